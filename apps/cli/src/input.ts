@@ -1,0 +1,32 @@
+import { readFile } from 'node:fs/promises'
+import { BadInput } from '@plumb-mark/core'
+
+/** All of standard input as text. */
+export async function standardInput(): Promise<string> {
+  process.stdin.setEncoding('utf8')
+  let text = ''
+  for await (const chunk of process.stdin) text += chunk as string
+  return text
+}
+
+/** JSON with a refusal instead of a stack trace. */
+export function parsed(text: string, what: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch (problem) {
+    throw new BadInput('not-json', '', `${what} is not JSON: ${(problem as Error).message}`)
+  }
+}
+
+export async function jsonFile(path: string): Promise<unknown> {
+  return parsed(await readFile(path, 'utf8'), path)
+}
+
+/** The one file that a command takes, and whether --json was given. */
+export function fileArgument(args: string[]): { file: string; json: boolean } {
+  const [file, ...more] = args.filter((arg) => !arg.startsWith('--'))
+  const unknown = args.find((arg) => arg.startsWith('--') && arg !== '--json')
+  if (unknown) throw new Error(`there is no option ${unknown}`)
+  if (!file || more.length > 0) throw new Error('name one file; see plumb-mark --help')
+  return { file, json: args.includes('--json') }
+}

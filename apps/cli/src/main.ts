@@ -1,0 +1,33 @@
+import { asErrorShape, BadInput } from '@plumb-mark/core'
+import { check } from './check.js'
+import { compute } from './compute.js'
+import { MANUAL } from './manual.js'
+import { verify } from './verify.js'
+
+/** Exit codes of every command: 0 all well, 1 judged and found wanting, 2 input refused, 3 the program could not run. */
+export type ExitCode = 0 | 1 | 2 | 3
+export type Command = (args: string[]) => Promise<ExitCode>
+
+const COMMANDS: Record<string, Command> = { compute, check, verify }
+
+async function main([name, ...args]: string[]): Promise<ExitCode> {
+  if (name === undefined || name === '--help' || name === '-h' || name === 'help' || args.includes('--help')) {
+    console.log(MANUAL)
+    return 0
+  }
+  const command = COMMANDS[name]
+  if (!command) {
+    console.error(`plumb-mark: there is no command "${name}" (there are: ${Object.keys(COMMANDS).join(', ')}); see plumb-mark --help`)
+    return 2
+  }
+  return command(args)
+}
+
+main(process.argv.slice(2)).then(
+  (code) => (process.exitCode = code),
+  (problem: unknown) => {
+    if (problem instanceof BadInput) console.log(JSON.stringify(asErrorShape(problem)))
+    else console.error(`plumb-mark: ${problem instanceof Error ? problem.message : String(problem)}`)
+    process.exitCode = problem instanceof BadInput ? 2 : 3
+  },
+)

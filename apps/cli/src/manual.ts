@@ -1,0 +1,24 @@
+export const MANUAL = `plumb-mark: checks of as-built PV, battery and meter installations
+
+USAGE
+  plumb-mark compute <calculator> < input.json    one result as JSON on standard output
+  plumb-mark compute --batch < lines.jsonl        {"calculator","input"} a line in, one result line each out, in the same order
+  plumb-mark compute --list [--json]              every calculator, what it answers and its input schema
+  plumb-mark check <file> [--json]                judges an exported inspection and prints the verdicts, worst first
+  plumb-mark verify <file> [--json]               recomputes the hash chain, the seal and the sheet fingerprints of a record
+
+UNITS
+  Inputs are in canonical units: mm, mm², m (cable lengths), N·m, V, A, W, var, VA, Ω, MΩ, °C, W/m², s, kg, kN.
+
+EXIT CODES
+  0  done; with check: nothing is against the sheets and nothing is open; with verify: the record is intact
+  1  check: something does not conform, is not proven or was not inspected; verify: the record was changed
+  2  input refused: {"error":{"code","message","path"}} on standard output; in a batch the line says so and the exit code stays 0
+  3  the program itself could not run (a file that cannot be read, for example)
+
+EXAMPLES
+  echo '{"value":231,"uncertainty":1,"min":207,"max":253}' | plumb-mark compute decision
+  plumb-mark check fallowmere.json
+  plumb-mark verify fallowmere.json && echo intact
+
+The tables in the calculators are representative. The local code, the authority and a licensed person decide.`

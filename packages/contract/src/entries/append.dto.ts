@@ -1,0 +1,38 @@
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsISO8601, IsIn, IsObject, IsUUID } from 'class-validator'
+import type { ErrorShape, NewEntry } from '@plumb-mark/core'
+import { validate, type Validated } from '../http/validate.js'
+import { BODY_CLASSES } from './bodies.dto.js'
+
+export class AppendDto {
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(500)
+  entries!: unknown[]
+}
+
+export class NewEntryDto {
+  /** UUID v7, made by the client. */
+  @IsUUID('7', { message: 'must be a UUID version 7' }) id!: string
+  @IsIn(Object.keys(BODY_CLASSES)) kind!: keyof typeof BODY_CLASSES
+  @IsISO8601({ strict: true }) at!: string
+  @IsObject() body!: object
+}
+
+/** Checks entries from outside, each with the body class of its kind. Plain data comes back, so that it hashes as it was sent. */
+export function validateEntries(plain: unknown): { ok: true; value: NewEntry[] } | ({ ok: false } & ErrorShape) {
+  const envelope = validate(AppendDto, plain)
+  if (!envelope.ok) return envelope
+  const value: NewEntry[] = []
+  for (const [i, entry] of envelope.value.entries.entries()) {
+    const checked = validateEntry(entry, `entries[${i}]`)
+    if (!checked.ok) return checked
+    value.push(checked.value)
+  }
+  return { ok: true, value }
+}
+
+export function validateEntry(plain: unknown, at = ''): Validated<NewEntry> {
+  const head = validate(NewEntryDto, plain, at)
+  if (!head.ok) return head
+  const { id, kind, at: when, body } = head.value
+  const checked = validate<object>(BODY_CLASSES[kind], body, at ? `${at}.body` : 'body')
+  return checked.ok ? { ok: true, value: JSON.parse(JSON.stringify({ id, kind, at: when, body: checked.value })) as NewEntry } : checked
+}

@@ -1,0 +1,23 @@
+import 'reflect-metadata'
+import { plainToInstance } from 'class-transformer'
+import { validateSync, type ValidationError } from 'class-validator'
+import type { ErrorShape } from '@plumb-mark/core'
+
+type Class<T> = new () => T
+export type Validated<T> = { ok: true; value: T } | ({ ok: false } & ErrorShape)
+
+/** Checks plain data against a DTO class. The first fault is told with its path; fields that the class does not name are refused. */
+export function validate<T extends object>(of: Class<T>, plain: unknown, at = ''): Validated<T> {
+  if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) return { ok: false, error: { code: 'invalid', message: 'must be an object', ...(at && { path: at }) } }
+  const value = plainToInstance(of, plain)
+  const [fault] = validateSync(value, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true, stopAtFirstError: true })
+  return fault ? { ok: false, ...asError(fault, at) } : { ok: true, value }
+}
+
+function asError(fault: ValidationError, at: string): ErrorShape {
+  const path = at ? `${at}.${fault.property}` : fault.property
+  const [inner] = fault.children ?? []
+  if (inner) return asError(inner, path)
+  const said = Object.values(fault.constraints ?? {})[0] ?? 'is not valid'
+  return { error: { code: 'invalid', message: said.replace(new RegExp(`^${fault.property} `), ''), path: path.replace(/\.(\d+)(?=\.|$)/g, '[$1]') } }
+}

@@ -1,0 +1,7 @@
+export * from './http/validate.js'
+export * from './accounts/sign-in.dto.js'
+export * from './entries/parts.dto.js'
+export * from './entries/bodies.dto.js'
+export * from './entries/append.dto.js'
+export * from './sheets/sheet-file.js'
+export * from './jobs/views.js'

@@ -1,0 +1,41 @@
+import type { Entry, Instrument, Person, Sheet } from '@plumb-mark/core'
+
+/** A job in the list: what it is waiting for, not a percentage. */
+export interface JobSummary {
+  id: string
+  number: string
+  title: string
+  site: string
+  customer: string
+  waitingFor: string
+  sealed: boolean
+  /** Open defects by severity, `stop` first. */
+  open: { stop: number; major: number; minor: number; note: number }
+  /** Checks without an answer, by stage. */
+  left: Record<string, number>
+  changedAt: string
+}
+
+/** Everything that the workspace loads when a job is opened. */
+export interface JobBundle {
+  id: string
+  entries: Entry[]
+  sheets: Sheet[]
+  instruments: Instrument[]
+}
+
+/** Answer to an append: the entries as they now stand in the chain. */
+export interface Appended {
+  entries: Entry[]
+}
+
+export interface SignedIn {
+  person: Person
+}
+
+export interface PhotoKept {
+  id: string
+  sha256: string
+  width: number
+  height: number
+}

@@ -1,0 +1,42 @@
+import { safeVoltage, safeVoltageInput } from './array/safe-voltage.js'
+import { reserve, reserveInput } from './commissioning/reserve.js'
+import { insulation, insulationInput } from './dc/insulation.js'
+import { stringColdLimit, stringColdLimitInput } from './dc/string-cold-limit.js'
+import { stringVoltage, stringVoltageInput } from './dc/string-voltage.js'
+import { BadInput } from './verdict/bad-input.js'
+import { decision, decisionInput } from './verdict/decision.js'
+import type { JsonSchema } from './verdict/shape.js'
+import { clearance } from './wall/clearance.js'
+import { clearanceRework, clearanceReworkFields } from './wall/clearance-rework.js'
+import { fixings, fixingsInput } from './wall/fixings.js'
+import { clearanceInput } from './wall/items.js'
+
+export interface Calculator {
+  /** One line for a list. */
+  answers: string
+  input: JsonSchema
+  compute: (input: never) => object
+}
+
+const withFields = (base: JsonSchema, more: JsonSchema): JsonSchema => ({ ...base, properties: { ...base.properties, ...more.properties } })
+
+/** Every calculator by the name it has on the command line. */
+export const CALCULATORS = {
+  decision: { answers: 'Is a measured value inside its limits, given how well it was measured?', input: decisionInput.schema, compute: decision },
+  clearance: { answers: 'Does every unit on a wall have the free space that its maker demands?', input: clearanceInput.schema, compute: clearance },
+  'clearance-rework': { answers: 'What is the least rework that makes a wall conform?', input: withFields(clearanceInput.schema, clearanceReworkFields.schema), compute: (input: never) => clearanceRework(input) },
+  'string-voltage': { answers: 'What does an open-circuit reading say about a string?', input: stringVoltageInput.schema, compute: stringVoltage },
+  'string-cold-limit': { answers: 'Does a string stay within the limit on the coldest morning?', input: stringColdLimitInput.schema, compute: stringColdLimit },
+  'safe-voltage': { answers: 'Do the module-level converters of a string all show?', input: safeVoltageInput.schema, compute: safeVoltage },
+  insulation: { answers: 'Is the insulation of an array good enough for its voltage?', input: insulationInput.schema, compute: insulation },
+  fixings: { answers: 'Do the fixings hold a unit hung on a wall?', input: fixingsInput.schema, compute: fixings },
+  reserve: { answers: 'How long does the backup reserve last?', input: reserveInput.schema, compute: reserve },
+} as const satisfies Record<string, Calculator>
+export type CalculatorName = keyof typeof CALCULATORS
+export const CALCULATOR_NAMES = Object.keys(CALCULATORS) as CalculatorName[]
+
+/** Calls a calculator by name with data from outside. Bad input: `unknown-calculator`, and whatever the calculator refuses. */
+export function compute(name: string, input: unknown): object {
+  if (!Object.hasOwn(CALCULATORS, name)) throw new BadInput('unknown-calculator', 'calculator', `there is no calculator "${name}" (there are: ${CALCULATOR_NAMES.join(', ')})`)
+  return (CALCULATORS[name as CalculatorName].compute as (input: unknown) => object)(input)
+}

@@ -1,0 +1,7 @@
+import { num } from '../verdict/shape.js'
+
+/** Open-circuit voltage of one module at standard test conditions. */
+export const vocField = num({ unit: 'V', sign: 'divisor', about: 'open-circuit voltage of one module at standard test conditions' })
+
+/** %/K, above −1 and at most 0: a lost minus sign would lower the cold voltage. */
+export const vocTempCoeffField = num({ unit: '%/K', min: -1 + 1e-9, max: 0, about: 'temperature coefficient of Voc' })

@@ -1,0 +1,62 @@
+import { isLater, type RaisedDefect } from '../job/fold.js'
+import type { EntryOf } from '../job/entry.js'
+import type { Severity } from '../sheet/terms.js'
+import type { JudgedCheck } from '../walk/check.js'
+import { DEFECT_PROCESS, type DefectState, type Proof } from './process.js'
+
+/** A defect as it stands, folded from its steps and from what its check reads now. */
+export interface Defect {
+  id: string
+  checkId: string
+  severity: Severity
+  title: string
+  place: string
+  finding: string
+  remedy: string
+  state: DefectState
+  raised: EntryOf<'defect-raised'>
+  steps: EntryOf<'defect-step'>[]
+  /** Set when the check was read again after the rework and failed again. */
+  failedAgain: boolean
+  proof: Proof
+}
+
+/**
+ * The state of a defect follows its steps, with one thing that no step can say: after rework, a new conforming reading closes it by
+ * itself, and a new failing one opens it again. The old readings stay where they are.
+ */
+export function defectOf({ raised, steps }: RaisedDefect, judged: JudgedCheck | undefined): Defect {
+  const { body } = raised
+  const last = steps.at(-1)
+  const stepped: DefectState = last ? DEFECT_PROCESS[last.body.step].to : 'open'
+  const lastRework = steps.findLast(({ body: { step } }) => step === 'reworked')
+  const readAgain = lastRework !== undefined && judged?.measured !== undefined && isLater(judged.measured, lastRework)
+  const verdict = judged?.outcome.verdict
+  const proof: Proof = { conformsSinceRework: readAgain && verdict === 'conforms', stillFails: verdict === 'does-not-conform' }
+  const failedAgain = stepped === 'reworked' && readAgain && verdict === 'does-not-conform'
+  return {
+    id: body.defectId,
+    checkId: body.checkId,
+    severity: body.severity,
+    title: body.title,
+    place: body.place,
+    finding: body.finding,
+    remedy: body.remedy,
+    state: settle(stepped, proof, failedAgain),
+    raised, steps, failedAgain, proof,
+  }
+}
+
+function settle(stepped: DefectState, proof: Proof, failedAgain: boolean): DefectState {
+  if (stepped !== 'reworked') return stepped === 'closed' && proof.stillFails ? 'open' : stepped
+  if (failedAgain) return 'open'
+  return proof.conformsSinceRework ? 'closed' : 'reworked'
+}
+
+export const isOpen = ({ state }: Defect): boolean => state === 'open' || state === 'reworked'
+
+/** Open `stop` defects put their caution above everything else. */
+export function dangers(defects: readonly Defect[]): Defect[] {
+  return defects.filter((defect) => defect.severity === 'stop' && isOpen(defect))
+}
+

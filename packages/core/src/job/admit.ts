@@ -1,0 +1,96 @@
+import { isOpen } from '../defect/defect.js'
+import { nextState } from '../defect/process.js'
+import { blockers } from '../sign-off/gate.js'
+import type { Inspection } from '../walk/inspect.js'
+import type { EntryKind, NewEntry, Role } from './entry.js'
+
+const MAY_WRITE = {
+  'job-opened': ['inspector', 'office'],
+  shared: ['inspector', 'office'],
+  'unit-fitted': ['inspector', 'office'],
+  'unit-removed': ['inspector', 'office'],
+  'wall-measured': ['inspector'],
+  'obstruction-measured': ['inspector'],
+  'obstruction-removed': ['inspector'],
+  'string-built': ['inspector', 'office'],
+  reading: ['inspector'],
+  observation: ['inspector'],
+  'evidence-struck': ['inspector'],
+  'defect-raised': ['inspector', 'reviewer'],
+  'defect-step': ['inspector', 'installer', 'reviewer'],
+  signed: ['reviewer'],
+} as const satisfies Record<EntryKind, readonly Role[]>
+
+export type Admission = { ok: true } | { ok: false; code: string; message: string }
+
+const OK: Admission = { ok: true }
+const refuse = (code: string, message: string): Admission => ({ ok: false, code, message })
+
+/**
+ * May this entry be appended to the job as it stands? A sealed job takes nothing; each role writes its own kinds; what an entry speaks
+ * of must be there; a defect follows its process; a signature needs a clear way and must seal the very head it was shown.
+ */
+export function admit(entry: NewEntry, role: Role, inspection: Inspection): Admission {
+  const { state } = inspection
+  if (state.seal) return refuse('sealed', 'this job is signed and sealed: nothing in it can be changed')
+  if (!(MAY_WRITE[entry.kind] as readonly Role[]).includes(role)) return refuse('not-your-entry', `a person in the role “${role}” may not write “${entry.kind}”`)
+  if (entry.kind === 'job-opened') return state.header ? refuse('already-open', 'this job has been opened before') : OK
+  if (!state.header) return refuse('not-open', 'the first entry of a job opens it')
+  return admitBody(entry, role, inspection)
+}
+
+function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admission {
+  const { state, checks, defects } = inspection
+  switch (entry.kind) {
+    case 'unit-fitted':
+      if (!state.header!.sheets.some(({ id }) => id === entry.body.sheetId)) return refuse('unknown-sheet', `the job pins no sheet “${entry.body.sheetId}”`)
+      return entry.body.place ? known(state.asBuilt.walls, entry.body.place.wallId, 'wall') : OK
+    case 'unit-removed':
+      return known(state.asBuilt.units, entry.body.unitId, 'unit')
+    case 'obstruction-measured':
+    case 'obstruction-removed':
+      return known(state.asBuilt.walls, entry.body.wallId, 'wall')
+    case 'string-built':
+      return known(state.asBuilt.units, entry.body.unitId, 'unit')
+    case 'reading':
+    case 'observation':
+      return checks.some(({ check }) => check.point === entry.body.point && check.ask.kind === entry.kind) ? OK : refuse('unknown-point', `nothing in this job is ${entry.kind === 'reading' ? 'read' : 'looked at'} at “${entry.body.point}”`)
+    case 'evidence-struck':
+      return [...state.evidence.values()].some((rows) => rows.some(({ id }) => id === entry.body.entryId)) ? OK : refuse('unknown-entry', 'the reading to be struck out is not in this job')
+    case 'defect-raised':
+      if (!checks.some(({ check }) => check.id === entry.body.checkId)) return refuse('unknown-check', `no check is called “${entry.body.checkId}”`)
+      return defects.some((defect) => defect.checkId === entry.body.checkId && isOpen(defect)) ? refuse('already-raised', 'this check has an open defect already') : OK
+    case 'defect-step':
+      return admitStep(entry, role, inspection)
+    case 'signed':
+      return admitSignature(entry, inspection)
+    default:
+      return OK
+  }
+}
+
+function known(all: readonly { id: string }[], id: string, what: string): Admission {
+  return all.some((one) => one.id === id) ? OK : refuse(`unknown-${what}`, `no ${what} in this job is called “${id}”`)
+}
+
+const STEP_REFUSALS = {
+  'step-not-allowed-now': 'the defect is not in a state for this step',
+  'not-your-step': 'this step is for somebody else to take',
+  'no-conforming-reading': 'only a new conforming reading closes a defect',
+  'reading-still-fails': 'the reading in force still fails: it cannot be withdrawn',
+}
+
+function admitStep(entry: Extract<NewEntry, { kind: 'defect-step' }>, role: Role, { defects }: Inspection): Admission {
+  const defect = defects.find(({ id }) => id === entry.body.defectId)
+  if (!defect) return refuse('unknown-defect', 'no such defect in this job')
+  const answer = nextState(defect.state, entry.body.step, role, defect.proof)
+  return answer.ok ? OK : refuse(answer.code, `${STEP_REFUSALS[answer.code]}${answer.allowed.length > 0 ? ` (possible: ${answer.allowed.join(', ')})` : ''}`)
+}
+
+function admitSignature({ body }: Extract<NewEntry, { kind: 'signed' }>, inspection: Inspection): Admission {
+  const inTheWay = blockers(inspection)
+  if (inTheWay.length > 0) return refuse('not-clear', `${inTheWay.length} thing${inTheWay.length === 1 ? ' stands' : 's stand'} in the way: ${inTheWay[0]!.text}`)
+  if (body.licence.trim() === '') return refuse('no-licence', 'the licence number is missing')
+  if (body.sealedHead !== inspection.state.head?.hash) return refuse('head-moved', 'something was entered since this record was shown: read it again before signing')
+  return OK
+}

@@ -1,0 +1,94 @@
+import type { ObstructionBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../as-built/as-built.js'
+import type { DefectStepName } from '../defect/process.js'
+import type { Severity } from '../sheet/terms.js'
+import type { Condition } from '../sheet/kinds/kind.js'
+import type { Relation, DecisionRule } from '../verdict/decision.js'
+import type { Instrument } from './instrument.js'
+
+export const ROLES = ['inspector', 'installer', 'reviewer', 'office'] as const
+export type Role = (typeof ROLES)[number]
+
+export interface Person {
+  id: string
+  name: string
+  role: Role
+}
+
+/** A photo that an entry shows; the digest ties the record to the very file. */
+export interface PhotoRef {
+  id: string
+  sha256: string
+  caption?: string | undefined
+}
+
+export interface PinnedSheet {
+  id: string
+  maker: string
+  model: string
+  revision: string
+  /** SHA-256 of the canonical JSON of the sheet. */
+  fingerprint: string
+}
+
+export interface JobHeader {
+  number: string
+  title: string
+  site: string
+  customer: string
+  school: 'iec' | 'nec'
+  units: 'metric' | 'us'
+  rule: DecisionRule
+  sheets: PinnedSheet[]
+}
+
+export interface ReadingBody {
+  point: string
+  typed: string
+  /** Canonical. */
+  value: number
+  unit: string
+  relation: Relation
+  instrument?: Instrument | undefined
+  conditions?: Partial<Record<Condition, number>> | undefined
+  note?: string | undefined
+  photos?: PhotoRef[] | undefined
+}
+
+/** Everything that can be written into a job, by kind. Entries are appended, never changed. */
+export interface EntryBodies {
+  'job-opened': JobHeader
+  shared: { person: Person }
+  'unit-fitted': UnitBuilt
+  'unit-removed': { unitId: string }
+  'wall-measured': Omit<WallBuilt, 'obstructions'>
+  'obstruction-measured': { wallId: string; obstruction: ObstructionBuilt }
+  'obstruction-removed': { wallId: string; obstructionId: string }
+  'string-built': StringBuilt
+  reading: ReadingBody
+  observation: { point: string; seen: boolean; note?: string | undefined; photos?: PhotoRef[] | undefined }
+  'evidence-struck': { entryId: string; reason: string }
+  'defect-raised': { defectId: string; checkId: string; severity: Severity; title: string; place: string; finding: string; remedy: string; note?: string | undefined; photos?: PhotoRef[] | undefined }
+  'defect-step': { defectId: string; step: DefectStepName; note: string; photos?: PhotoRef[] | undefined }
+  signed: { licence: string; statement: string; /** PNG of the signature, as a data URL. */ drawing: string; sealedHead: string }
+}
+export type EntryKind = keyof EntryBodies
+
+export interface EntryOf<K extends EntryKind> {
+  /** Made by the client, UUID v7: a repeated send is harmless. */
+  id: string
+  jobId: string
+  kind: K
+  /** When it happened, by the clock of the device, ISO 8601 with offset. */
+  at: string
+  body: EntryBodies[K]
+  by: Person
+  /** Place in the job, from 1. */
+  seq: number
+  /** Hash of the entry before, "" for the first. */
+  prev: string
+  hash: string
+}
+export type Entry = { [K in EntryKind]: EntryOf<K> }[EntryKind]
+
+/** What a client sends; the server adds who, where and the hashes. */
+export type NewEntry = { [K in EntryKind]: Pick<EntryOf<K>, 'id' | 'kind' | 'at' | 'body'> }[EntryKind]

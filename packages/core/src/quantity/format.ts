@@ -1,0 +1,51 @@
+import { UNITS, awgToMm2, type Dimension, type UnitDefinition } from './units.js'
+
+export interface Formatting {
+  unit?: string
+  decimal?: 'point' | 'comma'
+  /** Places after the decimal mark; `full` writes every digit that the value has. */
+  decimals?: number | 'full'
+}
+
+/** Names of the AWG sizes in their order, with their number in the formula. */
+const GAUGES: readonly (readonly [string, number])[] = [['4/0', -3], ['3/0', -2], ['2/0', -1], ['1/0', 0], ...Array.from({ length: 40 }, (_, i) => [String(i + 1), i + 1] as const)]
+
+/**
+ * Writes a canonical value in any unit of its dimension, as a person would: "1.85 m", "21.2 in·lb". With `decimals: 'full'` the parser
+ * gives the value back. Areas can be written as the nearest AWG size. An unknown unit falls back to the canonical one.
+ */
+export function formatQuantity(value: number, dimension: Dimension, { unit, decimal = 'point', decimals }: Formatting = {}): string {
+  if (dimension === 'conductor-size' && unit === 'AWG') return `${nearestGauge(value)} AWG`
+  const definition: UnitDefinition = UNITS[dimension].find(({ name }) => name === unit) ?? UNITS[dimension][0]!
+  const figure = (value - (definition.offset ?? 0)) / definition.factor
+  const text = decimals === 'full' ? plain(figure) : rounded(figure, decimals ?? definition.decimals)
+  const marked = decimal === 'comma' ? text.replace('.', ',') : text
+  return `${marked.replace('-', '−')}${definition.name === '' ? '' : ` ${definition.name}`}`
+}
+
+function rounded(figure: number, decimals: number): string {
+  return String(Number(figure.toFixed(decimals)) || 0)
+}
+
+function plain(figure: number): string {
+  return String(figure)
+}
+
+function nearestGauge(area: number): string {
+  const off = (gauge: number) => Math.abs(Math.log(awgToMm2(gauge) / area))
+  return GAUGES.reduce((best, one) => (off(one[1]) < off(best[1]) ? one : best))[0]
+}
+
+/** Inches to the nearest sixteenth, as on a tape: 1851 mm → "72 7/8 in". */
+export function formatInches(mm: number): string {
+  const sixteenths = Math.round((Math.abs(mm) / 25.4) * 16)
+  const whole = Math.floor(sixteenths / 16)
+  const [top, bottom] = lowest(sixteenths % 16, 16)
+  const fraction = top === 0 ? '' : `${top}/${bottom}`
+  const figure = [whole > 0 || top === 0 ? String(whole) : '', fraction].filter(Boolean).join(' ')
+  return `${mm < 0 && sixteenths > 0 ? '−' : ''}${figure} in`
+}
+
+function lowest(top: number, bottom: number): [number, number] {
+  return top > 0 && top % 2 === 0 ? lowest(top / 2, bottom / 2) : [top, bottom]
+}

@@ -1,0 +1,19 @@
+import { BadInput } from '../verdict/bad-input.js'
+import { num, type Shape } from '../verdict/shape.js'
+import { parseQuantity } from './parse.js'
+import { canonicalUnit, type Dimension } from './units.js'
+
+/** A figure in a file: a number in the canonical unit, or text with its unit ("420 mm", "85 in·lb"). Read into the canonical unit. */
+export function quantity(dimension: Dimension, about?: string): Shape<number> {
+  const bare = num({ unit: canonicalUnit(dimension), ...(about && { about }) })
+  return {
+    schema: { oneOf: [bare.schema, { type: 'string' }], 'x-unit': canonicalUnit(dimension), ...(about && { description: about }) },
+    read(value, path) {
+      if (typeof value !== 'string') return bare.read(value, path)
+      const parsed = parseQuantity(value, dimension, { unitRequired: canonicalUnit(dimension) !== '' })
+      if (!parsed.ok) throw new BadInput('not-a-quantity', path, `"${value}": ${parsed.problem.message} (character ${parsed.problem.at + 1})`)
+      if (parsed.quantity.relation !== '=') throw new BadInput('not-a-quantity', path, `"${value}": a figure without < or > is needed`)
+      return bare.read(parsed.quantity.value, path)
+    },
+  }
+}

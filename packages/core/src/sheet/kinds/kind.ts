@@ -1,0 +1,114 @@
+import type { Instrument } from '../../job/instrument.js'
+import type { AsBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../../as-built/as-built.js'
+import type { Dimension } from '../../quantity/units.js'
+import type { Relation, DecisionRule } from '../../verdict/decision.js'
+import { object, oneOf, optional, text, type ObjectShape, type Read, type Shape } from '../../verdict/shape.js'
+import type { JudgedVerdict } from '../../verdict/verdict.js'
+import type { UnitClearance } from '../../wall/clearance.js'
+import { STAGES } from '../../walk/stages.js'
+import { INSTRUMENT_KINDS, SEVERITIES, type InstrumentKind } from '../terms.js'
+import type { Terminal } from '../terminal.js'
+
+/** What every requirement says, whatever its kind. */
+export const commonFields = {
+  id: text('unique within the sheet'),
+  stage: oneOf(STAGES),
+  clause: text('where the source document says so'),
+  title: text(),
+  severity: oneOf(SEVERITIES),
+  remedy: text('what must be done when it fails, in plain words'),
+  instrument: optional(oneOf(INSTRUMENT_KINDS)),
+  point: optional(text('requirements with one point judge one and the same reading')),
+}
+export type Common = Read<ObjectShape<typeof commonFields>>
+
+/** The thing a check is about. */
+export interface Subject {
+  kind: 'unit' | 'terminal' | 'string' | 'side'
+  /** Unique among the subjects of one requirement and unit. */
+  id: string
+  label: string
+  terminal?: Terminal
+  string?: StringBuilt
+}
+
+/** What the inspector is asked for. */
+export type Ask =
+  | { kind: 'reading'; dimension: Dimension; unit: string; instrument: InstrumentKind; conditions: readonly Condition[]; signed: boolean }
+  | { kind: 'observation'; question: string }
+  | { kind: 'wall' }
+
+export const CONDITIONS = ['cellTemperature', 'irradiance'] as const
+export type Condition = (typeof CONDITIONS)[number]
+
+/** A reading as it enters a judgement; the uncertainty is that of its instrument at this value. */
+export interface GivenReading {
+  kind: 'reading'
+  value: number
+  relation: Relation
+  instrument: Instrument | undefined
+  uncertainty: number
+  conditions: Partial<Record<Condition, number>>
+}
+export interface GivenObservation {
+  kind: 'observation'
+  seen: boolean
+}
+export type Given = GivenReading | GivenObservation
+
+/** A unit as measured on its wall: the wall and what the clearance calculator says of it. */
+export interface OnWall {
+  wall: WallBuilt
+  result: UnitClearance
+  collidesWith: string[]
+}
+
+/** All that a judgement may look at besides the evidence itself. */
+export interface World {
+  asBuilt: AsBuilt
+  rule: DecisionRule
+  onWall(unitId: string): OnWall | undefined
+  labelOf(id: string): string
+}
+
+/** What a kind says of a piece of evidence. */
+export interface Judgement {
+  verdict: JudgedVerdict
+  working: string[]
+  notes: string[]
+  /** What fell short, in a few words: "short by 35 mm". */
+  finding: string
+  /** Ranked causes and what to look at first. */
+  causes?: string[]
+}
+
+/**
+ * A kind of requirement, in one file: what its fields are, into which subjects it expands on a unit, what it asks, how its limits read
+ * and how it judges. To add one, write such a file and name it in `index.ts`.
+ */
+export interface Kind<R extends Common = Common> {
+  shape: Shape<unknown>
+  expand(requirement: R, unit: UnitBuilt, terminals: readonly Terminal[], asBuilt: AsBuilt): Subject[]
+  ask(requirement: R, subject: Subject): Ask
+  /** The limit in words and figures, known before anything is read. */
+  required(requirement: R, subject: Subject, world: World, unit: UnitBuilt): string
+  judge(requirement: R, subject: Subject, given: Given | undefined, world: World, unit: UnitBuilt): Judgement | undefined
+}
+
+type Fields = Record<string, Shape<unknown>>
+
+/** The shape of a kind's requirements: its own fields beside the common ones. */
+export const requirementOf = <F extends Fields>(fields: F) => object({ ...commonFields, ...fields })
+
+/** Puts a kind together, so that its methods know the fields of its shape. */
+export function defineKind<S extends Shape<Common>>(shape: S, methods: Omit<Kind<Read<S> & Common>, 'shape'>): { shape: S } & Omit<Kind<Read<S> & Common>, 'shape'> {
+  return { shape, ...methods }
+}
+
+export const wholeUnit: Subject = { kind: 'unit', id: 'unit', label: '' }
+
+/** The verdict of a reading is at best not proven when nobody wrote down with what it was taken. */
+export function withInstrument(verdict: JudgedVerdict, given: GivenReading): { verdict: JudgedVerdict; notes: string[] } {
+  if (given.instrument) return { verdict, notes: [] }
+  return { verdict: verdict === 'conforms' ? 'not-proven' : verdict, notes: ['choose the instrument: without its uncertainty the reading proves nothing'] }
+}

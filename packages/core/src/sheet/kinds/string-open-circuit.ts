@@ -1,0 +1,61 @@
+import { HYPOTHESIS_WORDS, stringVoltage, type StringVoltageResult } from '../../dc/string-voltage.js'
+import { formatQuantity } from '../../quantity/format.js'
+import { quantity } from '../../quantity/quantity-field.js'
+import { decision } from '../../verdict/decision.js'
+import { fig, volts } from '../../verdict/say.js'
+import { optional } from '../../verdict/shape.js'
+import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
+import type { StringBuilt, UnitBuilt } from '../../as-built/as-built.js'
+import { CONDITIONS, defineKind, requirementOf, withInstrument, type GivenReading, type Judgement, type Subject } from './kind.js'
+
+export function stringSubjects(unit: UnitBuilt, strings: readonly StringBuilt[]): Subject[] {
+  return strings.filter(({ unitId }) => unitId === unit.id).map((string) => ({ kind: 'string', id: string.id, label: string.label, string }))
+}
+
+/**
+ * The open-circuit voltage of each string: under the unit's limit, above its start voltage, and as expected for the count of modules,
+ * the cell temperature and the light. Without temperature and light the expectation cannot be judged, and the check is not proven.
+ */
+export const stringOpenCircuit = defineKind(
+  requirementOf({ max: quantity('voltage', 'greatest DC voltage of the input'), start: optional(quantity('voltage', 'start voltage of the input')) }),
+  {
+    expand: (_requirement, unit, _terminals, { strings }) => stringSubjects(unit, strings),
+    ask: (requirement) => ({ kind: 'reading', dimension: 'voltage', unit: 'V', instrument: requirement.instrument ?? 'multimeter', conditions: CONDITIONS, signed: true }),
+    required(requirement, { string }) {
+      const modules = string ? `, as expected of ${string.count} modules` : ''
+      return `${requirement.start === undefined ? '' : `${volts(requirement.start)} to `}${requirement.start === undefined ? 'at most ' : ''}${volts(requirement.max)}${modules}`
+    },
+    judge(requirement, subject, given, world): Judgement | undefined {
+      if (given?.kind !== 'reading' || !subject.string) return undefined
+      const size = Math.abs(given.value)
+      const limit = decision({ value: size, relation: given.relation, uncertainty: given.uncertainty, min: requirement.start, max: requirement.max, rule: world.rule })
+      const expectation = expected(subject.string, given)
+      const verdicts: JudgedVerdict[] = [limit.verdict, expectation?.verdict ?? 'not-proven']
+      const sure = withInstrument(worst(verdicts) as JudgedVerdict, given)
+      return {
+        verdict: sure.verdict,
+        working: [...limit.working.map((line) => `${line} (V)`), ...(expectation?.working ?? [])],
+        notes: [...limit.notes, ...(expectation?.notes ?? ['give cell temperature and light: without them the count of modules cannot be judged']), ...sure.notes],
+        finding: expectation ? `${difference(given.value - expectation.expected)} from ${volts(expectation.expected)} expected` : `${formatQuantity(size, 'voltage')} read`,
+        ...(expectation && { causes: causesOf(expectation) }),
+      }
+    },
+  },
+)
+
+/** The expectation for a string at the conditions of a reading; undefined when they were not noted. */
+export function expected(string: StringBuilt, given: GivenReading): StringVoltageResult | undefined {
+  const { cellTemperature, irradiance } = given.conditions
+  if (cellTemperature === undefined || irradiance === undefined || irradiance <= 0 || cellTemperature <= -273.15) return undefined
+  return stringVoltage({ module: string.module, count: string.count, measured: { voc: given.value, uncertainty: given.uncertainty }, conditions: { cellTemperature, irradiance } })
+}
+
+const difference = (volt: number) => `${volt < 0 ? '−' : '+'}${fig(Math.abs(volt), 1)} V`
+
+/** The three most probable stories, with what to look at first. */
+function causesOf({ hypotheses }: StringVoltageResult): string[] {
+  return hypotheses
+    .filter(({ probability }, i) => i < 3 && probability >= 0.005)
+    .map(({ id, voltage, probability }) => `${HYPOTHESIS_WORDS[id].says} (${fig(voltage, 1)} V, ${fig(100 * probability, 1)} %): ${HYPOTHESIS_WORDS[id].lookAt}`)
+}
+

@@ -1,0 +1,73 @@
+import { quantity } from '../quantity/quantity-field.js'
+import { BadInput } from '../verdict/bad-input.js'
+import { count, list, object, oneOf, optional, refine, requireUniqueIds, text, variants, type JsonSchema, type Read } from '../verdict/shape.js'
+import { vocField, vocTempCoeffField } from '../dc/module.js'
+import { KINDS, type Requirement } from './kinds/index.js'
+import { terminalShape } from './terminal.js'
+import { UNIT_KINDS } from './terms.js'
+
+const REQUIREMENT_SHAPES = Object.fromEntries(Object.entries(KINDS).map(([name, { shape }]) => [name, shape])) as unknown as { [K in keyof typeof KINDS]: (typeof KINDS)[K]['shape'] }
+
+const day = refine(text('YYYY-MM-DD'), (value, path) => {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(value)) throw new BadInput('not-a-time', path, 'must be a day written as YYYY-MM-DD')
+})
+
+/** What string calculations need to know of a module. */
+export const moduleShape = object({ voc: vocField, vocTempCoeff: vocTempCoeffField, cellsInSeries: count('half the printed count for a split-cell module'), bypassDiodes: count() })
+export type ModuleData = Read<typeof moduleShape>
+
+const sheetFields = object({
+  format: oneOf(['plumb-mark-sheet'] as const),
+  version: oneOf([1] as const),
+  maker: text(),
+  model: text(),
+  kind: oneOf(UNIT_KINDS),
+  title: text(),
+  revision: text(),
+  date: day,
+  source: text('the document that the figures are taken from, with its own number and edition'),
+  mass: optional(quantity('mass')),
+  size: optional(object({ width: quantity('length'), height: quantity('length'), depth: quantity('length') })),
+  ratings: optional(list(object({ name: text(), value: text() }), { mayBeEmpty: true }), []),
+  module: optional(moduleShape),
+  terminals: optional(list(terminalShape, { mayBeEmpty: true }), []),
+  requirements: list(variants('kind', REQUIREMENT_SHAPES as never), { mayBeEmpty: true }),
+})
+
+export interface Sheet extends Omit<Read<typeof sheetFields>, 'requirements'> {
+  requirements: Requirement[]
+}
+
+/** How a sheet is told from its other revisions. */
+export interface SheetRef {
+  maker: string
+  model: string
+  revision: string
+}
+
+const sheetShape = refine(sheetFields, (sheet) => {
+  requireUniqueIds(sheet.terminals, 'terminals')
+  requireUniqueIds(sheet.requirements as Requirement[], 'requirements')
+  if (sheet.kind === 'module' && !sheet.module) throw new BadInput('missing', 'module', 'is required in a sheet of a module')
+})
+
+/**
+ * Reads the data of a sheet file, `plumb-mark-sheet` version 1. Figures with units become canonical. Bad input: whatever does not fit,
+ * with its path (`requirements[3].clear.left`).
+ */
+export function readSheet(data: unknown): Sheet {
+  return sheetShape.read(data, '') as unknown as Sheet
+}
+
+/** The published description of the format. */
+export function sheetSchema(): JsonSchema & Record<string, unknown> {
+  return { $schema: 'https://json-schema.org/draft/2020-12/schema', $id: 'plumb-mark-sheet-1', title: 'plumb-mark-sheet, version 1', ...sheetFields.schema }
+}
+
+/** Stable name of a revision, fit for a file name and an address: "aldervane-ah-8t-c". */
+export function sheetId({ maker, model, revision }: SheetRef): string {
+  return `${maker} ${model} ${revision}`.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')
+}
+
+export const sheetName = ({ maker, model, revision }: SheetRef): string => `${maker} ${model}, revision ${revision}`
+

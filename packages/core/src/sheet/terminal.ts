@@ -1,0 +1,26 @@
+import { quantity } from '../quantity/quantity-field.js'
+import { BadInput } from '../verdict/bad-input.js'
+import { object, oneOf, optional, refine, requireRange, text, type Read } from '../verdict/shape.js'
+import type { Dimension } from '../quantity/units.js'
+import { CLAMPS } from './terms.js'
+
+const window = (dimension: Dimension, about: string) => refine(object({ min: optional(quantity(dimension)), max: optional(quantity(dimension)) }, about), requireRange)
+
+/** A place where a conductor is landed, with the windows that its maker gives. A spring clamp has no torque. */
+export const terminalShape = refine(
+  object({
+    id: text(),
+    label: text('as marked on the unit'),
+    side: oneOf(['dc', 'ac', 'earth', 'signal'] as const),
+    clamp: oneOf(CLAMPS),
+    torque: optional(window('torque', 'tightening torque')),
+    strip: optional(window('length', 'length of bare conductor')),
+    conductor: optional(window('conductor-size', 'size of conductor')),
+  }),
+  ({ clamp, torque }, path) => {
+    if (clamp === 'torque' && !torque) throw new BadInput('missing', `${path}.torque`, 'is required by a terminal that is tightened')
+    if (clamp === 'spring' && torque) throw new BadInput('out-of-range', `${path}.torque`, 'must be left out: a spring clamp takes no torque')
+  },
+)
+export type Terminal = Read<typeof terminalShape>
+export const TERMINAL_WINDOWS = ['torque', 'strip', 'conductor'] as const

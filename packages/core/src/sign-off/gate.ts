@@ -1,0 +1,68 @@
+import { isOpen, type Defect } from '../defect/defect.js'
+import { outOfCalibration } from '../job/instrument.js'
+import { inForce } from '../job/fold.js'
+import { listed } from '../verdict/say.js'
+import type { JudgedCheck } from '../walk/check.js'
+import type { Inspection } from '../walk/inspect.js'
+
+export type BlockerKind = 'nothing-to-judge' | 'sheet-missing' | 'not-inspected' | 'not-proven' | 'failed-without-defect' | 'defect-open' | 'out-of-calibration'
+
+/** One thing that stands in the way of a signature. */
+export interface Blocker {
+  kind: BlockerKind
+  text: string
+  checkId?: string
+  defectId?: string
+}
+
+/**
+ * Exactly what stands in the way of the licensed signature: checks without an answer, readings that prove nothing, failures that nobody
+ * raised, open `stop` and `major` defects, readings in force taken with an instrument whose calibration was over. Open `minor` defects
+ * and notes do not block; they are listed in the record.
+ */
+export function blockers({ checks, defects, state, sheets }: Inspection): Blocker[] {
+  if (checks.length === 0) return [{ kind: 'nothing-to-judge', text: 'no unit with a sheet has been entered' }]
+  const missing = state.asBuilt.units.filter(({ sheetId }) => !sheets.has(sheetId))
+  return [
+    ...missing.map(({ label, sheetId }): Blocker => ({ kind: 'sheet-missing', text: `${label} has no sheet (${sheetId})` })),
+    ...defects.filter(blocks).map((defect): Blocker => ({ kind: 'defect-open', text: `${defect.title}, ${defect.place}: ${defect.state === 'reworked' ? 'reworked, to be read again' : 'open'}`, defectId: defect.id, checkId: defect.checkId })),
+    ...checks.flatMap((judged) => blockersOf(judged, defects)),
+  ]
+}
+
+function blocks(defect: Defect): boolean {
+  return isOpen(defect) && (defect.severity === 'stop' || defect.severity === 'major')
+}
+
+function blockersOf(judged: JudgedCheck, defects: readonly Defect[]): Blocker[] {
+  const { check, outcome, history } = judged
+  const about = (kind: BlockerKind, text: string): Blocker => ({ kind, text: `${check.title}, ${check.unit.label}: ${text}`, checkId: check.id })
+  const found: Blocker[] = []
+  if (outcome.verdict === 'not-inspected') found.push(about('not-inspected', 'not inspected'))
+  if (outcome.verdict === 'not-proven') found.push(about('not-proven', outcome.wanting))
+  const isRaised = defects.some((defect) => defect.checkId === check.id && isOpen(defect))
+  if (outcome.verdict === 'does-not-conform' && !isRaised) found.push(about('failed-without-defect', 'fails, and no defect is raised'))
+  const current = inForce(history)
+  if (current?.kind === 'reading' && current.body.instrument && outOfCalibration(current.body.instrument, current.at)) {
+    found.push(about('out-of-calibration', `${current.body.instrument.name} was out of calibration since ${current.body.instrument.calibratedUntil}`))
+  }
+  return found
+}
+
+/** One line for a list of jobs: what it is waiting for. */
+export function waitingFor(inspection: Inspection): string {
+  if (inspection.state.seal) return 'nothing: signed and sealed'
+  const open = inspection.defects.filter(({ state }) => state === 'open').length
+  const reworked = inspection.defects.filter(({ state }) => state === 'reworked').length
+  const of = (kind: BlockerKind) => blockers(inspection).filter((blocker) => blocker.kind === kind).length
+  const parts = [
+    [open, 'the installer', 'defect to rework', 'defects to rework'],
+    [reworked, 'the inspector', 'rework to look at again', 'reworks to look at again'],
+    [of('failed-without-defect'), 'the inspector', 'failure to raise', 'failures to raise'],
+    [of('not-inspected'), 'the inspector', 'check to make', 'checks to make'],
+    [of('not-proven'), 'the inspector', 'reading to prove', 'readings to prove'],
+    [of('out-of-calibration'), 'the office', 'reading out of calibration', 'readings out of calibration'],
+  ] as const
+  const said = parts.filter(([n]) => n > 0).map(([n, who, one, many]) => `${who} (${n} ${n === 1 ? one : many})`)
+  return said.length === 0 ? 'the reviewer’s signature' : listed(said)
+}

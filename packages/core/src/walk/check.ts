@@ -1,0 +1,59 @@
+import type { UnitBuilt } from '../as-built/as-built.js'
+import type { Evidence, Moment } from '../job/fold.js'
+import type { Ask, Subject } from '../sheet/kinds/kind.js'
+import type { Requirement } from '../sheet/kinds/index.js'
+import type { SheetRef } from '../sheet/sheet.js'
+import type { Severity } from '../sheet/terms.js'
+import type { Stage } from './stages.js'
+
+/** One requirement of one sheet on one thing on site. */
+export interface Check {
+  /** `unit/requirement/subject`: the same check has the same id for everybody, for ever. */
+  id: string
+  stage: Stage
+  unit: UnitBuilt
+  sheet: SheetRef
+  requirement: Requirement
+  subject: Subject
+  /** "Tightening torque · PV1 +" */
+  title: string
+  /** "Inverter 1, terminal PV1 +" */
+  place: string
+  /** Where its evidence is kept; several checks may judge one point. */
+  point: string
+  ask: Ask
+  /** The limit in words and figures. */
+  required: string
+}
+
+/** The defect that a failed check proposes; the inspector confirms or amends it. */
+export interface ProposedDefect {
+  severity: Severity
+  title: string
+  place: string
+  finding: string
+  remedy: string
+}
+
+interface Reasons {
+  working: string[]
+  notes: string[]
+  finding: string
+  causes: string[]
+}
+
+export type Outcome =
+  | ({ verdict: 'conforms' } & Reasons)
+  | ({ verdict: 'does-not-conform'; defect: ProposedDefect } & Reasons)
+  | ({ verdict: 'not-proven'; wanting: string } & Reasons)
+  | { verdict: 'not-inspected' }
+  | { verdict: 'not-applicable'; because: string }
+
+export interface JudgedCheck {
+  check: Check
+  outcome: Outcome
+  /** Everything ever read at its point, oldest first. */
+  history: readonly Evidence[]
+  /** When the evidence in force was taken. */
+  measured: Moment | undefined
+}

@@ -1,0 +1,104 @@
+import { measureWall, type MeasuredWall } from '../as-built/measured-wall.js'
+import type { AsBuilt } from '../as-built/as-built.js'
+import { defectOf, type Defect } from '../defect/defect.js'
+import { inForce, type Evidence, type JobState } from '../job/fold.js'
+import { uncertaintyOf } from '../job/instrument.js'
+import { parseQuantity, type TypingHabits, type TypingProblem } from '../quantity/parse.js'
+import { kindOf } from '../sheet/kinds/index.js'
+import type { Given, GivenReading, Judgement, World } from '../sheet/kinds/kind.js'
+import type { Sheet } from '../sheet/sheet.js'
+import { BOUNDARIES, type Boundary } from '../wall/items.js'
+import { worst, type Verdict } from '../verdict/verdict.js'
+import type { Check, JudgedCheck, Outcome } from './check.js'
+import { checksOf } from './expand.js'
+
+/** A whole job, judged: what every screen, report and gate reads. */
+export interface Inspection {
+  state: JobState
+  sheets: ReadonlyMap<string, Sheet>
+  world: World
+  walls: MeasuredWall[]
+  checks: JudgedCheck[]
+  defects: Defect[]
+  verdict: Verdict
+}
+
+/**
+ * Judges a job by its sheets: expands the checks, gives each its evidence, measures the walls, folds the defects. Pure; quick enough to
+ * run on every keystroke. `asBuilt` may stand in for what the entries say, to try out a change before it is kept.
+ */
+export function inspect(state: JobState, sheets: ReadonlyMap<string, Sheet>, asBuilt: AsBuilt = state.asBuilt): Inspection {
+  const walls = asBuilt.walls.map((wall) => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId)))
+  const world = worldOf(state, asBuilt, walls)
+  const checks = checksOf(asBuilt, sheets, world).map((check) => judgeCheck(check, state, world))
+  const byId = new Map(checks.map((judged) => [judged.check.id, judged]))
+  const defects = [...state.defects.values()].map((raised) => defectOf(raised, byId.get(raised.raised.body.checkId)))
+  return { state, sheets, world, walls, checks, defects, verdict: worst(checks.map(({ outcome }) => outcome.verdict)) }
+}
+
+const BOUNDARY_WORDS = { floor: 'the floor', ceiling: 'the ceiling', 'left-corner': 'the left corner', 'right-corner': 'the right corner' } satisfies Record<Boundary, string>
+
+function worldOf({ header }: JobState, asBuilt: AsBuilt, walls: readonly MeasuredWall[]): World {
+  const labels = new Map<string, string>(BOUNDARIES.map((id) => [id, BOUNDARY_WORDS[id]]))
+  for (const { id, label } of [...asBuilt.units, ...asBuilt.walls.flatMap(({ obstructions }) => obstructions)]) labels.set(id, label)
+  return {
+    asBuilt,
+    rule: header?.rule ?? 'guarded',
+    labelOf: (id) => labels.get(id) ?? id,
+    onWall(unitId) {
+      for (const { wall, result } of walls) {
+        const found = result.units.find(({ id }) => id === unitId)
+        if (found) return { wall, result: found, collidesWith: result.collisions.filter((pair) => pair.includes(unitId)).map(([a, b]) => (a === unitId ? b : a)) }
+      }
+      return undefined
+    },
+  }
+}
+
+function judgeCheck(check: Check, { evidence, wallMeasured }: JobState, world: World): JudgedCheck {
+  const history = evidence.get(check.point) ?? []
+  const current = inForce(history)
+  const wallId = check.unit.place?.wallId
+  return {
+    check,
+    history,
+    measured: check.ask.kind === 'wall' ? wallId && wallMeasured.get(wallId) || undefined : current && { at: current.at, seq: current.seq },
+    outcome: judge(check, givenOf(check, current), world),
+  }
+}
+
+/** Evidence as a judgement takes it. */
+export function givenOf({ ask }: Check, evidence: Evidence | undefined): Given | undefined {
+  if (!evidence) return undefined
+  if (evidence.kind === 'observation') return { kind: 'observation', seen: evidence.body.seen }
+  const { value, relation, instrument, conditions } = evidence.body
+  const uncertainty = ask.kind === 'reading' ? uncertaintyOf(instrument, ask.dimension, value) : 0
+  return { kind: 'reading', value, relation, instrument, uncertainty, conditions: conditions ?? {} }
+}
+
+/** The outcome of one check for a piece of evidence that may or may not be kept. */
+export function judge(check: Check, given: Given | undefined, world: World): Outcome {
+  const judgement = kindOf(check.requirement).judge(check.requirement, check.subject, given, world, check.unit)
+  return judgement ? outcomeOf(check, judgement) : { verdict: 'not-inspected' }
+}
+
+function outcomeOf(check: Check, { verdict, working, notes, finding, causes = [] }: Judgement): Outcome {
+  const reasons = { working, notes, finding, causes }
+  if (verdict === 'conforms') return { verdict, ...reasons }
+  if (verdict === 'not-proven') return { verdict, wanting: notes.at(-1) ?? 'use a finer instrument, or measure again where it counts', ...reasons }
+  const { severity, title, remedy } = check.requirement
+  return { verdict, ...reasons, defect: { severity, title, place: check.place, finding, remedy } }
+}
+
+export type TypedJudgement = { ok: true; reading: GivenReading & { typed: string; unit: string }; outcome: Outcome } | { ok: false; problem: TypingProblem }
+
+/** What is typed, judged as it stands: for the keystroke, before anything is kept. */
+export function judgeTyped(check: Check, typed: string, using: Pick<GivenReading, 'instrument' | 'conditions'>, world: World, habits: TypingHabits = {}): TypedJudgement {
+  if (check.ask.kind !== 'reading') throw new Error(`check ${check.id} does not ask for a reading`)
+  const { dimension, unit } = check.ask
+  const parsed = parseQuantity(typed, dimension, { assume: unit, ...habits })
+  if (!parsed.ok) return parsed
+  const { value, relation } = parsed.quantity
+  const reading: GivenReading = { kind: 'reading', value, relation, uncertainty: uncertaintyOf(using.instrument, dimension, value), ...using }
+  return { ok: true, reading: { ...reading, typed: parsed.quantity.typed, unit: parsed.quantity.unit }, outcome: judge(check, reading, world) }
+}

@@ -1,0 +1,104 @@
+import { BadInput } from '../verdict/bad-input.js'
+import { uncertaintyField } from '../verdict/decision.js'
+import { flag, list, num, object, oneOf, optional, range, refine, requireUniqueIds, text, variants, type Read } from '../verdict/shape.js'
+
+/** The four sides of a unit, in the order in which they are listed everywhere. */
+export const SIDES = ['left', 'right', 'top', 'bottom'] as const
+export type Side = (typeof SIDES)[number]
+
+export const NEIGHBOUR_RULES = ['larger', 'sum', 'stated'] as const
+export type NeighbourRule = (typeof NEIGHBOUR_RULES)[number]
+export const REACHES = ['straight', 'envelope'] as const
+
+const place = {
+  id: text(),
+  x: num({ unit: 'mm', about: 'lower left corner, to the right from the datum' }),
+  y: num({ unit: 'mm', about: 'lower left corner, up from finished floor' }),
+  w: num({ unit: 'mm', sign: 'divisor' }),
+  h: num({ unit: 'mm', sign: 'divisor' }),
+}
+const clearFigure = () => num({ unit: 'mm', sign: 'magnitude' })
+
+/** How far a unit wants its neighbours to stay away; shared by the calculators and by the sheets. */
+export const clearShape = object({ left: clearFigure(), right: clearFigure(), top: clearFigure(), bottom: clearFigure() })
+export const neighbourShape = refine(
+  object({ rule: oneOf(NEIGHBOUR_RULES), distance: optional(num({ unit: 'mm', sign: 'magnitude' })) }),
+  ({ rule, distance }, path) => {
+    if (rule === 'stated' && distance === undefined) throw new BadInput('missing', `${path}.distance`, 'is required by the rule "stated"')
+  },
+)
+export const keepOutShape = object({ from: text('class of obstruction'), distance: num({ unit: 'mm', sign: 'magnitude' }) })
+export const baseShape = range('mm', 'height of the lower edge')
+
+export const unitShape = object({
+  ...place,
+  model: optional(text()),
+  clear: clearShape,
+  neighbour: optional(neighbourShape),
+  reach: optional(oneOf(REACHES), 'straight'),
+  keepOut: optional(list(keepOutShape, { mayBeEmpty: true }), []),
+  base: optional(baseShape),
+})
+export const obstructionShape = object({ ...place, class: text() })
+
+export const wallShape = refine(
+  object({
+    width: optional(num({ unit: 'mm', sign: 'divisor' })),
+    height: optional(num({ unit: 'mm', sign: 'divisor', about: 'to the ceiling' })),
+    leftCorner: optional(flag('a corner at x = 0'), false),
+    rightCorner: optional(flag('a corner at x = width'), false),
+  }),
+  ({ width, rightCorner }, path) => {
+    if (rightCorner && width === undefined) throw new BadInput('missing', `${path}.width`, 'is required by a right corner')
+  },
+)
+
+/** Ids that the boundaries of a wall answer to; no item may have them. */
+export const BOUNDARIES = ['floor', 'ceiling', 'left-corner', 'right-corner'] as const
+export type Boundary = (typeof BOUNDARIES)[number]
+
+export const clearanceInput = refine(
+  object({
+    wall: wallShape,
+    uncertainty: uncertaintyField('mm'),
+    items: list(variants('kind', { unit: unitShape, obstruction: obstructionShape })),
+  }),
+  ({ items }) => {
+    requireUniqueIds(items, 'items')
+    const taken = items.findIndex(({ id }) => (BOUNDARIES as readonly string[]).includes(id))
+    if (taken >= 0) throw new BadInput('duplicate-id', `items[${taken}].id`, `"${items[taken]!.id}" is the name of a boundary`)
+  },
+)
+
+export type ReadWall = Read<typeof clearanceInput>
+export type Item = ReadWall['items'][number]
+export type Unit = Extract<Item, { kind: 'unit' }>
+export type Obstruction = Extract<Item, { kind: 'obstruction' }>
+
+/** What a caller writes: everything with a default may be left out. */
+export interface UnitInput {
+  id: string
+  kind: 'unit'
+  x: number
+  y: number
+  w: number
+  h: number
+  model?: string
+  clear: Record<Side, number>
+  neighbour?: { rule: NeighbourRule; distance?: number }
+  reach?: 'straight' | 'envelope'
+  keepOut?: { from: string; distance: number }[]
+  base?: { min?: number; max?: number }
+}
+export type ObstructionInput = Obstruction
+export interface WallInput {
+  width?: number
+  height?: number
+  leftCorner?: boolean
+  rightCorner?: boolean
+}
+export interface ClearanceInput {
+  wall: WallInput
+  uncertainty?: number
+  items: (UnitInput | ObstructionInput)[]
+}
