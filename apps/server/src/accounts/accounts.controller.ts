@@ -1,0 +1,47 @@
+import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res, UseGuards } from '@nestjs/common'
+import { ThrottlerGuard } from '@nestjs/throttler'
+import type { Response } from 'express'
+import { SignInDto, type SignedIn } from '@plumb-mark/contract'
+import type { Person } from '@plumb-mark/core'
+import { DtoPipe } from '../http/dto.pipe.js'
+import { SETTINGS, type Settings } from '../settings.js'
+import { Anyone, By, MayCall, type SignedInRequest } from './access.js'
+import { AccountsService, SESSION_COOKIE, SESSION_HOURS } from './accounts.service.js'
+
+@Controller('api')
+export class AccountsController {
+  constructor(
+    private readonly accounts: AccountsService,
+    @Inject(SETTINGS) private readonly settings: Settings,
+  ) {}
+
+  @Anyone()
+  @UseGuards(ThrottlerGuard)
+  @HttpCode(200)
+  @Post('session')
+  async signIn(@Body(new DtoPipe(SignInDto)) { email, password }: SignInDto, @Res({ passthrough: true }) response: Response): Promise<SignedIn> {
+    const { person, token } = await this.accounts.signIn(email, password)
+    response.cookie(SESSION_COOKIE, token, { httpOnly: true, sameSite: 'strict', secure: this.settings.secureCookie, maxAge: SESSION_HOURS * 3_600_000, path: '/' })
+    return { person }
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get('session')
+  session(@By() person: Person): SignedIn {
+    return { person }
+  }
+
+  @Anyone()
+  @HttpCode(204)
+  @Post('session/end')
+  async signOut(@Req() request: SignedInRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
+    await this.accounts.signOut(request.cookies[SESSION_COOKIE])
+    response.clearCookie(SESSION_COOKIE, { path: '/' })
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('people/installers')
+  installers(): Promise<Person[]> {
+    return this.accounts.people('installer')
+  }
+}

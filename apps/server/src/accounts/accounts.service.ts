@@ -1,0 +1,54 @@
+import { createHash, randomBytes } from 'node:crypto'
+import { Injectable } from '@nestjs/common'
+import { hash, verify } from '@node-rs/argon2'
+import { DataSource } from 'typeorm'
+import type { Person, Role } from '@plumb-mark/core'
+import { Refused } from '../http/refused.js'
+import { PersonRow, SessionRow } from './account.entities.js'
+
+export const SESSION_COOKIE = 'plumb_session'
+export const SESSION_HOURS = 14
+
+/** Compared against when nobody has the address, so that the time taken does not tell. Hash of a random text. */
+const NOBODY = hash(randomBytes(24).toString('hex'))
+
+@Injectable()
+export class AccountsService {
+  constructor(private readonly db: DataSource) {}
+
+  /** Opens a session and returns its token. */
+  async signIn(email: string, password: string): Promise<{ person: Person; token: string }> {
+    const row = await this.db.getRepository(PersonRow).findOneBy({ email: email.trim().toLowerCase() })
+    const right = await verify(row?.passwordHash ?? (await NOBODY), password)
+    if (!row || !right) throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
+    const token = randomBytes(32).toString('base64url')
+    const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000).toISOString()
+    await this.db.getRepository(SessionRow).insert({ tokenHash: digest(token), personId: row.id, expiresAt })
+    return { person: asPerson(row), token }
+  }
+
+  async signOut(token: string | undefined): Promise<void> {
+    if (token) await this.db.getRepository(SessionRow).delete({ tokenHash: digest(token) })
+  }
+
+  async personOf(token: string | undefined): Promise<Person | undefined> {
+    if (!token) return undefined
+    const session = await this.db.getRepository(SessionRow).findOneBy({ tokenHash: digest(token) })
+    if (!session || session.expiresAt < new Date().toISOString()) return undefined
+    const row = await this.db.getRepository(PersonRow).findOneBy({ id: session.personId })
+    return row ? asPerson(row) : undefined
+  }
+
+  async people(role?: Role): Promise<Person[]> {
+    const rows = await this.db.getRepository(PersonRow).find({ ...(role && { where: { role } }), order: { name: 'ASC' } })
+    return rows.map(asPerson)
+  }
+
+  async add(person: Person & { email: string; password: string }): Promise<void> {
+    const { id, name, role, email, password } = person
+    await this.db.getRepository(PersonRow).insert({ id, name, role, email: email.toLowerCase(), passwordHash: await hash(password) })
+  }
+}
+
+const digest = (token: string) => createHash('sha256').update(token).digest('hex')
+const asPerson = ({ id, name, role }: PersonRow): Person => ({ id, name, role })

@@ -1,0 +1,20 @@
+import { Module, type DynamicModule } from '@nestjs/common'
+import { AccountsModule } from './accounts/accounts.module.js'
+import { DatabaseModule } from './database/database.module.js'
+import { EvidenceModule } from './evidence/evidence.module.js'
+import { ExchangeModule } from './exchange/exchange.module.js'
+import { JobsModule } from './jobs/jobs.module.js'
+import { SETTINGS, type Settings } from './settings.js'
+
+@Module({})
+export class AppModule {
+  static with(settings: Settings): DynamicModule {
+    return {
+      module: AppModule,
+      global: true,
+      imports: [DatabaseModule, AccountsModule, JobsModule, EvidenceModule, ExchangeModule],
+      providers: [{ provide: SETTINGS, useValue: settings }],
+      exports: [SETTINGS],
+    }
+  }
+}

@@ -1,0 +1,60 @@
+import { mkdirSync, accessSync, constants } from 'node:fs'
+import { join } from 'node:path'
+import { Global, Module } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import { PersonRow, SessionRow } from '../accounts/account.entities.js'
+import { EntryRow } from '../entries/entry.entity.js'
+import { PhotoRow } from '../evidence/photo.entity.js'
+import { InstrumentRow } from '../instruments/instrument.entity.js'
+import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
+import { CannotStart, SETTINGS, type Settings } from '../settings.js'
+import { SheetRow } from '../sheets/sheet.entity.js'
+import { First1763900000000 } from './migrations/1763900000000-first.js'
+
+export const DATABASE_FILE = 'plumb-mark.sqlite'
+
+interface Pragmas {
+  pragma(text: string): unknown
+}
+
+/** Opens the database file, brings it up to date, and says in one sentence what is wrong when it cannot. */
+export async function openDatabase(dataDir: string): Promise<DataSource> {
+  writableFolder(dataDir)
+  const file = join(dataDir, DATABASE_FILE)
+  const db = new DataSource({
+    type: 'better-sqlite3',
+    database: file,
+    entities: [PersonRow, SessionRow, JobRow, JobPersonRow, EntryRow, SheetRow, InstrumentRow, PhotoRow],
+    migrations: [First1763900000000],
+    synchronize: false,
+    prepareDatabase(connection: Pragmas) {
+      // A commit is on the disk when it is acknowledged: a pulled plug loses nothing that was answered.
+      for (const pragma of ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 5000']) connection.pragma(pragma)
+    },
+  })
+  try {
+    await db.initialize()
+    const [{ quick_check: health }] = (await db.query('PRAGMA quick_check(1)')) as [{ quick_check: string }]
+    if (health !== 'ok') throw new Error(health)
+    await db.runMigrations({ transaction: 'all' })
+    return db
+  } catch (problem) {
+    throw new CannotStart(`the database ${file} is damaged or is not ours (${(problem as Error).message}): put a backup in its place, or start with --fresh`)
+  }
+}
+
+function writableFolder(dataDir: string): void {
+  try {
+    mkdirSync(dataDir, { recursive: true })
+    accessSync(dataDir, constants.W_OK)
+  } catch (problem) {
+    throw new CannotStart(`the folder ${dataDir} cannot be written (${(problem as NodeJS.ErrnoException).code ?? 'unknown'}): choose another with --data`)
+  }
+}
+
+@Global()
+@Module({
+  providers: [{ provide: DataSource, inject: [SETTINGS], useFactory: ({ dataDir }: Settings) => openDatabase(dataDir) }],
+  exports: [DataSource],
+})
+export class DatabaseModule {}

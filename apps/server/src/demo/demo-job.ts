@@ -1,0 +1,126 @@
+import { v7 as uuid } from 'uuid'
+import sharp from 'sharp'
+import { parseQuantity, type EntryKind, type Instrument, type JobHeader, type NewEntry, type Person, type PhotoRef, type PinnedSheet, type Role } from '@plumb-mark/core'
+import type { DemoServices } from './load-demo.js'
+
+interface Step {
+  at: string
+  by: Role
+  write: EntryKind
+  [field: string]: unknown
+}
+
+/** A sample job as it stands in its file: the header and, in order, what was entered. */
+export interface JobScript {
+  header: Omit<JobHeader, 'sheets'> & { sheets: string[] }
+  opened: { at: string; by: Role }
+  sharedWith: Role[]
+  entries: Step[]
+}
+
+interface Around {
+  services: DemoServices
+  pinned: ReadonlyMap<string, PinnedSheet>
+  instruments: readonly Instrument[]
+  people: readonly Person[]
+}
+
+/** Writes one sample job through the same door as everybody else: nothing gets in that core would not admit. */
+export class DemoJob {
+  private readonly id = uuid()
+  /** Defects raised, by the check that they are about. */
+  private readonly defects = new Map<string, string>()
+
+  constructor(
+    private readonly script: JobScript,
+    private readonly around: Around,
+  ) {}
+
+  async write(): Promise<void> {
+    const { header, opened, sharedWith, entries } = this.script
+    const sheets = header.sheets.map((id) => this.around.pinned.get(id) ?? missing(`sheet ${id}`))
+    await this.append(opened.by, { id: uuid(), kind: 'job-opened', at: opened.at, body: { ...header, sheets } })
+    for (const role of sharedWith) await this.append(opened.by, { id: uuid(), kind: 'shared', at: opened.at, body: { person: asPerson(this.person(role)) } })
+    for (const step of entries) await this.append(step.by, await this.entryOf(step))
+  }
+
+  private append(by: Role, entry: NewEntry): Promise<unknown> {
+    return this.around.services.entries.append(asPerson(this.person(by)), this.id, [entry])
+  }
+
+  private async entryOf({ at, by, write, ...said }: Step): Promise<NewEntry> {
+    const id = uuid()
+    const photos = await this.photosOf(said['photo'] as string | undefined, by)
+    switch (write) {
+      case 'reading':
+        return { id, kind: write, at, body: await this.reading(said as unknown as ReadingSaid, photos) }
+      case 'observation':
+        return { id, kind: write, at, body: { point: said['point'] as string, seen: said['seen'] as boolean, ...(said['note'] ? { note: said['note'] as string } : {}), ...photos } }
+      case 'defect-raised':
+        return { id, kind: write, at, body: { ...(await this.proposal(said['checkId'] as string)), ...photos } }
+      case 'defect-step':
+        return { id, kind: write, at, body: { defectId: this.defects.get(said['checkId'] as string) ?? missing(`defect of ${String(said['checkId'])}`), step: said['step'] as 'reworked', note: said['note'] as string, ...photos } }
+      default:
+        return { id, kind: write, at, body: said } as unknown as NewEntry
+    }
+  }
+
+  private async reading({ point, typed, instrument: name, conditions, note }: ReadingSaid, photos: { photos?: PhotoRef[] }) {
+    const { inspection } = await this.around.services.entries.jobFor(this.person('inspector'), this.id)
+    const ask = inspection.checks.find(({ check }) => check.point === point)?.check.ask
+    if (ask?.kind !== 'reading') return missing(`measuring point ${point}`)
+    const parsed = parseQuantity(typed, ask.dimension, { assume: ask.unit })
+    if (!parsed.ok) return missing(`figure in “${typed}” at ${point}`)
+    const { value, unit, relation } = parsed.quantity
+    const instrument = name === undefined ? undefined : (this.around.instruments.find(({ id }) => id === name) ?? missing(`instrument ${name}`))
+    return { point, typed, value, unit, relation, ...(instrument && { instrument }), ...(conditions && { conditions }), ...(note && { note }), ...photos }
+  }
+
+  /** The defect that the failed check proposes, as an inspector would confirm it. */
+  private async proposal(checkId: string) {
+    const { inspection } = await this.around.services.entries.jobFor(this.person('inspector'), this.id)
+    const outcome = inspection.checks.find(({ check }) => check.id === checkId)?.outcome
+    if (outcome?.verdict !== 'does-not-conform') return missing(`failure of ${checkId}`)
+    const defectId = uuid()
+    this.defects.set(checkId, defectId)
+    return { defectId, checkId, ...outcome.defect }
+  }
+
+  private async photosOf(caption: string | undefined, by: Role): Promise<{ photos?: PhotoRef[] }> {
+    if (!caption) return {}
+    const id = uuid()
+    const { sha256 } = await this.around.services.photos.keep(this.person(by), this.id, id, await sampleDrawing(caption))
+    return { photos: [{ id, sha256, caption }] }
+  }
+
+  private person(role: Role): Person {
+    return this.around.people.find((person) => person.role === role) ?? missing(`person in the role ${role}`)
+  }
+}
+
+interface ReadingSaid {
+  point: string
+  typed: string
+  instrument?: string
+  conditions?: { cellTemperature?: number; irradiance?: number }
+  note?: string
+}
+
+const asPerson = ({ id, name, role }: Person): Person => ({ id, name, role })
+
+function missing(what: string): never {
+  throw new Error(`the samples name a ${what} that is not there`)
+}
+
+/** A generated drawing in place of a photo, marked as a sample. */
+function sampleDrawing(caption: string): Promise<Buffer> {
+  const words = caption.replace(/[<&>]/g, ' ')
+  return sharp(
+    Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="960" height="720"><rect width="960" height="720" fill="#e9e3d5"/>
+      <g fill="none" stroke="#2b5d8a" stroke-width="5"><rect x="240" y="150" width="480" height="360" rx="14"/><path d="M300 510 V620 M420 510 V640 M540 510 V600 M660 510 V630"/><circle cx="480" cy="300" r="70"/><path d="M480 300 L530 260"/></g>
+      <text x="480" y="90" font-size="44" text-anchor="middle" fill="#22211d" font-family="sans-serif">${words}</text>
+      <text x="480" y="690" font-size="34" text-anchor="middle" fill="#a2381f" font-family="sans-serif">SAMPLE – generated drawing, no real place</text></svg>`),
+  )
+    .jpeg({ quality: 82 })
+    .toBuffer()
+}

@@ -1,0 +1,46 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { parse } from 'yaml'
+import { v7 as uuid } from 'uuid'
+import type { AccountsService } from '../accounts/accounts.service.js'
+import type { EntriesService } from '../entries/entries.service.js'
+import type { PhotosService } from '../evidence/photos.service.js'
+import type { InstrumentsService } from '../instruments/instruments.service.js'
+import type { SheetsService } from '../sheets/sheets.service.js'
+import type { Instrument, PinnedSheet, Person } from '@plumb-mark/core'
+import { DemoJob, type JobScript } from './demo-job.js'
+
+export const DEMO_PASSWORD = 'plumb-demo'
+/** Invented people. */
+export const DEMO_PEOPLE: (Person & { email: string })[] = [
+  { id: uuid(), name: 'Ottilie Marsh', role: 'inspector', email: 'inspector@plumb.example' },
+  { id: uuid(), name: 'Bram Tolliver', role: 'installer', email: 'installer@plumb.example' },
+  { id: uuid(), name: 'Isaura Penhale', role: 'reviewer', email: 'reviewer@plumb.example' },
+  { id: uuid(), name: 'Corin Wakely', role: 'office', email: 'office@plumb.example' },
+]
+
+export interface DemoServices {
+  accounts: AccountsService
+  sheets: SheetsService
+  instruments: InstrumentsService
+  entries: EntriesService
+  photos: PhotosService
+}
+
+/** Fills an untouched database from the samples: people, sheets and instruments always, jobs unless they are not wanted. */
+export async function loadDemo(samples: string, services: DemoServices, { jobs }: { jobs: boolean }): Promise<void> {
+  for (const person of DEMO_PEOPLE) await services.accounts.add({ ...person, password: DEMO_PASSWORD })
+  const pinned = new Map<string, PinnedSheet>()
+  for (const name of filesIn(samples, 'sheets')) {
+    const sheet = await services.sheets.add(readFileSync(name, 'utf8'))
+    pinned.set(sheet.id, sheet)
+  }
+  const instruments = parse(readFileSync(join(samples, 'instruments.yaml'), 'utf8')) as Instrument[]
+  for (const instrument of instruments) await services.instruments.add(instrument)
+  if (!jobs) return
+  for (const name of filesIn(samples, 'jobs')) await new DemoJob(parse(readFileSync(name, 'utf8')) as JobScript, { services, pinned, instruments, people: DEMO_PEOPLE }).write()
+}
+
+function filesIn(samples: string, folder: string): string[] {
+  return readdirSync(join(samples, folder)).filter((name) => name.endsWith('.yaml')).sort().map((name) => join(samples, folder, name))
+}

@@ -1,0 +1,126 @@
+import { createHash } from 'node:crypto'
+import { Injectable } from '@nestjs/common'
+import { DataSource, type EntityManager } from 'typeorm'
+import { admit, canonicalJson, fold, inspect, linked, type Entry, type Inspection, type NewEntry, type Person, type PhotoRef } from '@plumb-mark/core'
+import { PhotoRow } from '../evidence/photo.entity.js'
+import { Refused, notFound } from '../http/refused.js'
+import { PerKeyQueue } from '../http/per-key-queue.js'
+import { InstrumentsService } from '../instruments/instruments.service.js'
+import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
+import { SheetsService } from '../sheets/sheets.service.js'
+import { EntryRow } from './entry.entity.js'
+
+export const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex')
+
+/** The entries of a job as they stand, and what they come to. */
+export interface OpenJob {
+  entries: readonly Entry[]
+  inspection: Inspection
+}
+
+/** Keeps what is appended to jobs. All writing to a job goes through `append`, one after the other. */
+@Injectable()
+export class EntriesService {
+  private readonly queue = new PerKeyQueue()
+  private readonly open = new Map<string, OpenJob>()
+
+  constructor(
+    private readonly db: DataSource,
+    private readonly sheets: SheetsService,
+    private readonly instruments: InstrumentsService,
+  ) {}
+
+  /** A job that this person may see; an installer sees only what is shared with them. */
+  async jobFor(person: Person, jobId: string): Promise<OpenJob> {
+    await this.requireVisible(person, jobId)
+    return this.load(jobId)
+  }
+
+  async requireVisible(person: Person, jobId: string): Promise<void> {
+    const seen = person.role === 'installer' ? await this.db.getRepository(JobPersonRow).existsBy({ jobId, personId: person.id }) : await this.db.getRepository(JobRow).existsBy({ id: jobId })
+    if (!seen) throw notFound('job')
+  }
+
+  /**
+   * Appends entries in their order, all or none. An entry that is here already, word for word, is answered as it was kept: sending twice
+   * is harmless. What core does not admit is refused with its code, and nothing of the batch is kept.
+   */
+  async append(person: Person, jobId: string, entries: readonly NewEntry[]): Promise<Entry[]> {
+    return this.queue.run(jobId, async () => {
+      if (entries[0]?.kind !== 'job-opened') await this.requireVisible(person, jobId)
+      let job = await this.load(jobId)
+      const answer: Entry[] = []
+      const fresh: Entry[] = []
+      for (const entry of entries) {
+        const kept = await this.keptAlready(entry, person, jobId)
+        if (kept) {
+          answer.push(kept)
+          continue
+        }
+        await this.requireAdmitted(entry, person, jobId, job)
+        const link = linked(entry, jobId, person, job.entries.at(-1), sha256)
+        job = await this.judged([...job.entries, link])
+        fresh.push(link)
+        answer.push(link)
+      }
+      if (fresh.length > 0) {
+        await this.db.transaction((transaction) => keep(transaction, jobId, fresh))
+        this.open.set(jobId, job)
+      }
+      return answer
+    })
+  }
+
+  private async load(jobId: string): Promise<OpenJob> {
+    const before = this.open.get(jobId)
+    if (before) return before
+    const rows = await this.db.getRepository(EntryRow).find({ where: { jobId }, order: { seq: 'ASC' } })
+    const job = await this.judged(rows.map(asEntry))
+    if (rows.length > 0) this.open.set(jobId, job)
+    return job
+  }
+
+  private async judged(entries: readonly Entry[]): Promise<OpenJob> {
+    const state = fold(entries)
+    return { entries, inspection: inspect(state, await this.sheets.pinnedBy(state.header)) }
+  }
+
+  private async keptAlready(entry: NewEntry, person: Person, jobId: string): Promise<Entry | undefined> {
+    const row = await this.db.getRepository(EntryRow).findOneBy({ id: entry.id })
+    if (!row) return undefined
+    const kept = asEntry(row)
+    const same = kept.jobId === jobId && kept.by.id === person.id && canonicalJson({ kind: kept.kind, at: kept.at, body: kept.body }) === canonicalJson({ kind: entry.kind, at: entry.at, body: entry.body })
+    if (!same) throw new Refused(409, 'id-reused', 'another entry has this id already')
+    return kept
+  }
+
+  private async requireAdmitted(entry: NewEntry, person: Person, jobId: string, { inspection }: OpenJob): Promise<void> {
+    const answer = admit(entry, person.role, inspection)
+    if (!answer.ok) throw new Refused(409, answer.code, answer.message)
+    if ('photos' in entry.body && entry.body.photos) await this.requirePhotos(entry.body.photos, jobId)
+    if (entry.kind === 'reading' && entry.body.instrument) await this.instruments.requireSame(entry.body.instrument)
+    if (entry.kind === 'job-opened') await this.sheets.requirePinnable(entry.body.sheets)
+  }
+
+  private async requirePhotos(photos: readonly PhotoRef[], jobId: string): Promise<void> {
+    for (const { id, sha256: digest } of photos) {
+      const kept = await this.db.getRepository(PhotoRow).existsBy({ id, jobId, sha256: digest })
+      if (!kept) throw new Refused(409, 'unknown-photo', 'send the photo before the entry that shows it')
+    }
+  }
+}
+
+/** Entries, and the rows that follow from them, in one transaction. */
+async function keep(transaction: EntityManager, jobId: string, entries: readonly Entry[]): Promise<void> {
+  for (const entry of entries) {
+    if (entry.kind === 'job-opened') await transaction.insert(JobRow, { id: jobId, number: entry.body.number, changedAt: entry.at, sealedAt: null })
+    await transaction.insert(EntryRow, { ...entry, by: canonicalJson(entry.by), body: canonicalJson(entry.body) })
+    if (entry.kind === 'shared') await transaction.upsert(JobPersonRow, { jobId, personId: entry.body.person.id }, ['jobId', 'personId'])
+    if (entry.kind === 'signed') await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
+  }
+  await transaction.update(JobRow, { id: jobId }, { changedAt: new Date().toISOString() })
+}
+
+function asEntry(row: EntryRow): Entry {
+  return { id: row.id, jobId: row.jobId, seq: row.seq, kind: row.kind, at: row.at, by: JSON.parse(row.by), body: JSON.parse(row.body), prev: row.prev, hash: row.hash } as Entry
+}

@@ -1,0 +1,35 @@
+import { Controller, Get, Param, ParseUUIDPipe, Res } from '@nestjs/common'
+import type { Response } from 'express'
+import type { Inspection, Person } from '@plumb-mark/core'
+import { By, MayCall } from '../accounts/access.js'
+import { EntriesService } from '../entries/entries.service.js'
+import { PhotosService } from '../evidence/photos.service.js'
+import { inspectionFile } from './inspection-export.js'
+import { report } from './report/report.js'
+
+@Controller('api/jobs/:id')
+export class ExchangeController {
+  constructor(
+    private readonly entries: EntriesService,
+    private readonly photos: PhotosService,
+  ) {}
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('inspection.json')
+  async inspection(@By() person: Person, @Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
+    const { entries, inspection } = await this.entries.jobFor(person, id)
+    response.attachment(`${fileName(inspection)}.json`).json(inspectionFile(id, entries, inspection.sheets.values()))
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('report.pdf')
+  async report(@By() person: Person, @Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
+    const { inspection } = await this.entries.jobFor(person, id)
+    const pdf = await report(inspection, async (photo) => (await this.photos.fileFor(person, id, photo, true)).file)
+    response.attachment(`${fileName(inspection)}.pdf`).type('application/pdf').send(pdf)
+  }
+}
+
+function fileName({ state }: Inspection): string {
+  return `plumb-mark ${state.header?.number ?? ''} ${state.header?.title ?? ''}`.trim().toLowerCase().replace(/[^a-z0-9]+/g, '-')
+}

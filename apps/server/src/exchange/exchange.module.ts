@@ -1,0 +1,7 @@
+import { Module } from '@nestjs/common'
+import { EntriesModule } from '../entries/entries.module.js'
+import { EvidenceModule } from '../evidence/evidence.module.js'
+import { ExchangeController } from './exchange.controller.js'
+
+@Module({ imports: [EntriesModule, EvidenceModule], controllers: [ExchangeController] })
+export class ExchangeModule {}

@@ -1,0 +1,13 @@
+/** What a person may well do, but not now or not so: leaves the server with its code and a 4xx status. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly path?: string,
+  ) {
+    super(message)
+  }
+}
+
+export const notFound = (what: string) => new Refused(404, 'not-found', `there is no such ${what}, or it is not shared with you`)

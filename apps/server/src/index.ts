@@ -1,0 +1,2 @@
+export * from './server.js'
+export * from './settings.js'

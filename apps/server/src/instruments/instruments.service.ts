@@ -1,0 +1,27 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import { canonicalJson, type Instrument } from '@plumb-mark/core'
+import { Refused } from '../http/refused.js'
+import { InstrumentRow } from './instrument.entity.js'
+
+@Injectable()
+export class InstrumentsService {
+  constructor(private readonly db: DataSource) {}
+
+  async list(): Promise<Instrument[]> {
+    const rows = await this.db.getRepository(InstrumentRow).find({ order: { kind: 'ASC', name: 'ASC' } })
+    return rows.map(asInstrument)
+  }
+
+  /** A reading keeps its instrument as it was; it must be one of ours, with the figures that we keep. */
+  async requireSame(used: Instrument): Promise<void> {
+    const row = await this.db.getRepository(InstrumentRow).findOneBy({ id: used.id })
+    if (!row || canonicalJson(asInstrument(row)) !== canonicalJson(used)) throw new Refused(409, 'unknown-instrument', `“${used.name}” is not kept here with these figures: load the job again`)
+  }
+
+  async add(instrument: Instrument): Promise<void> {
+    await this.db.getRepository(InstrumentRow).insert(instrument)
+  }
+}
+
+const asInstrument = ({ id, name, kind, serial, calibratedUntil, accuracy }: InstrumentRow): Instrument => ({ id, name, kind, serial, calibratedUntil, accuracy })

@@ -1,0 +1,16 @@
+import { Column, Entity, Index, PrimaryColumn } from 'typeorm'
+
+@Entity('jobs')
+export class JobRow {
+  @PrimaryColumn('text') id!: string
+  @Index({ unique: true }) @Column('text') number!: string
+  @Index() @Column('text') changedAt!: string
+  @Column('text', { nullable: true }) sealedAt!: string | null
+}
+
+/** Whom a job is shared with; follows from the `shared` entries, kept as rows for the lists. */
+@Entity('job_people')
+export class JobPersonRow {
+  @PrimaryColumn('text') jobId!: string
+  @Index() @PrimaryColumn('text') personId!: string
+}

@@ -1,0 +1,37 @@
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post } from '@nestjs/common'
+import { validateEntries, type Appended, type JobBundle, type JobSummary } from '@plumb-mark/contract'
+import type { Person } from '@plumb-mark/core'
+import { By, MayCall } from '../accounts/access.js'
+import { EntriesService } from '../entries/entries.service.js'
+import { Refused } from '../http/refused.js'
+import { JobsService } from './jobs.service.js'
+
+@Controller('api/jobs')
+export class JobsController {
+  constructor(
+    private readonly jobs: JobsService,
+    private readonly entries: EntriesService,
+  ) {}
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get()
+  list(@By() person: Person): Promise<JobSummary[]> {
+    return this.jobs.list(person)
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get(':id')
+  bundle(@By() person: Person, @Param('id', ParseUUIDPipe) id: string): Promise<JobBundle> {
+    return this.jobs.bundle(person, id)
+  }
+
+  /** Who may write what is core's to say; every role may knock. */
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @HttpCode(200)
+  @Post(':id/entries')
+  async append(@By() person: Person, @Param('id', ParseUUIDPipe) id: string, @Body() body: unknown): Promise<Appended> {
+    const checked = validateEntries(body)
+    if (!checked.ok) throw new Refused(400, checked.error.code, checked.error.message, checked.error.path)
+    return { entries: await this.entries.append(person, id, checked.value) }
+  }
+}

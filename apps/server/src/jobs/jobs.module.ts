@@ -1,0 +1,8 @@
+import { Module } from '@nestjs/common'
+import { EntriesModule } from '../entries/entries.module.js'
+import { InstrumentsModule } from '../instruments/instruments.module.js'
+import { JobsController } from './jobs.controller.js'
+import { JobsService } from './jobs.service.js'
+
+@Module({ imports: [EntriesModule, InstrumentsModule], controllers: [JobsController], providers: [JobsService] })
+export class JobsModule {}

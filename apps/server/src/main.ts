@@ -1,0 +1,57 @@
+import { rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { parseArgs } from 'node:util'
+import { DataSource } from 'typeorm'
+import { EntriesService } from './entries/entries.service.js'
+import { AccountsService } from './accounts/accounts.service.js'
+import { DATABASE_FILE } from './database/database.module.js'
+import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load-demo.js'
+import { PhotosService } from './evidence/photos.service.js'
+import { InstrumentsService } from './instruments/instruments.service.js'
+import { SheetsService } from './sheets/sheets.service.js'
+import { PersonRow } from './accounts/account.entities.js'
+import { CannotStart, type Settings } from './settings.js'
+import { createServer, listen } from './server.js'
+
+const ROOT = join(import.meta.dirname, '..', '..', '..')
+
+interface Wishes {
+  settings: Settings
+  fresh: boolean
+  empty: boolean
+}
+
+function wishes(): Wishes {
+  try {
+    const { values } = parseArgs({
+      options: {
+        port: { type: 'string', default: process.env['PORT'] ?? '4180' }, host: { type: 'string', default: '127.0.0.1' }, data: { type: 'string', default: join(ROOT, 'data') },
+        fresh: { type: 'boolean', default: false }, empty: { type: 'boolean', default: false }, 'secure-cookie': { type: 'boolean', default: false },
+      },
+    })
+    const port = Number(values.port)
+    if (!Number.isInteger(port) || port < 0 || port > 65535) throw new CannotStart(`--port must be a number from 0 to 65535, not “${values.port}”`)
+    const settings = { port, host: values.host, dataDir: values.data, webDir: join(ROOT, 'apps', 'web', 'dist'), secureCookie: values['secure-cookie'] }
+    return { settings, fresh: values.fresh, empty: values.empty }
+  } catch (problem) {
+    throw problem instanceof CannotStart ? problem : new CannotStart(`${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --secure-cookie)`)
+  }
+}
+
+async function main(): Promise<void> {
+  const { settings, fresh, empty } = wishes()
+  if (fresh) for (const name of [DATABASE_FILE, `${DATABASE_FILE}-wal`, `${DATABASE_FILE}-shm`, 'photos']) rmSync(join(settings.dataDir, name), { recursive: true, force: true })
+  const app = await createServer(settings)
+  const untouched = (await app.get(DataSource).getRepository(PersonRow).count()) === 0
+  if (untouched) {
+    await loadDemo(join(ROOT, 'samples'), { accounts: app.get(AccountsService), sheets: app.get(SheetsService), instruments: app.get(InstrumentsService), entries: app.get(EntriesService), photos: app.get(PhotosService) }, { jobs: !empty })
+  }
+  const address = await listen(app, settings)
+  console.log(`Plumb Mark is at ${address}`)
+  console.log(`Demo accounts (password ${DEMO_PASSWORD}): ${DEMO_PEOPLE.map(({ email, role }) => `${email} (${role})`).join(', ')}`)
+}
+
+main().catch((problem: unknown) => {
+  console.error(problem instanceof CannotStart ? `Plumb Mark cannot start: ${problem.message}` : problem)
+  process.exit(1)
+})

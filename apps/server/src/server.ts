@@ -1,0 +1,64 @@
+import 'reflect-metadata'
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import { NestFactory } from '@nestjs/core'
+import type { NestExpressApplication } from '@nestjs/platform-express'
+import cookieParser from 'cookie-parser'
+import type { NextFunction, Request, Response } from 'express'
+import helmet from 'helmet'
+import { AppModule } from './app.module.js'
+import { ErrorFilter } from './http/error.filter.js'
+import { sameOrigin } from './http/same-origin.js'
+import { CannotStart, type Settings } from './settings.js'
+
+const LARGEST_BODY = '2mb'
+
+/** Builds the application; `listen` opens the port. Tests build it and listen on a port of their own. */
+export async function createServer(settings: Settings): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings), { logger: ['error', 'warn'], abortOnError: false })
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], fontSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'],
+          connectSrc: ["'self'"], workerSrc: ["'self'"], manifestSrc: ["'self'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: settings.secureCookie,
+    }),
+  )
+  app.use(cookieParser())
+  app.use(sameOrigin)
+  app.useBodyParser('json', { limit: LARGEST_BODY })
+  app.useGlobalFilters(new ErrorFilter())
+  app.enableShutdownHooks()
+  if (settings.webDir) serveWeb(app, settings.webDir)
+  return app
+}
+
+/** The built web application; any address that is neither a file nor the API is the application's own. */
+function serveWeb(app: NestExpressApplication, webDir: string): void {
+  const page = join(webDir, 'index.html')
+  if (!existsSync(page)) throw new CannotStart(`the web application is not built (${page} is missing): run npm start, or npm run build`)
+  app.useStaticAssets(join(webDir, 'assets'), { prefix: '/assets/', immutable: true, maxAge: '365d' })
+  app.useStaticAssets(webDir, { index: false, maxAge: 0 })
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path.startsWith('/assets/')) return next()
+    response.setHeader('Cache-Control', 'no-cache')
+    response.sendFile(page)
+  })
+}
+
+export async function listen(app: NestExpressApplication, { port, host }: Settings): Promise<string> {
+  try {
+    await app.listen(port, host)
+  } catch (problem) {
+    await app.close()
+    const { code } = problem as NodeJS.ErrnoException
+    if (code === 'EADDRINUSE') throw new CannotStart(`port ${port} on ${host} is in use: choose another with --port`)
+    if (code === 'EACCES' || code === 'EADDRNOTAVAIL') throw new CannotStart(`cannot listen on ${host} port ${port} (${code}): choose others with --host and --port`)
+    throw problem
+  }
+  return (await app.getUrl()).replace('[::1]', 'localhost').replace('0.0.0.0', '127.0.0.1')
+}

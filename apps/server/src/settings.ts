@@ -1,0 +1,16 @@
+/** What the server is started with. */
+export interface Settings {
+  host: string
+  port: number
+  /** Folder of the database and the photos. */
+  dataDir: string
+  /** Folder of the built web application; absent in API tests. */
+  webDir?: string | undefined
+  /** True behind TLS: the session cookie is then marked secure. */
+  secureCookie: boolean
+}
+
+export const SETTINGS = Symbol('settings')
+
+/** A failure that the person who started the program can mend; shown as one sentence, without a stack. */
+export class CannotStart extends Error {}

@@ -1,0 +1,13 @@
+import { Column, Entity, Index, PrimaryColumn } from 'typeorm'
+
+/** A sheet revision: the file as it came, and the fingerprint of what it says. Never changed once it is here. */
+@Entity('sheets')
+@Index(['maker', 'model'])
+export class SheetRow {
+  @PrimaryColumn('text') id!: string
+  @Column('text') maker!: string
+  @Column('text') model!: string
+  @Column('text') revision!: string
+  @Column('text') source!: string
+  @Column('text') fingerprint!: string
+}
