@@ -60,3 +60,12 @@ export function dangers(defects: readonly Defect[]): Defect[] {
   return defects.filter((defect) => defect.severity === 'stop' && isOpen(defect))
 }
 
+
+/** The open defect that covers a check: its own, or one raised for the same gap from the other side. */
+export function openDefectFor({ check, outcome }: JudgedCheck, defects: readonly Defect[], checks: readonly JudgedCheck[]): Defect | undefined {
+  const own = defects.find((defect) => defect.checkId === check.id && isOpen(defect))
+  if (own || !('seenAlsoFrom' in outcome) || !outcome.seenAlsoFrom) return own
+  const { unitId, subjectId } = outcome.seenAlsoFrom
+  const other = checks.find((one) => one.check.unit.id === unitId && one.check.subject.id === subjectId && one.check.ask.kind === check.ask.kind)
+  return defects.find((defect) => defect.checkId === other?.check.id && isOpen(defect))
+}

@@ -1,4 +1,4 @@
-import { isOpen, type Defect } from '../defect/defect.js'
+import { isOpen, openDefectFor, type Defect } from '../defect/defect.js'
 import { outOfCalibration } from '../job/instrument.js'
 import { inForce } from '../job/fold.js'
 import { listed } from '../verdict/say.js'
@@ -26,7 +26,7 @@ export function blockers({ checks, defects, state, sheets }: Inspection): Blocke
   return [
     ...missing.map(({ label, sheetId }): Blocker => ({ kind: 'sheet-missing', text: `${label} has no sheet (${sheetId})` })),
     ...defects.filter(blocks).map((defect): Blocker => ({ kind: 'defect-open', text: `${defect.title}, ${defect.place}: ${defect.state === 'reworked' ? 'reworked, to be read again' : 'open'}`, defectId: defect.id, checkId: defect.checkId })),
-    ...checks.flatMap((judged) => blockersOf(judged, defects)),
+    ...checks.flatMap((judged) => blockersOf(judged, defects, checks)),
   ]
 }
 
@@ -34,14 +34,13 @@ function blocks(defect: Defect): boolean {
   return isOpen(defect) && (defect.severity === 'stop' || defect.severity === 'major')
 }
 
-function blockersOf(judged: JudgedCheck, defects: readonly Defect[]): Blocker[] {
+function blockersOf(judged: JudgedCheck, defects: readonly Defect[], checks: readonly JudgedCheck[]): Blocker[] {
   const { check, outcome, history } = judged
   const about = (kind: BlockerKind, text: string): Blocker => ({ kind, text: `${check.title}, ${check.unit.label}: ${text}`, checkId: check.id })
   const found: Blocker[] = []
   if (outcome.verdict === 'not-inspected') found.push(about('not-inspected', 'not inspected'))
   if (outcome.verdict === 'not-proven') found.push(about('not-proven', outcome.wanting))
-  const isRaised = defects.some((defect) => defect.checkId === check.id && isOpen(defect))
-  if (outcome.verdict === 'does-not-conform' && !isRaised) found.push(about('failed-without-defect', 'fails, and no defect is raised'))
+  if (outcome.verdict === 'does-not-conform' && !openDefectFor(judged, defects, checks)) found.push(about('failed-without-defect', 'fails, and no defect is raised'))
   const current = inForce(history)
   if (current?.kind === 'reading' && current.body.instrument && outOfCalibration(current.body.instrument, current.at)) {
     found.push(about('out-of-calibration', `${current.body.instrument.name} was out of calibration since ${current.body.instrument.calibratedUntil}`))

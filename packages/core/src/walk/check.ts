@@ -40,6 +40,7 @@ interface Reasons {
   notes: string[]
   finding: string
   causes: string[]
+  seenAlsoFrom?: { unitId: string; subjectId: string }
 }
 
 export type Outcome =

@@ -82,10 +82,10 @@ export function judge(check: Check, given: Given | undefined, world: World): Out
   return judgement ? outcomeOf(check, judgement) : { verdict: 'not-inspected' }
 }
 
-function outcomeOf(check: Check, { verdict, working, notes, finding, causes = [] }: Judgement): Outcome {
-  const reasons = { working, notes, finding, causes }
+function outcomeOf(check: Check, { verdict, working, notes, finding, causes = [], seenAlsoFrom, wanting }: Judgement): Outcome {
+  const reasons = { working, notes, finding, causes, ...(seenAlsoFrom && { seenAlsoFrom }) }
   if (verdict === 'conforms') return { verdict, ...reasons }
-  if (verdict === 'not-proven') return { verdict, wanting: notes.at(-1) ?? 'use a finer instrument, or measure again where it counts', ...reasons }
+  if (verdict === 'not-proven') return { verdict, wanting: wanting ?? notes.at(-1) ?? 'use a finer instrument, or measure again where it counts', ...reasons }
   const { severity, title, remedy } = check.requirement
   return { verdict, ...reasons, defect: { severity, title, place: check.place, finding, remedy } }
 }

@@ -52,7 +52,7 @@ export interface WallDrawing {
   dimensions: DimensionLine[]
 }
 
-const MARGIN = 220
+const MARGIN = 160
 const BARE_WALL: Rect = { x: 0, y: 0, w: 3000, h: 2400 }
 
 export function wallDrawing({ wall, given, result }: MeasuredWall, labelOf: (id: string) => string): WallDrawing {

@@ -2,6 +2,7 @@ import { quantity } from '../../quantity/quantity-field.js'
 import { mm } from '../../verdict/say.js'
 import { list, object, oneOf, optional, text } from '../../verdict/shape.js'
 import { SIDES, NEIGHBOUR_RULES, REACHES, type Side } from '../../wall/items.js'
+import { OPPOSITE } from '../../wall/geometry.js'
 import type { SideResult, UnitClearance } from '../../wall/clearance.js'
 import type { JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf, type Judgement, type OnWall, type Subject } from './kind.js'
@@ -40,7 +41,11 @@ export const clearanceKind = defineKind(
     judge(_requirement, { id }, _given, world, unit) {
       const onWall = world.onWall(unit.id)
       if (!onWall) return undefined
-      return (EXTRAS as readonly string[]).includes(id) ? judgeExtra(id as (typeof EXTRAS)[number], onWall, world.labelOf) : judgeSide(id as Side, onWall, world.labelOf)
+      if ((EXTRAS as readonly string[]).includes(id)) return judgeExtra(id as (typeof EXTRAS)[number], onWall, world.labelOf)
+      const judgement = judgeSide(id as Side, onWall, world.labelOf)
+      const other = onWall.result.sides.find((one) => one.side === id)?.governing
+      const isUnit = world.asBuilt.units.some((one) => one.id === other)
+      return isUnit ? { ...judgement, seenAlsoFrom: { unitId: other!, subjectId: OPPOSITE[id as Side] } } : judgement
     },
   },
 )
@@ -57,6 +62,7 @@ function judgeSide(side: Side, { result, collidesWith, wall }: OnWall, labelOf: 
     working: [`${labelOf(found.governing!)}: measured ${mm(found.measured)} − required ${mm(found.required)} = ${mm(found.margin!)}`],
     notes: wall.uncertainty > 0 ? [`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`] : ['no tape was named: its uncertainty is left out of account'],
     finding: sideFinding(found, labelOf),
+    wanting: `only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
   }
 }
 

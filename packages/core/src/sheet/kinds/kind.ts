@@ -2,6 +2,7 @@ import type { Instrument } from '../../job/instrument.js'
 import type { AsBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../../as-built/as-built.js'
 import type { Dimension } from '../../quantity/units.js'
 import type { Relation, DecisionRule } from '../../verdict/decision.js'
+import { fig } from '../../verdict/say.js'
 import { object, oneOf, optional, text, type ObjectShape, type Read, type Shape } from '../../verdict/shape.js'
 import type { JudgedVerdict } from '../../verdict/verdict.js'
 import type { UnitClearance } from '../../wall/clearance.js'
@@ -78,8 +79,12 @@ export interface Judgement {
   notes: string[]
   /** What fell short, in a few words: "short by 35 mm". */
   finding: string
+  /** What would prove it, when it is not proven. */
+  wanting?: string
   /** Ranked causes and what to look at first. */
   causes?: string[]
+  /** The same gap seen from the other unit: one defect covers both. */
+  seenAlsoFrom?: { unitId: string; subjectId: string }
 }
 
 /**
@@ -108,7 +113,7 @@ export function defineKind<S extends Shape<Common>>(shape: S, methods: Omit<Kind
 export const wholeUnit: Subject = { kind: 'unit', id: 'unit', label: '' }
 
 /** The verdict of a reading is at best not proven when nobody wrote down with what it was taken. */
-export function withInstrument(verdict: JudgedVerdict, given: GivenReading): { verdict: JudgedVerdict; notes: string[] } {
-  if (given.instrument) return { verdict, notes: [] }
-  return { verdict: verdict === 'conforms' ? 'not-proven' : verdict, notes: ['choose the instrument: without its uncertainty the reading proves nothing'] }
+export function withInstrument(verdict: JudgedVerdict, given: GivenReading): { verdict: JudgedVerdict; wanting: string } {
+  if (given.instrument) return { verdict, wanting: `too near the limit for an instrument with ±${fig(given.uncertainty, 3)} here: use a finer one, or bring the value clear of the limit` }
+  return { verdict: verdict === 'conforms' ? 'not-proven' : verdict, wanting: 'choose the instrument: without its uncertainty the reading proves nothing' }
 }

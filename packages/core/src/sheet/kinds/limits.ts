@@ -68,7 +68,8 @@ export const limits = defineKind(shape, {
     return {
       verdict: sure.verdict,
       working: working.map((line) => `${line} (${canonicalUnit(dimensionOf(requirement))})`),
-      notes: [...notes, ...sure.notes],
+      notes,
+      wanting: sure.wanting,
       finding: margin < 0 ? `outside by ${say(-margin)}` : `inside by ${say(margin)}`,
     }
   },

@@ -17,7 +17,7 @@ export const polarity = defineKind(
       return {
         verdict: sure.verdict,
         working,
-        notes: sure.notes,
+        notes: [],
         finding: given.value < 0 ? `reversed: ${volts(given.value)}` : given.value === 0 ? 'no voltage, so no sign' : 'plus on plus',
       }
     },

@@ -35,7 +35,8 @@ export const stringOpenCircuit = defineKind(
       return {
         verdict: sure.verdict,
         working: [...limit.working.map((line) => `${line} (V)`), ...(expectation?.working ?? [])],
-        notes: [...limit.notes, ...(expectation?.notes ?? ['give cell temperature and light: without them the count of modules cannot be judged']), ...sure.notes],
+        notes: [...limit.notes, ...(expectation?.notes ?? [])],
+        wanting: wantingOf(expectation, limit.verdict, sure.wanting),
         finding: expectation ? `${difference(given.value - expectation.expected)} from ${volts(expectation.expected)} expected` : `${formatQuantity(size, 'voltage')} read`,
         ...(expectation && { causes: causesOf(expectation) }),
       }
@@ -48,6 +49,11 @@ export function expected(string: StringBuilt, given: GivenReading): StringVoltag
   const { cellTemperature, irradiance } = given.conditions
   if (cellTemperature === undefined || irradiance === undefined || irradiance <= 0 || cellTemperature <= -273.15) return undefined
   return stringVoltage({ module: string.module, count: string.count, measured: { voc: given.value, uncertainty: given.uncertainty }, conditions: { cellTemperature, irradiance } })
+}
+
+function wantingOf(expectation: StringVoltageResult | undefined, againstLimits: JudgedVerdict, instrument: string): string {
+  if (!expectation) return 'note cell temperature and light: without them the count of modules cannot be judged'
+  return againstLimits === 'not-proven' ? instrument : expectation.verdict === 'not-proven' ? 'between the design and a fault: measure again in steady light, with the cell temperature taken at the module' : instrument
 }
 
 const difference = (volt: number) => `${volt < 0 ? '−' : '+'}${fig(Math.abs(volt), 1)} V`

@@ -1,0 +1,31 @@
+import { create } from 'zustand'
+import type { SignedIn } from '@plumb-mark/contract'
+import type { Person } from '@plumb-mark/core'
+import { ApiError, get, post } from '../http/api.js'
+
+interface Session {
+  /** Undefined until the server has been asked; null when nobody is signed in. */
+  person: Person | null | undefined
+  ask(): Promise<void>
+  signIn(email: string, password: string): Promise<void>
+  signOut(): Promise<void>
+}
+
+export const useSession = create<Session>((set) => ({
+  person: undefined,
+  async ask() {
+    try {
+      set({ person: (await get<SignedIn>('/api/session')).person })
+    } catch (problem) {
+      if (!(problem instanceof ApiError)) throw problem
+      set({ person: null })
+    }
+  },
+  async signIn(email, password) {
+    set({ person: (await post<SignedIn>('/api/session', { email, password })).person })
+  },
+  async signOut() {
+    await post('/api/session/end').catch(() => undefined)
+    set({ person: null })
+  },
+}))

@@ -1,0 +1,36 @@
+import { Button, Flex, Stack, Textarea } from '@chakra-ui/react'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import type { DefectStepDto } from '@plumb-mark/contract'
+import type { Defect, DefectStepName, PhotoRef } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { dtoResolver } from '../forms/dto-resolver.js'
+import { PhotoPicker } from '../inspection/checks/photo-picker.js'
+import { Field } from '../marks/field.js'
+import { useInspection } from '../store/inspection.js'
+
+/** Takes a step with a note and, where it helps, a photo. */
+export function StepForm({ defect, step, verb, onDone }: { defect: Defect; step: DefectStepName; verb: string; onDone: () => void }) {
+  const append = useInspection((state) => state.append)
+  const person = useSession((session) => session.person)!
+  const [photos, setPhotos] = useState<PhotoRef[]>([])
+  const { register, handleSubmit, formState } = useForm<DefectStepDto>({ resolver: dtoResolver(({ DefectStepDto: of }) => of), defaultValues: { defectId: defect.id, step, note: '' } })
+  const take = handleSubmit(({ note }) => {
+    append(person, { kind: 'defect-step', body: { defectId: defect.id, step, note, ...(photos.length > 0 && { photos }) } })
+    onDone()
+  })
+  return (
+    <Stack as="form" gap="10px" onSubmit={(event) => void take(event)} maxW="560px">
+      <Field label="What was done?" problem={formState.errors.note?.message}>
+        {(ids) => <Textarea {...ids} {...register('note')} rows={2} autoFocus />}
+      </Field>
+      <Flex gap="10px" wrap="wrap" align="center">
+        <PhotoPicker photos={photos} onChange={setPhotos} />
+        <Button type="submit">{verb}</Button>
+        <Button variant="plain" onClick={onDone}>
+          Cancel
+        </Button>
+      </Flex>
+    </Stack>
+  )
+}

@@ -1,0 +1,60 @@
+import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
+import { LogOut, Moon, Sun } from 'lucide-react'
+import type { ReactNode } from 'react'
+import { Link, NavLink } from 'react-router'
+import { useSession } from '../account/session.js'
+import { useColourMode } from '../look/colour-mode.js'
+import { PlumbBob } from '../marks/plumb-bob.js'
+
+const Tab = chakra(NavLink, {
+  base: { minH: '44px', px: '14px', display: 'inline-flex', alignItems: 'center', color: 'faint', fontWeight: 600, borderBottom: '3px solid transparent', whiteSpace: 'nowrap', '&.active': { color: 'ink', borderColor: 'chalk' } },
+})
+
+/** The bar at the top of every screen: where we are, where else to go, who is here. */
+export function Frame({ title, tabs = [], status, children }: { title?: string; tabs?: { to: string; label: string }[]; status?: ReactNode; children: ReactNode }) {
+  const { person, signOut } = useSession()
+  const { mode, turn } = useColourMode()
+  return (
+    <Flex direction="column" minH="100dvh">
+      <chakra.header borderBottom="1px solid" borderColor="hair" bg="panel" px={{ base: '10px', md: '18px' }}>
+        <Flex align="center" gap={{ base: '8px', md: '18px' }} minH="52px" wrap="wrap">
+          <chakra.div asChild display="inline-flex" alignItems="center" gap="8px" minH="44px" minW="44px">
+            <Link to="/jobs" aria-label="Plumb Mark, all jobs">
+              <PlumbBob />
+              <Text as="span" fontFamily="heading" fontWeight={600} fontSize="20px" hideBelow="md">
+                Plumb Mark
+              </Text>
+            </Link>
+          </chakra.div>
+          {title && (
+            <Text as="h1" fontWeight={600} fontSize={{ base: '15px', md: '16px' }} flex={{ base: '1 1 0', lg: '0 1 auto' }} minW={0} truncate>
+              {title}
+            </Text>
+          )}
+          <chakra.nav display="flex" gap="2px" order={{ base: 3, lg: 0 }} w={{ base: '100%', lg: 'auto' }} overflowX="auto" aria-label="Views of this job">
+            {tabs.map(({ to, label }) => (
+              <Tab key={to} to={to}>
+                {label}
+              </Tab>
+            ))}
+          </chakra.nav>
+          <HStack ml="auto" gap="4px">
+            {status}
+            <Text fontSize="13px" color="faint" hideBelow="lg">
+              {person?.name}, {person?.role}
+            </Text>
+            <Button variant="plain" px="0" minW="44px" onClick={turn} aria-label={mode === 'light' ? 'Dark, for plant rooms' : 'Light, for glare'}>
+              {mode === 'light' ? <Moon size={19} /> : <Sun size={19} />}
+            </Button>
+            <Button variant="plain" px="0" minW="44px" onClick={() => void signOut()} aria-label="Sign out">
+              <LogOut size={19} />
+            </Button>
+          </HStack>
+        </Flex>
+      </chakra.header>
+      <Box as="main" flex="1" minH={0}>
+        {children}
+      </Box>
+    </Flex>
+  )
+}

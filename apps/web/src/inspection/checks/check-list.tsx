@@ -1,0 +1,102 @@
+import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useMemo, useState } from 'react'
+import { STAGE_CAUTIONS, STAGE_TITLES, type JudgedCheck, type Stage } from '@plumb-mark/core'
+import { VerdictMark } from '../../marks/verdict-mark.js'
+import { useInspection } from '../../store/inspection.js'
+import { useFocus } from '../focus.js'
+import { OpenCheck } from './open-check.js'
+
+const isLeft = ({ outcome }: JudgedCheck) => outcome.verdict !== 'conforms' && outcome.verdict !== 'not-applicable'
+
+/** The checks of a stage, one row each; the row in focus opens. */
+export function CheckList({ stage }: { stage: Stage }) {
+  const all = useInspection(({ inspection }) => inspection?.checks)
+  const { checkId, openCheck } = useFocus()
+  const [onlyLeft, setOnlyLeft] = useState(false)
+  const here = useMemo(() => (all ?? []).filter(({ check }) => check.stage === stage), [all, stage])
+  const shown = here.filter((judged) => !onlyLeft || isLeft(judged) || judged.check.id === checkId)
+  useArrows(shown, checkId, openCheck)
+  return (
+    <Box pb="40px">
+      <Box px="18px" pt="14px" pb="10px" position={{ lg: 'sticky' }} top="0" bg="paper" zIndex={2} borderBottom="1px solid" borderColor="hair">
+        <Flex align="center" justify="space-between" gap="8px">
+          <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
+            {STAGE_TITLES[stage]}
+          </Text>
+          <Button variant="plain" aria-pressed={onlyLeft} onClick={() => setOnlyLeft(!onlyLeft)}>
+            {onlyLeft ? `Show all ${here.length}` : `Only what is left (${here.filter(isLeft).length})`}
+          </Button>
+        </Flex>
+        {STAGE_CAUTIONS[stage] && (
+          <Text fontSize="13px" color="faint" lineHeight={1.3}>
+            {STAGE_CAUTIONS[stage]}
+          </Text>
+        )}
+      </Box>
+      {shown.length === 0 && <Text p="18px">Nothing is left in this stage.</Text>}
+      <chakra.ul listStyleType="none">
+        {shown.map((judged, i) => (
+          <li key={judged.check.id}>
+            {judged.check.unit.id !== shown[i - 1]?.check.unit.id && <UnitHeading judged={judged} />}
+            {judged.check.id === checkId ? <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, judged.check.id))} /> : <Row judged={judged} onOpen={() => openCheck(judged.check.id)} />}
+          </li>
+        ))}
+      </chakra.ul>
+    </Box>
+  )
+}
+
+/** The next check that still wants something, else the next one. */
+function nextAfter(shown: readonly JudgedCheck[], id: string): string | undefined {
+  const at = shown.findIndex(({ check }) => check.id === id)
+  const rest = shown.slice(at + 1)
+  return (rest.find(({ outcome }) => outcome.verdict === 'not-inspected') ?? rest[0])?.check.id
+}
+
+function UnitHeading({ judged: { check } }: { judged: JudgedCheck }) {
+  return (
+    <HStack px="18px" pt="16px" pb="4px" gap="10px" align="baseline">
+      <Text fontWeight={600}>{check.unit.label}</Text>
+      <Text fontSize="13px" color="faint">
+        {check.sheet.maker} {check.sheet.model}, sheet {check.sheet.revision}
+      </Text>
+    </HStack>
+  )
+}
+
+const RowButton = chakra('button', {
+  base: { w: '100%', textAlign: 'left', display: 'grid', gridTemplateColumns: '1fr auto', columnGap: '10px', alignItems: 'center', minH: '50px', px: '18px', py: '5px', cursor: 'pointer', _hover: { bg: 'panel' } },
+})
+
+function Row({ judged, onOpen }: { judged: JudgedCheck; onOpen: () => void }) {
+  const { check, outcome } = judged
+  return (
+    <RowButton type="button" onClick={onOpen} data-check={check.id}>
+      <Box minW={0}>
+        <Text lineHeight={1.2}>{check.title}</Text>
+        <Text fontSize="13px" color={outcome.verdict === 'does-not-conform' ? 'oxide' : 'faint'} lineHeight={1.25} lineClamp={1}>
+          {'finding' in outcome ? outcome.finding : check.required}
+        </Text>
+      </Box>
+      <VerdictMark verdict={outcome.verdict} />
+    </RowButton>
+  )
+}
+
+/** Arrow keys move from check to check while no field is being typed in. */
+function useArrows(shown: readonly JudgedCheck[], checkId: string | undefined, openCheck: (id: string | undefined) => void): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+      const field = event.target instanceof HTMLSelectElement || event.target instanceof HTMLTextAreaElement
+      if (event.key === 'Escape') return openCheck(undefined)
+      if (step === 0 || field || event.altKey) return
+      event.preventDefault()
+      const at = shown.findIndex(({ check }) => check.id === checkId)
+      const next = shown[Math.min(shown.length - 1, Math.max(0, at + step))]
+      if (next) openCheck(next.check.id)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [shown, checkId, openCheck])
+}

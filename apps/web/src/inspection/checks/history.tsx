@@ -1,0 +1,51 @@
+import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
+import type { Evidence, JudgedCheck } from '@plumb-mark/core'
+import { useSession } from '../../account/session.js'
+import { useInspection } from '../../store/inspection.js'
+import { Photos } from './photo-picker.js'
+
+/** Everything ever read here, latest first; nothing is deleted, a mistyped reading is struck out. */
+export function History({ judged: { history }, writable }: { judged: JudgedCheck; writable: boolean }) {
+  if (history.length === 0) return null
+  return (
+    <Box borderTop="1px solid" borderColor="hair" pt="8px">
+      <Text fontSize="13px" color="faint">
+        Readings so far
+      </Text>
+      <chakra.ul listStyleType="none" aria-label="Readings so far">
+        {[...history].reverse().map((evidence) => (
+          <Row key={evidence.id} evidence={evidence} writable={writable} />
+        ))}
+      </chakra.ul>
+    </Box>
+  )
+}
+
+function Row({ evidence, writable }: { evidence: Evidence; writable: boolean }) {
+  const append = useInspection((state) => state.append)
+  const person = useSession((session) => session.person)
+  const { body, by, at, struck } = evidence
+  const said = evidence.kind === 'reading' ? evidence.body.typed : evidence.body.seen ? 'yes' : 'no'
+  const strike = () => person && append(person, { kind: 'evidence-struck', body: { entryId: evidence.id, reason: 'mistyped' } })
+  return (
+    <chakra.li py="3px">
+      <HStack gap="10px" wrap="wrap">
+        <Text fontFamily="mono" fontSize="15px" textDecoration={struck ? 'line-through' : 'none'}>
+          {said}
+        </Text>
+        <Text fontSize="13px" color="faint" flex="1">
+          {evidence.kind === 'reading' && evidence.body.instrument ? `${evidence.body.instrument.name}, ` : ''}
+          {by.name}, {at.slice(0, 16).replace('T', ' ')}
+          {struck ? `; struck out by ${struck.by.name}: ${struck.reason}` : ''}
+          {body.note ? `; ${body.note}` : ''}
+        </Text>
+        <Photos photos={body.photos} size="40px" />
+        {writable && !struck && (
+          <Button variant="plain" onClick={strike}>
+            Strike out
+          </Button>
+        )}
+      </HStack>
+    </chakra.li>
+  )
+}

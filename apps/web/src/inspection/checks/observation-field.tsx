@@ -1,0 +1,43 @@
+import { Button, HStack, Input, Stack, Text } from '@chakra-ui/react'
+import { useEffect, useRef, useState } from 'react'
+import type { JudgedCheck, PhotoRef } from '@plumb-mark/core'
+import { useSession } from '../../account/session.js'
+import { useInspection } from '../../store/inspection.js'
+import { Field } from '../../marks/field.js'
+import { PhotoPicker } from './photo-picker.js'
+
+/** A question that is answered yes when all is right; Y and N answer it from the keyboard. */
+export function ObservationField({ judged: { check }, onDone }: { judged: JudgedCheck; onDone: () => void }) {
+  const append = useInspection((state) => state.append)
+  const person = useSession((session) => session.person)
+  const [note, setNote] = useState('')
+  const [photos, setPhotos] = useState<PhotoRef[]>([])
+  const yes = useRef<HTMLButtonElement>(null)
+  useEffect(() => yes.current?.focus({ preventScroll: true }), [])
+  if (check.ask.kind !== 'observation') return null
+  const answer = (seen: boolean) => {
+    if (!person) return
+    append(person, { kind: 'observation', body: { point: check.point, seen, ...(note && { note }), ...(photos.length > 0 && { photos }) } })
+    if (seen) onDone()
+  }
+  const byKey = (event: React.KeyboardEvent) => {
+    if (event.target instanceof HTMLInputElement) return
+    if (event.key === 'y') answer(true)
+    if (event.key === 'n') answer(false)
+  }
+  return (
+    <Stack gap="10px" onKeyDown={byKey}>
+      <Text fontSize="17px" lineHeight={1.3}>{check.ask.question}</Text>
+      <HStack gap="10px">
+        <Button ref={yes} minW="110px" h="56px" fontSize="20px" onClick={() => answer(true)}>
+          Yes
+        </Button>
+        <Button minW="110px" h="56px" fontSize="20px" variant="outline" onClick={() => answer(false)}>
+          No
+        </Button>
+      </HStack>
+      <Field label="Note">{(ids) => <Input {...ids} value={note} onChange={(event) => setNote(event.target.value)} />}</Field>
+      <PhotoPicker photos={photos} onChange={setPhotos} />
+    </Stack>
+  )
+}

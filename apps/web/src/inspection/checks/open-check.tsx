@@ -1,0 +1,105 @@
+import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useRef, useState } from 'react'
+import { openDefectFor, sheetName, type JudgedCheck, type Outcome } from '@plumb-mark/core'
+import { useSession } from '../../account/session.js'
+import { VerdictMark, verdictColour } from '../../marks/verdict-mark.js'
+import { useInspection } from '../../store/inspection.js'
+import { History } from './history.js'
+import { ObservationField } from './observation-field.js'
+import { RaiseDefect } from './raise-defect.js'
+import { ReadingField } from './reading-field.js'
+
+/** The check in focus: its field, the verdict the moment a value stands, the working, the clause, the remedy. */
+export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () => void }) {
+  const { check } = judged
+  const [trial, setTrial] = useState<Outcome>()
+  const inspection = useInspection((state) => state.inspection)
+  const role = useSession(({ person }) => person?.role)
+  const top = useRef<HTMLDivElement>(null)
+  useEffect(() => top.current?.scrollIntoView({ block: 'nearest' }), [])
+  const outcome = trial ?? judged.outcome
+  const writable = role === 'inspector' && !inspection?.state.seal
+  const defect = inspection && openDefectFor(judged, inspection.defects, inspection.checks)
+  return (
+    <Box ref={top} scrollMarginTop="112px" bg="panel" borderLeft="5px solid" borderColor={verdictColour(outcome.verdict)} px="14px" py="14px" my="4px" role="region" aria-label={check.title} data-open-check={check.id}>
+      <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap">
+        <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
+          {check.title}
+        </Text>
+        <Text fontFamily="mono" fontSize="14px" color="faint">
+          {check.required}
+        </Text>
+      </Flex>
+      <Stack gap="12px" mt="10px">
+        {writable && check.ask.kind === 'reading' && <ReadingField judged={judged} onTrial={setTrial} onDone={onDone} />}
+        {writable && check.ask.kind === 'observation' && <ObservationField judged={judged} onDone={onDone} />}
+        {check.ask.kind === 'wall' && <Text fontSize="14px" color="faint">Read off the wall: change an offset in the picture, and this follows.</Text>}
+        <Verdict outcome={outcome} trying={trial !== undefined} />
+        {outcome.verdict === 'does-not-conform' && !trial && !defect && writable && <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />}
+        {defect && (
+          <Text fontSize="14px">
+            <b>Defect raised</b> ({defect.severity}, {defect.state}): {defect.remedy}
+          </Text>
+        )}
+        <Why outcome={outcome} />
+        <Text fontSize="13px" color="faint">
+          {sheetName(check.sheet)}, clause {check.requirement.clause}
+        </Text>
+        <History judged={judged} writable={writable} />
+      </Stack>
+    </Box>
+  )
+}
+
+function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
+  return (
+    <Box aria-live="polite">
+      <VerdictMark verdict={outcome.verdict} large />
+      {'finding' in outcome && (
+        <Text fontSize="16px" mt="2px">
+          {outcome.finding}
+        </Text>
+      )}
+      {outcome.verdict === 'not-proven' && (
+        <Text color="brass" mt="2px">
+          {outcome.wanting}
+        </Text>
+      )}
+      {trying && outcome.verdict === 'does-not-conform' && <Text mt="4px">{outcome.defect.remedy}</Text>}
+    </Box>
+  )
+}
+
+const Lines = chakra('ul', { base: { listStyleType: 'none', fontFamily: 'mono', fontSize: '13px', lineHeight: 1.5, color: 'ink', overflowWrap: 'anywhere' } })
+
+/** The arithmetic, the likely causes, the notes. */
+function Why({ outcome }: { outcome: Outcome }) {
+  if (!('working' in outcome)) return null
+  const causes = outcome.verdict === 'conforms' ? [] : outcome.causes
+  return (
+    <Stack gap="8px">
+      {causes.length > 0 && (
+        <Box>
+          <Text fontSize="13px" color="faint">
+            Most likely first
+          </Text>
+          <chakra.ol pl="20px" listStyleType="decimal" fontSize="14px" lineHeight={1.4}>
+            {causes.map((cause) => (
+              <li key={cause}>{cause}</li>
+            ))}
+          </chakra.ol>
+        </Box>
+      )}
+      <Lines aria-label="Working">
+        {outcome.working.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </Lines>
+      {outcome.notes.map((note) => (
+        <Text key={note} fontSize="13px" color="faint">
+          {note}
+        </Text>
+      ))}
+    </Stack>
+  )
+}

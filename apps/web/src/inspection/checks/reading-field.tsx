@@ -1,0 +1,101 @@
+import { Button, Flex, HStack, Input, Stack } from '@chakra-ui/react'
+import { useEffect, useMemo, useState } from 'react'
+import { judgeTyped, outOfCalibration, parseQuantity, type Condition, type Instrument, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
+import { useSession } from '../../account/session.js'
+import { Field } from '../../marks/field.js'
+import { Select } from '../../marks/select.js'
+import { choiceOf, useHabits } from '../../store/habits.js'
+import { useInspection } from '../../store/inspection.js'
+import { PhotoPicker } from './photo-picker.js'
+
+const CONDITION_FIELDS = {
+  cellTemperature: { label: 'Cell temperature', dimension: 'temperature', placeholder: '31 °C' },
+  irradiance: { label: 'Light', dimension: 'irradiance', placeholder: '640 W/m²' },
+} as const satisfies Record<Condition, object>
+
+/** The big field: any unit, the verdict at every keystroke, Enter keeps it and goes on. */
+export function ReadingField({ judged: { check }, onTrial, onDone }: { judged: JudgedCheck; onTrial: (outcome: Outcome | undefined) => void; onDone: () => void }) {
+  if (check.ask.kind !== 'reading') throw new Error('a reading field is for readings')
+  const { dimension, unit } = check.ask
+  const { append, instruments, inspection } = useInspection()
+  const person = useSession((session) => session.person)
+  const habits = useHabits()
+  const [typed, setTyped] = useState('')
+  const [photos, setPhotos] = useState<PhotoRef[]>([])
+  const { fitting, offered } = choiceOf(instruments, dimension, habits.instruments[dimension])
+  const conditions = useConditions(check.ask.conditions)
+  const typing = typed.trim() !== ''
+  const trial = useMemo(() => (typing && inspection ? judgeTyped(check, typed, { instrument: offered, conditions: conditions.values }, inspection.world) : undefined), [typing, typed, check, inspection, offered, conditions.values])
+  useEffect(() => onTrial(trial?.ok ? trial.outcome : undefined), [trial, onTrial])
+  useEffect(() => () => onTrial(undefined), [onTrial])
+
+  const keep = () => {
+    if (!trial?.ok || !person) return
+    const { value, unit: typedUnit, relation } = trial.reading
+    append(person, {
+      kind: 'reading',
+      body: { point: check.point, typed: trial.reading.typed, value, unit: typedUnit, relation, ...(offered && { instrument: offered }), ...(check.ask.kind === 'reading' && check.ask.conditions.length > 0 && { conditions: conditions.values }), ...(photos.length > 0 && { photos }) },
+    })
+    setTyped('')
+    setPhotos([])
+    if (trial.outcome.verdict === 'conforms') onDone()
+  }
+  return (
+    <Stack as="form" gap="10px" onSubmit={(event) => (event.preventDefault(), keep())}>
+      <Flex gap="8px" align="flex-end">
+        <Stack flex="1">
+          <Field label={`Reading${unit ? `, ${unit} unless you type another unit` : ''}`} problem={trial && !trial.ok ? trial.problem.message : undefined}>
+            {(ids) => <Input {...ids} value={typed} onChange={(event) => setTyped(event.target.value)} autoFocus autoComplete="off" inputMode="text" h="60px" fontSize="30px" fontFamily="mono" px="14px" placeholder={unit} />}
+          </Field>
+        </Stack>
+        <Button type="submit" h="60px" disabled={!trial?.ok}>
+          Keep
+        </Button>
+      </Flex>
+      <Field label="Instrument" problem={offered && outOfCalibration(offered, new Date().toISOString()) ? `Its calibration ended ${offered.calibratedUntil}` : undefined}>
+        {(ids) => (
+          <Select {...ids} value={offered?.id ?? ''} onChange={(event) => habits.useInstrument(dimension, event.target.value)}>
+            <option value="">choose: without it nothing is proven</option>
+            {fitting.map((instrument) => (
+              <option key={instrument.id} value={instrument.id}>
+                {accuracyOf(instrument, dimension)}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      {check.ask.conditions.length > 0 && (
+        <HStack gap="10px" align="flex-start">
+          {check.ask.conditions.map((condition) => (
+            <Field key={condition} label={CONDITION_FIELDS[condition].label} problem={conditions.problems[condition]}>
+              {(ids) => <Input {...ids} value={habits.conditions[condition] ?? ''} placeholder={CONDITION_FIELDS[condition].placeholder} onChange={(event) => habits.note(condition, event.target.value)} />}
+            </Field>
+          ))}
+        </HStack>
+      )}
+      <PhotoPicker photos={photos} onChange={setPhotos} />
+    </Stack>
+  )
+}
+
+function accuracyOf({ name, accuracy }: Instrument, dimension: string): string {
+  const { percent, plus } = accuracy.find((one) => one.dimension === dimension)!
+  return `${name} (±${[percent > 0 ? `${percent} %` : '', plus > 0 ? `${plus}` : ''].filter(Boolean).join(' + ') || '0'})`
+}
+
+/** Temperature and light as last noted, in canonical units, and what is wrong with them. */
+function useConditions(wanted: readonly Condition[]) {
+  const typed = useHabits((habits) => habits.conditions)
+  return useMemo(() => {
+    const values: Partial<Record<Condition, number>> = {}
+    const problems: Partial<Record<Condition, string>> = {}
+    for (const condition of wanted) {
+      const text = typed[condition]?.trim()
+      if (!text) continue
+      const parsed = parseQuantity(text, CONDITION_FIELDS[condition].dimension)
+      if (parsed.ok) values[condition] = parsed.quantity.value
+      else problems[condition] = parsed.problem.message
+    }
+    return { values, problems }
+  }, [wanted, typed])
+}

@@ -1,0 +1,71 @@
+import { Box, Button, Center, Flex, HStack, Spinner, Text } from '@chakra-ui/react'
+import { CloudOff, CloudUpload, Check } from 'lucide-react'
+import { useEffect } from 'react'
+import { Navigate, Outlet, useLocation, useParams } from 'react-router'
+import { blockers, dangers, isOpen, type Role } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { Frame } from '../frame/frame.js'
+import { useInspection, type Sync } from '../store/inspection.js'
+
+/** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
+export function JobFrame() {
+  const { jobId } = useParams()
+  const { open, inspection, problem, sync, refusal, dismissRefusal } = useInspection()
+  const role = useSession(({ person }) => person?.role)
+  const { pathname } = useLocation()
+  useEffect(() => void (jobId && open(jobId)), [jobId, open])
+  if (role === 'installer' && !pathname.endsWith('/rework')) return <Navigate to={`/jobs/${jobId}/rework`} replace />
+  if (problem) return <Frame><Text role="alert" p="24px" color="oxide">{problem}</Text></Frame>
+  if (!inspection) return <Frame><Center minH="50dvh" role="status" aria-label="Loading the job"><Spinner color="chalk" /></Center></Frame>
+  const header = inspection.state.header
+  return (
+    <Frame title={`${header?.number} · ${header?.title}`} tabs={tabsFor(role, jobId!, inspection.defects.filter(isOpen).length, inspection.state.seal ? 0 : blockers(inspection).length)} status={<SyncMark sync={sync} />}>
+      <DangerBanner />
+      {refusal && (
+        <Flex role="alert" bg="oxideWash" color="oxide" px="18px" py="8px" align="center" gap="12px">
+          <Text flex="1">Not kept: {refusal}</Text>
+          <Button variant="plain" onClick={dismissRefusal}>Understood</Button>
+        </Flex>
+      )}
+      <Outlet />
+    </Frame>
+  )
+}
+
+function tabsFor(role: Role | undefined, jobId: string, open: number, inTheWay: number) {
+  const to = (view: string) => `/jobs/${jobId}/${view}`
+  if (role === 'installer') return [{ to: to('rework'), label: `Rework (${open})` }]
+  return [
+    { to: to('walk'), label: 'Walk' },
+    { to: to('defects'), label: `Defects (${open})` },
+    { to: to('sign-off'), label: inTheWay > 0 ? `Sign-off (${inTheWay} in the way)` : 'Sign-off' },
+  ]
+}
+
+/** A `stop` defect puts its caution above everything until it is closed. */
+function DangerBanner() {
+  const found = useInspection(({ inspection }) => inspection?.defects)
+  const stop = dangers(found ?? [])
+  if (stop.length === 0) return null
+  return (
+    <Box role="alert" bg="oxide" color="panel" px="18px" py="10px">
+      <Text fontWeight={700} fontSize="17px">Danger: do not energise, or isolate. {stop.map(({ title, place }) => `${title}, ${place}`).join('; ')}.</Text>
+      <Text fontSize="14px">Only qualified people open, measure or change live equipment; prove dead before touching.</Text>
+    </Box>
+  )
+}
+
+const SYNC = {
+  kept: { icon: <Check size={16} />, words: 'all kept' },
+  sending: { icon: <CloudUpload size={16} />, words: 'sending' },
+  waiting: { icon: <CloudOff size={16} />, words: 'kept on this device until there is signal' },
+} satisfies Record<Sync, { icon: React.ReactNode; words: string }>
+
+function SyncMark({ sync }: { sync: Sync }) {
+  return (
+    <HStack gap="5px" color={sync === 'waiting' ? 'brass' : 'faint'} fontSize="13px" role="status" data-sync={sync}>
+      {SYNC[sync].icon}
+      <Text hideBelow="md">{SYNC[sync].words}</Text>
+    </HStack>
+  )
+}

@@ -1,0 +1,63 @@
+import { Box, Text, chakra } from '@chakra-ui/react'
+import { NavLink, useParams } from 'react-router'
+import { STAGE_TITLES, worst, type JudgedCheck, type Stage } from '@plumb-mark/core'
+import { PlumbBob } from '../../marks/plumb-bob.js'
+import { VerdictShape } from '../../marks/verdict-mark.js'
+import { useInspection } from '../../store/inspection.js'
+
+const Mark = chakra(NavLink, {
+  base: {
+    position: 'relative', display: 'flex', alignItems: 'center', gap: '10px', minH: '64px', px: { base: '10px', lg: '0' }, flexShrink: 0, color: 'faint',
+    '&.active': { color: 'ink', fontWeight: 600 }, _hover: { color: 'ink' },
+  },
+})
+
+/** The stages as marks on the plumb line; the bob hangs at the one at hand; each mark shows what is left. */
+export function Line({ stages, here }: { stages: readonly Stage[]; here: Stage }) {
+  const checks = useInspection(({ inspection }) => inspection?.checks) ?? []
+  return (
+    <chakra.nav
+      aria-label="Stages of the walk"
+      order={1}
+      position="relative"
+      display="flex"
+      flexDirection={{ base: 'row', lg: 'column' }}
+      overflowX={{ base: 'auto', lg: 'visible' }}
+      pl={{ base: '8px', lg: '16px' }}
+      pt={{ base: 0, lg: '18px' }}
+      borderRight={{ lg: '1px solid' }}
+      borderBottom={{ base: '1px solid', lg: 'none' }}
+      borderColor={{ base: 'hair', lg: 'hair' }}
+      bg="panel"
+    >
+      <Box hideBelow="lg" position="absolute" left="28px" top="0" h={`${18 + stages.indexOf(here) * 64 + 22}px`} w="1.5px" bg="ink" aria-hidden />
+      {stages.map((stage) => (
+        <StageMark key={stage} stage={stage} here={stage === here} checks={checks.filter(({ check }) => check.stage === stage)} />
+      ))}
+    </chakra.nav>
+  )
+}
+
+function StageMark({ stage, here, checks }: { stage: Stage; here: boolean; checks: JudgedCheck[] }) {
+  const { jobId } = useParams()
+  const count = (verdict: string) => checks.filter(({ outcome }) => outcome.verdict === verdict).length
+  const left = [
+    [count('does-not-conform'), 'wrong'],
+    [count('not-proven'), 'not proven'],
+    [count('not-inspected'), 'to do'],
+  ] as const
+  const said = left.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`).join(', ')
+  return (
+    <Mark to={`/jobs/${jobId}/walk/${stage}`} title={said || 'all done'}>
+      <Box w="26px" flexShrink={0} display="flex" justifyContent="center" zIndex={1} bg={here ? 'transparent' : 'panel'}>
+        {here ? <PlumbBob size={34} /> : <VerdictShape verdict={worst(checks.map(({ outcome }) => outcome.verdict))} />}
+      </Box>
+      <Box lineHeight={1.15} py="8px">
+        <Text fontSize="15px">{STAGE_TITLES[stage]}</Text>
+        <Text fontSize="13px" color={count('does-not-conform') > 0 ? 'oxide' : 'faint'} fontWeight={400}>
+          {said || 'all done'}
+        </Text>
+      </Box>
+    </Mark>
+  )
+}

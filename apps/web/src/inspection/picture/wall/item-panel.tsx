@@ -1,0 +1,106 @@
+import { Box, Button, Flex, Grid, HStack, Input, Text } from '@chakra-ui/react'
+import { Trash2, X } from 'lucide-react'
+import { useEffect, useState } from 'react'
+import { formatInches, formatQuantity, parseQuantity, type ObstructionBuilt, type UnitBuilt, type WallBuilt } from '@plumb-mark/core'
+import { useSession } from '../../../account/session.js'
+import { Field } from '../../../marks/field.js'
+import { useInspection } from '../../../store/inspection.js'
+import { useFocus } from '../../focus.js'
+import { useWallSteps, withObstruction, withUnit, type WallChange } from './changes.js'
+
+const FIGURES = [
+  { name: 'x', label: 'From the datum to its left edge' },
+  { name: 'y', label: 'From the floor to its lower edge' },
+  { name: 'w', label: 'Width' },
+  { name: 'h', label: 'Height' },
+] as const
+type Figure = (typeof FIGURES)[number]['name']
+
+/** The measures of the thing at hand: typed in any unit, followed by the wall at every keystroke, kept with Enter. */
+export function ItemPanel({ wall, itemId, writable }: { wall: WallBuilt; itemId: string; writable: boolean }) {
+  const person = useSession((session) => session.person)
+  const kept = useInspection(({ inspection }) => inspection?.state.asBuilt)
+  const chooseItem = useFocus((focus) => focus.chooseItem)
+  const make = useWallSteps((steps) => steps.make)
+  const unit = kept?.units.find(({ id }) => id === itemId)
+  const obstruction = kept?.walls.find(({ id }) => id === wall.id)?.obstructions.find(({ id }) => id === itemId)
+  const place = unit?.place ?? obstruction
+  if (!place || !kept || !person) return null
+  const change = (figure: Figure, value: number, typed: string): WallChange =>
+    unit ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, [figure]: value, typed: { ...unit.place!.typed, [figure]: typed } } } } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, [figure]: value } } }
+  const remove = () => {
+    make(person, unit ? { kind: 'unit-removed', body: { unitId: itemId } } : { kind: 'obstruction-removed', body: { wallId: wall.id, obstructionId: itemId } })
+    chooseItem(undefined)
+  }
+  return (
+    <Box bg="panel" border="1px solid" borderColor="hair" borderRadius="4px" p="12px" role="region" aria-label={`Measures of ${(unit ?? obstruction)!.label}`}>
+      <Flex align="center" gap="8px" mb="4px">
+        <Text fontWeight={600} flex="1">
+          {(unit ?? obstruction)!.label}
+        </Text>
+        {writable && (
+          <Button variant="plain" onClick={remove}>
+            <Trash2 size={17} /> Remove
+          </Button>
+        )}
+        <Button variant="plain" px="0" minW="44px" onClick={() => chooseItem(undefined)} aria-label="Close">
+          <X size={19} />
+        </Button>
+      </Flex>
+      <Grid templateColumns={{ base: '1fr 1fr', xl: '1fr 1fr 1fr 1fr' }} gap="10px">
+        {FIGURES.map(({ name, label }) => (
+          <OffsetField key={name} label={label} value={place[name]} typedBefore={unit?.place?.typed?.[name]} writable={writable} trial={(value) => trial(kept, unit, obstruction, wall.id, name, value)} onKeep={(value, typed) => make(person, change(name, value, typed))} />
+        ))}
+      </Grid>
+    </Box>
+  )
+}
+
+function trial(kept: NonNullable<ReturnType<typeof useInspection.getState>['draft']>, unit: UnitBuilt | undefined, obstruction: ObstructionBuilt | undefined, wallId: string, figure: Figure, value: number) {
+  return unit ? withUnit(kept, { ...unit, place: { ...unit.place!, [figure]: value } }) : withObstruction(kept, wallId, { ...obstruction!, [figure]: value })
+}
+
+interface OffsetProps {
+  label: string
+  value: number
+  typedBefore: string | undefined
+  writable: boolean
+  trial: (value: number) => NonNullable<ReturnType<typeof useInspection.getState>['draft']>
+  onKeep: (value: number, typed: string) => void
+}
+
+function OffsetField({ label, value, typedBefore, writable, trial: tried, onKeep }: OffsetProps) {
+  const tryOut = useInspection((state) => state.tryOut)
+  const shown = typedBefore ?? formatQuantity(value, 'length')
+  const [typed, setTyped] = useState(shown)
+  useEffect(() => setTyped(shown), [shown])
+  const parsed = parseQuantity(typed, 'length')
+  const size = label === 'Width' || label === 'Height'
+  const problem = !parsed.ok ? parsed.problem.message : parsed.quantity.relation !== '=' ? 'a measure without < or > is needed' : size && parsed.quantity.value < 1 ? 'must be greater than zero' : undefined
+  const type = (text: string) => {
+    setTyped(text)
+    const read = parseQuantity(text, 'length')
+    const usable = read.ok && read.quantity.relation === '=' && (!size || read.quantity.value >= 1)
+    tryOut(usable ? tried(read.quantity.value) : undefined)
+  }
+  const keep = () => {
+    if (problem || !parsed.ok) return
+    if (Math.abs(parsed.quantity.value - value) < 1e-9) return tryOut(undefined)
+    onKeep(parsed.quantity.value, parsed.quantity.typed)
+  }
+  return (
+    <Field label={label} problem={problem} hint={parsed.ok && <Both mm={parsed.quantity.value} />}>
+      {(ids) => <Input {...ids} value={typed} readOnly={!writable} fontFamily="mono" autoComplete="off" onChange={(event) => type(event.target.value)} onBlur={keep} onKeyDown={(event) => event.key === 'Enter' && keep()} />}
+    </Field>
+  )
+}
+
+/** Both systems, whichever was typed. */
+function Both({ mm }: { mm: number }) {
+  return (
+    <HStack as="span" gap="8px" fontFamily="mono" fontSize="12px" display="inline-flex">
+      <span>{formatQuantity(mm, 'length')}</span>
+      <span>{formatInches(mm)}</span>
+    </HStack>
+  )
+}

@@ -1,0 +1,41 @@
+import { Box, Button, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useState } from 'react'
+
+const KEYS = [
+  ['↓ ↑', 'next and previous check'],
+  ['Enter', 'keep what is typed; when it conforms, go on'],
+  ['Y  N', 'answer a question'],
+  ['Esc', 'close the open check'],
+  ['Ctrl Z, Ctrl Y', 'undo and redo on the wall'],
+  ['?', 'this list'],
+] as const
+
+/** Our shortcuts, listed under the question mark. */
+export function Shortcuts() {
+  const [shown, setShown] = useState(false)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement
+      if (event.key === '?' && !typing) setShown((before) => !before)
+      if (event.key === 'Escape') setShown(false)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+  if (!shown) return null
+  return (
+    <Box role="dialog" aria-label="Keyboard" position="fixed" right="20px" bottom="20px" bg="ink" color="paper" p="20px" borderRadius="6px" zIndex={20}>
+      <chakra.dl display="grid" gridTemplateColumns="auto 1fr" gap="6px 18px">
+        {KEYS.map(([key, does]) => (
+          <chakra.div key={key} display="contents">
+            <chakra.dt fontFamily="mono">{key}</chakra.dt>
+            <Text as="dd">{does}</Text>
+          </chakra.div>
+        ))}
+      </chakra.dl>
+      <Button mt="12px" onClick={() => setShown(false)} autoFocus>
+        Close
+      </Button>
+    </Box>
+  )
+}

@@ -1,0 +1,38 @@
+import { Box, Grid, Text } from '@chakra-ui/react'
+import { useEffect, useMemo } from 'react'
+import { Navigate, useParams } from 'react-router'
+import { STAGES, type Stage } from '@plumb-mark/core'
+import { useInspection } from '../store/inspection.js'
+import { CheckList } from './checks/check-list.js'
+import { useFocus } from './focus.js'
+import { Line } from './line/line.js'
+import { Picture } from './picture/picture.js'
+import { Shortcuts } from './shortcuts.js'
+
+/** The one workspace: the line, the checks, the picture. */
+export function WalkView() {
+  const { stage, jobId } = useParams()
+  const checks = useInspection(({ inspection }) => inspection?.checks)
+  const stages = useMemo(() => STAGES.filter((one) => checks?.some(({ check }) => check.stage === one)), [checks])
+  const openCheck = useFocus((focus) => focus.openCheck)
+  useEffect(() => () => openCheck(undefined), [stage, openCheck])
+  if (stages.length === 0) return <Text p="24px">No unit with a sheet has been entered yet, so there is nothing to check.</Text>
+  if (!stages.includes(stage as Stage)) return <Navigate to={`/jobs/${jobId}/walk/${stages[0]}`} replace />
+  const here = stage as Stage
+  return (
+    <Grid
+      templateColumns={{ base: '1fr', md: '1fr', lg: '172px minmax(380px, 440px) 1fr' }}
+      templateRows={{ base: 'auto auto auto', lg: '1fr' }}
+      h={{ lg: 'calc(100dvh - 53px)' }}
+    >
+      <Line stages={stages} here={here} />
+      <Box overflowY={{ lg: 'auto' }} borderRight={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }} order={{ base: 3, lg: 2 }}>
+        <CheckList stage={here} />
+      </Box>
+      <Box overflowY={{ lg: 'auto' }} order={{ base: 2, lg: 3 }} bg="sunk" minW={0}>
+        <Picture stage={here} />
+      </Box>
+      <Shortcuts />
+    </Grid>
+  )
+}

@@ -1,0 +1,78 @@
+import { Box, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
+import type { JobSummary } from '@plumb-mark/contract'
+import { SEVERITIES, STAGES, STAGE_TITLES } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { Frame } from '../frame/frame.js'
+import { get } from '../http/api.js'
+
+const Row = chakra(Link, {
+  base: { display: 'block', py: '20px', px: { base: '4px', md: '12px' }, borderBottom: '1px solid', borderColor: 'hair', _hover: { bg: 'panel' } },
+})
+
+/** Every job with what it is waiting for. */
+export function JobsView() {
+  const role = useSession(({ person }) => person?.role)
+  const [jobs, setJobs] = useState<JobSummary[]>()
+  const [problem, setProblem] = useState('')
+  useEffect(() => {
+    get<JobSummary[]>('/api/jobs').then(setJobs, (fault: Error) => setProblem(fault.message))
+  }, [])
+  return (
+    <Frame>
+      <Box maxW="940px" mx="auto" px={{ base: '16px', md: '24px' }} py="28px">
+        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1}>
+          Jobs
+        </Text>
+        {problem && (
+          <Text role="alert" color="oxide" mt="16px">
+            {problem}
+          </Text>
+        )}
+        {jobs?.length === 0 && <Text mt="16px">{role === 'installer' ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.' : 'No jobs yet. Start with the demo data (npm start -- --fresh) to see one.'}</Text>}
+        <Stack gap="0" mt="14px">
+          {jobs?.map((job) => <JobRow key={job.id} job={job} to={`/jobs/${job.id}/${role === 'installer' ? 'rework' : 'walk'}`} />)}
+        </Stack>
+      </Box>
+    </Frame>
+  )
+}
+
+function JobRow({ job, to }: { job: JobSummary; to: string }) {
+  const open = SEVERITIES.filter((severity) => job.open[severity] > 0)
+  const stages = STAGES.filter((stage) => job.left[stage])
+  return (
+    <Row to={to}>
+      <Flex gap="14px" align="baseline" wrap="wrap">
+        <Text fontFamily="mono" fontSize="14px" color="faint">
+          {job.number}
+        </Text>
+        <Text as="h2" fontSize="21px" fontWeight={600} lineHeight={1.2}>
+          {job.title}
+        </Text>
+      </Flex>
+      <Text color="faint" mt="2px">
+        {job.site}
+      </Text>
+      <Text mt="10px" fontSize="17px" maxW="70ch">
+        <Text as="span" color={job.sealed ? 'chalk' : 'brass'} fontWeight={600}>
+          {'Waiting for '}
+        </Text>
+        {job.waitingFor}
+      </Text>
+      <HStack gap="18px" mt="8px" wrap="wrap" fontSize="14px" color="faint">
+        {open.map((severity) => (
+          <Text key={severity} color={severity === 'stop' || severity === 'major' ? 'oxide' : 'faint'} fontWeight={severity === 'stop' ? 700 : 400}>
+            {job.open[severity]} {severity} open
+          </Text>
+        ))}
+        {stages.map((stage) => (
+          <Text key={stage}>
+            {STAGE_TITLES[stage]}: {job.left[stage]} to inspect
+          </Text>
+        ))}
+      </HStack>
+    </Row>
+  )
+}

@@ -1,0 +1,59 @@
+import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
+
+/** Drawn from the craft of setting out: limewashed paper, ink, chalk-line blue, red oxide for danger, brass for the bob and what is unproven. */
+const colours = {
+  paper: ['#f3eee3', '#171916'],
+  panel: ['#fbf8f1', '#20231f'],
+  sunk: ['#e9e2d3', '#101210'],
+  ink: ['#22211d', '#ece7da'],
+  faint: ['#615b4e', '#a9a391'],
+  hair: ['#d5ccb9', '#3a3e37'],
+  chalk: ['#23527d', '#8fbde2'],
+  chalkWash: ['#dde7ef', '#1f2f3c'],
+  oxide: ['#9a3119', '#f0937a'],
+  oxideWash: ['#f4ddd4', '#42241b'],
+  brass: ['#7a5b12', '#dcb65f'],
+  brassWash: ['#f1e6c8', '#393019'],
+} as const
+
+const both = ([light, dark]: readonly [string, string]) => ({ value: { _light: light, _dark: dark } })
+
+const config = defineConfig({
+  preflight: true,
+  globalCss: {
+    'html, body': { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '16px', height: '100%' },
+    '#root': { minHeight: '100%' },
+    '*:focus-visible': { outline: '3px solid', outlineColor: 'chalk', outlineOffset: '2px' },
+    'nav, header': { _print: { display: 'none' } },
+    '*': { _motionReduce: { animation: 'none', transition: 'none' } },
+  },
+  theme: {
+    tokens: {
+      fonts: {
+        body: { value: "'Barlow', system-ui, sans-serif" },
+        heading: { value: "'Barlow Condensed', 'Barlow', system-ui, sans-serif" },
+        mono: { value: "'Spline Sans Mono', ui-monospace, monospace" },
+      },
+    },
+    semanticTokens: { colors: Object.fromEntries(Object.entries(colours).map(([name, pair]) => [name, both(pair)])) },
+    recipes: {
+      button: {
+        base: { minH: '44px', borderRadius: '4px', fontWeight: 600, fontFamily: 'body', fontSize: '15px', px: '16px', _disabled: { opacity: 0.5 } },
+        variants: {
+          variant: {
+            solid: { bg: 'chalk', color: 'panel', _hover: { opacity: 0.9 } },
+            outline: { bg: 'transparent', color: 'ink', border: '1px solid', borderColor: 'faint', _hover: { bg: 'sunk' } },
+            plain: { bg: 'transparent', color: 'chalk', px: '10px', _hover: { bg: 'chalkWash' } },
+          },
+        },
+      },
+      input: {
+        base: { minH: '44px', bg: 'panel', border: '1px solid', borderColor: 'faint', borderRadius: '4px', color: 'ink', px: '12px', fontSize: '16px', _invalid: { borderColor: 'oxide', borderWidth: '2px' }, _placeholder: { color: 'faint' } },
+        variants: { variant: { outline: { bg: 'panel', borderColor: 'faint' } }, size: { md: { height: '44px' } } },
+      },
+      textarea: { base: { bg: 'panel', border: '1px solid', borderColor: 'faint', borderRadius: '4px', p: '10px 12px', fontSize: '16px', minH: '76px' }, variants: { variant: { outline: { bg: 'panel', borderColor: 'faint' } } } },
+    },
+  },
+})
+
+export const system = createSystem(defaultConfig, config)

@@ -1,0 +1,58 @@
+import { Box, Button, Flex, Input, Stack, Text } from '@chakra-ui/react'
+import { useEffect, useRef } from 'react'
+import { useForm } from 'react-hook-form'
+import SignaturePad from 'signature_pad'
+import type { SignedDto } from '@plumb-mark/contract'
+import type { Inspection } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { dtoResolver } from '../forms/dto-resolver.js'
+import { Field } from '../marks/field.js'
+import { useInspection } from '../store/inspection.js'
+
+const STATEMENT = 'I have read this record. What was inspected conforms to the makers’ sheets named in it, save for what it lists as open. I sign within the limits of my licence and the local code.'
+
+/** Licence number and drawn signature; signing seals the head of the chain that was shown. */
+export function SignForm({ inspection }: { inspection: Inspection }) {
+  const append = useInspection((state) => state.append)
+  const person = useSession((session) => session.person)!
+  const head = inspection.state.head?.hash ?? ''
+  const { register, handleSubmit, setValue, formState } = useForm<SignedDto>({ resolver: dtoResolver(({ SignedDto: of }) => of), defaultValues: { licence: '', statement: STATEMENT, drawing: '', sealedHead: head } })
+  useEffect(() => setValue('sealedHead', head), [head, setValue])
+  const sign = handleSubmit((body) => append(person, { kind: 'signed', body: { ...body } }))
+  return (
+    <Stack as="form" gap="14px" maxW="520px" onSubmit={(event) => void sign(event)}>
+      <Text>{STATEMENT}</Text>
+      <Field label="Licence number" problem={formState.errors.licence?.message}>
+        {(ids) => <Input {...ids} {...register('licence')} autoComplete="off" />}
+      </Field>
+      <Field label="Signature" problem={formState.errors.drawing?.message}>
+        {() => <Pad onDrawn={(drawing) => setValue('drawing', drawing)} />}
+      </Field>
+      <Button type="submit">Sign and seal</Button>
+      <Text fontSize="14px" color="faint">
+        After this nothing in the job can be changed through any route.
+      </Text>
+    </Stack>
+  )
+}
+
+function Pad({ onDrawn }: { onDrawn: (png: string) => void }) {
+  const canvas = useRef<HTMLCanvasElement>(null)
+  const pad = useRef<SignaturePad>(undefined)
+  useEffect(() => {
+    const drawn = new SignaturePad(canvas.current!, { penColor: '#1d2a44', backgroundColor: 'rgba(255,255,255,1)' })
+    pad.current = drawn
+    drawn.addEventListener('endStroke', () => onDrawn(drawn.toDataURL('image/png')))
+    return () => drawn.off()
+  }, [onDrawn])
+  return (
+    <Box>
+      <canvas ref={canvas} width={500} height={180} aria-label="Draw the signature here" style={{ width: '100%', background: '#fff', border: '1px solid', touchAction: 'none', borderRadius: 4 }} />
+      <Flex justify="flex-end">
+        <Button variant="plain" onClick={() => (pad.current?.clear(), onDrawn(''))}>
+          Clear
+        </Button>
+      </Flex>
+    </Box>
+  )
+}

@@ -1,0 +1,145 @@
+import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { Suspense, lazy } from 'react'
+import { Link, useParams } from 'react-router'
+import { blockers, fingerprint, isOpen, type Blocker, type BlockerKind, type Inspection } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { useFocus } from '../inspection/focus.js'
+import { useInspection } from '../store/inspection.js'
+
+const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) => ({ default: form })))
+
+const KINDS = {
+  'nothing-to-judge': 'Nothing to judge',
+  'sheet-missing': 'Sheets missing',
+  'defect-open': 'Open stop and major defects',
+  'failed-without-defect': 'Failures that nobody raised',
+  'not-proven': 'Readings that prove nothing',
+  'out-of-calibration': 'Instruments out of calibration',
+  'not-inspected': 'Checks without an answer',
+} satisfies Record<BlockerKind, string>
+
+/** Exactly what stands in the way; when nothing does, the licensed signature; after it, the sealed record. */
+export function SignOffView() {
+  const inspection = useInspection((state) => state.inspection)
+  if (!inspection) return null
+  return (
+    <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
+      {inspection.state.seal ? <Sealed inspection={inspection} /> : <Open inspection={inspection} />}
+      <Downloads />
+    </Box>
+  )
+}
+
+const Heading = chakra('h2', { base: { fontFamily: 'heading', fontWeight: 600, fontSize: '32px', lineHeight: 1.1 } })
+
+function Open({ inspection }: { inspection: Inspection }) {
+  const role = useSession(({ person }) => person?.role)
+  const sync = useInspection((state) => state.sync)
+  const inTheWay = blockers(inspection)
+  const minor = inspection.defects.filter((defect) => isOpen(defect) && (defect.severity === 'minor' || defect.severity === 'note'))
+  if (inTheWay.length > 0) return <InTheWay found={inTheWay} inspection={inspection} />
+  return (
+    <Stack gap="14px">
+      <Heading>Nothing stands in the way</Heading>
+      {minor.length > 0 && <Text>The record will list {minor.length} open minor defects and notes.</Text>}
+      {role !== 'reviewer' ? (
+        <Text>The reviewer can now read the record and sign it.</Text>
+      ) : sync !== 'kept' ? (
+        <Text>Signing waits until everything on this device has been kept.</Text>
+      ) : (
+        <Suspense>
+          <SignForm inspection={inspection} />
+        </Suspense>
+      )}
+    </Stack>
+  )
+}
+
+function InTheWay({ found, inspection }: { found: readonly Blocker[]; inspection: Inspection }) {
+  const kinds = (Object.keys(KINDS) as BlockerKind[]).filter((kind) => found.some((one) => one.kind === kind))
+  return (
+    <>
+      <Heading>
+        {found.length} {found.length === 1 ? 'thing stands' : 'things stand'} in the way of a signature
+      </Heading>
+      {kinds.map((kind) => (
+        <Group key={kind} title={KINDS[kind]} found={found.filter((one) => one.kind === kind)} inspection={inspection} />
+      ))}
+    </>
+  )
+}
+
+const SHOWN = 6
+
+function Group({ title, found, inspection }: { title: string; found: readonly Blocker[]; inspection: Inspection }) {
+  const { jobId } = useParams()
+  const openCheck = useFocus((focus) => focus.openCheck)
+  const stageOf = ({ checkId }: Blocker) => inspection.checks.find(({ check }) => check.id === checkId)?.check.stage
+  const row = (one: Blocker) => (
+    <chakra.li key={`${one.kind}${one.checkId}${one.defectId}`} borderBottom="1px solid" borderColor="hair">
+      <Flex asChild minH="44px" align="center" _hover={{ color: 'chalk' }}>
+        <Link to={stageOf(one) ? `/jobs/${jobId}/walk/${stageOf(one)}` : `/jobs/${jobId}/walk`} onClick={() => setTimeout(() => openCheck(one.checkId))}>
+          {one.text}
+        </Link>
+      </Flex>
+    </chakra.li>
+  )
+  return (
+    <Box mt="20px">
+      <Text as="h3" fontWeight={600} fontSize="18px">
+        {title} ({found.length})
+      </Text>
+      <chakra.ul listStyleType="none">{found.slice(0, SHOWN).map(row)}</chakra.ul>
+      {found.length > SHOWN && (
+        <chakra.details>
+          <chakra.summary minH="44px" cursor="pointer" color="chalk" display="list-item" py="10px">
+            {found.length - SHOWN} more
+          </chakra.summary>
+          <chakra.ul listStyleType="none">{found.slice(SHOWN).map(row)}</chakra.ul>
+        </chakra.details>
+      )}
+    </Box>
+  )
+}
+
+function Sealed({ inspection: { state } }: { inspection: Inspection }) {
+  const { by, at, body } = state.seal!
+  return (
+    <Stack gap="10px">
+      <Heading>Signed and sealed</Heading>
+      <Text fontSize="18px">
+        By {by.name}, licence {body.licence}, on {at.slice(0, 10)}.
+      </Text>
+      <img src={body.drawing} alt={`Signature of ${by.name}`} style={{ maxWidth: '320px', background: '#fff', padding: '8px' }} />
+      <Text>{body.statement}</Text>
+      <Text fontSize="14px" color="faint">
+        Fingerprint of the whole record. Nothing in it can be changed any more; anyone can recompute it from the exported file.
+      </Text>
+      <Text fontFamily="mono" fontSize={{ base: '17px', md: '22px' }} data-testid="fingerprint">
+        {fingerprint(state.head?.hash ?? '')}
+      </Text>
+    </Stack>
+  )
+}
+
+function Downloads() {
+  const { jobId } = useParams()
+  const sync = useInspection((state) => state.sync)
+  return (
+    <Box mt="30px">
+      <HStack gap="10px" wrap="wrap">
+        <Button asChild variant="outline">
+          <a href={`/api/jobs/${jobId}/report.pdf`} download>
+            PDF report
+          </a>
+        </Button>
+        <Button asChild variant="outline">
+          <a href={`/api/jobs/${jobId}/inspection.json`} download>
+            Inspection file
+          </a>
+        </Button>
+      </HStack>
+      {sync !== 'kept' && <Text fontSize="14px" color="brass" mt="6px">Not everything on this device has reached the server: what is downloaded now lacks it.</Text>}
+    </Box>
+  )
+}

@@ -1,0 +1,26 @@
+import { create } from 'zustand'
+import type { Condition, Dimension, Instrument } from '@plumb-mark/core'
+import { measures } from '@plumb-mark/core'
+
+interface Habits {
+  /** The instrument last used, by dimension. */
+  instruments: Partial<Record<Dimension, string>>
+  /** Cell temperature and light last noted. */
+  conditions: Partial<Record<Condition, string>>
+  useInstrument(dimension: Dimension, id: string): void
+  note(condition: Condition, typed: string): void
+}
+
+/** What an inspector would not want to choose twice in one walk. */
+export const useHabits = create<Habits>((set) => ({
+  instruments: {},
+  conditions: {},
+  useInstrument: (dimension, id) => set(({ instruments }) => ({ instruments: { ...instruments, [dimension]: id } })),
+  note: (condition, typed) => set(({ conditions }) => ({ conditions: { ...conditions, [condition]: typed } })),
+}))
+
+/** The instruments that measure a dimension, and the one to offer: the last used, else the only one. */
+export function choiceOf(all: readonly Instrument[], dimension: Dimension, lastUsed: string | undefined): { fitting: Instrument[]; offered: Instrument | undefined } {
+  const fitting = all.filter((instrument) => measures(instrument, dimension))
+  return { fitting, offered: fitting.find(({ id }) => id === lastUsed) ?? (fitting.length === 1 ? fitting[0] : undefined) }
+}

@@ -1,0 +1,53 @@
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { join, relative } from 'node:path'
+
+export const ROOT = join(import.meta.dirname, '..')
+export const at = (...parts) => join(ROOT, ...parts)
+
+/** Runs a program in the project folder; with `quiet`, its words are shown only when it fails. Stops everything when it fails. */
+export function run(command, args, { quiet = false, env = {} } = {}) {
+  const done = spawnSync(command, args, { cwd: ROOT, stdio: quiet ? ['ignore', 'pipe', 'pipe'] : 'inherit', env: { ...process.env, ...env }, maxBuffer: 1 << 28 })
+  if (done.status === 0) return
+  if (quiet) process.stderr.write(`${done.stdout ?? ''}${done.stderr ?? ''}`)
+  console.error(`${command} ${args.join(' ')} failed${done.error ? `: ${done.error.message}` : ''}`)
+  process.exit(done.status ?? 1)
+}
+
+/** Installs the packages when they are missing or another lock file has come. */
+export function install() {
+  const stamp = at('node_modules', '.package-stamp')
+  const wanted = createHash('sha256').update(readFileSync(at('package-lock.json'))).digest('hex')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  console.log('Installing packages (a fresh machine takes a few minutes: the database driver is compiled) …')
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
+  writeFileSync(stamp, wanted)
+}
+
+const SOURCES = ['packages', 'apps', 'tsconfig.base.json', 'package-lock.json']
+const STAMP = at('.build-stamp')
+
+/** Builds everything that runs, when a source is newer than the last build. */
+export function build({ force = false } = {}) {
+  const fresh = fingerprint()
+  const complete = existsSync(at('apps', 'server', 'dist', 'main.js')) && existsSync(at('apps', 'web', 'dist', 'index.html')) && existsSync(at('apps', 'cli', 'dist', 'main.js'))
+  if (!force && complete && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === fresh) return
+  console.log('Building …')
+  run(process.execPath, [at('node_modules', 'typescript', 'bin', 'tsc'), '-b'], { quiet: true })
+  run(process.execPath, [at('node_modules', 'vite', 'bin', 'vite.js'), 'build', 'apps/web', '--logLevel', 'error'], { quiet: true })
+  writeFileSync(STAMP, fresh)
+}
+
+/** Names, sizes and times of all sources: cheap to take, and different after any edit. */
+function fingerprint() {
+  const hash = createHash('sha256')
+  const visit = (path) => {
+    const stats = statSync(path)
+    if (stats.isDirectory()) {
+      for (const name of readdirSync(path).sort()) if (!['node_modules', 'dist'].includes(name)) visit(join(path, name))
+    } else hash.update(`${relative(ROOT, path)} ${stats.size} ${Math.round(stats.mtimeMs)}\n`)
+  }
+  for (const source of SOURCES) visit(at(source))
+  return hash.digest('hex')
+}
