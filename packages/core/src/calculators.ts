@@ -1,8 +1,17 @@
+import { acBranch, acBranchInput } from './ac/ac-branch.js'
+import { conductor, conductorInput } from './ac/conductor.js'
 import { safeVoltage, safeVoltageInput } from './array/safe-voltage.js'
+import { serialMap, serialMapInput } from './array/serial-map.js'
+import { limitResponse, limitResponseInput } from './commissioning/limit-response.js'
 import { reserve, reserveInput } from './commissioning/reserve.js'
+import { settings, settingsInput } from './commissioning/settings.js'
 import { insulation, insulationInput } from './dc/insulation.js'
 import { stringColdLimit, stringColdLimitInput } from './dc/string-cold-limit.js'
 import { stringVoltage, stringVoltageInput } from './dc/string-voltage.js'
+import { protectiveEarth, protectiveEarthInput } from './earthing/protective-earth.js'
+import { ctPhasing, ctPhasingInput } from './meter/ct-phasing.js'
+import { powerBalance, powerBalanceInput } from './meter/power-balance.js'
+import { sequence, sequenceSchema } from './power-up/sequence.js'
 import { BadInput } from './verdict/bad-input.js'
 import { decision, decisionInput } from './verdict/decision.js'
 import type { JsonSchema } from './verdict/shape.js'
@@ -28,8 +37,17 @@ export const CALCULATORS = {
   'string-voltage': { answers: 'What does an open-circuit reading say about a string?', input: stringVoltageInput.schema, compute: stringVoltage },
   'string-cold-limit': { answers: 'Does a string stay within the limit on the coldest morning?', input: stringColdLimitInput.schema, compute: stringColdLimit },
   'safe-voltage': { answers: 'Do the module-level converters of a string all show?', input: safeVoltageInput.schema, compute: safeVoltage },
+  'ac-branch': { answers: 'How many small inverters may share a branch, and how far does the voltage rise?', input: acBranchInput.schema, compute: acBranch },
+  conductor: { answers: 'Is the fitted cable right for every source that can feed it?', input: conductorInput.schema, compute: conductor },
+  'protective-earth': { answers: 'Is the protective conductor large enough and unbroken?', input: protectiveEarthInput.schema, compute: protectiveEarth },
   insulation: { answers: 'Is the insulation of an array good enough for its voltage?', input: insulationInput.schema, compute: insulation },
+  'ct-phasing': { answers: 'Which current transformer sits on which phase, and which way round?', input: ctPhasingInput.schema, compute: ctPhasing },
+  'power-balance': { answers: 'Do the meter and the machines tell one story?', input: powerBalanceInput.schema, compute: powerBalance },
   fixings: { answers: 'Do the fixings hold a unit hung on a wall?', input: fixingsInput.schema, compute: fixings },
+  sequence: { answers: 'Was it done in the right order, with the waits?', input: sequenceSchema, compute: sequence },
+  'serial-map': { answers: 'Do the devices that report stand where they were planned?', input: serialMapInput.schema, compute: serialMap },
+  'limit-response': { answers: 'Does a controlled power come under its limit in time and stay there?', input: limitResponseInput.schema, compute: limitResponse },
+  settings: { answers: 'Are the settings as they must be?', input: settingsInput.schema, compute: settings },
   reserve: { answers: 'How long does the backup reserve last?', input: reserveInput.schema, compute: reserve },
 } as const satisfies Record<string, Calculator>
 export type CalculatorName = keyof typeof CALCULATORS

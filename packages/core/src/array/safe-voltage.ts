@@ -1,7 +1,7 @@
 import { verdictOf, uncertaintyField } from '../verdict/decision.js'
 import { wholeBelow } from '../verdict/compare.js'
 import { plural, volts } from '../verdict/say.js'
-import { count, num, object, type Read } from '../verdict/shape.js'
+import { count, num, object } from '../verdict/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
 export const safeVoltageInput = object({

@@ -20,7 +20,7 @@ export function formatQuantity(value: number, dimension: Dimension, { unit, deci
   const figure = (value - (definition.offset ?? 0)) / definition.factor
   const text = decimals === 'full' ? plain(figure) : rounded(figure, decimals ?? definition.decimals)
   const marked = decimal === 'comma' ? text.replace('.', ',') : text
-  return `${marked.replace('-', '−')}${definition.name === '' ? '' : ` ${definition.name}`}`
+  return `${marked.replace(/^-/, '−')}${definition.name === '' ? '' : ` ${definition.name}`}`
 }
 
 function rounded(figure: number, decimals: number): string {

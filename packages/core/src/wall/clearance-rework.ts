@@ -145,8 +145,10 @@ function restThenFollow(first: Unit, second: Unit, wall: Searchable, bound: numb
   for (const rest of restingPlaces(first, wall.blockedBy(first, pair), wall.room(first), bound - alone.travel)) {
     const limit = (found?.travel ?? bound) - rest.travel
     if (alone.travel >= limit) break
-    const blocked = joined([stays, forbiddenBy(moved(first, rest), second, wall.given.uncertainty)])
-    const follow = nearestFree(second, blocked, wall.room(second), limit)
+    const byFirst = forbiddenBy(moved(first, rest), second, wall.given.uncertainty)
+    // Where the first does not disturb the second's own best place, no later (farther) resting place can do better.
+    if (isFree(alone, byFirst, wall.room(second))) return solution([[first, rest], [second, alone]])
+    const follow = nearestFree(second, joined([stays, byFirst]), wall.room(second), limit)
     if (follow) found = solution([[first, rest], [second, follow]])
   }
   return found

@@ -69,7 +69,7 @@ function circlesMeet(p: Point, rp: number, q: Point, rq: number): Point[] {
  */
 export function nearestFree(present: Point, blocked: Forbidden, room: Room, bound = Infinity): Placed | undefined {
   const lines = linesOf(present, blocked, room)
-  const heights = blocked.rounds.length === 0 ? lines.ys : [...lines.ys, ...arcPoints(blocked, lines).map(({ y }) => y)]
+  const heights = blocked.rounds.length === 0 ? lines.ys : [...new Set([...lines.ys, ...arcPoints(blocked, lines).map(({ y }) => y)])]
   const ordered = heights
     .filter((y) => y >= room.yMin - SLACK && y <= room.yMax + SLACK && Math.abs(y - present.y) < bound)
     .sort((a, b) => Math.abs(a - present.y) - Math.abs(b - present.y))
@@ -85,26 +85,34 @@ export function nearestFree(present: Point, blocked: Forbidden, room: Room, boun
   return best
 }
 
-function nearestX(from: number, y: number, { rects, rounds }: Forbidden, room: Room): number | undefined {
-  const blocked: [number, number][] = []
-  for (const r of rects) if (y > r.y0 + SLACK && y < r.y1 - SLACK && r.x1 - r.x0 > 2 * SLACK) blocked.push([r.x0, r.x1])
-  for (const r of rounds) {
-    const off = Math.max(0, r.y0 - y, y - r.y1)
-    const reach = off < r.radius - SLACK ? bulge(r.radius, off) : 0
-    if (reach > 0) blocked.push([r.x0 - reach, r.x1 + reach])
-  }
-  const right = slide(Math.max(from, room.xMin), blocked, 1)
-  const left = slide(Math.min(from, room.xMax), blocked, -1)
+function nearestX(from: number, y: number, blocked: Forbidden, room: Room): number | undefined {
+  const right = slide(Math.max(from, room.xMin), y, blocked, 1, room.xMax)
+  const left = slide(Math.min(from, room.xMax), y, blocked, -1, room.xMin)
   const fits = (x: number) => x >= room.xMin - SLACK && x <= room.xMax + SLACK
-  const choices = [right, left].filter(fits)
-  return choices.length === 0 ? undefined : choices.reduce((a, b) => (Math.abs(b - from) < Math.abs(a - from) ? b : a))
+  if (!fits(right)) return fits(left) ? left : undefined
+  return fits(left) && Math.abs(left - from) < Math.abs(right - from) ? left : right
 }
 
-/** Slides out of the blocked stretches in one direction until the first free coordinate. */
-function slide(from: number, blocked: [number, number][], direction: 1 | -1): number {
-  const entry = direction === 1 ? 0 : 1
-  const ordered = [...blocked].sort((a, b) => direction * (a[entry] - b[entry]))
+/** Slides out of what is blocked at this height, in one direction, until nothing blocks any more or the room ends. */
+function slide(from: number, y: number, { rects, rounds }: Forbidden, direction: 1 | -1, end: number): number {
   let at = from
-  for (const [low, high] of ordered) if (at > low + SLACK && at < high - SLACK) at = direction === 1 ? high : low
+  for (let stuck = true; stuck && direction * (end - at) >= -SLACK; ) {
+    stuck = false
+    for (const r of rects) {
+      if (y > r.y0 + SLACK && y < r.y1 - SLACK && at > r.x0 + SLACK && at < r.x1 - SLACK) {
+        at = direction === 1 ? r.x1 : r.x0
+        stuck = true
+      }
+    }
+    for (const r of rounds) {
+      const off = Math.max(0, r.y0 - y, y - r.y1)
+      if (off >= r.radius - SLACK) continue
+      const reach = bulge(r.radius, off)
+      if (at > r.x0 - reach + SLACK && at < r.x1 + reach - SLACK) {
+        at = direction === 1 ? r.x1 + reach : r.x0 - reach
+        stuck = true
+      }
+    }
+  }
   return at
 }

@@ -1,0 +1,35 @@
+import tseslint from 'typescript-eslint'
+import hooks from 'eslint-plugin-react-hooks'
+
+/** Which packages may know which: core ← contract ← server, web, cli; devices know none of them. */
+const forbid = (names, why) => ({
+  'no-restricted-imports': ['error', { patterns: [{ group: names, message: why }, { group: ['@plumb-mark/*/*'], message: 'import a package by its name, never by a path inside it' }] }],
+})
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'test-results/**'] },
+  ...tseslint.configs.recommended,
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+        rules: {
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'separate-type-imports', disallowTypeAnnotations: false }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-expressions': 'off',
+      '@typescript-eslint/no-empty-function': 'off',
+      eqeqeq: 'error',
+    },
+  },
+  { files: ['apps/server/**/*.ts', 'packages/contract/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
+  {
+    files: ['packages/core/src/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: {
+      'no-restricted-imports': ['error', { patterns: [{ regex: '^[^.]', message: 'core imports nothing outside itself' }] }],
+      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'performance', 'crypto'], 'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }],
+    },
+  },
+  { files: ['packages/contract/src/**/*.ts'], rules: forbid(['@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'react'], 'contract knows core only') },
+  { files: ['apps/server/src/**/*.ts'], rules: forbid(['@plumb-mark/web', '@plumb-mark/cli', 'react'], 'the server knows contract and core') },
+  { files: ['apps/web/src/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { ...hooks.configs.recommended.rules, 'react-hooks/set-state-in-effect': 'off', 'react-hooks/incompatible-library': 'off', ...forbid(['@plumb-mark/server', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'node:*'], 'the web knows contract and core') } },
+  { files: ['apps/cli/src/**/*.ts'], rules: forbid(['@plumb-mark/server', '@plumb-mark/web', '@nestjs/*', 'typeorm', 'react'], 'the command line knows contract and core') },
+)

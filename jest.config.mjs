@@ -1,0 +1,21 @@
+/** Unit and API tests, straight from the sources: nothing needs to be built first. */
+export default {
+  testMatch: ['<rootDir>/packages/**/*.spec.ts', '<rootDir>/apps/**/*.spec.ts'],
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  moduleNameMapper: {
+    '^@plumb-mark/(core|contract)$': '<rootDir>/packages/$1/src/index.ts',
+    '^@plumb-mark/server$': '<rootDir>/apps/server/src/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
+  modulePathIgnorePatterns: ['/dist/'],
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: { target: 'es2022', parser: { syntax: 'typescript', decorators: true, tsx: true }, transform: { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false, react: { runtime: 'automatic' } } },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+  testTimeout: 30_000,
+}

@@ -1,0 +1,55 @@
+import { BadInput } from '../verdict/bad-input.js'
+import { atLeast, atMost } from '../verdict/compare.js'
+import { amps, fig, volts } from '../verdict/say.js'
+import { judged } from '../verdict/verdict.js'
+import type { ConductorCheck, ConductorResult, IecConductor, Load } from './conductor.js'
+import { IEC_AMBIENT, IEC_AMPACITY, IEC_GROUPING, IEC_SIZES, factorAt } from './conductor-tables.js'
+import { COPPER, REACTANCE } from './copper.js'
+
+export type SchoolJudgement = Omit<ConductorResult, 'designCurrent' | 'verdict' | 'notes'>
+
+/** The IEC-style school: Ib ≤ In ≤ Iz, voltage drop, terminal. */
+export function judgeIec(given: IecConductor, load: Load): SchoolJudgement {
+  const { phases, size, insulation, method, ambient, groupedCircuits, maxDropPercent, terminal } = given
+  const ambientFactor = factorAt(IEC_AMBIENT[insulation], ambient)
+  if (ambientFactor === undefined) throw new BadInput('out-of-range', 'ambient', `is above the table for ${insulation}`)
+  const groupingFactor = factorAt(IEC_GROUPING, groupedCircuits)
+  if (groupingFactor === undefined) throw new BadInput('out-of-range', 'groupedCircuits', 'is above the table')
+  const base = IEC_AMPACITY[insulation][phases === 3 ? 3 : 2][method][IEC_SIZES.indexOf(size)]!
+  const ampacity = base * ambientFactor * groupingFactor
+  const drop = dropOf(given, load.designCurrent)
+  const { device, current } = load
+  const checks: ConductorCheck[] = [
+    ...(device === undefined
+      ? [{ id: 'cable-carries-design' as const, verdict: judged(atMost(current, ampacity)) }]
+      : [
+          { id: 'device-carries-design' as const, verdict: judged(atMost(current, device)) },
+          { id: 'cable-carries-device' as const, verdict: judged(atMost(device, ampacity)) },
+        ]),
+    ...(maxDropPercent === undefined ? [] : [{ id: 'drop' as const, verdict: judged(atMost(drop.percent, maxDropPercent)) }]),
+    ...(terminal === undefined ? [] : [{ id: 'terminal' as const, verdict: judged(atLeast(size, terminal.min ?? 0) && atMost(size, terminal.max ?? Infinity)) }]),
+  ]
+  return {
+    ampacity, ambientFactor, groupingFactor, checks,
+    dropVolts: drop.volts,
+    dropPercent: drop.percent,
+    working: [
+      `${size} mm² ${insulation} ${method}: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (grouping) = ${amps(ampacity)}`,
+      device === undefined ? `${amps(current)} against ${amps(ampacity)}` : `${amps(current)} ≤ device ${amps(device)} ≤ cable ${amps(ampacity)} is wanted`,
+      drop.working,
+    ],
+  }
+}
+
+function dropOf({ phases, voltage, size, length, powerFactor }: IecConductor, current: number) {
+  const cos = phases === 'dc' ? 1 : powerFactor
+  const sin = Math.sqrt(Math.max(0, 1 - cos * cos))
+  const there = phases === 3 ? 1 : 2
+  const base = phases === 3 ? voltage / Math.sqrt(3) : voltage
+  const dropVolts = there * ((COPPER * length * cos) / size + REACTANCE * length * sin) * current
+  return {
+    volts: dropVolts,
+    percent: (100 * dropVolts) / base,
+    working: `drop ${there} × (0.0225 × ${fig(length)} m ÷ ${size} mm² × ${fig(cos)}${sin > 0 ? ` + 0.00008 × ${fig(length)} m × ${fig(sin, 3)}` : ''}) × ${amps(current)} = ${volts(dropVolts)}, ${fig((100 * dropVolts) / base)} % of ${volts(base)}`,
+  }
+}

@@ -1,0 +1,70 @@
+import { BadInput } from '../verdict/bad-input.js'
+import { atLeast, atMost } from '../verdict/compare.js'
+import { amps, fig, volts } from '../verdict/say.js'
+import { judged } from '../verdict/verdict.js'
+import type { ConductorCheck, Load, NecConductor } from './conductor.js'
+import type { SchoolJudgement } from './conductor-iec.js'
+import { NEC_AMBIENT, NEC_AMPACITY, NEC_GROUPING, NEC_RESISTANCE, NEC_SIZES, SMALL_CONDUCTOR_DEVICE, STANDARD_DEVICES, factorAt, type NecSize } from './conductor-tables.js'
+
+const FOOT = 0.3048
+
+/** The NEC-style school: termination, corrected ampacity, device, voltage drop, terminal. */
+export function judgeNec(given: NecConductor, load: Load): SchoolJudgement {
+  const { size, insulationTemp, terminationTemp, ambient, currentCarrying, continuous, maxDropPercent, terminal } = given
+  const ambientFactor = factorAt(NEC_AMBIENT[insulationTemp], ambient)
+  if (ambientFactor === undefined) throw new BadInput('out-of-range', 'ambient', `is above the table for ${insulationTemp} °C insulation`)
+  const groupingFactor = factorAt(NEC_GROUPING, currentCarrying)!
+  const at = NEC_SIZES.indexOf(size)
+  const base = NEC_AMPACITY[insulationTemp][at]!
+  const termination = NEC_AMPACITY[terminationTemp][at]!
+  const ampacity = base * ambientFactor * groupingFactor
+  const required = load.limited ? load.designCurrent : load.current * (continuous ? 1.25 : 1)
+  const drop = dropOf(given, load.designCurrent)
+  const { device } = load
+  const largest = largestDevice(Math.min(ampacity, termination), size)
+  const checks: ConductorCheck[] = [
+    { id: 'termination', verdict: judged(atLeast(termination, required)) },
+    { id: 'corrected', verdict: judged(atLeast(ampacity, load.current)) },
+    ...(device === undefined
+      ? []
+      : [
+          { id: 'device-carries-design' as const, verdict: judged(atLeast(device, required)) },
+          { id: 'cable-carries-device' as const, verdict: judged(atMost(device, largest)) },
+        ]),
+    ...(maxDropPercent === undefined ? [] : [{ id: 'drop' as const, verdict: judged(atMost(drop.percent, maxDropPercent)) }]),
+    ...(terminal === undefined ? [] : [{ id: 'terminal' as const, verdict: judged(inWindow(size, terminal)) }]),
+  ]
+  return {
+    ampacity, ambientFactor, groupingFactor, checks,
+    dropVolts: drop.volts,
+    dropPercent: drop.percent,
+    working: [
+      `required at the terminals: ${amps(required)}${continuous && !load.limited ? ' (continuous: 1.25 times)' : ''}; ${size} AWG at ${terminationTemp} °C carries ${amps(termination)}`,
+      `corrected: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (conductors) = ${amps(ampacity)}, for ${amps(load.current)}`,
+      ...(device === undefined ? [] : [`device ${amps(device)}: at least ${amps(required)}, at most ${amps(largest)}`]),
+      drop.working,
+    ],
+  }
+}
+
+/** The ampacity itself or the next standard rating at or above it; small conductors have a ceiling of their own. */
+function largestDevice(ampacity: number, size: NecSize): number {
+  const next = STANDARD_DEVICES.find((rating) => atLeast(rating, ampacity))
+  return Math.min(Math.max(ampacity, next ?? 0), SMALL_CONDUCTOR_DEVICE[size] ?? Infinity)
+}
+
+function inWindow(size: NecSize, { min, max }: { min?: unknown; max?: unknown }): boolean {
+  const at = NEC_SIZES.indexOf(size)
+  return (min === undefined || at >= NEC_SIZES.indexOf(min as NecSize)) && (max === undefined || at <= NEC_SIZES.indexOf(max as NecSize))
+}
+
+function dropOf({ phases, voltage, size, length }: NecConductor, current: number) {
+  const there = phases === 3 ? Math.sqrt(3) : 2
+  const resistance = (NEC_RESISTANCE[NEC_SIZES.indexOf(size)]! / (1000 * FOOT)) * length
+  const dropVolts = there * resistance * current
+  return {
+    volts: dropVolts,
+    percent: (100 * dropVolts) / voltage,
+    working: `drop ${fig(there, 3)} × ${fig(resistance, 4)} Ω × ${amps(current)} = ${volts(dropVolts)}, ${fig((100 * dropVolts) / voltage)} % of ${volts(voltage)}`,
+  }
+}

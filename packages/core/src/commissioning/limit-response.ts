@@ -1,0 +1,75 @@
+import { BadInput } from '../verdict/bad-input.js'
+import { atMost } from '../verdict/compare.js'
+import { seconds, watts } from '../verdict/say.js'
+import { list, num, object, refine, type Read } from '../verdict/shape.js'
+import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
+
+export const limitResponseInput = refine(
+  object({
+    samples: list(object({ t: num({ unit: 's' }), power: num({ unit: 'W' }) }), { about: 't strictly ascending' }),
+    limit: num({ unit: 'W' }),
+    tolerance: num({ unit: 'W', sign: 'magnitude' }),
+    eventAt: num({ unit: 's' }),
+    settleWithin: num({ unit: 's', sign: 'magnitude' }),
+  }),
+  ({ samples, eventAt }) => {
+    const unordered = samples.findIndex(({ t }, i) => i > 0 && t <= samples[i - 1]!.t)
+    if (unordered >= 0) throw new BadInput('not-ascending', `samples[${unordered}].t`, 'must be later than the sample before it')
+    if (samples.at(-1)!.t < eventAt) throw new BadInput('out-of-range', 'eventAt', 'the record ends before it')
+    if (samples[0]!.t > eventAt) throw new BadInput('out-of-range', 'eventAt', 'the record starts after it')
+  },
+)
+export type LimitResponseInput = Read<typeof limitResponseInput>
+
+export interface LimitResponseResult extends Explained {
+  /** s; null when the last sample is over. */
+  settledAt: number | null
+  secondsToSettle: number | null
+  secondsOver: number
+  /** W */
+  peak: number
+  verdict: JudgedVerdict
+}
+
+/**
+ * Does a controlled power come under its limit in time and stay there? s, W; exactly at limit plus tolerance is not over, and settling
+ * at the last moment allowed is in time. Each sample holds until the next; the one in force at the event counts from the event.
+ * Bad input: times that do not ascend, a record that does not cover the event. Source: step response of a sampled signal.
+ */
+export function limitResponse(input: LimitResponseInput): LimitResponseResult {
+  const given = limitResponseInput.read(input, '')
+  const { samples, limit, tolerance, eventAt, settleWithin } = given
+  const ceiling = limit + tolerance
+  const { settledAt, secondsOver, peak } = trace(samples, ceiling, eventAt)
+  const end = samples.at(-1)!.t
+  const secondsToSettle = settledAt === null ? null : settledAt - eventAt
+  return {
+    settledAt, secondsToSettle, secondsOver, peak,
+    verdict: secondsToSettle !== null ? judged(atMost(secondsToSettle, settleWithin, Math.abs(settledAt!))) : end < eventAt + settleWithin && !atMost(eventAt + settleWithin, end) ? 'not-proven' : 'does-not-conform',
+    working: [
+      `over means above ${watts(limit)} + ${watts(tolerance)} = ${watts(ceiling)}`,
+      `from ${seconds(eventAt)}: ${seconds(secondsOver)} over, peak ${watts(peak)}`,
+      settledAt === null ? `still over at ${seconds(end)}` : `settled at ${seconds(settledAt)}, ${seconds(secondsToSettle!)} after the event, at most ${seconds(settleWithin)}`,
+    ],
+    notes: settledAt === null && end < eventAt + settleWithin ? ['the record is too short: go on recording until it has settled or the time is up'] : [],
+  }
+}
+
+/** One pass over the samples from the one in force at the event. */
+function trace(samples: LimitResponseInput['samples'], ceiling: number, eventAt: number) {
+  const first = samples.findLastIndex(({ t }) => t <= eventAt)
+  let secondsOver = 0
+  let peak = -Infinity
+  let settledAt: number | null = null
+  for (let i = first; i < samples.length; i++) {
+    const { t, power } = samples[i]!
+    const from = Math.max(t, eventAt)
+    peak = Math.max(peak, power)
+    if (atMost(power, ceiling)) settledAt ??= from
+    else {
+      settledAt = null
+      secondsOver += Math.max(0, (samples[i + 1]?.t ?? from) - from)
+    }
+  }
+  return { settledAt, secondsOver, peak }
+}
