@@ -22,7 +22,7 @@ export default tseslint.config(
   { files: ['apps/server/**/*.ts', 'packages/contract/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
   {
     files: ['packages/core/src/**/*.ts'],
-    ignores: ['**/*.spec.ts'],
+    ignores: ['**/*.spec.ts', '**/*.testing.ts'],
     rules: {
       'no-restricted-imports': ['error', { patterns: [{ regex: '^[^.]', message: 'core imports nothing outside itself' }] }],
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'performance', 'crypto'], 'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }],

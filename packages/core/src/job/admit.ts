@@ -2,7 +2,8 @@ import { isOpen } from '../defect/defect.js'
 import { nextState } from '../defect/process.js'
 import { blockers } from '../sign-off/gate.js'
 import type { Inspection } from '../walk/inspect.js'
-import type { EntryKind, NewEntry, Role } from './entry.js'
+import { parseQuantity } from '../quantity/parse.js'
+import type { EntryBodies, EntryKind, NewEntry, Role } from './entry.js'
 
 const MAY_WRITE = {
   'job-opened': ['inspector', 'office'],
@@ -53,8 +54,10 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
     case 'string-built':
       return known(state.asBuilt.units, entry.body.unitId, 'unit')
     case 'reading':
+      if (!readsAsTyped(entry.body, inspection)) return refuse('typed-differs', `“${entry.body.typed}” does not read as the value that was sent`)
+      return known(points(inspection, 'reading'), entry.body.point, 'point')
     case 'observation':
-      return checks.some(({ check }) => check.point === entry.body.point && check.ask.kind === entry.kind) ? OK : refuse('unknown-point', `nothing in this job is ${entry.kind === 'reading' ? 'read' : 'looked at'} at “${entry.body.point}”`)
+      return known(points(inspection, 'observation'), entry.body.point, 'point')
     case 'evidence-struck':
       return [...state.evidence.values()].some((rows) => rows.some(({ id }) => id === entry.body.entryId)) ? OK : refuse('unknown-entry', 'the reading to be struck out is not in this job')
     case 'defect-raised':
@@ -67,6 +70,18 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
     default:
       return OK
   }
+}
+
+const points = ({ checks }: Inspection, kind: 'reading' | 'observation') => checks.filter(({ check }) => check.ask.kind === kind).map(({ check }) => ({ id: check.point }))
+
+/** What was typed must read as the value that goes with it, by one decimal mark or the other: neither can be changed alone. */
+function readsAsTyped({ point, typed, value, relation }: EntryBodies['reading'], { checks }: Inspection): boolean {
+  const ask = checks.find(({ check }) => check.point === point)?.check.ask
+  if (ask?.kind !== 'reading') return true
+  return (['point', 'comma'] as const).some((decimal) => {
+    const parsed = parseQuantity(typed, ask.dimension, { decimal, assume: ask.unit })
+    return parsed.ok && parsed.quantity.relation === relation && Math.abs(parsed.quantity.value - value) <= 1e-9 * Math.max(1, Math.abs(value))
+  })
 }
 
 function known(all: readonly { id: string }[], id: string, what: string): Admission {
