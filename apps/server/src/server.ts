@@ -9,6 +9,7 @@ import helmet from 'helmet'
 import { AppModule } from './app.module.js'
 import { ErrorFilter } from './http/error.filter.js'
 import { sameOrigin } from './http/same-origin.js'
+import { slowGuessing } from './http/slow-guessing.js'
 import { CannotStart, type Settings } from './settings.js'
 
 const LARGEST_BODY = '2mb'
@@ -30,6 +31,7 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
   )
   app.use(cookieParser())
   app.use(sameOrigin)
+  app.use('/api/session', slowGuessing())
   app.useBodyParser('json', { limit: LARGEST_BODY })
   app.useGlobalFilters(new ErrorFilter())
   app.enableShutdownHooks()
@@ -51,8 +53,11 @@ function serveWeb(app: NestExpressApplication, webDir: string): void {
 }
 
 export async function listen(app: NestExpressApplication, { port, host }: Settings): Promise<string> {
+  // What goes wrong here is told in one sentence below; the framework would print its own stack first.
+  app.useLogger(false)
   try {
     await app.listen(port, host)
+    app.useLogger(['error', 'warn'])
   } catch (problem) {
     await app.close()
     const { code } = problem as NodeJS.ErrnoException

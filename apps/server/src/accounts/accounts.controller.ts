@@ -1,5 +1,4 @@
-import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res, UseGuards } from '@nestjs/common'
-import { ThrottlerGuard } from '@nestjs/throttler'
+import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common'
 import type { Response } from 'express'
 import { SignInDto, type SignedIn } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
@@ -16,7 +15,6 @@ export class AccountsController {
   ) {}
 
   @Anyone()
-  @UseGuards(ThrottlerGuard)
   @HttpCode(200)
   @Post('session')
   async signIn(@Body(new DtoPipe(SignInDto)) { email, password }: SignInDto, @Res({ passthrough: true }) response: Response): Promise<SignedIn> {

@@ -1,5 +1,5 @@
 import { isOpen, openDefectFor, type Defect } from '../defect/defect.js'
-import { outOfCalibration } from '../job/instrument.js'
+import { outOfCalibration, type Instrument } from '../job/instrument.js'
 import { inForce } from '../job/fold.js'
 import { listed } from '../verdict/say.js'
 import type { JudgedCheck } from '../walk/check.js'
@@ -35,17 +35,28 @@ function blocks(defect: Defect): boolean {
 }
 
 function blockersOf(judged: JudgedCheck, defects: readonly Defect[], checks: readonly JudgedCheck[]): Blocker[] {
-  const { check, outcome, history } = judged
+  const { check, outcome } = judged
   const about = (kind: BlockerKind, text: string): Blocker => ({ kind, text: `${check.title}, ${check.unit.label}: ${text}`, checkId: check.id })
   const found: Blocker[] = []
   if (outcome.verdict === 'not-inspected') found.push(about('not-inspected', 'not inspected'))
   if (outcome.verdict === 'not-proven') found.push(about('not-proven', outcome.wanting))
   if (outcome.verdict === 'does-not-conform' && !openDefectFor(judged, defects, checks)) found.push(about('failed-without-defect', 'fails, and no defect is raised'))
-  const current = inForce(history)
-  if (current?.kind === 'reading' && current.body.instrument && outOfCalibration(current.body.instrument, current.at)) {
-    found.push(about('out-of-calibration', `${current.body.instrument.name} was out of calibration since ${current.body.instrument.calibratedUntil}`))
-  }
+  const expired = expiredInstrument(judged)
+  if (expired) found.push(about('out-of-calibration', `${expired.name} was out of calibration since ${expired.calibratedUntil}`))
   return found
+}
+
+/** The instrument of the reading in force, when its calibration was over on the day of the reading. */
+export function expiredInstrument({ history }: JudgedCheck): Instrument | undefined {
+  const current = inForce(history)
+  const instrument = current?.kind === 'reading' ? current.body.instrument : undefined
+  return instrument && outOfCalibration(instrument, current!.at) ? instrument : undefined
+}
+
+/** Does this check still want something from somebody? */
+export function isLeft(judged: JudgedCheck): boolean {
+  const { verdict } = judged.outcome
+  return (verdict !== 'conforms' && verdict !== 'not-applicable') || expiredInstrument(judged) !== undefined
 }
 
 /** One line for a list of jobs: what it is waiting for. */

@@ -1,12 +1,10 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
-import { STAGE_CAUTIONS, STAGE_TITLES, type JudgedCheck, type Stage } from '@plumb-mark/core'
+import { STAGE_CAUTIONS, STAGE_TITLES, expiredInstrument, isLeft, type JudgedCheck, type Stage } from '@plumb-mark/core'
 import { VerdictMark } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 import { OpenCheck } from './open-check.js'
-
-const isLeft = ({ outcome }: JudgedCheck) => outcome.verdict !== 'conforms' && outcome.verdict !== 'not-applicable'
 
 /** The checks of a stage, one row each; the row in focus opens. */
 export function CheckList({ stage }: { stage: Stage }) {
@@ -70,12 +68,13 @@ const RowButton = chakra('button', {
 
 function Row({ judged, onOpen }: { judged: JudgedCheck; onOpen: () => void }) {
   const { check, outcome } = judged
+  const expired = expiredInstrument(judged)
   return (
     <RowButton type="button" onClick={onOpen} data-check={check.id}>
       <Box minW={0}>
         <Text lineHeight={1.2}>{check.title}</Text>
-        <Text fontSize="13px" color={outcome.verdict === 'does-not-conform' ? 'oxide' : 'faint'} lineHeight={1.25} lineClamp={1}>
-          {'finding' in outcome ? outcome.finding : check.required}
+        <Text fontSize="13px" color={outcome.verdict === 'does-not-conform' ? 'oxide' : expired ? 'brass' : 'faint'} lineHeight={1.25} lineClamp={1}>
+          {expired ? `${expired.name} was out of calibration` : 'finding' in outcome ? outcome.finding : check.required}
         </Text>
       </Box>
       <VerdictMark verdict={outcome.verdict} />

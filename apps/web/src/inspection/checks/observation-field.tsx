@@ -13,7 +13,7 @@ export function ObservationField({ judged: { check }, onDone }: { judged: Judged
   const [note, setNote] = useState('')
   const [photos, setPhotos] = useState<PhotoRef[]>([])
   const yes = useRef<HTMLButtonElement>(null)
-  useEffect(() => yes.current?.focus({ preventScroll: true }), [])
+  useEffect(() => void yes.current?.focus({ preventScroll: true }), [])
   if (check.ask.kind !== 'observation') return null
   const answer = (seen: boolean) => {
     if (!person) return

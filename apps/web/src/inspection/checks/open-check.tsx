@@ -16,7 +16,7 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
   const inspection = useInspection((state) => state.inspection)
   const role = useSession(({ person }) => person?.role)
   const top = useRef<HTMLDivElement>(null)
-  useEffect(() => top.current?.scrollIntoView({ block: 'nearest' }), [])
+  useEffect(() => void top.current?.scrollIntoView({ block: 'nearest' }), [])
   const outcome = trial ?? judged.outcome
   const writable = role === 'inspector' && !inspection?.state.seal
   const defect = inspection && openDefectFor(judged, inspection.defects, inspection.checks)

@@ -1,0 +1,91 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { v7 as uuid } from 'uuid'
+import type { NestExpressApplication } from '@nestjs/platform-express'
+import type { JobBundle, JobSummary } from '@plumb-mark/contract'
+import type { Entry, EntryBodies, EntryKind, Role } from '@plumb-mark/core'
+import { AccountsService } from '../accounts/accounts.service.js'
+import { DEMO_PASSWORD, loadDemo } from '../demo/load-demo.js'
+import { EntriesService } from '../entries/entries.service.js'
+import { PhotosService } from '../evidence/photos.service.js'
+import { InstrumentsService } from '../instruments/instruments.service.js'
+import { createServer, listen } from '../server.js'
+import { SheetsService } from '../sheets/sheets.service.js'
+
+const SAMPLES = join(process.cwd(), 'samples')
+
+/** The real application on a real port with a real database file and the demo data. */
+export class RunningServer {
+  readonly dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-'))
+  private app!: NestExpressApplication
+  address = ''
+
+  static async start(): Promise<RunningServer> {
+    const server = new RunningServer()
+    await server.open()
+    await loadDemo(SAMPLES, { accounts: server.app.get(AccountsService), sheets: server.app.get(SheetsService), instruments: server.app.get(InstrumentsService), entries: server.app.get(EntriesService), photos: server.app.get(PhotosService) }, { jobs: true })
+    return server
+  }
+
+  private async open(): Promise<void> {
+    const settings = { host: '127.0.0.1', port: 0, dataDir: this.dataDir, secureCookie: false }
+    this.app = await createServer(settings)
+    this.address = await listen(this.app, settings)
+  }
+
+  get<T>(token: new (...args: never[]) => T): T {
+    return this.app.get(token)
+  }
+
+  async stop(): Promise<void> {
+    await this.app.close()
+    rmSync(this.dataDir, { recursive: true, force: true })
+  }
+
+  async signIn(role: Role): Promise<Caller> {
+    const caller = new Caller(this.address, '')
+    const answer = await caller.call('POST', '/api/session', { email: `${role}@plumb.example`, password: DEMO_PASSWORD })
+    return new Caller(this.address, (answer.headers.get('set-cookie') ?? '').split(';')[0]!)
+  }
+}
+
+/** Somebody with a session, or without. */
+export class Caller {
+  constructor(
+    private readonly address: string,
+    readonly cookie: string,
+  ) {}
+
+  call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Response> {
+    const isForm = body instanceof FormData
+    return fetch(`${this.address}${path}`, {
+      method,
+      headers: { cookie: this.cookie, 'x-plumb-mark': '1', ...(body !== undefined && !isForm && { 'content-type': 'application/json' }), ...headers },
+      ...(body !== undefined && { body: isForm ? body : typeof body === 'string' ? body : JSON.stringify(body) }),
+    })
+  }
+
+  async json<T>(method: string, path: string, body?: unknown): Promise<{ status: number; body: T }> {
+    const response = await this.call(method, path, body)
+    return { status: response.status, body: (await response.json()) as T }
+  }
+
+  async firstJob(): Promise<JobSummary> {
+    return (await this.json<JobSummary[]>('GET', '/api/jobs')).body[0]!
+  }
+
+  bundle(jobId: string): Promise<{ status: number; body: JobBundle }> {
+    return this.json<JobBundle>('GET', `/api/jobs/${jobId}`)
+  }
+
+  append(jobId: string, ...entries: object[]): Promise<{ status: number; body: { entries: Entry[]; error?: { code: string; message: string; path?: string } } }> {
+    return this.json('POST', `/api/jobs/${jobId}/entries`, { entries })
+  }
+}
+
+export function entry<K extends EntryKind>(kind: K, body: EntryBodies[K] | object, id = uuid()) {
+  return { id, kind, at: new Date().toISOString(), body }
+}
+
+export const torque = (typed = '2.5 N·m', value = 2.5, point = 'inv-2/dc-torque/pv1-plus') => entry('reading', { point, typed, value, unit: 'N·m', relation: '=' })

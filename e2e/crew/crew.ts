@@ -1,0 +1,71 @@
+import { expect, type Browser, type Locator, type Page } from '@playwright/test'
+
+export type Role = 'inspector' | 'installer' | 'reviewer' | 'office'
+export const HATCHERY = 'Fallowmere Trout Hatchery, pump house'
+
+/** Somebody of the crew with a browser of their own. */
+export class Crew {
+  constructor(
+    readonly page: Page,
+    readonly role: Role,
+  ) {}
+
+  static async signedIn(browser: Browser, role: Role): Promise<Crew> {
+    const page = await (await browser.newContext()).newPage()
+    await page.goto('/')
+    await page.getByLabel('E-mail').fill(`${role}@plumb.example`)
+    await page.getByLabel('Password').fill('plumb-demo')
+    await page.getByRole('button', { name: 'Sign in' }).click()
+    await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+    return new Crew(page, role)
+  }
+
+  async openJob(title = HATCHERY): Promise<void> {
+    await this.page.goto('/jobs')
+    await this.page.getByRole('heading', { name: title }).click()
+    await expect(this.page.getByRole('banner')).toContainText(title)
+  }
+
+  async goTo(stage: string): Promise<void> {
+    await this.page.getByRole('navigation', { name: 'Stages of the walk' }).getByText(stage).click()
+    await expect(this.page.getByRole('heading', { name: stage, level: 2 })).toBeVisible()
+  }
+
+  view(name: RegExp): Promise<void> {
+    return this.page.getByRole('navigation', { name: 'Views of this job' }).getByRole('link', { name }).click()
+  }
+
+  /** Opens one check by its id and returns what opened. */
+  async check(id: string): Promise<Locator> {
+    const open = this.page.locator(`[data-open-check="${id}"]`)
+    if (!(await open.isVisible())) await this.page.locator(`[data-check="${id}"]`).click()
+    await expect(open).toBeVisible()
+    return open
+  }
+
+  /** Types a reading into the open check and keeps it with Enter. */
+  async read(id: string, typed: string, instrument: string): Promise<void> {
+    const open = await this.check(id)
+    await open.getByLabel('Instrument').selectOption({ label: instrument })
+    await open.getByRole('textbox', { name: /^Reading/ }).fill(typed)
+    await open.getByRole('textbox', { name: /^Reading/ }).press('Enter')
+  }
+
+  async verdictOf(id: string): Promise<string | null> {
+    return this.page.locator(`[data-check="${id}"] [data-verdict], [data-open-check="${id}"] [data-verdict]`).first().getAttribute('data-verdict')
+  }
+
+  async allKept(): Promise<void> {
+    await expect(this.page.locator('[data-sync="kept"]')).toBeVisible()
+  }
+
+  /** Draws a signature on the pad, as a pen would. */
+  async sign(): Promise<void> {
+    const pad = await this.page.getByLabel('Draw the signature here').boundingBox()
+    if (!pad) throw new Error('no signature pad')
+    await this.page.mouse.move(pad.x + 40, pad.y + 90)
+    await this.page.mouse.down()
+    for (let i = 1; i <= 12; i++) await this.page.mouse.move(pad.x + 40 + i * 22, pad.y + 90 + 40 * Math.sin(i))
+    await this.page.mouse.up()
+  }
+}
