@@ -15,14 +15,12 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
   process.exit(done.status ?? 1)
 }
 
-/** Installs the packages when they are missing or another lock file has come. */
+/** Installs the packages when they are missing, or when the lock file has changed since they were installed. */
 export function install() {
-  const stamp = at('node_modules', '.package-stamp')
-  const wanted = createHash('sha256').update(readFileSync(at('package-lock.json'))).digest('hex')
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  const [lock, installed] = [at('package-lock.json'), at('node_modules', '.package-lock.json')]
+  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs && existsSync(at('node_modules', 'better-sqlite3', 'build'))) return
   console.log('Installing packages (a fresh machine takes a few minutes: the database driver is compiled) …')
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
-  writeFileSync(stamp, wanted)
 }
 
 const SOURCES = ['packages', 'apps', 'tsconfig.base.json', 'package-lock.json']

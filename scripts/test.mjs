@@ -49,6 +49,7 @@ chromium()
 whole('types', ...node('node_modules/typescript/bin/tsc', '-b'))
 whole('types of the web', ...node('node_modules/typescript/bin/tsc', '-p', 'apps/web', '--noEmit'))
 whole('types of the tests', ...node('node_modules/typescript/bin/tsc', '-p', 'tsconfig.tests.json', '--noEmit'))
+whole('types of the walks', ...node('node_modules/typescript/bin/tsc', '-p', 'e2e', '--noEmit'))
 whole('lint', ...node('node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'))
 
 const jestFile = join(results, 'jest.json')

@@ -1,17 +1,22 @@
 import { acBranch, acBranchInput } from './ac/ac-branch.js'
 import { conductor, conductorInput } from './ac/conductor.js'
+import { railMarks, railMarksInput } from './array/rail-marks.js'
 import { safeVoltage, safeVoltageInput } from './array/safe-voltage.js'
 import { serialMap, serialMapInput } from './array/serial-map.js'
+import { splitStrings, splitStringsInput } from './array/split-strings.js'
 import { limitResponse, limitResponseInput } from './commissioning/limit-response.js'
 import { reserve, reserveInput } from './commissioning/reserve.js'
 import { settings, settingsInput } from './commissioning/settings.js'
 import { insulation, insulationInput } from './dc/insulation.js'
+import { likeStrings, likeStringsInput } from './dc/like-strings.js'
 import { stringColdLimit, stringColdLimitInput } from './dc/string-cold-limit.js'
 import { stringVoltage, stringVoltageInput } from './dc/string-voltage.js'
 import { protectiveEarth, protectiveEarthInput } from './earthing/protective-earth.js'
 import { ctPhasing, ctPhasingInput } from './meter/ct-phasing.js'
 import { powerBalance, powerBalanceInput } from './meter/power-balance.js'
 import { sequence, sequenceSchema } from './power-up/sequence.js'
+import { liftPlan, liftPlanInput } from './prepare/lift-plan.js'
+import { driverTorque, driverTorqueInput } from './terminal/driver-torque.js'
 import { BadInput } from './verdict/bad-input.js'
 import { decision, decisionInput } from './verdict/decision.js'
 import type { JsonSchema } from './verdict/shape.js'
@@ -49,6 +54,11 @@ export const CALCULATORS = {
   'limit-response': { answers: 'Does a controlled power come under its limit in time and stay there?', input: limitResponseInput.schema, compute: limitResponse },
   settings: { answers: 'Are the settings as they must be?', input: settingsInput.schema, compute: settings },
   reserve: { answers: 'How long does the backup reserve last?', input: reserveInput.schema, compute: reserve },
+  'rail-marks': { answers: 'Where do the marks along a rail go?', input: railMarksInput.schema, compute: railMarks },
+  'split-strings': { answers: 'How is an array split into strings?', input: splitStringsInput.schema, compute: splitStrings },
+  'like-strings': { answers: 'Are like strings alike?', input: likeStringsInput.schema, compute: likeStrings },
+  'driver-torque': { answers: 'Can this driver tighten to the window, and does its setting do it?', input: driverTorqueInput.schema, compute: driverTorque },
+  'lift-plan': { answers: 'How many people does each lift take?', input: liftPlanInput.schema, compute: liftPlan },
 } as const satisfies Record<string, Calculator>
 export type CalculatorName = keyof typeof CALCULATORS
 export const CALCULATOR_NAMES = Object.keys(CALCULATORS) as CalculatorName[]

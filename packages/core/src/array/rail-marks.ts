@@ -1,0 +1,41 @@
+import { formatInches } from '../quantity/format.js'
+import { fig } from '../verdict/say.js'
+import { count, num, object, oneOf, optional, type Read } from '../verdict/shape.js'
+import type { Explained } from '../verdict/verdict.js'
+
+export const railMarksInput = object({
+  moduleWidth: num({ unit: 'mm', sign: 'divisor' }),
+  gap: num({ unit: 'mm', sign: 'magnitude', about: 'between modules' }),
+  count: count('modules in the row'),
+  firstOffset: optional(num({ unit: 'mm', sign: 'magnitude', about: 'from the end of the rail to the first module' }), 0),
+  units: optional(oneOf(['metric', 'us'] as const), 'metric'),
+})
+type Given = Read<typeof railMarksInput>
+export type RailMarksInput = Omit<Given, 'firstOffset' | 'units'> & Partial<Pick<Given, 'firstOffset' | 'units'>>
+export interface RailMarksResult extends Explained {
+  /** From the end of the rail to the middle of each module, mm. */
+  marks: number[]
+  /** As they stand on the tape: whole tenths of a millimetre, or inches to the nearest sixteenth. */
+  said: string[]
+  /** From the end of the rail to the far edge of the last module, mm. */
+  length: number
+}
+
+/**
+ * Where do the marks along a rail go? The first half a module width in, then every module width plus gap; mm. Each mark is measured from
+ * the end of the rail, so that rounding does not add up. Source: the makers' usual way of setting out.
+ */
+export function railMarks(input: RailMarksInput): RailMarksResult {
+  const { moduleWidth, gap, count: modules, firstOffset, units } = railMarksInput.read(input, '') as Given
+  const pitch = moduleWidth + gap
+  const first = firstOffset + moduleWidth / 2
+  const marks = Array.from({ length: modules }, (_, i) => first + i * pitch)
+  const say = units === 'us' ? formatInches : (mm: number) => `${fig(mm, 1)} mm`
+  return {
+    marks,
+    said: marks.map(say),
+    length: firstOffset + modules * moduleWidth + (modules - 1) * gap,
+    working: [`first mark ${fig(firstOffset)} + ${fig(moduleWidth)} ÷ 2 = ${fig(first, 1)} mm`, `then every ${fig(moduleWidth)} + ${fig(gap)} = ${fig(pitch, 1)} mm`],
+    notes: ['measure every mark from the same end of the rail: steps from mark to mark add up their errors'],
+  }
+}
