@@ -9,6 +9,7 @@ const JobFrame = lazy(() => import('./inspection/job-frame.js').then(({ JobFrame
 const Walk = lazy(() => import('./inspection/walk-view.js').then(({ WalkView }) => ({ default: WalkView })))
 const Defects = lazy(() => import('./defects/defects-view.js').then(({ DefectsView }) => ({ default: DefectsView })))
 const SignOff = lazy(() => import('./sign-off/sign-off-view.js').then(({ SignOffView }) => ({ default: SignOffView })))
+const Calculators = lazy(() => import('./calculators/calculators-view.js').then(({ CalculatorsView }) => ({ default: CalculatorsView })))
 const Rework = lazy(() => import('./rework/rework-view.js').then(({ ReworkView }) => ({ default: ReworkView })))
 
 const Wait = () => (
@@ -33,6 +34,7 @@ export function App() {
           <Route path="sign-off" element={<SignOff />} />
           <Route path="rework" element={<Rework />} />
         </Route>
+        <Route path="/calculators/:name?" element={<Calculators />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />
       </Routes>
     </Suspense>

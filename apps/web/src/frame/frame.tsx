@@ -31,7 +31,13 @@ export function Frame({ title, tabs = [], status, children }: { title?: string; 
               {title}
             </Text>
           )}
-          <chakra.nav display="flex" gap="2px" order={{ base: 3, lg: 0 }} w={{ base: '100%', lg: 'auto' }} overflowX="auto" aria-label="Views of this job">
+          <chakra.nav display="flex" gap="2px" order={{ base: 3, lg: 0 }} w={{ base: '100%', lg: 'auto' }} overflowX="auto" aria-label={tabs.length > 0 ? 'Views of this job' : 'Views'}>
+            {tabs.length === 0 && (
+              <>
+                <Tab to="/jobs">Jobs</Tab>
+                <Tab to="/calculators">Calculators</Tab>
+              </>
+            )}
             {tabs.map(({ to, label }) => (
               <Tab key={to} to={to}>
                 {label}

@@ -1,5 +1,5 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Length, Matches, Max, Min, ValidateNested } from 'class-validator'
+import { ArrayMaxSize, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Length, Matches, Max, Min, ValidateNested } from 'class-validator'
 import { DECISION_RULES, DEFECT_STEPS, RELATIONS, SEVERITIES, type EntryKind } from '@plumb-mark/core'
 import { ConditionsDto, InstrumentDto, LARGEST_MM, ObstructionDto, PersonDto, PhotoRefDto, PinnedSheetDto, StringModuleDto, WallPlaceDto } from './parts.dto.js'
 
@@ -102,6 +102,13 @@ export class DefectStepDto {
   @IsOptional() @IsArray() @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => PhotoRefDto) photos?: PhotoRefDto[]
 }
 
+export class CalculationKeptDto {
+  @IsString() @Length(1, 60) calculator!: string
+  @IsString() @Length(1, 200) title!: string
+  @IsObject() input!: object
+  @IsOptional() @IsString() @Length(0, 4000) note?: string
+}
+
 export class SignedDto {
   @IsString() @Length(1, 80, { message: 'type the licence number' }) licence!: string
   @IsString() @Length(1, 2000) statement!: string
@@ -124,5 +131,6 @@ export const BODY_CLASSES = {
   'evidence-struck': EvidenceStruckDto,
   'defect-raised': DefectRaisedDto,
   'defect-step': DefectStepDto,
+  'calculation-kept': CalculationKeptDto,
   signed: SignedDto,
 } satisfies Record<EntryKind, new () => object>

@@ -3,7 +3,7 @@ import { amps, listed } from '../verdict/say.js'
 import { count, flag, list, num, object, oneOf, optional, percent, refine, text, variants, type Read, type Shape } from '../verdict/shape.js'
 import { worst, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 import { IEC_SIZES, NEC_SIZES } from './conductor-tables.js'
-import { judgeIec } from './conductor-iec.js'
+import { judgeIec, type SchoolJudgement } from './conductor-iec.js'
 import { judgeNec } from './conductor-nec.js'
 
 const common = {
@@ -94,7 +94,7 @@ export interface Load {
 export function conductor(input: ConductorInput): ConductorResult {
   const given = conductorInput.read(input, '')
   const load = loadOf(given)
-  const judged = given.school === 'iec' ? judgeIec(given as IecConductor, load) : judgeNec(given as NecConductor, load)
+  const judged = judgeSize(given, load)
   const failed = judged.checks.filter(({ verdict }) => verdict !== 'conforms')
   return {
     designCurrent: load.designCurrent,
@@ -106,8 +106,30 @@ export function conductor(input: ConductorInput): ConductorResult {
     checks: judged.checks,
     verdict: worst(judged.checks.map(({ verdict }) => verdict)) as JudgedVerdict,
     working: [...load.working, ...judged.working],
-    notes: [...load.notes, ...(failed.length > 0 ? [`fails at ${listed(failed.map(({ id }) => id))}`] : []), 'the tables are representative; the local code and a licensed person decide'],
+    notes: [...load.notes, ...(failed.length > 0 ? [`fails at ${listed(failed.map(({ id }) => id))}`, ...remedies(given, load)] : []), 'the tables are representative; the local code and a licensed person decide'],
   }
+}
+
+type Given = Read<typeof conductorInput>
+
+function judgeSize(given: Given, load: Load): SchoolJudgement {
+  return given.school === 'iec' ? judgeIec(given as IecConductor, load) : judgeNec(given as NecConductor, load)
+}
+
+const passes = (given: Given, load: Load) => judgeSize(given, load).checks.every(({ verdict }) => verdict === 'conforms')
+
+/** What would help: the next size that passes every check, or the source that was forgotten when device and cable were chosen. */
+function remedies(given: Given, load: Load): string[] {
+  const sizes: readonly (number | string)[] = given.school === 'iec' ? IEC_SIZES : NEC_SIZES
+  const larger = sizes.slice(sizes.indexOf(given.size) + 1).find((size) => passes({ ...given, size } as Given, load))
+  const forgotten = given.sources.length < 2 ? undefined : given.sources.findLast((source) => {
+    const without = { ...given, sources: given.sources.filter((other) => other !== source) }
+    return passes(without, loadOf(without))
+  })
+  return [
+    ...(larger === undefined ? ['no larger size alone passes every check: look at the device, the sources and the terminal'] : [`the next size that passes every check is ${larger} ${given.school === 'iec' ? 'mm²' : 'AWG'}`]),
+    ...(forgotten ? [`without ${forgotten.name} (${amps(forgotten.amps)}) it would pass: was that source left out when device and cable were chosen?`] : []),
+  ]
 }
 
 function loadOf({ sources, downstreamDevice, protectiveDevice, pvSource }: Pick<IecConductor, 'sources' | 'downstreamDevice' | 'protectiveDevice' | 'pvSource'>): Load {

@@ -1,3 +1,5 @@
+import { compute } from '../calculators.js'
+import { BadInput } from '../verdict/bad-input.js'
 import { isOpen } from '../defect/defect.js'
 import { nextState } from '../defect/process.js'
 import { blockers } from '../sign-off/gate.js'
@@ -19,6 +21,7 @@ const MAY_WRITE = {
   'evidence-struck': ['inspector'],
   'defect-raised': ['inspector', 'reviewer'],
   'defect-step': ['inspector', 'installer', 'reviewer'],
+  'calculation-kept': ['inspector', 'office'],
   signed: ['reviewer'],
 } as const satisfies Record<EntryKind, readonly Role[]>
 
@@ -65,6 +68,8 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
       return defects.some((defect) => defect.checkId === entry.body.checkId && isOpen(defect)) ? refuse('already-raised', 'this check has an open defect already') : OK
     case 'defect-step':
       return admitStep(entry, role, inspection)
+    case 'calculation-kept':
+      return admitCalculation(entry.body)
     case 'signed':
       return admitSignature(entry, inspection)
     default:
@@ -86,6 +91,17 @@ function readsAsTyped({ point, typed, value, relation }: EntryBodies['reading'],
 
 function known(all: readonly { id: string }[], id: string, what: string): Admission {
   return all.some((one) => one.id === id) ? OK : refuse(`unknown-${what}`, `no ${what} in this job is called “${id}”`)
+}
+
+/** Only a calculation that can be worked out again is kept. */
+function admitCalculation({ calculator, input }: EntryBodies['calculation-kept']): Admission {
+  try {
+    compute(calculator, input)
+    return OK
+  } catch (problem) {
+    if (problem instanceof BadInput) return refuse('not-computable', problem.message)
+    throw problem
+  }
 }
 
 const STEP_REFUSALS = {

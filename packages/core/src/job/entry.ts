@@ -69,6 +69,7 @@ export interface EntryBodies {
   'evidence-struck': { entryId: string; reason: string }
   'defect-raised': { defectId: string; checkId: string; severity: Severity; title: string; place: string; finding: string; remedy: string; note?: string | undefined; photos?: PhotoRef[] | undefined }
   'defect-step': { defectId: string; step: DefectStepName; note: string; photos?: PhotoRef[] | undefined }
+  'calculation-kept': { calculator: string; title: string; /** As the calculator takes it; the result is worked out again wherever it is shown. */ input: Record<string, unknown>; note?: string | undefined }
   signed: { licence: string; statement: string; /** PNG of the signature, as a data URL. */ drawing: string; sealedHead: string }
 }
 export type EntryKind = keyof EntryBodies

@@ -27,6 +27,7 @@ export interface JobState {
   /** When each wall, or something on it, was last measured. */
   wallMeasured: ReadonlyMap<string, Moment>
   defects: ReadonlyMap<string, RaisedDefect>
+  calculations: readonly EntryOf<'calculation-kept'>[]
   sharedWith: readonly Person[]
   seal: EntryOf<'signed'> | undefined
   head: Pick<Entry, 'seq' | 'hash'> | undefined
@@ -34,7 +35,7 @@ export interface JobState {
 
 /** Folds the entries of one job, in their order, into its state. */
 export function fold(entries: readonly Entry[]): JobState {
-  const draft: Draft = { header: undefined, asBuilt: structuredCopy(NOTHING_BUILT), evidence: new Map(), wallMeasured: new Map(), defects: new Map(), sharedWith: [], seal: undefined, head: undefined }
+  const draft: Draft = { header: undefined, asBuilt: structuredCopy(NOTHING_BUILT), evidence: new Map(), wallMeasured: new Map(), defects: new Map(), calculations: [], sharedWith: [], seal: undefined, head: undefined }
   for (const entry of entries) {
     ;(STEPS[entry.kind] as (draft: Draft, entry: Entry) => void)(draft, entry)
     draft.head = { seq: entry.seq, hash: entry.hash }
@@ -43,10 +44,11 @@ export function fold(entries: readonly Entry[]): JobState {
   return draft
 }
 
-interface Draft extends Omit<JobState, 'evidence' | 'wallMeasured' | 'defects' | 'sharedWith'> {
+interface Draft extends Omit<JobState, 'evidence' | 'wallMeasured' | 'defects' | 'calculations' | 'sharedWith'> {
   evidence: Map<string, Evidence[]>
   wallMeasured: Map<string, Moment>
   defects: Map<string, RaisedDefect>
+  calculations: EntryOf<'calculation-kept'>[]
   sharedWith: Person[]
 }
 
@@ -87,6 +89,7 @@ const STEPS: { [K in EntryKind]: (draft: Draft, entry: EntryOf<K>) => void } = {
     const defect = draft.defects.get(entry.body.defectId)
     if (defect) draft.defects.set(entry.body.defectId, { ...defect, steps: [...defect.steps, entry] })
   },
+  'calculation-kept': (draft, entry) => void draft.calculations.push(entry),
   signed: (draft, entry) => void (draft.seal = entry),
 }
 

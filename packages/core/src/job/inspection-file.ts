@@ -8,7 +8,7 @@ import { fold } from './fold.js'
 
 const ENTRY_KINDS: readonly EntryKind[] = [
   'job-opened', 'shared', 'unit-fitted', 'unit-removed', 'wall-measured', 'obstruction-measured', 'obstruction-removed', 'string-built', 'reading', 'observation',
-  'evidence-struck', 'defect-raised', 'defect-step', 'signed',
+  'evidence-struck', 'defect-raised', 'defect-step', 'calculation-kept', 'signed',
 ]
 
 /** An exported inspection: the entries of one job with the sheets it is judged by. */

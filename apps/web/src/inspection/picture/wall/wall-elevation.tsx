@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import { memo, useEffect, useRef, useState } from 'react'
+import { memo, useEffect, useRef, useState, type ReactNode } from 'react'
 import { fig, type DimensionLine, type DrawnEnvelope, type DrawnItem, type WallDrawing } from '@plumb-mark/core'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 
@@ -7,10 +7,12 @@ interface Props {
   drawing: WallDrawing
   chosen: string | undefined
   onChoose: (id: string) => void
+  /** Drawn over the wall, in its millimetres. */
+  children?: ReactNode
 }
 
 /** The wall from the front. User units are millimetres on the wall; y runs up there and down here. */
-export function WallElevation({ drawing, chosen, onChoose }: Props) {
+export function WallElevation({ drawing, chosen, onChoose, children }: Props) {
   const { x0, y0, x1, y1 } = drawing.bounds
   const svg = useRef<SVGSVGElement>(null)
   const perPixel = useMillimetresPerPixel(svg, x1 - x0, y1 - y0)
@@ -32,6 +34,7 @@ export function WallElevation({ drawing, chosen, onChoose }: Props) {
       {drawing.dimensions.map((line) => (
         <Dimension key={line.id} line={line} quiet={chosen !== undefined && line.unitId !== chosen && line.governing !== chosen && line.verdict === 'conforms'} size={textSize(perPixel)} figures={!crowded || line.verdict !== 'conforms' || line.unitId === chosen} />
       ))}
+      {children}
     </chakra.svg>
   )
 }

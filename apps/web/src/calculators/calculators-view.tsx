@@ -1,0 +1,96 @@
+import { Box, Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
+import { NavLink, Navigate, useParams, useSearchParams } from 'react-router'
+import { CALCULATORS, readDraft, type CalculatorName } from '@plumb-mark/core'
+import { Frame } from '../frame/frame.js'
+import { CATALOGUE, GROUPS } from './catalogue.js'
+import { fromLink, toLink } from './link.js'
+import { Result } from './result.js'
+import { SchemaForm } from './schema-form.js'
+import { UseInJob } from './use-in-job.js'
+import { useResult } from './use-result.js'
+
+/** Each calculator of the core on its own, for a quick answer on site. */
+export function CalculatorsView() {
+  const { name } = useParams()
+  if (!name || !(name in CALCULATORS)) return <Navigate to="/calculators/string-voltage" replace />
+  return (
+    <Frame>
+      <Grid templateColumns={{ base: '1fr', lg: '190px minmax(360px, 1fr) minmax(360px, 1.15fr)' }} minH={{ lg: 'calc(100dvh - 53px)' }}>
+        <List />
+        <Bench key={name} name={name as CalculatorName} />
+      </Grid>
+    </Frame>
+  )
+}
+
+const Entry = chakra(NavLink, { base: { display: 'flex', alignItems: 'center', minH: '36px', px: '14px', fontSize: '14px', lineHeight: 1.15, color: 'faint', whiteSpace: { base: 'nowrap', lg: 'normal' }, '&.active': { color: 'ink', fontWeight: 600, bg: 'chalkWash' }, _hover: { color: 'ink' } } })
+
+function List() {
+  return (
+    <chakra.nav aria-label="Calculators" bg="panel" borderRight={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }} py="10px" display={{ base: 'flex', lg: 'block' }} overflowX="auto">
+      {GROUPS.map(({ title, names }) => (
+        <Box key={title} flexShrink={0} mb={{ lg: '8px' }}>
+          <Text px="14px" fontSize="12px" color="faint" fontWeight={600}>
+            {title}
+          </Text>
+          <Flex direction={{ base: 'row', lg: 'column' }}>
+            {names.map((name) => (
+              <Entry key={name} to={`/calculators/${name}`}>
+                {CATALOGUE[name].title}
+              </Entry>
+            ))}
+          </Flex>
+        </Box>
+      ))}
+    </chakra.nav>
+  )
+}
+
+function Bench({ name }: { name: CalculatorName }) {
+  const [search, setSearch] = useSearchParams()
+  const [draft, setDraft] = useState<Record<string, unknown>>(() => fromLink(search.get('in')) ?? CATALOGUE[name].example)
+  const { input, problems } = readDraft(CALCULATORS[name].input, draft)
+  const { answer, cancel } = useResult(name, input)
+  const refused = answer.state === 'refused' && answer.error.path ? { [answer.error.path]: answer.error.message } : {}
+  const change = (next: unknown) => {
+    setDraft(next as Record<string, unknown>)
+    setSearch({ in: toLink(next) }, { replace: true })
+  }
+  return (
+    <>
+      <Box px={{ base: '14px', lg: '22px' }} py="18px" order={{ base: 3, lg: 2 }} minW={0}>
+        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="30px" lineHeight={1.1}>
+          {CATALOGUE[name].title}
+        </Text>
+        <Text color="faint" mb="12px">
+          {CALCULATORS[name].answers}
+        </Text>
+        <SchemaForm schema={CALCULATORS[name].input} value={draft} path="" label="" problems={{ ...refused, ...problems }} onChange={change} />
+        <Flex gap="8px" mt="16px" wrap="wrap">
+          <Button variant="outline" onClick={() => change(CATALOGUE[name].example)}>
+            Example
+          </Button>
+          <CopyLink draft={draft} />
+        </Flex>
+      </Box>
+      <Box bg="sunk" px={{ base: '14px', lg: '22px' }} py="18px" order={{ base: 2, lg: 3 }} minW={0}>
+        <Result name={name} input={input} answer={answer} onCancel={cancel} />
+        {answer.state === 'done' && <UseInJob name={name} input={input} />}
+      </Box>
+    </>
+  )
+}
+
+function CopyLink({ draft }: { draft: unknown }) {
+  const [copied, setCopied] = useState(false)
+  const copy = async () => {
+    const { origin, pathname } = window.location
+    await navigator.clipboard.writeText(`${origin}${pathname}?in=${toLink(draft)}`).then(() => setCopied(true), () => setCopied(false))
+  }
+  return (
+    <Button variant="outline" onClick={() => void copy()}>
+      {copied ? 'Link copied' : 'Copy a link with these figures'}
+    </Button>
+  )
+}

@@ -1,0 +1,36 @@
+import { Stack, Text, chakra } from '@chakra-ui/react'
+import { fig } from '@plumb-mark/core'
+import type { PictureProps } from './picture.js'
+
+const PARTS = [['grid', 'chalk'], ['solar', 'brass'], ['battery', 'faint']] as const
+
+/** What flows in and out at each moment; the rest is the load. */
+export function Balance({ input }: PictureProps) {
+  const samples = input.samples as Record<'grid' | 'solar' | 'battery', number>[]
+  const largest = Math.max(1, ...samples.flatMap((sample) => PARTS.map(([name]) => Math.abs(sample[name]))))
+  return (
+    <Stack gap="10px">
+      {samples.map((sample, i) => (
+        <div key={i}>
+          <Text fontSize="14px" color="faint">
+            moment {i + 1}: load {fig(sample.grid + sample.solar + sample.battery, 0)} W
+          </Text>
+          <chakra.svg viewBox="0 0 600 74" w="100%" maxW="660px" role="img" aria-label={`Moment ${i + 1}`}>
+            <chakra.line x1={300} x2={300} y1={0} y2={74} stroke="ink" strokeWidth="1.5px" />
+            {PARTS.map(([name, colour], k) => {
+              const width = (Math.abs(sample[name]) / largest) * 200
+              return (
+                <g key={name}>
+                  <chakra.rect x={sample[name] < 0 ? 300 - width : 300} y={4 + k * 24} width={width} height={17} fill={colour} />
+                  <chakra.text x={sample[name] < 0 ? 306 : 294} y={17 + k * 24} fontSize="13px" textAnchor={sample[name] < 0 ? 'start' : 'end'} fill="ink">
+                    {name} {fig(sample[name], 0)} W
+                  </chakra.text>
+                </g>
+              )
+            })}
+          </chakra.svg>
+        </div>
+      ))}
+    </Stack>
+  )
+}

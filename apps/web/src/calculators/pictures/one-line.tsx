@@ -1,0 +1,101 @@
+import { Box, Text, chakra } from '@chakra-ui/react'
+import { fig, type ConductorCheck, type Verdict } from '@plumb-mark/core'
+import { VerdictMark, verdictColour } from '../../marks/verdict-mark.js'
+import type { PictureProps } from './picture.js'
+
+const CHECK_WORDS: Record<ConductorCheck['id'], string> = {
+  'device-carries-design': 'the device carries the design current',
+  'cable-carries-device': 'the cable carries what the device lets through',
+  'cable-carries-design': 'the cable carries the design current',
+  termination: 'the terminal carries it without overheating',
+  corrected: 'the corrected ampacity is enough',
+  drop: 'the voltage drop is small enough',
+  terminal: 'the size fits the terminal',
+}
+
+/** Everything that feeds the conductor, summed where it meets, and what each part can carry. */
+export function OneLine({ input, result }: PictureProps) {
+  const sources = input.sources as { name: string; amps: number }[]
+  const rows = Math.max(sources.length, 2)
+  const middle = (rows * 54) / 2 + 6
+  const colour = verdictColour(result.verdict as Verdict)
+  return (
+    <Box>
+      <chakra.svg viewBox={`0 0 620 ${rows * 54 + 30}`} w="100%" maxW="700px" role="img" aria-label="One-line diagram">
+        {sources.map(({ name, amps }, i) => {
+          const y = 30 + i * 54 + (rows - sources.length) * 27
+          return (
+            <g key={i}>
+              <chakra.rect x={6} y={y - 20} width={140} height={40} rx={4} fill="panel" stroke="ink" strokeWidth="2px" />
+              <chakra.text x={14} y={y - 3} fontSize="14px" fontWeight={600} fill="ink">
+                {name}
+              </chakra.text>
+              <chakra.text x={14} y={y + 14} fontSize="13px" fontFamily="mono" fill="faint">
+                {fig(amps, 1)} A
+              </chakra.text>
+              <chakra.path d={`M146 ${y} H186 L226 ${middle}`} stroke="ink" strokeWidth="2px" fill="none" />
+            </g>
+          )
+        })}
+        <chakra.circle cx={226} cy={middle} r={6} fill="ink" />
+        <chakra.path d={`M226 ${middle} H560`} stroke={colour} strokeWidth="7px" />
+        <chakra.text x={240} y={middle - 14} fontSize="17px" fontFamily="mono" fontWeight={500} fill={colour}>
+          Ib {fig(result.designCurrent, 1)} A
+        </chakra.text>
+        <chakra.text x={240} y={middle + 26} fontSize="13px" fill="ink">
+          {input.size} {input.school === 'iec' ? 'mm²' : 'AWG'}, carries {fig(result.ampacity, 1)} A, drop {fig(result.dropPercent, 2)} %
+        </chakra.text>
+        {input.protectiveDevice !== undefined && (
+          <g>
+            <chakra.rect x={420} y={middle - 13} width={26} height={26} fill="panel" stroke="ink" strokeWidth="2px" />
+            <chakra.path d={`M424 ${middle + 9} L442 ${middle - 9}`} stroke="ink" strokeWidth="2px" />
+            <chakra.text x={433} y={middle - 22} fontSize="13px" fontFamily="mono" textAnchor="middle" fill="ink">
+              {fig(input.protectiveDevice, 1)} A
+            </chakra.text>
+          </g>
+        )}
+        <chakra.rect x={560} y={middle - 22} width={54} height={44} rx={4} fill="panel" stroke="ink" strokeWidth="2px" />
+      </chakra.svg>
+      <chakra.ul listStyleType="none" mt="6px">
+        {(result.checks as ConductorCheck[]).map(({ id, verdict }) => (
+          <chakra.li key={id} display="flex" justifyContent="space-between" gap="10px" py="3px">
+            <Text>{CHECK_WORDS[id]}</Text>
+            <VerdictMark verdict={verdict} />
+          </chakra.li>
+        ))}
+      </chakra.ul>
+    </Box>
+  )
+}
+
+/** The branch from the board to the last unit: the current in every segment. */
+export function Branch({ input, result }: PictureProps) {
+  const units = Math.min(input.units as number, 24)
+  const step = 560 / units
+  return (
+    <chakra.svg viewBox="0 0 620 130" w="100%" maxW="700px" role="img" aria-label={`Branch of ${input.units} units, ${result.allowed} allowed`}>
+      <chakra.rect x={4} y={40} width={40} height={50} fill="panel" stroke="ink" strokeWidth="2px" />
+      <chakra.text x={24} y={106} fontSize="12px" textAnchor="middle" fill="faint">
+        {fig(input.breaker, 0)} A
+      </chakra.text>
+      {Array.from({ length: units }, (_, i) => {
+        const [from, to] = [44 + i * step, 44 + (i + 1) * step]
+        const beyond = i + 1 > result.allowed
+        return (
+          <g key={i}>
+            <chakra.line x1={from} x2={to} y1={65} y2={65} stroke={beyond ? 'oxide' : 'chalk'} strokeWidth={`${2 + (6 * (units - i)) / units}px`} />
+            {step > 44 && (
+              <chakra.text x={(from + to) / 2} y={52} fontSize="12px" fontFamily="mono" textAnchor="middle" fill="ink">
+                {fig(input.unitCurrent * (input.units - i), 1)} A
+              </chakra.text>
+            )}
+            <chakra.rect x={to - 9} y={56} width={18} height={18} fill="panel" stroke={beyond ? 'oxide' : 'ink'} strokeWidth="2px" />
+          </g>
+        )
+      })}
+      <chakra.text x={604} y={100} fontSize="14px" textAnchor="end" fill="ink">
+        {input.units} fitted, {result.allowed} allowed{result.risePercent === undefined ? '' : `; rise ${fig(result.risePercent, 2)} %`}
+      </chakra.text>
+    </chakra.svg>
+  )
+}

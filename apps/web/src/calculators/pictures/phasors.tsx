@@ -1,0 +1,76 @@
+import { Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { fig } from '@plumb-mark/core'
+import type { PictureProps } from './picture.js'
+
+interface Complex {
+  magnitude: number
+  angle: number
+}
+const SIZE = 270
+const COLOURS = ['chalk', 'oxide', 'brass'] as const
+
+/** Voltage and current of each phase: as they should be, and as these readings say that they are. Angles run against the clock. */
+export function Phasors({ input, result }: PictureProps) {
+  const voltages = input.voltages as Complex[]
+  const truth = input.truth as { p: number; q: number }[]
+  const should = voltages.map((voltage, k) => currentOf(truth[k]!, voltage))
+  const { phases, polarity } = result.best as { phases: number[]; polarity: number[] }
+  const found = voltages.map((_, k) => {
+    const { magnitude, angle } = should[phases[k]! - 1]!
+    return { magnitude, angle: angle + (polarity[k] === -1 ? 180 : 0) }
+  })
+  return (
+    <Stack gap="8px">
+      <Flex gap="12px" wrap="wrap">
+        <Diagram title="as they should be" voltages={voltages} currents={should} />
+        <Diagram title={result.status === 'unexplained' ? 'nearest wiring' : 'as they are wired'} voltages={voltages} currents={found} />
+      </Flex>
+      {(result.fix as string[]).map((line) => (
+        <Text key={line} fontSize="20px" fontWeight={600} lineHeight={1.25}>
+          {line}
+        </Text>
+      ))}
+      {result.fix.length === 0 && <Text fontSize="18px">Every transformer sits on its own phase, the right way round.</Text>}
+    </Stack>
+  )
+}
+
+/** I = conj(S / V). */
+function currentOf({ p, q }: { p: number; q: number }, { magnitude, angle }: Complex): Complex {
+  return { magnitude: Math.hypot(p, q) / magnitude, angle: angle - (Math.atan2(q, p) * 180) / Math.PI }
+}
+
+function Diagram({ title, voltages, currents }: { title: string; voltages: Complex[]; currents: Complex[] }) {
+  const largest = Math.max(...currents.map(({ magnitude }) => magnitude), 1e-9)
+  const volt = Math.max(...voltages.map(({ magnitude }) => magnitude))
+  return (
+    <chakra.figure m="0">
+      <chakra.svg viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`} w={{ base: '160px', md: '240px' }} role="img" aria-label={`Phasors ${title}`}>
+        <chakra.circle r={SIZE / 2 - 6} fill="none" stroke="hair" />
+        {voltages.map(({ magnitude, angle }, k) => (
+          <Arrow key={`v${k}`} angle={angle} length={(magnitude / volt) * (SIZE / 2 - 22)} colour={COLOURS[k]!} label={`U${k + 1}`} thin />
+        ))}
+        {currents.map(({ magnitude, angle }, k) => (
+          <Arrow key={`i${k}`} angle={angle} length={24 + (magnitude / largest) * (SIZE / 2 - 70)} colour={COLOURS[k]!} label={`I${k + 1} ${fig(magnitude, 1)} A`} />
+        ))}
+      </chakra.svg>
+      <chakra.figcaption fontSize="14px" color="faint" textAlign="center">
+        {title}
+      </chakra.figcaption>
+    </chakra.figure>
+  )
+}
+
+function Arrow({ angle, length, colour, label, thin = false }: { angle: number; length: number; colour: string; label: string; thin?: boolean }) {
+  const turn = (angle * Math.PI) / 180
+  const [x, y] = [length * Math.cos(turn), -length * Math.sin(turn)]
+  const head = (by: number) => `${x - 11 * Math.cos(turn + by)} ${y + 11 * Math.sin(turn + by)}`
+  return (
+    <chakra.g stroke={colour} fill="none" opacity={thin ? 0.65 : 1}>
+      <chakra.path d={`M0 0 L${x} ${y} M${head(0.4)} L${x} ${y} L${head(-0.4)}`} strokeWidth={thin ? '1.5px' : '4px'} strokeDasharray={thin ? '5 4' : undefined} />
+      <chakra.text x={x * 1.04 + (thin ? 0 : 6)} y={y * 1.04 - 4} fontSize="13px" stroke="none" fill={colour} textAnchor={x < -20 ? 'end' : 'start'}>
+        {label}
+      </chakra.text>
+    </chakra.g>
+  )
+}

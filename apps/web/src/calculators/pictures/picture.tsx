@@ -1,0 +1,55 @@
+import { Suspense, lazy, type ComponentType } from 'react'
+import type { CalculatorName } from '@plumb-mark/core'
+import { Balance } from './balance.js'
+import { Branch, OneLine } from './one-line.js'
+import { GaugePicture } from './gauge.js'
+import { Lifts, Pairs, Rail, Split } from './lists.js'
+import { Phasors } from './phasors.js'
+import { OrderOrTimeline } from './order.js'
+import { LikeStrings, StringStories } from './strings.js'
+import { ReworkPicture, WallPicture } from './wall.js'
+
+const LimitTrace = lazy(() => import('./limit-trace.js').then(({ LimitTrace: trace }) => ({ default: trace })))
+
+export interface PictureProps {
+  // The input has just been accepted by the calculator, and the result is its own: each picture knows their shapes.
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  input: any
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  result: any
+}
+
+const PICTURES = {
+  decision: GaugePicture('decision'),
+  'driver-torque': GaugePicture('driver-torque'),
+  insulation: GaugePicture('insulation'),
+  'safe-voltage': GaugePicture('safe-voltage'),
+  'string-cold-limit': GaugePicture('string-cold-limit'),
+  'protective-earth': GaugePicture('protective-earth'),
+  fixings: GaugePicture('fixings'),
+  reserve: GaugePicture('reserve'),
+  clearance: WallPicture,
+  'clearance-rework': ReworkPicture,
+  'string-voltage': StringStories,
+  'like-strings': LikeStrings,
+  conductor: OneLine,
+  'ac-branch': Branch,
+  'ct-phasing': Phasors,
+  'power-balance': Balance,
+  sequence: OrderOrTimeline,
+  'serial-map': Pairs('serial-map'),
+  settings: Pairs('settings'),
+  'split-strings': Split,
+  'rail-marks': Rail,
+  'lift-plan': Lifts,
+  'limit-response': LimitTrace,
+} satisfies Record<CalculatorName, ComponentType<PictureProps>>
+
+export function Picture({ name, ...props }: PictureProps & { name: CalculatorName }) {
+  const Shown = PICTURES[name]
+  return (
+    <Suspense>
+      <Shown {...props} />
+    </Suspense>
+  )
+}

@@ -1,0 +1,79 @@
+import { Box, Button, Stack, Text, chakra } from '@chakra-ui/react'
+import { fig, type CalculatorName, type Verdict } from '@plumb-mark/core'
+import { VerdictMark } from '../marks/verdict-mark.js'
+import { Picture } from './pictures/picture.js'
+import { wordsOf } from './schema-form.js'
+import type { Answer } from './use-result.js'
+
+/** The verdict, its picture, the figures, the arithmetic; or what is wrong with the input. */
+export function Result({ name, input, answer, onCancel }: { name: CalculatorName; input: unknown; answer: Answer; onCancel: () => void }) {
+  if (answer.state === 'searching') return <Searching part={answer.part} onCancel={onCancel} />
+  if (answer.state === 'called-off') return <Text>The search was called off. Change a figure to start it again.</Text>
+  if (answer.state === 'refused') {
+    return (
+      <Box role="alert">
+        <Text fontFamily="heading" fontSize="24px" fontWeight={600} color="oxide">
+          This cannot be worked out yet
+        </Text>
+        <Text>{answer.error.message}</Text>
+      </Box>
+    )
+  }
+  const { verdict, working, notes, ...figures } = answer.result as { verdict?: Verdict; working: string[]; notes: string[] } & Record<string, unknown>
+  return (
+    <Stack gap="14px">
+      {verdict && <VerdictMark verdict={verdict} large />}
+      <Picture name={name} input={input as never} result={answer.result as never} />
+      <Figures figures={figures} />
+      <Box>
+        <Text fontSize="13px" color="faint">
+          Working
+        </Text>
+        <chakra.ul listStyleType="none" fontFamily="mono" fontSize="13px" lineHeight={1.55} overflowWrap="anywhere" aria-label="Working">
+          {working.map((line, i) => (
+            <li key={i}>{line}</li>
+          ))}
+        </chakra.ul>
+      </Box>
+      {notes.map((note) => (
+        <Text key={note} fontSize="14px" color="faint">
+          {note}
+        </Text>
+      ))}
+    </Stack>
+  )
+}
+
+function Searching({ part, onCancel }: { part: number; onCancel: () => void }) {
+  return (
+    <Box role="status">
+      <Text>Searching, {Math.round(100 * part)} %</Text>
+      <chakra.progress value={part} max={1} w="100%" h="14px" accentColor="var(--chakra-colors-chalk)" />
+      <Button variant="outline" mt="10px" onClick={onCancel}>
+        Call it off
+      </Button>
+    </Box>
+  )
+}
+
+const isFigure = (value: unknown): value is number | string | boolean => typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean'
+
+/** The plain figures of a result; lists stand in the picture and the working. */
+function Figures({ figures }: { figures: Record<string, unknown> }) {
+  const plain = Object.entries(figures).filter((pair): pair is [string, number | string | boolean] => isFigure(pair[1]))
+  if (plain.length === 0) return null
+  return (
+    <chakra.dl display="grid" gridTemplateColumns="repeat(auto-fill, minmax(120px, 1fr))" gap="8px 18px">
+      {plain.map(([name, value]) => (
+        <div key={name}>
+          <chakra.dt fontSize="13px" color="faint">
+            {wordsOf(name)}
+          </chakra.dt>
+          <chakra.dd fontFamily="mono" fontSize="19px">
+            {typeof value === 'number' ? fig(value, 3) : typeof value === 'boolean' ? (value ? 'yes' : 'no') : value}
+          </chakra.dd>
+        </div>
+      ))}
+    </chakra.dl>
+  )
+}

@@ -1,0 +1,204 @@
+import { Box, Button, Flex, Grid, HStack, Input, Text, Textarea, chakra } from '@chakra-ui/react'
+import { Plus, X } from 'lucide-react'
+import { useState } from 'react'
+import { variantOf, type JsonSchema } from '@plumb-mark/core'
+import { Field } from '../marks/field.js'
+import { Select } from '../marks/select.js'
+
+interface Props {
+  schema: JsonSchema
+  value: unknown
+  path: string
+  label: string
+  problems: Readonly<Record<string, string>>
+  onChange: (value: unknown) => void
+}
+
+/** A form made from the shape that the calculator itself reads: every figure takes any unit of its kind. */
+export function SchemaForm({ schema, value, path, label, problems, onChange }: Props) {
+  const props = { schema, value, path, label, problems, onChange }
+  if (schema.oneOf && schema.oneOf.every(({ type }) => type === 'object')) return <VariantFields {...props} />
+  if (schema.type === 'array') return <ListFields {...props} />
+  if (schema.type === 'object' && schema.additionalProperties) return <DictionaryFields {...props} />
+  if (schema.type === 'object') return <ObjectFields {...props} />
+  return <OneField {...props} />
+}
+
+const WORDS: Record<string, string> = { voc: 'Voc', x: 'x', y: 'y', w: 'width', h: 'height', p: 'active', q: 'reactive', t: 'time', k: 'k', id: 'name', of: 'of' }
+/** "cellTemperature" → "cell temperature". */
+export const wordsOf = (name: string) => WORDS[name] ?? name.replace(/([A-Z])/g, ' $1').toLowerCase()
+const join = (path: string, name: string) => (path ? `${path}.${name}` : name)
+const isPlain = ({ type, oneOf }: JsonSchema) => type !== 'object' && type !== 'array' && !(oneOf && oneOf.every((one) => one.type === 'object'))
+
+function OneField({ schema, value, path, label, problems, onChange }: Props) {
+  const problem = problems[path]
+  if (schema.type === 'boolean') {
+    return (
+      <chakra.label display="flex" alignItems="center" gap="10px" minH="44px" pt="18px">
+        <chakra.input type="checkbox" checked={value === true || (value === undefined && schema.default === true)} onChange={(event) => onChange(event.target.checked)} w="22px" h="22px" accentColor="var(--chakra-colors-chalk)" />
+        {label}
+      </chakra.label>
+    )
+  }
+  if (schema.enum) {
+    return (
+      <Field label={label} problem={problem}>
+        {(ids) => (
+          <Select {...ids} value={String(value ?? schema.default ?? '')} onChange={(event) => onChange(event.target.value)}>
+            <option value="">–</option>
+            {schema.enum!.map((one) => (
+              <option key={String(one)} value={String(one)}>
+                {String(one)}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+    )
+  }
+  const unit = schema['x-unit']
+  const hint = schema.default === undefined ? undefined : `${String(schema.default)}${unit ? ` ${unit}` : ''} when left empty`
+  return (
+    <Field label={unit ? `${label}, ${unit}` : label} problem={problem} hint={hint ?? schema.description}>
+      {(ids) => <Input {...ids} value={typeof value === 'string' || typeof value === 'number' ? String(value) : ''} onChange={(event) => onChange(event.target.value)} fontFamily={schema.type === 'string' ? 'body' : 'mono'} autoComplete="off" />}
+    </Field>
+  )
+}
+
+const Fields = chakra('div', { base: { display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(132px, 1fr))', gap: '10px', alignItems: 'start' } })
+
+function ObjectFields({ schema, value, path, problems, onChange }: Props) {
+  const given = (value ?? {}) as Record<string, unknown>
+  const names = Object.keys(schema.properties ?? {}).filter((name) => schema.properties![name]!.enum?.length !== 1)
+  const part = (name: string) => (
+    <SchemaForm key={name} schema={schema.properties![name]!} value={given[name]} path={join(path, name)} label={wordsOf(name)} problems={problems} onChange={(next) => onChange({ ...given, [name]: next })} />
+  )
+  return (
+    <Box>
+      <Fields>{names.filter((name) => isPlain(schema.properties![name]!)).map(part)}</Fields>
+      {names
+        .filter((name) => !isPlain(schema.properties![name]!))
+        .map((name) => (
+          <chakra.fieldset key={name} mt="12px" pl="12px" borderLeft="2px solid" borderColor="hair">
+            <chakra.legend fontWeight={600} fontSize="14px" mb="4px">
+              {wordsOf(name)}
+            </chakra.legend>
+            {part(name)}
+          </chakra.fieldset>
+        ))}
+    </Box>
+  )
+}
+
+function VariantFields({ schema, value, path, label, problems, onChange }: Props) {
+  const variants = schema.oneOf!
+  const at = variantOf(variants, value)
+  const names = variants.map(({ properties }, i) => String(Object.values(properties ?? {}).find(({ enum: values }) => values?.length === 1)?.enum?.[0] ?? Object.keys(properties ?? {})[0] ?? i))
+  const tag = Object.entries(variants[at]!.properties ?? {}).find(([, { enum: values }]) => values?.length === 1)?.[0]
+  const choose = (name: string) => onChange(tag ? { ...(value as object), [tag]: name } : name === names[at] ? value : {})
+  return (
+    <Box>
+      <Box maxW="220px" mb="8px">
+        <Field label={tag ? wordsOf(tag) : label}>
+          {(ids) => (
+            <Select {...ids} value={names[at]} onChange={(event) => choose(event.target.value)}>
+              {names.map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      </Box>
+      <ObjectFields schema={variants[at]!} value={value} path={path} label={label} problems={problems} onChange={onChange} />
+    </Box>
+  )
+}
+
+/** Longer than this, a list of figures is easier to paste than to fill in. */
+const PASTE_FROM = 9
+
+function ListFields(props: Props) {
+  const { schema, value, path, label, problems, onChange } = props
+  const rows = Array.isArray(value) ? value : []
+  const item = schema.items ?? {}
+  const columns = Object.keys(item.properties ?? {})
+  const figures = columns.length > 0 && columns.every((name) => item.properties![name]!.type === 'number')
+  const [pasting, setPasting] = useState(figures && rows.length > PASTE_FROM)
+  const replace = (i: number, next: unknown) => onChange(rows.map((row, j) => (j === i ? next : row)))
+  if (pasting) return <PastedRows {...props} columns={columns} onFields={() => setPasting(false)} />
+  return (
+    <Box>
+      {problems[path] && <Text role="alert" color="oxide">{problems[path]}</Text>}
+      {rows.map((row, i) => (
+        <Flex key={i} gap="6px" align="flex-start" py="6px" borderBottom={isPlain(item) ? 'none' : '1px dashed'} borderColor="hair">
+          <Box flex="1" minW={0}>
+            <SchemaForm schema={item} value={row} path={`${path}[${i}]`} label={isPlain(item) ? `${label} ${i + 1}` : wordsOf(label)} problems={problems} onChange={(next) => replace(i, next)} />
+          </Box>
+          <Button variant="plain" px="0" minW="44px" mt="18px" onClick={() => onChange(rows.filter((_, j) => j !== i))} aria-label={`Remove ${label} ${i + 1}`}>
+            <X size={18} />
+          </Button>
+        </Flex>
+      ))}
+      <HStack>
+        <Button variant="plain" onClick={() => onChange([...rows, isPlain(item) ? '' : structuredClone(rows.at(-1) ?? {})])}>
+          <Plus size={16} /> Add
+        </Button>
+        {figures && (
+          <Button variant="plain" onClick={() => setPasting(true)}>
+            Paste rows
+          </Button>
+        )}
+      </HStack>
+    </Box>
+  )
+}
+
+/** One row a line, figures between commas, semicolons or tabs: as they come out of a file. */
+function PastedRows({ value, columns, label, onChange, onFields }: Props & { columns: string[]; onFields: () => void }) {
+  const rows = (Array.isArray(value) ? value : []) as Record<string, unknown>[]
+  const [text, setText] = useState(() => rows.map((row) => columns.map((name) => String(row[name] ?? '')).join(', ')).join('\n'))
+  const read = (typed: string) => {
+    setText(typed)
+    const lines = typed.split('\n').filter((line) => line.trim() !== '')
+    onChange(lines.map((line) => Object.fromEntries(line.split(/[,;\t]/).map((figure, i) => [columns[i] ?? `column ${i + 1}`, figure.trim()]))))
+  }
+  return (
+    <Box>
+      <Field label={`${label}: one line each, ${columns.map(wordsOf).join(', ')}`}>{(ids) => <Textarea {...ids} rows={8} fontFamily="mono" value={text} onChange={(event) => read(event.target.value)} />}</Field>
+      <Button variant="plain" onClick={onFields}>
+        Show fields
+      </Button>
+    </Box>
+  )
+}
+
+function DictionaryFields({ schema, value, path, problems, onChange }: Props) {
+  const given = (value ?? {}) as Record<string, unknown>
+  const [name, setName] = useState('')
+  const add = () => {
+    if (name.trim() === '' || name in given) return
+    onChange({ ...given, [name.trim()]: schema.additionalProperties!.type === 'object' ? {} : '' })
+    setName('')
+  }
+  return (
+    <Box>
+      {Object.entries(given).map(([key, one]) => (
+        <Grid key={key} templateColumns="1fr auto" gap="6px" alignItems="start" py="4px">
+          <Box>
+            {schema.additionalProperties!.type === 'object' && <Text fontWeight={600}>{key}</Text>}
+            <SchemaForm schema={schema.additionalProperties!} value={one} path={join(path, key)} label={key} problems={problems} onChange={(next) => onChange({ ...given, [key]: next })} />
+          </Box>
+          <Button variant="plain" px="0" minW="44px" mt="18px" onClick={() => onChange(Object.fromEntries(Object.entries(given).filter(([other]) => other !== key)))} aria-label={`Remove ${key}`}>
+            <X size={18} />
+          </Button>
+        </Grid>
+      ))}
+      <HStack>
+        <Input value={name} onChange={(event) => setName(event.target.value)} placeholder="name" aria-label="Name of a new row" maxW="200px" onKeyDown={(event) => event.key === 'Enter' && (event.preventDefault(), add())} />
+        <Button variant="plain" onClick={add}>
+          <Plus size={16} /> Add
+        </Button>
+      </HStack>
+    </Box>
+  )
+}

@@ -1,0 +1,67 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { useEffect, useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import type { Appended, JobSummary } from '@plumb-mark/contract'
+import type { CalculatorName } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { get, post } from '../http/api.js'
+import { Field } from '../marks/field.js'
+import { Select } from '../marks/select.js'
+import { CATALOGUE } from './catalogue.js'
+
+/** Keeps a calculation in a job: its inputs are appended to the record, its result is worked out again wherever it is shown. */
+export function UseInJob({ name, input }: { name: CalculatorName; input: unknown }) {
+  const role = useSession(({ person }) => person?.role)
+  const [jobs, setJobs] = useState<JobSummary[]>()
+  const [jobId, setJobId] = useState('')
+  const [said, setSaid] = useState<{ ok: boolean; words: string }>()
+  const [asking, setAsking] = useState(false)
+  useEffect(() => {
+    if (asking && !jobs) get<JobSummary[]>('/api/jobs').then((all) => setJobs(all.filter(({ sealed }) => !sealed)), (problem: Error) => setSaid({ ok: false, words: problem.message }))
+  }, [asking, jobs])
+  if (role !== 'inspector' && role !== 'office') return null
+  const keep = async () => {
+    try {
+      await post<Appended>(`/api/jobs/${jobId}/entries`, { entries: [{ id: uuid(), kind: 'calculation-kept', at: new Date().toISOString(), body: { calculator: name, title: CATALOGUE[name].title, input } }] })
+      setSaid({ ok: true, words: 'Kept in the job: it stands in its record and report.' })
+      setAsking(false)
+    } catch (problem) {
+      setSaid({ ok: false, words: `Not kept: ${(problem as Error).message}` })
+    }
+  }
+  return (
+    <Box mt="18px" borderTop="1px solid" borderColor="hair" pt="12px">
+      {!asking && (
+        <Button variant="outline" onClick={() => (setAsking(true), setSaid(undefined))}>
+          Use this in a job
+        </Button>
+      )}
+      {asking && (
+        <Flex gap="10px" align="flex-end" wrap="wrap">
+          <Box flex="1" minW="220px">
+            <Field label="Job">
+              {(ids) => (
+                <Select {...ids} value={jobId} onChange={(event) => setJobId(event.target.value)}>
+                  <option value="">choose</option>
+                  {jobs?.map(({ id, number, title }) => (
+                    <option key={id} value={id}>
+                      {number} {title}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+          </Box>
+          <Button disabled={jobId === ''} onClick={() => void keep()}>
+            Keep it there
+          </Button>
+        </Flex>
+      )}
+      {said && (
+        <Text role="status" mt="8px" color={said.ok ? 'chalk' : 'oxide'}>
+          {said.words}
+        </Text>
+      )}
+    </Box>
+  )
+}
