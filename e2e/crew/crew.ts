@@ -1,3 +1,4 @@
+import { v7 as uuid } from 'uuid'
 import { expect, type Browser, type Locator, type Page } from '@playwright/test'
 
 export type Role = 'inspector' | 'installer' | 'reviewer' | 'office'
@@ -24,6 +25,15 @@ export class Crew {
     await this.page.goto('/jobs')
     await this.page.getByRole('heading', { name: title }).click()
     await expect(this.page.getByRole('banner')).toContainText(title)
+  }
+
+  /** Opens a job of its own through the API, with the rules and sheets of the first one. */
+  async newJob(number: string, title: string): Promise<void> {
+    const jobs = (await (await this.page.request.get('/api/jobs')).json()) as { id: string }[]
+    const { entries } = (await (await this.page.request.get(`/api/jobs/${jobs[0]!.id}`)).json()) as { entries: { body: object }[] }
+    const opened = { id: uuid(), kind: 'job-opened', at: new Date().toISOString(), body: { ...entries[0]!.body, number, title } }
+    const answer = await this.page.request.post(`/api/jobs/${uuid()}/entries`, { headers: { 'x-plumb-mark': '1' }, data: { entries: [opened] } })
+    expect(answer.status()).toBe(200)
   }
 
   async goTo(stage: string): Promise<void> {

@@ -2,6 +2,7 @@ import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react
 import { Suspense, lazy } from 'react'
 import { Link, useParams } from 'react-router'
 import { blockers, fingerprint, isOpen, type Blocker, type BlockerKind, type Inspection } from '@plumb-mark/core'
+import { toLink } from '../calculators/link.js'
 import { useSession } from '../account/session.js'
 import { useFocus } from '../inspection/focus.js'
 import { useInspection } from '../store/inspection.js'
@@ -25,6 +26,7 @@ export function SignOffView() {
   return (
     <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
       {inspection.state.seal ? <Sealed inspection={inspection} /> : <Open inspection={inspection} />}
+      <Calculations inspection={inspection} />
       <Downloads />
     </Box>
   )
@@ -119,6 +121,32 @@ function Sealed({ inspection: { state } }: { inspection: Inspection }) {
         {fingerprint(state.head?.hash ?? '')}
       </Text>
     </Stack>
+  )
+}
+
+/** Calculations kept with the job, each with a link that opens it again with its figures. */
+function Calculations({ inspection: { state } }: { inspection: Inspection }) {
+  if (state.calculations.length === 0) return null
+  return (
+    <Box mt="26px">
+      <Text as="h3" fontWeight={600} fontSize="18px">
+        Calculations kept with the job
+      </Text>
+      <chakra.ul listStyleType="none">
+        {state.calculations.map(({ id, at, by, body }) => (
+          <chakra.li key={id} borderBottom="1px solid" borderColor="hair">
+            <Flex asChild minH="44px" align="center" gap="10px" _hover={{ color: 'chalk' }}>
+              <Link to={`/calculators/${body.calculator}?in=${toLink(body.input)}`}>
+                {body.title}
+                <Text as="span" color="faint" fontSize="14px">
+                  {by.name}, {at.slice(0, 16).replace('T', ' ')}
+                </Text>
+              </Link>
+            </Flex>
+          </chakra.li>
+        ))}
+      </chakra.ul>
+    </Box>
   )
 }
 

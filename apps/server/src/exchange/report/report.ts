@@ -2,6 +2,7 @@ import pdfmake from 'pdfmake'
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
 import { fingerprint, type Inspection } from '@plumb-mark/core'
 import { FONTS, FONT_FILES } from './fonts.js'
+import { calculationPages } from './calculations.js'
 import { checkPages } from './checks.js'
 import { defectPages } from './defects.js'
 import { frontPage } from './front.js'
@@ -24,7 +25,7 @@ export async function report(inspection: Inspection, photoFile: PhotoFile): Prom
 async function definition(inspection: Inspection, photoFile: PhotoFile): Promise<TDocumentDefinitions> {
   const { header, seal, head } = inspection.state
   const name = `${header?.number ?? ''} ${header?.title ?? ''}`
-  const content: Content[] = [frontPage(inspection), ...wallPages(inspection), ...checkPages(inspection), await defectPages(inspection, photoFile), signaturePage(inspection)]
+  const content: Content[] = [frontPage(inspection), ...wallPages(inspection), ...checkPages(inspection), calculationPages(inspection), await defectPages(inspection, photoFile), signaturePage(inspection)]
   return {
     pageSize: 'A4',
     pageMargins: [48, 64, 48, 60],

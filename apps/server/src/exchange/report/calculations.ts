@@ -1,0 +1,24 @@
+import type { Content } from 'pdfmake/interfaces.js'
+import { compute, VERDICT_WORDS, type Explained, type Inspection, type Verdict } from '@plumb-mark/core'
+import { FAINT, when } from './look.js'
+
+/** Calculations kept with the job: worked out again from their inputs, with their arithmetic. */
+export function calculationPages({ state }: Inspection): Content {
+  if (state.calculations.length === 0) return ''
+  return [
+    { text: 'Calculations', style: 'part' },
+    ...state.calculations.map(({ at, by, body }): Content => {
+      const { verdict, working, notes } = compute(body.calculator, body.input) as Explained & { verdict?: Verdict }
+      return {
+        unbreakable: true,
+        margin: [0, 0, 0, 10],
+        stack: [
+          { columns: [{ text: body.title, bold: true }, { text: verdict ? VERDICT_WORDS[verdict] : '', alignment: 'right', width: 110 }] },
+          { text: `${when(at)}, ${by.name}`, style: 'small' },
+          ...working.map((text): Content => ({ text, style: 'figure' })),
+          ...notes.map((text): Content => ({ text, style: 'small', color: FAINT })),
+        ],
+      }
+    }),
+  ]
+}

@@ -1,0 +1,70 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { CALCULATOR_NAMES } from '@plumb-mark/core'
+import { Crew, HATCHERY } from '../crew/crew.js'
+
+test('a quick answer on site: any units, the ranked causes, a link that carries the figures', async ({ browser }) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  await page.getByRole('link', { name: 'Calculators' }).click()
+  await page.getByRole('link', { name: 'What a string reads' }).click()
+  await expect(page.getByRole('list', { name: 'Explanations, most probable first' })).toContainText('one module is missing')
+  await page.getByLabel('Voc, V').nth(1).fill('0.4465 kV')
+  await expect(page.getByText('conforms', { exact: true })).toBeVisible()
+  const again = await page.context().newPage()
+  await again.goto(page.url())
+  await expect(again.getByLabel('Voc, V').nth(1)).toHaveValue('0.4465 kV')
+  await page.getByLabel('Voc, V').nth(1).fill('446 A')
+  await expect(page.getByRole('alert').first()).toContainText('is not a unit of voltage')
+})
+
+test('the least rework of a wall is searched beside the screen and drawn as a ghost', async ({ browser }) => {
+  const { page } = await Crew.signedIn(browser, 'inspector')
+  await page.goto('/calculators/clearance-rework')
+  await expect(page.getByText('move inverter 1 53 mm to the left')).toBeVisible()
+  await expect(page.getByText('inverter 1 here')).toBeVisible()
+})
+
+test('a calculation is kept in a job and opens again from there', async ({ browser }) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  await inspector.newJob('PM-CALC', 'A job for a calculation')
+  await page.goto('/calculators/reserve')
+  await page.getByRole('button', { name: 'Use this in a job' }).click()
+  await page.getByRole('combobox', { name: 'Job' }).selectOption('PM-CALC A job for a calculation')
+  await page.getByRole('button', { name: 'Keep it there' }).click()
+  await expect(page.getByRole('status')).toContainText('Kept in the job')
+  await inspector.openJob('A job for a calculation')
+  await inspector.view(/Sign-off/)
+  await page.getByRole('link', { name: /Backup reserve/ }).click()
+  await expect(page.getByRole('heading', { name: 'Backup reserve' })).toBeVisible()
+})
+
+test('every calculator starts with an example that it can work out', async ({ browser }) => {
+  const { page } = await Crew.signedIn(browser, 'inspector')
+  const faults: string[] = []
+  page.on('pageerror', (fault) => faults.push(fault.message))
+  for (const name of CALCULATOR_NAMES) {
+    await page.goto(`/calculators/${name}`)
+    await expect(page.getByRole('list', { name: 'Working' }), name).toBeVisible()
+  }
+  expect(faults).toEqual([])
+})
+
+/** Each view once, and those with pictures in both lights. */
+const VIEWS: [string, 'light' | 'dark'][] = [['/jobs', 'dark'], ['/jobs/:job/walk/place-and-mount', 'light'], ['/jobs/:job/walk/place-and-mount', 'dark'], ['/jobs/:job/walk/dc', 'light'], ['/jobs/:job/defects', 'light'], ['/jobs/:job/sign-off', 'dark'], ['/calculators/conductor', 'light'], ['/calculators/ct-phasing', 'dark']]
+
+test('no view has a serious fault of accessibility, light or dark', async ({ browser }) => {
+  const { page } = await Crew.signedIn(browser, 'inspector')
+  const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
+  const job = jobs.find(({ title }) => title === HATCHERY)!.id
+  const serious: string[] = []
+  for (const [path, mode] of VIEWS) {
+    await page.evaluate((wanted) => localStorage.setItem('plumb-mark-mode', wanted), mode)
+    await page.goto(path.replace(':job', job))
+    await expect(page.getByRole('heading').first()).toBeVisible()
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    serious.push(...violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${mode} ${path}: ${id} at ${nodes.map(({ target }) => target.join(' ')).slice(0, 3).join(' | ')}`))
+  }
+  expect(serious).toEqual([])
+})
