@@ -1,6 +1,6 @@
 import { Box, Button, Center, Flex, HStack, Spinner, Text } from '@chakra-ui/react'
 import { CloudOff, CloudUpload, Check } from 'lucide-react'
-import { useEffect } from 'react'
+import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import { Navigate, Outlet, useLocation, useParams } from 'react-router'
 import { blockers, dangers, isOpen, type Role } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
@@ -10,25 +10,55 @@ import { useInspection, type Sync } from '../store/inspection.js'
 /** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
 export function JobFrame() {
   const { jobId } = useParams()
-  const { open, inspection, problem, sync, refusal, dismissRefusal } = useInspection()
+  const open = useInspection((state) => state.open)
+  const problem = useInspection((state) => state.problem)
+  const title = useInspection(({ inspection }) => inspection && `${inspection.state.header?.number} · ${inspection.state.header?.title}`)
+  const openDefects = useInspection(({ inspection }) => inspection?.defects.filter(isOpen).length ?? 0)
+  // What stands in the way is counted for what is kept, not for what is being typed.
+  const inTheWay = useInspection(({ inspection, draft }) => (!inspection || inspection.state.seal || draft ? undefined : blockers(inspection).length))
+  const shown = useLast(inTheWay) ?? 0
   const role = useSession(({ person }) => person?.role)
   const { pathname } = useLocation()
   useEffect(() => void (jobId && open(jobId)), [jobId, open])
   if (role === 'installer' && !pathname.endsWith('/rework')) return <Navigate to={`/jobs/${jobId}/rework`} replace />
   if (problem) return <Frame><Text role="alert" p="24px" color="oxide">{problem}</Text></Frame>
-  if (!inspection) return <Frame><Center minH="50dvh" role="status" aria-label="Loading the job"><Spinner color="chalk" /></Center></Frame>
-  const header = inspection.state.header
+  if (title === undefined) return <Frame><Center minH="50dvh" role="status" aria-label="Loading the job"><Spinner color="chalk" /></Center></Frame>
   return (
-    <Frame title={`${header?.number} · ${header?.title}`} tabs={tabsFor(role, jobId!, inspection.defects.filter(isOpen).length, inspection.state.seal ? 0 : blockers(inspection).length)} status={<SyncMark sync={sync} />}>
+    <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown}>
       <DangerBanner />
-      {refusal && (
-        <Flex role="alert" bg="oxideWash" color="oxide" px="18px" py="8px" align="center" gap="12px">
-          <Text flex="1">Not kept: {refusal}</Text>
-          <Button variant="plain" onClick={dismissRefusal}>Understood</Button>
-        </Flex>
-      )}
+      <Refusal />
       <Outlet />
+    </JobBar>
+  )
+}
+
+/** The last value that was one. */
+function useLast<T>(value: T | undefined): T | undefined {
+  const [last, setLast] = useState(value)
+  if (value !== undefined && value !== last) setLast(value)
+  return value ?? last
+}
+
+function JobBar({ title, role, jobId, openDefects, inTheWay, children }: { title: string; role: Role | undefined; jobId: string; openDefects: number; inTheWay: number; children: ReactNode }) {
+  const tabs = useMemo(() => tabsFor(role, jobId, openDefects, inTheWay), [role, jobId, openDefects, inTheWay])
+  return (
+    <Frame title={title} tabs={tabs} status={<SyncMark />}>
+      {children}
     </Frame>
+  )
+}
+
+function Refusal() {
+  const refusal = useInspection((state) => state.refusal)
+  const dismiss = useInspection((state) => state.dismissRefusal)
+  if (!refusal) return null
+  return (
+    <Flex role="alert" bg="oxideWash" color="oxide" px="18px" py="8px" align="center" gap="12px">
+      <Text flex="1">Not kept: {refusal}</Text>
+      <Button variant="plain" onClick={dismiss}>
+        Understood
+      </Button>
+    </Flex>
   )
 }
 
@@ -61,7 +91,8 @@ const SYNC = {
   waiting: { icon: <CloudOff size={16} />, words: 'kept on this device until there is signal' },
 } satisfies Record<Sync, { icon: React.ReactNode; words: string }>
 
-function SyncMark({ sync }: { sync: Sync }) {
+function SyncMark() {
+  const sync = useInspection((state) => state.sync)
   return (
     <HStack gap="5px" color={sync === 'waiting' ? 'brass' : 'faint'} fontSize="13px" role="status" data-sync={sync}>
       {SYNC[sync].icon}

@@ -1,20 +1,29 @@
 import { BadInput } from '../verdict/bad-input.js'
 import { atMost } from '../verdict/compare.js'
 import { seconds, watts } from '../verdict/say.js'
-import { list, num, object, refine, type Read } from '../verdict/shape.js'
+import { LARGEST, longList, num, object, refine, type Read } from '../verdict/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
+
+const sample = object({ t: num({ unit: 's' }), power: num({ unit: 'W' }) })
+
+/** A record of a day has a million samples: those that are plainly well-formed are not copied. */
+function isPlainSample(one: unknown): boolean {
+  if (typeof one !== 'object' || one === null) return false
+  const { t, power } = one as { t: unknown; power: unknown }
+  return typeof t === 'number' && typeof power === 'number' && t >= -LARGEST && t <= LARGEST && power >= -LARGEST && power <= LARGEST
+}
 
 export const limitResponseInput = refine(
   object({
-    samples: list(object({ t: num({ unit: 's' }), power: num({ unit: 'W' }) }), { about: 't strictly ascending' }),
+    samples: longList(sample, isPlainSample, { about: 't strictly ascending' }),
     limit: num({ unit: 'W' }),
     tolerance: num({ unit: 'W', sign: 'magnitude' }),
     eventAt: num({ unit: 's' }),
     settleWithin: num({ unit: 's', sign: 'magnitude' }),
   }),
   ({ samples, eventAt }) => {
-    const unordered = samples.findIndex(({ t }, i) => i > 0 && t <= samples[i - 1]!.t)
-    if (unordered >= 0) throw new BadInput('not-ascending', `samples[${unordered}].t`, 'must be later than the sample before it')
+    const unordered = firstUnordered(samples)
+    if (unordered !== undefined) throw new BadInput('not-ascending', `samples[${unordered}].t`, 'must be later than the sample before it')
     if (samples.at(-1)!.t < eventAt) throw new BadInput('out-of-range', 'eventAt', 'the record ends before it')
     if (samples[0]!.t > eventAt) throw new BadInput('out-of-range', 'eventAt', 'the record starts after it')
   },
@@ -55,21 +64,39 @@ export function limitResponse(input: LimitResponseInput): LimitResponseResult {
   }
 }
 
+function firstUnordered(samples: readonly { t: number }[]): number | undefined {
+  for (let i = 1; i < samples.length; i++) if (samples[i]!.t <= samples[i - 1]!.t) return i
+  return undefined
+}
+
 /** One pass over the samples from the one in force at the event. */
 function trace(samples: LimitResponseInput['samples'], ceiling: number, eventAt: number) {
-  const first = samples.findLastIndex(({ t }) => t <= eventAt)
+  const first = inForceAt(samples, eventAt)
+  // What `atMost` allows for rounding, worked out once for the whole record.
+  const over = (power: number) => power > ceiling && !atMost(power, ceiling)
   let secondsOver = 0
   let peak = -Infinity
   let settledAt: number | null = null
   for (let i = first; i < samples.length; i++) {
     const { t, power } = samples[i]!
     const from = Math.max(t, eventAt)
-    peak = Math.max(peak, power)
-    if (atMost(power, ceiling)) settledAt ??= from
+    if (power > peak) peak = power
+    if (!over(power)) settledAt ??= from
     else {
       settledAt = null
       secondsOver += Math.max(0, (samples[i + 1]?.t ?? from) - from)
     }
   }
   return { settledAt, secondsOver, peak }
+}
+
+/** Index of the last sample at or before a time; the samples ascend, so halving finds it. */
+function inForceAt(samples: LimitResponseInput['samples'], at: number): number {
+  let [low, high] = [0, samples.length - 1]
+  while (low < high) {
+    const middle = (low + high + 1) >> 1
+    if (samples[middle]!.t <= at) low = middle
+    else high = middle - 1
+  }
+  return low
 }

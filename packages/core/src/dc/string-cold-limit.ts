@@ -1,5 +1,6 @@
 import { atMost, wholeBelow } from '../verdict/compare.js'
 import { BadInput } from '../verdict/bad-input.js'
+import { Lazily } from '../verdict/lazily.js'
 import { fig, volts } from '../verdict/say.js'
 import { count, num, object, oneOf, optional, type Read } from '../verdict/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
@@ -44,29 +45,39 @@ export function stringColdLimit(input: StringColdLimitInput): StringColdLimitRes
   const coldVoc = module.voc * factor
   const maxVoc = given.count * coldVoc
   const allowedCount = wholeBelow(inverterMax / coldVoc)
-  return {
-    maxVoc, factor, allowedCount,
-    verdict: judged(atMost(maxVoc, inverterMax)),
+  return new ColdLimit(maxVoc, factor, allowedCount, judged(atMost(maxVoc, inverterMax)), () => ({
     working: [
-      working,
+      working(),
       `${given.count} × ${volts(module.voc)} × ${fig(factor, 4)} = ${volts(maxVoc)}, limit ${volts(inverterMax)}`,
       `${volts(inverterMax)} ÷ ${volts(coldVoc)} = ${fig(inverterMax / coldVoc)}, so at most ${allowedCount} in series`,
     ],
     notes: given.method === 'table' ? ['the table holds for crystalline silicon only; where the sheet states a coefficient, use that'] : [],
+  }))
+}
+
+class ColdLimit extends Lazily implements StringColdLimitResult {
+  constructor(
+    readonly maxVoc: number,
+    readonly factor: number,
+    readonly allowedCount: number,
+    readonly verdict: JudgedVerdict,
+    words: () => Explained,
+  ) {
+    super(words)
   }
 }
 
-const FACTOR_BY = { coefficient: byCoefficient, table: byTable } satisfies Record<(typeof COLD_METHODS)[number], (input: StringColdLimitInput) => { factor: number; working: string }>
+const FACTOR_BY = { coefficient: byCoefficient, table: byTable } satisfies Record<(typeof COLD_METHODS)[number], (input: StringColdLimitInput) => { factor: number; working: () => string }>
 
 function byCoefficient({ module: { vocTempCoeff }, minTemperature }: StringColdLimitInput) {
   if (vocTempCoeff === undefined) throw new BadInput('missing', 'module.vocTempCoeff', 'is required by the coefficient method')
   const factor = 1 + (vocTempCoeff / 100) * (minTemperature - 25)
   if (factor <= 0) throw new BadInput('out-of-range', 'minTemperature', 'leaves no voltage at all: check temperature and coefficient')
-  return { factor, working: `factor 1 − ${fig(-vocTempCoeff / 100, 5)} × (${fig(minTemperature)} − 25) = ${fig(factor, 4)}` }
+  return { factor, working: () => `factor 1 − ${fig(-vocTempCoeff / 100, 5)} × (${fig(minTemperature)} − 25) = ${fig(factor, 4)}` }
 }
 
 function byTable({ minTemperature }: StringColdLimitInput) {
   const band = FACTORS.find(([coldest]) => minTemperature >= coldest)
   if (!band) throw new BadInput('out-of-range', 'minTemperature', 'the table ends at −40 °C: use the coefficient of the module')
-  return { factor: band[1], working: `table at ${fig(minTemperature)} °C: factor ${fig(band[1])}` }
+  return { factor: band[1], working: () => `table at ${fig(minTemperature)} °C: factor ${fig(band[1])}` }
 }

@@ -1,5 +1,6 @@
 import { atLeast, atMost } from '../verdict/compare.js'
 import { uncertaintyField } from '../verdict/decision.js'
+import { Lazily } from '../verdict/lazily.js'
 import { fig, volts } from '../verdict/say.js'
 import { count, num, object, optional, type Read } from '../verdict/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
@@ -90,29 +91,38 @@ export function stringVoltage(input: StringVoltageInput): StringVoltageResult {
   const expected = given.count * perModule.value
   const hypotheses = weigh(hypothesesFor(given.count, given.module.bypassDiodes, perModule.value), given)
   const design = hypotheses.find(({ id }) => id === 'as-designed')!
-  return {
-    expected,
-    hypotheses,
-    explained: hypotheses.some(({ z }) => atMost(Math.abs(z), 3)),
-    verdict: judge(design),
+  const explained = hypotheses.some(({ z }) => atMost(Math.abs(z), 3))
+  return new StringReading(expected, hypotheses, explained, judge(design), () => ({
     working: [
-      ...perModule.working,
+      ...perModule.working(),
       `${given.count} × ${volts(perModule.value)} = ${volts(expected)} expected`,
       `read ${volts(given.measured.voc)}: ${fig(Math.abs(design.z))} standard deviations ${design.z < 0 ? 'below' : 'above'} the design`,
       `most probable: ${HYPOTHESIS_WORDS[hypotheses[0]!.id].says} (${volts(hypotheses[0]!.voltage)}, ${fig(100 * hypotheses[0]!.probability, 1)} %)`,
     ],
     notes: notesFor(given, hypotheses),
+  }))
+}
+
+class StringReading extends Lazily implements StringVoltageResult {
+  constructor(
+    readonly expected: number,
+    readonly hypotheses: Hypothesis[],
+    readonly explained: boolean,
+    readonly verdict: JudgedVerdict,
+    words: () => Explained,
+  ) {
+    super(words)
   }
 }
 
-function moduleVoltage({ module, conditions, idealityFactor }: ReadInput): { value: number; working: string[] } {
+function moduleVoltage({ module, conditions, idealityFactor }: ReadInput): { value: number; working: () => string[] } {
   const { cellTemperature, irradiance } = conditions
   const warm = module.voc * (1 + (module.vocTempCoeff / 100) * (cellTemperature - 25))
   const kelvin = cellTemperature - ABSOLUTE_ZERO
   const light = module.cellsInSeries * idealityFactor * THERMAL_VOLTAGE_PER_KELVIN * kelvin * Math.log(irradiance / 1000)
   return {
     value: warm + light,
-    working: [
+    working: () => [
       `one module at ${fig(cellTemperature)} °C: ${volts(module.voc)} × (1 ${module.vocTempCoeff < 0 ? '−' : '+'} ${fig(Math.abs(module.vocTempCoeff) / 100, 5)} × ${fig(cellTemperature - 25)}) = ${volts(warm)}`,
       `light of ${fig(irradiance)} W/m²: ${module.cellsInSeries} cells × ${fig(idealityFactor)} × 8.617333e−5 V/K × ${fig(kelvin)} K × ln(${fig(irradiance / 1000, 3)}) = ${volts(light)}`,
     ],

@@ -1,4 +1,5 @@
 import { atLeast } from './compare.js'
+import { Lazily } from './lazily.js'
 import { fig } from './say.js'
 import { num, object, oneOf, optional, refine, requireRange, type Read } from './shape.js'
 import type { Explained, JudgedVerdict } from './verdict.js'
@@ -43,7 +44,17 @@ export function decision(input: DecisionInput): DecisionResult {
   const limits: Limits = { low: min, high: max, scale: Math.max(Math.abs(value), guard) }
   const margin = Math.min(min === undefined ? Infinity : value - min, max === undefined ? Infinity : max - value)
   const verdict = JUDGE[relation](value, guard, limits)
-  return { verdict, margin, working: derive(value, relation, guard, margin, min, max), notes: notesFor(rule, uncertainty, relation) }
+  return new Decided(verdict, margin, () => ({ working: derive(value, relation, guard, margin, min, max), notes: notesFor(rule, uncertainty, relation) }))
+}
+
+class Decided extends Lazily implements DecisionResult {
+  constructor(
+    readonly verdict: JudgedVerdict,
+    readonly margin: number,
+    words: () => Explained,
+  ) {
+    super(words)
+  }
 }
 
 interface Limits {

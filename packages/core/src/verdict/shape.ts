@@ -33,7 +33,7 @@ export interface JsonSchema {
 export type Read<S> = S extends Shape<infer T> ? T : never
 
 /** Beyond this no instrument of the trade reads, and products of a few such numbers still stay finite. */
-const LARGEST = 1e15
+export const LARGEST = 1e15
 const SMALLEST_DIVISOR = 1e-12
 
 export interface NumberRules {
@@ -48,6 +48,8 @@ export interface NumberRules {
 /** A finite number in the canonical unit named. */
 export function num({ unit, about, sign = 'any', min, max }: NumberRules = {}): Shape<number> {
   const least = min ?? (sign === 'magnitude' ? 0 : undefined)
+  const low = Math.max(-LARGEST, min ?? -Infinity, { any: -Infinity, magnitude: 0, divisor: SMALLEST_DIVISOR }[sign])
+  const high = Math.min(LARGEST, max ?? Infinity)
   return {
     schema: {
       type: 'number',
@@ -58,6 +60,8 @@ export function num({ unit, about, sign = 'any', min, max }: NumberRules = {}): 
       ...(max !== undefined && { maximum: max }),
     },
     read(value, path) {
+      // Nearly every figure is in order: one comparison lets it through, and NaN fails it too.
+      if (typeof value === 'number' && value >= low && value <= high) return value
       const n = finite(value, path)
       if (sign === 'magnitude' && n < 0) throw new BadInput('negative', path, 'must not be negative')
       if (sign === 'divisor' && n <= 0) throw new BadInput('not-positive', path, 'must be greater than zero')
@@ -160,9 +164,36 @@ export function list<T>(item: Shape<T>, { about, mayBeEmpty = false, max }: List
       if (!Array.isArray(value)) throw new BadInput('wrong-type', path, `must be a list, not ${kindOf(value)}`)
       if (value.length === 0 && !mayBeEmpty) throw new BadInput('empty', path, 'must not be empty')
       if (max !== undefined && value.length > max) throw new BadInput('wrong-length', path, `must have at most ${max} entries`)
-      return value.map((one, i) => item.read(one, `${path}[${i}]`))
+      return readAll(item, value, path)
     },
   }
+}
+
+/** Reads a list without spelling out a path for every entry; only when one is refused is it read again to name the place. */
+function readAll<T>(item: Shape<T>, values: readonly unknown[], path: string): T[] {
+  try {
+    return values.map((one) => item.read(one, ''))
+  } catch (problem) {
+    if (!(problem instanceof BadInput)) throw problem
+    return values.map((one, i) => item.read(one, `${path}[${i}]`))
+  }
+}
+
+/**
+ * A long list that is checked in one quick pass and handed on as it is; `isFine` must accept only what `item` would read unchanged.
+ * When it does not accept an entry, the list is read in full, which names the place and the fault.
+ */
+export function longList<T>(item: Shape<T>, isFine: (one: unknown) => boolean, rules: ListRules = {}): Shape<T[]> {
+  const slow = list(item, rules)
+  return {
+    schema: slow.schema,
+    read: (value, path) => (Array.isArray(value) && value.length > 0 && allOf(value, isFine) ? (value as T[]) : slow.read(value, path)),
+  }
+}
+
+function allOf(values: readonly unknown[], isFine: (one: unknown) => boolean): boolean {
+  for (let i = 0; i < values.length; i++) if (!isFine(values[i])) return false
+  return true
 }
 
 /** An object with any keys, whose values all have one shape. */
@@ -188,6 +219,7 @@ export interface ObjectShape<F extends Fields> extends Shape<ReadObject<F>> {
 /** An object with the named fields; others are ignored. */
 export function object<F extends Fields>(fields: F, about?: string): ObjectShape<F> {
   const names = Object.keys(fields)
+  const shapes = Object.values(fields)
   return {
     fields,
     schema: {
@@ -199,8 +231,9 @@ export function object<F extends Fields>(fields: F, about?: string): ObjectShape
     read(value, path) {
       const given = requireObject(value, path)
       const result: Record<string, unknown> = {}
-      for (const name of names) {
-        const read = fields[name]!.read(given[name], join(path, name))
+      for (let i = 0; i < names.length; i++) {
+        const name = names[i]!
+        const read = shapes[i]!.read(given[name], path === '' ? name : `${path}.${name}`)
         if (read !== undefined) result[name] = read
       }
       return result as ReadObject<F>

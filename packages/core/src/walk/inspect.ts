@@ -82,12 +82,22 @@ export function judge(check: Check, given: Given | undefined, world: World): Out
   return judgement ? outcomeOf(check, judgement) : { verdict: 'not-inspected' }
 }
 
-function outcomeOf(check: Check, { verdict, working, notes, finding, causes = [], seenAlsoFrom, wanting }: Judgement): Outcome {
-  const reasons = { working, notes, finding, causes, ...(seenAlsoFrom && { seenAlsoFrom }) }
-  if (verdict === 'conforms') return { verdict, ...reasons }
-  if (verdict === 'not-proven') return { verdict, wanting: wanting ?? notes.at(-1) ?? 'use a finer instrument, or measure again where it counts', ...reasons }
+/** The judgement with what its verdict needs. Its words stay unmade until somebody reads them. */
+function outcomeOf(check: Check, judgement: Judgement): Outcome {
+  const { verdict, finding, causes = [], seenAlsoFrom, wanting } = judgement
   const { severity, title, remedy } = check.requirement
-  return { verdict, ...reasons, defect: { severity, title, place: check.place, finding, remedy } }
+  return {
+    verdict, finding, causes,
+    ...(seenAlsoFrom && { seenAlsoFrom }),
+    ...(verdict === 'not-proven' && { wanting: wanting ?? 'use a finer instrument, or measure again where it counts' }),
+    ...(verdict === 'does-not-conform' && { defect: { severity, title, place: check.place, finding, remedy } }),
+    get working() {
+      return judgement.working
+    },
+    get notes() {
+      return judgement.notes
+    },
+  } as Outcome
 }
 
 export type TypedJudgement = { ok: true; reading: GivenReading & { typed: string; unit: string }; outcome: Outcome } | { ok: false; problem: TypingProblem }

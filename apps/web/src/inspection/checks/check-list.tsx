@@ -1,6 +1,6 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
-import { useEffect, useMemo, useState } from 'react'
-import { STAGE_CAUTIONS, STAGE_TITLES, expiredInstrument, isLeft, type JudgedCheck, type Stage } from '@plumb-mark/core'
+import { memo, useEffect, useMemo, useState } from 'react'
+import { STAGE_CAUTIONS, STAGE_TITLES, expiredInstrument, isLeft, type JudgedCheck, type Stage, type Verdict } from '@plumb-mark/core'
 import { VerdictMark } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
@@ -35,8 +35,8 @@ export function CheckList({ stage }: { stage: Stage }) {
       <chakra.ul listStyleType="none">
         {shown.map((judged, i) => (
           <li key={judged.check.id}>
-            {judged.check.unit.id !== shown[i - 1]?.check.unit.id && <UnitHeading judged={judged} />}
-            {judged.check.id === checkId ? <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, judged.check.id))} /> : <Row judged={judged} onOpen={() => openCheck(judged.check.id)} />}
+            {judged.check.unit.id !== shown[i - 1]?.check.unit.id && <UnitHeading label={judged.check.unit.label} sheet={`${judged.check.sheet.maker} ${judged.check.sheet.model}, sheet ${judged.check.sheet.revision}`} />}
+            {judged.check.id === checkId ? <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, judged.check.id))} /> : <Row judged={judged} />}
           </li>
         ))}
       </chakra.ul>
@@ -51,36 +51,43 @@ function nextAfter(shown: readonly JudgedCheck[], id: string): string | undefine
   return (rest.find(({ outcome }) => outcome.verdict === 'not-inspected') ?? rest[0])?.check.id
 }
 
-function UnitHeading({ judged: { check } }: { judged: JudgedCheck }) {
+const UnitHeading = memo(function UnitHeading({ label, sheet }: { label: string; sheet: string }) {
   return (
     <HStack px="18px" pt="16px" pb="4px" gap="10px" align="baseline">
-      <Text fontWeight={600}>{check.unit.label}</Text>
+      <Text fontWeight={600}>{label}</Text>
       <Text fontSize="13px" color="faint">
-        {check.sheet.maker} {check.sheet.model}, sheet {check.sheet.revision}
+        {sheet}
       </Text>
     </HStack>
   )
-}
+})
 
 const RowButton = chakra('button', {
   base: { w: '100%', textAlign: 'left', display: 'grid', gridTemplateColumns: '1fr auto', columnGap: '10px', alignItems: 'center', minH: '50px', px: '18px', py: '5px', cursor: 'pointer', _hover: { bg: 'panel' } },
 })
 
-function Row({ judged, onOpen }: { judged: JudgedCheck; onOpen: () => void }) {
+/** A row reads the store by itself only for opening, and is drawn again only when one of its own words changes. */
+function Row({ judged }: { judged: JudgedCheck }) {
   const { check, outcome } = judged
   const expired = expiredInstrument(judged)
+  const said = expired ? `${expired.name} was out of calibration` : 'finding' in outcome ? outcome.finding : check.required
+  const colour = outcome.verdict === 'does-not-conform' ? 'oxide' : expired ? 'brass' : 'faint'
+  return <PlainRow id={check.id} title={check.title} said={said} colour={colour} verdict={outcome.verdict} />
+}
+
+const PlainRow = memo(function PlainRow({ id, title, said, colour, verdict }: { id: string; title: string; said: string; colour: string; verdict: Verdict }) {
   return (
-    <RowButton type="button" onClick={onOpen} data-check={check.id}>
+    <RowButton type="button" onClick={() => useFocus.getState().openCheck(id)} data-check={id}>
       <Box minW={0}>
-        <Text lineHeight={1.2}>{check.title}</Text>
-        <Text fontSize="13px" color={outcome.verdict === 'does-not-conform' ? 'oxide' : expired ? 'brass' : 'faint'} lineHeight={1.25} lineClamp={1}>
-          {expired ? `${expired.name} was out of calibration` : 'finding' in outcome ? outcome.finding : check.required}
+        <Text lineHeight={1.2}>{title}</Text>
+        <Text fontSize="13px" color={colour} lineHeight={1.25} lineClamp={1}>
+          {said}
         </Text>
       </Box>
-      <VerdictMark verdict={outcome.verdict} />
+      <VerdictMark verdict={verdict} />
     </RowButton>
   )
-}
+})
 
 /** Arrow keys move from check to check while no field is being typed in. */
 function useArrows(shown: readonly JudgedCheck[], checkId: string | undefined, openCheck: (id: string | undefined) => void): void {

@@ -1,6 +1,7 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
+import { memo } from 'react'
 import { NavLink, useParams } from 'react-router'
-import { STAGE_TITLES, worst, type JudgedCheck, type Stage } from '@plumb-mark/core'
+import { STAGE_TITLES, worst, type Stage, type Verdict } from '@plumb-mark/core'
 import { PlumbBob } from '../../marks/plumb-bob.js'
 import { VerdictShape } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
@@ -31,33 +32,34 @@ export function Line({ stages, here }: { stages: readonly Stage[]; here: Stage }
       bg="panel"
     >
       <Box hideBelow="lg" position="absolute" left="28px" top="0" h={`${18 + stages.indexOf(here) * 64 + 22}px`} w="1.5px" bg="ink" aria-hidden />
-      {stages.map((stage) => (
-        <StageMark key={stage} stage={stage} here={stage === here} checks={checks.filter(({ check }) => check.stage === stage)} />
-      ))}
+      {stages.map((stage) => {
+        const verdicts = checks.filter(({ check }) => check.stage === stage).map(({ outcome }) => outcome.verdict)
+        const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length
+        return <StageMark key={stage} stage={stage} here={stage === here} verdict={worst(verdicts)} wrong={count('does-not-conform')} unproven={count('not-proven')} toDo={count('not-inspected')} />
+      })}
     </chakra.nav>
   )
 }
 
-function StageMark({ stage, here, checks }: { stage: Stage; here: boolean; checks: JudgedCheck[] }) {
+const StageMark = memo(function StageMark({ stage, here, verdict, wrong, unproven, toDo }: { stage: Stage; here: boolean; verdict: Verdict; wrong: number; unproven: number; toDo: number }) {
   const { jobId } = useParams()
-  const count = (verdict: string) => checks.filter(({ outcome }) => outcome.verdict === verdict).length
   const left = [
-    [count('does-not-conform'), 'wrong'],
-    [count('not-proven'), 'not proven'],
-    [count('not-inspected'), 'to do'],
+    [wrong, 'wrong'],
+    [unproven, 'not proven'],
+    [toDo, 'to do'],
   ] as const
   const said = left.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`).join(', ')
   return (
     <Mark to={`/jobs/${jobId}/walk/${stage}`} title={said || 'all done'}>
       <Box w="26px" flexShrink={0} display="flex" justifyContent="center" zIndex={1} bg={here ? 'transparent' : 'panel'}>
-        {here ? <PlumbBob size={34} /> : <VerdictShape verdict={worst(checks.map(({ outcome }) => outcome.verdict))} />}
+        {here ? <PlumbBob size={34} /> : <VerdictShape verdict={verdict} />}
       </Box>
       <Box lineHeight={1.15} py="8px">
         <Text fontSize="15px">{STAGE_TITLES[stage]}</Text>
-        <Text fontSize="13px" color={count('does-not-conform') > 0 ? 'oxide' : 'faint'} fontWeight={400}>
+        <Text fontSize="13px" color={wrong > 0 ? 'oxide' : 'faint'} fontWeight={400}>
           {said || 'all done'}
         </Text>
       </Box>
     </Mark>
   )
-}
+})

@@ -62,13 +62,18 @@ export const limits = defineKind(shape, {
   judge(requirement, subject, given, { rule }) {
     if (given?.kind !== 'reading') return undefined
     const { min, max } = limitsOf(requirement, subject)
-    const { verdict, margin, working, notes } = decision({ value: given.value, relation: given.relation, uncertainty: given.uncertainty, rule, min, max })
+    const judged = decision({ value: given.value, relation: given.relation, uncertainty: given.uncertainty, rule, min, max })
+    const { verdict, margin } = judged
     const sure = withInstrument(verdict, given)
     const say = (value: number) => formatQuantity(value, dimensionOf(requirement), { unit: requirement.unit ?? '' })
     return {
       verdict: sure.verdict,
-      working: working.map((line) => `${line} (${canonicalUnit(dimensionOf(requirement))})`),
-      notes,
+      get working() {
+        return judged.working.map((line) => `${line} (${canonicalUnit(dimensionOf(requirement))})`)
+      },
+      get notes() {
+        return judged.notes
+      },
       wanting: sure.wanting,
       finding: margin < 0 ? `outside by ${say(-margin)}` : `inside by ${say(margin)}`,
     }

@@ -34,8 +34,12 @@ export const stringOpenCircuit = defineKind(
       const sure = withInstrument(worst(verdicts) as JudgedVerdict, given)
       return {
         verdict: sure.verdict,
-        working: [...limit.working.map((line) => `${line} (V)`), ...(expectation?.working ?? [])],
-        notes: [...limit.notes, ...(expectation?.notes ?? [])],
+        get working() {
+          return [...limit.working.map((line) => `${line} (V)`), ...(expectation?.working ?? [])]
+        },
+        get notes() {
+          return [...limit.notes, ...(expectation?.notes ?? [])]
+        },
         wanting: wantingOf(expectation, limit.verdict, sure.wanting),
         finding: expectation ? `${difference(given.value - expectation.expected)} from ${volts(expectation.expected)} expected` : `${formatQuantity(size, 'voltage')} read`,
         ...(expectation && { causes: causesOf(expectation) }),

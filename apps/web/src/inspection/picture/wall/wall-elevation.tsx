@@ -57,7 +57,10 @@ function useMillimetresPerPixel(svg: React.RefObject<SVGSVGElement | null>, widt
   return Math.max(width / size.w, height / size.h)
 }
 
-function Surround({ drawing: { bounds, ceiling, leftCorner, rightCorner } }: { drawing: WallDrawing }) {
+/** A drawing is made anew on every keystroke; what says the same is not drawn again. */
+const alike = (before: object, after: object) => JSON.stringify(before) === JSON.stringify(after)
+
+const Surround = memo(function Surround({ drawing: { bounds, ceiling, leftCorner, rightCorner } }: { drawing: WallDrawing }) {
   const { x0, y0, x1, y1 } = bounds
   const left = leftCorner ? 0 : x0
   const right = rightCorner ?? x1
@@ -72,11 +75,15 @@ function Surround({ drawing: { bounds, ceiling, leftCorner, rightCorner } }: { d
       <chakra.path d={`M${left} 0 H${right} ${ceiling !== undefined ? `M${left} ${-ceiling} H${right}` : ''} ${leftCorner ? `M0 0 V${-top}` : ''} ${rightCorner !== undefined ? `M${rightCorner} 0 V${-top}` : ''}`} stroke="ink" strokeWidth="12px" fill="none" />
     </g>
   )
+}, sameSurround)
+
+function sameSurround({ drawing: a }: { drawing: WallDrawing }, { drawing: b }: { drawing: WallDrawing }): boolean {
+  return a.ceiling === b.ceiling && a.leftCorner === b.leftCorner && a.rightCorner === b.rightCorner && alike(a.bounds, b.bounds)
 }
 
 const Dashed = chakra('rect', { base: { fill: 'none', stroke: 'faint', strokeWidth: '4px', strokeDasharray: '18 14', pointerEvents: 'none' } })
 
-function Envelope({ whole, unit, x, y, w, h }: DrawnEnvelope) {
+const Envelope = memo(function Envelope({ whole, unit, x, y, w, h }: DrawnEnvelope) {
   if (whole) return <Dashed x={x} y={-y - h} width={w} height={h} />
   return (
     <>
@@ -84,9 +91,9 @@ function Envelope({ whole, unit, x, y, w, h }: DrawnEnvelope) {
       <Dashed x={unit.x} y={-y - h} width={unit.w} height={h} />
     </>
   )
-}
+}, alike)
 
-function Item({ item: { id, x, y, w, h, label, kind, verdict }, size, chosen, onChoose }: { item: DrawnItem; size: number; chosen: boolean; onChoose: (id: string) => void }) {
+const Item = memo(function Item({ item: { id, x, y, w, h, label, kind, verdict }, size, chosen, onChoose }: { item: DrawnItem; size: number; chosen: boolean; onChoose: (id: string) => void }) {
   const isUnit = kind === 'unit'
   const narrow = w < label.length * size * 0.62
   // A label too wide for its box stands upright in it, or under it when the box is low as well.
@@ -101,7 +108,7 @@ function Item({ item: { id, x, y, w, h, label, kind, verdict }, size, chosen, on
       </chakra.text>
     </chakra.g>
   )
-}
+}, alike)
 
 const Dimension = memo(function Dimension({ line, quiet, size, figures: shown }: { line: DimensionLine; quiet: boolean; size: number; figures: boolean }) {
   const { from, to, upright, measured, required, shortBy, verdict } = line
@@ -125,4 +132,4 @@ const Dimension = memo(function Dimension({ line, quiet, size, figures: shown }:
       )}
     </chakra.g>
   )
-})
+}, alike)

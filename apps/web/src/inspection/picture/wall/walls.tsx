@@ -21,7 +21,7 @@ export function Walls() {
   if (drawings.length === 0) return <Text p="24px" color="faint">No wall has been measured yet.</Text>
   const choose = (id: string) => {
     chooseItem(id)
-    const worstCheck = inspection?.checks.find(({ check, outcome }) => check.unit.id === id && check.ask.kind === 'wall' && outcome.verdict !== 'conforms')
+    const worstCheck = useInspection.getState().inspection?.checks.find(({ check, outcome }) => check.unit.id === id && check.ask.kind === 'wall' && outcome.verdict !== 'conforms')
     if (worstCheck) openCheck(worstCheck.check.id)
   }
   return drawings.map(({ measured, drawing }) => (
