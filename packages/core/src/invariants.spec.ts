@@ -4,7 +4,7 @@ import { acBranch, conductor, ctPhasing, insulation, limitResponse, powerBalance
 
 const amps = fc.double({ min: 1, max: 100, noNaN: true })
 const iec = fc.record({
-  school: fc.constant('iec' as const), phases: fc.constantFrom(1, 3, 'dc' as const), voltage: fc.constantFrom(230, 400), sources: fc.array(fc.record({ name: fc.constant('s'), amps }), { minLength: 1, maxLength: 4 }),
+  school: fc.constant('iec' as const), phases: fc.constantFrom<1 | 3 | 'dc'>(1, 3, 'dc'), voltage: fc.constantFrom(230, 400), sources: fc.array(fc.record({ name: fc.constant('s'), amps }), { minLength: 1, maxLength: 4 }),
   size: fc.constantFrom(...IEC_SIZES), length: fc.double({ min: 0, max: 100, noNaN: true }), material: fc.constant('copper' as const), insulation: fc.constantFrom('pvc', 'xlpe' as const),
   method: fc.constantFrom('A1', 'B1', 'B2', 'C' as const), ambient: fc.integer({ min: -10, max: 60 }), groupedCircuits: fc.integer({ min: 1, max: 20 }), maxDropPercent: fc.constant(3), protectiveDevice: fc.constantFrom(16, 32, 63, 100),
 })
