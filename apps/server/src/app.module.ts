@@ -1,4 +1,5 @@
 import { Module, type DynamicModule } from '@nestjs/common'
+import type { DataSource } from 'typeorm'
 import { AccountsModule } from './accounts/accounts.module.js'
 import { DatabaseModule } from './database/database.module.js'
 import { EvidenceModule } from './evidence/evidence.module.js'
@@ -8,11 +9,11 @@ import { SETTINGS, type Settings } from './settings.js'
 
 @Module({})
 export class AppModule {
-  static with(settings: Settings): DynamicModule {
+  static with(settings: Settings, db: DataSource): DynamicModule {
     return {
       module: AppModule,
       global: true,
-      imports: [DatabaseModule, AccountsModule, JobsModule, EvidenceModule, ExchangeModule],
+      imports: [DatabaseModule.with(db), AccountsModule, JobsModule, EvidenceModule, ExchangeModule],
       providers: [{ provide: SETTINGS, useValue: settings }],
       exports: [SETTINGS],
     }

@@ -7,6 +7,7 @@ import cookieParser from 'cookie-parser'
 import type { NextFunction, Request, Response } from 'express'
 import helmet from 'helmet'
 import { AppModule } from './app.module.js'
+import { openDatabase } from './database/database.module.js'
 import { ErrorFilter } from './http/error.filter.js'
 import { sameOrigin } from './http/same-origin.js'
 import { slowGuessing } from './http/slow-guessing.js'
@@ -16,7 +17,8 @@ const LARGEST_BODY = '2mb'
 
 /** Builds the application; `listen` opens the port. Tests build it and listen on a port of their own. */
 export async function createServer(settings: Settings): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings), { logger: ['error', 'warn'], abortOnError: false })
+  const db = await openDatabase(settings.dataDir)
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, db), { logger: ['error', 'warn'], abortOnError: false })
   app.use(
     helmet({
       contentSecurityPolicy: {

@@ -1,13 +1,13 @@
-import { mkdirSync, accessSync, constants } from 'node:fs'
-import { join } from 'node:path'
-import { Global, Module } from '@nestjs/common'
+import { accessSync, constants, existsSync, mkdirSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { Global, Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { PersonRow, SessionRow } from '../accounts/account.entities.js'
 import { EntryRow } from '../entries/entry.entity.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { InstrumentRow } from '../instruments/instrument.entity.js'
 import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
-import { CannotStart, SETTINGS, type Settings } from '../settings.js'
+import { CannotStart } from '../settings.js'
 import { SheetRow } from '../sheets/sheet.entity.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
@@ -45,16 +45,31 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
 
 function writableFolder(dataDir: string): void {
   try {
-    mkdirSync(dataDir, { recursive: true })
+    makeFolder(dataDir)
     accessSync(dataDir, constants.W_OK)
   } catch (problem) {
     throw new CannotStart(`the folder ${dataDir} cannot be written (${(problem as NodeJS.ErrnoException).code ?? 'unknown'}): choose another with --data`)
   }
 }
 
+/** Step by step: asked to make a whole path at once, Node tries for ever where the system lets no folder be made. */
+function makeFolder(path: string): void {
+  if (existsSync(path)) return
+  makeFolder(dirname(path))
+  mkdirSync(path)
+}
+
+/** The database is opened before the application is put together, so that its refusal is one sentence and nothing has started yet. */
 @Global()
-@Module({
-  providers: [{ provide: DataSource, inject: [SETTINGS], useFactory: ({ dataDir }: Settings) => openDatabase(dataDir) }],
-  exports: [DataSource],
-})
-export class DatabaseModule {}
+@Module({})
+export class DatabaseModule implements OnApplicationShutdown {
+  constructor(private readonly db: DataSource) {}
+
+  static with(db: DataSource): DynamicModule {
+    return { module: DatabaseModule, providers: [{ provide: DataSource, useValue: db }], exports: [DataSource] }
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    await this.db.destroy()
+  }
+}

@@ -70,7 +70,7 @@ it('a port in use, a folder that cannot be written and a damaged database get on
   expect(await start('--data', '/proc/plumb')).toMatchObject({ code: 1, said: expect.stringContaining('cannot be written') })
   const broken = mkdtempSync(join(tmpdir(), 'plumb-mark-broken-'))
   writeFileSync(join(broken, 'plumb-mark.sqlite'), 'this is no database, and it is long enough to be read as one'.repeat(40))
-  expect(await start('--data', broken)).toMatchObject({ code: 1, said: expect.stringContaining('is damaged or is not ours') })
+  expect(await start('--data', broken)).toMatchObject({ code: 1, said: expect.stringMatching(/^Plumb Mark cannot start: the database .* is damaged or is not ours.*\n$/) })
   rmSync(broken, { recursive: true, force: true })
   expect(await start('--prot', '1')).toMatchObject({ code: 1, said: expect.stringContaining('--port N') })
 }, 60_000)

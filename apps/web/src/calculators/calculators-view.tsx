@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { NavLink, Navigate, useParams, useSearchParams } from 'react-router'
 import { CALCULATORS, readDraft, type CalculatorName } from '@plumb-mark/core'
 import { Frame } from '../frame/frame.js'
+import { useDecimal } from '../store/decimal.js'
 import { CATALOGUE, GROUPS } from './catalogue.js'
 import { fromLink, toLink } from './link.js'
 import { Result } from './result.js'
@@ -50,7 +51,8 @@ function List() {
 function Bench({ name }: { name: CalculatorName }) {
   const [search, setSearch] = useSearchParams()
   const [draft, setDraft] = useState<Record<string, unknown>>(() => fromLink(search.get('in')) ?? CATALOGUE[name].example)
-  const { input, problems } = readDraft(CALCULATORS[name].input, draft)
+  const decimal = useDecimal((state) => state.decimal)
+  const { input, problems } = readDraft(CALCULATORS[name].input, draft, { decimal })
   const { answer, cancel } = useResult(name, input)
   const refused = answer.state === 'refused' && answer.error.path ? { [answer.error.path]: answer.error.message } : {}
   const change = (next: unknown) => {

@@ -11,7 +11,7 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
   const { raised, steps, severity, state, failedAgain } = defect
   const open = isOpen(defect)
   return (
-    <chakra.article py="18px" borderBottom="1px solid" borderColor="hair" opacity={open ? 1 : 0.75} aria-label={`${defect.title}, ${defect.place}`} data-state={state}>
+    <chakra.article py="18px" borderBottom="1px solid" borderColor="hair" aria-label={`${defect.title}, ${defect.place}`} data-state={state}>
       <Flex gap="12px" align="baseline" wrap="wrap">
         <Text color={open && (severity === 'stop' || severity === 'major') ? 'oxide' : 'faint'} fontWeight={700}>
           {severity}

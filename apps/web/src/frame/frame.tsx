@@ -3,6 +3,7 @@ import { LogOut, Moon, Sun } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { useSession } from '../account/session.js'
+import { useDecimal } from '../store/decimal.js'
 import { useColourMode } from '../look/colour-mode.js'
 import { PlumbBob } from '../marks/plumb-bob.js'
 
@@ -14,6 +15,7 @@ const Tab = chakra(NavLink, {
 export function Frame({ title, tabs = [], status, children }: { title?: string; tabs?: { to: string; label: string }[]; status?: ReactNode; children: ReactNode }) {
   const { person, signOut } = useSession()
   const { mode, turn } = useColourMode()
+  const { decimal, turn: turnDecimal } = useDecimal()
   return (
     <Flex direction="column" minH="100dvh">
       <chakra.header borderBottom="1px solid" borderColor="hair" bg="panel" px={{ base: '10px', md: '18px' }}>
@@ -49,6 +51,9 @@ export function Frame({ title, tabs = [], status, children }: { title?: string; 
             <Text fontSize="13px" color="faint" hideBelow="lg">
               {person?.name}, {person?.role}
             </Text>
+            <Button variant="plain" px="0" minW="44px" fontFamily="mono" onClick={turnDecimal} aria-label={`Decimal ${decimal}; change to ${decimal === 'point' ? 'comma' : 'point'}`} title={`Decimal ${decimal}`}>
+              {decimal === 'point' ? '1.5' : '1,5'}
+            </Button>
             <Button variant="plain" px="0" minW="44px" onClick={turn} aria-label={mode === 'light' ? 'Dark, for plant rooms' : 'Light, for glare'}>
               {mode === 'light' ? <Moon size={19} /> : <Sun size={19} />}
             </Button>

@@ -1,5 +1,5 @@
 import type { JsonSchema } from '../verdict/shape.js'
-import { parseQuantity } from './parse.js'
+import { parseQuantity, type TypingHabits } from './parse.js'
 import { UNITS, type Dimension } from './units.js'
 
 /** The dimension of a figure whose canonical unit a schema names; undefined for figures that are typed bare, such as %/K or kWh a day. */
@@ -17,32 +17,36 @@ export interface ReadDraft {
  * Turns a form as it was typed, with figures as text in any unit ("4 1/4 in"), into the input that a calculator takes. Empty fields are
  * left out; what cannot be read is reported at its path and left out as well.
  */
-export function readDraft(schema: JsonSchema, draft: unknown): ReadDraft {
-  const problems: Record<string, string> = {}
-  const input = read(schema, draft, '', problems)
-  return { input: input ?? {}, problems }
+export function readDraft(schema: JsonSchema, draft: unknown, habits: TypingHabits = {}): ReadDraft {
+  const reading: Reading = { problems: {}, habits }
+  return { input: read(schema, draft, '', reading) ?? {}, problems: reading.problems }
 }
 
-function read(schema: JsonSchema, draft: unknown, path: string, problems: Record<string, string>): unknown {
+interface Reading {
+  problems: Record<string, string>
+  habits: TypingHabits
+}
+
+function read(schema: JsonSchema, draft: unknown, path: string, reading: Reading): unknown {
   if (draft === undefined || draft === null || draft === '') return undefined
-  if (schema.oneOf) return readVariant(schema.oneOf, draft, path, problems)
-  if (schema.type === 'number' || schema.type === 'integer') return typeof draft === 'string' ? figure(draft, schema, path, problems) : draft
+  if (schema.oneOf) return readVariant(schema.oneOf, draft, path, reading)
+  if (schema.type === 'number' || schema.type === 'integer') return typeof draft === 'string' ? figure(draft, schema, path, reading) : draft
   if (schema.enum) return schema.enum.find((one) => String(one) === String(draft)) ?? draft
-  if (schema.type === 'array' && Array.isArray(draft)) return draft.map((one, i) => read(schema.items ?? {}, one, `${path}[${i}]`, problems))
-  if (schema.type === 'object' && typeof draft === 'object') return readObject(schema, draft as Record<string, unknown>, path, problems)
+  if (schema.type === 'array' && Array.isArray(draft)) return draft.map((one, i) => read(schema.items ?? {}, one, `${path}[${i}]`, reading))
+  if (schema.type === 'object' && typeof draft === 'object') return readObject(schema, draft as Record<string, unknown>, path, reading)
   return draft
 }
 
-function readObject({ properties, additionalProperties }: JsonSchema, draft: Record<string, unknown>, path: string, problems: Record<string, string>): unknown {
-  const pairs = Object.entries(draft).map(([key, value]) => [key, read(properties?.[key] ?? additionalProperties ?? {}, value, path ? `${path}.${key}` : key, problems)] as const)
+function readObject({ properties, additionalProperties }: JsonSchema, draft: Record<string, unknown>, path: string, reading: Reading): unknown {
+  const pairs = Object.entries(draft).map(([key, value]) => [key, read(properties?.[key] ?? additionalProperties ?? {}, value, path ? `${path}.${key}` : key, reading)] as const)
   const kept = pairs.filter(([, value]) => value !== undefined)
   return kept.length === 0 && !additionalProperties ? undefined : Object.fromEntries(kept)
 }
 
-function readVariant(variants: readonly JsonSchema[], draft: unknown, path: string, problems: Record<string, string>): unknown {
+function readVariant(variants: readonly JsonSchema[], draft: unknown, path: string, reading: Reading): unknown {
   const chosen = variants[variantOf(variants, draft)]!
   // A setting may be text, a number or a switch: text stays text, since it is compared as such.
-  return chosen.type === 'string' ? draft : read(chosen, draft, path, problems)
+  return chosen.type === 'string' ? draft : read(chosen, draft, path, reading)
 }
 
 /** Which of several shapes a draft means: by the value of its telling field, else by the fields it has. */
@@ -55,10 +59,10 @@ export function variantOf(variants: readonly JsonSchema[], draft: unknown): numb
   return fits.indexOf(Math.max(...fits))
 }
 
-function figure(typed: string, schema: JsonSchema, path: string, problems: Record<string, string>): number | undefined {
+function figure(typed: string, schema: JsonSchema, path: string, { problems, habits }: Reading): number | undefined {
   const dimension = dimensionOfUnit(schema['x-unit']) ?? 'count'
   const bare = dimension === 'count' && schema['x-unit'] ? typed.replace(schema['x-unit'], '').trim() : typed
-  const parsed = parseQuantity(bare, dimension)
+  const parsed = parseQuantity(bare, dimension, habits)
   if (parsed.ok && parsed.quantity.relation === '=') return parsed.quantity.value
   problems[path] = parsed.ok ? 'a figure without < or > is needed here' : parsed.problem.message
   return undefined

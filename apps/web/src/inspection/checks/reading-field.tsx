@@ -5,6 +5,7 @@ import { useSession } from '../../account/session.js'
 import { Field } from '../../marks/field.js'
 import { Select } from '../../marks/select.js'
 import { choiceOf, useHabits } from '../../store/habits.js'
+import { useDecimal } from '../../store/decimal.js'
 import { useInspection } from '../../store/inspection.js'
 import { PhotoPicker } from './photo-picker.js'
 
@@ -24,8 +25,9 @@ export function ReadingField({ judged: { check }, onTrial, onDone }: { judged: J
   const [photos, setPhotos] = useState<PhotoRef[]>([])
   const { fitting, offered } = choiceOf(instruments, dimension, habits.instruments[dimension])
   const conditions = useConditions(check.ask.conditions)
+  const decimal = useDecimal((state) => state.decimal)
   const typing = typed.trim() !== ''
-  const trial = useMemo(() => (typing && inspection ? judgeTyped(check, typed, { instrument: offered, conditions: conditions.values }, inspection.world) : undefined), [typing, typed, check, inspection, offered, conditions.values])
+  const trial = useMemo(() => (typing && inspection ? judgeTyped(check, typed, { instrument: offered, conditions: conditions.values }, inspection.world, { decimal }) : undefined), [typing, typed, check, inspection, offered, conditions.values, decimal])
   useEffect(() => onTrial(trial?.ok ? trial.outcome : undefined), [trial, onTrial])
   useEffect(() => () => onTrial(undefined), [onTrial])
 
@@ -86,16 +88,17 @@ function accuracyOf({ name, accuracy }: Instrument, dimension: string): string {
 /** Temperature and light as last noted, in canonical units, and what is wrong with them. */
 function useConditions(wanted: readonly Condition[]) {
   const typed = useHabits((habits) => habits.conditions)
+  const decimal = useDecimal((state) => state.decimal)
   return useMemo(() => {
     const values: Partial<Record<Condition, number>> = {}
     const problems: Partial<Record<Condition, string>> = {}
     for (const condition of wanted) {
       const text = typed[condition]?.trim()
       if (!text) continue
-      const parsed = parseQuantity(text, CONDITION_FIELDS[condition].dimension)
+      const parsed = parseQuantity(text, CONDITION_FIELDS[condition].dimension, { decimal })
       if (parsed.ok) values[condition] = parsed.quantity.value
       else problems[condition] = parsed.problem.message
     }
     return { values, problems }
-  }, [wanted, typed])
+  }, [wanted, typed, decimal])
 }

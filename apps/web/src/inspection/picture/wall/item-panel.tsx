@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react'
 import { formatInches, formatQuantity, parseQuantity, type ObstructionBuilt, type UnitBuilt, type WallBuilt } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { Field } from '../../../marks/field.js'
+import { useDecimal } from '../../../store/decimal.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { useWallSteps, withObstruction, withUnit, type WallChange } from './changes.js'
@@ -71,15 +72,18 @@ interface OffsetProps {
 
 function OffsetField({ label, value, typedBefore, writable, trial: tried, onKeep }: OffsetProps) {
   const tryOut = useInspection((state) => state.tryOut)
-  const shown = typedBefore ?? formatQuantity(value, 'length')
+  const decimal = useDecimal((state) => state.decimal)
+  // What was typed is shown again while it reads as the value; after a change of the decimal mark it may not.
+  const before = typedBefore === undefined ? undefined : parseQuantity(typedBefore, 'length', { decimal })
+  const shown = before?.ok && Math.abs(before.quantity.value - value) < 1e-9 * Math.max(1, Math.abs(value)) ? typedBefore! : formatQuantity(value, 'length', { decimal })
   const [typed, setTyped] = useState(shown)
   useEffect(() => setTyped(shown), [shown])
-  const parsed = parseQuantity(typed, 'length')
+  const parsed = parseQuantity(typed, 'length', { decimal })
   const size = label === 'Width' || label === 'Height'
   const problem = !parsed.ok ? parsed.problem.message : parsed.quantity.relation !== '=' ? 'a measure without < or > is needed' : size && parsed.quantity.value < 1 ? 'must be greater than zero' : undefined
   const type = (text: string) => {
     setTyped(text)
-    const read = parseQuantity(text, 'length')
+    const read = parseQuantity(text, 'length', { decimal })
     const usable = read.ok && read.quantity.relation === '=' && (!size || read.quantity.value >= 1)
     tryOut(usable ? tried(read.quantity.value) : undefined)
   }

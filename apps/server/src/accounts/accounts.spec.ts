@@ -1,0 +1,57 @@
+import { v7 as uuid } from 'uuid'
+import type { Role } from '@plumb-mark/core'
+import { Caller, RunningServer } from '../testing/running-server.testing.js'
+
+let server: RunningServer
+const crew = {} as Record<Role, Caller>
+let jobId: string
+
+beforeAll(async () => {
+  server = await RunningServer.start()
+  for (const role of ['inspector', 'installer', 'reviewer', 'office'] as const) crew[role] = await server.signIn(role)
+  jobId = (await crew.inspector.firstJob()).id
+})
+afterAll(() => server.stop())
+
+/** Every route, and the status that each role gets from it. */
+it.each<[string, string, Record<Role, number>]>([
+  ['GET', '/api/session', { inspector: 200, installer: 200, reviewer: 200, office: 200 }],
+  ['GET', '/api/people/installers', { inspector: 200, installer: 403, reviewer: 200, office: 200 }],
+  ['GET', '/api/jobs', { inspector: 200, installer: 200, reviewer: 200, office: 200 }],
+  ['GET', '/api/jobs/:job', { inspector: 200, installer: 200, reviewer: 200, office: 200 }],
+  ['GET', '/api/jobs/:job/inspection.json', { inspector: 200, installer: 403, reviewer: 200, office: 200 }],
+  ['GET', '/api/jobs/:job/report.pdf', { inspector: 200, installer: 403, reviewer: 200, office: 200 }],
+  ['PUT', '/api/jobs/:job/photos/:new', { inspector: 400, installer: 400, reviewer: 403, office: 403 }],
+  ['GET', '/api/jobs/:new', { inspector: 404, installer: 404, reviewer: 404, office: 404 }],
+  ['GET', '/api/jobs/not-an-id', { inspector: 400, installer: 400, reviewer: 400, office: 400 }],
+  ['GET', '/api/nothing', { inspector: 404, installer: 404, reviewer: 404, office: 404 }],
+])('%s %s answers each role as it should, and a stranger not at all', async (method, path, wanted) => {
+  const address = path.replace(':job', jobId).replace(':new', uuid())
+  const got = await Promise.all(Object.entries(crew).map(async ([role, caller]) => [role, (await caller.call(method, address)).status]))
+  expect(Object.fromEntries(got)).toEqual(wanted)
+  expect([401, 404]).toContain((await new Caller(server.address, '').call(method, address)).status)
+})
+
+it('the session cookie cannot be read by scripts, stays on this site, and ends with signing out', async () => {
+  const answer = await new Caller(server.address, '').call('POST', '/api/session', { email: 'OFFICE@plumb.example ', password: 'plumb-demo' })
+  expect(answer.status).toBe(400)
+  const right = await new Caller(server.address, '').call('POST', '/api/session', { email: 'OFFICE@plumb.example', password: 'plumb-demo' })
+  const cookie = right.headers.get('set-cookie')!
+  expect(cookie).toMatch(/HttpOnly/)
+  expect(cookie).toMatch(/SameSite=Strict/)
+  const office = new Caller(server.address, cookie.split(';')[0]!)
+  expect((await office.call('POST', '/api/session/end')).status).toBe(204)
+  expect((await office.call('GET', '/api/session')).status).toBe(401)
+})
+
+it('a wrong password and an unknown address sound alike', async () => {
+  const tried = await Promise.all(['inspector@plumb.example', 'nobody@plumb.example'].map((email) => new Caller(server.address, '').json('POST', '/api/session', { email, password: 'guess' })))
+  expect(tried[0]).toEqual(tried[1])
+})
+
+it('nothing is framed, sniffed or fetched from elsewhere', async () => {
+  const { headers } = await crew.office.call('GET', '/api/jobs')
+  expect(headers.get('content-security-policy')).toContain("default-src 'none'")
+  expect(headers.get('x-content-type-options')).toBe('nosniff')
+  expect(headers.get('x-powered-by')).toBeNull()
+})

@@ -1,0 +1,46 @@
+import { jest } from '@jest/globals'
+import type { NewEntry } from '@plumb-mark/core'
+import { addToOutbox, sendNext, waiting } from './outbox.js'
+
+const kept = new Map<string, string>()
+const entry = (id: string): NewEntry => ({ id, kind: 'unit-removed', at: '2026-01-01T00:00:00Z', body: { unitId: 'u' } })
+let answers: (() => Response | Promise<Response>)[] = []
+
+beforeEach(() => {
+  kept.clear()
+  Object.assign(globalThis, {
+    localStorage: { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => void kept.set(key, value), removeItem: (key: string) => void kept.delete(key) },
+    fetch: jest.fn(async () => answers.shift()!()),
+  })
+})
+
+const json = (status: number, body: object) => () => new Response(JSON.stringify(body), { status })
+const refusal = json(409, { error: { code: 'sealed', message: 'sealed' } })
+const noSignal = () => Promise.reject(new TypeError('failed to fetch'))
+
+it('entries are sent one by one in their order, and leave the device when they are acknowledged', async () => {
+  addToOutbox('j', [entry('a'), entry('b')])
+  answers = [json(200, { entries: [{ id: 'a' }] }), json(200, { entries: [{ id: 'b' }] })]
+  expect([await sendNext('j'), await sendNext('j'), await sendNext('j')].map(({ kind }) => kind)).toEqual(['kept', 'kept', 'nothing'])
+  expect(waiting('j')).toEqual([])
+})
+
+it.each([['no signal', noSignal], ['a fault of the server', json(500, {})], ['a session that has ended', json(401, { error: { code: 'not-signed-in', message: '' } })]])('%s leaves the entry where it is', async (_what, answer) => {
+  addToOutbox('j', [entry('a')])
+  answers = [answer]
+  expect((await sendNext('j')).kind).toBe('unreachable')
+  expect(waiting('j').map(({ id }) => id)).toEqual(['a'])
+})
+
+it('what the server refuses is told and does not stand in the way of the rest', async () => {
+  addToOutbox('j', [entry('a'), entry('b')])
+  answers = [refusal, json(200, { entries: [{ id: 'b' }] })]
+  expect(await sendNext('j')).toMatchObject({ kind: 'refused', problem: { code: 'sealed' } })
+  expect(await sendNext('j')).toMatchObject({ kind: 'kept', entry: { id: 'b' } })
+})
+
+it('each job waits for itself, and what cannot be read counts as nothing', () => {
+  addToOutbox('j', [entry('a')])
+  kept.set('plumb-mark-outbox-k', '{broken')
+  expect([waiting('j').length, waiting('k').length]).toEqual([1, 0])
+})
