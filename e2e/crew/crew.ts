@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid'
-import { expect, type Browser, type Locator, type Page } from '@playwright/test'
+import { expect, type Browser, type BrowserContextOptions, type Locator, type Page } from '@playwright/test'
 
 export type Role = 'inspector' | 'installer' | 'reviewer' | 'office'
 export const HATCHERY = 'Fallowmere Trout Hatchery, pump house'
@@ -11,8 +11,8 @@ export class Crew {
     readonly role: Role,
   ) {}
 
-  static async signedIn(browser: Browser, role: Role): Promise<Crew> {
-    const page = await (await browser.newContext()).newPage()
+  static async signedIn(browser: Browser, role: Role, device: BrowserContextOptions = {}): Promise<Crew> {
+    const page = await (await browser.newContext(device)).newPage()
     await page.goto('/')
     await page.getByLabel('E-mail').fill(`${role}@plumb.example`)
     await page.getByLabel('Password').fill('plumb-demo')
@@ -27,13 +27,25 @@ export class Crew {
     await expect(this.page.getByRole('banner')).toContainText(title)
   }
 
-  /** Opens a job of its own through the API, with the rules and sheets of the first one. */
-  async newJob(number: string, title: string): Promise<void> {
-    const jobs = (await (await this.page.request.get('/api/jobs')).json()) as { id: string }[]
-    const { entries } = (await (await this.page.request.get(`/api/jobs/${jobs[0]!.id}`)).json()) as { entries: { body: object }[] }
-    const opened = { id: uuid(), kind: 'job-opened', at: new Date().toISOString(), body: { ...entries[0]!.body, number, title } }
-    const answer = await this.page.request.post(`/api/jobs/${uuid()}/entries`, { headers: { 'x-plumb-mark': '1' }, data: { entries: [opened] } })
+  /** Opens a job of its own through the API, with the rules and sheets of the hatchery: one wall with a DC isolator on it. */
+  async newJob(number: string, title: string): Promise<string> {
+    const jobs = (await (await this.page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
+    const first = jobs.find((job) => job.title === HATCHERY)!
+    const { entries } = (await (await this.page.request.get(`/api/jobs/${first.id}`)).json()) as { entries: { body: object }[] }
+    const id = uuid()
+    const entry = (kind: string, body: object) => ({ id: uuid(), kind, at: new Date().toISOString(), body })
+    const answer = await this.page.request.post(`/api/jobs/${id}/entries`, {
+      headers: { 'x-plumb-mark': '1' },
+      data: {
+        entries: [
+          entry('job-opened', { ...entries[0]!.body, number, title }),
+          entry('wall-measured', { id: 'w', title: 'Shed, south wall', width: 3000, height: 2400, leftCorner: true, rightCorner: false, uncertainty: 2, tape: 'Tape T1' }),
+          entry('unit-fitted', { id: 'iso', label: 'Isolator', sheetId: 'aldervane-dx-4-a', place: { wallId: 'w', x: 500, y: 1200, w: 180, h: 230 } }),
+        ],
+      },
+    })
     expect(answer.status()).toBe(200)
+    return id
   }
 
   async goTo(stage: string): Promise<void> {
