@@ -1,6 +1,6 @@
 import { VERDICT_WORDS, byBadness, fold, inspect, isOpen, readInspectionFile, sheetsById, type Inspection, type JudgedCheck } from '@plumb-mark/core'
 import { fileArgument, jsonFile } from './input.js'
-import type { Command } from './main.js'
+import type { Command } from './command.js'
 
 /** `check <file>`: judges an exported inspection. */
 export const check: Command = async (args) => {

@@ -1,6 +1,6 @@
 import { BadInput, CALCULATORS, CALCULATOR_NAMES, asErrorShape, compute as computeByName } from '@plumb-mark/core'
 import { parsed, standardInput } from './input.js'
-import type { Command, ExitCode } from './main.js'
+import type { Command, ExitCode } from './command.js'
 
 /** `compute <calculator>`, `compute --batch`, `compute --list`. */
 export const compute: Command = async (args) => {

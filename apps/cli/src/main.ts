@@ -1,12 +1,9 @@
 import { asErrorShape, BadInput } from '@plumb-mark/core'
+import type { Command, ExitCode } from './command.js'
 import { check } from './check.js'
 import { compute } from './compute.js'
 import { MANUAL } from './manual.js'
 import { verify } from './verify.js'
-
-/** Exit codes of every command: 0 all well, 1 judged and found wanting, 2 input refused, 3 the program could not run. */
-export type ExitCode = 0 | 1 | 2 | 3
-export type Command = (args: string[]) => Promise<ExitCode>
 
 const COMMANDS: Record<string, Command> = { compute, check, verify }
 

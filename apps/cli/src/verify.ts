@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { fingerprint, fold, readInspectionFile, verifyInspectionFile, type FileFault } from '@plumb-mark/core'
 import { fileArgument, jsonFile } from './input.js'
-import type { Command } from './main.js'
+import type { Command } from './command.js'
 
 /** `verify <file>`: recomputes the chain and says whether the record is intact. */
 export const verify: Command = async (args) => {

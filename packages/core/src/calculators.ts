@@ -1,5 +1,6 @@
 import { acBranch, acBranchInput } from './ac/ac-branch.js'
-import { conductor, conductorInput } from './ac/conductor.js'
+import { conductor } from './ac/conductor.js'
+import { conductorInput } from './ac/conductor-input.js'
 import { railMarks, railMarksInput } from './array/rail-marks.js'
 import { safeVoltage, safeVoltageInput } from './array/safe-voltage.js'
 import { serialMap, serialMapInput } from './array/serial-map.js'

@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
 import { parseQuantity, type EntryKind, type Instrument, type JobHeader, type NewEntry, type Person, type PhotoRef, type PinnedSheet, type Role } from '@plumb-mark/core'
-import type { DemoServices } from './load-demo.js'
+import type { DemoServices } from './demo-services.js'
 
 interface Step {
   at: string

@@ -2,13 +2,9 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { parse } from 'yaml'
 import { v7 as uuid } from 'uuid'
-import type { AccountsService } from '../accounts/accounts.service.js'
-import type { EntriesService } from '../entries/entries.service.js'
-import type { PhotosService } from '../evidence/photos.service.js'
-import type { InstrumentsService } from '../instruments/instruments.service.js'
-import type { SheetsService } from '../sheets/sheets.service.js'
 import type { Instrument, PinnedSheet, Person } from '@plumb-mark/core'
 import { DemoJob, type JobScript } from './demo-job.js'
+import type { DemoServices } from './demo-services.js'
 
 export const DEMO_PASSWORD = 'plumb-demo'
 /** Invented people. */
@@ -18,14 +14,6 @@ export const DEMO_PEOPLE: (Person & { email: string })[] = [
   { id: uuid(), name: 'Isaura Penhale', role: 'reviewer', email: 'reviewer@plumb.example' },
   { id: uuid(), name: 'Corin Wakely', role: 'office', email: 'office@plumb.example' },
 ]
-
-export interface DemoServices {
-  accounts: AccountsService
-  sheets: SheetsService
-  instruments: InstrumentsService
-  entries: EntriesService
-  photos: PhotosService
-}
 
 /** Fills an untouched database from the samples: people, sheets and instruments always, jobs unless they are not wanted. */
 export async function loadDemo(samples: string, services: DemoServices, { jobs }: { jobs: boolean }): Promise<void> {

@@ -2,11 +2,9 @@ import { BadInput } from '../verdict/bad-input.js'
 import { atLeast, atMost } from '../verdict/compare.js'
 import { amps, fig, volts } from '../verdict/say.js'
 import { judged } from '../verdict/verdict.js'
-import type { ConductorCheck, ConductorResult, IecConductor, Load } from './conductor.js'
+import type { ConductorCheck, IecConductor, Load, SchoolJudgement } from './conductor-input.js'
 import { IEC_AMBIENT, IEC_AMPACITY, IEC_GROUPING, IEC_SIZES, factorAt } from './conductor-tables.js'
 import { COPPER, REACTANCE } from './copper.js'
-
-export type SchoolJudgement = Omit<ConductorResult, 'designCurrent' | 'verdict' | 'notes'>
 
 /** The IEC-style school: Ib ≤ In ≤ Iz, voltage drop, terminal. */
 export function judgeIec(given: IecConductor, load: Load): SchoolJudgement {

@@ -2,8 +2,7 @@ import { BadInput } from '../verdict/bad-input.js'
 import { atLeast, atMost } from '../verdict/compare.js'
 import { amps, fig, volts } from '../verdict/say.js'
 import { judged } from '../verdict/verdict.js'
-import type { ConductorCheck, Load, NecConductor } from './conductor.js'
-import type { SchoolJudgement } from './conductor-iec.js'
+import type { ConductorCheck, Load, NecConductor, SchoolJudgement } from './conductor-input.js'
 import { NEC_AMBIENT, NEC_AMPACITY, NEC_GROUPING, NEC_RESISTANCE, NEC_SIZES, SMALL_CONDUCTOR_DEVICE, STANDARD_DEVICES, factorAt, type NecSize } from './conductor-tables.js'
 
 const FOOT = 0.3048

@@ -1,4 +1,4 @@
-import type { ModuleData } from '../sheet/sheet.js'
+import type { ModuleData } from '../dc/module.js'
 
 /** What stands on site, folded from entries. All lengths mm. */
 export interface AsBuilt {

@@ -4,7 +4,7 @@ import { Lazily } from '../verdict/lazily.js'
 import { fig, volts } from '../verdict/say.js'
 import { count, num, object, optional, type Read } from '../verdict/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
-import { vocField, vocTempCoeffField } from './module.js'
+import { moduleShape } from './module.js'
 
 /** Boltzmann's constant over the elementary charge, V/K. */
 const THERMAL_VOLTAGE_PER_KELVIN = 8.617333e-5
@@ -13,12 +13,7 @@ const ABSOLUTE_ZERO = -273.15
 const WEAK_LIGHT = 200
 
 export const stringVoltageInput = object({
-  module: object({
-    voc: vocField,
-    vocTempCoeff: vocTempCoeffField,
-    cellsInSeries: count('half the printed count for a split-cell module'),
-    bypassDiodes: count(),
-  }),
+  module: moduleShape,
   count: count('modules in series as designed'),
   measured: object({ voc: num({ unit: 'V', about: 'signed' }), uncertainty: uncertaintyField('V') }),
   conditions: object({

@@ -1,7 +1,7 @@
 import { quantity } from '../quantity/quantity-field.js'
 import { BadInput } from '../verdict/bad-input.js'
-import { count, list, object, oneOf, optional, refine, requireUniqueIds, text, variants, type JsonSchema, type Read } from '../verdict/shape.js'
-import { vocField, vocTempCoeffField } from '../dc/module.js'
+import { list, object, oneOf, optional, refine, requireUniqueIds, text, variants, type JsonSchema, type Read } from '../verdict/shape.js'
+import { moduleShape } from '../dc/module.js'
 import { KINDS, type Requirement } from './kinds/index.js'
 import { terminalShape } from './terminal.js'
 import { UNIT_KINDS } from './terms.js'
@@ -11,10 +11,6 @@ const REQUIREMENT_SHAPES = Object.fromEntries(Object.entries(KINDS).map(([name, 
 const day = refine(text('YYYY-MM-DD'), (value, path) => {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(value)) throw new BadInput('not-a-time', path, 'must be a day written as YYYY-MM-DD')
 })
-
-/** What string calculations need to know of a module. */
-export const moduleShape = object({ voc: vocField, vocTempCoeff: vocTempCoeffField, cellsInSeries: count('half the printed count for a split-cell module'), bypassDiodes: count() })
-export type ModuleData = Read<typeof moduleShape>
 
 const sheetFields = object({
   format: oneOf(['plumb-mark-sheet'] as const),

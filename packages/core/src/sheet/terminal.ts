@@ -6,12 +6,14 @@ import { CLAMPS } from './terms.js'
 
 const window = (dimension: Dimension, about: string) => refine(object({ min: optional(quantity(dimension)), max: optional(quantity(dimension)) }, about), requireRange)
 
+export const TERMINAL_SIDES = ['dc', 'ac', 'earth', 'signal'] as const
+
 /** A place where a conductor is landed, with the windows that its maker gives. A spring clamp has no torque. */
 export const terminalShape = refine(
   object({
     id: text(),
     label: text('as marked on the unit'),
-    side: oneOf(['dc', 'ac', 'earth', 'signal'] as const),
+    side: oneOf(TERMINAL_SIDES),
     clamp: oneOf(CLAMPS),
     torque: optional(window('torque', 'tightening torque')),
     strip: optional(window('length', 'length of bare conductor')),

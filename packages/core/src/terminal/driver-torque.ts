@@ -1,19 +1,14 @@
-import { BadInput } from '../verdict/bad-input.js'
 import { atLeast, atMost } from '../verdict/compare.js'
 import { verdictOf } from '../verdict/decision.js'
 import { fig, newtonMetres } from '../verdict/say.js'
-import { num, object, optional, percent, refine, type Read } from '../verdict/shape.js'
+import { num, object, optional, percent, refine, requireRange, type Read } from '../verdict/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
-const driverRange = refine(object({ min: num({ unit: 'N·m', sign: 'magnitude' }), max: num({ unit: 'N·m', sign: 'divisor' }) }), ({ min, max }, path) => {
-  if (min > max) throw new BadInput('min-above-max', `${path}.min`, 'must not be above max')
-})
+const torqueRange = refine(object({ min: num({ unit: 'N·m', sign: 'magnitude' }), max: num({ unit: 'N·m', sign: 'divisor' }) }), requireRange)
 
 export const driverTorqueInput = object({
-  required: refine(object({ min: num({ unit: 'N·m', sign: 'magnitude' }), max: num({ unit: 'N·m', sign: 'divisor' }) }), ({ min, max }, path) => {
-    if (min > max) throw new BadInput('min-above-max', `${path}.min`, 'must not be above max')
-  }),
-  driver: object({ tolerancePercent: percent('of the setting, k = 2'), range: driverRange }),
+  required: torqueRange,
+  driver: object({ tolerancePercent: percent('of the setting, k = 2'), range: torqueRange }),
   set: optional(num({ unit: 'N·m', sign: 'divisor', about: 'what the driver is set to' })),
 })
 export type DriverTorqueInput = Read<typeof driverTorqueInput>

@@ -2,7 +2,9 @@ import sharp from 'sharp'
 import type { Content } from 'pdfmake/interfaces.js'
 import type { Defect, Inspection, PhotoRef } from '@plumb-mark/core'
 import { FAINT, OXIDE, when } from './look.js'
-import type { PhotoFile } from './report.js'
+
+/** Finds the file of a photo's small copy. */
+export type PhotoFile = (photoId: string) => Promise<string>
 
 const STEP_WORDS = { reworked: 'reworked', 'sent-back': 'sent back', closed: 'closed', withdrawn: 'withdrawn' } as const
 

@@ -4,7 +4,7 @@ import { fingerprint, type Inspection } from '@plumb-mark/core'
 import { FONTS, FONT_FILES } from './fonts.js'
 import { calculationPages } from './calculations.js'
 import { checkPages } from './checks.js'
-import { defectPages } from './defects.js'
+import { defectPages, type PhotoFile } from './defects.js'
 import { frontPage } from './front.js'
 import { INK, FAINT, STYLES } from './look.js'
 import { signaturePage } from './signature.js'
@@ -13,9 +13,6 @@ import { wallPages } from './walls.js'
 pdfmake.setFonts(FONTS)
 pdfmake.setUrlAccessPolicy(() => false)
 pdfmake.setLocalAccessPolicy((path: string) => FONT_FILES.has(path))
-
-/** Finds the file of a photo's small copy. */
-export type PhotoFile = (photoId: string) => Promise<string>
 
 /** The report of a job as PDF: what was judged, by which sheets, with which readings, and who signed. */
 export async function report(inspection: Inspection, photoFile: PhotoFile): Promise<Buffer> {

@@ -1,6 +1,6 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
 import { fig } from '@plumb-mark/core'
-import type { PictureProps } from './picture.js'
+import type { PictureProps } from './props.js'
 
 const PARTS = [['grid', 'chalk'], ['solar', 'brass'], ['battery', 'faint']] as const
 

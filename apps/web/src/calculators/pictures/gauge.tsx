@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import { fig, type Verdict } from '@plumb-mark/core'
 import { verdictColour } from '../../marks/verdict-mark.js'
-import type { PictureProps } from './picture.js'
+import type { PictureProps } from './props.js'
 
 interface Gauge {
   value: number

@@ -1,7 +1,7 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
 import { fig, type LikelyTypo, type SplitString, type Verdict } from '@plumb-mark/core'
 import { VerdictMark } from '../../marks/verdict-mark.js'
-import type { PictureProps } from './picture.js'
+import type { PictureProps } from './props.js'
 
 interface Pair {
   name: string

@@ -7,17 +7,10 @@ import { Lifts, Pairs, Rail, Split } from './lists.js'
 import { Phasors } from './phasors.js'
 import { OrderOrTimeline } from './order.js'
 import { LikeStrings, StringStories } from './strings.js'
+import type { PictureProps } from './props.js'
 import { ReworkPicture, WallPicture } from './wall.js'
 
 const LimitTrace = lazy(() => import('./limit-trace.js').then(({ LimitTrace: trace }) => ({ default: trace })))
-
-export interface PictureProps {
-  // The input has just been accepted by the calculator, and the result is its own: each picture knows their shapes.
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any
-  input: any
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any
-  result: any
-}
 
 const PICTURES = {
   decision: GaugePicture('decision'),

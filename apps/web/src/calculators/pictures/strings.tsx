@@ -1,7 +1,7 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
 import { HYPOTHESIS_WORDS, fig, type Hypothesis, type Verdict } from '@plumb-mark/core'
 import { VerdictShape, verdictColour } from '../../marks/verdict-mark.js'
-import type { PictureProps } from './picture.js'
+import type { PictureProps } from './props.js'
 
 const W = 600
 

@@ -2,7 +2,7 @@ import { Box, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { afterMoves, clearanceInput, clearanceOf, wallDrawing, type ClearanceInput, type WallDrawing } from '@plumb-mark/core'
 import { WallElevation } from '../../inspection/picture/wall/wall-elevation.js'
-import type { PictureProps } from './picture.js'
+import type { PictureProps } from './props.js'
 
 function drawn(input: ClearanceInput): WallDrawing {
   const given = clearanceInput.read(input, '')

@@ -110,8 +110,6 @@ export function defineKind<S extends Shape<Common>>(shape: S, methods: Omit<Kind
   return { shape, ...methods }
 }
 
-export const wholeUnit: Subject = { kind: 'unit', id: 'unit', label: '' }
-
 /** The verdict of a reading is at best not proven when nobody wrote down with what it was taken. */
 export function withInstrument(verdict: JudgedVerdict, given: GivenReading): { verdict: JudgedVerdict; wanting: string } {
   if (given.instrument) return { verdict, wanting: `too near the limit for an instrument with ±${fig(given.uncertainty, 3)} here: use a finer one, or bring the value clear of the limit` }

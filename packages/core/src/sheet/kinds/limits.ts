@@ -3,20 +3,10 @@ import { BadInput } from '../../verdict/bad-input.js'
 import { DIMENSIONS, canonicalUnit, type Dimension } from '../../quantity/units.js'
 import { formatQuantity } from '../../quantity/format.js'
 import { parseQuantity } from '../../quantity/parse.js'
-import { join, object, oneOf, optional, refine, text, type Read } from '../../verdict/shape.js'
-import { TERMINAL_WINDOWS, type Terminal } from '../terminal.js'
-import { CLAMPS } from '../terms.js'
-import { defineKind, requirementOf, wholeUnit, withInstrument, type Subject } from './kind.js'
-
-const sideFilter = optional(object({ side: optional(oneOf(['dc', 'ac', 'earth', 'signal'] as const)), clamp: optional(oneOf(CLAMPS)) }, 'which terminals'), {})
-export const terminalFilterField = sideFilter
-export type TerminalFilter = { side?: Terminal['side'] | undefined; clamp?: Terminal['clamp'] | undefined }
-
-export function matching(terminals: readonly Terminal[], { side, clamp }: TerminalFilter): Terminal[] {
-  return terminals.filter((terminal) => (side === undefined || terminal.side === side) && (clamp === undefined || terminal.clamp === clamp))
-}
-
-export const terminalSubject = (terminal: Terminal): Subject => ({ kind: 'terminal', id: terminal.id, label: terminal.label, terminal })
+import { join, oneOf, optional, refine, text, type Read } from '../../verdict/shape.js'
+import { TERMINAL_WINDOWS } from '../terminal.js'
+import { matching, terminalFilterField, terminalSubject, wholeUnit } from './subjects.js'
+import { defineKind, requirementOf, withInstrument, type Subject } from './kind.js'
 
 const DEFAULT_INSTRUMENT = {
   length: 'tape', torque: 'torque-driver', voltage: 'multimeter', current: 'clamp-meter', resistance: 'continuity-tester', insulation: 'insulation-tester',
@@ -31,7 +21,7 @@ const shape = refine(requirementOf({
   min: optional(text('with its unit')),
   max: optional(text('with its unit')),
   each: optional(oneOf(['unit', 'terminal'] as const), 'unit'),
-  where: sideFilter,
+  where: terminalFilterField,
   window: optional(oneOf(TERMINAL_WINDOWS, 'take the limits from each terminal')),
   unit: optional(text('unit in which the figure is shown')),
 }), ({ window, each, dimension, min, max }, path) => {

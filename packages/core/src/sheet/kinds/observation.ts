@@ -1,6 +1,6 @@
 import { oneOf, optional, text } from '../../verdict/shape.js'
-import { defineKind, requirementOf, wholeUnit } from './kind.js'
-import { matching, terminalFilterField, terminalSubject } from './limits.js'
+import { defineKind, requirementOf } from './kind.js'
+import { matching, stringSubjects, terminalFilterField, terminalSubject, wholeUnit } from './subjects.js'
 
 /** Something seen and answered with yes or no: a tug that held, a label that is there. "Yes" conforms, so questions are put that way. */
 export const observation = defineKind(
@@ -12,7 +12,7 @@ export const observation = defineKind(
   {
     expand(requirement, unit, terminals, { strings }) {
       if (requirement.each === 'terminal') return matching(terminals, requirement.where).map(terminalSubject)
-      if (requirement.each === 'string') return strings.filter(({ unitId }) => unitId === unit.id).map((string) => ({ kind: 'string', id: string.id, label: string.label, string }))
+      if (requirement.each === 'string') return stringSubjects(unit, strings)
       return [wholeUnit]
     },
     ask: ({ question }) => ({ kind: 'observation', question }),

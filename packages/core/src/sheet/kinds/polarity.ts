@@ -1,7 +1,7 @@
 import { decision } from '../../verdict/decision.js'
 import { volts } from '../../verdict/say.js'
 import { defineKind, requirementOf, withInstrument } from './kind.js'
-import { stringSubjects } from './string-open-circuit.js'
+import { stringSubjects } from './subjects.js'
 
 /** Plus on plus, proved with a meter: the sign of the voltage between the leads of each string. */
 export const polarity = defineKind(

@@ -5,12 +5,9 @@ import { decision } from '../../verdict/decision.js'
 import { fig, volts } from '../../verdict/say.js'
 import { optional } from '../../verdict/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
-import type { StringBuilt, UnitBuilt } from '../../as-built/as-built.js'
-import { CONDITIONS, defineKind, requirementOf, withInstrument, type GivenReading, type Judgement, type Subject } from './kind.js'
-
-export function stringSubjects(unit: UnitBuilt, strings: readonly StringBuilt[]): Subject[] {
-  return strings.filter(({ unitId }) => unitId === unit.id).map((string) => ({ kind: 'string', id: string.id, label: string.label, string }))
-}
+import type { StringBuilt } from '../../as-built/as-built.js'
+import { stringSubjects } from './subjects.js'
+import { CONDITIONS, defineKind, requirementOf, withInstrument, type GivenReading, type Judgement } from './kind.js'
 
 /**
  * The open-circuit voltage of each string: under the unit's limit, above its start voltage, and as expected for the count of modules,
