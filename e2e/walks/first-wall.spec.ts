@@ -19,6 +19,8 @@ test('a wall is measured, judged as it is typed, and undone', async ({ browser }
   await inspector.openJob()
   await inspector.goTo('Place and mount')
   await expect(page.locator('[data-dimension="inv-1/right"]')).toContainText('short by 50')
+  await page.getByRole('button', { name: 'Least rework' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'Least rework: move' })).toContainText(/Inverter [12] 52 mm to the (left|right)/)
   await page.locator('[data-item="inv-2"]').click()
   const offset = page.getByLabel('From the datum to its left edge')
   await offset.fill('1.342 m')

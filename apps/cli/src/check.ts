@@ -1,11 +1,11 @@
-import { VERDICT_WORDS, byBadness, fold, inspect, isOpen, readInspectionFile, sheetsById, type Inspection, type JudgedCheck } from '@plumb-mark/core'
-import { fileArgument, jsonFile } from './input.js'
+import { VERDICT_WORDS, byBadness, fold, inspect, isOpen, sheetsById, type Inspection, type JudgedCheck } from '@plumb-mark/core'
+import { fileArgument, inspectionIn } from './input.js'
 import type { Command } from './command.js'
 
 /** `check <file>`: judges an exported inspection. */
 export const check: Command = async (args) => {
   const { file, json } = fileArgument(args)
-  const { entries, sheets } = readInspectionFile(await jsonFile(file))
+  const { entries, sheets } = await inspectionIn(file)
   const inspection = inspect(fold(entries), sheetsById(sheets))
   console.log(json ? JSON.stringify(asData(inspection), null, 2) : asText(inspection))
   return inspection.verdict === 'conforms' && !inspection.defects.some(isOpen) ? 0 : 1

@@ -59,7 +59,7 @@ describe('check', () => {
     const path = join(folder, 'bad.json')
     writeFileSync(path, JSON.stringify({ format: 'plumb-mark-inspection', version: 1, jobId: 'j', sheets: [{}], entries: [] }))
     const { code, out } = run(['check', path])
-    expect([code, JSON.parse(out)]).toMatchObject([2, { error: { code: 'empty', path: 'entries' } }])
+    expect([code, JSON.parse(out)]).toMatchObject([2, { error: { code: 'empty', path: 'entries', message: expect.stringContaining(`(in ${path})`) } }])
     expect(run(['check', join(folder, 'nowhere.json')])).toMatchObject({ code: 3, err: expect.stringContaining('no such file') })
     expect(run(['check'])).toMatchObject({ code: 3, err: expect.stringContaining('name one file') })
   })

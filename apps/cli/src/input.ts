@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { BadInput } from '@plumb-mark/core'
+import { BadInput, readInspectionFile, type InspectionFile } from '@plumb-mark/core'
 
 /** All of standard input as text. */
 export async function standardInput(): Promise<string> {
@@ -18,8 +18,15 @@ export function parsed(text: string, what: string): unknown {
   }
 }
 
-export async function jsonFile(path: string): Promise<unknown> {
-  return parsed(await readFile(path, 'utf8'), path)
+/** An exported inspection; a refusal names the file beside place and reason. */
+export async function inspectionIn(file: string): Promise<InspectionFile> {
+  const data = parsed(await readFile(file, 'utf8'), file)
+  try {
+    return readInspectionFile(data)
+  } catch (problem) {
+    if (!(problem instanceof BadInput)) throw problem
+    throw new BadInput(problem.code, problem.path, `${problem.reason} (in ${file})`)
+  }
 }
 
 /** The one file that a command takes, and whether --json was given. */

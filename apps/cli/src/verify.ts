@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto'
-import { fingerprint, fold, readInspectionFile, verifyInspectionFile, type FileFault } from '@plumb-mark/core'
-import { fileArgument, jsonFile } from './input.js'
+import { fingerprint, fold, verifyInspectionFile, type FileFault } from '@plumb-mark/core'
+import { fileArgument, inspectionIn } from './input.js'
 import type { Command } from './command.js'
 
 /** `verify <file>`: recomputes the chain and says whether the record is intact. */
 export const verify: Command = async (args) => {
   const { file, json } = fileArgument(args)
-  const record = readInspectionFile(await jsonFile(file))
+  const record = await inspectionIn(file)
   const faults = verifyInspectionFile(record, (text) => createHash('sha256').update(text, 'utf8').digest('hex'))
   const { head, seal } = fold(record.entries)
   if (json) console.log(JSON.stringify({ intact: faults.length === 0, sealed: seal !== undefined, entries: record.entries.length, head: head?.hash, faults }, null, 2))

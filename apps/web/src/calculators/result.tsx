@@ -3,7 +3,7 @@ import { fig, type CalculatorName, type Verdict } from '@plumb-mark/core'
 import { VerdictMark } from '../marks/verdict-mark.js'
 import { Picture } from './pictures/picture.js'
 import { wordsOf } from './schema-form.js'
-import type { Answer } from './use-result.js'
+import type { Answer } from '../worker/use-rework.js'
 
 /** The verdict, its picture, the figures, the arithmetic; or what is wrong with the input. */
 export function Result({ name, input, answer, onCancel }: { name: CalculatorName; input: unknown; answer: Answer; onCancel: () => void }) {

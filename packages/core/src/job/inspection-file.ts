@@ -51,7 +51,7 @@ function inPath<T>(prefix: string, read: () => T): T {
   try {
     return read()
   } catch (problem) {
-    if (problem instanceof BadInput) throw new BadInput(problem.code, problem.path ? `${prefix}.${problem.path}` : prefix, problem.message.replace(`${problem.path}: `, ''))
+    if (problem instanceof BadInput) throw new BadInput(problem.code, problem.path ? `${prefix}.${problem.path}` : prefix, problem.reason)
     throw problem
   }
 }

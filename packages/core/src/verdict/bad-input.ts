@@ -27,9 +27,10 @@ export class BadInput extends Error {
   constructor(
     readonly code: BadInputCode,
     readonly path: string,
-    message: string,
+    /** Why, without the place. */
+    readonly reason: string,
   ) {
-    super(path ? `${path}: ${message}` : message)
+    super(path ? `${path}: ${reason}` : reason)
   }
 }
 

@@ -51,7 +51,7 @@ function envelope({ whole, unit, ...outer }: DrawnEnvelope): string {
 function item({ kind, label, verdict, ...place }: DrawnItem): string {
   const stroke = verdict === 'does-not-conform' ? OXIDE : INK
   const fill = kind === 'unit' ? '#ffffff' : '#e4ded0'
-  const size = Math.max(34, Math.min(60, place.w / Math.max(label.length * 0.6, 1)))
+  const size = Math.max(46, Math.min(72, place.w / Math.max(label.length * 0.6, 1)))
   return rect(place, `fill="${fill}" stroke="${stroke}" stroke-width="${kind === 'unit' ? 9 : 5}"`) + words(place.x + place.w / 2, place.y + place.h / 2, size, label, `fill="${INK}" text-anchor="middle"`)
 }
 
@@ -61,6 +61,6 @@ function dimension({ from, to, upright, measured, required, shortBy, verdict }: 
   const tick = 26
   const ticks = [from, to].map(({ x, y }) => (upright ? line(x - tick, y, x + tick, y) : line(x, y - tick, x, y + tick))).join('')
   const said = [`${fig(measured, 1)} / ${fig(required, 1)}`, ...(shortBy > 0 ? [`short by ${fig(shortBy, 1)}`] : []), ...(verdict === 'not-proven' && shortBy === 0 ? [VERDICT_WORDS[verdict]] : [])]
-  const texts = said.map((text, i) => words(upright ? mx + 30 : mx, upright ? my - i * 52 : my + 30 - i * 84, 44, text, `fill="${colour}" text-anchor="${upright ? 'start' : 'middle'}"`)).join('')
+  const texts = said.map((text, i) => words(upright ? mx + 30 : mx, upright ? my - i * 70 : my + 34 - i * 112, 62, text, `fill="${colour}" text-anchor="${upright ? 'start' : 'middle'}"`)).join('')
   return `<g stroke="${colour}" stroke-width="5">${line(from.x, from.y, to.x, to.y)}${ticks}${texts}</g>`
 }

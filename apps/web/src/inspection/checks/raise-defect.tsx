@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Stack, Text, Textarea } from '@chakra-ui/react'
+import { Box, Button, Flex, Input, Stack, Text, Textarea } from '@chakra-ui/react'
 import { useForm } from 'react-hook-form'
 import { v7 as uuid } from 'uuid'
 import type { DefectRaisedDto } from '@plumb-mark/contract'
@@ -26,7 +26,10 @@ export function RaiseDefect({ judged, proposal, onDone }: { judged: JudgedCheck;
   })
   return (
     <Stack as="form" gap="10px" bg="oxideWash" p="12px" borderRadius="4px" onSubmit={(event) => void raise(event)} aria-label="Raise a defect">
-      <Text fontWeight={600}>Defect, {proposal.place}</Text>
+      <Text fontWeight={600}>Defect: {proposal.finding}</Text>
+      <Field label="Place" problem={formState.errors.place?.message}>
+        {(ids) => <Input {...ids} {...register('place')} autoComplete="off" />}
+      </Field>
       <Field label="Severity" hint={SEVERITY_MEANS[watch('severity') as Severity]}>
         {(ids) => (
           <Select {...ids} {...register('severity')}>

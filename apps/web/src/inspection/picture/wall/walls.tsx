@@ -1,12 +1,15 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { Redo2, Undo2 } from 'lucide-react'
-import { useEffect, useMemo } from 'react'
-import { wallDrawing } from '@plumb-mark/core'
+import { useEffect, useMemo, useState } from 'react'
+import { wallDrawing, type MeasuredWall, type WallDrawing } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { useInspection } from '../../../store/inspection.js'
+import { useRework } from '../../../worker/use-rework.js'
 import { useFocus } from '../../focus.js'
 import { AddToWall } from './add-to-wall.js'
 import { useWallSteps } from './changes.js'
+import { LeastRework, movesOf } from './least-rework.js'
+import { ReworkGhosts } from './rework-ghosts.js'
 import { ItemPanel } from './item-panel.js'
 import { WallElevation } from './wall-elevation.js'
 
@@ -24,21 +27,44 @@ export function Walls() {
     const worstCheck = useInspection.getState().inspection?.checks.find(({ check, outcome }) => check.unit.id === id && check.ask.kind === 'wall' && outcome.verdict !== 'conforms')
     if (worstCheck) openCheck(worstCheck.check.id)
   }
-  return drawings.map(({ measured, drawing }) => (
-    <Flex key={measured.wall.id} direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
+  return drawings.map(({ measured, drawing }) => <OneWall key={measured.wall.id} measured={measured} drawing={drawing} chosen={itemId} onChoose={choose} writable={writable} labelOf={inspection!.world.labelOf} />)
+}
+
+interface OneWallProps {
+  measured: MeasuredWall
+  drawing: WallDrawing
+  chosen: string | undefined
+  onChoose: (id: string) => void
+  writable: boolean
+  labelOf: (id: string) => string
+}
+
+function OneWall({ measured, drawing, chosen, onChoose, writable, labelOf }: OneWallProps) {
+  const [asked, setAsked] = useState(false)
+  const { answer, cancel } = useRework(asked ? JSON.stringify(measured.given) : undefined)
+  return (
+    <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
       <Flex align="center" gap="6px">
         <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
           {measured.wall.title}
         </Text>
+        {measured.result.verdict !== 'conforms' && !asked && (
+          <Button variant="plain" onClick={() => setAsked(true)}>
+            Least rework
+          </Button>
+        )}
         {writable && <UndoRedo />}
       </Flex>
+      {asked && <LeastRework answer={answer} labelOf={labelOf} onCancel={cancel} onClose={() => setAsked(false)} />}
       <Box flex="1" minH={{ base: '300px', lg: '340px' }} display="flex">
-        <WallElevation drawing={drawing} chosen={itemId} onChoose={choose} />
+        <WallElevation drawing={drawing} chosen={chosen} onChoose={onChoose}>
+          {asked && <ReworkGhosts drawing={drawing} moves={movesOf(answer)} />}
+        </WallElevation>
       </Box>
-      {itemId ? <ItemPanel key={itemId} wall={measured.wall} itemId={itemId} writable={writable} /> : <Text color="faint" fontSize="14px" py="8px">Touch a unit or an obstruction to measure it. Gaps read measured / required, in mm.</Text>}
+      {chosen ? <ItemPanel key={chosen} wall={measured.wall} itemId={chosen} writable={writable} /> : <Text color="faint" fontSize="14px" py="8px">Touch a unit or an obstruction to measure it. Gaps read measured / required, in mm.</Text>}
       {writable && <AddToWall wall={measured.wall} />}
     </Flex>
-  ))
+  )
 }
 
 function UndoRedo() {

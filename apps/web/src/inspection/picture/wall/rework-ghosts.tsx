@@ -1,0 +1,19 @@
+import { chakra } from '@chakra-ui/react'
+import { afterMoves, type Move, type WallDrawing } from '@plumb-mark/core'
+
+/** Each unit that would have to move, drawn where it would then hang. In millimetres of the wall. */
+export function ReworkGhosts({ drawing, moves }: { drawing: WallDrawing; moves: readonly Move[] }) {
+  const ghosts = afterMoves(drawing.items, moves).filter((item) => moves.some(({ id }) => id === item.id))
+  return ghosts.map(({ id, x, y, w, h, label }) => {
+    const from = drawing.items.find((item) => item.id === id)!
+    return (
+      <g key={id} pointerEvents="none">
+        <chakra.rect x={x} y={-y - h} width={w} height={h} fill="chalkWash" fillOpacity={0.6} stroke="chalk" strokeWidth="12px" strokeDasharray="36 22" />
+        <chakra.path d={`M${from.x + w / 2} ${-from.y - h / 2} L${x + w / 2} ${-y - h / 2}`} stroke="chalk" strokeWidth="14px" />
+        <chakra.text x={x + w / 2} y={-y - h - 30} textAnchor="middle" fontSize="80px" fontWeight={600} fill="chalk">
+          {label} here
+        </chakra.text>
+      </g>
+    )
+  })
+}
