@@ -50,7 +50,7 @@ function serveWeb(app: NestExpressApplication, webDir: string): void {
   app.use((request: Request, response: Response, next: NextFunction) => {
     if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path.startsWith('/assets/')) return next()
     response.setHeader('Cache-Control', 'no-cache')
-    response.sendFile(page)
+    response.sendFile('index.html', { root: webDir })
   })
 }
 

@@ -1,3 +1,4 @@
+import { basename, dirname } from 'node:path'
 import { Controller, Get, Param, ParseUUIDPipe, Put, Query, Res, UploadedFile, UseInterceptors } from '@nestjs/common'
 import { FileInterceptor } from '@nestjs/platform-express'
 import type { Response } from 'express'
@@ -25,6 +26,7 @@ export class PhotosController {
     const { file, type } = await this.photos.fileFor(person, jobId, id, size === 'small')
     response.setHeader('Content-Security-Policy', "default-src 'none'; sandbox")
     response.setHeader('Cache-Control', 'private, max-age=86400, immutable')
-    response.type(type).sendFile(file)
+    // The folder of the data may well be a hidden one: only what lies below it is ours to judge.
+    response.type(type).sendFile(basename(file), { root: dirname(file) })
   }
 }

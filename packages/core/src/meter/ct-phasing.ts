@@ -1,5 +1,6 @@
 import { BadInput } from '../verdict/bad-input.js'
 import { atMost } from '../verdict/compare.js'
+import { uncertaintyField } from '../verdict/decision.js'
 import { fig, listed } from '../verdict/say.js'
 import { list, num, object, refine, type Read } from '../verdict/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
@@ -11,7 +12,7 @@ export const ctPhasingInput = refine(
     voltages: list(object({ magnitude: num({ unit: 'V', sign: 'divisor' }), angle: num({ unit: '°' }) }), { max: 3 }),
     truth: list(power(), { max: 3, about: 'what really flows on each phase at that moment' }),
     readings: list(power(), { max: 3, about: 'what each channel of the meter shows' }),
-    uncertainty: num({ unit: 'VA', sign: 'magnitude' }),
+    uncertainty: uncertaintyField('VA'),
   }),
   ({ voltages, truth, readings }) => {
     for (const [name, rows] of [['truth', truth], ['readings', readings]] as const) {
@@ -20,7 +21,8 @@ export const ctPhasingInput = refine(
   },
 )
 
-export type CtPhasingInput = Read<typeof ctPhasingInput>
+type Given = Read<typeof ctPhasingInput>
+export type CtPhasingInput = Omit<Given, 'uncertainty'> & { uncertainty?: number }
 export interface Wiring {
   /** π: the phase, from 1, that the transformer of each channel sits on. */
   phases: number[]
@@ -59,7 +61,7 @@ export function ctPhasing(input: CtPhasingInput): CtPhasingResult {
 }
 
 /** Every hypothesis with its residual, the intended one first. The prediction of each pair of channel and phase is worked out once. */
-function allWirings({ voltages, truth, readings }: CtPhasingInput): Wiring[] {
+function allWirings({ voltages, truth, readings }: Given): Wiring[] {
   const n = voltages.length
   const predicted = voltages.map((channel) =>
     voltages.map((phase, j) => {
@@ -85,7 +87,7 @@ const POLARITIES: Record<number, (1 | -1)[][]> = Object.fromEntries(
   [1, 2, 3].map((n) => [n, Array.from({ length: 2 ** n }, (_, bits) => Array.from({ length: n }, (__, k): 1 | -1 => ((bits >> (n - 1 - k)) & 1 ? -1 : 1)))]),
 )
 
-const largest = ({ truth, readings }: CtPhasingInput) => Math.max(...[...truth, ...readings].map(({ p, q }) => Math.hypot(p, q)))
+const largest = ({ truth, readings }: Given) => Math.max(...[...truth, ...readings].map(({ p, q }) => Math.hypot(p, q)))
 const isIntended = ({ phases, polarity }: Wiring) => phases.every((phase, k) => phase === k + 1) && polarity.every((sign) => sign === 1)
 
 function verdictOf(status: CtPhasingResult['status'], consistent: readonly Wiring[]): JudgedVerdict {
@@ -104,7 +106,7 @@ function fixesFor({ phases, polarity }: Wiring): string[] {
   return [...moves, ...(turned.length > 0 ? [`turn round the transformer of channel${turned.length > 1 ? 's' : ''} ${listed(turned.map(String))}`] : [])]
 }
 
-function workingFor({ readings, uncertainty }: CtPhasingInput, best: Wiring): string[] {
+function workingFor({ readings, uncertainty }: Given, best: Wiring): string[] {
   const said = best.phases.map((phase, k) => `channel ${k + 1}: phase ${phase}${best.polarity[k] === -1 ? ' reversed' : ''}, reads ${fig(readings[k]!.p, 1)} W ${fig(readings[k]!.q, 1)} var`)
   return [...said, `fits within ${fig(best.residual, 1)} VA, uncertainty ${fig(uncertainty, 1)} VA`]
 }

@@ -1,4 +1,5 @@
 import { atLeast, atMost } from '../verdict/compare.js'
+import { uncertaintyField } from '../verdict/decision.js'
 import { fig, watts } from '../verdict/say.js'
 import { list, num, object, optional, refine, requireRange, type Read } from '../verdict/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
@@ -6,9 +7,10 @@ import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 export const powerBalanceInput = object({
   samples: list(object({ grid: num({ unit: 'W', about: 'import positive' }), solar: num({ unit: 'W' }), battery: num({ unit: 'W', about: 'discharge positive' }), load: optional(num({ unit: 'W' })) })),
   loadRange: refine(object({ min: num({ unit: 'W' }), max: num({ unit: 'W' }) }), requireRange),
-  uncertainty: num({ unit: 'W', sign: 'magnitude' }),
+  uncertainty: uncertaintyField('W'),
 })
-export type PowerBalanceInput = Read<typeof powerBalanceInput>
+type Given = Read<typeof powerBalanceInput>
+export type PowerBalanceInput = Omit<Given, 'uncertainty'> & { uncertainty?: number }
 
 export interface Signs {
   grid: 1 | -1
@@ -40,7 +42,7 @@ export function powerBalance(input: PowerBalanceInput): PowerBalanceResult {
   }
 }
 
-function holds(sample: PowerBalanceInput['samples'][number], signs: Signs, { loadRange, uncertainty }: PowerBalanceInput): boolean {
+function holds(sample: PowerBalanceInput['samples'][number], signs: Signs, { loadRange, uncertainty }: Given): boolean {
   const implied = impliedLoad(sample, signs)
   const scale = Math.max(Math.abs(sample.grid), Math.abs(sample.solar), Math.abs(sample.battery))
   const inRange = atLeast(implied, loadRange.min - uncertainty, scale) && atMost(implied, loadRange.max + uncertainty, scale)
