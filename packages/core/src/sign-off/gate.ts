@@ -73,6 +73,8 @@ export function waitingFor(inspection: Inspection): string {
     [of('not-proven'), 'the inspector', 'reading to prove', 'readings to prove'],
     [of('out-of-calibration'), 'the office', 'reading out of calibration', 'readings out of calibration'],
   ] as const
-  const said = parts.filter(([n]) => n > 0).map(([n, who, one, many]) => `${who} (${n} ${n === 1 ? one : many})`)
+  const owed = parts.filter(([n]) => n > 0)
+  const people = [...new Set(owed.map(([, who]) => who))]
+  const said = people.map((person) => `${person} (${owed.filter(([, who]) => who === person).map(([n, , one, many]) => `${n} ${n === 1 ? one : many}`).join(', ')})`)
   return said.length === 0 ? 'the reviewer’s signature' : listed(said)
 }

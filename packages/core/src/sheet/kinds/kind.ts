@@ -2,7 +2,6 @@ import type { Instrument } from '../../job/instrument.js'
 import type { AsBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../../as-built/as-built.js'
 import type { Dimension } from '../../quantity/units.js'
 import type { Relation, DecisionRule } from '../../verdict/decision.js'
-import { fig } from '../../verdict/say.js'
 import { object, oneOf, optional, text, type ObjectShape, type Read, type Shape } from '../../verdict/shape.js'
 import type { JudgedVerdict } from '../../verdict/verdict.js'
 import type { UnitClearance } from '../../wall/clearance.js'
@@ -111,7 +110,7 @@ export function defineKind<S extends Shape<Common>>(shape: S, methods: Omit<Kind
 }
 
 /** The verdict of a reading is at best not proven when nobody wrote down with what it was taken. */
-export function withInstrument(verdict: JudgedVerdict, given: GivenReading): { verdict: JudgedVerdict; wanting: string } {
-  if (given.instrument) return { verdict, wanting: `too near the limit for an instrument with ±${fig(given.uncertainty, 3)} here: use a finer one, or bring the value clear of the limit` }
+export function withInstrument(verdict: JudgedVerdict, given: GivenReading, say: (value: number) => string): { verdict: JudgedVerdict; wanting: string } {
+  if (given.instrument) return { verdict, wanting: `too near the limit for an instrument that is good to ± ${say(given.uncertainty)} here: use a finer one, or bring the value clear of the limit` }
   return { verdict: verdict === 'conforms' ? 'not-proven' : verdict, wanting: 'choose the instrument: without its uncertainty the reading proves nothing' }
 }

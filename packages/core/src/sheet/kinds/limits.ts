@@ -54,8 +54,9 @@ export const limits = defineKind(shape, {
     const { min, max } = limitsOf(requirement, subject)
     const judged = decision({ value: given.value, relation: given.relation, uncertainty: given.uncertainty, rule, min, max })
     const { verdict, margin } = judged
-    const sure = withInstrument(verdict, given)
     const say = (value: number) => formatQuantity(value, dimensionOf(requirement), { unit: requirement.unit ?? '' })
+    // An uncertainty is a width: an AWG name would say nothing about it.
+    const sure = withInstrument(verdict, given, (width) => formatQuantity(width, dimensionOf(requirement), requirement.unit === 'AWG' ? {} : { unit: requirement.unit ?? '' }))
     return {
       verdict: sure.verdict,
       get working() {

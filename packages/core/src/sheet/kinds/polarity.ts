@@ -13,7 +13,7 @@ export const polarity = defineKind(
     judge(_requirement, _subject, given, { rule }) {
       if (given?.kind !== 'reading') return undefined
       const { verdict, working } = decision({ value: given.value, relation: given.relation, uncertainty: given.uncertainty, min: 0, rule })
-      const sure = withInstrument(given.value === 0 ? 'not-proven' : verdict, given)
+      const sure = withInstrument(given.value === 0 ? 'not-proven' : verdict, given, volts)
       return {
         verdict: sure.verdict,
         working,

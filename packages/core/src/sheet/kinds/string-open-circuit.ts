@@ -28,7 +28,7 @@ export const stringOpenCircuit = defineKind(
       const limit = decision({ value: size, relation: given.relation, uncertainty: given.uncertainty, min: requirement.start, max: requirement.max, rule: world.rule })
       const expectation = expected(subject.string, given)
       const verdicts: JudgedVerdict[] = [limit.verdict, expectation?.verdict ?? 'not-proven']
-      const sure = withInstrument(worst(verdicts) as JudgedVerdict, given)
+      const sure = withInstrument(worst(verdicts) as JudgedVerdict, given, volts)
       return {
         verdict: sure.verdict,
         get working() {
