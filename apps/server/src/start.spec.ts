@@ -1,0 +1,85 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Caller, entry } from './testing/running-server.testing.js'
+
+const MAIN = join(process.cwd(), 'apps', 'server', 'dist', 'main.js')
+const dataDir = join(mkdtempSync(join(tmpdir(), 'plumb-mark-start-')), '.hidden', 'data')
+let running: ChildProcess | undefined
+
+afterAll(async () => {
+  await stop()
+  rmSync(join(dataDir, '..', '..'), { recursive: true, force: true })
+})
+
+function start(...args: string[]): Promise<{ address: string; said: string }> {
+  const child = spawn(process.execPath, [MAIN, '--port', '0', '--data', dataDir, ...args], { stdio: ['ignore', 'pipe', 'inherit'] })
+  running = child
+  let said = ''
+  return new Promise((resolve) => {
+    child.stdout.setEncoding('utf8').on('data', (text: string) => {
+      said += text
+      const address = /is at (http:\/\/\S+)/.exec(said)?.[1]
+      if (address && said.includes('Demo accounts')) resolve({ address, said })
+    })
+  })
+}
+
+/** Ends the program as a person does, and waits until it has gone. */
+function stop(): Promise<unknown> {
+  const child = running
+  if (!child || child.exitCode !== null || child.signalCode !== null) return Promise.resolve()
+  const gone = new Promise((resolve) => child.once('exit', resolve))
+  child.kill('SIGTERM')
+  return gone
+}
+
+async function inspectorAt(address: string): Promise<Caller> {
+  const answer = await new Caller(address, '').call('POST', '/api/session', { email: 'inspector@plumb.example', password: 'plumb-demo' })
+  return new Caller(address, answer.headers.get('set-cookie')!.split(';')[0]!)
+}
+
+it('the first start loads the demo data and tells address and accounts; the second keeps what was entered', async () => {
+  const first = await start()
+  expect(first.said).toMatch(/Plumb Mark is at http:\/\/127\.0\.0\.1:\d+\n.*inspector@plumb\.example \(inspector\).*reviewer@plumb\.example \(reviewer\)/)
+  const inspector = await inspectorAt(first.address)
+  const { id } = await inspector.firstJob()
+  const seen = entry('observation', { point: 'iso-1/cover/unit', seen: true })
+  expect((await inspector.append(id, seen)).status).toBe(200)
+  await stop()
+  const second = await start()
+  const after = await (await inspectorAt(second.address)).bundle(id)
+  expect(after.body.entries.at(-1)!.id).toBe(seen.id)
+  await stop()
+}, 60_000)
+
+it('the page is served from the program itself, and every address that is not a file is the page', async () => {
+  const { address } = await start()
+  for (const path of ['/', '/jobs', '/jobs/some/walk/dc']) {
+    const page = await fetch(`${address}${path}`)
+    expect([page.status, (await page.text()).includes('<div id="root">')]).toEqual([200, true])
+  }
+  expect((await fetch(`${address}/assets/nothing.js`)).status).toBe(404)
+  await stop()
+}, 60_000)
+
+it('photos are shown although the data lies in a hidden folder', async () => {
+  const { address } = await start()
+  const inspector = await inspectorAt(address)
+  const { id } = await inspector.firstJob()
+  const raised = (await inspector.bundle(id)).body.entries.find((one) => one.kind === 'defect-raised')!
+  const photo = raised.kind === 'defect-raised' ? raised.body.photos![0]!.id : ''
+  expect((await inspector.call('GET', `/api/jobs/${id}/photos/${photo}?size=small`)).status).toBe(200)
+  await stop()
+}, 60_000)
+
+it('--fresh begins again from the demo data, and --empty has no jobs', async () => {
+  const fresh = await start('--fresh')
+  const entries = (await (await inspectorAt(fresh.address)).bundle((await (await inspectorAt(fresh.address)).firstJob()).id)).body.entries
+  expect(entries.some(({ kind, body }) => kind === 'observation' && 'point' in body && body.point === 'iso-1/cover/unit')).toBe(false)
+  await stop()
+  const empty = await start('--fresh', '--empty')
+  expect((await (await inspectorAt(empty.address)).json('GET', '/api/jobs')).body).toEqual([])
+  await stop()
+}, 60_000)
