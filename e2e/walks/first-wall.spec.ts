@@ -34,6 +34,10 @@ test('a wall is measured, judged as it is typed, and undone', async ({ browser }
   await offset.press('Enter')
   await expect(page.locator('[data-dimension="inv-1/right"]')).toContainText('short by 50')
 
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'SVG' }).click()
+  expect((await saving).suggestedFilename()).toBe('Pump house, north wall.svg')
+
   await page.getByRole('button', { name: 'Obstruction', exact: true }).click()
   await page.getByLabel('What is it?').selectOption('duct')
   await page.getByRole('button', { name: 'Add', exact: true }).click()

@@ -67,8 +67,9 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   },
 
   tryOut(draft) {
-    const { entries, sheets } = get()
-    set({ draft, inspection: judged(entries, sheets, draft) })
+    const { inspection, sheets } = get()
+    // The entries are as they were: only the judging is done again, and whoever reads what is kept need not redraw.
+    if (inspection) set({ draft, inspection: inspect(inspection.state, sheets, draft) })
   },
 
   dismissRefusal: () => set({ refusal: undefined }),

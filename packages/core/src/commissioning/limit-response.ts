@@ -1,29 +1,34 @@
 import { BadInput } from '../verdict/bad-input.js'
 import { atMost } from '../verdict/compare.js'
 import { seconds, watts } from '../verdict/say.js'
-import { LARGEST, longList, num, object, refine, type Read } from '../verdict/shape.js'
+import { LARGEST, list, longList, num, object, refine, type Read } from '../verdict/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 const sample = object({ t: num({ unit: 's' }), power: num({ unit: 'W' }) })
+type Sample = Read<typeof sample>
 
-/** A record of a day has a million samples: those that are plainly well-formed are not copied. */
-function isPlainSample(one: unknown): boolean {
+const ascending = refine(list(sample, { about: 't strictly ascending' }), (samples, path) => {
+  const unordered = samples.findIndex(({ t }, i) => i > 0 && t <= samples[i - 1]!.t)
+  if (unordered >= 0) throw new BadInput('not-ascending', `${path}[${unordered}].t`, 'must be later than the sample before it')
+})
+
+/** A record of a day has a million samples: those that are plainly well-formed and in order are not copied. */
+function isPlainSample(one: unknown, before: unknown): boolean {
   if (typeof one !== 'object' || one === null) return false
   const { t, power } = one as { t: unknown; power: unknown }
-  return typeof t === 'number' && typeof power === 'number' && t >= -LARGEST && t <= LARGEST && power >= -LARGEST && power <= LARGEST
+  const inRange = typeof t === 'number' && typeof power === 'number' && t >= -LARGEST && t <= LARGEST && power >= -LARGEST && power <= LARGEST
+  return inRange && (before === undefined || t > (before as Sample).t)
 }
 
 export const limitResponseInput = refine(
   object({
-    samples: longList(sample, isPlainSample, { about: 't strictly ascending' }),
+    samples: longList(ascending, isPlainSample),
     limit: num({ unit: 'W' }),
     tolerance: num({ unit: 'W', sign: 'magnitude' }),
     eventAt: num({ unit: 's' }),
     settleWithin: num({ unit: 's', sign: 'magnitude' }),
   }),
   ({ samples, eventAt }) => {
-    const unordered = firstUnordered(samples)
-    if (unordered !== undefined) throw new BadInput('not-ascending', `samples[${unordered}].t`, 'must be later than the sample before it')
     if (samples.at(-1)!.t < eventAt) throw new BadInput('out-of-range', 'eventAt', 'the record ends before it')
     if (samples[0]!.t > eventAt) throw new BadInput('out-of-range', 'eventAt', 'the record starts after it')
   },
@@ -62,11 +67,6 @@ export function limitResponse(input: LimitResponseInput): LimitResponseResult {
     ],
     notes: settledAt === null && end < eventAt + settleWithin ? ['the record is too short: go on recording until it has settled or the time is up'] : [],
   }
-}
-
-function firstUnordered(samples: readonly { t: number }[]): number | undefined {
-  for (let i = 1; i < samples.length; i++) if (samples[i]!.t <= samples[i - 1]!.t) return i
-  return undefined
 }
 
 /** One pass over the samples from the one in force at the event. */

@@ -6,7 +6,7 @@ const ROUNDING = 1e-9
 
 /** a ≥ b. `scale` names the largest figure behind a and b when they are themselves small differences. */
 export function atLeast(a: number, b: number, scale = 0): boolean {
-  return a >= b - ROUNDING * Math.max(Math.abs(a), Math.abs(b), scale)
+  return a >= b || a >= b - ROUNDING * Math.max(Math.abs(a), Math.abs(b), scale)
 }
 
 /** a ≤ b, in the same sense. */

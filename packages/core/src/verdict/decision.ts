@@ -66,10 +66,10 @@ interface Limits {
 const JUDGE = { '=': judgeValue, '>': judgeAbove, '<': judgeBelow } satisfies Record<Relation, (v: number, u: number, l: Limits) => JudgedVerdict>
 
 function judgeValue(value: number, guard: number, { low, high, scale }: Limits): JudgedVerdict {
-  const above = (edge: number) => low === undefined || atLeast(edge, low, scale)
-  const below = (edge: number) => high === undefined || atLeast(high, edge, scale)
-  if (above(value - guard) && below(value + guard)) return 'conforms'
-  return above(value + guard) && below(value - guard) ? 'not-proven' : 'does-not-conform'
+  const surely = (low === undefined || atLeast(value - guard, low, scale)) && (high === undefined || atLeast(high, value + guard, scale))
+  if (surely) return 'conforms'
+  const possibly = (low === undefined || atLeast(value + guard, low, scale)) && (high === undefined || atLeast(high, value - guard, scale))
+  return possibly ? 'not-proven' : 'does-not-conform'
 }
 
 function judgeAbove(value: number, guard: number, { low, high, scale }: Limits): JudgedVerdict {

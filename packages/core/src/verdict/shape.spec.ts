@@ -45,7 +45,7 @@ it.each<[string, Shape<unknown>, unknown, object]>([
 })
 
 it('a long list in order is handed on as it is; one fault in it is named at its place', () => {
-  const shape = longList(object({ t: num() }), (one) => typeof (one as { t: unknown }).t === 'number' && Number.isFinite((one as { t: number }).t))
+  const shape = longList(list(object({ t: num() })), (one) => typeof (one as { t: unknown }).t === 'number' && Number.isFinite((one as { t: number }).t))
   const good = Array.from({ length: 1000 }, (_, t) => ({ t }))
   expect(shape.read(good, 'samples')).toBe(good)
   expect(refusal(shape, good.map((one, i) => (i === 700 ? { t: Number.NaN } : one)), 'samples')).toEqual({ code: 'not-finite', path: 'samples[700].t' })

@@ -180,19 +180,23 @@ function readAll<T>(item: Shape<T>, values: readonly unknown[], path: string): T
 }
 
 /**
- * A long list that is checked in one quick pass and handed on as it is; `isFine` must accept only what `item` would read unchanged.
- * When it does not accept an entry, the list is read in full, which names the place and the fault.
+ * A long list that is checked in one quick pass and handed on as it is; `isFine` sees each entry and the one before it, and must accept
+ * only what `slow` would read unchanged. When it does not accept an entry, `slow` reads the list and names the place and the fault.
  */
-export function longList<T>(item: Shape<T>, isFine: (one: unknown) => boolean, rules: ListRules = {}): Shape<T[]> {
-  const slow = list(item, rules)
+export function longList<T>(slow: Shape<T[]>, isFine: (one: unknown, before: unknown) => boolean): Shape<T[]> {
   return {
     schema: slow.schema,
     read: (value, path) => (Array.isArray(value) && value.length > 0 && allOf(value, isFine) ? (value as T[]) : slow.read(value, path)),
   }
 }
 
-function allOf(values: readonly unknown[], isFine: (one: unknown) => boolean): boolean {
-  for (let i = 0; i < values.length; i++) if (!isFine(values[i])) return false
+function allOf(values: readonly unknown[], isFine: (one: unknown, before: unknown) => boolean): boolean {
+  let before: unknown
+  for (let i = 0; i < values.length; i++) {
+    const one = values[i]
+    if (!isFine(one, before)) return false
+    before = one
+  }
   return true
 }
 

@@ -16,21 +16,7 @@ export function CheckList({ stage }: { stage: Stage }) {
   useArrows(shown, checkId, openCheck)
   return (
     <Box pb="40px">
-      <Box px="18px" pt="14px" pb="10px" position={{ lg: 'sticky' }} top="0" bg="paper" zIndex={2} borderBottom="1px solid" borderColor="hair">
-        <Flex align="center" justify="space-between" gap="8px">
-          <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
-            {STAGE_TITLES[stage]}
-          </Text>
-          <Button variant="plain" aria-pressed={onlyLeft} onClick={() => setOnlyLeft(!onlyLeft)}>
-            {onlyLeft ? `Show all ${here.length}` : `Only what is left (${here.filter(isLeft).length})`}
-          </Button>
-        </Flex>
-        {STAGE_CAUTIONS[stage] && (
-          <Text fontSize="13px" color="faint" lineHeight={1.3}>
-            {STAGE_CAUTIONS[stage]}
-          </Text>
-        )}
-      </Box>
+      <StageHead stage={stage} total={here.length} left={here.filter(isLeft).length} onlyLeft={onlyLeft} onTurn={setOnlyLeft} />
       {shown.length === 0 && <Text p="18px">Nothing is left in this stage.</Text>}
       <chakra.ul listStyleType="none">
         {shown.map((judged, i) => (
@@ -43,6 +29,26 @@ export function CheckList({ stage }: { stage: Stage }) {
     </Box>
   )
 }
+
+const StageHead = memo(function StageHead({ stage, total, left, onlyLeft, onTurn }: { stage: Stage; total: number; left: number; onlyLeft: boolean; onTurn: (onlyLeft: boolean) => void }) {
+  return (
+    <Box px="18px" pt="14px" pb="10px" position={{ lg: 'sticky' }} top="0" bg="paper" zIndex={2} borderBottom="1px solid" borderColor="hair">
+      <Flex align="center" justify="space-between" gap="8px">
+        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
+          {STAGE_TITLES[stage]}
+        </Text>
+        <Button variant="plain" aria-pressed={onlyLeft} onClick={() => onTurn(!onlyLeft)}>
+          {onlyLeft ? `Show all ${total}` : `Only what is left (${left})`}
+        </Button>
+      </Flex>
+      {STAGE_CAUTIONS[stage] && (
+        <Text fontSize="13px" color="faint" lineHeight={1.3}>
+          {STAGE_CAUTIONS[stage]}
+        </Text>
+      )}
+    </Box>
+  )
+})
 
 /** The next check that still wants something, else the next one. */
 function nextAfter(shown: readonly JudgedCheck[], id: string): string | undefined {

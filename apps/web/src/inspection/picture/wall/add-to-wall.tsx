@@ -1,6 +1,6 @@
 import { Button, Flex, Input, Stack, Text } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { sheetName, type WallBuilt } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
@@ -14,7 +14,7 @@ const CLASSES = ['pipe', 'window', 'door', 'duct', 'box', 'shelf', 'gas meter', 
 const NEW_OBSTRUCTION = { w: 200, h: 200 }
 
 /** Adds a unit by its sheet, or an obstruction by its class; its place is then typed. */
-export function AddToWall({ wall }: { wall: WallBuilt }) {
+export const AddToWall = memo(function AddToWall({ wall }: { wall: WallBuilt }) {
   const [adding, setAdding] = useState<'unit' | 'obstruction'>()
   if (!adding) {
     return (
@@ -29,7 +29,7 @@ export function AddToWall({ wall }: { wall: WallBuilt }) {
     )
   }
   return adding === 'unit' ? <AddUnit wall={wall} onDone={() => setAdding(undefined)} /> : <AddObstruction wall={wall} onDone={() => setAdding(undefined)} />
-}
+})
 
 /** To the right of everything that stands there, so that nothing is hidden. */
 const freeX = (items: readonly { x: number; w: number }[]) => Math.max(0, ...items.map(({ x, w }) => x + w)) + 300

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Grid, HStack, Input, Text } from '@chakra-ui/react'
 import { Trash2, X } from 'lucide-react'
-import { useEffect, useState } from 'react'
+import { memo, useEffect, useState } from 'react'
 import { formatInches, formatQuantity, parseQuantity, type ObstructionBuilt, type UnitBuilt, type WallBuilt } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { Field } from '../../../marks/field.js'
@@ -18,7 +18,7 @@ const FIGURES = [
 type Figure = (typeof FIGURES)[number]['name']
 
 /** The measures of the thing at hand: typed in any unit, followed by the wall at every keystroke, kept with Enter. */
-export function ItemPanel({ wall, itemId, writable }: { wall: WallBuilt; itemId: string; writable: boolean }) {
+export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { wall: WallBuilt; itemId: string; writable: boolean }) {
   const person = useSession((session) => session.person)
   const kept = useInspection(({ inspection }) => inspection?.state.asBuilt)
   const chooseItem = useFocus((focus) => focus.chooseItem)
@@ -55,7 +55,7 @@ export function ItemPanel({ wall, itemId, writable }: { wall: WallBuilt; itemId:
       </Grid>
     </Box>
   )
-}
+})
 
 function trial(kept: NonNullable<ReturnType<typeof useInspection.getState>['draft']>, unit: UnitBuilt | undefined, obstruction: ObstructionBuilt | undefined, wallId: string, figure: Figure, value: number) {
   return unit ? withUnit(kept, { ...unit, place: { ...unit.place!, [figure]: value } }) : withObstruction(kept, wallId, { ...obstruction!, [figure]: value })

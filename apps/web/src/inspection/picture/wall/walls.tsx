@@ -1,9 +1,10 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { Redo2, Undo2 } from 'lucide-react'
-import { useEffect, useMemo, useState } from 'react'
-import { wallDrawing, type MeasuredWall, type WallDrawing } from '@plumb-mark/core'
+import { memo, useEffect, useMemo, useState } from 'react'
+import { wallDrawing, wallSvg, type MeasuredWall, type WallDrawing } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { useInspection } from '../../../store/inspection.js'
+import { download } from '../../../http/download.js'
 import { useRework } from '../../../worker/use-rework.js'
 import { useFocus } from '../../focus.js'
 import { AddToWall } from './add-to-wall.js'
@@ -44,17 +45,7 @@ function OneWall({ measured, drawing, chosen, onChoose, writable, labelOf }: One
   const { answer, cancel } = useRework(asked ? JSON.stringify(measured.given) : undefined)
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
-      <Flex align="center" gap="6px">
-        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
-          {measured.wall.title}
-        </Text>
-        {measured.result.verdict !== 'conforms' && !asked && (
-          <Button variant="plain" onClick={() => setAsked(true)}>
-            Least rework
-          </Button>
-        )}
-        {writable && <UndoRedo />}
-      </Flex>
+      <WallHead wallId={measured.wall.id} title={measured.wall.title} wrong={measured.result.verdict !== 'conforms'} asked={asked} onAsk={setAsked} writable={writable} />
       {asked && <LeastRework answer={answer} labelOf={labelOf} onCancel={cancel} onClose={() => setAsked(false)} />}
       <Box flex="1" minH={{ base: '300px', lg: '340px' }} display="flex">
         <WallElevation drawing={drawing} chosen={chosen} onChoose={onChoose}>
@@ -66,6 +57,31 @@ function OneWall({ measured, drawing, chosen, onChoose, writable, labelOf }: One
     </Flex>
   )
 }
+
+/** Drawn again only when one of its own words changes, not on every keystroke. */
+const WallHead = memo(function WallHead({ wallId, title, wrong, asked, onAsk, writable }: { wallId: string; title: string; wrong: boolean; asked: boolean; onAsk: (asked: boolean) => void; writable: boolean }) {
+  const save = () => {
+    const { inspection } = useInspection.getState()
+    const measured = inspection?.walls.find(({ wall }) => wall.id === wallId)
+    if (measured) download(`${title}.svg`, wallSvg(wallDrawing(measured, inspection!.world.labelOf)))
+  }
+  return (
+    <Flex align="center" gap="6px">
+      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
+        {title}
+      </Text>
+      {wrong && !asked && (
+        <Button variant="plain" onClick={() => onAsk(true)}>
+          Least rework
+        </Button>
+      )}
+      <Button variant="plain" onClick={save} title="The wall as a drawing, 1 : 20 on paper">
+        SVG
+      </Button>
+      {writable && <UndoRedo />}
+    </Flex>
+  )
+})
 
 function UndoRedo() {
   const { done, undone, undo, redo } = useWallSteps()

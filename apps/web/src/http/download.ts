@@ -1,0 +1,9 @@
+/** Hands a file made on this device to the person. */
+export function download(name: string, content: string, type = 'image/svg+xml'): void {
+  const address = URL.createObjectURL(new Blob([content], { type }))
+  const link = document.createElement('a')
+  link.href = address
+  link.download = name
+  link.click()
+  URL.revokeObjectURL(address)
+}
