@@ -23,7 +23,7 @@ export async function run() {
     ['parser', perSecond(100_000, measured(() => typed.forEach(([text, dimension]) => parseQuantity(text, dimension)), 15)), '1 000 000 /s'],
   ])
   const peer = await peerThroughput()
-  const ours = measured(() => peer.ours(), 51)
+  const ours = measured(() => peer.ours(), 301)
   const theirs = peer.measure()
   table([
     ['600 checks, full recalculation, here', ms(ours), ''],

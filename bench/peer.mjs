@@ -30,7 +30,7 @@ export async function peerThroughput() {
     for (const { voc, count } of strings) stringColdLimit({ module: { voc, vocTempCoeff: -0.26 }, count, minTemperature: -10, inverterMax: 600, method: 'coefficient' })
   }
   requireSame(engine, decisions, strings)
-  return { ours, measure: () => measured(recalculate, 51) }
+  return { ours, measure: () => measured(recalculate, 101) }
 }
 
 /** A comparison of speed says something only between programs that give the same answers. */

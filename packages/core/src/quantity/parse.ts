@@ -101,6 +101,8 @@ class Cursor {
 const RELATION_SIGNS = [['>', '>'], ['<', '<'], ['＞', '>'], ['＜', '<'], ['=', '=']] as const
 
 function readRelation(cursor: Cursor): Relation {
+  // Most readings begin with their figure.
+  if (isDigit(cursor.code())) return '='
   const found = RELATION_SIGNS.find(([sign]) => cursor.takes(sign))
   cursor.blanks()
   return found?.[1] ?? '='
