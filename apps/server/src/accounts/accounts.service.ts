@@ -1,8 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto'
+import { randomBytes } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import { hash, verify } from '@node-rs/argon2'
 import { DataSource } from 'typeorm'
 import type { Person, Role } from '@plumb-mark/core'
+import { sha256 } from '../database/digest.js'
 import { Refused } from '../http/refused.js'
 import { PersonRow, SessionRow } from './account.entities.js'
 
@@ -23,17 +24,17 @@ export class AccountsService {
     if (!row || !right) throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
     const token = randomBytes(32).toString('base64url')
     const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000).toISOString()
-    await this.db.getRepository(SessionRow).insert({ tokenHash: digest(token), personId: row.id, expiresAt })
+    await this.db.getRepository(SessionRow).insert({ tokenHash: sha256(token), personId: row.id, expiresAt })
     return { person: asPerson(row), token }
   }
 
   async signOut(token: string | undefined): Promise<void> {
-    if (token) await this.db.getRepository(SessionRow).delete({ tokenHash: digest(token) })
+    if (token) await this.db.getRepository(SessionRow).delete({ tokenHash: sha256(token) })
   }
 
   async personOf(token: string | undefined): Promise<Person | undefined> {
     if (!token) return undefined
-    const session = await this.db.getRepository(SessionRow).findOneBy({ tokenHash: digest(token) })
+    const session = await this.db.getRepository(SessionRow).findOneBy({ tokenHash: sha256(token) })
     if (!session || session.expiresAt < new Date().toISOString()) return undefined
     const row = await this.db.getRepository(PersonRow).findOneBy({ id: session.personId })
     return row ? asPerson(row) : undefined
@@ -50,5 +51,4 @@ export class AccountsService {
   }
 }
 
-const digest = (token: string) => createHash('sha256').update(token).digest('hex')
 const asPerson = ({ id, name, role }: PersonRow): Person => ({ id, name, role })

@@ -1,5 +1,5 @@
 import { fold, inspect, sheetsById, verifyInspectionFile, type InspectionFile } from '@plumb-mark/core'
-import { sha256 } from '../entries/entries.service.js'
+import { sha256 } from '../database/digest.js'
 import { RunningServer } from '../testing/running-server.testing.js'
 
 let server: RunningServer

@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import { DataSource, type EntityManager } from 'typeorm'
 import { admit, canonicalJson, fold, inspect, linked, type Entry, type Inspection, type NewEntry, type Person, type PhotoRef } from '@plumb-mark/core'
+import { sha256 } from '../database/digest.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
@@ -9,8 +9,6 @@ import { InstrumentsService } from '../instruments/instruments.service.js'
 import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 import { EntryRow } from './entry.entity.js'
-
-export const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex')
 
 /** The entries of a job as they stand, and what they come to. */
 export interface OpenJob {

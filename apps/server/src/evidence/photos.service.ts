@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import { mkdir, open, rename } from 'node:fs/promises'
 import { join } from 'node:path'
@@ -7,6 +6,7 @@ import sharp from 'sharp'
 import { DataSource } from 'typeorm'
 import type { PhotoKept } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
+import { sha256 } from '../database/digest.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { Refused, notFound } from '../http/refused.js'
 import { SETTINGS, type Settings } from '../settings.js'
@@ -28,16 +28,16 @@ export class PhotosService {
 
   async keep(person: Person, jobId: string, id: string, content: Buffer): Promise<PhotoKept> {
     const { inspection } = await this.entries.jobFor(person, jobId)
-    const sha256 = createHash('sha256').update(content).digest('hex')
+    const digest = sha256(content)
     const before = await this.db.getRepository(PhotoRow).findOneBy({ id })
     if (before) {
-      if (before.jobId === jobId && before.sha256 === sha256) return answer(before)
+      if (before.jobId === jobId && before.sha256 === digest) return answer(before)
       throw new Refused(409, 'id-reused', 'another photo has this id already')
     }
     if (inspection.state.seal) throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
     const { type, width, height } = await picture(content)
-    await this.write(sha256, content)
-    const row: PhotoRow = { id, jobId, sha256, type, width, height, bytes: content.length, personId: person.id, keptAt: new Date().toISOString() }
+    await this.write(digest, content)
+    const row: PhotoRow = { id, jobId, sha256: digest, type, width, height, bytes: content.length, personId: person.id, keptAt: new Date().toISOString() }
     await this.db.getRepository(PhotoRow).insert(row)
     return answer(row)
   }
@@ -50,16 +50,16 @@ export class PhotosService {
     return { file: this.path(row.sha256, small), type: small ? 'image/webp' : row.type }
   }
 
-  private path(sha256: string, small: boolean): string {
-    return join(this.settings.dataDir, 'photos', sha256.slice(0, 2), small ? `${sha256}.small.webp` : sha256)
+  private path(digest: string, small: boolean): string {
+    return join(this.settings.dataDir, 'photos', digest.slice(0, 2), small ? `${digest}.small.webp` : digest)
   }
 
-  private async write(sha256: string, content: Buffer): Promise<void> {
-    const file = this.path(sha256, false)
-    if (existsSync(file) && existsSync(this.path(sha256, true))) return
+  private async write(digest: string, content: Buffer): Promise<void> {
+    const file = this.path(digest, false)
+    if (existsSync(file) && existsSync(this.path(digest, true))) return
     await mkdir(join(file, '..'), { recursive: true })
     const small = await sharp(content, { limitInputPixels: MOST_PIXELS }).rotate().resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true }).webp({ quality: 78 }).toBuffer()
-    await durable(this.path(sha256, true), small)
+    await durable(this.path(digest, true), small)
     await durable(file, content)
   }
 }

@@ -1,12 +1,10 @@
-import { createHash } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
 import { readSheetText } from '@plumb-mark/contract'
 import { sheetFingerprint, sheetId, type JobHeader, type PinnedSheet, type Sheet } from '@plumb-mark/core'
+import { sha256 } from '../database/digest.js'
 import { Refused } from '../http/refused.js'
 import { SheetRow } from './sheet.entity.js'
-
-const sha256 = (text: string) => createHash('sha256').update(text, 'utf8').digest('hex')
 
 /** Sheet revisions. They are kept as files and never changed, so a sheet once read stays in memory. */
 @Injectable()

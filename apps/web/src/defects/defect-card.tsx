@@ -1,10 +1,9 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
-import { isOpen, type Defect, type DefectState } from '@plumb-mark/core'
+import { DEFECT_STEP_WORDS, isOpen, type Defect, type DefectState } from '@plumb-mark/core'
 import { Photos } from '../inspection/checks/photo-picker.js'
 
 const STATE_WORDS = { open: 'open', reworked: 'reworked, to be read again', closed: 'closed by a conforming reading', withdrawn: 'withdrawn' } satisfies Record<DefectState, string>
-const STEP_WORDS = { reworked: 'reworked', 'sent-back': 'sent back', closed: 'closed', withdrawn: 'withdrawn' } as const
 
 /** One defect with its way so far. */
 export function DefectCard({ defect, children }: { defect: Defect; children?: ReactNode }) {
@@ -30,7 +29,7 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
       <chakra.ol listStyleType="none" mt="8px" fontSize="14px" color="faint">
         <Step when={raised.at} who={raised.by.name} did="raised" note={raised.body.note} photos={<Photos photos={raised.body.photos} size="72px" />} />
         {steps.map(({ id, at, by, body }) => (
-          <Step key={id} when={at} who={by.name} did={STEP_WORDS[body.step]} note={body.note} photos={<Photos photos={body.photos} size="72px" />} />
+          <Step key={id} when={at} who={by.name} did={DEFECT_STEP_WORDS[body.step]} note={body.note} photos={<Photos photos={body.photos} size="72px" />} />
         ))}
       </chakra.ol>
       {failedAgain && <Text color="oxide">Read again after the rework, and it failed again.</Text>}

@@ -146,11 +146,21 @@ function hypothesesFor(n: number, diodes: number, v: number): Candidate[] {
   ]
 }
 
+/** Standard deviation of a reading about an expected voltage, V; never less than half a volt. */
+function spreadOf(voltage: number, fromMeter: number, modelUncertainty: number): number {
+  return Math.max(0.5, Math.hypot(fromMeter, modelUncertainty * voltage))
+}
+
+/** Half the width of the band in which a reading conforms, V: two standard deviations. `uncertainty` is the meter's, k = 2. */
+export function stringBand(expected: number, uncertainty = 0, modelUncertainty = 0.01): number {
+  return 2 * spreadOf(expected, uncertainty / 2, modelUncertainty)
+}
+
 /** Weighed in logarithms, so that a reading far from everything still leaves probabilities and not 0/0. */
 function weigh(candidates: Candidate[], { measured, modelUncertainty }: ReadInput): Hypothesis[] {
   const fromMeter = measured.uncertainty / 2
   const weighed = candidates.map(({ id, voltage, prior }) => {
-    const spread = id === 'open' ? Math.hypot(fromMeter, 2) : Math.max(0.5, Math.hypot(fromMeter, modelUncertainty * voltage))
+    const spread = id === 'open' ? Math.hypot(fromMeter, 2) : spreadOf(voltage, fromMeter, modelUncertainty)
     const z = (measured.voc - voltage) / spread
     return { id, voltage, z, logWeight: Math.log(prior) - (z * z) / 2 - Math.log(spread) }
   })

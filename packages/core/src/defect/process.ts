@@ -6,6 +6,9 @@ export type DefectState = (typeof DEFECT_STATES)[number]
 export const DEFECT_STEPS = ['reworked', 'sent-back', 'closed', 'withdrawn'] as const
 export type DefectStepName = (typeof DEFECT_STEPS)[number]
 
+/** How the steps are said, on screen and on paper. */
+export const DEFECT_STEP_WORDS = { reworked: 'reworked', 'sent-back': 'sent back', closed: 'closed', withdrawn: 'withdrawn' } satisfies Record<DefectStepName, string>
+
 /**
  * The way of a defect through rework. `needs: 'conforming-reading'` marks a step that the check itself must bear out: a reading taken
  * after the last rework, and conforming. Nobody can close a defect by saying so.

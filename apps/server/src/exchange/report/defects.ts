@@ -1,12 +1,11 @@
 import sharp from 'sharp'
 import type { Content } from 'pdfmake/interfaces.js'
-import type { Defect, Inspection, PhotoRef } from '@plumb-mark/core'
+import { DEFECT_STEP_WORDS, type Defect, type Inspection, type PhotoRef } from '@plumb-mark/core'
 import { FAINT, OXIDE, when } from './look.js'
 
 /** Finds the file of a photo's small copy. */
 export type PhotoFile = (photoId: string) => Promise<string>
 
-const STEP_WORDS = { reworked: 'reworked', 'sent-back': 'sent back', closed: 'closed', withdrawn: 'withdrawn' } as const
 
 /** Every defect with its history, and the photos that belong to it. */
 export async function defectPages({ defects }: Inspection, photoFile: PhotoFile): Promise<Content> {
@@ -19,7 +18,7 @@ async function one(defect: Defect, photoFile: PhotoFile): Promise<Content> {
   const photos = [...(raised.body.photos ?? []), ...steps.flatMap(({ body }) => body.photos ?? [])]
   const lines = [
     `${when(raised.at)}  raised by ${raised.by.name}: ${defect.finding}`,
-    ...steps.map(({ at, by, body }) => `${when(at)}  ${STEP_WORDS[body.step]} by ${by.name}: ${body.note}`),
+    ...steps.map(({ at, by, body }) => `${when(at)}  ${DEFECT_STEP_WORDS[body.step]} by ${by.name}: ${body.note}`),
     ...(defect.state === 'closed' ? ['a later reading conforms: closed'] : defect.failedAgain ? ['read again after the rework, and failed again'] : []),
   ]
   return {

@@ -1,5 +1,5 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
-import { HYPOTHESIS_WORDS, fig, type Hypothesis, type Verdict } from '@plumb-mark/core'
+import { HYPOTHESIS_WORDS, fig, stringBand, type Hypothesis, type Verdict } from '@plumb-mark/core'
 import { VerdictShape, verdictColour } from '../../marks/verdict-mark.js'
 import type { PictureProps } from './props.js'
 
@@ -13,7 +13,7 @@ export function StringStories({ input, result }: PictureProps) {
   const [low, high] = [Math.min(...all), Math.max(...all)]
   const x = (volt: number) => 30 + ((volt - low) / Math.max(1, high - low)) * (W - 60)
   const shown = stories.filter(({ voltage }) => voltage >= 0 || read < 0)
-  const band = Math.max(0.5, 0.01 * Math.abs(result.expected)) * 2
+  const band = stringBand(result.expected, input.measured.uncertainty, input.modelUncertainty)
   return (
     <Stack gap="10px">
       <chakra.svg viewBox={`0 0 ${W} 150`} w="100%" maxW="680px" role="img" aria-label={`Read ${fig(read, 1)} V, expected ${fig(result.expected, 1)} V`}>

@@ -1,5 +1,5 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
-import { expectedString, givenOf, inForce, type GivenReading, type Inspection, type JudgedCheck } from '@plumb-mark/core'
+import { expectedString, givenOf, inForce, stringBand, type GivenReading, type Inspection, type JudgedCheck } from '@plumb-mark/core'
 import { verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
@@ -44,7 +44,7 @@ function rowsOf(inspection: Inspection | undefined): StringOnChart[] {
     if (requirement.kind !== 'string-open-circuit' || !subject.string) return []
     const given = givenOf(judged.check, inForce(judged.history)) as GivenReading | undefined
     const expectation = given && expectedString(subject.string, given)
-    return [{ judged, limit: requirement.max, measured: given?.value, expected: expectation && { at: expectation.expected, spread: 2 * Math.max(0.5, 0.01 * expectation.expected) } }]
+    return [{ judged, limit: requirement.max, measured: given?.value, expected: expectation && { at: expectation.expected, spread: stringBand(expectation.expected, given.uncertainty) } }]
   })
 }
 

@@ -4,7 +4,7 @@ import { list, object, oneOf, optional, text } from '../../verdict/shape.js'
 import { SIDES, NEIGHBOUR_RULES, REACHES, type Side } from '../../wall/items.js'
 import { OPPOSITE } from '../../wall/geometry.js'
 import type { SideResult, UnitClearance } from '../../wall/clearance.js'
-import type { JudgedVerdict } from '../../verdict/verdict.js'
+import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf, type Judgement, type OnWall, type Subject } from './kind.js'
 
 const gap = () => quantity('length')
@@ -77,7 +77,7 @@ function judgeExtra(id: (typeof EXTRAS)[number], { result }: OnWall, labelOf: (i
   const short = found.filter(({ margin }) => margin < 0)
   const worstRow = [...found].sort((a, b) => a.margin - b.margin)[0]
   return {
-    verdict: worstOf(found.map(({ verdict }) => verdict)),
+    verdict: worst<JudgedVerdict>(['conforms', ...found.map(({ verdict }) => verdict)]) as JudgedVerdict,
     working: found.length === 0 ? ['nothing of the kind on this wall'] : found.map(({ item, margin }) => `${labelOf(item)}: margin ${mm(margin)}`),
     notes: [],
     finding: short.length > 0 ? `${labelOf(worstRow!.item)} too near by ${mm(-worstRow!.margin)}` : 'kept',
@@ -85,7 +85,3 @@ function judgeExtra(id: (typeof EXTRAS)[number], { result }: OnWall, labelOf: (i
 }
 
 const rowsOf = (id: 'keep-out' | 'corners', { keepOut, corners }: UnitClearance) => (id === 'corners' ? corners : keepOut)
-
-function worstOf(verdicts: JudgedVerdict[]): JudgedVerdict {
-  return verdicts.includes('does-not-conform') ? 'does-not-conform' : verdicts.includes('not-proven') ? 'not-proven' : 'conforms'
-}
