@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
-import { parseQuantity, type EntryKind, type Instrument, type JobHeader, type NewEntry, type Person, type PhotoRef, type PinnedSheet, type Role } from '@plumb-mark/core'
+import { parseQuantity, type Answer, type Ask, type EntryKind, type Instrument, type JobHeader, type JudgedCheck, type NewEntry, type Person, type PhotoRef, type PinnedSheet, type Role } from '@plumb-mark/core'
 import type { DemoServices } from './demo-services.js'
 
 interface Step {
@@ -30,6 +30,8 @@ export class DemoJob {
   private readonly id = uuid()
   /** Defects raised, by the check that they are about. */
   private readonly defects = new Map<string, string>()
+  private waiting: { by: Role; entries: NewEntry[] } = { by: 'inspector', entries: [] }
+  private asks = new Map<string, Ask>()
 
   constructor(
     private readonly script: JobScript,
@@ -41,11 +43,32 @@ export class DemoJob {
     const sheets = header.sheets.map((id) => this.around.pinned.get(id) ?? missing(`sheet ${id}`))
     await this.append(opened.by, { id: uuid(), kind: 'job-opened', at: opened.at, body: { ...header, sheets } })
     for (const role of sharedWith) await this.append(opened.by, { id: uuid(), kind: 'shared', at: opened.at, body: { person: asPerson(this.person(role)) } })
+    await this.flush()
     for (const step of entries) await this.append(step.by, await this.entryOf(step))
+    await this.flush()
   }
 
-  private append(by: Role, entry: NewEntry): Promise<unknown> {
-    return this.around.services.entries.append(asPerson(this.person(by)), this.id, [entry])
+  /** Entries of one person go together: a write that is acknowledged has reached the disk, and that takes its time. */
+  private async append(by: Role, entry: NewEntry): Promise<void> {
+    if (by !== this.waiting.by || this.waiting.entries.length >= MOST_AT_ONCE) await this.flush()
+    this.waiting = { by, entries: [...this.waiting.entries, entry] }
+  }
+
+  private async flush(): Promise<void> {
+    const { by, entries } = this.waiting
+    this.waiting = { by, entries: [] }
+    if (entries.length > 0) await this.around.services.entries.append(asPerson(this.person(by)), this.id, entries)
+  }
+
+  /** The checks as they stand once everything so far is written. */
+  private async checks(): Promise<readonly JudgedCheck[]> {
+    await this.flush()
+    return (await this.around.services.entries.jobFor(this.person('inspector'), this.id)).inspection.checks
+  }
+
+  private async askAt(point: string): Promise<Ask | undefined> {
+    if (!this.asks.has(point)) this.asks = new Map((await this.checks()).map(({ check }) => [check.point, check.ask]))
+    return this.asks.get(point)
   }
 
   private async entryOf({ at, by, write, ...said }: Step): Promise<NewEntry> {
@@ -56,6 +79,8 @@ export class DemoJob {
         return { id, kind: write, at, body: await this.reading(said as unknown as ReadingSaid, photos) }
       case 'observation':
         return { id, kind: write, at, body: { point: said['point'] as string, seen: said['seen'] as boolean, ...(said['note'] ? { note: said['note'] as string } : {}), ...photos } }
+      case 'record':
+        return { id, kind: write, at, body: { point: said['point'] as string, answer: said['answer'] as Answer, ...this.instrument(said['instrument'] as string | undefined), ...photos } }
       case 'defect-raised':
         return { id, kind: write, at, body: { ...(await this.proposal(said['checkId'] as string)), ...photos } }
       case 'defect-step':
@@ -66,20 +91,21 @@ export class DemoJob {
   }
 
   private async reading({ point, typed, instrument: name, conditions, note }: ReadingSaid, photos: { photos?: PhotoRef[] }) {
-    const { inspection } = await this.around.services.entries.jobFor(this.person('inspector'), this.id)
-    const ask = inspection.checks.find(({ check }) => check.point === point)?.check.ask
+    const ask = await this.askAt(point)
     if (ask?.kind !== 'reading') return missing(`measuring point ${point}`)
     const parsed = parseQuantity(typed, ask.dimension, { assume: ask.unit })
     if (!parsed.ok) return missing(`figure in “${typed}” at ${point}`)
     const { value, unit, relation } = parsed.quantity
-    const instrument = name === undefined ? undefined : (this.around.instruments.find(({ id }) => id === name) ?? missing(`instrument ${name}`))
-    return { point, typed, value, unit, relation, ...(instrument && { instrument }), ...(conditions && { conditions }), ...(note && { note }), ...photos }
+    return { point, typed, value, unit, relation, ...this.instrument(name), ...(conditions && { conditions }), ...(note && { note }), ...photos }
+  }
+
+  private instrument(name: string | undefined): { instrument?: Instrument } {
+    return name === undefined ? {} : { instrument: this.around.instruments.find(({ id }) => id === name) ?? missing(`instrument ${name}`) }
   }
 
   /** The defect that the failed check proposes, as an inspector would confirm it. */
   private async proposal(checkId: string) {
-    const { inspection } = await this.around.services.entries.jobFor(this.person('inspector'), this.id)
-    const outcome = inspection.checks.find(({ check }) => check.id === checkId)?.outcome
+    const outcome = (await this.checks()).find(({ check }) => check.id === checkId)?.outcome
     if (outcome?.verdict !== 'does-not-conform') return missing(`failure of ${checkId}`)
     const defectId = uuid()
     this.defects.set(checkId, defectId)
@@ -97,6 +123,9 @@ export class DemoJob {
     return this.around.people.find((person) => person.role === role) ?? missing(`person in the role ${role}`)
   }
 }
+
+/** As many as one send may carry. */
+const MOST_AT_ONCE = 200
 
 interface ReadingSaid {
   point: string

@@ -1,32 +1,74 @@
-import { fold, inspect, sheetsById, verifyInspectionFile, type InspectionFile } from '@plumb-mark/core'
+import type { JobSummary } from '@plumb-mark/contract'
+import { fold, inspect, misclosures, sheetsById, verifyInspectionFile, wallEnds, type InspectionFile, type Stage } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { RunningServer } from '../testing/running-server.testing.js'
 
 let server: RunningServer
+const files = new Map<string, InspectionFile>()
 let file: InspectionFile
 
 beforeAll(async () => {
   server = await RunningServer.start()
   const inspector = await server.signIn('inspector')
-  const { id } = await inspector.firstJob()
-  file = (await inspector.json<InspectionFile>('GET', `/api/jobs/${id}/inspection.json`)).body
+  const { body: jobs } = await inspector.json<JobSummary[]>('GET', '/api/jobs')
+  for (const { id, title } of jobs) files.set(title.split(' ')[0]!, (await inspector.json<InspectionFile>('GET', `/api/jobs/${id}/inspection.json`)).body)
+  file = files.get('Fallowmere')!
 })
 afterAll(() => server.stop())
 
-/** The faults planted in the hatchery's pump house, as its sample file names them. */
-const PLANTED = {
-  'does-not-conform': ['inv-1/clear/right', 'inv-2/clear/left', 'inv-1/dc-torque/pv2-minus', 'inv-2/open-circuit/string-c'],
-  'not-proven': ['inv-1/dc-torque/pv2-plus'],
-}
+/** The faults planted in each site, as its sample file names them where they stand: by check, with the words that tell them. */
+const PLANTED = [
+  ['Fallowmere', 'does-not-conform', {
+    'inv-2/nameplate/unit': 'serial is AH8T-26-004432, not AH8T-26-004423',
+    'inv-2/accessories/unit': '1 piece of gland insert short',
+    'inv-1/clear/right': '350 mm to Inverter 2, short by 50 mm',
+    'inv-2/clear/left': '350 mm to Inverter 1, short by 50 mm',
+    'bat-2/wall/unit': 'loaded to 162 % of what they may carry',
+    'bat-2/tilt/unit': 'outside by 1 °',
+    'inv-2/strings/string-d': 'modules of Lean-to, east and South roof in one string',
+    'modules/air-gap/lean-to': 'outside by 25 mm',
+    'inv-1/earth-size/b-inv-1': '4 mm² fitted, 6 mm² asked for by the sheet',
+    'inv-2/bonding/unit': 'the core of the supply cable is not landed: the second earth terminal is an addition, never instead of it',
+    'bat-2/bonding/unit': 'Battery 2: no way to the main earth terminal',
+    'inv-1/dc-torque/pv2-minus': 'outside by 0.6 N·m',
+    'inv-2/open-circuit/string-c': '−40.3 V from 446.88 V expected',
+  }],
+  ['Fallowmere', 'not-proven', { 'inv-1/dc-torque/pv2-plus': 'inside by 0.1 N·m' }],
+  ['Juniper', 'does-not-conform', {
+    'inverters/ports/branch-2': 'end of the trunk open',
+    'inverters/branch/branch-2': '12 inverters where 10 may be: 2 too many',
+    'inverters/tension/branch-2': 'not so',
+    'listener/serials/unit': 'row 1, place 7: SP38262295 on the map, SP38262259 heard',
+    'modules/bonding/unit': 'the part at Frames, canopy was fitted 2 times, at most 1',
+  }],
+  ['Juniper', 'not-proven', {}],
+] as const
 
-it.each(Object.entries(PLANTED))('of the hatchery, just what was planted %s', (verdict, planted) => {
-  const { checks } = inspect(fold(file.entries), sheetsById(file.sheets))
-  expect(checks.filter(({ outcome }) => outcome.verdict === verdict).map(({ check }) => check.id).sort()).toEqual([...planted].sort())
+it.each(PLANTED)('of %s, just what was planted %s', (site, verdict, planted) => {
+  const found = judge(files.get(site)!).checks.filter(({ outcome }) => outcome.verdict === verdict)
+  expect(Object.fromEntries(found.map(({ check, outcome }) => [check.id, 'finding' in outcome && outcome.finding]))).toEqual(planted)
+})
+
+it.each(['Fallowmere', 'Juniper'])('of %s, the first stages of the walk are answered to the last check', (site) => {
+  const first: readonly Stage[] = ['prepare', 'identify', 'place-and-mount', 'roof', 'earthing']
+  const open = judge(files.get(site)!).checks.filter(({ check, outcome }) => first.includes(check.stage) && outcome.verdict === 'not-inspected')
+  expect(open.map(({ check }) => check.id)).toEqual([])
+})
+
+it('the silent box is told apart from the mistyped one', () => {
+  const { outcome } = judge(files.get('Juniper')!).checks.find(({ check }) => check.id === 'listener/serials/unit')!
+  expect('causes' in outcome && outcome.causes).toEqual(['row 1, place 7: SP38262295 on the map, SP38262259 heard', 'silent: row 2, place 4'])
+})
+
+it('a gap that was misread shows as a misclosure, and the others close', () => {
+  const { state } = judge(file)
+  const wall = state.asBuilt.walls.find(({ id }) => id === 'pump-house')!
+  const items = [...state.asBuilt.units.flatMap(({ id, place }) => (place?.wallId === wall.id ? [{ ...place, id }] : [])), ...wall.obstructions, ...wallEnds(wall)]
+  expect(misclosures(items, wall.gaps, wall.uncertainty).map(({ gapId, misclosure, tooLarge }) => [gapId, misclosure, tooLarge])).toEqual([['gap-1', 1, false], ['gap-2', 0, false], ['gap-3', -10, true]])
 })
 
 it('the short string is told to be missing a module before anything else', () => {
-  const { checks } = inspect(fold(file.entries), sheetsById(file.sheets))
-  const { outcome } = checks.find(({ check }) => check.id === 'inv-2/open-circuit/string-c')!
+  const { outcome } = judge(file).checks.find(({ check }) => check.id === 'inv-2/open-circuit/string-c')!
   expect('causes' in outcome && outcome.causes[0]).toContain('one module is missing')
 })
 
@@ -43,3 +85,5 @@ it('a sheet exchanged under the record shows', () => {
   spoilt.sheets[0]!.title = 'another'
   expect(verifyInspectionFile(spoilt, sha256).map(({ fault }) => fault)).toEqual(['sheet-changed'])
 })
+
+const judge = ({ entries, sheets }: InspectionFile) => inspect(fold(entries), sheetsById(sheets))

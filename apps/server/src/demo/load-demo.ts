@@ -26,7 +26,8 @@ export async function loadDemo(samples: string, services: DemoServices, { jobs }
   const instruments = parse(readFileSync(join(samples, 'instruments.yaml'), 'utf8')) as Instrument[]
   for (const instrument of instruments) await services.instruments.add(instrument)
   if (!jobs) return
-  for (const name of filesIn(samples, 'jobs')) await new DemoJob(parse(readFileSync(name, 'utf8')) as JobScript, { services, pinned, instruments, people: DEMO_PEOPLE }).write()
+  // The last one written heads the list: the busiest job, first in the alphabet.
+  for (const name of filesIn(samples, 'jobs').reverse()) await new DemoJob(parse(readFileSync(name, 'utf8')) as JobScript, { services, pinned, instruments, people: DEMO_PEOPLE }).write()
 }
 
 function filesIn(samples: string, folder: string): string[] {

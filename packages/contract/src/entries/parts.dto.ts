@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Length, Matches, Max, Min, ValidateNested } from 'class-validator'
-import { DIMENSIONS, INSTRUMENT_KINDS, ROLES } from '@plumb-mark/core'
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Length, Matches, Max, Min, ValidateNested } from 'class-validator'
+import { DIMENSIONS, INSTRUMENT_KINDS, MOUNTED, PLACED, ROLES } from '@plumb-mark/core'
 
 /** A coordinate or a size on a wall, mm. */
 export const LARGEST_MM = 1e6
@@ -73,3 +73,39 @@ export class PinnedSheetDto {
   @Matches(/^[0-9a-f]{64}$/) fingerprint!: string
 }
 
+
+export class SituationDto {
+  @IsOptional() @IsIn(PLACED) placed?: string
+  @IsOptional() @IsIn(MOUNTED) mounted?: string
+}
+
+export class GapDto {
+  @IsString() @Length(1, 80) id!: string
+  @IsString() @Length(1, 80) from!: string
+  @IsString() @Length(1, 80) to!: string
+  @IsIn(['across', 'up']) axis!: string
+  @IsNumber() @Min(-LARGEST_MM) @Max(LARGEST_MM) value!: number
+  @IsString() @Length(1, 80) typed!: string
+}
+
+/** A place of the array map: plane, row and column. */
+export const PLACE = /^[\w-]{1,80}\.r[1-9]\d{0,2}c[1-9]\d{0,2}$/
+
+export class DeviceDto {
+  @IsString() @Length(1, 80) id!: string
+  @IsString() @Length(1, 80) unitId!: string
+  @Matches(PLACE) at!: string
+  @IsOptional() @IsString() @Length(1, 80) serial?: string
+  @IsArray() @ArrayMaxSize(8) @Matches(PLACE, { each: true }) feeds!: string[]
+  @IsInt() @Min(0) @Max(8) idlePorts!: number
+  @IsInt() @Min(0) @Max(8) cappedPorts!: number
+}
+
+export class SegmentDto {
+  @IsNumber() @Min(0) @Max(10000) length!: number
+  @IsNumber() @Min(0.1) @Max(1000) size!: number
+}
+
+export class DevicesFittedDto {
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(2500) @ValidateNested({ each: true }) @Type(() => DeviceDto) devices!: DeviceDto[]
+}

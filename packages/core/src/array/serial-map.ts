@@ -1,4 +1,4 @@
-import { plural } from '../verdict/say.js'
+import { plain, plural } from '../verdict/say.js'
 import { list, object, requireUniqueIds, refine, text, type Read } from '../verdict/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
@@ -53,7 +53,7 @@ export function serialMap(input: SerialMapInput): SerialMapResult {
   }
 }
 
-const normalised = (serial: string) => serial.trim().toUpperCase().replace(/[\s-]/g, '')
+const normalised = plain
 
 function twice(serials: readonly string[]): string[] {
   const seen = new Set<string>()

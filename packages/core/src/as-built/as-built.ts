@@ -1,3 +1,5 @@
+import type { ArrayBuilt, PlaceId } from './array.js'
+import type { EarthBuilt } from './earthing.js'
 import type { ModuleData } from '../dc/module.js'
 
 /** What stands on site, folded from entries. All lengths mm. */
@@ -5,6 +7,8 @@ export interface AsBuilt {
   units: UnitBuilt[]
   walls: WallBuilt[]
   strings: StringBuilt[]
+  array: ArrayBuilt
+  earth: EarthBuilt
 }
 
 export interface UnitBuilt {
@@ -14,6 +18,16 @@ export interface UnitBuilt {
   sheetId: string
   serial?: string | undefined
   place?: WallPlace | undefined
+  /** Where it stands, as far as somebody said so: what sheets ask depends on it. */
+  situation?: Situation | undefined
+}
+
+export const PLACED = ['indoors', 'outdoors'] as const
+export const MOUNTED = ['wall', 'floor', 'roof'] as const
+export interface Situation {
+  placed?: (typeof PLACED)[number] | undefined
+  /** `wall` hangs off the floor, `floor` stands on it. */
+  mounted?: (typeof MOUNTED)[number] | undefined
 }
 
 /** Lower left corner on a wall, from the datum and from finished floor; the size as measured when it is not the sheet's. */
@@ -39,6 +53,18 @@ export interface WallBuilt {
   /** The tape, as it was when the wall was measured. */
   tape?: string | undefined
   obstructions: ObstructionBuilt[]
+  /** Gaps that were measured one by one, beside the offsets from the datum. */
+  gaps: GapMeasured[]
+}
+
+/** A gap between two things on a wall, or from a thing to a corner, mm. `from` stands left of or below `to`. */
+export interface GapMeasured {
+  id: string
+  from: string
+  to: string
+  axis: 'across' | 'up'
+  value: number
+  typed: string
 }
 
 export interface ObstructionBuilt {
@@ -59,6 +85,8 @@ export interface StringBuilt {
   input: string
   module: ModuleData & { name: string }
   count: number
+  /** The module places in walking order from plus to minus, where the string was drawn on the array map. */
+  path?: PlaceId[] | undefined
 }
 
-export const NOTHING_BUILT: AsBuilt = { units: [], walls: [], strings: [] }
+export const NOTHING_BUILT: AsBuilt = { units: [], walls: [], strings: [], array: { planes: [], devices: [], branches: [], reported: {} }, earth: { parts: [], bonds: [] } }

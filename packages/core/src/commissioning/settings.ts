@@ -14,7 +14,7 @@ const setting: Shape<Setting> = {
   },
 }
 
-const rule = refine(object({ equals: optional(setting), oneOf: optional(list(setting)), min: optional(num()), max: optional(num()) }), ({ equals, oneOf, min, max }, path) => {
+export const settingRule = refine(object({ equals: optional(setting), oneOf: optional(list(setting)), min: optional(num()), max: optional(num()) }), ({ equals, oneOf, min, max }, path) => {
   const kinds = [equals !== undefined, oneOf !== undefined, min !== undefined || max !== undefined].filter(Boolean).length
   if (kinds === 0) throw new BadInput('no-content', path, 'needs equals, oneOf, or min and max')
   if (kinds > 1) throw new BadInput('out-of-range', path, 'takes one of equals, oneOf, or min and max')
@@ -23,7 +23,7 @@ const rule = refine(object({ equals: optional(setting), oneOf: optional(list(set
 
 const recordedValue: Shape<Setting | undefined> = { schema: setting.schema, read: (value, path) => (value === undefined || value === null ? undefined : setting.read(value, path)) }
 
-export const settingsInput = object({ expected: dictionary(rule), recorded: dictionary(recordedValue) })
+export const settingsInput = object({ expected: dictionary(settingRule), recorded: dictionary(recordedValue) })
 
 export type SettingRule = { equals: Setting } | { oneOf: Setting[] } | { min?: number; max?: number }
 export interface SettingsInput {
@@ -53,7 +53,7 @@ export function settings(input: SettingsInput): SettingsResult {
   }
 }
 
-type Rule = ReturnType<typeof rule.read>
+type Rule = ReturnType<typeof settingRule.read>
 
 function judgeOne(wanted: Rule, found: Setting | undefined): Verdict {
   if (found === undefined || (typeof found === 'string' && found.trim() === '')) return 'not-inspected'

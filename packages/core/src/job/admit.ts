@@ -4,26 +4,46 @@ import { isOpen } from '../defect/defect.js'
 import { nextState } from '../defect/process.js'
 import { blockers } from '../sign-off/gate.js'
 import type { Inspection } from '../walk/inspect.js'
-import { parseQuantity } from '../quantity/parse.js'
+import { readAnswer, readsAs } from '../sheet/forms.js'
 import type { EntryBodies, EntryKind, NewEntry, Role } from './entry.js'
 
 const MAY_WRITE = {
   'job-opened': ['inspector', 'office'],
   shared: ['inspector', 'office'],
+  'job-amended': ['inspector', 'office'],
+  'sheet-adopted': ['inspector', 'office'],
   'unit-fitted': ['inspector', 'office'],
   'unit-removed': ['inspector', 'office'],
   'wall-measured': ['inspector'],
   'obstruction-measured': ['inspector'],
   'obstruction-removed': ['inspector'],
+  'wall-removed': ['inspector'],
+  'gap-measured': ['inspector'],
+  'gap-removed': ['inspector'],
   'string-built': ['inspector', 'office'],
+  'string-removed': ['inspector', 'office'],
+  'plane-built': ['inspector', 'office'],
+  'plane-removed': ['inspector', 'office'],
+  'devices-fitted': ['inspector', 'office'],
+  'devices-removed': ['inspector', 'office'],
+  'branch-built': ['inspector', 'office'],
+  'branch-removed': ['inspector', 'office'],
+  'serials-reported': ['inspector', 'office'],
+  'earth-part-found': ['inspector'],
+  'earth-part-removed': ['inspector'],
+  'bond-made': ['inspector'],
+  'bond-removed': ['inspector'],
   reading: ['inspector'],
   observation: ['inspector'],
+  record: ['inspector'],
   'evidence-struck': ['inspector'],
   'defect-raised': ['inspector', 'reviewer'],
   'defect-step': ['inspector', 'installer', 'reviewer'],
   'calculation-kept': ['inspector', 'office'],
   signed: ['reviewer'],
 } as const satisfies Record<EntryKind, readonly Role[]>
+
+export const ENTRY_KINDS = Object.keys(MAY_WRITE) as EntryKind[]
 
 export type Admission = { ok: true } | { ok: false; code: string; message: string }
 
@@ -51,6 +71,23 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
       return entry.body.place ? known(state.asBuilt.walls, entry.body.place.wallId, 'wall') : OK
     case 'unit-removed':
       return known(state.asBuilt.units, entry.body.unitId, 'unit')
+    case 'sheet-adopted':
+      return entry.body.replaces === undefined ? OK : known(state.header!.sheets, entry.body.replaces, 'sheet')
+    case 'plane-built':
+    case 'serials-reported':
+    case 'branch-built':
+      return known(state.asBuilt.units, entry.body.unitId, 'unit')
+    case 'plane-removed':
+      return known(state.asBuilt.array.planes, entry.body.planeId, 'plane')
+    case 'devices-fitted':
+      return admitDevices(entry.body.devices, inspection)
+    case 'bond-made':
+      return firstRefusal(known(state.asBuilt.earth.parts, entry.body.from, 'part'), known(state.asBuilt.earth.parts, entry.body.to, 'part'), entry.body.from === entry.body.to ? refuse('to-itself', 'a part cannot be bonded to itself') : OK)
+    case 'record':
+      return admitRecord(entry.body, inspection)
+    case 'wall-removed':
+    case 'gap-measured':
+    case 'gap-removed':
     case 'obstruction-measured':
     case 'obstruction-removed':
       return known(state.asBuilt.walls, entry.body.wallId, 'wall')
@@ -77,16 +114,34 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
   }
 }
 
+const firstRefusal = (...answers: Admission[]): Admission => answers.find(({ ok }) => !ok) ?? OK
+
+function admitDevices(devices: EntryBodies['devices-fitted']['devices'], { state }: Inspection): Admission {
+  const { units, array } = state.asBuilt
+  const planes = new Set(array.planes.map(({ id }) => id))
+  const lost = devices.find(({ at }) => !planes.has(at.slice(0, at.lastIndexOf('.'))))
+  if (lost) return refuse('unknown-place', `no plane has a place “${lost.at}”`)
+  return firstRefusal(...[...new Set(devices.map(({ unitId }) => unitId))].map((id) => known(units, id, 'unit')))
+}
+
+/** An answer must fit what its check asks for; what it does not offer cannot be chosen. */
+function admitRecord({ point, answer }: EntryBodies['record'], { checks }: Inspection): Admission {
+  const ask = checks.find(({ check }) => check.point === point && check.ask.kind === 'record')?.check.ask
+  if (ask?.kind !== 'record') return refuse('unknown-point', `no point in this job is called “${point}”`)
+  try {
+    readAnswer(ask, answer)
+    return OK
+  } catch (problem) {
+    if (problem instanceof BadInput) return refuse('answer-differs', `${problem.path}: ${problem.message}`)
+    throw problem
+  }
+}
+
 const points = ({ checks }: Inspection, kind: 'reading' | 'observation') => checks.filter(({ check }) => check.ask.kind === kind).map(({ check }) => ({ id: check.point }))
 
-/** What was typed must read as the value that goes with it, by one decimal mark or the other: neither can be changed alone. */
 function readsAsTyped({ point, typed, value, relation }: EntryBodies['reading'], { checks }: Inspection): boolean {
   const ask = checks.find(({ check }) => check.point === point)?.check.ask
-  if (ask?.kind !== 'reading') return true
-  return (['point', 'comma'] as const).some((decimal) => {
-    const parsed = parseQuantity(typed, ask.dimension, { decimal, assume: ask.unit })
-    return parsed.ok && parsed.quantity.relation === relation && Math.abs(parsed.quantity.value - value) <= 1e-9 * Math.max(1, Math.abs(value))
-  })
+  return ask?.kind !== 'reading' || readsAs(typed, value, ask.dimension, ask.unit, relation)
 }
 
 function known(all: readonly { id: string }[], id: string, what: string): Admission {

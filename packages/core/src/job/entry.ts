@@ -1,5 +1,8 @@
-import type { ObstructionBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../as-built/as-built.js'
+import type { GapMeasured, ObstructionBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../as-built/as-built.js'
+import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../as-built/array.js'
+import type { Bond, EarthPart } from '../as-built/earthing.js'
 import type { DefectStepName } from '../defect/process.js'
+import type { Answer } from '../sheet/forms.js'
 import type { Severity } from '../sheet/terms.js'
 import type { Condition } from '../sheet/kinds/kind.js'
 import type { Relation, DecisionRule } from '../verdict/decision.js'
@@ -39,7 +42,13 @@ export interface JobHeader {
   units: 'metric' | 'us'
   rule: DecisionRule
   sheets: PinnedSheet[]
+  /** How protective conductors are sized; by the table when nobody chose. */
+  earthMethod?: 'table' | 'adiabatic' | undefined
+  /** The authority insists on copper bonds. */
+  copperBonds?: boolean | undefined
 }
+/** What may be changed of a job after it was opened; sheets are adopted one by one. */
+export type JobAmendment = Partial<Omit<JobHeader, 'sheets' | 'number'>>
 
 export interface ReadingBody {
   point: string
@@ -60,12 +69,31 @@ export interface EntryBodies {
   shared: { person: Person }
   'unit-fitted': UnitBuilt
   'unit-removed': { unitId: string }
-  'wall-measured': Omit<WallBuilt, 'obstructions'>
+  'job-amended': JobAmendment
+  /** Pins another sheet; with `replaces`, the units of that one are judged by it from here on. */
+  'sheet-adopted': { sheet: PinnedSheet; replaces?: string | undefined }
+  'wall-measured': Omit<WallBuilt, 'obstructions' | 'gaps'>
+  'wall-removed': { wallId: string }
   'obstruction-measured': { wallId: string; obstruction: ObstructionBuilt }
   'obstruction-removed': { wallId: string; obstructionId: string }
+  'gap-measured': { wallId: string; gap: GapMeasured }
+  'gap-removed': { wallId: string; gapId: string }
   'string-built': StringBuilt
+  'string-removed': { stringId: string }
+  'plane-built': PlaneBuilt
+  'plane-removed': { planeId: string }
+  'devices-fitted': { devices: DeviceBuilt[] }
+  'devices-removed': { deviceIds: string[] }
+  'branch-built': BranchBuilt
+  'branch-removed': { branchId: string }
+  'serials-reported': { unitId: string; serials: string[] }
+  'earth-part-found': EarthPart
+  'earth-part-removed': { partId: string }
+  'bond-made': Bond
+  'bond-removed': { bondId: string }
   reading: ReadingBody
   observation: { point: string; seen: boolean; note?: string | undefined; photos?: PhotoRef[] | undefined }
+  record: { point: string; answer: Answer; instrument?: Instrument | undefined; note?: string | undefined; photos?: PhotoRef[] | undefined }
   'evidence-struck': { entryId: string; reason: string }
   'defect-raised': { defectId: string; checkId: string; severity: Severity; title: string; place: string; finding: string; remedy: string; note?: string | undefined; photos?: PhotoRef[] | undefined }
   'defect-step': { defectId: string; step: DefectStepName; note: string; photos?: PhotoRef[] | undefined }

@@ -1,15 +1,11 @@
 import { BadInput } from '../verdict/bad-input.js'
 import { list, num, object, oneOf, optional, refine, text, type Shape } from '../verdict/shape.js'
 import { readSheet, sheetId, type Sheet } from '../sheet/sheet.js'
+import { ENTRY_KINDS } from './admit.js'
 import { canonicalJson } from './canonical.js'
 import { verifyChain, type ChainFault, type Sha256 } from './chain.js'
-import { ROLES, type Entry, type EntryKind } from './entry.js'
+import { ROLES, type Entry } from './entry.js'
 import { fold } from './fold.js'
-
-const ENTRY_KINDS: readonly EntryKind[] = [
-  'job-opened', 'shared', 'unit-fitted', 'unit-removed', 'wall-measured', 'obstruction-measured', 'obstruction-removed', 'string-built', 'reading', 'observation',
-  'evidence-struck', 'defect-raised', 'defect-step', 'calculation-kept', 'signed',
-]
 
 /** An exported inspection: the entries of one job with the sheets it is judged by. */
 export interface InspectionFile {

@@ -2,11 +2,8 @@ import { BadInput } from '../verdict/bad-input.js'
 import { atLeast } from '../verdict/compare.js'
 import { seconds } from '../verdict/say.js'
 import { count, list, num, object, optional, refine, requireUniqueIds, text, type Read } from '../verdict/shape.js'
+import { instant, seenTime } from '../verdict/time.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
-
-const time = refine(text('ISO 8601; without an offset it is UTC'), (value, path) => {
-  if (Number.isNaN(instant(value))) throw new BadInput('not-a-time', path, 'must be a time written as ISO 8601')
-})
 
 const steps = object({
   steps: refine(list(object({ id: text(), after: optional(list(text(), { mayBeEmpty: true }), []), waitSeconds: optional(num({ unit: 's', sign: 'magnitude' })) })), (all, path) => {
@@ -14,7 +11,7 @@ const steps = object({
     requireKnown(all, path)
     requireNoCycle(all, path)
   }),
-  recorded: list(object({ id: text(), at: time }), { mayBeEmpty: true }),
+  recorded: list(object({ id: text(), at: seenTime }), { mayBeEmpty: true }),
 })
 const passes = object({
   order: refine(list(text()), (order, path) => requireUniqueIds(order.map((id) => ({ id })), path)),
@@ -107,24 +104,6 @@ const SAID = {
 } satisfies Record<ViolationKind, (violation: Violation) => string>
 
 const said = (violation: Violation): string => SAID[violation.kind](violation)
-
-const ISO = /^(\d{4}-\d{2}-\d{2})(?:[T ](\d{2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?)\s*(Z|[+-]\d{2}:?\d{2}|[+-]\d{2})?)?$/i
-
-/** Milliseconds; a time without an offset is UTC. NaN for anything else. */
-function instant(value: string): number {
-  const match = ISO.exec(value.trim())
-  if (!match) return Number.NaN
-  const [, day, clock = '00:00', offset = 'Z'] = match
-  const zone = /^[+-]\d{2}$/.test(offset) ? `${offset}:00` : /^[+-]\d{4}$/.test(offset) ? `${offset.slice(0, 3)}:${offset.slice(3)}` : offset.toUpperCase()
-  const result = Date.parse(`${day}T${clock.replace(',', '.')}${zone}`)
-  return sameDay(day!) ? result : Number.NaN
-}
-
-/** Refuses days that the calendar does not have, such as 31 June. */
-function sameDay(day: string): boolean {
-  const parsed = Date.parse(`${day}T00:00:00Z`)
-  return !Number.isNaN(parsed) && new Date(parsed).toISOString().startsWith(day)
-}
 
 type Wanted = readonly { id: string; after: string[] }[]
 

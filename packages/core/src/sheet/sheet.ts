@@ -1,36 +1,13 @@
-import { quantity } from '../quantity/quantity-field.js'
 import { BadInput } from '../verdict/bad-input.js'
-import { list, object, oneOf, optional, refine, requireUniqueIds, text, variants, type JsonSchema, type Read } from '../verdict/shape.js'
-import { moduleShape } from '../dc/module.js'
+import { list, object, refine, requireUniqueIds, variants, type JsonSchema } from '../verdict/shape.js'
+import { sheetHead, type SheetHead } from './head.js'
 import { KINDS, type Requirement } from './kinds/index.js'
-import { terminalShape } from './terminal.js'
-import { UNIT_KINDS } from './terms.js'
 
 const REQUIREMENT_SHAPES = Object.fromEntries(Object.entries(KINDS).map(([name, { shape }]) => [name, shape])) as unknown as { [K in keyof typeof KINDS]: (typeof KINDS)[K]['shape'] }
 
-const day = refine(text('YYYY-MM-DD'), (value, path) => {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(value)) throw new BadInput('not-a-time', path, 'must be a day written as YYYY-MM-DD')
-})
+const sheetFields = object({ ...sheetHead.fields, requirements: list(variants('kind', REQUIREMENT_SHAPES as never), { mayBeEmpty: true }) })
 
-const sheetFields = object({
-  format: oneOf(['plumb-mark-sheet'] as const),
-  version: oneOf([1] as const),
-  maker: text(),
-  model: text(),
-  kind: oneOf(UNIT_KINDS),
-  title: text(),
-  revision: text(),
-  date: day,
-  source: text('the document that the figures are taken from, with its own number and edition'),
-  mass: optional(quantity('mass')),
-  size: optional(object({ width: quantity('length'), height: quantity('length'), depth: quantity('length') })),
-  ratings: optional(list(object({ name: text(), value: text() }), { mayBeEmpty: true }), []),
-  module: optional(moduleShape),
-  terminals: optional(list(terminalShape, { mayBeEmpty: true }), []),
-  requirements: list(variants('kind', REQUIREMENT_SHAPES as never), { mayBeEmpty: true }),
-})
-
-export interface Sheet extends Omit<Read<typeof sheetFields>, 'requirements'> {
+export interface Sheet extends SheetHead {
   requirements: Requirement[]
 }
 

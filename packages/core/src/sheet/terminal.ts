@@ -2,13 +2,13 @@ import { quantity } from '../quantity/quantity-field.js'
 import { BadInput } from '../verdict/bad-input.js'
 import { object, oneOf, optional, refine, requireRange, text, type Read } from '../verdict/shape.js'
 import type { Dimension } from '../quantity/units.js'
-import { CLAMPS } from './terms.js'
+import { CLAMPS, CLAMP_WORDS } from './terms.js'
 
 const window = (dimension: Dimension, about: string) => refine(object({ min: optional(quantity(dimension)), max: optional(quantity(dimension)) }, about), requireRange)
 
-export const TERMINAL_SIDES = ['dc', 'ac', 'earth', 'signal'] as const
+export const TERMINAL_SIDES = ['dc', 'ac', 'battery', 'earth', 'signal'] as const
 
-/** A place where a conductor is landed, with the windows that its maker gives. A spring clamp has no torque. */
+/** A place where a conductor is landed, with the windows that its maker gives. Only a screw has a torque. */
 export const terminalShape = refine(
   object({
     id: text(),
@@ -21,7 +21,7 @@ export const terminalShape = refine(
   }),
   ({ clamp, torque }, path) => {
     if (clamp === 'torque' && !torque) throw new BadInput('missing', `${path}.torque`, 'is required by a terminal that is tightened')
-    if (clamp === 'spring' && torque) throw new BadInput('out-of-range', `${path}.torque`, 'must be left out: a spring clamp takes no torque')
+    if (clamp !== 'torque' && torque) throw new BadInput('out-of-range', `${path}.torque`, `must be left out: this terminal is ${CLAMP_WORDS[clamp]}`)
   },
 )
 export type Terminal = Read<typeof terminalShape>

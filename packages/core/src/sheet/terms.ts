@@ -31,5 +31,49 @@ export const INSTRUMENT_NAMES = {
 } satisfies Record<InstrumentKind, string>
 
 /** How a terminal holds its conductor. */
-export const CLAMPS = ['torque', 'spring'] as const
+export const CLAMPS = ['torque', 'spring', 'quarter-turn', 'crimp', 'click'] as const
 export type Clamp = (typeof CLAMPS)[number]
+
+export const CLAMP_WORDS = {
+  torque: 'tightened to torque',
+  spring: 'spring clamp: tug, no torque',
+  'quarter-turn': 'quarter-turn clamp: turned to the stop, then a tug',
+  crimp: 'crimped, then a tug',
+  click: 'plugged until it clicks, then a tug',
+} satisfies Record<Clamp, string>
+
+export const UNIT_KIND_WORDS = {
+  'hybrid-inverter': 'hybrid inverter',
+  'string-inverter': 'string inverter',
+  'small-inverter': 'small inverters',
+  'module-electronics': 'module electronics',
+  battery: 'battery',
+  meter: 'meter',
+  gateway: 'gateway',
+  controller: 'controller',
+  module: 'modules',
+  'dc-isolator': 'DC isolator',
+} satisfies Record<UnitKind, string>
+
+/** What the weather, the light and the supply must be like for a check to mean anything. */
+export const NEEDS = ['daylight', 'dry', 'mains', 'dead'] as const
+export type Need = (typeof NEEDS)[number]
+export const NEED_WORDS = {
+  daylight: 'daylight on the modules',
+  dry: 'dry weather, for open covers and connectors',
+  mains: 'mains available',
+  dead: 'isolated, locked and proved dead',
+} satisfies Record<Need, string>
+
+/** How a part is bonded. The core of the supply cable earths a unit by its own protective terminal. */
+export const BOND_MEANS = ['washer', 'plate', 'lug', 'copper', 'supply-cable'] as const
+export type BondMeans = (typeof BOND_MEANS)[number]
+export const BOND_WORDS = {
+  washer: 'toothed washer',
+  plate: 'bonding plate',
+  lug: 'lug on copper',
+  copper: 'separate copper conductor',
+  'supply-cable': 'core of the supply cable',
+} satisfies Record<BondMeans, string>
+
+export const TECHNOLOGIES = ['mono', 'half-cut', 'thin-film', 'heterojunction'] as const

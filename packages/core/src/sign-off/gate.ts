@@ -49,7 +49,7 @@ function blockersOf(judged: JudgedCheck, defects: readonly Defect[], checks: rea
 /** The instrument of the reading in force, when its calibration was over on the day of the reading. */
 export function expiredInstrument({ history }: JudgedCheck): Instrument | undefined {
   const current = inForce(history)
-  const instrument = current?.kind === 'reading' ? current.body.instrument : undefined
+  const instrument = current && 'instrument' in current.body ? current.body.instrument : undefined
   return instrument && outOfCalibration(instrument, current!.at) ? instrument : undefined
 }
 

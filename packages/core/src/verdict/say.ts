@@ -28,3 +28,6 @@ export function listed(words: readonly string[]): string {
 export function plural(n: number, one: string, many = `${one}s`): string {
   return `${fig(n, 0)} ${n === 1 ? one : many}`
 }
+
+/** As two readers would compare it: without case, blanks and hyphens. */
+export const plain = (said: string): string => said.trim().toUpperCase().replace(/[\s-]/g, '')

@@ -24,6 +24,8 @@ export interface Check {
   ask: Ask
   /** The limit in words and figures. */
   required: string
+  /** Why the sheet does not ask for it here; undefined when it does. */
+  because?: string | undefined
 }
 
 /** The defect that a failed check proposes; the inspector confirms or amends it. */

@@ -1,5 +1,6 @@
 import type { AsBuilt, UnitBuilt } from '../as-built/as-built.js'
 import { kindOf, type Requirement } from '../sheet/kinds/index.js'
+import { whyNot } from '../sheet/when.js'
 import type { Subject, World } from '../sheet/kinds/kind.js'
 import type { Sheet } from '../sheet/sheet.js'
 import { STAGES } from './stages.js'
@@ -9,14 +10,15 @@ import type { Check } from './check.js'
 export function checksOf(asBuilt: AsBuilt, sheets: ReadonlyMap<string, Sheet>, world: World): Check[] {
   const all = asBuilt.units.flatMap((unit) => {
     const sheet = sheets.get(unit.sheetId)
-    return sheet ? sheet.requirements.flatMap((requirement) => expand(unit, sheet, requirement, asBuilt, world)) : []
+    return sheet ? sheet.requirements.flatMap((requirement) => expand(unit, sheet, requirement, world)) : []
   })
   return STAGES.flatMap((stage) => all.filter((check) => check.stage === stage))
 }
 
-function expand(unit: UnitBuilt, sheet: Sheet, requirement: Requirement, asBuilt: AsBuilt, world: World): Check[] {
+function expand(unit: UnitBuilt, sheet: Sheet, requirement: Requirement, world: World): Check[] {
   const kind = kindOf(requirement)
-  return kind.expand(requirement, unit, sheet.terminals, asBuilt).map((subject) => ({
+  const because = whyNot(requirement.when, unit, world)
+  return kind.expand(requirement, unit, sheet, world).map((subject) => ({
     id: `${unit.id}/${requirement.id}/${subject.id}`,
     stage: requirement.stage,
     unit,
@@ -26,8 +28,9 @@ function expand(unit: UnitBuilt, sheet: Sheet, requirement: Requirement, asBuilt
     title: subject.label ? `${requirement.title} · ${subject.label}` : requirement.title,
     place: placeOf(unit, subject),
     point: `${unit.id}/${requirement.point ?? requirement.id}/${subject.id}`,
-    ask: kind.ask(requirement, subject),
+    ask: kind.ask(requirement, subject, world, unit),
     required: kind.required(requirement, subject, world, unit),
+    because,
   }))
 }
 
@@ -36,6 +39,11 @@ const PLACE = {
   side: (unit, subject) => `${unit}, ${subject}`,
   terminal: (unit, subject) => `${unit}, terminal ${subject}`,
   string: (unit, subject) => `${subject} at ${unit}`,
+  device: (unit, subject) => `${unit}, ${subject}`,
+  branch: (unit, subject) => `${unit}, ${subject}`,
+  plane: (unit, subject) => `${unit}, ${subject}`,
+  bond: (unit, subject) => `${unit}, ${subject}`,
+  part: (unit, subject) => `${unit}, ${subject}`,
 } satisfies Record<Subject['kind'], (unit: string, subject: string) => string>
 
 function placeOf(unit: UnitBuilt, subject: Subject): string {

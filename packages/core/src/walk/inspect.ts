@@ -1,13 +1,17 @@
 import { measureWall, type MeasuredWall } from '../as-built/measured-wall.js'
 import type { AsBuilt } from '../as-built/as-built.js'
+import { lookUpArray, type ArrayLookup } from '../array/layout.js'
 import { defectOf, type Defect } from '../defect/defect.js'
 import { inForce, type Evidence, type JobState } from '../job/fold.js'
+import type { EntryBodies } from '../job/entry.js'
 import { uncertaintyOf } from '../job/instrument.js'
 import { parseQuantity, type TypingHabits, type TypingProblem } from '../quantity/parse.js'
 import { kindOf } from '../sheet/kinds/index.js'
-import type { Given, GivenReading, Judgement, World } from '../sheet/kinds/kind.js'
+import type { Given, GivenReading, GivenRecord, Judgement, World } from '../sheet/kinds/kind.js'
 import type { Sheet } from '../sheet/sheet.js'
 import { BOUNDARIES, type Boundary } from '../wall/items.js'
+import { readAnswer } from '../sheet/forms.js'
+import { BadInput } from '../verdict/bad-input.js'
 import { worst, type Verdict } from '../verdict/verdict.js'
 import type { Check, JudgedCheck, Outcome } from './check.js'
 import { checksOf } from './expand.js'
@@ -29,7 +33,7 @@ export interface Inspection {
  */
 export function inspect(state: JobState, sheets: ReadonlyMap<string, Sheet>, asBuilt: AsBuilt = state.asBuilt): Inspection {
   const walls = asBuilt.walls.map((wall) => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId)))
-  const world = worldOf(state, asBuilt, walls)
+  const world = worldOf(state, asBuilt, walls, sheets)
   const checks = checksOf(asBuilt, sheets, world).map((check) => judgeCheck(check, state, world))
   const byId = new Map(checks.map((judged) => [judged.check.id, judged]))
   const defects = [...state.defects.values()].map((raised) => defectOf(raised, byId.get(raised.raised.body.checkId)))
@@ -38,11 +42,17 @@ export function inspect(state: JobState, sheets: ReadonlyMap<string, Sheet>, asB
 
 const BOUNDARY_WORDS = { floor: 'the floor', ceiling: 'the ceiling', 'left-corner': 'the left corner', 'right-corner': 'the right corner' } satisfies Record<Boundary, string>
 
-function worldOf({ header }: JobState, asBuilt: AsBuilt, walls: readonly MeasuredWall[]): World {
+function worldOf({ header }: JobState, asBuilt: AsBuilt, walls: readonly MeasuredWall[], sheets: ReadonlyMap<string, Sheet>): World {
   const labels = new Map<string, string>(BOUNDARIES.map((id) => [id, BOUNDARY_WORDS[id]]))
-  for (const { id, label } of [...asBuilt.units, ...asBuilt.walls.flatMap(({ obstructions }) => obstructions)]) labels.set(id, label)
+  for (const { id, label } of [...asBuilt.units, ...asBuilt.walls.flatMap(({ obstructions }) => obstructions), ...asBuilt.earth.parts, ...asBuilt.array.planes]) labels.set(id, label)
+  let lookup: ArrayLookup | undefined
+  const sheetByUnit = new Map(asBuilt.units.map(({ id, sheetId }) => [id, sheets.get(sheetId)]))
+  const sheetOf = (unitId: string) => sheetByUnit.get(unitId)
   return {
     asBuilt,
+    header,
+    sheetOf,
+    array: () => (lookup ??= lookUpArray(asBuilt.array, asBuilt.units, sheetOf)),
     rule: header?.rule ?? 'guarded',
     labelOf: (id) => labels.get(id) ?? id,
     onWall(unitId) {
@@ -55,14 +65,13 @@ function worldOf({ header }: JobState, asBuilt: AsBuilt, walls: readonly Measure
   }
 }
 
-function judgeCheck(check: Check, { evidence, wallMeasured }: JobState, world: World): JudgedCheck {
+function judgeCheck(check: Check, { evidence, touched }: JobState, world: World): JudgedCheck {
   const history = evidence.get(check.point) ?? []
   const current = inForce(history)
-  const wallId = check.unit.place?.wallId
   return {
     check,
     history,
-    measured: check.ask.kind === 'wall' ? wallId && wallMeasured.get(wallId) || undefined : current && { at: current.at, seq: current.seq },
+    measured: check.ask.kind === 'derived' ? touched.get(check.ask.from === 'wall' ? `wall ${check.unit.place?.wallId ?? ''}` : check.ask.from) : current && { at: current.at, seq: current.seq },
     outcome: judge(check, givenOf(check, current), world),
   }
 }
@@ -70,16 +79,49 @@ function judgeCheck(check: Check, { evidence, wallMeasured }: JobState, world: W
 /** Evidence as a judgement takes it. */
 export function givenOf({ ask }: Check, evidence: Evidence | undefined): Given | undefined {
   if (!evidence) return undefined
-  if (evidence.kind === 'observation') return { kind: 'observation', seen: evidence.body.seen }
+  const photos = evidence.body.photos?.length ?? 0
+  if (evidence.kind === 'observation') return { kind: 'observation', seen: evidence.body.seen, photos }
+  if (evidence.kind === 'record') return asRecord(ask, evidence.body, photos)
   const { value, relation, instrument, conditions } = evidence.body
   const uncertainty = ask.kind === 'reading' ? uncertaintyOf(instrument, ask.dimension, value) : 0
-  return { kind: 'reading', value, relation, instrument, uncertainty, conditions: conditions ?? {} }
+  return { kind: 'reading', value, relation, instrument, uncertainty, conditions: conditions ?? {}, photos }
+}
+
+/** An answer that was given under an older revision, and does not fit what is asked now, answers nothing. */
+function asRecord(ask: Check['ask'], { answer, instrument }: EntryBodies['record'], photos: number): GivenRecord | undefined {
+  if (ask.kind !== 'record') return undefined
+  try {
+    return { kind: 'record', answer: readAnswer(ask, answer), instrument, photos }
+  } catch (problem) {
+    if (problem instanceof BadInput) return undefined
+    throw problem
+  }
 }
 
 /** The outcome of one check for a piece of evidence that may or may not be kept. */
 export function judge(check: Check, given: Given | undefined, world: World): Outcome {
+  if (check.because !== undefined) return { verdict: 'not-applicable', because: check.because }
   const judgement = kindOf(check.requirement).judge(check.requirement, check.subject, given, world, check.unit)
-  return judgement ? outcomeOf(check, judgement) : { verdict: 'not-inspected' }
+  if (!judgement) return { verdict: 'not-inspected' }
+  const lacksPhoto = check.requirement.photo && judgement.verdict === 'conforms' && given?.photos === 0
+  return outcomeOf(check, lacksPhoto ? new Unpictured(judgement) : judgement)
+}
+
+/** A judgement that would conform, had somebody taken the photo that the sheet asks for. */
+class Unpictured implements Judgement {
+  readonly verdict = 'not-proven'
+  readonly wanting = 'the sheet asks for a photo with this check'
+  readonly finding: string
+
+  constructor(private readonly judgement: Judgement) {
+    this.finding = judgement.finding
+  }
+  get working() {
+    return this.judgement.working
+  }
+  get notes() {
+    return this.judgement.notes
+  }
 }
 
 /** The judgement with what its verdict needs. Its words stay unmade until somebody reads them. */
@@ -111,4 +153,15 @@ export function judgeTyped(check: Check, typed: string, using: Pick<GivenReading
   const { value, relation } = parsed.quantity
   const reading: GivenReading = { kind: 'reading', value, relation, uncertainty: uncertaintyOf(using.instrument, dimension, value), ...using }
   return { ok: true, reading: { ...reading, typed: parsed.quantity.typed, unit: parsed.quantity.unit }, outcome: judge(check, reading, world) }
+}
+
+/** An answer of several parts as it stands, before it is kept; a part that does not fit comes back as the problem. */
+export function judgeAnswer(check: Check, answer: unknown, using: { instrument: GivenRecord['instrument']; photos?: number }, world: World): { ok: true; outcome: Outcome } | { ok: false; problem: string } {
+  if (check.ask.kind !== 'record') throw new Error(`check ${check.id} does not ask for a record`)
+  try {
+    return { ok: true, outcome: judge(check, { kind: 'record', answer: readAnswer(check.ask, answer), ...using }, world) }
+  } catch (problem) {
+    if (problem instanceof BadInput) return { ok: false, problem: problem.message }
+    throw problem
+  }
 }

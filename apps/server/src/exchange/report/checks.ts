@@ -1,5 +1,5 @@
 import type { Content, TableCell } from 'pdfmake/interfaces.js'
-import { STAGES, STAGE_TITLES, inForce, type JudgedCheck, type Inspection } from '@plumb-mark/core'
+import { STAGES, STAGE_TITLES, inForce, sayEvidence, type JudgedCheck, type Inspection } from '@plumb-mark/core'
 import { QUIET, heads, verdictMark, when } from './look.js'
 
 /** Every check with its reading, limit, clause and verdict, stage by stage. */
@@ -18,7 +18,7 @@ function table(checks: readonly JudgedCheck[]): Content {
 }
 
 function row({ check, outcome, history }: JudgedCheck): TableCell[] {
-  const reading = readingOf(history)
+  const reading = readingOf(check, history)
   const finding = 'finding' in outcome ? outcome.finding : ''
   return [
     { stack: [check.title, { text: check.unit.label, style: 'small' }] },
@@ -29,12 +29,11 @@ function row({ check, outcome, history }: JudgedCheck): TableCell[] {
   ]
 }
 
-function readingOf(history: JudgedCheck['history']): { value: string; how: string } {
+function readingOf(check: JudgedCheck['check'], history: JudgedCheck['history']): { value: string; how: string } {
   const current = inForce(history)
   if (!current) return { value: '', how: '' }
-  const who = `${current.by.name}, ${when(current.at)}`
-  if (current.kind === 'observation') return { value: current.body.seen ? 'yes' : 'no', how: who }
-  const { typed, instrument, conditions } = current.body
+  const instrument = 'instrument' in current.body ? current.body.instrument : undefined
+  const conditions = current.kind === 'reading' ? current.body.conditions : undefined
   const weather = conditions?.cellTemperature === undefined ? '' : `; cells ${conditions.cellTemperature} °C, ${conditions.irradiance ?? '–'} W/m²`
-  return { value: typed, how: `${instrument ? `${instrument.name}, ` : ''}${who}${weather}` }
+  return { value: sayEvidence(check, current), how: `${instrument ? `${instrument.name}, ` : ''}${current.by.name}, ${when(current.at)}${weather}` }
 }

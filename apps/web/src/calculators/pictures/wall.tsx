@@ -8,7 +8,7 @@ import type { PictureProps } from './props.js'
 function drawn(input: ClearanceInput): WallDrawing {
   const given = clearanceInput.read(input, '')
   const { leftCorner, rightCorner, width, height } = given.wall
-  const wall = { id: 'wall', title: 'Wall', leftCorner, rightCorner, width, height, uncertainty: given.uncertainty, obstructions: [] }
+  const wall = { id: 'wall', title: 'Wall', leftCorner, rightCorner, width, height, uncertainty: given.uncertainty, obstructions: [], gaps: [] }
   return wallDrawing({ wall, given, result: clearanceOf(given) }, (id) => id)
 }
 

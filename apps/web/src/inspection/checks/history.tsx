@@ -1,11 +1,11 @@
 import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
-import type { Evidence, JudgedCheck } from '@plumb-mark/core'
+import { sayEvidence, type Check, type Evidence, type JudgedCheck } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { useInspection } from '../../store/inspection.js'
 import { Photos } from './photo-picker.js'
 
 /** Everything ever read here, latest first; nothing is deleted, a mistyped reading is struck out. */
-export function History({ judged: { history }, writable }: { judged: JudgedCheck; writable: boolean }) {
+export function History({ judged: { check, history }, writable }: { judged: JudgedCheck; writable: boolean }) {
   if (history.length === 0) return null
   return (
     <Box borderTop="1px solid" borderColor="hair" pt="8px">
@@ -14,27 +14,26 @@ export function History({ judged: { history }, writable }: { judged: JudgedCheck
       </Text>
       <chakra.ul listStyleType="none" aria-label="Readings so far">
         {[...history].reverse().map((evidence) => (
-          <Row key={evidence.id} evidence={evidence} writable={writable} />
+          <Row key={evidence.id} check={check} evidence={evidence} writable={writable} />
         ))}
       </chakra.ul>
     </Box>
   )
 }
 
-function Row({ evidence, writable }: { evidence: Evidence; writable: boolean }) {
+function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; writable: boolean }) {
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)
   const { body, by, at, struck } = evidence
-  const said = evidence.kind === 'reading' ? evidence.body.typed : evidence.body.seen ? 'yes' : 'no'
   const strike = () => person && append(person, { kind: 'evidence-struck', body: { entryId: evidence.id, reason: 'mistyped' } })
   return (
     <chakra.li py="3px">
       <HStack gap="10px" wrap="wrap">
         <Text fontFamily="mono" fontSize="15px" textDecoration={struck ? 'line-through' : 'none'}>
-          {said}
+          {sayEvidence(check, evidence)}
         </Text>
         <Text fontSize="13px" color="faint" flex="1">
-          {evidence.kind === 'reading' && evidence.body.instrument ? `${evidence.body.instrument.name}, ` : ''}
+          {'instrument' in body && body.instrument ? `${body.instrument.name}, ` : ''}
           {by.name}, {at.slice(0, 16).replace('T', ' ')}
           {struck ? `; struck out by ${struck.by.name}: ${struck.reason}` : ''}
           {body.note ? `; ${body.note}` : ''}

@@ -1,6 +1,6 @@
 import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import { openDefectFor, sheetName, type JudgedCheck, type Outcome } from '@plumb-mark/core'
+import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { VerdictMark, verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
@@ -8,6 +8,14 @@ import { History } from './history.js'
 import { ObservationField } from './observation-field.js'
 import { RaiseDefect } from './raise-defect.js'
 import { ReadingField } from './reading-field.js'
+import { RecordField } from './record/record-field.js'
+
+const DERIVED_WORDS = {
+  wall: 'Read off the wall: change an offset in the picture, and this follows.',
+  array: 'Read off the array map: change it in the picture, and this follows.',
+  earthing: 'Read off the bonding tree: change it in the picture, and this follows.',
+  units: 'Read off what is fitted.',
+} satisfies Record<DerivedFrom, string>
 
 /** The check in focus: its field, the verdict the moment a value stands, the working, the clause, the remedy. */
 export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () => void }) {
@@ -33,7 +41,12 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
       <Stack gap="12px" mt="10px">
         {writable && check.ask.kind === 'reading' && <ReadingField judged={judged} onTrial={setTrial} onDone={onDone} />}
         {writable && check.ask.kind === 'observation' && <ObservationField judged={judged} onDone={onDone} />}
-        {check.ask.kind === 'wall' && <Text fontSize="14px" color="faint">Read off the wall: change an offset in the picture, and this follows.</Text>}
+        {writable && check.ask.kind === 'record' && <RecordField judged={judged} onTrial={setTrial} onDone={onDone} />}
+        {check.ask.kind === 'derived' && (
+          <Text fontSize="14px" color="faint">
+            {DERIVED_WORDS[check.ask.from]}
+          </Text>
+        )}
         <Verdict outcome={outcome} trying={trial !== undefined} />
         {outcome.verdict === 'does-not-conform' && !trial && !defect && writable && <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />}
         {defect && (

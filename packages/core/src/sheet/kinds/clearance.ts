@@ -24,13 +24,14 @@ export const clearanceKind = defineKind(
     base: optional(object({ min: optional(gap()), max: optional(gap()) })),
   }),
   {
+    minutes: 2,
     expand: (requirement) => [
       ...SIDES.map((side): Subject => ({ kind: 'side', id: side, label: SIDE_WORDS[side] })),
       ...(requirement.base ? [{ kind: 'side' as const, id: 'base', label: 'lower edge' }] : []),
       ...(requirement.keepOut.length > 0 ? [{ kind: 'side' as const, id: 'keep-out', label: `distance from ${requirement.keepOut.map(({ from }) => from).join(', ')}` }] : []),
       ...(requirement.reach === 'envelope' ? [{ kind: 'side' as const, id: 'corners', label: 'corners of the envelope' }] : []),
     ],
-    ask: () => ({ kind: 'wall' }),
+    ask: () => ({ kind: 'derived', from: 'wall' }),
     required(requirement, { id }, world, unit) {
       if (id === 'base') return `lower edge ${[requirement.base?.min !== undefined ? `from ${mm(requirement.base.min)}` : '', requirement.base?.max !== undefined ? `up to ${mm(requirement.base.max)}` : ''].filter(Boolean).join(' ')}`
       if (id === 'keep-out') return requirement.keepOut.map(({ from, distance }) => `${mm(distance)} from any ${from}`).join('; ')

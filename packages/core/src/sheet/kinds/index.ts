@@ -1,18 +1,66 @@
 import type { Read } from '../../verdict/shape.js'
+import { arrowConvention } from './arrow-convention.js'
+import { attestation } from './attestation.js'
+import { bonding } from './bonding.js'
+import { branchLimits } from './branch-limits.js'
+import { bus } from './bus.js'
 import { clearanceKind } from './clearance.js'
+import { companion } from './companion.js'
+import { counts } from './counts.js'
+import { dataChain } from './data-chain.js'
+import { earthContinuity } from './earth-continuity.js'
+import { earthSize } from './earth-size.js'
+import { fixings } from './fixings.js'
+import { indicator } from './indicator.js'
 import type { Common, Kind } from './kind.js'
 import { limits } from './limits.js'
+import { listed } from './listed.js'
+import { nameplate } from './nameplate.js'
 import { observation } from './observation.js'
+import { orderedSteps } from './ordered-steps.js'
+import { photoList } from './photo-list.js'
 import { polarity } from './polarity.js'
+import { ports } from './ports.js'
+import { railMarksKind } from './rail-marks.js'
+import { safeVoltageKind } from './safe-voltage.js'
+import { serialMap } from './serial-map.js'
+import { settings } from './settings.js'
+import { stringLimits } from './string-limits.js'
 import { stringOpenCircuit } from './string-open-circuit.js'
+import { switchBank } from './switch-bank.js'
+import { tighteningOrder } from './tightening-order.js'
 
 /** Every kind of requirement. A new kind is one file and one line here. */
 export const KINDS = {
+  'arrow-convention': arrowConvention,
+  attestation,
+  bonding,
+  'branch-limits': branchLimits,
+  bus,
   clearance: clearanceKind,
+  companion,
+  counts,
+  'data-chain': dataChain,
+  'earth-continuity': earthContinuity,
+  'earth-size': earthSize,
+  fixings,
+  indicator,
   limits,
+  listed,
+  nameplate,
   observation,
+  'ordered-steps': orderedSteps,
+  'photo-list': photoList,
   polarity,
+  ports,
+  'rail-marks': railMarksKind,
+  'safe-voltage': safeVoltageKind,
+  'serial-map': serialMap,
+  settings,
+  'string-limits': stringLimits,
   'string-open-circuit': stringOpenCircuit,
+  'switch-bank': switchBank,
+  'tightening-order': tighteningOrder,
 } as const
 export type KindName = keyof typeof KINDS
 

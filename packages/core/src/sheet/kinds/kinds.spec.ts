@@ -1,14 +1,15 @@
-import type { AsBuilt, StringBuilt, UnitBuilt } from '../../as-built/as-built.js'
+import { lookUpArray } from '../../array/layout.js'
+import { NOTHING_BUILT, type AsBuilt, type StringBuilt, type UnitBuilt } from '../../as-built/as-built.js'
 import type { Instrument } from '../../job/instrument.js'
-import { readSheet } from '../sheet.js'
-import { kindOf, type Requirement } from './index.js'
+import { readSheet, type Sheet } from '../sheet.js'
+import { kindOf } from './index.js'
 import type { GivenReading, Given, World } from './kind.js'
 
 const METER: Instrument = { id: 'm', name: 'M', kind: 'multimeter', serial: '1', calibratedUntil: '2027-01-01', accuracy: [{ dimension: 'voltage', percent: 0.5, plus: 0 }] }
 const unit: UnitBuilt = { id: 'u', label: 'U', sheetId: 's' }
 const string: StringBuilt = { id: 'a', label: 'String A', unitId: 'u', input: 'PV1', count: 12, module: { name: 'M', voc: 38.6, vocTempCoeff: -0.26, cellsInSeries: 54, bypassDiodes: 3 } }
-const asBuilt: AsBuilt = { units: [unit], walls: [], strings: [string, { ...string, id: 'b', unitId: 'other' }] }
-const world: World = { asBuilt, rule: 'guarded', labelOf: (id) => id, onWall: () => undefined }
+const asBuilt: AsBuilt = { ...NOTHING_BUILT, units: [unit], strings: [string, { ...string, id: 'b', unitId: 'other' }] }
+const world: World = { asBuilt, rule: 'guarded', header: undefined, sheetOf: () => undefined, array: () => lookUpArray(asBuilt.array, [], () => undefined), labelOf: (id) => id, onWall: () => undefined }
 const base = { stage: 'dc', clause: '1', title: 'T', severity: 'major', remedy: 'R', id: 'r' }
 
 const TERMINALS = [
@@ -16,18 +17,17 @@ const TERMINALS = [
   { id: 'b', label: 'B', side: 'ac', clamp: 'spring', strip: { min: '17 mm', max: '19 mm' } },
 ]
 
-function requirement(more: object): Requirement {
-  return readSheet({ format: 'plumb-mark-sheet', version: 1, maker: 'A', model: 'B', kind: 'meter', title: 'T', revision: '1', date: '2026-01-01', source: 'S', terminals: TERMINALS, requirements: [{ ...base, ...more }] }).requirements[0]!
+function sheetWith(more: object): Sheet {
+  return readSheet({ format: 'plumb-mark-sheet', version: 1, maker: 'A', model: 'B', kind: 'meter', title: 'T', revision: '1', date: '2026-01-01', source: 'S', terminals: TERMINALS, requirements: [{ ...base, ...more }] })
 }
-const terminals = readSheet({ format: 'plumb-mark-sheet', version: 1, maker: 'A', model: 'B', kind: 'meter', title: 'T', revision: '1', date: '2026-01-01', source: 'S', terminals: TERMINALS, requirements: [] }).terminals
-
 function on(more: object) {
-  const wanted = requirement(more)
+  const sheet = sheetWith(more)
+  const wanted = sheet.requirements[0]!
   const kind = kindOf(wanted)
-  const subjects = kind.expand(wanted, unit, terminals, asBuilt)
+  const subjects = kind.expand(wanted, unit, sheet, world)
   return {
     subjects: subjects.map(({ id }) => id),
-    ask: kind.ask(wanted, subjects[0]!),
+    ask: kind.ask(wanted, subjects[0]!, world, unit),
     required: kind.required(wanted, subjects[0]!, world, unit),
     judge: (given: Given | undefined, in_: World = world) => kind.judge(wanted, subjects[0]!, given, in_, unit),
   }

@@ -5,12 +5,12 @@ import { formatQuantity } from '../../quantity/format.js'
 import { parseQuantity } from '../../quantity/parse.js'
 import { join, oneOf, optional, refine, text, type Read } from '../../verdict/shape.js'
 import { TERMINAL_WINDOWS } from '../terminal.js'
-import { matching, terminalFilterField, terminalSubject, wholeUnit } from './subjects.js'
+import { eachField, subjectsOf, terminalFilterField } from './subjects.js'
 import { defineKind, requirementOf, withInstrument, type Subject } from './kind.js'
 
 const DEFAULT_INSTRUMENT = {
   length: 'tape', torque: 'torque-driver', voltage: 'multimeter', current: 'clamp-meter', resistance: 'continuity-tester', insulation: 'insulation-tester',
-  temperature: 'thermometer', irradiance: 'light-meter', 'conductor-size': 'caliper',
+  temperature: 'thermometer', irradiance: 'light-meter', 'conductor-size': 'caliper', angle: 'level',
 } as const satisfies Partial<Record<Dimension, string>>
 
 const WINDOW_DIMENSION = { torque: 'torque', strip: 'length', conductor: 'conductor-size' } satisfies Record<(typeof TERMINAL_WINDOWS)[number], Dimension>
@@ -20,7 +20,7 @@ const shape = refine(requirementOf({
   dimension: optional(oneOf(DIMENSIONS)),
   min: optional(text('with its unit')),
   max: optional(text('with its unit')),
-  each: optional(oneOf(['unit', 'terminal'] as const), 'unit'),
+  each: eachField,
   where: terminalFilterField,
   window: optional(oneOf(TERMINAL_WINDOWS, 'take the limits from each terminal')),
   unit: optional(text('unit in which the figure is shown')),
@@ -40,13 +40,11 @@ type LimitsRequirement = Read<typeof shape>
  * window. Both ends are allowed.
  */
 export const limits = defineKind(shape, {
-  expand: (requirement, _unit, terminals) =>
-    requirement.each === 'terminal'
-      ? matching(terminals, requirement.where).filter((terminal) => !requirement.window || terminal[requirement.window]).map(terminalSubject)
-      : [wholeUnit],
+  minutes: 2,
+  expand: (requirement, unit, sheet, world) => subjectsOf(requirement, unit, sheet, world).filter(({ terminal }) => !requirement.window || terminal?.[requirement.window]),
   ask: (requirement) => {
     const dimension = dimensionOf(requirement)
-    return { kind: 'reading', dimension, unit: requirement.unit ?? canonicalUnit(dimension), instrument: requirement.instrument ?? instrumentFor(dimension), conditions: [], signed: false }
+    return { kind: 'reading', dimension, unit: requirement.unit ?? canonicalUnit(dimension), instrument: dimension === 'count' ? undefined : (requirement.instrument ?? instrumentFor(dimension)), conditions: [], signed: false }
   },
   required: (requirement, subject) => limitWords(limitsOf(requirement, subject), dimensionOf(requirement), requirement.unit),
   judge(requirement, subject, given, { rule }) {
@@ -56,7 +54,8 @@ export const limits = defineKind(shape, {
     const { verdict, margin } = judged
     const say = (value: number) => formatQuantity(value, dimensionOf(requirement), { unit: requirement.unit ?? '' })
     // An uncertainty is a width: an AWG name would say nothing about it.
-    const sure = withInstrument(verdict, given, (width) => formatQuantity(width, dimensionOf(requirement), requirement.unit === 'AWG' ? {} : { unit: requirement.unit ?? '' }))
+    // What is counted needs no instrument.
+    const sure = dimensionOf(requirement) === 'count' ? { verdict, wanting: 'count again' } : withInstrument(verdict, given, (width) => formatQuantity(width, dimensionOf(requirement), requirement.unit === 'AWG' ? {} : { unit: requirement.unit ?? '' }))
     return {
       verdict: sure.verdict,
       get working() {
@@ -103,3 +102,10 @@ export function limitWords({ min, max }: { min?: number | undefined; max?: numbe
   return min !== undefined ? `at least ${say(min)}` : max !== undefined ? `at most ${say(max)}` : ''
 }
 
+
+/** The figures that an instrument is held against in a check, canonical: what it must be able to read. */
+export function limitFigures(requirement: { kind: string }, subject: Subject): number[] {
+  if (requirement.kind !== 'limits') return []
+  const { min, max } = limitsOf(requirement as unknown as LimitsRequirement, subject)
+  return [min, max].filter((figure): figure is number => figure !== undefined)
+}

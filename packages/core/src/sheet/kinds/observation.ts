@@ -1,20 +1,17 @@
-import { oneOf, optional, text } from '../../verdict/shape.js'
+import { text } from '../../verdict/shape.js'
 import { defineKind, requirementOf } from './kind.js'
-import { matching, stringSubjects, terminalFilterField, terminalSubject, wholeUnit } from './subjects.js'
+import { eachField, subjectsOf, terminalFilterField } from './subjects.js'
 
 /** Something seen and answered with yes or no: a tug that held, a label that is there. "Yes" conforms, so questions are put that way. */
 export const observation = defineKind(
   requirementOf({
     question: text('answered yes when all is right'),
-    each: optional(oneOf(['unit', 'terminal', 'string'] as const), 'unit'),
+    each: eachField,
     where: terminalFilterField,
   }),
   {
-    expand(requirement, unit, terminals, { strings }) {
-      if (requirement.each === 'terminal') return matching(terminals, requirement.where).map(terminalSubject)
-      if (requirement.each === 'string') return stringSubjects(unit, strings)
-      return [wholeUnit]
-    },
+    minutes: 1,
+    expand: subjectsOf,
     ask: ({ question }) => ({ kind: 'observation', question }),
     required: ({ question }) => question,
     judge({ question }, _subject, given) {

@@ -7,7 +7,8 @@ import { stringSubjects } from './subjects.js'
 export const polarity = defineKind(
   requirementOf({}),
   {
-    expand: (_requirement, unit, _terminals, { strings }) => stringSubjects(unit, strings),
+    minutes: 1,
+    expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
     ask: (requirement) => ({ kind: 'reading', dimension: 'voltage', unit: 'V', instrument: requirement.instrument ?? 'multimeter', conditions: [], signed: true }),
     required: () => 'red on plus, black on minus: a positive reading',
     judge(_requirement, _subject, given, { rule }) {

@@ -16,7 +16,8 @@ import { CONDITIONS, defineKind, requirementOf, withInstrument, type GivenReadin
 export const stringOpenCircuit = defineKind(
   requirementOf({ max: quantity('voltage', 'greatest DC voltage of the input'), start: optional(quantity('voltage', 'start voltage of the input')) }),
   {
-    expand: (_requirement, unit, _terminals, { strings }) => stringSubjects(unit, strings),
+    minutes: 3,
+    expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
     ask: (requirement) => ({ kind: 'reading', dimension: 'voltage', unit: 'V', instrument: requirement.instrument ?? 'multimeter', conditions: CONDITIONS, signed: true }),
     required(requirement, { string }) {
       const modules = string ? `, as expected of ${string.count} modules` : ''

@@ -1,8 +1,10 @@
 import type { StringBuilt, UnitBuilt } from '../../as-built/as-built.js'
+import { placeWords } from '../../as-built/array.js'
 import { object, oneOf, optional } from '../../verdict/shape.js'
+import type { SheetHead } from '../head.js'
 import { TERMINAL_SIDES, type Terminal } from '../terminal.js'
-import { CLAMPS } from '../terms.js'
-import type { Subject } from './kind.js'
+import { BOND_WORDS, CLAMPS } from '../terms.js'
+import type { Subject, World } from './kind.js'
 
 export const wholeUnit: Subject = { kind: 'unit', id: 'unit', label: '' }
 
@@ -21,5 +23,52 @@ export const terminalSubject = (terminal: Terminal): Subject => ({ kind: 'termin
 
 /** The strings that end in a unit. */
 export function stringSubjects(unit: UnitBuilt, strings: readonly StringBuilt[]): Subject[] {
-  return strings.filter(({ unitId }) => unitId === unit.id).map((string) => ({ kind: 'string', id: string.id, label: string.label, string }))
+  return strings.filter(({ unitId }) => unitId === unit.id).map(asSubject)
 }
+
+/** The strings on whose modules the boxes of a unit sit: how module electronics find theirs. */
+export function electronicsStrings(unit: UnitBuilt, { array, strings }: World['asBuilt']): Subject[] {
+  const fed = new Set(array.devices.filter(({ unitId }) => unitId === unit.id).flatMap(({ feeds }) => feeds))
+  return strings.filter(({ path }) => path?.some((place) => fed.has(place))).map(asSubject)
+}
+
+/** The strings that run over the modules that a unit stands for. */
+function moduleStrings(unit: UnitBuilt, { array, strings }: World['asBuilt']): Subject[] {
+  const planes = array.planes.filter(({ unitId }) => unitId === unit.id).map(({ id }) => `${id}.`)
+  return strings.filter(({ path }) => path?.some((place) => planes.some((plane) => place.startsWith(plane)))).map(asSubject)
+}
+
+const asSubject = (string: StringBuilt): Subject => ({ kind: 'string', id: string.id, label: string.label, string })
+
+export const EACH = ['unit', 'terminal', 'string', 'device', 'branch', 'plane', 'bond'] as const
+export type Each = (typeof EACH)[number]
+export const eachField = optional(oneOf(EACH, 'one check for each of these'), 'unit')
+
+/** What a requirement is asked of, once for each. */
+export function subjectsOf({ each, where }: { each: Each; where: TerminalFilter }, unit: UnitBuilt, sheet: Pick<SheetHead, 'terminals'>, world: World): Subject[] {
+  return BY_EACH[each](unit, world, sheet, where)
+}
+
+const BY_EACH = {
+  unit: () => [wholeUnit],
+  terminal: (_unit, _world, { terminals }, where) => matching(terminals, where).map(terminalSubject),
+  string: (unit, { asBuilt }) => {
+    const found = [stringSubjects(unit, asBuilt.strings), electronicsStrings(unit, asBuilt), moduleStrings(unit, asBuilt)]
+    return found.find((some) => some.length > 0) ?? []
+  },
+  device: (unit, { asBuilt }) => asBuilt.array.devices.filter(({ unitId }) => unitId === unit.id).map((device) => ({ kind: 'device', id: device.id, label: `${planeOf(asBuilt, device.at)}, ${placeWords(device.at)}`, device })),
+  branch: (unit, { asBuilt }) => asBuilt.array.branches.filter(({ unitId }) => unitId === unit.id).map((branch) => ({ kind: 'branch', id: branch.id, label: branch.label, branch })),
+  plane: (unit, { asBuilt }) => planesOf(unit, asBuilt).map((plane) => ({ kind: 'plane', id: plane.id, label: plane.label, plane })),
+  bond: (unit, { asBuilt, labelOf }) => {
+    const own = new Set(asBuilt.earth.parts.filter(({ unitId }) => unitId === unit.id).map(({ id }) => id))
+    return asBuilt.earth.bonds.filter(({ from }) => own.has(from)).map((bond) => ({ kind: 'bond', id: bond.id, label: `${labelOf(bond.from)} to ${labelOf(bond.to)}, ${BOND_WORDS[bond.means]}`, bond }))
+  },
+} satisfies Record<Each, (unit: UnitBuilt, world: World, sheet: Pick<SheetHead, 'terminals'>, where: TerminalFilter) => Subject[]>
+
+/** The planes of a unit: those whose modules it stands for, or on which its boxes sit. */
+function planesOf(unit: UnitBuilt, { array }: World['asBuilt']) {
+  const carrying = new Set(array.devices.filter(({ unitId }) => unitId === unit.id).map(({ at }) => at.slice(0, at.lastIndexOf('.'))))
+  return array.planes.filter(({ id, unitId }) => unitId === unit.id || carrying.has(id))
+}
+
+const planeOf = ({ array }: World['asBuilt'], place: string) => array.planes.find(({ id }) => id === place.slice(0, place.lastIndexOf('.')))?.label ?? 'array'

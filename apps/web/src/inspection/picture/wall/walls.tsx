@@ -25,7 +25,7 @@ export function Walls() {
   if (drawings.length === 0) return <Text p="24px" color="faint">No wall has been measured yet.</Text>
   const choose = (id: string) => {
     chooseItem(id)
-    const worstCheck = useInspection.getState().inspection?.checks.find(({ check, outcome }) => check.unit.id === id && check.ask.kind === 'wall' && outcome.verdict !== 'conforms')
+    const worstCheck = useInspection.getState().inspection?.checks.find(({ check, outcome }) => check.unit.id === id && check.ask.kind === 'derived' && check.ask.from === 'wall' && outcome.verdict !== 'conforms')
     if (worstCheck) openCheck(worstCheck.check.id)
   }
   return drawings.map(({ measured, drawing }) => <OneWall key={measured.wall.id} measured={measured} drawing={drawing} chosen={itemId} onChoose={choose} writable={writable} labelOf={inspection!.world.labelOf} />)

@@ -1,0 +1,31 @@
+import { Box, Stack, Text, chakra } from '@chakra-ui/react'
+import type { FormProps } from './form-props.js'
+
+const Option = chakra('button', {
+  base: { textAlign: 'left', minH: '52px', px: '14px', py: '8px', bg: 'paper', border: '2px solid', borderColor: 'hair', borderRadius: '4px', cursor: 'pointer', _hover: { borderColor: 'chalk' }, '&[aria-pressed=true]': { borderColor: 'chalk', bg: 'chalkWash' } },
+})
+
+/** One of several: a touch answers. */
+export function ChoiceForm({ form: { question, options }, answer, onChange }: FormProps<'choice'>) {
+  return (
+    <Box>
+      <Text fontSize="17px" lineHeight={1.3} mb="8px">
+        {question}
+      </Text>
+      <Stack gap="8px" role="group" aria-label={question}>
+        {options.map(({ id, label, hint }) => (
+          <Option key={id} type="button" aria-pressed={answer?.chosen === id} onClick={() => onChange({ chosen: id })}>
+            <Text fontSize="16px" fontWeight={600}>
+              {label}
+            </Text>
+            {hint && (
+              <Text fontSize="13px" color="faint">
+                {hint}
+              </Text>
+            )}
+          </Option>
+        ))}
+      </Stack>
+    </Box>
+  )
+}

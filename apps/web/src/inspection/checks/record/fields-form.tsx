@@ -1,0 +1,79 @@
+import { Box, Button, Grid, Input, Text } from '@chakra-ui/react'
+import { ScanLine } from 'lucide-react'
+import { Suspense, lazy, useState } from 'react'
+import { parseQuantity, type FormField } from '@plumb-mark/core'
+import { Field } from '../../../marks/field.js'
+import { Select } from '../../../marks/select.js'
+import { useDecimal } from '../../../store/decimal.js'
+import type { FormProps } from './form-props.js'
+
+const Scanner = lazy(() => import('../../../scan/scanner.js').then(({ Scanner: view }) => ({ default: view })))
+
+/** Several things read together, what is expected beside what was found. */
+export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fields'>) {
+  const decimal = useDecimal((state) => state.decimal)
+  const [texts, setTexts] = useState<Record<string, string>>(() => Object.fromEntries(Object.entries(answer?.values ?? {}).map(([id, { typed }]) => [id, typed])))
+  const [scanning, setScanning] = useState<string>()
+  const type = (field: FormField, text: string) => {
+    const next = { ...texts, [field.id]: text }
+    setTexts(next)
+    const values = Object.fromEntries(fields.flatMap((one) => valueOf(one, next[one.id] ?? '', decimal)))
+    onChange(Object.keys(values).length > 0 ? { values } : undefined)
+  }
+  return (
+    <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px" alignItems="start">
+      {fields.map((field) => (
+        <Box key={field.id}>
+          <Field label={field.label} problem={problemOf(field, texts[field.id] ?? '', decimal)} hint={field.required && <Text as="span">expected {field.required}</Text>}>
+            {(ids) =>
+              field.options ? (
+                <Select {...ids} value={texts[field.id] ?? ''} onChange={(event) => type(field, event.target.value)}>
+                  <option value="">–</option>
+                  {field.options.map((option) => (
+                    <option key={option}>{option}</option>
+                  ))}
+                </Select>
+              ) : (
+                <Box display="flex" gap="6px">
+                  <Input {...ids} value={texts[field.id] ?? ''} onChange={(event) => type(field, event.target.value)} fontFamily="mono" h="50px" fontSize="18px" autoComplete="off" autoCapitalize={field.scan ? 'characters' : 'off'} />
+                  {field.scan && (
+                    <Button variant="outline" h="50px" px="12px" onClick={() => setScanning(field.id)} aria-label={`Scan ${field.label}`}>
+                      <ScanLine size={20} />
+                    </Button>
+                  )}
+                </Box>
+              )
+            }
+          </Field>
+        </Box>
+      ))}
+      {scanning && (
+        <Suspense fallback={<Text>Opening the scanner …</Text>}>
+          <Scanner
+            title={fields.find(({ id }) => id === scanning)!.label}
+            onClose={() => setScanning(undefined)}
+            onCode={(code) => {
+              type(fields.find(({ id }) => id === scanning)!, code)
+              setScanning(undefined)
+            }}
+          />
+        </Suspense>
+      )}
+    </Grid>
+  )
+}
+
+type Decimal = ReturnType<typeof useDecimal.getState>['decimal']
+
+function valueOf({ id, dimension, unit }: FormField, text: string, decimal: Decimal): [string, { typed: string; value?: number }][] {
+  if (text.trim() === '') return []
+  if (!dimension) return [[id, { typed: text.trim() }]]
+  const parsed = parseQuantity(text, dimension, { decimal, ...(unit && { assume: unit }) })
+  return parsed.ok && parsed.quantity.relation === '=' ? [[id, { typed: parsed.quantity.typed, value: parsed.quantity.value }]] : []
+}
+
+function problemOf({ dimension, unit }: FormField, text: string, decimal: Decimal): string | undefined {
+  if (!dimension || text.trim() === '') return undefined
+  const parsed = parseQuantity(text, dimension, { decimal, ...(unit && { assume: unit }) })
+  return parsed.ok ? (parsed.quantity.relation === '=' ? undefined : 'a figure without < or > is needed') : parsed.problem.message
+}

@@ -1,0 +1,102 @@
+import { Button, HStack, Input, Stack, Text } from '@chakra-ui/react'
+import { useEffect, useMemo, useState, type ComponentType } from 'react'
+import { inForce, judgeAnswer, outOfCalibration, type Answer, type FormName, type Instrument, type InstrumentKind, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
+import { useSession } from '../../../account/session.js'
+import { Field } from '../../../marks/field.js'
+import { Select } from '../../../marks/select.js'
+import { useInspection } from '../../../store/inspection.js'
+import { PhotoPicker } from '../photo-picker.js'
+import { BusForm } from './bus-form.js'
+import { ChainForm } from './chain-form.js'
+import { ChoiceForm } from './choice-form.js'
+import { FieldsForm } from './fields-form.js'
+import type { FormProps } from './form-props.js'
+import { OrderForm } from './order-form.js'
+import { PhotosForm } from './photos-form.js'
+import { SeriesForm } from './series-form.js'
+import { StatementForm } from './statement-form.js'
+import { StepsForm } from './steps-form.js'
+import { SwitchesForm } from './switches-form.js'
+
+const FORMS: { [F in FormName]: ComponentType<FormProps<F>> } = { choice: ChoiceForm, fields: FieldsForm, series: SeriesForm, order: OrderForm, steps: StepsForm, switches: SwitchesForm, photos: PhotosForm, statement: StatementForm, chain: ChainForm, bus: BusForm }
+
+/** A touch is the whole answer: it is kept at once. */
+const AT_ONCE: readonly FormName[] = ['choice', 'statement']
+
+/** An answer of several parts: begun from what is kept, judged at every change, kept with one button. */
+export function RecordField({ judged: { check, history }, onTrial, onDone }: { judged: JudgedCheck; onTrial: (outcome: Outcome | undefined) => void; onDone: () => void }) {
+  const { ask } = check
+  if (ask.kind !== 'record') throw new Error('a record field is for records')
+  const append = useInspection((state) => state.append)
+  const world = useInspection((state) => state.inspection?.world)
+  const person = useSession((session) => session.person)
+  const current = inForce(history)
+  const before = current?.kind === 'record' ? current.body : undefined
+  const [answer, setAnswer] = useState<Answer | undefined>(before?.answer)
+  const [touched, setTouched] = useState(false)
+  const [photos, setPhotos] = useState<PhotoRef[]>([...(before?.photos ?? [])])
+  const [note, setNote] = useState('')
+  const { instrument, fitting, choose } = useInstrumentOf(ask.instrument, before?.instrument)
+  const trial = useMemo(() => (touched && answer && world ? judgeAnswer(check, answer, { instrument, photos: photos.length }, world) : undefined), [touched, answer, check, instrument, photos.length, world])
+  useEffect(() => onTrial(trial?.ok ? trial.outcome : undefined), [trial, onTrial])
+  useEffect(() => () => onTrial(undefined), [onTrial])
+
+  const keep = (given: Answer | undefined) => {
+    if (!person || !given || !world) return
+    const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, world)
+    if (!judgedNow.ok) return
+    append(person, { kind: 'record', body: { point: check.point, answer: given, ...(instrument && { instrument }), ...(note && { note }), ...(photos.length > 0 && { photos }) } })
+    setTouched(false)
+    if (judgedNow.outcome.verdict === 'conforms') onDone()
+  }
+  const change = (next: Answer | undefined) => {
+    setAnswer(next)
+    setTouched(true)
+    if (AT_ONCE.includes(ask.form)) keep(next)
+  }
+  const Shown = FORMS[ask.form] as ComponentType<{ form: typeof ask; answer: Answer | undefined; onChange: (answer: Answer | undefined) => void }>
+  return (
+    <Stack as="form" gap="12px" onSubmit={(event) => (event.preventDefault(), keep(answer))}>
+      <Shown form={ask} answer={answer} onChange={change} />
+      {trial && !trial.ok && (
+        <Text role="alert" color="oxide" fontSize="14px">
+          {trial.problem}
+        </Text>
+      )}
+      {ask.instrument && (
+        <Field label="Instrument" problem={instrument && outOfCalibration(instrument, new Date().toISOString()) ? `Its calibration ended ${instrument.calibratedUntil}` : undefined}>
+          {(ids) => (
+            <Select {...ids} value={instrument?.id ?? ''} onChange={(event) => (choose(event.target.value), setTouched(true))}>
+              <option value="">choose: without it nothing is proven</option>
+              {fitting.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      )}
+      <Field label="Note">{(ids) => <Input {...ids} value={note} onChange={(event) => setNote(event.target.value)} />}</Field>
+      <HStack gap="10px" wrap="wrap">
+        {!AT_ONCE.includes(ask.form) && (
+          <Button type="submit" minW="110px" h="52px" disabled={!touched || !answer || (trial !== undefined && !trial.ok)}>
+            Keep
+          </Button>
+        )}
+        <PhotoPicker photos={photos} onChange={(next) => (setPhotos(next), setTouched(true))} />
+      </HStack>
+    </Stack>
+  )
+}
+
+/** The instruments of the kind that is asked for, and the one in use: the one of the last answer, else the only one in calibration. */
+function useInstrumentOf(kind: InstrumentKind | undefined, before: Instrument | undefined) {
+  const instruments = useInspection((state) => state.instruments)
+  const fitting = instruments.filter((instrument) => instrument.kind === kind || (kind === 'tape' && instrument.kind === 'caliper'))
+  const [chosen, choose] = useState<string | undefined>(before?.id)
+  const today = new Date().toISOString()
+  const usable = fitting.filter((instrument) => !outOfCalibration(instrument, today))
+  const instrument = kind === undefined ? undefined : chosen === undefined ? usable.find((one) => one.kind === kind) : fitting.find(({ id }) => id === chosen)
+  return { instrument, fitting, choose }
+}

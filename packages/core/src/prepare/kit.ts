@@ -1,0 +1,93 @@
+import type { AsBuilt } from '../as-built/as-built.js'
+import { measures, outOfCalibration, type Instrument } from '../job/instrument.js'
+import { formatQuantity } from '../quantity/format.js'
+import { canonicalUnit, type Dimension } from '../quantity/units.js'
+import { INSTRUMENT_NAMES, NEEDS, NEED_WORDS, type InstrumentKind, type Need } from '../sheet/terms.js'
+import type { SheetHead } from '../sheet/head.js'
+import { STAGE_TITLES, type Stage } from '../walk/stages.js'
+import type { Check, JudgedCheck } from '../walk/check.js'
+import { limitFigures } from '../sheet/kinds/limits.js'
+import { liftPlan, type LiftPlanResult } from './lift-plan.js'
+
+/** One instrument that the checks ask for, with what it must read and which of the office's instruments will do. */
+export interface InstrumentWanted {
+  kind: InstrumentKind
+  name: string
+  dimension: Dimension | undefined
+  /** Least and greatest limit that it is held against, canonical; undefined where nothing says. */
+  from: number | undefined
+  to: number | undefined
+  /** "0.8 N·m to 4.5 N·m" */
+  range: string
+  checks: number
+  fitting: { instrument: Instrument; expired: boolean }[]
+}
+
+export interface Kit {
+  instruments: InstrumentWanted[]
+  tools: string[]
+  equipment: string[]
+  lifts: LiftPlanResult['lifts']
+  conditions: { need: Need; words: string; stages: Stage[]; checks: number }[]
+}
+
+/**
+ * What to bring and what the day must be like, all of it derived from the checks and the sheets: instruments by kind and dimension with
+ * the range of the limits they are held against, tools, protective equipment, lifts by mass, conditions. `day` is the day of the visit,
+ * against which calibrations are judged.
+ */
+export function kitFor(checks: readonly JudgedCheck[], asBuilt: AsBuilt, sheetOf: (unitId: string) => SheetHead | undefined, available: readonly Instrument[], day: string): Kit {
+  const asked = checks.map(({ check }) => check).filter(({ because }) => because === undefined)
+  const heads = asBuilt.units.flatMap(({ id }) => sheetOf(id) ?? [])
+  const heavy = asBuilt.units.flatMap(({ id, label }) => {
+    const mass = sheetOf(id)?.mass
+    return mass === undefined || mass <= 0 ? [] : [{ name: label, mass }]
+  })
+  return {
+    instruments: instrumentsFor(asked, available, day),
+    tools: unique([...heads.flatMap(({ tools }) => tools ?? []), ...asked.flatMap(({ requirement }) => requirement.tools ?? [])]),
+    equipment: unique([...heads.flatMap(({ equipment }) => equipment ?? []), ...asked.flatMap(({ requirement }) => requirement.equipment ?? [])]),
+    lifts: heavy.length === 0 ? [] : liftPlan({ items: heavy }).lifts,
+    conditions: NEEDS.flatMap((need) => {
+      const with_ = asked.filter((check) => needsOf(check).includes(need))
+      return with_.length === 0 ? [] : [{ need, words: NEED_WORDS[need], stages: unique(with_.map(({ stage }) => stage)), checks: with_.length }]
+    }),
+  }
+}
+
+const unique = <T>(all: readonly T[]): T[] => [...new Set(all)]
+
+/** String readings need light by their nature; what else a check needs its sheet says. */
+function needsOf({ requirement, ask }: Check): readonly Need[] {
+  const light = ask.kind === 'reading' && ask.conditions.includes('irradiance')
+  return [...(requirement.needs ?? []), ...(light ? (['daylight'] as const) : [])]
+}
+
+function instrumentsFor(checks: readonly Check[], available: readonly Instrument[], day: string): InstrumentWanted[] {
+  const wanted = new Map<string, InstrumentWanted & { figures: number[] }>()
+  for (const check of checks) {
+    const { ask } = check
+    if (ask.kind !== 'reading' && ask.kind !== 'record') continue
+    if (!ask.instrument) continue
+    const dimension = ask.kind === 'reading' ? ask.dimension : ask.form === 'series' ? ask.dimension : undefined
+    const key = `${ask.instrument} ${dimension ?? ''}`
+    const row = wanted.get(key) ?? { kind: ask.instrument, name: INSTRUMENT_NAMES[ask.instrument], dimension, from: undefined, to: undefined, range: '', checks: 0, fitting: [], figures: [] }
+    row.checks++
+    row.figures.push(...limitFigures(check.requirement, check.subject))
+    wanted.set(key, row)
+  }
+  return [...wanted.values()].map(({ figures, ...row }) => {
+    const [from, to] = figures.length === 0 ? [undefined, undefined] : [Math.min(...figures), Math.max(...figures)]
+    const fitting = available.filter(({ kind, ...instrument }) => kind === row.kind || (row.dimension !== undefined && measures({ kind, ...instrument }, row.dimension)))
+    return { ...row, from, to, range: rangeWords(row.dimension, from, to), fitting: fitting.map((instrument) => ({ instrument, expired: outOfCalibration(instrument, day) })) }
+  })
+}
+
+function rangeWords(dimension: Dimension | undefined, from: number | undefined, to: number | undefined): string {
+  if (!dimension) return ''
+  if (from === undefined || to === undefined) return canonicalUnit(dimension)
+  return from === to ? formatQuantity(to, dimension) : `${formatQuantity(from, dimension)} to ${formatQuantity(to, dimension)}`
+}
+
+/** "Roof, DC side" */
+export const stageWords = (stages: readonly Stage[]): string => stages.map((stage) => STAGE_TITLES[stage]).join(', ')

@@ -1,0 +1,40 @@
+import { quantity } from '../quantity/quantity-field.js'
+import { BadInput } from '../verdict/bad-input.js'
+import { count, list, object, oneOf, optional, refine, text, type Read } from '../verdict/shape.js'
+import { moduleShape } from '../dc/module.js'
+import { terminalShape } from './terminal.js'
+import { TECHNOLOGIES, UNIT_KINDS } from './terms.js'
+
+const day = refine(text('YYYY-MM-DD'), (value, path) => {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(value)) throw new BadInput('not-a-time', path, 'must be a day written as YYYY-MM-DD')
+})
+
+/** What the array map needs to know of a module beyond its voltages. */
+const sheetModule = object({
+  ...moduleShape.fields,
+  power: optional(quantity('power', 'at standard test conditions')),
+  isc: optional(quantity('current', 'short-circuit current at standard test conditions')),
+  cells: optional(count('as printed on the label')),
+  technology: optional(oneOf(TECHNOLOGIES)),
+})
+
+/** Everything that a sheet says besides its requirements. */
+export const sheetHead = object({
+  format: oneOf(['plumb-mark-sheet'] as const),
+  version: oneOf([1] as const),
+  maker: text(),
+  model: text(),
+  kind: oneOf(UNIT_KINDS),
+  title: text(),
+  revision: text(),
+  date: day,
+  source: text('the document that the figures are taken from, with its own number and edition'),
+  mass: optional(quantity('mass')),
+  size: optional(object({ width: quantity('length'), height: quantity('length'), depth: quantity('length') })),
+  ratings: optional(list(object({ name: text(), value: text() }), { mayBeEmpty: true }), []),
+  module: optional(sheetModule),
+  tools: optional(list(text(), { mayBeEmpty: true, about: 'tools that the maker names' })),
+  equipment: optional(list(text(), { mayBeEmpty: true, about: 'protective equipment that the maker names' })),
+  terminals: optional(list(terminalShape, { mayBeEmpty: true }), []),
+})
+export type SheetHead = Read<typeof sheetHead>
