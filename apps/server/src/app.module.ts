@@ -5,6 +5,8 @@ import { DatabaseModule } from './database/database.module.js'
 import { EvidenceModule } from './evidence/evidence.module.js'
 import { ExchangeModule } from './exchange/exchange.module.js'
 import { JobsModule } from './jobs/jobs.module.js'
+import { OfficeModule } from './office/office.module.js'
+import { VisitsModule } from './visits/visits.module.js'
 import { SETTINGS, type Settings } from './settings.js'
 
 @Module({})
@@ -13,7 +15,7 @@ export class AppModule {
     return {
       module: AppModule,
       global: true,
-      imports: [DatabaseModule.with(db), AccountsModule, JobsModule, EvidenceModule, ExchangeModule],
+      imports: [DatabaseModule.with(db), AccountsModule, JobsModule, EvidenceModule, ExchangeModule, VisitsModule, OfficeModule],
       providers: [{ provide: SETTINGS, useValue: settings }],
       exports: [SETTINGS],
     }

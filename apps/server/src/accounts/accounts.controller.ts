@@ -42,4 +42,11 @@ export class AccountsController {
   installers(): Promise<Person[]> {
     return this.accounts.people('installer')
   }
+
+  /** Everybody who may be sent on a visit. */
+  @MayCall('inspector', 'office')
+  @Get('people')
+  everybody(): Promise<Person[]> {
+    return this.accounts.people()
+  }
 }

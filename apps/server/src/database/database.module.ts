@@ -6,9 +6,12 @@ import { PersonRow, SessionRow } from '../accounts/account.entities.js'
 import { EntryRow } from '../entries/entry.entity.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { InstrumentRow } from '../instruments/instrument.entity.js'
-import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
+import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
+import { FigureRow } from '../office/figure.entity.js'
 import { CannotStart } from '../settings.js'
 import { SheetRow } from '../sheets/sheet.entity.js'
+import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
+import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
 export const DATABASE_FILE = 'plumb-mark.sqlite'
@@ -24,8 +27,8 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
   const db = new DataSource({
     type: 'better-sqlite3',
     database: file,
-    entities: [PersonRow, SessionRow, JobRow, JobPersonRow, EntryRow, SheetRow, InstrumentRow, PhotoRow],
-    migrations: [First1763900000000],
+    entities: [PersonRow, SessionRow, JobRow, JobPersonRow, JobSheetRow, EntryRow, SheetRow, InstrumentRow, PhotoRow, VisitRow, VisitPersonRow, FigureRow],
+    migrations: [First1763900000000, Preparation1764000000000],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {
       // A commit is on the disk when it is acknowledged: a pulled plug loses nothing that was answered.

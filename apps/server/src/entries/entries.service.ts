@@ -1,12 +1,12 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, type EntityManager } from 'typeorm'
-import { admit, canonicalJson, fold, inspect, linked, type Entry, type Inspection, type NewEntry, type Person, type PhotoRef } from '@plumb-mark/core'
+import { admit, canonicalJson, fold, inspect, linked, type Entry, type Inspection, type JobHeader, type NewEntry, type Person, type PhotoRef } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
-import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
+import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 import { EntryRow } from './entry.entity.js'
 
@@ -96,8 +96,14 @@ export class EntriesService {
     const answer = admit(entry, person.role, inspection)
     if (!answer.ok) throw new Refused(409, answer.code, answer.message)
     if ('photos' in entry.body && entry.body.photos) await this.requirePhotos(entry.body.photos, jobId)
-    if (entry.kind === 'reading' && entry.body.instrument) await this.instruments.requireSame(entry.body.instrument)
-    if (entry.kind === 'job-opened') await this.sheets.requirePinnable(entry.body.sheets)
+    if ('instrument' in entry.body && entry.body.instrument) await this.instruments.requireSame(entry.body.instrument)
+    if (entry.kind === 'job-opened') await this.requireOpenable(entry.body)
+    if (entry.kind === 'sheet-adopted') await this.sheets.requirePinnable([entry.body.sheet])
+  }
+
+  private async requireOpenable({ number, sheets }: JobHeader): Promise<void> {
+    if (await this.db.getRepository(JobRow).existsBy({ number })) throw new Refused(409, 'number-taken', `another job has the number ${number} already`, 'number')
+    await this.sheets.requirePinnable(sheets)
   }
 
   private async requirePhotos(photos: readonly PhotoRef[], jobId: string): Promise<void> {
@@ -113,6 +119,8 @@ async function keep(transaction: EntityManager, jobId: string, entries: readonly
   for (const entry of entries) {
     if (entry.kind === 'job-opened') await transaction.insert(JobRow, { id: jobId, number: entry.body.number, changedAt: entry.at, sealedAt: null })
     await transaction.insert(EntryRow, { ...entry, by: canonicalJson(entry.by), body: canonicalJson(entry.body) })
+    const pinned = entry.kind === 'job-opened' ? entry.body.sheets : entry.kind === 'sheet-adopted' ? [entry.body.sheet] : []
+    if (pinned.length > 0) await transaction.upsert(JobSheetRow, pinned.map(({ id }) => ({ jobId, sheetId: id })), ['jobId', 'sheetId'])
     if (entry.kind === 'shared') await transaction.upsert(JobPersonRow, { jobId, personId: entry.body.person.id }, ['jobId', 'personId'])
     if (entry.kind === 'signed') await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
   }

@@ -19,6 +19,12 @@ export class InstrumentsService {
     if (!row || canonicalJson(asInstrument(row)) !== canonicalJson(used)) throw new Refused(409, 'unknown-instrument', `“${used.name}” is not kept here with these figures: load the job again`)
   }
 
+  /** Adds an instrument or writes its figures anew, say after a calibration. */
+  async keep(instrument: Instrument): Promise<Instrument> {
+    await this.db.getRepository(InstrumentRow).save(instrument)
+    return instrument
+  }
+
   async add(instrument: Instrument): Promise<void> {
     await this.db.getRepository(InstrumentRow).insert(instrument)
   }

@@ -14,3 +14,10 @@ export class JobPersonRow {
   @PrimaryColumn('text') jobId!: string
   @Index() @PrimaryColumn('text') personId!: string
 }
+
+/** Which sheets a job is judged by, or was; follows from its entries, kept as rows so that a sheet knows who uses it. */
+@Entity('job_sheets')
+export class JobSheetRow {
+  @PrimaryColumn('text') jobId!: string
+  @Index() @PrimaryColumn('text') sheetId!: string
+}

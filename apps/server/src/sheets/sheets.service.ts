@@ -1,9 +1,10 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { readSheetText } from '@plumb-mark/contract'
-import { sheetFingerprint, sheetId, type JobHeader, type PinnedSheet, type Sheet } from '@plumb-mark/core'
+import { readSheetText, type SheetInLibrary, type SheetSummary } from '@plumb-mark/contract'
+import { sheetFingerprint, sheetId, sheetName, type JobHeader, type PinnedSheet, type Sheet } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
-import { Refused } from '../http/refused.js'
+import { Refused, notFound } from '../http/refused.js'
+import { JobSheetRow } from '../jobs/job.entities.js'
 import { SheetRow } from './sheet.entity.js'
 
 /** Sheet revisions. They are kept as files and never changed, so a sheet once read stays in memory. */
@@ -30,19 +31,49 @@ export class SheetsService {
     }
   }
 
-  /** Keeps a sheet file. The same file again is harmless; another content under the same revision is refused. */
-  async add(source: string): Promise<PinnedSheet> {
+  /**
+   * Keeps a sheet file. The same file again is harmless. Another content under a revision that is here is refused, unless it is asked to
+   * replace it and no job uses it: what a job was ever judged by stays as it was.
+   */
+  async add(source: string, { replace }: { replace: boolean } = { replace: false }): Promise<PinnedSheet> {
     const sheet = sheetIn(source)
     const row: PinnedSheet = { id: sheetId(sheet), maker: sheet.maker, model: sheet.model, revision: sheet.revision, fingerprint: sheetFingerprint(sheet, sha256) }
-    const before = await this.db.getRepository(SheetRow).findOneBy({ id: row.id })
-    if (before && before.fingerprint !== row.fingerprint) throw new Refused(409, 'revision-exists', `${sheet.maker} ${sheet.model} revision ${sheet.revision} is here already and says something else: give the change a revision of its own`)
-    if (!before) await this.db.getRepository(SheetRow).insert({ ...row, source })
+    const sheets = this.db.getRepository(SheetRow)
+    const before = await sheets.findOneBy({ id: row.id })
+    if (!before) await sheets.insert({ ...row, source })
+    else if (before.fingerprint !== row.fingerprint) {
+      const used = await this.db.getRepository(JobSheetRow).existsBy({ sheetId: row.id })
+      if (used || !replace) throw new Refused(409, used ? 'revision-used' : 'revision-exists', `${sheetName(sheet)} is here already and says something else${used ? ', and jobs are judged by it' : ''}: give the change a revision of its own`, 'revision')
+      await sheets.update({ id: row.id }, { ...row, source })
+      this.read.delete(row.id)
+    }
     return row
   }
 
-  async list(): Promise<PinnedSheet[]> {
+  async list(): Promise<SheetSummary[]> {
     const rows = await this.db.getRepository(SheetRow).find({ order: { maker: 'ASC', model: 'ASC', revision: 'ASC' } })
-    return rows.map(({ id, maker, model, revision, fingerprint }) => ({ id, maker, model, revision, fingerprint }))
+    const uses = await this.db.getRepository(JobSheetRow).find()
+    return rows.map(({ id, maker, model, revision, fingerprint, source }) => {
+      const { kind, title, date, requirements } = this.sheetOf(id, source)
+      return { id, maker, model, revision, fingerprint, kind, title, date, requirements: requirements.length, usedBy: uses.filter((use) => use.sheetId === id).length }
+    })
+  }
+
+  /** One revision, its file, and the jobs that are or were judged by it. */
+  async one(id: string): Promise<SheetInLibrary> {
+    const row = await this.db.getRepository(SheetRow).findOneBy({ id })
+    if (!row) throw notFound('sheet')
+    const jobs = await this.db.query<{ id: string; number: string; title: string; sealedAt: string | null }[]>(
+      `SELECT jobs.id, jobs.number, jobs.sealedAt, json_extract(entries.body, '$.title') AS title FROM job_sheets JOIN jobs ON jobs.id = job_sheets.jobId JOIN entries ON entries.jobId = jobs.id AND entries.seq = 1 WHERE job_sheets.sheetId = ? ORDER BY jobs.number`,
+      [id],
+    )
+    return { sheet: this.sheetOf(id, row.source), source: row.source, fingerprint: row.fingerprint, usedBy: jobs.map(({ sealedAt, ...job }) => ({ ...job, sealed: sealedAt !== null })) }
+  }
+
+  private sheetOf(id: string, source: string): Sheet {
+    const known = this.read.get(id) ?? sheetIn(source)
+    this.read.set(id, known)
+    return known
   }
 }
 

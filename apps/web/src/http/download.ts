@@ -7,3 +7,6 @@ export function download(name: string, content: string, type = 'image/svg+xml'):
   link.click()
   URL.revokeObjectURL(address)
 }
+
+/** A cell that a spreadsheet would take for a formula is made plain text (RFC 4180 has no word for it). */
+export const csvCell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)

@@ -9,11 +9,14 @@ import { Line } from './line/line.js'
 import { Picture } from './picture/picture.js'
 import { Shortcuts } from './shortcuts.js'
 
+/** Stages whose picture is where things are entered: there is work in them before there is a check. */
+const BUILT_IN_PICTURE: readonly Stage[] = ['identify', 'place-and-mount', 'roof', 'earthing']
+
 /** The one workspace: the line, the checks, the picture. */
 export function WalkView() {
   const { stage, jobId } = useParams()
   const checks = useInspection(({ inspection }) => inspection?.checks)
-  const stages = useMemo(() => STAGES.filter((one) => checks?.some(({ check }) => check.stage === one)), [checks])
+  const stages = useMemo(() => STAGES.filter((one) => checks && (BUILT_IN_PICTURE.includes(one) || checks.some(({ check }) => check.stage === one))), [checks])
   const openCheck = useFocus((focus) => focus.openCheck)
   useEffect(() => () => openCheck(undefined), [stage, openCheck])
   if (stages.length === 0) return <Text p="24px">No unit with a sheet has been entered yet, so there is nothing to check.</Text>

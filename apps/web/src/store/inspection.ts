@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import { create } from 'zustand'
-import type { JobBundle } from '@plumb-mark/contract'
-import { fold, inspect, sheetId, type AsBuilt, type Entry, type EntryBodies, type EntryKind, type Inspection, type Instrument, type NewEntry, type Person, type Sheet } from '@plumb-mark/core'
+import type { JobBundle, SheetInLibrary } from '@plumb-mark/contract'
+import { fold, inspect, sheetId, type AsBuilt, type Entry, type EntryBodies, type EntryKind, type Inspection, type Instrument, type NewEntry, type Person, type PinnedSheet, type Sheet } from '@plumb-mark/core'
 import { get as fetchJson } from '../http/api.js'
 import { addToOutbox, sendNext, waiting } from './outbox.js'
 
@@ -22,6 +22,8 @@ interface OpenInspection {
   open(jobId: string): Promise<void>
   /** Appends entries: shown and judged at once, kept on this device until the server has them. */
   append(by: Person, ...entries: { [K in EntryKind]: { kind: K; body: EntryBodies[K] } }[EntryKind][]): void
+  /** Fetches a sheet of the library into the open job, so that an entry can pin it; answers with what is pinned. */
+  addSheet(id: string): Promise<PinnedSheet>
   tryOut(draft: AsBuilt | undefined): void
   dismissRefusal(): void
   flush(): Promise<void>
@@ -66,6 +68,12 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     void get().flush()
   },
 
+  async addSheet(id) {
+    const { sheet, fingerprint } = await fetchJson<SheetInLibrary>(`/api/sheets/${id}`)
+    set({ sheets: new Map([...get().sheets, [id, sheet]]) })
+    const { maker, model, revision } = sheet
+    return { id, maker, model, revision, fingerprint }
+  },
   tryOut(draft) {
     const { inspection, sheets } = get()
     // The entries are as they were: only the judging is done again, and whoever reads what is kept need not redraw.

@@ -5,7 +5,7 @@ import { nextState } from '../defect/process.js'
 import { blockers } from '../sign-off/gate.js'
 import type { Inspection } from '../walk/inspect.js'
 import { readAnswer, readsAs } from '../sheet/forms.js'
-import type { EntryBodies, EntryKind, NewEntry, Role } from './entry.js'
+import type { EntryBodies, EntryKind, NewEntry, PinnedSheet, Role } from './entry.js'
 
 const MAY_WRITE = {
   'job-opened': ['inspector', 'office'],
@@ -72,7 +72,7 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
     case 'unit-removed':
       return known(state.asBuilt.units, entry.body.unitId, 'unit')
     case 'sheet-adopted':
-      return entry.body.replaces === undefined ? OK : known(state.header!.sheets, entry.body.replaces, 'sheet')
+      return admitAdoption(entry.body, state.header!.sheets)
     case 'plane-built':
     case 'serials-reported':
     case 'branch-built':
@@ -115,6 +115,14 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
 }
 
 const firstRefusal = (...answers: Admission[]): Admission => answers.find(({ ok }) => !ok) ?? OK
+
+/** A revision is taken over only by another one of the same maker and model. */
+function admitAdoption({ sheet, replaces }: EntryBodies['sheet-adopted'], pinned: readonly PinnedSheet[]): Admission {
+  if (replaces === undefined) return OK
+  const before = pinned.find(({ id }) => id === replaces)
+  if (!before) return refuse('unknown-sheet', `the job pins no sheet “${replaces}”`)
+  return before.maker === sheet.maker && before.model === sheet.model ? OK : refuse('other-model', `a sheet of ${sheet.maker} ${sheet.model} cannot replace one of ${before.maker} ${before.model}`)
+}
 
 function admitDevices(devices: EntryBodies['devices-fitted']['devices'], { state }: Inspection): Admission {
   const { units, array } = state.asBuilt

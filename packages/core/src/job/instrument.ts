@@ -33,3 +33,8 @@ export function outOfCalibration({ calibratedUntil }: Instrument, at: string): b
 export function measures(instrument: Instrument, dimension: Dimension): boolean {
   return instrument.accuracy.some((one) => one.dimension === dimension)
 }
+
+/** Uncertainty of a gap that is worked out from two offsets read with one tape, mm: two readings, each with its own error. */
+export function gapUncertainty(tape: Instrument | undefined, length: number): number {
+  return Math.SQRT2 * uncertaintyOf(tape, 'length', length)
+}

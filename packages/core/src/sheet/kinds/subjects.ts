@@ -3,7 +3,7 @@ import { placeWords } from '../../as-built/array.js'
 import { object, oneOf, optional } from '../../verdict/shape.js'
 import type { SheetHead } from '../head.js'
 import { TERMINAL_SIDES, type Terminal } from '../terminal.js'
-import { BOND_WORDS, CLAMPS } from '../terms.js'
+import { CLAMPS } from '../terms.js'
 import type { Subject, World } from './kind.js'
 
 export const wholeUnit: Subject = { kind: 'unit', id: 'unit', label: '' }
@@ -61,7 +61,7 @@ const BY_EACH = {
   plane: (unit, { asBuilt }) => planesOf(unit, asBuilt).map((plane) => ({ kind: 'plane', id: plane.id, label: plane.label, plane })),
   bond: (unit, { asBuilt, labelOf }) => {
     const own = new Set(asBuilt.earth.parts.filter(({ unitId }) => unitId === unit.id).map(({ id }) => id))
-    return asBuilt.earth.bonds.filter(({ from }) => own.has(from)).map((bond) => ({ kind: 'bond', id: bond.id, label: `${labelOf(bond.from)} to ${labelOf(bond.to)}, ${BOND_WORDS[bond.means]}`, bond }))
+    return asBuilt.earth.bonds.filter(({ from }) => own.has(from)).map((bond) => ({ kind: 'bond', id: bond.id, label: `${labelOf(bond.from)} to ${labelOf(bond.to)}`, bond }))
   },
 } satisfies Record<Each, (unit: UnitBuilt, world: World, sheet: Pick<SheetHead, 'terminals'>, where: TerminalFilter) => Subject[]>
 

@@ -8,7 +8,7 @@ import { Field } from '../../../marks/field.js'
 import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
-import { useWallSteps } from './changes.js'
+import { useSteps } from '../../steps.js'
 
 const CLASSES = ['pipe', 'window', 'door', 'duct', 'box', 'shelf', 'gas meter', 'socket'] as const
 const NEW_OBSTRUCTION = { w: 200, h: 200 }
@@ -42,14 +42,25 @@ function useItemsOn(wall: WallBuilt) {
 function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
   const sheets = useInspection((state) => state.sheets)
   const person = useSession((session) => session.person)!
-  const make = useWallSteps((steps) => steps.make)
+  const make = useSteps((steps) => steps.make)
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
+  const loose = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(({ place, sheetId: of }) => !place && sheets.get(of)?.size !== undefined && sheets.get(of)?.kind !== 'module')
+  const [looseId, setLooseId] = useState(loose[0]?.id ?? '')
   const hung = [...sheets].filter(([, { size, kind }]) => size !== undefined && kind !== 'module')
   const [sheetId, setSheetId] = useState(hung[0]?.[0] ?? '')
   const [label, setLabel] = useState('')
   const [serial, setSerial] = useState('')
+  const hang = () => {
+    const unit = loose.find(({ id }) => id === looseId)
+    const size = unit && sheets.get(unit.sheetId)?.size
+    if (!unit || !size) return
+    make(person, { kind: 'unit-fitted', body: { ...unit, place: { wallId: wall.id, x: freeX(items), y: 1000, w: size.width, h: size.height } } })
+    chooseItem(unit.id)
+    onDone()
+  }
   const add = () => {
+    if (looseId) return hang()
     const sheet = sheets.get(sheetId)
     if (!sheet?.size || label.trim() === '') return
     const id = `unit-${uuid()}`
@@ -59,6 +70,22 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
   }
   return (
     <Stack as="form" bg="panel" p="12px" gap="10px" onSubmit={(event) => (event.preventDefault(), add())} aria-label="Add a unit">
+      {loose.length > 0 && (
+        <Field label="Unit">
+          {(ids) => (
+            <Select {...ids} value={looseId} onChange={(event) => setLooseId(event.target.value)}>
+              {loose.map(({ id, label: name }) => (
+                <option key={id} value={id}>
+                  {name}, which hangs nowhere yet
+                </option>
+              ))}
+              <option value="">a unit that is not entered yet</option>
+            </Select>
+          )}
+        </Field>
+      )}
+      {!looseId && (
+        <>
       <Field label="Sheet">
         {(ids) => (
           <Select {...ids} value={sheetId} onChange={(event) => setSheetId(event.target.value)}>
@@ -74,6 +101,8 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
         <Field label="Name on site">{(ids) => <Input {...ids} value={label} onChange={(event) => setLabel(event.target.value)} placeholder="Inverter 3" required autoFocus />}</Field>
         <Field label="Serial">{(ids) => <Input {...ids} value={serial} onChange={(event) => setSerial(event.target.value)} />}</Field>
       </Flex>
+        </>
+      )}
       <Buttons onCancel={onDone} />
     </Stack>
   )
@@ -81,7 +110,7 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
 
 function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
   const person = useSession((session) => session.person)!
-  const make = useWallSteps((steps) => steps.make)
+  const make = useSteps((steps) => steps.make)
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
   const [of, setOf] = useState<string>(CLASSES[0])

@@ -1,13 +1,15 @@
 import { Box, Button, Flex, Grid, HStack, Input, Text } from '@chakra-ui/react'
-import { Trash2, X } from 'lucide-react'
+import { Copy, Trash2, X } from 'lucide-react'
 import { memo, useEffect, useState } from 'react'
+import { v7 as uuid } from 'uuid'
 import { formatInches, formatQuantity, parseQuantity, type ObstructionBuilt, type UnitBuilt, type WallBuilt } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { Field } from '../../../marks/field.js'
 import { useDecimal } from '../../../store/decimal.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
-import { useWallSteps, withObstruction, withUnit, type WallChange } from './changes.js'
+import { PlaceByGap } from './place-by-gap.js'
+import { useSteps, withObstruction, withUnit, type Change } from '../../steps.js'
 
 const FIGURES = [
   { name: 'x', label: 'From the datum to its left edge' },
@@ -22,13 +24,24 @@ export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { w
   const person = useSession((session) => session.person)
   const kept = useInspection(({ inspection }) => inspection?.state.asBuilt)
   const chooseItem = useFocus((focus) => focus.chooseItem)
-  const make = useWallSteps((steps) => steps.make)
+  const make = useSteps((steps) => steps.make)
   const unit = kept?.units.find(({ id }) => id === itemId)
   const obstruction = kept?.walls.find(({ id }) => id === wall.id)?.obstructions.find(({ id }) => id === itemId)
   const place = unit?.place ?? obstruction
   if (!place || !kept || !person) return null
-  const change = (figure: Figure, value: number, typed: string): WallChange =>
+  const change = (figure: Figure, value: number, typed: string): Change =>
     unit ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, [figure]: value, typed: { ...unit.place!.typed, [figure]: typed } } } } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, [figure]: value } } }
+  /** Placed by a gap: the offset follows from it, and no longer from what was typed. */
+  const moved = (to: Partial<Record<Figure, number>>): Change =>
+    unit ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, ...to, typed: {} } } } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, ...to } } }
+  const copy = () => {
+    const id = `${unit ? 'unit' : 'obstruction'}-${uuid()}`
+    const x = place.x + place.w + 300
+    // A copy is another box: it has no serial yet.
+    const { serial: _its, ...alike } = unit ?? { serial: undefined }
+    make(person, unit ? { kind: 'unit-fitted', body: { ...(alike as UnitBuilt), id, label: `${unit.label} copy`, place: { ...unit.place!, x, typed: {} } } } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, id, x } } })
+    chooseItem(id)
+  }
   const remove = () => {
     make(person, unit ? { kind: 'unit-removed', body: { unitId: itemId } } : { kind: 'obstruction-removed', body: { wallId: wall.id, obstructionId: itemId } })
     chooseItem(undefined)
@@ -39,6 +52,11 @@ export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { w
         <Text fontWeight={600} flex="1">
           {(unit ?? obstruction)!.label}
         </Text>
+        {writable && (
+          <Button variant="plain" onClick={copy}>
+            <Copy size={17} /> Copy
+          </Button>
+        )}
         {writable && (
           <Button variant="plain" onClick={remove}>
             <Trash2 size={17} /> Remove
@@ -53,6 +71,7 @@ export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { w
           <OffsetField key={name} label={label} value={place[name]} typedBefore={unit?.place?.typed?.[name]} writable={writable} trial={(value) => trial(kept, unit, obstruction, wall.id, name, value)} onKeep={(value, typed) => make(person, change(name, value, typed))} />
         ))}
       </Grid>
+      {writable && <PlaceByGap wall={wall} itemId={itemId} size={place} onPlace={(to) => make(person, moved(to))} />}
     </Box>
   )
 })

@@ -1,6 +1,8 @@
 import { chakra } from '@chakra-ui/react'
 import { memo, useEffect, useRef, useState, type ReactNode } from 'react'
 import { fig, type DimensionLine, type DrawnEnvelope, type DrawnItem, type WallDrawing } from '@plumb-mark/core'
+import { useDrag } from '@use-gesture/react'
+import type { Dragged } from './drag.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 
 interface Props {
@@ -9,16 +11,21 @@ interface Props {
   onChoose: (id: string) => void
   /** Drawn over the wall, in its millimetres. */
   children?: ReactNode
+  /** Where things may be dragged: the wall, and what hears of each move and of the letting go. */
+  wallId?: string
+  onDrag?: (dragged: Dragged) => void
+  onDrop?: (dragged: Dragged) => void
 }
 
 /** The wall from the front. User units are millimetres on the wall; y runs up there and down here. */
-export function WallElevation({ drawing, chosen, onChoose, children }: Props) {
+export function WallElevation({ drawing, chosen, onChoose, children, wallId, onDrag, onDrop }: Props) {
   const { x0, y0, x1, y1 } = drawing.bounds
   const svg = useRef<SVGSVGElement>(null)
   const perPixel = useMillimetresPerPixel(svg, x1 - x0, y1 - y0)
   const crowded = perPixel > CROWDED
+  const drag = useItemDrag(svg, drawing, wallId, onDrag, onDrop)
   return (
-    <chakra.svg ref={svg} viewBox={`${x0} ${-y1} ${x1 - x0} ${y1 - y0}`} w="100%" flex="1" minH={0} preserveAspectRatio="xMidYMid meet" role="group" aria-label={`${drawing.title}, elevation`} fontFamily="body">
+    <chakra.svg ref={svg} {...drag} viewBox={`${x0} ${-y1} ${x1 - x0} ${y1 - y0}`} w="100%" flex="1" minH={0} preserveAspectRatio="xMidYMid meet" role="group" aria-label={`${drawing.title}, elevation`} fontFamily="body">
       <defs>
         <pattern id="hatch" width="40" height="40" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <chakra.line x1="0" y1="0" x2="0" y2="40" stroke="faint" strokeWidth="5px" opacity={0.55} />
@@ -29,7 +36,7 @@ export function WallElevation({ drawing, chosen, onChoose, children }: Props) {
         <Envelope key={envelope.unitId} {...envelope} />
       ))}
       {drawing.items.map((item) => (
-        <Item key={item.id} item={item} size={textSize(perPixel)} chosen={item.id === chosen} onChoose={onChoose} />
+        <Item key={item.id} item={item} size={textSize(perPixel)} chosen={item.id === chosen} onChoose={onChoose} movable={wallId !== undefined} />
       ))}
       {drawing.dimensions.map((line) => (
         <Dimension key={line.id} line={line} quiet={chosen !== undefined && line.unitId !== chosen && line.governing !== chosen && line.verdict === 'conforms'} size={textSize(perPixel)} figures={!crowded || line.verdict !== 'conforms' || line.unitId === chosen} />
@@ -37,6 +44,27 @@ export function WallElevation({ drawing, chosen, onChoose, children }: Props) {
       {children}
     </chakra.svg>
   )
+}
+
+/** Drags a thing over the wall; one move a frame, whatever the pointer sends. */
+function useItemDrag(svg: React.RefObject<SVGSVGElement | null>, { items }: WallDrawing, wallId: string | undefined, onDrag: Props['onDrag'], onDrop: Props['onDrop']) {
+  const frame = useRef(0)
+  return useDrag(
+    ({ event, first, last, movement: [mx, my], memo, cancel, tap }) => {
+      if (!wallId || !onDrag || !onDrop) return cancel()
+      const id = first ? (event.target as Element).closest('[data-item]')?.getAttribute('data-item') : (memo as { id: string } | undefined)?.id
+      const start = first ? items.find((item) => item.id === id) : (memo as { start: DrawnItem } | undefined)?.start
+      if (!id || !start) return cancel()
+      const perPixel = 1 / (svg.current?.getScreenCTM()?.a ?? 1)
+      const at: Dragged = { wallId, id, x: start.x + mx * perPixel, y: start.y - my * perPixel }
+      cancelAnimationFrame(frame.current)
+      if (last) {
+        if (!tap) onDrop(at)
+      } else if (!tap) frame.current = requestAnimationFrame(() => onDrag(at))
+      return { id, start }
+    },
+    { filterTaps: true, threshold: 4, pointer: { touch: false } },
+  )()
 }
 
 /** On a phone a whole wall leaves no room for every figure: those that hold are shown for the chosen unit only. */
@@ -93,14 +121,14 @@ const Envelope = memo(function Envelope({ whole, unit, x, y, w, h }: DrawnEnvelo
   )
 }, alike)
 
-const Item = memo(function Item({ item: { id, x, y, w, h, label, kind, verdict }, size, chosen, onChoose }: { item: DrawnItem; size: number; chosen: boolean; onChoose: (id: string) => void }) {
+const Item = memo(function Item({ item: { id, x, y, w, h, label, kind, verdict }, size, chosen, onChoose, movable }: { item: DrawnItem; size: number; chosen: boolean; onChoose: (id: string) => void; movable: boolean }) {
   const isUnit = kind === 'unit'
   const narrow = w < label.length * size * 0.62
   // A label too wide for its box stands upright in it, or under it when the box is low as well.
   const below = narrow && h < label.length * size * 0.62
   const [cx, cy] = [x + w / 2, below ? -y + size * 0.8 : -y - h / 2]
   return (
-    <chakra.g role="button" tabIndex={0} cursor="pointer" aria-label={`${label}${isUnit ? '' : ', obstruction'}`} aria-pressed={chosen} onClick={() => onChoose(id)} onKeyDown={(event) => event.key === 'Enter' && onChoose(id)} data-item={id}>
+    <chakra.g role="button" tabIndex={0} cursor="pointer" aria-label={`${label}${isUnit ? '' : ', obstruction'}`} aria-pressed={chosen} onClick={() => onChoose(id)} onKeyDown={(event) => event.key === 'Enter' && onChoose(id)} data-item={id} {...(movable && { 'data-drag': true, style: { touchAction: 'none' } })}>
       <chakra.rect x={x} y={-y - h} width={w} height={h} rx={isUnit ? 14 : 0} fill={isUnit ? 'panel' : 'sunk'} stroke={chosen ? 'chalk' : isUnit ? verdictColour(verdict) : 'faint'} strokeWidth={chosen ? '20px' : isUnit ? '12px' : '6px'} />
       {isUnit && <chakra.path d={`M${x + w * 0.2} ${-y - h * 0.82} H${x + w * 0.8}`} stroke="hair" strokeWidth="10px" />}
       <chakra.text x={cx} y={cy} transform={narrow && !below ? `rotate(-90 ${cx} ${cy})` : undefined} fontSize={`${size * 1.1}px`} fontWeight={isUnit ? 600 : 400} textAnchor="middle" dominantBaseline="middle" fill="ink" pointerEvents="none">

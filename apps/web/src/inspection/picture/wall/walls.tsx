@@ -1,72 +1,144 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
-import { Redo2, Undo2 } from 'lucide-react'
-import { memo, useEffect, useMemo, useState } from 'react'
-import { wallDrawing, wallSvg, type MeasuredWall, type WallDrawing } from '@plumb-mark/core'
+import { Plus } from 'lucide-react'
+import { memo, useCallback, useEffect, useMemo, useState } from 'react'
+import { measureWall, wallDrawing, wallSvg, type MeasuredWall } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
+import { PanZoom } from '../../../marks/pan-zoom.js'
 import { useInspection } from '../../../store/inspection.js'
 import { download } from '../../../http/download.js'
 import { useRework } from '../../../worker/use-rework.js'
 import { useFocus } from '../../focus.js'
+import { useSteps } from '../../steps.js'
+import { UndoRedo, useUndoKeys } from '../undo-redo.js'
+import { useWritable } from '../use-writable.js'
 import { AddToWall } from './add-to-wall.js'
-import { useWallSteps } from './changes.js'
+import { GapSurvey } from './gap-survey.js'
 import { LeastRework, movesOf } from './least-rework.js'
 import { ReworkGhosts } from './rework-ghosts.js'
 import { ItemPanel } from './item-panel.js'
+import { dropChange, movedBy, type Dragged } from './drag.js'
 import { WallElevation } from './wall-elevation.js'
+import { WallForm } from './wall-form.js'
 
-/** Every wall in elevation, to scale, with the thing at hand open for measuring beneath it. */
+/** The walls of the job, one at a time in elevation and to scale, with the thing at hand open for measuring beneath it. */
 export function Walls() {
-  const inspection = useInspection((state) => state.inspection)
-  const person = useSession((session) => session.person)
-  const { itemId, chooseItem, openCheck } = useFocus()
-  const writable = person?.role === 'inspector' && !inspection?.state.seal
+  const walls = useInspection(({ inspection }) => inspection?.walls)
+  const writable = useWritable()
   useUndoKeys(writable)
-  const drawings = useMemo(() => (inspection ? inspection.walls.map((measured) => ({ measured, drawing: wallDrawing(measured, inspection.world.labelOf) })) : []), [inspection])
-  if (drawings.length === 0) return <Text p="24px" color="faint">No wall has been measured yet.</Text>
-  const choose = (id: string) => {
-    chooseItem(id)
-    const worstCheck = useInspection.getState().inspection?.checks.find(({ check, outcome }) => check.unit.id === id && check.ask.kind === 'derived' && check.ask.from === 'wall' && outcome.verdict !== 'conforms')
-    if (worstCheck) openCheck(worstCheck.check.id)
-  }
-  return drawings.map(({ measured, drawing }) => <OneWall key={measured.wall.id} measured={measured} drawing={drawing} chosen={itemId} onChoose={choose} writable={writable} labelOf={inspection!.world.labelOf} />)
-}
-
-interface OneWallProps {
-  measured: MeasuredWall
-  drawing: WallDrawing
-  chosen: string | undefined
-  onChoose: (id: string) => void
-  writable: boolean
-  labelOf: (id: string) => string
-}
-
-function OneWall({ measured, drawing, chosen, onChoose, writable, labelOf }: OneWallProps) {
-  const [asked, setAsked] = useState(false)
-  const { answer, cancel } = useRework(asked ? JSON.stringify(measured.given) : undefined)
+  const itemId = useFocus((focus) => focus.itemId)
+  const [wallId, setWallId] = useState<string>()
+  const [editing, setEditing] = useState<'new' | 'this'>()
+  const withItem = walls?.find(({ given }) => given.items.some(({ id }) => id === itemId))?.wall.id
+  // A check that was opened brings its wall with it.
+  useEffect(() => {
+    if (withItem) setWallId(withItem)
+  }, [withItem])
+  if (!walls) return null
+  const shown = walls.find(({ wall }) => wall.id === wallId) ?? walls.find(({ result }) => result.verdict !== 'conforms') ?? walls[0]
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
-      <WallHead wallId={measured.wall.id} title={measured.wall.title} wrong={measured.result.verdict !== 'conforms'} asked={asked} onAsk={setAsked} writable={writable} />
-      {asked && <LeastRework answer={answer} labelOf={labelOf} onCancel={cancel} onClose={() => setAsked(false)} />}
-      <Box flex="1" minH={{ base: '300px', lg: '340px' }} display="flex">
-        <WallElevation drawing={drawing} chosen={chosen} onChoose={onChoose}>
-          {asked && <ReworkGhosts drawing={drawing} moves={movesOf(answer)} />}
-        </WallElevation>
-      </Box>
-      {chosen ? <ItemPanel key={chosen} wall={measured.wall} itemId={chosen} writable={writable} /> : <Text color="faint" fontSize="14px" py="8px">Touch a unit or an obstruction to measure it. Gaps read measured / required, in mm.</Text>}
-      {writable && <AddToWall wall={measured.wall} />}
+      {(walls.length > 1 || writable) && (
+        <Flex gap="6px" wrap="wrap" mb="4px" role="group" aria-label="Walls">
+          {walls.length > 1 &&
+            walls.map(({ wall: { id, title } }) => (
+              <Button key={id} variant={shown?.wall.id === id ? 'solid' : 'outline'} aria-pressed={shown?.wall.id === id} onClick={() => setWallId(id)}>
+                {title}
+              </Button>
+            ))}
+          {writable && (
+            <Button variant="plain" onClick={() => setEditing(editing ? undefined : 'new')}>
+              <Plus size={17} /> Wall
+            </Button>
+          )}
+        </Flex>
+      )}
+      {editing && <WallForm key={editing} wall={editing === 'this' ? shown?.wall : undefined} onDone={(id) => (setEditing(undefined), id && setWallId(id))} />}
+      {!shown && !editing && <Text color="faint">No wall has been measured yet{writable ? ': add the first.' : '.'}</Text>}
+      {shown && <OneWall key={shown.wall.id} measured={shown} writable={writable} onEdit={() => setEditing('this')} />}
     </Flex>
   )
 }
 
+function OneWall({ measured: kept, writable, onEdit }: { measured: MeasuredWall; writable: boolean; onEdit: () => void }) {
+  const world = useInspection(({ inspection }) => inspection!.world)
+  const { itemId: chosen, chooseItem, openCheck } = useFocus()
+  const person = useSession((session) => session.person)
+  const make = useSteps((steps) => steps.make)
+  const [asked, setAsked] = useState(false)
+  const [gaps, setGaps] = useState(false)
+  const [dragged, setDragged] = useState<Dragged>()
+  // While something is dragged only this wall is measured again; the rest of the job follows when it is let go.
+  const measured = useMemo(() => (dragged ? measureWall(...wallWith(world.asBuilt, kept, dragged), (unit) => useInspection.getState().sheets.get(unit.sheetId)) : kept), [dragged, kept, world])
+  const drawing = useMemo(() => wallDrawing(measured, world.labelOf), [measured, world])
+  const { answer, cancel } = useRework(asked ? JSON.stringify(kept.given) : undefined)
+  const choose = useCallback(
+    (id: string) => {
+      chooseItem(id)
+      const worstCheck = useInspection.getState().inspection?.checks.find(({ check, outcome }) => check.unit.id === id && check.ask.kind === 'derived' && check.ask.from === 'wall' && outcome.verdict !== 'conforms')
+      if (worstCheck) openCheck(worstCheck.check.id)
+    },
+    [chooseItem, openCheck],
+  )
+  const drop = useCallback(
+    (end: Dragged) => {
+      const asBuilt = useInspection.getState().inspection?.state.asBuilt
+      const change = asBuilt && dropChange(asBuilt, end)
+      if (change && person) make(person, change)
+      setDragged(undefined)
+    },
+    [make, person],
+  )
+  return (
+    <>
+      <WallHead wallId={kept.wall.id} title={kept.wall.title} wrong={kept.result.verdict !== 'conforms'} asked={asked} onAsk={setAsked} gaps={gaps} onGaps={setGaps} writable={writable} onEdit={onEdit} />
+      {asked && <LeastRework answer={answer} labelOf={world.labelOf} onCancel={cancel} onClose={() => setAsked(false)} />}
+      <Box flex="1" minH={{ base: '300px', lg: '340px' }} display="flex">
+        <PanZoom label={`${kept.wall.title}, to move and enlarge`}>
+          <WallElevation drawing={drawing} chosen={chosen} onChoose={choose} {...(writable && { wallId: kept.wall.id, onDrag: setDragged, onDrop: drop })}>
+            {asked && <ReworkGhosts drawing={drawing} moves={movesOf(answer)} />}
+          </WallElevation>
+        </PanZoom>
+      </Box>
+      {gaps ? (
+        <GapSurvey measured={kept} writable={writable} onClose={() => setGaps(false)} />
+      ) : chosen && kept.given.items.some(({ id }) => id === chosen) ? (
+        <ItemPanel key={chosen} wall={kept.wall} itemId={chosen} writable={writable} />
+      ) : (
+        <Text color="faint" fontSize="14px" py="8px">
+          Touch a unit or an obstruction to measure it{writable ? ', or drag it' : ''}. Gaps read measured / required, in mm.
+        </Text>
+      )}
+      {writable && <AddToWall wall={kept.wall} />}
+    </>
+  )
+}
+
+function wallWith(asBuilt: Parameters<typeof movedBy>[0], { wall }: MeasuredWall, dragged: Dragged) {
+  const moved = movedBy(asBuilt, dragged)
+  return [moved.walls.find(({ id }) => id === wall.id)!, moved] as const
+}
+
+interface HeadProps {
+  wallId: string
+  title: string
+  wrong: boolean
+  asked: boolean
+  onAsk: (asked: boolean) => void
+  gaps: boolean
+  onGaps: (gaps: boolean) => void
+  writable: boolean
+  onEdit: () => void
+}
+
 /** Drawn again only when one of its own words changes, not on every keystroke. */
-const WallHead = memo(function WallHead({ wallId, title, wrong, asked, onAsk, writable }: { wallId: string; title: string; wrong: boolean; asked: boolean; onAsk: (asked: boolean) => void; writable: boolean }) {
+const WallHead = memo(function WallHead({ wallId, title, wrong, asked, onAsk, gaps, onGaps, writable, onEdit }: HeadProps) {
   const save = () => {
     const { inspection } = useInspection.getState()
     const measured = inspection?.walls.find(({ wall }) => wall.id === wallId)
     if (measured) download(`${title}.svg`, wallSvg(wallDrawing(measured, inspection!.world.labelOf)))
   }
   return (
-    <Flex align="center" gap="6px">
+    <Flex align="center" gap="2px" wrap="wrap">
       <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
         {title}
       </Text>
@@ -75,41 +147,22 @@ const WallHead = memo(function WallHead({ wallId, title, wrong, asked, onAsk, wr
           Least rework
         </Button>
       )}
+      <Button variant="plain" aria-pressed={gaps} onClick={() => onGaps(!gaps)} title="Gaps measured one by one, held against the offsets">
+        Gaps
+      </Button>
+      {writable && (
+        <Button variant="plain" onClick={onEdit} title="Size, corners and tape of this wall">
+          Measures
+        </Button>
+      )}
       <Button variant="plain" onClick={save} title="The wall as a drawing, 1 : 20 on paper">
         SVG
       </Button>
       {writable && <UndoRedo />}
     </Flex>
   )
-})
+}, sameHead)
 
-function UndoRedo() {
-  const { done, undone, undo, redo } = useWallSteps()
-  const person = useSession((session) => session.person)!
-  return (
-    <>
-      <Button variant="plain" minW="44px" px="0" disabled={done.length === 0} onClick={() => undo(person)} aria-label="Undo">
-        <Undo2 size={20} />
-      </Button>
-      <Button variant="plain" minW="44px" px="0" disabled={undone.length === 0} onClick={() => redo(person)} aria-label="Redo">
-        <Redo2 size={20} />
-      </Button>
-    </>
-  )
-}
-
-function useUndoKeys(writable: boolean): void {
-  const person = useSession((session) => session.person)
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!writable || !person || !(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return
-      const key = event.key.toLowerCase()
-      if (key === 'z' && !event.shiftKey) useWallSteps.getState().undo(person)
-      else if (key === 'y' || (key === 'z' && event.shiftKey)) useWallSteps.getState().redo(person)
-      else return
-      event.preventDefault()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [writable, person])
+function sameHead(a: HeadProps, b: HeadProps): boolean {
+  return a.wallId === b.wallId && a.title === b.title && a.wrong === b.wrong && a.asked === b.asked && a.gaps === b.gaps && a.writable === b.writable
 }

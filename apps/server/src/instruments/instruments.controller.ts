@@ -1,0 +1,26 @@
+import { Body, Controller, Get, Param, Put } from '@nestjs/common'
+import { InstrumentDto } from '@plumb-mark/contract'
+import type { Instrument } from '@plumb-mark/core'
+import { MayCall } from '../accounts/access.js'
+import { DtoPipe } from '../http/dto.pipe.js'
+import { Refused } from '../http/refused.js'
+import { InstrumentsService } from './instruments.service.js'
+
+@Controller('api/instruments')
+export class InstrumentsController {
+  constructor(private readonly instruments: InstrumentsService) {}
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get()
+  list(): Promise<Instrument[]> {
+    return this.instruments.list()
+  }
+
+  /** New figures hold from now on: readings keep the instrument as it was when they were taken. */
+  @MayCall('office')
+  @Put(':id')
+  async keep(@Param('id') id: string, @Body(new DtoPipe(InstrumentDto)) instrument: InstrumentDto): Promise<Instrument> {
+    if (instrument.id !== id) throw new Refused(400, 'invalid', 'must be the id in the address', 'id')
+    return this.instruments.keep(JSON.parse(JSON.stringify(instrument)) as Instrument)
+  }
+}

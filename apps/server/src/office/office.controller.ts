@@ -1,0 +1,31 @@
+import { Body, Controller, Get, Put } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import { validateMinutes } from '@plumb-mark/contract'
+import type { MinutesByKind } from '@plumb-mark/core'
+import { MayCall } from '../accounts/access.js'
+import { Refused } from '../http/refused.js'
+import { FigureRow } from './figure.entity.js'
+
+const MINUTES = 'minutes-by-kind'
+
+/** What the office knows better than the program: how long a check takes with its own people. */
+@Controller('api/office')
+export class OfficeController {
+  constructor(private readonly db: DataSource) {}
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('minutes')
+  async minutes(): Promise<MinutesByKind> {
+    const row = await this.db.getRepository(FigureRow).findOneBy({ name: MINUTES })
+    return row ? (JSON.parse(row.value) as MinutesByKind) : {}
+  }
+
+  @MayCall('office')
+  @Put('minutes')
+  async adjust(@Body() body: unknown): Promise<MinutesByKind> {
+    const checked = validateMinutes(body)
+    if (!checked.ok) throw new Refused(400, checked.error.code, checked.error.message, checked.error.path)
+    await this.db.getRepository(FigureRow).upsert({ name: MINUTES, value: JSON.stringify(checked.value) }, ['name'])
+    return checked.value
+  }
+}

@@ -1,0 +1,37 @@
+import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/common'
+import type { Response } from 'express'
+import { SheetFileDto, type SheetInLibrary, type SheetSummary } from '@plumb-mark/contract'
+import type { PinnedSheet } from '@plumb-mark/core'
+import { MayCall } from '../accounts/access.js'
+import { DtoPipe } from '../http/dto.pipe.js'
+import { SheetsService } from './sheets.service.js'
+
+@Controller('api/sheets')
+export class SheetsController {
+  constructor(private readonly sheets: SheetsService) {}
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get()
+  list(): Promise<SheetSummary[]> {
+    return this.sheets.list()
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get(':id')
+  one(@Param('id') id: string): Promise<SheetInLibrary> {
+    return this.sheets.one(id)
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get(':id/file')
+  async file(@Param('id') id: string, @Res() response: Response): Promise<void> {
+    response.attachment(`${id}.yaml`).type('application/yaml; charset=utf-8').send((await this.sheets.one(id)).source)
+  }
+
+  @MayCall('office', 'inspector')
+  @HttpCode(200)
+  @Post()
+  add(@Body(new DtoPipe(SheetFileDto)) { source, replace }: SheetFileDto): Promise<PinnedSheet> {
+    return this.sheets.add(source, { replace: replace === true })
+  }
+}

@@ -1,0 +1,44 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, ParseUUIDPipe, Put, Query, Res } from '@nestjs/common'
+import type { Response } from 'express'
+import { VisitDto, type PlannedVisit } from '@plumb-mark/contract'
+import type { Person, Visit } from '@plumb-mark/core'
+import { By, MayCall } from '../accounts/access.js'
+import { DtoPipe } from '../http/dto.pipe.js'
+import { calendarOf } from './calendar.js'
+import { VisitsService } from './visits.service.js'
+
+@Controller('api')
+export class VisitsController {
+  constructor(private readonly visits: VisitsService) {}
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('visits')
+  list(@By() person: Person, @Query('from') from?: string): Promise<PlannedVisit[]> {
+    return this.visits.list(person, from ? { from } : {})
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('visits.ics')
+  async calendar(@By() person: Person, @Res() response: Response): Promise<void> {
+    response.attachment('plumb-mark-visits.ics').type('text/calendar; charset=utf-8').send(calendarOf('Plumb Mark visits', await this.visits.list(person)))
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('jobs/:id/visits.ics')
+  async ofJob(@By() person: Person, @Param('id', ParseUUIDPipe) jobId: string, @Res() response: Response): Promise<void> {
+    response.attachment('plumb-mark-visits.ics').type('text/calendar; charset=utf-8').send(calendarOf('Plumb Mark visits', await this.visits.list(person, { jobId })))
+  }
+
+  @MayCall('inspector', 'office')
+  @Put('visits/:id')
+  keep(@By() person: Person, @Param('id', ParseUUIDPipe) id: string, @Body(new DtoPipe(VisitDto)) visit: VisitDto): Promise<Visit> {
+    return this.visits.keep(person, id, visit)
+  }
+
+  @MayCall('inspector', 'office')
+  @HttpCode(204)
+  @Delete('visits/:id')
+  cancel(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
+    return this.visits.cancel(id)
+  }
+}

@@ -1,0 +1,61 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource, In, MoreThanOrEqual } from 'typeorm'
+import { clashes, type Person, type Visit } from '@plumb-mark/core'
+import type { PlannedVisit, VisitDto } from '@plumb-mark/contract'
+import { EntriesService } from '../entries/entries.service.js'
+import { PerKeyQueue } from '../http/per-key-queue.js'
+import { Refused, notFound } from '../http/refused.js'
+import { VisitPersonRow, VisitRow } from './visit.entities.js'
+
+/** The calendar: who goes where, and nobody to two places at once. */
+@Injectable()
+export class VisitsService {
+  /** One calendar for all: two bookings are never weighed at the same time. */
+  private readonly queue = new PerKeyQueue()
+
+  constructor(
+    private readonly db: DataSource,
+    private readonly entries: EntriesService,
+  ) {}
+
+  /** Visits from a day on, earliest first; of one job when it is named. */
+  async list(person: Person, { from, jobId }: { from?: string; jobId?: string } = {}): Promise<PlannedVisit[]> {
+    const rows = await this.db.getRepository(VisitRow).find({ where: { ...(from && { end: MoreThanOrEqual(from) }), ...(jobId && { jobId }) }, order: { start: 'ASC' } })
+    const visits = await this.withPeople(rows)
+    return Promise.all(
+      visits.map(async (visit) => {
+        const { number, title, site } = (await this.entries.jobFor(person, visit.jobId)).inspection.state.header!
+        return { ...visit, job: { number, title, site } }
+      }),
+    )
+  }
+
+  /** Books a visit, or moves one. Refused when somebody would have to be in two places, or it ends before it begins. */
+  async keep(person: Person, id: string, { jobId, start, end, people, purpose }: VisitDto): Promise<Visit> {
+    return this.queue.run('calendar', async () => {
+      await this.entries.requireVisible(person, jobId)
+      const visit: Visit = { id, jobId, start: new Date(start).toISOString(), end: new Date(end).toISOString(), people: people.map((one) => ({ id: one.id, name: one.name })), purpose }
+      if (visit.end <= visit.start) throw new Refused(400, 'ends-before-start', 'must be after the start', 'end')
+      const [clash] = clashes(visit, await this.withPeople(await this.db.getRepository(VisitRow).find()))
+      if (clash) throw new Refused(409, 'double-booked', `${clash.people.map(({ name }) => name).join(' and ')} ${clash.people.length === 1 ? 'is' : 'are'} booked from ${minute(clash.visit.start)} to ${minute(clash.visit.end)} (${clash.visit.purpose})`, 'people')
+      await this.db.transaction(async (transaction) => {
+        await transaction.upsert(VisitRow, { id, jobId, start: visit.start, end: visit.end, purpose }, ['id'])
+        await transaction.delete(VisitPersonRow, { visitId: id })
+        await transaction.insert(VisitPersonRow, visit.people.map((one) => ({ visitId: id, personId: one.id, name: one.name })))
+      })
+      return visit
+    })
+  }
+
+  async cancel(id: string): Promise<void> {
+    const { affected } = await this.db.getRepository(VisitRow).delete({ id })
+    if (!affected) throw notFound('visit')
+  }
+
+  private async withPeople(rows: readonly VisitRow[]): Promise<Visit[]> {
+    const people = rows.length === 0 ? [] : await this.db.getRepository(VisitPersonRow).find({ where: { visitId: In(rows.map(({ id }) => id)) }, order: { name: 'ASC' } })
+    return rows.map(({ id, jobId, start, end, purpose }) => ({ id, jobId, start, end, purpose, people: people.filter(({ visitId }) => visitId === id).map(({ personId, name }) => ({ id: personId, name })) }))
+  }
+}
+
+const minute = (iso: string) => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`

@@ -1,0 +1,120 @@
+import { Button, Flex, Grid, Input, Text, chakra } from '@chakra-ui/react'
+import { useMemo, useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import type { BranchBuilt } from '@plumb-mark/core'
+import { useSession } from '../../../account/session.js'
+import { Field } from '../../../marks/field.js'
+import { QuantityInput } from '../../../marks/quantity-input.js'
+import { Select } from '../../../marks/select.js'
+import { useInspection } from '../../../store/inspection.js'
+import { useSteps } from '../../steps.js'
+import { Panel } from '../panel.js'
+import type { TaskProps } from './task.js'
+
+interface Draft {
+  label: string
+  phases: 1 | 3
+  voltage: number | undefined
+  breaker: number | undefined
+  feederLength: number | undefined
+  feederSize: number | undefined
+  stepLength: number | undefined
+  stepSize: number | undefined
+  endCapped: boolean | undefined
+}
+
+/** An AC branch of small inverters: walked from the board outwards, with its breaker and its cable. */
+export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
+  const inspection = useInspection((state) => state.inspection)!
+  const person = useSession((session) => session.person)!
+  const make = useSteps((steps) => steps.make)
+  const { units, array } = inspection.state.asBuilt
+  const owners = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.kind === 'small-inverter')
+  const us = inspection.state.header?.units === 'us'
+  const [id, setId] = useState('new')
+  const kept = array.branches.find((branch) => branch.id === id)
+  const [draft, setDraft] = useState<Draft>(() => fresh(array.branches.length, us))
+  const devices = useMemo(() => walked.flatMap((place) => array.devices.find(({ at }) => at === place)?.id ?? []), [walked, array.devices])
+  if (owners.length === 0) return <Panel title="Branches" onClose={onDone}>No small inverters are fitted on this job.</Panel>
+  const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })
+  const choose = (next: string) => {
+    setId(next)
+    const branch = array.branches.find((one) => one.id === next)
+    onWalk(branch?.devices.flatMap((deviceId) => array.devices.find((device) => device.id === deviceId)?.at ?? []) ?? [])
+    setDraft(branch ? asDraft(branch) : fresh(array.branches.length, us))
+  }
+  const keep = () => {
+    const { label, phases, voltage, breaker, endCapped, feederLength, feederSize, stepLength, stepSize } = draft
+    if (!voltage || breaker === undefined || devices.length === 0) return
+    const known = feederLength !== undefined && feederSize && stepLength !== undefined && stepSize
+    const segments = known ? devices.map((_, i) => (i === 0 ? { length: feederLength, size: feederSize } : { length: stepLength, size: stepSize })) : undefined
+    make(person, { kind: 'branch-built', body: { id: kept?.id ?? `branch-${uuid()}`, unitId: kept?.unitId ?? owners[0]!.id, label: label.trim(), phases, voltage, breaker, devices, ...(segments && { segments }), ...(endCapped !== undefined && { endCapped }) } })
+    choose('new')
+  }
+  return (
+    <Panel title="Branches" onClose={onDone}>
+      <Text fontSize="15px" mb="8px">
+        {walked.length === 0 ? 'Touch the modules from the board outwards, in the order of the trunk.' : <b>{`${devices.length} inverters on the branch${devices.length < walked.length ? `, ${walked.length - devices.length} places without a box` : ''}`}</b>}
+      </Text>
+      <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="10px">
+        <Field label="Branch">
+          {(ids) => (
+            <Select {...ids} value={id} onChange={(event) => choose(event.target.value)}>
+              <option value="new">a new branch</option>
+              {array.branches.map((branch) => (
+                <option key={branch.id} value={branch.id}>
+                  {branch.label}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <Field label="Name">{(ids) => <Input {...ids} value={draft.label} onChange={(event) => set({ label: event.target.value })} />}</Field>
+        <Field label="Phases">
+          {(ids) => (
+            <Select {...ids} value={draft.phases} onChange={(event) => set({ phases: Number(event.target.value) as 1 | 3 })}>
+              <option value={1}>one, or split phase</option>
+              <option value={3}>three</option>
+            </Select>
+          )}
+        </Field>
+        <QuantityInput label="Voltage" dimension="voltage" value={draft.voltage} onChange={(voltage) => set({ voltage })} />
+        <QuantityInput label="Breaker" dimension="current" value={draft.breaker} onChange={(breaker) => set({ breaker })} />
+        <QuantityInput label="Cable to the first" dimension="cable-length" value={draft.feederLength} unit={us ? 'ft' : 'm'} onChange={(feederLength) => set({ feederLength })} />
+        <QuantityInput label="Its size" dimension="conductor-size" value={draft.feederSize} unit={us ? 'AWG' : 'mm²'} onChange={(feederSize) => set({ feederSize })} />
+        <QuantityInput label="From one to the next" dimension="cable-length" value={draft.stepLength} unit={us ? 'ft' : 'm'} onChange={(stepLength) => set({ stepLength })} />
+        <QuantityInput label="Its size there" dimension="conductor-size" value={draft.stepSize} unit={us ? 'AWG' : 'mm²'} onChange={(stepSize) => set({ stepSize })} />
+        <chakra.label display="flex" alignItems="center" gap="10px" minH="44px" pt="18px">
+          <chakra.input type="checkbox" checked={draft.endCapped === true} onChange={(event) => set({ endCapped: event.target.checked })} w="22px" h="22px" accentColor="var(--chakra-colors-chalk)" />
+          end capped
+        </chakra.label>
+      </Grid>
+      <Flex gap="8px" mt="12px" wrap="wrap">
+        <Button onClick={keep} disabled={devices.length === 0 || !draft.voltage || draft.breaker === undefined || draft.label.trim() === ''}>
+          Keep the branch
+        </Button>
+        {kept && (
+          <Button
+            variant="plain"
+            onClick={() => {
+              make(person, { kind: 'branch-removed', body: { branchId: kept.id } })
+              choose('new')
+            }}
+          >
+            Remove
+          </Button>
+        )}
+      </Flex>
+    </Panel>
+  )
+}
+
+const fresh = (before: number, us: boolean): Draft => ({ label: `Branch ${before + 1}`, phases: 1, voltage: us ? 240 : 230, breaker: us ? 20 : 16, feederLength: undefined, feederSize: undefined, stepLength: undefined, stepSize: undefined, endCapped: undefined })
+
+const asDraft = ({ label, phases, voltage, breaker, segments, endCapped }: BranchBuilt): Draft => ({
+  label, phases, voltage, breaker, endCapped,
+  feederLength: segments?.[0]?.length,
+  feederSize: segments?.[0]?.size,
+  stepLength: segments?.[1]?.length ?? segments?.[0]?.length,
+  stepSize: segments?.[1]?.size ?? segments?.[0]?.size,
+})

@@ -1,0 +1,85 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { useMemo, useState } from 'react'
+import { arrayDrawing, readPlace } from '@plumb-mark/core'
+import { PanZoom } from '../../../marks/pan-zoom.js'
+import { useInspection } from '../../../store/inspection.js'
+import { useFocus } from '../../focus.js'
+import { UndoRedo, useUndoKeys } from '../undo-redo.js'
+import { useWritable } from '../use-writable.js'
+import { ArrayMap } from './array-map.js'
+import { BoxesTask } from './boxes-task.js'
+import { BranchTask } from './branch-task.js'
+import { PlaceTask } from './place-task.js'
+import { PlaneTask } from './plane-task.js'
+import { StringTask } from './string-task.js'
+import type { Task, TaskProps } from './task.js'
+
+const TASKS = [
+  ['plane', 'Planes'],
+  ['string', 'Strings'],
+  ['boxes', 'Boxes and serials'],
+  ['branch', 'Branches'],
+] as const satisfies readonly (readonly [Task, string])[]
+
+const PANELS = { plane: PlaneTask, string: StringTask, boxes: BoxesTask, branch: BranchTask } satisfies Record<Task, (props: TaskProps) => React.ReactNode>
+
+/** The roof: the array map, and beneath it what is being done to it. */
+export function Roof() {
+  const inspection = useInspection((state) => state.inspection)
+  const writable = useWritable()
+  useUndoKeys(writable)
+  const { itemId, chooseItem } = useFocus()
+  const [task, setTask] = useState<Task>()
+  const [walked, setWalked] = useState<readonly string[]>([])
+  const drawing = useMemo(() => inspection && arrayDrawing(inspection), [inspection])
+  if (!inspection || !drawing) return null
+  const empty = drawing.planes.length === 0
+  const active: Task | undefined = empty && writable ? 'plane' : task
+  const choose = (next: Task | undefined) => {
+    setTask(next)
+    setWalked([])
+    useInspection.getState().tryOut(undefined)
+  }
+  const touch = (place: string) => {
+    if (active !== 'string' && active !== 'branch') return chooseItem(place)
+    // Touching the last one again takes it back; others are passed once.
+    setWalked((path) => (path.at(-1) === place ? path.slice(0, -1) : path.includes(place) ? path : [...path, place]))
+  }
+  const Panel = active && PANELS[active]
+  const chosen = itemId && readPlace(itemId) ? itemId : undefined
+  return (
+    <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
+      <Flex align="center" gap="6px" wrap="wrap">
+        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
+          Array map
+        </Text>
+        {writable && <UndoRedo />}
+      </Flex>
+      {!empty && (
+        <Box flex="1" minH={{ base: '280px', lg: '300px' }} display="flex">
+          <PanZoom label="Array map, to move and enlarge">
+            <ArrayMap drawing={drawing} walked={walked} chosen={chosen} onPlace={touch} />
+          </PanZoom>
+        </Box>
+      )}
+      {writable && (
+        <Flex gap="6px" wrap="wrap" py="8px" role="group" aria-label="What to enter on the map">
+          {TASKS.map(([name, label]) => (
+            <Button key={name} variant={active === name ? 'solid' : 'outline'} aria-pressed={active === name} disabled={empty && name !== 'plane'} onClick={() => choose(active === name ? undefined : name)}>
+              {label}
+            </Button>
+          ))}
+        </Flex>
+      )}
+      {Panel ? <Panel key={active} walked={walked} onWalk={setWalked} chosen={chosen} onDone={() => choose(undefined)} /> : chosen ? <PlaceTask key={chosen} place={chosen} writable={writable} /> : !empty && <Legend writable={writable} />}
+    </Flex>
+  )
+}
+
+function Legend({ writable }: { writable: boolean }) {
+  return (
+    <Text color="faint" fontSize="14px" py="6px">
+      Touch a module to see what lies there{writable ? ', or choose what to enter' : ''}. A string begins at its disc and ends at its square; a brass dash is an AC branch, its end a filled square when capped, a cross when open.
+    </Text>
+  )
+}

@@ -1,0 +1,136 @@
+import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
+import { useEffect, useMemo, useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { stringMakeUp, watts, type StringBuilt } from '@plumb-mark/core'
+import { useSession } from '../../../account/session.js'
+import { Field } from '../../../marks/field.js'
+import { Select } from '../../../marks/select.js'
+import { VerdictMark } from '../../../marks/verdict-mark.js'
+import { useInspection } from '../../../store/inspection.js'
+import { useSteps } from '../../steps.js'
+import { Panel } from '../panel.js'
+import type { TaskProps } from './task.js'
+
+const ENDS_IN = ['hybrid-inverter', 'string-inverter']
+
+/** A string drawn by walking along it: its count and power stand against the limits at every step. */
+export function StringTask({ walked, onWalk, onDone }: TaskProps) {
+  const inspection = useInspection((state) => state.inspection)!
+  const tryOut = useInspection((state) => state.tryOut)
+  const person = useSession((session) => session.person)!
+  const make = useSteps((steps) => steps.make)
+  const { asBuilt } = inspection.state
+  const inverters = asBuilt.units.filter(({ sheetId }) => ENDS_IN.includes(inspection.sheets.get(sheetId)?.kind ?? ''))
+  const [id, setId] = useState('new')
+  const kept = asBuilt.strings.find((string) => string.id === id)
+  const [label, setLabel] = useState(`String ${nameAfter(asBuilt.strings.length)}`)
+  const [unitId, setUnitId] = useState(inverters[0]?.id ?? '')
+  const [input, setInput] = useState('PV1')
+  const freshId = useMemo(() => `string-${uuid()}`, [])
+  const draft = useMemo(() => asString({ id: kept?.id ?? freshId, label, unitId, input, path: walked }, kept, inspection), [kept, freshId, label, unitId, input, walked, inspection])
+  useEffect(() => {
+    tryOut(walked.length > 0 && draft ? { ...asBuilt, strings: [...asBuilt.strings.filter((string) => string.id !== draft.id), draft] } : undefined)
+    // The draft follows the walk; the inspection that comes of it must not set it off again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [walked, label, unitId, input])
+  const limits = inspection.checks.filter(({ check }) => check.requirement.kind === 'string-limits' && check.subject.id === draft?.id)
+  const choose = (next: string) => {
+    setId(next)
+    const string = asBuilt.strings.find((one) => one.id === next)
+    onWalk(string?.path ?? [])
+    setLabel(string?.label ?? `String ${nameAfter(asBuilt.strings.length)}`)
+    setUnitId(string?.unitId ?? inverters[0]?.id ?? '')
+    setInput(string?.input ?? 'PV1')
+  }
+  const keep = () => {
+    if (!draft) return
+    make(person, { kind: 'string-built', body: draft })
+    onWalk([])
+    setId('new')
+    setLabel(`String ${nameAfter(asBuilt.strings.length + (kept ? 0 : 1))}`)
+  }
+  if (inverters.length === 0) return <Panel title="Strings" onClose={onDone}>No inverter is fitted that a string could end in.</Panel>
+  return (
+    <Panel title="Strings" onClose={onDone}>
+      <Text fontSize="15px" mb="8px">
+        {walked.length === 0 ? 'Touch the modules one after the other, from plus to minus.' : <Running count={walked.length} path={walked} />}
+      </Text>
+      <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="10px">
+        <Field label="String">
+          {(ids) => (
+            <Select {...ids} value={id} onChange={(event) => choose(event.target.value)}>
+              <option value="new">a new string</option>
+              {asBuilt.strings.map((string) => (
+                <option key={string.id} value={string.id}>
+                  {string.label}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <Field label="Name">{(ids) => <Input {...ids} value={label} onChange={(event) => setLabel(event.target.value)} />}</Field>
+        <Field label="Ends in">
+          {(ids) => (
+            <Select {...ids} value={unitId} onChange={(event) => setUnitId(event.target.value)}>
+              {inverters.map((unit) => (
+                <option key={unit.id} value={unit.id}>
+                  {unit.label}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+        <Field label="Input">{(ids) => <Input {...ids} value={input} onChange={(event) => setInput(event.target.value)} />}</Field>
+      </Grid>
+      {walked.length > 0 &&
+        limits.map(({ check, outcome }) => (
+          <Flex key={check.id} gap="12px" mt="10px" align="baseline" wrap="wrap" aria-live="polite">
+            <VerdictMark verdict={outcome.verdict} />
+            <Text fontSize="14px">
+              {'finding' in outcome && outcome.finding}; {check.required} (clause {check.requirement.clause})
+            </Text>
+          </Flex>
+        ))}
+      <Flex gap="8px" mt="12px" wrap="wrap">
+        <Button onClick={keep} disabled={!draft || walked.length === 0 || label.trim() === '' || input.trim() === ''}>
+          Keep the string
+        </Button>
+        <Button variant="outline" disabled={walked.length === 0} onClick={() => onWalk(walked.slice(0, -1))}>
+          Last module back
+        </Button>
+        {kept && (
+          <Button
+            variant="plain"
+            onClick={() => {
+              make(person, { kind: 'string-removed', body: { stringId: kept.id } })
+              choose('new')
+            }}
+          >
+            Remove
+          </Button>
+        )}
+      </Flex>
+    </Panel>
+  )
+}
+
+function Running({ count, path }: { count: number; path: readonly string[] }) {
+  const world = useInspection(({ inspection }) => inspection!.world)
+  const { power } = stringMakeUp({ path } as StringBuilt, world.array())
+  return (
+    <b>
+      {count} {count === 1 ? 'module' : 'modules'}
+      {power === undefined ? '' : `, ${watts(power)}`}
+    </b>
+  )
+}
+
+const nameAfter = (n: number) => String.fromCharCode(65 + (n % 26))
+
+/** The string as an entry takes it: its module data are those of the first module on its way. */
+function asString(said: { id: string; label: string; unitId: string; input: string; path: readonly string[] }, kept: StringBuilt | undefined, { world, sheets }: NonNullable<ReturnType<typeof useInspection.getState>['inspection']>): StringBuilt | undefined {
+  const first = said.path.map((place) => world.array().moduleAt(place)).find((module) => module?.data)
+  const sheet = first?.sheetId ? sheets.get(first.sheetId) : undefined
+  const module = sheet?.module ? { name: `${sheet.maker} ${sheet.model}`, voc: sheet.module.voc, vocTempCoeff: sheet.module.vocTempCoeff, cellsInSeries: sheet.module.cellsInSeries, bypassDiodes: sheet.module.bypassDiodes } : kept?.module
+  return module && said.path.length > 0 ? { ...said, path: [...said.path], label: said.label.trim(), count: said.path.length, module } : undefined
+}

@@ -1,0 +1,9 @@
+export type Task = 'plane' | 'string' | 'boxes' | 'branch'
+
+export interface TaskProps {
+  /** Places touched on the map, in their order. */
+  walked: readonly string[]
+  onWalk: (walked: readonly string[]) => void
+  chosen: string | undefined
+  onDone: () => void
+}

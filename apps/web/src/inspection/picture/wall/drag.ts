@@ -1,0 +1,30 @@
+import type { AsBuilt } from '@plumb-mark/core'
+import { withObstruction, withUnit, type Change } from '../../steps.js'
+
+/** A thing on a wall that is being dragged: its lower left corner as it stands now, mm. */
+export interface Dragged {
+  wallId: string
+  id: string
+  x: number
+  y: number
+}
+
+/** A tenth of a millimetre is more than a finger can mean. */
+const tenth = (mm: number) => Math.round(mm * 10) / 10
+
+/** The as-built with the dragged thing where it is held. */
+export function movedBy(asBuilt: AsBuilt, { wallId, id, x, y }: Dragged): AsBuilt {
+  const unit = asBuilt.units.find((one) => one.id === id)
+  if (unit?.place) return withUnit(asBuilt, { ...unit, place: { ...unit.place, x, y } })
+  const obstruction = asBuilt.walls.find((wall) => wall.id === wallId)?.obstructions.find((one) => one.id === id)
+  return obstruction ? withObstruction(asBuilt, wallId, { ...obstruction, x, y }) : asBuilt
+}
+
+/** What letting go writes down; nothing when it stands where it stood. What was typed before no longer says where it is. */
+export function dropChange(asBuilt: AsBuilt, { wallId, id, x, y }: Dragged): Change | undefined {
+  const to = { x: tenth(x), y: tenth(y) }
+  const unit = asBuilt.units.find((one) => one.id === id)
+  if (unit?.place) return unit.place.x === to.x && unit.place.y === to.y ? undefined : { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place, ...to, typed: {} } } }
+  const obstruction = asBuilt.walls.find((wall) => wall.id === wallId)?.obstructions.find((one) => one.id === id)
+  return obstruction && (obstruction.x !== to.x || obstruction.y !== to.y) ? { kind: 'obstruction-measured', body: { wallId, obstruction: { ...obstruction, ...to } } } : undefined
+}

@@ -1,0 +1,79 @@
+import { Button, Flex, Grid, Input, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { gapUncertainty, measures, type WallBuilt } from '@plumb-mark/core'
+import { useSession } from '../../../account/session.js'
+import { Field } from '../../../marks/field.js'
+import { QuantityInput } from '../../../marks/quantity-input.js'
+import { Select } from '../../../marks/select.js'
+import { useInspection } from '../../../store/inspection.js'
+import { useSteps } from '../../steps.js'
+import { Panel } from '../panel.js'
+
+/** A wall: its name, size, corners, and the tape with which it is measured. */
+export function WallForm({ wall, onDone }: { wall: WallBuilt | undefined; onDone: (wallId?: string) => void }) {
+  const person = useSession((session) => session.person)!
+  const make = useSteps((steps) => steps.make)
+  const tapes = useInspection(({ instruments }) => instruments).filter((instrument) => measures(instrument, 'length'))
+  const [draft, setDraft] = useState({ title: wall?.title ?? '', width: wall?.width, height: wall?.height, leftCorner: wall?.leftCorner ?? true, rightCorner: wall?.rightCorner ?? false })
+  const [tapeId, setTapeId] = useState(tapes.find(({ name }) => name === wall?.tape)?.id ?? tapes[0]?.id ?? '')
+  const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
+  const tape = tapes.find(({ id }) => id === tapeId)
+  const uncertainty = gapUncertainty(tape, draft.width ?? 3000)
+  const keep = () => {
+    const { title, width, height, leftCorner, rightCorner } = draft
+    const id = wall?.id ?? `wall-${uuid()}`
+    make(person, { kind: 'wall-measured', body: { id, title: title.trim(), ...(width && { width }), ...(height && { height }), leftCorner, rightCorner: rightCorner && width !== undefined, uncertainty: Math.round(uncertainty * 100) / 100, ...(tape && { tape: tape.name }) } })
+    onDone(id)
+  }
+  return (
+    <Panel title={wall ? 'Measures of the wall' : 'A new wall'} onClose={() => onDone()}>
+      <form onSubmit={(event) => (event.preventDefault(), keep())}>
+        <Grid templateColumns={{ base: '1fr 1fr', xl: 'repeat(4, 1fr)' }} gap="10px">
+          <Field label="Name">{(ids) => <Input {...ids} value={draft.title} required autoFocus placeholder="Plant room, north wall" onChange={(event) => set({ title: event.target.value })} />}</Field>
+          <QuantityInput label="Width, corner to corner" dimension="length" value={draft.width} onChange={(width) => set({ width })} />
+          <QuantityInput label="Height to the ceiling" dimension="length" value={draft.height} onChange={(height) => set({ height })} />
+          <Field label="Tape" hint={tape ? `a gap of two offsets is good to ±${Math.round(uncertainty * 10) / 10} mm` : 'without a tape no uncertainty is counted'}>
+            {(ids) => (
+              <Select {...ids} value={tapeId} onChange={(event) => setTapeId(event.target.value)}>
+                <option value="">none named</option>
+                {tapes.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </Grid>
+        <Flex gap="18px" mt="8px" wrap="wrap" align="center">
+          <Tick label="a corner at the left, the datum" checked={draft.leftCorner} onChange={(leftCorner) => set({ leftCorner })} />
+          <Tick label="a corner at the right" checked={draft.rightCorner} onChange={(rightCorner) => set({ rightCorner })} />
+          <Button type="submit" disabled={draft.title.trim() === ''}>
+            Keep the wall
+          </Button>
+          {wall && (
+            <Button
+              variant="plain"
+              onClick={() => {
+                make(person, { kind: 'wall-removed', body: { wallId: wall.id } })
+                onDone()
+              }}
+            >
+              Remove it
+            </Button>
+          )}
+        </Flex>
+      </form>
+    </Panel>
+  )
+}
+
+function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
+  return (
+    <chakra.label display="flex" alignItems="center" gap="10px" minH="44px">
+      <chakra.input type="checkbox" checked={checked} onChange={(event) => onChange(event.target.checked)} w="22px" h="22px" accentColor="var(--chakra-colors-chalk)" />
+      {label}
+    </chakra.label>
+  )
+}

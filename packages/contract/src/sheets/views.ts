@@ -1,0 +1,31 @@
+import { IsBoolean, IsOptional, IsString, Length } from 'class-validator'
+import type { Sheet, UnitKind } from '@plumb-mark/core'
+
+/** A revision in the list of the library. */
+export interface SheetSummary {
+  id: string
+  maker: string
+  model: string
+  revision: string
+  kind: UnitKind
+  title: string
+  date: string
+  fingerprint: string
+  requirements: number
+  /** Jobs that are judged by it: from then on it is never changed. */
+  usedBy: number
+}
+
+/** A revision with what it says and the file that says so. */
+export interface SheetInLibrary {
+  sheet: Sheet
+  source: string
+  fingerprint: string
+  usedBy: { id: string; number: string; title: string; sealed: boolean }[]
+}
+
+export class SheetFileDto {
+  @IsString() @Length(1, 400_000) source!: string
+  /** Writes over a revision of the same name that no job uses yet. */
+  @IsOptional() @IsBoolean() replace?: boolean
+}
