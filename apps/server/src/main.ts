@@ -7,6 +7,7 @@ import { AccountsService } from './accounts/accounts.service.js'
 import { DATABASE_FILE } from './database/database.module.js'
 import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load-demo.js'
 import { PhotosService } from './evidence/photos.service.js'
+import { VisitsService } from './visits/visits.service.js'
 import { InstrumentsService } from './instruments/instruments.service.js'
 import { SheetsService } from './sheets/sheets.service.js'
 import { PersonRow } from './accounts/account.entities.js'
@@ -44,7 +45,7 @@ async function main(): Promise<void> {
   const app = await createServer(settings)
   const untouched = (await app.get(DataSource).getRepository(PersonRow).count()) === 0
   if (untouched) {
-    await loadDemo(join(ROOT, 'samples'), { accounts: app.get(AccountsService), sheets: app.get(SheetsService), instruments: app.get(InstrumentsService), entries: app.get(EntriesService), photos: app.get(PhotosService) }, { jobs: !empty })
+    await loadDemo(join(ROOT, 'samples'), { accounts: app.get(AccountsService), sheets: app.get(SheetsService), instruments: app.get(InstrumentsService), entries: app.get(EntriesService), photos: app.get(PhotosService), visits: app.get(VisitsService) }, { jobs: !empty })
   }
   const address = await listen(app, settings)
   console.log(`Plumb Mark is at ${address}`)

@@ -15,6 +15,7 @@ export interface JobScript {
   header: Omit<JobHeader, 'sheets'> & { sheets: string[] }
   opened: { at: string; by: Role }
   sharedWith: Role[]
+  visits?: { start: string; end: string; people: Role[]; purpose: string }[]
   entries: Step[]
 }
 
@@ -39,13 +40,14 @@ export class DemoJob {
   ) {}
 
   async write(): Promise<void> {
-    const { header, opened, sharedWith, entries } = this.script
+    const { header, opened, sharedWith, visits = [], entries } = this.script
     const sheets = header.sheets.map((id) => this.around.pinned.get(id) ?? missing(`sheet ${id}`))
     await this.append(opened.by, { id: uuid(), kind: 'job-opened', at: opened.at, body: { ...header, sheets } })
     for (const role of sharedWith) await this.append(opened.by, { id: uuid(), kind: 'shared', at: opened.at, body: { person: asPerson(this.person(role)) } })
     await this.flush()
     for (const step of entries) await this.append(step.by, await this.entryOf(step))
     await this.flush()
+    for (const { people, ...visit } of visits) await this.around.services.visits.keep(this.person('office'), uuid(), { jobId: this.id, ...visit, people: people.map((role) => asPerson(this.person(role))) })
   }
 
   /** Entries of one person go together: a write that is acknowledged has reached the disk, and that takes its time. */

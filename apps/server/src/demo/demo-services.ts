@@ -1,3 +1,4 @@
+import { VisitsService } from '../visits/visits.service.js'
 import type { AccountsService } from '../accounts/accounts.service.js'
 import type { EntriesService } from '../entries/entries.service.js'
 import type { PhotosService } from '../evidence/photos.service.js'
@@ -11,4 +12,5 @@ export interface DemoServices {
   instruments: InstrumentsService
   entries: EntriesService
   photos: PhotosService
+  visits: VisitsService
 }

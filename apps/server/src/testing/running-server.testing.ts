@@ -9,6 +9,7 @@ import { AccountsService } from '../accounts/accounts.service.js'
 import { DEMO_PASSWORD, loadDemo } from '../demo/load-demo.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
+import { VisitsService } from '../visits/visits.service.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
 import { createServer, listen } from '../server.js'
 import { SheetsService } from '../sheets/sheets.service.js'
@@ -24,7 +25,7 @@ export class RunningServer {
   static async start(): Promise<RunningServer> {
     const server = new RunningServer()
     await server.open()
-    await loadDemo(SAMPLES, { accounts: server.app.get(AccountsService), sheets: server.app.get(SheetsService), instruments: server.app.get(InstrumentsService), entries: server.app.get(EntriesService), photos: server.app.get(PhotosService) }, { jobs: true })
+    await loadDemo(SAMPLES, { accounts: server.app.get(AccountsService), sheets: server.app.get(SheetsService), instruments: server.app.get(InstrumentsService), entries: server.app.get(EntriesService), photos: server.app.get(PhotosService), visits: server.app.get(VisitsService) }, { jobs: true })
     return server
   }
 

@@ -30,6 +30,9 @@ export const wordsOf = (name: string) => WORDS[name] ?? name.replace(/([A-Z])/g,
 const join = (path: string, name: string) => (path ? `${path}.${name}` : name)
 const isPlain = ({ type, oneOf }: JsonSchema) => type !== 'object' && type !== 'array' && !(oneOf && oneOf.every((one) => one.type === 'object'))
 
+/** Fields that hold a sentence. */
+const LONG = /(^|\.)(remedy|question|statement|source)$/
+
 function OneField({ schema, value, path, label, problems, onChange }: Props) {
   const problem = problems[path]
   if (schema.type === 'boolean') {
@@ -54,6 +57,15 @@ function OneField({ schema, value, path, label, problems, onChange }: Props) {
           </Select>
         )}
       </Field>
+    )
+  }
+  if (schema.type === 'string' && LONG.test(path)) {
+    return (
+      <chakra.div gridColumn="1 / -1">
+        <Field label={label} problem={problem} hint={schema.description}>
+          {(ids) => <Textarea {...ids} value={typeof value === 'string' ? value : ''} onChange={(event) => onChange(event.target.value)} rows={2} minH="60px" />}
+        </Field>
+      </chakra.div>
     )
   }
   const unit = schema['x-unit']

@@ -37,6 +37,13 @@ export function Frame({ title, tabs = [], status, children }: { title?: string; 
             {tabs.length === 0 && (
               <>
                 <Tab to="/jobs">Jobs</Tab>
+                {person?.role !== 'installer' && (
+                  <>
+                    <Tab to="/visits">Visits</Tab>
+                    <Tab to="/sheets">Sheets</Tab>
+                    <Tab to="/instruments">Instruments</Tab>
+                  </>
+                )}
                 <Tab to="/calculators">Calculators</Tab>
               </>
             )}
@@ -48,7 +55,7 @@ export function Frame({ title, tabs = [], status, children }: { title?: string; 
           </chakra.nav>
           <HStack ml="auto" gap="4px">
             {status}
-            <Text fontSize="13px" color="faint" hideBelow="lg">
+            <Text fontSize="13px" color="faint" hideBelow="2xl">
               {person?.name}, {person?.role}
             </Text>
             <Button variant="plain" px="0" minW="44px" fontFamily="mono" onClick={turnDecimal} aria-label={`Decimal ${decimal}; change to ${decimal === 'point' ? 'comma' : 'point'}`} title={`Decimal ${decimal}`}>
@@ -57,7 +64,7 @@ export function Frame({ title, tabs = [], status, children }: { title?: string; 
             <Button variant="plain" px="0" minW="44px" onClick={turn} aria-label={mode === 'light' ? 'Dark, for plant rooms' : 'Light, for glare'}>
               {mode === 'light' ? <Moon size={19} /> : <Sun size={19} />}
             </Button>
-            <Button variant="plain" px="0" minW="44px" onClick={() => void signOut()} aria-label="Sign out">
+            <Button variant="plain" px="0" minW="44px" onClick={() => void signOut()} aria-label="Sign out" title={`Sign out ${person?.name ?? ''}`}>
               <LogOut size={19} />
             </Button>
           </HStack>

@@ -37,3 +37,5 @@ export function putFile<T>(address: string, field: string, file: Blob): Promise<
   form.append(field, file)
   return call<T>('PUT', address, form)
 }
+export const put = <T>(address: string, body: unknown) => call<T>('PUT', address, JSON.stringify(body), 'application/json')
+export const remove = (address: string) => call<undefined>('DELETE', address)

@@ -66,9 +66,10 @@ function tabsFor(role: Role | undefined, jobId: string, open: number, inTheWay: 
   const to = (view: string) => `/jobs/${jobId}/${view}`
   if (role === 'installer') return [{ to: to('rework'), label: `Rework (${open})` }]
   return [
+    { to: to('preparation'), label: 'Preparation' },
     { to: to('walk'), label: 'Walk' },
     { to: to('defects'), label: `Defects (${open})` },
-    { to: to('sign-off'), label: inTheWay > 0 ? `Sign-off (${inTheWay} in the way)` : 'Sign-off' },
+    { to: to('sign-off'), label: inTheWay > 0 ? `Sign-off (${inTheWay})` : 'Sign-off' },
   ]
 }
 

@@ -1,4 +1,4 @@
-import { Box, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import type { JobSummary } from '@plumb-mark/contract'
@@ -22,15 +22,22 @@ export function JobsView() {
   return (
     <Frame>
       <Box maxW="940px" mx="auto" px={{ base: '16px', md: '24px' }} py="28px">
-        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1}>
-          Jobs
-        </Text>
+        <Flex align="center">
+          <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1} flex="1">
+            Jobs
+          </Text>
+          {(role === 'inspector' || role === 'office') && (
+            <Button asChild>
+              <Link to="/jobs/new">New job</Link>
+            </Button>
+          )}
+        </Flex>
         {problem && (
           <Text role="alert" color="oxide" mt="16px">
             {problem}
           </Text>
         )}
-        {jobs?.length === 0 && <Text mt="16px">{role === 'installer' ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.' : 'No jobs yet. Start with the demo data (npm start -- --fresh) to see one.'}</Text>}
+        {jobs?.length === 0 && <Text mt="16px">{role === 'installer' ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.' : 'No jobs yet. Open the first with “New job”.'}</Text>}
         <Stack gap="0" mt="14px">
           {jobs?.map((job) => <JobRow key={job.id} job={job} to={`/jobs/${job.id}/${role === 'installer' ? 'rework' : 'walk'}`} />)}
         </Stack>

@@ -24,6 +24,7 @@ const config = defineConfig({
     'html, body': { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '16px', height: '100%' },
     '#root': { minHeight: '100%' },
     '*:focus-visible': { outline: '3px solid', outlineColor: 'chalk', outlineOffset: '2px' },
+    'main a:not([class])': { color: 'chalk', textDecoration: 'underline', textUnderlineOffset: '3px' },
     'nav, header': { _print: { display: 'none' } },
     '*': { _motionReduce: { animation: 'none', transition: 'none' } },
   },

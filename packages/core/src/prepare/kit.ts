@@ -69,7 +69,7 @@ function instrumentsFor(checks: readonly Check[], available: readonly Instrument
     const { ask } = check
     if (ask.kind !== 'reading' && ask.kind !== 'record') continue
     if (!ask.instrument) continue
-    const dimension = ask.kind === 'reading' ? ask.dimension : ask.form === 'series' ? ask.dimension : undefined
+    const dimension = dimensionOf(ask)
     const key = `${ask.instrument} ${dimension ?? ''}`
     const row = wanted.get(key) ?? { kind: ask.instrument, name: INSTRUMENT_NAMES[ask.instrument], dimension, from: undefined, to: undefined, range: '', checks: 0, fitting: [], figures: [] }
     row.checks++
@@ -81,6 +81,12 @@ function instrumentsFor(checks: readonly Check[], available: readonly Instrument
     const fitting = available.filter(({ kind, ...instrument }) => kind === row.kind || (row.dimension !== undefined && measures({ kind, ...instrument }, row.dimension)))
     return { ...row, from, to, range: rangeWords(row.dimension, from, to), fitting: fitting.map((instrument) => ({ instrument, expired: outOfCalibration(instrument, day) })) }
   })
+}
+
+/** What an instrument must measure for a check: of several fields, the first that is not just counted. */
+function dimensionOf(ask: Extract<Check['ask'], { kind: 'reading' | 'record' }>): Dimension | undefined {
+  if (ask.kind === 'reading' || ask.form === 'series') return ask.dimension
+  return ask.form === 'fields' ? ask.fields.find(({ dimension }) => dimension && dimension !== 'count')?.dimension : undefined
 }
 
 function rangeWords(dimension: Dimension | undefined, from: number | undefined, to: number | undefined): string {

@@ -61,7 +61,8 @@ function rowsOf(sheet: Sheet): Map<string, Row> {
   }
   for (const [name, value] of Object.entries(sheet)) {
     if (SILENT.has(name)) continue
-    add(name, value, fields[name], { about: name, clause: undefined, requirementId: undefined }, [])
+    if (name === 'terminals') for (const terminal of sheet.terminals) add(`terminals/${terminal.id}`, terminal, fields[name]!.items, { about: `terminal ${terminal.label}`, clause: undefined, requirementId: undefined }, [])
+    else add(name, value, fields[name], { about: name, clause: undefined, requirementId: undefined }, [])
   }
   for (const { id, title, clause, ...rest } of sheet.requirements) {
     const head = { about: title, clause, requirementId: id }

@@ -11,7 +11,7 @@ export const nameplate = defineKind(requirementOf({ lines: optional(list(object(
   minutes: 3,
   expand: () => [wholeUnit],
   ask: (requirement, _subject, world, unit) => ({ kind: 'record', form: 'fields', fields: linesOf(requirement.lines, world, unit) }),
-  required: (requirement, _subject, world, unit) => linesOf(requirement.lines, world, unit).map(({ label, required }) => `${label} ${required}`).join(', '),
+  required: (requirement, _subject, world, unit) => linesOf(requirement.lines, world, unit).map(({ label, required }) => `${label} ${required || 'as found'}`).join(', '),
   judge(requirement, _subject, given, world, unit) {
     const answer = answered(given, 'fields')
     if (!answer) return undefined

@@ -17,7 +17,7 @@ const MARGIN = 500
 export function ArrayMap({ drawing, walked, chosen, onPlace }: MapState) {
   const { w, h, planes } = drawing
   // Words and lines in proportion to the drawing, so that a small roof does not carry giant figures.
-  const size = Math.min(300, Math.max(120, w / 40))
+  const size = Math.min(w / 26, 0.36 * Math.min(...planes.map(({ moduleW, moduleH }) => Math.min(moduleW, moduleH))))
   const touch = (event: { target: EventTarget }) => {
     const place = (event.target as Element).closest('[data-place]')?.getAttribute('data-place')
     if (place) onPlace(place)
@@ -27,7 +27,7 @@ export function ArrayMap({ drawing, walked, chosen, onPlace }: MapState) {
       {planes.map((plane) => (
         <Plane key={plane.id} plane={plane} size={size} words={plane.places.length <= FEW} />
       ))}
-      <Lines drawing={drawing} />
+      <Lines drawing={drawing} size={size} />
       <Walk drawing={drawing} walked={walked} />
       <Chosen drawing={drawing} chosen={chosen} />
     </chakra.svg>
@@ -60,9 +60,9 @@ function Module({ place: { id, x, y, string, order, device, heard }, w, h, size,
           {order}
         </text>
       )}
-      {words && device && <chakra.rect x={x + 0.25 * size} y={y + h - 1.05 * size} width={1.1 * size} height={0.75 * size} rx={20} fill={device.serial ? 'chalkWash' : 'none'} stroke={silent ? 'oxide' : 'ink'} strokeWidth="16px" />}
+      {words && device && heard !== 'silent' && heard !== 'typo' && <chakra.rect x={x + 0.25 * size} y={y + h - 1.05 * size} width={1.1 * size} height={0.75 * size} rx={20} fill={device.serial ? 'chalkWash' : 'none'} stroke={silent ? 'oxide' : 'ink'} strokeWidth="16px" />}
       {words && heard && heard !== 'heard' && (
-        <chakra.text x={x + 1.55 * size} y={y + h - 0.4 * size} fontSize={`${0.85 * size}px`} fill={silent ? 'oxide' : 'brass'} fontWeight={700}>
+        <chakra.text x={x + w / 2} y={y + h - 0.3 * size} fontSize={`${1.1 * size}px`} textAnchor="middle" fill={silent ? 'oxide' : 'brass'} fontWeight={700}>
           {silent ? 'silent' : 'slip?'}
         </chakra.text>
       )}
@@ -72,14 +72,14 @@ function Module({ place: { id, x, y, string, order, device, heard }, w, h, size,
 
 const points = (path: readonly { x: number; y: number }[]) => path.map(({ x, y }) => `${x},${y}`).join(' ')
 
-const Lines = memo(function Lines({ drawing: { strings, branches } }: { drawing: ArrayDrawing }) {
+const Lines = memo(function Lines({ drawing: { strings, branches }, size }: { drawing: ArrayDrawing; size: number }) {
   return (
     <g pointerEvents="none" fill="none">
       {branches.map(({ id, label, path, endCapped }) => (
         <g key={id}>
           <chakra.polyline points={points(path)} stroke="brass" strokeWidth="46px" strokeDasharray="120 60" opacity={0.9} />
           {path[0] && (
-            <chakra.text x={path[0].x} y={path[0].y - 160} fontSize="230px" fontWeight={600} fill="brass" textAnchor="middle">
+            <chakra.text x={path[0].x} y={path[0].y - 0.25 * size} fontSize={`${0.95 * size}px`} fontWeight={600} fill="brass" textAnchor="middle">
               {label}
             </chakra.text>
           )}

@@ -1,0 +1,67 @@
+import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { KINDS, MINUTES_BESIDE_CHECKS, STAGE_TITLES, type Duration, type KindName, type MinutesByKind } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { put } from '../http/api.js'
+import { Field } from '../marks/field.js'
+import { durationWords } from '../visits/when.js'
+
+/** The expected time by stage, as bars of one scale; the office may say how long a check of each kind takes with its own people. */
+export function DurationPart({ duration, minutes, onMinutes }: { duration: Duration; minutes: MinutesByKind; onMinutes: (minutes: MinutesByKind) => void }) {
+  const office = useSession(({ person }) => person?.role) === 'office'
+  const [adjusting, setAdjusting] = useState(false)
+  const longest = Math.max(1, ...duration.stages.map((stage) => stage.minutes))
+  return (
+    <Box>
+      {duration.stages.map(({ stage, checks, minutes: takes }) => (
+        <Grid key={stage} templateColumns="150px 1fr 130px" gap="12px" alignItems="center" py="3px">
+          <Text fontSize="15px">{STAGE_TITLES[stage]}</Text>
+          <Box bg="chalk" h="10px" w={`${(100 * takes) / longest}%`} minW="3px" aria-hidden />
+          <Text fontSize="14px" fontFamily="mono" textAlign="right">
+            {durationWords(takes)}, {checks}
+          </Text>
+        </Grid>
+      ))}
+      <Text fontSize="14px" color="faint" mt="4px">
+        With {MINUTES_BESIDE_CHECKS} min for arriving, looking round and the customer: {durationWords(duration.minutes)}.
+      </Text>
+      {office && (
+        <Button variant="plain" px="0" onClick={() => setAdjusting(!adjusting)}>
+          {adjusting ? 'Close the figures' : 'Adjust the minutes of each kind of check'}
+        </Button>
+      )}
+      {adjusting && <Adjust minutes={minutes} onMinutes={onMinutes} />}
+    </Box>
+  )
+}
+
+function Adjust({ minutes, onMinutes }: { minutes: MinutesByKind; onMinutes: (minutes: MinutesByKind) => void }) {
+  const [draft, setDraft] = useState<Record<string, string>>(Object.fromEntries(Object.entries(minutes).map(([kind, n]) => [kind, String(n)])))
+  const [said, setSaid] = useState('')
+  const keep = async () => {
+    const read = Object.fromEntries(Object.entries(draft).filter(([, text]) => text.trim() !== '').map(([kind, text]) => [kind, Number(text)]))
+    try {
+      onMinutes(await put<MinutesByKind>('/api/office/minutes', read))
+      setSaid('kept for every job')
+    } catch (fault) {
+      setSaid((fault as Error).message)
+    }
+  }
+  return (
+    <Box as="form" bg="panel" p="14px" onSubmit={(event: React.FormEvent) => (event.preventDefault(), void keep())}>
+      <Grid templateColumns="repeat(auto-fill, minmax(170px, 1fr))" gap="10px">
+        {(Object.keys(KINDS) as KindName[]).map((kind) => (
+          <Field key={kind} label={`${kind.replace(/-/g, ' ')} (${KINDS[kind].minutes} min)`}>
+            {(ids) => <Input {...ids} type="number" min={0} max={480} step={0.5} value={draft[kind] ?? ''} placeholder={String(KINDS[kind].minutes)} onChange={(event) => setDraft({ ...draft, [kind]: event.target.value })} />}
+          </Field>
+        ))}
+      </Grid>
+      <Flex gap="12px" mt="12px" align="center">
+        <Button type="submit">Keep the figures</Button>
+        <Text role="status" fontSize="14px">
+          {said}
+        </Text>
+      </Flex>
+    </Box>
+  )
+}

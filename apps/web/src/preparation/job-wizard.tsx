@@ -1,0 +1,151 @@
+import { Box, Button, Flex, Grid, HStack, Input, Text, chakra } from '@chakra-ui/react'
+import { Plus, X } from 'lucide-react'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { v7 as uuid } from 'uuid'
+import type { SheetSummary } from '@plumb-mark/contract'
+import { UNIT_KIND_WORDS, sheetName, type NewEntry, type PinnedSheet, type UnitBuilt } from '@plumb-mark/core'
+import { Frame } from '../frame/frame.js'
+import { post } from '../http/api.js'
+import { Field } from '../marks/field.js'
+import { Select } from '../marks/select.js'
+import { RulesForm, type Rules } from './rules-form.js'
+import { useLibrary } from './unit-form.js'
+
+const STEPS = ['Site', 'Rules', 'Units'] as const
+
+interface UnitRow {
+  key: string
+  sheetId: string
+  label: string
+  count: number
+  serial: string
+  placed: '' | 'indoors' | 'outdoors'
+}
+
+/** A new job in three steps: where, by which rules, which units. */
+export function JobWizard() {
+  const go = useNavigate()
+  const library = useLibrary()
+  const [step, setStep] = useState(0)
+  const [site, setSite] = useState({ number: '', title: '', site: '', customer: '' })
+  const [rules, setRules] = useState<Rules>({ school: 'iec', units: 'metric', rule: 'guarded', earthMethod: 'table', copperBonds: false })
+  const [units, setUnits] = useState<UnitRow[]>([])
+  const [problem, setProblem] = useState('')
+  const [opening, setOpening] = useState(false)
+  const complete = [Object.values(site).every((said) => said.trim() !== ''), true, units.every(({ sheetId, label }) => sheetId !== '' && label.trim() !== '')]
+  const open = async () => {
+    setOpening(true)
+    const jobId = uuid()
+    try {
+      await post(`/api/jobs/${jobId}/entries`, { entries: entriesOf(site, rules, units, library) })
+      await go(`/jobs/${jobId}/preparation`)
+    } catch (fault) {
+      setProblem((fault as Error).message)
+      setOpening(false)
+    }
+  }
+  const next = () => (step < STEPS.length - 1 ? setStep(step + 1) : void open())
+  return (
+    <Frame title="A new job">
+      <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="26px" as="form" onSubmit={(event: React.FormEvent) => (event.preventDefault(), next())}>
+        <HStack as="ol" gap="0" listStyleType="none" mb="24px" aria-label="Steps">
+          {STEPS.map((name, i) => (
+            <chakra.li key={name} flex="1">
+              <chakra.button type="button" w="100%" minH="44px" textAlign="left" borderBottom="4px solid" borderColor={i <= step ? 'chalk' : 'hair'} color={i === step ? 'ink' : 'faint'} fontWeight={i === step ? 600 : 400} cursor="pointer" disabled={i > 0 && !complete[0]} aria-current={i === step ? 'step' : undefined} onClick={() => setStep(i)}>
+                {i + 1}. {name}
+              </chakra.button>
+            </chakra.li>
+          ))}
+        </HStack>
+        {step === 0 && (
+          <Grid templateColumns={{ base: '1fr', md: '200px 1fr' }} gap="14px">
+            <Field label="Number">{(ids) => <Input {...ids} required autoFocus value={site.number} placeholder="PM-2701" onChange={(event) => setSite({ ...site, number: event.target.value })} />}</Field>
+            <Field label="Title">{(ids) => <Input {...ids} required value={site.title} placeholder="Whose house, which room" onChange={(event) => setSite({ ...site, title: event.target.value })} />}</Field>
+            <Field label="Customer">{(ids) => <Input {...ids} required value={site.customer} onChange={(event) => setSite({ ...site, customer: event.target.value })} />}</Field>
+            <Field label="Site">{(ids) => <Input {...ids} required value={site.site} placeholder="Where it is, as one finds it" onChange={(event) => setSite({ ...site, site: event.target.value })} />}</Field>
+          </Grid>
+        )}
+        {step === 1 && <RulesForm rules={rules} onChange={(part) => setRules({ ...rules, ...part, ...(part.school && { units: part.school === 'nec' ? 'us' : 'metric' }) })} />}
+        {step === 2 && <UnitRows rows={units} library={library} onChange={setUnits} />}
+        {problem && (
+          <Text role="alert" color="oxide" mt="14px">
+            {problem}
+          </Text>
+        )}
+        <Flex gap="10px" mt="24px">
+          {step > 0 && (
+            <Button variant="outline" onClick={() => setStep(step - 1)}>
+              Back
+            </Button>
+          )}
+          <Button type="submit" disabled={!complete[step] || (step === STEPS.length - 1 && !complete[0])} loading={opening}>
+            {step < STEPS.length - 1 ? 'Next' : 'Open the job'}
+          </Button>
+        </Flex>
+      </Box>
+    </Frame>
+  )
+}
+
+function UnitRows({ rows, library, onChange }: { rows: UnitRow[]; library: readonly SheetSummary[]; onChange: (rows: UnitRow[]) => void }) {
+  const set = (key: string, part: Partial<UnitRow>) => onChange(rows.map((row) => (row.key === key ? { ...row, ...part } : row)))
+  const add = () => onChange([...rows, { key: uuid(), sheetId: '', label: '', count: 1, serial: '', placed: '' }])
+  const choose = (row: UnitRow, sheetId: string) => {
+    const sheet = library.find(({ id }) => id === sheetId)
+    const named = row.label === '' && sheet ? capital(UNIT_KIND_WORDS[sheet.kind]) : row.label
+    set(row.key, { sheetId, label: named })
+  }
+  return (
+    <Box>
+      <Text mb="12px">The checks, the kit and the time follow from the units and their sheets. More can be added at any time.</Text>
+      {rows.map((row) => (
+        <Grid key={row.key} templateColumns={{ base: '1fr 1fr', md: '1.7fr 1.2fr 80px 1fr 1fr auto' }} gap="10px" alignItems="end" mb="12px">
+          <Field label="Sheet">
+            {(ids) => (
+              <Select {...ids} value={row.sheetId} onChange={(event) => choose(row, event.target.value)}>
+                <option value="">choose</option>
+                {library.map((sheet) => (
+                  <option key={sheet.id} value={sheet.id}>
+                    {sheetName(sheet)}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+          <Field label="Name on site">{(ids) => <Input {...ids} value={row.label} onChange={(event) => set(row.key, { label: event.target.value })} />}</Field>
+          <Field label="How many">{(ids) => <Input {...ids} type="number" min={1} max={20} value={row.count} onChange={(event) => set(row.key, { count: Math.min(20, Math.max(1, Number.parseInt(event.target.value, 10) || 1)) })} />}</Field>
+          <Field label="Serial">{(ids) => <Input {...ids} value={row.serial} disabled={row.count > 1} onChange={(event) => set(row.key, { serial: event.target.value })} />}</Field>
+          <Field label="Where">
+            {(ids) => (
+              <Select {...ids} value={row.placed} onChange={(event) => set(row.key, { placed: event.target.value as UnitRow['placed'] })}>
+                <option value="">not known</option>
+                <option value="indoors">indoors</option>
+                <option value="outdoors">outdoors</option>
+              </Select>
+            )}
+          </Field>
+          <Button variant="plain" px="0" minW="44px" onClick={() => onChange(rows.filter(({ key }) => key !== row.key))} aria-label={`Take ${row.label || 'this unit'} out`}>
+            <X size={18} />
+          </Button>
+        </Grid>
+      ))}
+      <Button variant="outline" onClick={add}>
+        <Plus size={17} /> Unit
+      </Button>
+    </Box>
+  )
+}
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
+
+function entriesOf(site: { number: string; title: string; site: string; customer: string }, rules: Rules, rows: readonly UnitRow[], library: readonly SheetSummary[]): NewEntry[] {
+  const at = new Date().toISOString()
+  const pinned = [...new Set(rows.map(({ sheetId }) => sheetId))].flatMap((id): PinnedSheet[] => {
+    const sheet = library.find((one) => one.id === id)
+    return sheet ? [{ id, maker: sheet.maker, model: sheet.model, revision: sheet.revision, fingerprint: sheet.fingerprint }] : []
+  })
+  const said = Object.fromEntries(Object.entries(site).map(([name, text]) => [name, text.trim()])) as typeof site
+  const fitted = rows.flatMap((row) => Array.from({ length: row.count }, (_, i): UnitBuilt => ({ id: `unit-${uuid()}`, label: row.count > 1 ? `${row.label.trim()} ${i + 1}` : row.label.trim(), sheetId: row.sheetId, ...(row.count === 1 && row.serial.trim() && { serial: row.serial.trim() }), ...(row.placed && { situation: { placed: row.placed } }) })))
+  return [{ id: uuid(), kind: 'job-opened', at, body: { ...said, ...rules, sheets: pinned } }, ...fitted.map((body): NewEntry => ({ id: uuid(), kind: 'unit-fitted', at, body }))]
+}

@@ -1,0 +1,141 @@
+import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
+import { Plus, Printer } from 'lucide-react'
+import { useEffect, useMemo, useState, type ReactNode } from 'react'
+import { Link, useParams } from 'react-router'
+import type { SheetSummary } from '@plumb-mark/contract'
+import { UNIT_KIND_WORDS, expectedDuration, kitFor, sheetName, type MinutesByKind } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { get } from '../http/api.js'
+import { useWritable } from '../inspection/picture/use-writable.js'
+import { useInspection } from '../store/inspection.js'
+import { durationWords } from '../visits/when.js'
+import { DurationPart } from './duration-part.js'
+import { KitPart } from './kit-part.js'
+import { RulesForm } from './rules-form.js'
+import { SharePart } from './share-part.js'
+import { UnitForm, useLibrary } from './unit-form.js'
+import { VisitsPart, useVisits } from './visits-part.js'
+
+/** Everything to settle before the drive: units and sheets, rules, kit, conditions, time, visits. */
+export function PreparationView() {
+  const inspection = useInspection((state) => state.inspection)
+  const instruments = useInspection((state) => state.instruments)
+  const append = useInspection((state) => state.append)
+  const person = useSession((session) => session.person)
+  const writable = useWritable()
+  const { jobId } = useParams()
+  const visits = useVisits(jobId!)
+  const [minutes, setMinutes] = useState<MinutesByKind>({})
+  useEffect(() => void get<MinutesByKind>('/api/office/minutes').then(setMinutes, () => setMinutes({})), [])
+  const day = visits.visits?.find(({ end }) => Date.parse(end) > Date.now())?.start ?? new Date().toISOString()
+  const kit = useMemo(() => inspection && kitFor(inspection.checks, inspection.state.asBuilt, inspection.world.sheetOf, instruments, day), [inspection, instruments, day])
+  const duration = useMemo(() => inspection && expectedDuration(inspection.checks, minutes), [inspection, minutes])
+  if (!inspection || !kit || !duration) return null
+  const { header } = inspection.state
+  return (
+    <Box maxW="1120px" mx="auto" px={{ base: '16px', md: '24px' }} py="22px">
+      <Flex align="baseline" gap="12px" wrap="wrap">
+        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="34px" lineHeight={1.1} flex="1">
+          Before the drive
+        </Text>
+        <Button variant="outline" onClick={() => window.print()} _print={{ display: 'none' }}>
+          <Printer size={18} /> Kit list
+        </Button>
+      </Flex>
+      <Text fontSize="17px" mt="2px">
+        {header?.number} · {header?.site}; {inspection.checks.length} checks, about <b>{durationWords(duration.minutes)}</b>
+        {kit.lifts.some(({ people }) => people > 1) ? '; a lift that needs more than one person' : ''}
+      </Text>
+      <KitPart kit={kit} day={day} />
+      <Box _print={{ display: 'none' }}>
+        <Part title="Visits">
+          <VisitsPart jobId={jobId!} minutes={duration.minutes} writable={writable} {...visits} />
+        </Part>
+        <Part title="How long it should take">
+          <DurationPart duration={duration} minutes={minutes} onMinutes={setMinutes} />
+        </Part>
+        <Part title="Units and sheets">
+          <UnitsPart writable={writable} />
+        </Part>
+        <Part title="Rules that this job follows">
+          {header && <RulesForm rules={header} disabled={!writable} onChange={(part) => person && append(person, { kind: 'job-amended', body: part })} />}
+        </Part>
+        <Part title="Shared with">
+          <SharePart writable={writable} />
+        </Part>
+      </Box>
+    </Box>
+  )
+}
+
+export function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <chakra.section mt="28px">
+      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="23px" mb="8px">
+        {title}
+      </Text>
+      {children}
+    </chakra.section>
+  )
+}
+
+function UnitsPart({ writable }: { writable: boolean }) {
+  const { jobId } = useParams()
+  const inspection = useInspection((state) => state.inspection)!
+  const library = useLibrary()
+  const [editing, setEditing] = useState<string>()
+  const { units } = inspection.state.asBuilt
+  return (
+    <Box>
+      {units.length === 0 && <Text color="faint">No unit is entered yet: the checks follow from the units and their sheets.</Text>}
+      {units.map((unit) => {
+        const sheet = inspection.sheets.get(unit.sheetId)
+        const newer = newerThan(unit.sheetId, library)
+        return (
+          <Box key={unit.id} borderTop="1px solid" borderColor="hair" py="8px">
+            <HStack gap="14px" wrap="wrap">
+              <Text fontWeight={600} minW="130px">
+                {unit.label}
+              </Text>
+              <Text flex="1" minW="200px">
+                {sheet ? `${sheetName(sheet)}, ${UNIT_KIND_WORDS[sheet.kind]}` : unit.sheetId}
+                {unit.serial ? <chakra.span fontFamily="mono"> {unit.serial}</chakra.span> : ''}
+              </Text>
+              <Text fontSize="14px" color="faint">
+                {[unit.situation?.placed, inspection.checks.filter(({ check }) => check.unit.id === unit.id).length + ' checks'].filter(Boolean).join(', ')}
+              </Text>
+              {newer && (
+                <Link to={`/jobs/${jobId}/adopt/${unit.sheetId}/${newer.id}`}>
+                  <Text color="brass" fontWeight={600}>
+                    Revision {newer.revision} is out: what would change
+                  </Text>
+                </Link>
+              )}
+              {writable && (
+                <Button variant="plain" onClick={() => setEditing(editing === unit.id ? undefined : unit.id)}>
+                  Change
+                </Button>
+              )}
+            </HStack>
+            {editing === unit.id && <UnitForm unit={unit} onDone={() => setEditing(undefined)} />}
+          </Box>
+        )
+      })}
+      {writable &&
+        (editing === 'new' ? (
+          <UnitForm unit={undefined} onDone={() => setEditing(undefined)} />
+        ) : (
+          <Button variant="outline" mt="10px" onClick={() => setEditing('new')}>
+            <Plus size={17} /> Unit
+          </Button>
+        ))}
+    </Box>
+  )
+}
+
+/** The latest revision of the same model, when it is not the one in use. */
+function newerThan(id: string, library: readonly SheetSummary[]): SheetSummary | undefined {
+  const mine = library.find((sheet) => sheet.id === id)
+  const latest = library.filter((sheet) => sheet.maker === mine?.maker && sheet.model === mine?.model).sort((a, b) => b.date.localeCompare(a.date))[0]
+  return mine && latest && latest.date > mine.date ? latest : undefined
+}

@@ -1,0 +1,42 @@
+import { Grid } from '@chakra-ui/react'
+import type { JobHeader } from '@plumb-mark/core'
+import { Field } from '../marks/field.js'
+import { Select } from '../marks/select.js'
+
+export type Rules = Pick<JobHeader, 'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds'>
+
+const CHOICES = {
+  school: { label: 'Rules', options: [['iec', 'IEC-style'], ['nec', 'NEC-style']] },
+  units: { label: 'Units shown', options: [['metric', 'metric'], ['us', 'US customary']] },
+  rule: { label: 'A doubtful reading', options: [['guarded', 'must be clear of the instrument’s uncertainty'], ['simple', 'counts as it stands']] },
+  earthMethod: { label: 'Earth size', options: [['table', 'by the table'], ['adiabatic', 'by the adiabatic equation']] },
+} as const
+
+/** The schools that this job follows, and whether the authority insists on copper bonds. */
+export function RulesForm({ rules, disabled = false, onChange }: { rules: Rules; disabled?: boolean; onChange: (part: Partial<Rules>) => void }) {
+  return (
+    <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr', lg: 'repeat(5, 1fr)' }} gap="10px">
+      {(Object.keys(CHOICES) as (keyof typeof CHOICES)[]).map((name) => (
+        <Field key={name} label={CHOICES[name].label}>
+          {(ids) => (
+            <Select {...ids} disabled={disabled} value={rules[name] ?? 'table'} onChange={(event) => onChange({ [name]: event.target.value } as Partial<Rules>)}>
+              {CHOICES[name].options.map(([value, words]) => (
+                <option key={value} value={value}>
+                  {words}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      ))}
+      <Field label="Bonds">
+        {(ids) => (
+          <Select {...ids} disabled={disabled} value={rules.copperBonds ? 'copper' : 'any'} onChange={(event) => onChange({ copperBonds: event.target.value === 'copper' })}>
+            <option value="any">by any means on the sheet</option>
+            <option value="copper">copper: the authority insists</option>
+          </Select>
+        )}
+      </Field>
+    </Grid>
+  )
+}

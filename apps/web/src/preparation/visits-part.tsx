@@ -1,0 +1,68 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Plus } from 'lucide-react'
+import { useCallback, useEffect, useState } from 'react'
+import type { PlannedVisit } from '@plumb-mark/contract'
+import { get, remove } from '../http/api.js'
+import { VisitForm } from '../visits/visit-form.js'
+import { dayWords, hourWords } from '../visits/when.js'
+
+/** The visits of one job, earliest first, and a way to read them again. */
+export function useVisits(jobId: string): { visits: PlannedVisit[] | undefined; reload: () => void } {
+  const [visits, setVisits] = useState<PlannedVisit[]>()
+  const reload = useCallback(() => void get<PlannedVisit[]>('/api/visits').then((all) => setVisits(all.filter((visit) => visit.jobId === jobId)), () => setVisits(undefined)), [jobId])
+  useEffect(reload, [reload])
+  return { visits, reload }
+}
+
+export function VisitsPart({ jobId, minutes, writable, visits, reload }: { jobId: string; minutes: number; writable: boolean } & ReturnType<typeof useVisits>) {
+  const [editing, setEditing] = useState<string>()
+  const done = (kept: boolean) => {
+    setEditing(undefined)
+    if (kept) reload()
+  }
+  return (
+    <Box>
+      {visits?.length === 0 && !editing && <Text color="faint">No visit is booked yet.</Text>}
+      {!visits && <Text color="faint">The calendar cannot be reached just now.</Text>}
+      {visits?.map((visit) => (
+        <Box key={visit.id} borderTop="1px solid" borderColor="hair" py="8px">
+          <Flex gap="16px" align="center" wrap="wrap">
+            <Text fontWeight={600} w="150px">
+              {dayWords(visit.start)}
+            </Text>
+            <Text fontFamily="mono">{hourWords(visit.start, visit.end)}</Text>
+            <Text flex="1" minW="180px">
+              {visit.purpose}; {visit.people.map(({ name }) => name).join(', ')}
+            </Text>
+            {writable && (
+              <>
+                <Button variant="plain" onClick={() => setEditing(editing === visit.id ? undefined : visit.id)}>
+                  Move
+                </Button>
+                <Button variant="plain" onClick={() => void remove(`/api/visits/${visit.id}`).then(reload)}>
+                  Cancel it
+                </Button>
+              </>
+            )}
+          </Flex>
+          {editing === visit.id && <VisitForm visit={visit} jobId={jobId} minutes={minutes} onDone={done} />}
+        </Box>
+      ))}
+      {editing === 'new' && <VisitForm visit={undefined} jobId={jobId} minutes={minutes} onDone={done} />}
+      <Flex gap="8px" mt="8px">
+        {writable && editing !== 'new' && (
+          <Button variant="outline" onClick={() => setEditing('new')}>
+            <Plus size={17} /> Visit
+          </Button>
+        )}
+        {visits && visits.length > 0 && (
+          <Button variant="plain" asChild>
+            <a href={`/api/jobs/${jobId}/visits.ics`} download>
+              iCalendar
+            </a>
+          </Button>
+        )}
+      </Flex>
+    </Box>
+  )
+}

@@ -1,0 +1,84 @@
+import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useMemo, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import type { SheetInLibrary } from '@plumb-mark/contract'
+import { adoptionChanges, sheetName, withSheet } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { get } from '../http/api.js'
+import { VerdictMark } from '../marks/verdict-mark.js'
+import { useInspection } from '../store/inspection.js'
+import { Differences } from './differences.js'
+
+const KIND_WORDS = { new: 'a new check', gone: 'no longer asked for', changed: 'judged otherwise' } as const
+const Row = chakra('li', { base: { display: 'grid', gridTemplateColumns: { base: '1fr', md: '1fr 1fr' }, gap: '4px 20px', py: '11px', borderTop: '1px solid', borderColor: 'hair' } })
+
+/** What adopting another revision would change in this job, check by check, before it is adopted. */
+export function AdoptionView() {
+  const { jobId, fromId, toId } = useParams()
+  const go = useNavigate()
+  const { inspection, sheets, append, addSheet } = useInspection()
+  const person = useSession((session) => session.person)
+  const [to, setTo] = useState<SheetInLibrary>()
+  const [problem, setProblem] = useState('')
+  useEffect(() => {
+    get<SheetInLibrary>(`/api/sheets/${toId}`).then(setTo, (fault: Error) => setProblem(fault.message))
+  }, [toId])
+  const changes = useMemo(() => (inspection && to && fromId ? adoptionChanges(inspection, withSheet(inspection.state, sheets, fromId, to.sheet)) : undefined), [inspection, sheets, to, fromId])
+  const from = fromId ? sheets.get(fromId) : undefined
+  if (problem) return <Text role="alert" color="oxide" p="24px">{problem}</Text>
+  if (!to || !changes || !inspection) return null
+  if (!from) return <Text p="24px">This job is not judged by that revision (any more).</Text>
+  const may = (person?.role === 'inspector' || person?.role === 'office') && !inspection.state.seal
+  const adopt = async () => {
+    try {
+      append(person!, { kind: 'sheet-adopted', body: { sheet: await addSheet(toId!), replaces: fromId! } })
+      await go(`/jobs/${jobId}/walk`)
+    } catch (fault) {
+      setProblem((fault as Error).message)
+    }
+  }
+  return (
+    <Box maxW="980px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
+      <Text as="h1" fontFamily="heading" fontSize="32px" fontWeight={600} lineHeight={1.1}>
+        {sheetName(from)} → revision {to.sheet.revision}
+      </Text>
+      <Text mt="4px" fontSize="17px">
+        {changes.length === 0 ? 'No check of this job would be different.' : `${changes.length} check${changes.length === 1 ? '' : 's'} of this job would be different. Readings stay where they are; they are judged anew.`}
+      </Text>
+      <chakra.ul listStyleType="none" mt="14px" aria-label="Checks that would be different">
+        {changes.map((change) => (
+          <Row key={change.checkId}>
+            <Box>
+              <Text fontWeight={600}>{change.title}</Text>
+              <Text fontSize="14px" color="faint">
+                {change.place}, clause {change.clause}: {KIND_WORDS[change.kind]}
+              </Text>
+              {change.kind === 'changed' && change.requiredBefore !== change.requiredAfter && (
+                <Text fontSize="14px" fontFamily="mono">
+                  {change.requiredBefore} → {change.requiredAfter}
+                </Text>
+              )}
+            </Box>
+            <HStack gap="12px" wrap="wrap">
+              {change.verdictBefore && <VerdictMark verdict={change.verdictBefore} />}
+              {change.verdictBefore && change.verdictAfter && <Text color="faint">→</Text>}
+              {change.verdictAfter && <VerdictMark verdict={change.verdictAfter} />}
+            </HStack>
+          </Row>
+        ))}
+      </chakra.ul>
+      {may && (
+        <Flex gap="10px" mt="20px" wrap="wrap">
+          <Button onClick={() => void adopt()}>Adopt revision {to.sheet.revision}</Button>
+          <Button variant="outline" onClick={() => void go(-1)}>
+            Leave it at {from.revision}
+          </Button>
+        </Flex>
+      )}
+      <Text as="h2" fontWeight={600} mt="26px" mb="4px">
+        What the sheet itself says otherwise
+      </Text>
+      <Differences before={from} after={to.sheet} />
+    </Box>
+  )
+}

@@ -1,0 +1,121 @@
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { useEffect, useMemo, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { isMap, isSeq, parseDocument } from 'yaml'
+import { readSheetText, type SheetInLibrary } from '@plumb-mark/contract'
+import { sheetDifferences, type PinnedSheet } from '@plumb-mark/core'
+import { Frame } from '../../frame/frame.js'
+import { get, post, type ApiError } from '../../http/api.js'
+import { Differences } from '../differences.js'
+import { applyChange } from './apply-change.js'
+import { SheetForm } from './sheet-form.js'
+import { YamlEditor } from './yaml-editor.js'
+import { BLANK } from './blank.js'
+
+/** The editor of a sheet: the file on one side, a form on the other, both the same data at every moment. */
+export function SheetEditorView() {
+  const { id } = useParams()
+  const go = useNavigate()
+  const [from, setFrom] = useState<SheetInLibrary>()
+  const [text, setText] = useState<string>()
+  const [open, setOpen] = useState<number>()
+  const [goTo, setGoTo] = useState<{ line: number }>()
+  const [problem, setProblem] = useState<string>()
+  const [saving, setSaving] = useState(false)
+  const [side, setSide] = useState<'both' | 'changes'>('both')
+  useEffect(() => {
+    if (!id) return setText(BLANK)
+    get<SheetInLibrary>(`/api/sheets/${id}`).then(
+      (one) => (setFrom(one), setText(one.source)),
+      (fault: ApiError) => setProblem(fault.message),
+    )
+  }, [id])
+  const read = useMemo(() => (text === undefined ? undefined : readSheetText(text)), [text])
+  const document = useMemo(() => parseDocument(text ?? '', { keepSourceTokens: false }), [text])
+  const data = useMemo(() => asObject(document), [document])
+  const fault = read && !read.ok ? read.fault : undefined
+  const problems = useMemo((): Readonly<Record<string, string>> => (fault?.path ? { [fault.path]: fault.message.replace(`${fault.path}: `, '') } : {}), [fault])
+  if (text === undefined) return <Frame title="Sheet">{problem && <Text role="alert" color="oxide" p="24px">{problem}</Text>}</Frame>
+
+  const change = (next: Record<string, unknown>) => {
+    const edited = parseDocument(text)
+    applyChange(edited, data, next)
+    setText(edited.toString({ lineWidth: 0 }))
+  }
+  const openRequirement = (i: number | undefined) => {
+    setOpen(i)
+    const line = i === undefined ? undefined : lineOf(text, i)
+    if (line) setGoTo({ line })
+  }
+  const save = async () => {
+    if (!read?.ok || saving) return
+    setSaving(true)
+    try {
+      const kept = await post<PinnedSheet>('/api/sheets', { source: text, replace: from !== undefined && from.usedBy.length === 0 })
+      await go(`/sheets/${kept.id}`)
+    } catch (refused) {
+      setProblem((refused as Error).message)
+      setSaving(false)
+    }
+  }
+  return (
+    <Frame title={from ? `Editing ${from.sheet.maker} ${from.sheet.model}` : 'A new sheet'}>
+      <Flex px="18px" py="8px" gap="10px" align="center" wrap="wrap" borderBottom="1px solid" borderColor="hair">
+        <Text flex="1" minW="220px" fontSize="14px" color={fault ? 'oxide' : 'faint'} role="status">
+          {problem ?? (fault ? `${fault.line ? `line ${fault.line}: ` : ''}${fault.message}` : from && from.usedBy.length > 0 ? `Revision ${from.sheet.revision} is used by ${from.usedBy.length} job${from.usedBy.length === 1 ? '' : 's'} and stays as it is: give yours a revision of its own.` : 'The sheet reads without a fault.')}
+        </Text>
+        {from && read?.ok && (
+          <Button variant="outline" aria-pressed={side === 'changes'} onClick={() => setSide(side === 'both' ? 'changes' : 'both')}>
+            {side === 'both' ? `Changes (${sheetDifferences(from.sheet, read.sheet).length})` : 'Back to the form'}
+          </Button>
+        )}
+        <Button variant="plain" onClick={() => void go(from ? `/sheets/${id}` : '/sheets')}>
+          Leave
+        </Button>
+        <Button onClick={() => void save()} disabled={!read?.ok} loading={saving}>
+          Keep in the library
+        </Button>
+      </Flex>
+      <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} h={{ lg: 'calc(100dvh - 118px)' }}>
+        <Box minH={{ base: '50dvh', lg: 0 }} overflow="hidden" borderRight={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }}>
+          <YamlEditor text={text} fault={fault} goTo={goTo} onChange={(next) => (setText(next), setProblem(undefined))} onLine={(line) => setOpen(requirementAt(text, line))} onSave={() => void save()} />
+        </Box>
+        <Box overflowY="auto" minH={0}>
+          {side === 'changes' && from && read?.ok ? (
+            <Box p="18px">
+              <Differences before={from.sheet} after={read.sheet} />
+            </Box>
+          ) : data ? (
+            <SheetForm data={data} problems={problems} open={open} onOpen={openRequirement} onChange={change} />
+          ) : (
+            <Text p="18px" color="faint">
+              The form comes back when the text reads as YAML again.
+            </Text>
+          )}
+        </Box>
+      </Grid>
+    </Frame>
+  )
+}
+
+function asObject(document: ReturnType<typeof parseDocument>): Record<string, unknown> | undefined {
+  if (document.errors.length > 0 || !isMap(document.contents)) return undefined
+  return document.toJS({ maxAliasCount: 50 }) as Record<string, unknown>
+}
+
+/** Lines, from 1, on which the requirements of a text begin. */
+function startsOf(text: string): number[] {
+  const requirements = parseDocument(text).get('requirements', true)
+  if (!isSeq(requirements)) return []
+  return requirements.items.flatMap((item) => {
+    const range = (item as { range?: [number, number, number] }).range
+    return range ? [text.slice(0, range[0]).split('\n').length] : []
+  })
+}
+
+const lineOf = (text: string, i: number): number | undefined => startsOf(text)[i]
+
+function requirementAt(text: string, line: number): number | undefined {
+  const i = startsOf(text).findLastIndex((start) => start <= line)
+  return i < 0 ? undefined : i
+}

@@ -1,0 +1,76 @@
+import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Plus } from 'lucide-react'
+import { STAGE_TITLES, sheetSchema, type JsonSchema, type Stage } from '@plumb-mark/core'
+import { SchemaForm } from '../../calculators/schema-form.js'
+
+interface Props {
+  data: Record<string, unknown>
+  problems: Readonly<Record<string, string>>
+  /** Number of the requirement at hand. */
+  open: number | undefined
+  onOpen: (i: number | undefined) => void
+  onChange: (data: Record<string, unknown>) => void
+}
+
+const SCHEMA = sheetSchema()
+const HEAD = ['maker', 'model', 'revision', 'date', 'kind', 'title', 'source', 'mass', 'size', 'ratings', 'tools', 'equipment', 'module', 'terminals']
+const REQUIREMENT: JsonSchema = SCHEMA.properties!['requirements']!.items!
+
+const Row = chakra('button', { base: { w: '100%', textAlign: 'left', minH: '48px', px: '10px', py: '6px', display: 'flex', gap: '10px', alignItems: 'baseline', borderTop: '1px solid', borderColor: 'hair', cursor: 'pointer', _hover: { bg: 'panel' } } })
+
+/** The same sheet as a form, in step with the text beside it: the head, and the requirement at hand. */
+export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
+  const requirements = (Array.isArray(data['requirements']) ? data['requirements'] : []) as Record<string, unknown>[]
+  const setRequirement = (i: number, next: unknown) => onChange({ ...data, requirements: requirements.map((one, at) => (at === i ? next : one)) })
+  const add = () => {
+    onChange({ ...data, requirements: [...requirements, { id: freeId(requirements), kind: 'observation', stage: 'identify', clause: '', title: 'New requirement', severity: 'minor', question: '', remedy: '' }] })
+    onOpen(requirements.length)
+  }
+  return (
+    <Box p="14px">
+      <chakra.details open={open === undefined} mb="10px">
+        <chakra.summary fontWeight={600} minH="44px" cursor="pointer" pt="10px">
+          The unit
+        </chakra.summary>
+        <SchemaForm schema={{ type: 'object', properties: Object.fromEntries(HEAD.map((name) => [name, SCHEMA.properties![name]!])), required: SCHEMA.required ?? [] }} value={data} path="" label="sheet" problems={problems} onChange={(next) => onChange(next as Record<string, unknown>)} />
+      </chakra.details>
+      <Flex align="center">
+        <Text fontWeight={600} flex="1">
+          Requirements ({requirements.length})
+        </Text>
+        <Button variant="outline" onClick={add}>
+          <Plus size={17} /> Requirement
+        </Button>
+      </Flex>
+      <Box mt="8px">
+        {requirements.map((requirement, i) => (
+          <Box key={i}>
+            <Row type="button" aria-expanded={open === i} onClick={() => onOpen(open === i ? undefined : i)}>
+              <Text flex="1" fontWeight={open === i ? 600 : 400}>
+                {String(requirement?.['title'] ?? 'without a title')}
+              </Text>
+              <Text fontSize="13px" color="faint">
+                {[STAGE_TITLES[requirement?.['stage'] as Stage] ?? '', requirement?.['kind'], requirement?.['clause'] ? `clause ${String(requirement['clause'])}` : ''].filter(Boolean).join(' · ')}
+              </Text>
+            </Row>
+            {open === i && (
+              <Box bg="panel" p="12px" borderLeft="4px solid" borderColor="chalk">
+                <SchemaForm schema={REQUIREMENT} value={requirement} path={`requirements[${i}]`} label="requirement" problems={problems} onChange={(next) => setRequirement(i, next)} />
+                <Button variant="plain" mt="10px" onClick={() => (onChange({ ...data, requirements: requirements.filter((_, at) => at !== i) }), onOpen(undefined))}>
+                  Remove this requirement
+                </Button>
+              </Box>
+            )}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  )
+}
+
+function freeId(all: readonly Record<string, unknown>[]): string {
+  const used = new Set(all.map((one) => one?.['id']))
+  let n = all.length + 1
+  while (used.has(`r${n}`)) n++
+  return `r${n}`
+}

@@ -1,0 +1,108 @@
+import { autocompletion } from '@codemirror/autocomplete'
+import { yaml } from '@codemirror/lang-yaml'
+import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
+import { lintGutter, setDiagnostics } from '@codemirror/lint'
+import { EditorState } from '@codemirror/state'
+import { EditorView, keymap } from '@codemirror/view'
+import { tags } from '@lezer/highlight'
+import { Box } from '@chakra-ui/react'
+import { basicSetup } from 'codemirror'
+import { useEffect, useRef } from 'react'
+import type { SheetFault } from '@plumb-mark/contract'
+import { completeSheet } from './completion.js'
+
+/** In the colours of the application, which turn with light and dark. */
+const COLOURS = HighlightStyle.define([
+  { tag: [tags.propertyName, tags.definition(tags.propertyName), tags.keyword], color: 'var(--chakra-colors-chalk)' },
+  { tag: [tags.string, tags.content, tags.literal], color: 'var(--chakra-colors-ink)' },
+  { tag: [tags.comment, tags.meta], color: 'var(--chakra-colors-faint)', fontStyle: 'italic' },
+  { tag: [tags.separator, tags.punctuation, tags.squareBracket, tags.brace], color: 'var(--chakra-colors-faint)' },
+])
+
+interface Props {
+  text: string
+  fault: SheetFault | undefined
+  /** Line that is to be shown, from 1; a new object each time it is asked for. */
+  goTo: { line: number } | undefined
+  onChange: (text: string) => void
+  onLine: (line: number) => void
+  onSave: () => void
+}
+
+/** The file itself: YAML with completion, the fault at its line. */
+export function YamlEditor({ text, fault, goTo, onChange, onLine, onSave }: Props) {
+  const host = useRef<HTMLDivElement>(null)
+  const view = useRef<EditorView>(undefined)
+  const said = useRef({ onChange, onLine, onSave })
+  said.current = { onChange, onLine, onSave }
+  useEffect(() => {
+    const editor = new EditorView({
+      parent: host.current!,
+      state: EditorState.create({
+        doc: text,
+        extensions: [
+          keymap.of([{ key: 'Mod-s', preventDefault: true, run: () => (said.current.onSave(), true) }]),
+          basicSetup,
+          yaml(),
+          syntaxHighlighting(COLOURS),
+          lintGutter(),
+          autocompletion({ override: [completeSheet] }),
+          EditorView.lineWrapping,
+          EditorView.contentAttributes.of({ 'aria-label': 'Sheet as YAML' }),
+          EditorView.updateListener.of(({ docChanged, selectionSet, state }) => {
+            if (docChanged) said.current.onChange(state.doc.toString())
+            if (docChanged || selectionSet) said.current.onLine(state.doc.lineAt(state.selection.main.head).number)
+          }),
+        ],
+      }),
+    })
+    view.current = editor
+    return () => editor.destroy()
+    // The editor keeps its own text; what comes from outside is written into it below.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [])
+  useEffect(() => {
+    const editor = view.current
+    if (editor && editor.state.doc.toString() !== text) editor.dispatch({ changes: smallest(editor.state.doc.toString(), text) })
+  }, [text])
+  useEffect(() => {
+    const editor = view.current
+    if (!editor) return
+    const { doc } = editor.state
+    const line = fault?.line === undefined ? undefined : doc.line(Math.min(doc.lines, Math.max(1, fault.line)))
+    editor.dispatch(setDiagnostics(editor.state, fault ? [{ from: line?.from ?? 0, to: line?.to ?? 0, severity: 'error', message: fault.message }] : []))
+  }, [fault, text])
+  useEffect(() => {
+    const editor = view.current
+    if (!editor || !goTo) return
+    const { from } = editor.state.doc.line(Math.min(editor.state.doc.lines, goTo.line))
+    editor.dispatch({ selection: { anchor: from }, effects: EditorView.scrollIntoView(from, { y: 'start', yMargin: 40 }) })
+  }, [goTo])
+  return (
+    <Box
+      ref={host}
+      h="100%"
+      overflow="auto"
+      css={{
+        '& .cm-editor': { height: '100%', fontSize: '13.5px', background: 'var(--chakra-colors-panel)', color: 'var(--chakra-colors-ink)' },
+        '& .cm-scroller': { fontFamily: 'var(--chakra-fonts-mono)' },
+        '& .cm-content': { caretColor: 'var(--chakra-colors-ink)' },
+        '& .cm-gutters': { background: 'var(--chakra-colors-sunk)', color: 'var(--chakra-colors-faint)', border: 'none' },
+        '& .cm-activeLine, & .cm-activeLineGutter': { background: 'var(--chakra-colors-chalk-wash)' },
+        '& .cm-tooltip': { background: 'var(--chakra-colors-panel)', color: 'var(--chakra-colors-ink)', border: '1px solid var(--chakra-colors-faint)' },
+        '& .cm-tooltip-autocomplete ul li[aria-selected]': { background: 'var(--chakra-colors-chalk)', color: 'var(--chakra-colors-panel)' },
+        '& .cm-cursor': { borderLeftColor: 'var(--chakra-colors-ink)' },
+        '& .cm-selectionBackground': { background: 'var(--chakra-colors-chalk-wash) !important' },
+      }}
+    />
+  )
+}
+
+/** The one stretch in which two texts differ: the cursor and the scroll stay where they are. */
+function smallest(before: string, after: string): { from: number; to: number; insert: string } {
+  let start = 0
+  while (start < Math.min(before.length, after.length) && before[start] === after[start]) start++
+  let end = 0
+  while (end < Math.min(before.length, after.length) - start && before[before.length - 1 - end] === after[after.length - 1 - end]) end++
+  return { from: start, to: before.length - end, insert: after.slice(start, after.length - end) }
+}

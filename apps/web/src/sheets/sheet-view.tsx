@@ -1,0 +1,192 @@
+import { Box, Button, Flex, Grid, HStack, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useMemo, useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import type { SheetInLibrary, SheetSummary } from '@plumb-mark/contract'
+import { CLAMP_WORDS, STAGES, STAGE_TITLES, UNIT_KIND_WORDS, formatQuantity, sheetRequirementWords, type Sheet } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { Frame } from '../frame/frame.js'
+import { get } from '../http/api.js'
+import { Field } from '../marks/field.js'
+import { Select } from '../marks/select.js'
+import { Differences } from './differences.js'
+
+/** One revision, to be read: what it is, what it asks for by stage, who uses it, how it differs from another. */
+export function SheetView() {
+  const { id } = useParams()
+  const go = useNavigate()
+  const role = useSession(({ person }) => person?.role)
+  const [one, setOne] = useState<SheetInLibrary>()
+  const [sisters, setSisters] = useState<SheetSummary[]>([])
+  const [problem, setProblem] = useState('')
+  useEffect(() => {
+    setOne(undefined)
+    get<SheetInLibrary>(`/api/sheets/${id}`).then(setOne, (fault: Error) => setProblem(fault.message))
+    get<SheetSummary[]>('/api/sheets').then(setSisters, () => setSisters([]))
+  }, [id])
+  if (!one) return <Frame title="Sheet">{problem && <Text role="alert" color="oxide" p="24px">{problem}</Text>}</Frame>
+  const { sheet, usedBy } = one
+  const others = sisters.filter((other) => other.maker === sheet.maker && other.model === sheet.model && other.id !== id)
+  return (
+    <Frame>
+      <Box maxW="1080px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
+        <Link to="/sheets">All sheets</Link>
+        <Flex align="flex-start" gap="12px" wrap="wrap" mt="6px">
+          <Box flex="1" minW="260px">
+            <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="36px" lineHeight={1.1}>
+              {sheet.maker} {sheet.model}, revision {sheet.revision}
+            </Text>
+            <Text fontSize="17px">{sheet.title}</Text>
+            <Text color="faint" fontSize="14px">
+              {sheet.source}, {sheet.date}
+            </Text>
+          </Box>
+          <HStack gap="8px" wrap="wrap">
+            <Button variant="outline" asChild>
+              <a href={`/api/sheets/${id}/file`} download>
+                Export YAML
+              </a>
+            </Button>
+            {(role === 'office' || role === 'inspector') && <Button onClick={() => void go(`/sheets/${id}/edit`)}>{usedBy.length > 0 ? 'New revision' : 'Edit'}</Button>}
+          </HStack>
+        </Flex>
+        <Grid templateColumns={{ base: '1fr', lg: '1fr 340px' }} gap="32px" mt="18px">
+          <Requirements sheet={sheet} />
+          <Box>
+            <Head sheet={sheet} />
+            {others.length > 0 && <Compare sheet={sheet} others={others} />}
+            <Text as="h2" fontWeight={600} mt="22px" mb="4px">
+              Jobs judged by it
+            </Text>
+            {usedBy.length === 0 && <Text color="faint">None yet: it may still be changed.</Text>}
+            {usedBy.map((job) => (
+              <Text key={job.id}>
+                <Link to={`/jobs/${job.id}`}>
+                  {job.number} {job.title}
+                </Link>
+                {job.sealed ? ' (sealed)' : ''}
+              </Text>
+            ))}
+            <Adoption id={id!} others={others} />
+          </Box>
+        </Grid>
+      </Box>
+    </Frame>
+  )
+}
+
+function Head({ sheet: { kind, mass, size, ratings, terminals, module, equipment } }: { sheet: Sheet }) {
+  const rows: [string, string][] = [
+    ['kind', UNIT_KIND_WORDS[kind]],
+    ...(mass === undefined ? [] : [['mass', `${formatQuantity(mass, 'mass')} (${formatQuantity(mass, 'mass', { unit: 'lb' })})`] as [string, string]]),
+    ...(size ? [['size', `${size.width} × ${size.height} × ${size.depth} mm`] as [string, string]] : []),
+    ...ratings.map(({ name, value }) => [name, value] as [string, string]),
+    ...(module ? [['open-circuit voltage', `${module.voc} V, ${module.vocTempCoeff} %/K`] as [string, string]] : []),
+    ...(module?.power ? [['power', `${module.power} W`] as [string, string]] : []),
+    ...(equipment?.length ? [['wear', equipment.join(', ')] as [string, string]] : []),
+    ...terminals.map(({ label, clamp }) => [`terminal ${label}`, CLAMP_WORDS[clamp]] as [string, string]),
+  ]
+  return (
+    <chakra.dl>
+      {rows.map(([name, value]) => (
+        <Flex key={name} justify="space-between" gap="14px" py="5px" borderBottom="1px solid" borderColor="hair" fontSize="14px">
+          <chakra.dt color="faint">{name}</chakra.dt>
+          <chakra.dd textAlign="right">{value}</chakra.dd>
+        </Flex>
+      ))}
+    </chakra.dl>
+  )
+}
+
+function Requirements({ sheet }: { sheet: Sheet }) {
+  return (
+    <Box>
+      {STAGES.filter((stage) => sheet.requirements.some((requirement) => requirement.stage === stage)).map((stage) => (
+        <Box key={stage} mb="20px">
+          <Text as="h2" fontFamily="heading" fontSize="23px" fontWeight={600}>
+            {STAGE_TITLES[stage]}
+          </Text>
+          {sheet.requirements
+            .filter((requirement) => requirement.stage === stage)
+            .map((requirement) => (
+              <Box key={requirement.id} py="9px" borderTop="1px solid" borderColor="hair">
+                <Flex gap="12px" align="baseline" wrap="wrap">
+                  <Text fontWeight={600} flex="1" minW="180px">
+                    {requirement.title}
+                  </Text>
+                  <Text fontSize="13px" color={requirement.severity === 'stop' ? 'oxide' : 'faint'} fontWeight={requirement.severity === 'stop' ? 700 : 400}>
+                    {requirement.severity}
+                  </Text>
+                  <Text fontSize="13px" fontFamily="mono" color="faint">
+                    clause {requirement.clause}
+                  </Text>
+                </Flex>
+                <Text fontSize="15px">{sheetRequirementWords(requirement, sheet)}</Text>
+              </Box>
+            ))}
+        </Box>
+      ))}
+    </Box>
+  )
+}
+
+/** The difference to another revision of the same model. */
+function Compare({ sheet, others }: { sheet: Sheet; others: readonly SheetSummary[] }) {
+  const [otherId, setOtherId] = useState(others[0]!.id)
+  const [other, setOther] = useState<Sheet>()
+  useEffect(() => {
+    get<SheetInLibrary>(`/api/sheets/${otherId}`).then((found) => setOther(found.sheet), () => setOther(undefined))
+  }, [otherId])
+  const [before, after] = useMemo(() => (other && other.date > sheet.date ? [sheet, other] : [other, sheet]), [sheet, other])
+  return (
+    <Box mt="22px">
+      <Text as="h2" fontWeight={600} mb="4px">
+        What changed
+      </Text>
+      <Field label="Beside revision">
+        {(ids) => (
+          <Select {...ids} value={otherId} onChange={(event) => setOtherId(event.target.value)}>
+            {others.map(({ id, revision, date }) => (
+              <option key={id} value={id}>
+                {revision}, {date}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      {before && after && (
+        <Box mt="8px">
+          <Text fontSize="13px" color="faint">
+            from {before.revision} to {after.revision}
+          </Text>
+          <Differences before={before} after={after} />
+        </Box>
+      )}
+    </Box>
+  )
+}
+
+/** Open jobs that are judged by another revision, and could be judged by this one. */
+function Adoption({ id, others }: { id: string; others: readonly SheetSummary[] }) {
+  const [jobs, setJobs] = useState<{ id: string; number: string; title: string; from: SheetSummary }[]>([])
+  useEffect(() => {
+    void Promise.all(
+      others.filter(({ usedBy }) => usedBy > 0).map(async (from) => (await get<SheetInLibrary>(`/api/sheets/${from.id}`)).usedBy.filter(({ sealed }) => !sealed).map((job) => ({ ...job, from }))),
+    ).then((found) => setJobs(found.flat()), () => setJobs([]))
+  }, [others])
+  if (jobs.length === 0) return null
+  return (
+    <Box mt="22px">
+      <Text as="h2" fontWeight={600} mb="4px">
+        Open jobs on another revision
+      </Text>
+      {jobs.map((job) => (
+        <Flex key={job.id} align="center" gap="10px" py="4px">
+          <Text flex="1">
+            {job.number}, on revision {job.from.revision}
+          </Text>
+          <Link to={`/jobs/${job.id}/adopt/${job.from.id}/${id}`}>What would change</Link>
+        </Flex>
+      ))}
+    </Box>
+  )
+}

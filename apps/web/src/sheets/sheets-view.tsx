@@ -1,0 +1,128 @@
+import { Box, Button, Flex, Grid, Input, Text, chakra } from '@chakra-ui/react'
+import { FilePlus2, Upload } from 'lucide-react'
+import { useEffect, useRef, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import type { SheetSummary } from '@plumb-mark/contract'
+import { UNIT_KINDS, UNIT_KIND_WORDS, plain, type PinnedSheet, type UnitKind } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { Frame } from '../frame/frame.js'
+import { get, post } from '../http/api.js'
+import { Field } from '../marks/field.js'
+import { Select } from '../marks/select.js'
+
+const Row = chakra(Link, { base: { display: 'grid', gridTemplateColumns: { base: '1fr auto', md: '1fr 220px 120px 150px' }, columnGap: '16px', alignItems: 'baseline', py: '13px', px: { base: '4px', md: '12px' }, borderBottom: '1px solid', borderColor: 'hair', _hover: { bg: 'panel' } } })
+
+/** The library: every revision of every sheet, found by maker, model, kind or word. */
+export function SheetsView() {
+  const role = useSession(({ person }) => person?.role)
+  const [sheets, setSheets] = useState<SheetSummary[]>()
+  const [problem, setProblem] = useState<string>()
+  const [search, setSearch] = useState('')
+  const [kind, setKind] = useState<UnitKind | ''>('')
+  const [maker, setMaker] = useState('')
+  const load = () => get<SheetSummary[]>('/api/sheets').then(setSheets, (fault: Error) => setProblem(fault.message))
+  useEffect(() => void load(), [])
+  const makers = [...new Set(sheets?.map((sheet) => sheet.maker))]
+  const shown = sheets?.filter((sheet) => (kind === '' || sheet.kind === kind) && (maker === '' || sheet.maker === maker) && plain(`${sheet.maker} ${sheet.model} ${sheet.revision} ${sheet.title}`).includes(plain(search)))
+  return (
+    <Frame>
+      <Box maxW="1080px" mx="auto" px={{ base: '16px', md: '24px' }} py="28px">
+        <Flex align="center" gap="10px" wrap="wrap">
+          <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1} flex="1">
+            Sheets
+          </Text>
+          {(role === 'office' || role === 'inspector') && <Bring onKept={load} onProblem={setProblem} />}
+        </Flex>
+        <Grid templateColumns={{ base: '1fr', md: '1fr 220px 200px' }} gap="10px" mt="14px">
+          <Field label="Search">{(ids) => <Input {...ids} value={search} onChange={(event) => setSearch(event.target.value)} placeholder="model, maker, word" autoFocus />}</Field>
+          <Field label="Kind">
+            {(ids) => (
+              <Select {...ids} value={kind} onChange={(event) => setKind(event.target.value as UnitKind | '')}>
+                <option value="">every kind</option>
+                {UNIT_KINDS.map((one) => (
+                  <option key={one} value={one}>
+                    {UNIT_KIND_WORDS[one]}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+          <Field label="Maker">
+            {(ids) => (
+              <Select {...ids} value={maker} onChange={(event) => setMaker(event.target.value)}>
+                <option value="">every maker</option>
+                {makers.map((one) => (
+                  <option key={one}>{one}</option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </Grid>
+        {problem && (
+          <Text role="alert" color="oxide" mt="14px">
+            {problem}
+          </Text>
+        )}
+        <Box mt="14px" borderTop="1px solid" borderColor="hair">
+          {shown?.map((sheet) => (
+            <Row key={sheet.id} to={`/sheets/${sheet.id}`}>
+              <Box>
+                <Text fontSize="18px" fontWeight={600} lineHeight={1.25}>
+                  {sheet.maker} {sheet.model}
+                  <Text as="span" fontWeight={400} color="faint">
+                    {' '}
+                    revision {sheet.revision}
+                  </Text>
+                </Text>
+                <Text color="faint" fontSize="14px">
+                  {sheet.title}
+                </Text>
+              </Box>
+              <Text fontSize="14px" hideBelow="md">
+                {UNIT_KIND_WORDS[sheet.kind]}
+              </Text>
+              <Text fontSize="14px" hideBelow="md" fontFamily="mono">
+                {sheet.date}
+              </Text>
+              <Text fontSize="14px" color="faint" textAlign="right">
+                {sheet.requirements} required
+                <br />
+                {sheet.usedBy === 0 ? 'not used yet' : `used by ${sheet.usedBy} job${sheet.usedBy === 1 ? '' : 's'}`}
+              </Text>
+            </Row>
+          ))}
+        </Box>
+        {shown?.length === 0 && <Text mt="16px">{sheets?.length === 0 ? 'The library is empty: bring a sheet file, or write the first.' : 'No sheet fits these words.'}</Text>}
+      </Box>
+    </Frame>
+  )
+}
+
+/** Brings sheet files in, YAML or JSON; a file with a fault is named with its line, and nothing of it is kept. */
+function Bring({ onKept, onProblem }: { onKept: () => Promise<void>; onProblem: (problem: string | undefined) => void }) {
+  const go = useNavigate()
+  const input = useRef<HTMLInputElement>(null)
+  const take = async (files: FileList | null) => {
+    const faults: string[] = []
+    for (const file of files ?? []) {
+      try {
+        await post<PinnedSheet>('/api/sheets', { source: await file.text() })
+      } catch (problem) {
+        faults.push(`${file.name}: ${(problem as Error).message}`)
+      }
+    }
+    onProblem(faults.length > 0 ? faults.join(' · ') : undefined)
+    await onKept()
+  }
+  return (
+    <>
+      <Button variant="outline" onClick={() => input.current?.click()}>
+        <Upload size={18} /> Bring files
+      </Button>
+      <Button onClick={() => void go('/sheets/new')}>
+        <FilePlus2 size={18} /> New sheet
+      </Button>
+      <input ref={input} type="file" accept=".yaml,.yml,.json" multiple hidden aria-label="Sheet files" onChange={(event) => void take(event.target.files).then(() => (event.target.value = ''))} />
+    </>
+  )
+}
