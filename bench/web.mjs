@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { at } from '../scripts/shared.mjs'
+import { fold, inspect, sheetsById } from '../packages/core/dist/index.js'
+import { largeJob } from './site.mjs'
 import { median, ms, table } from './reference.mjs'
 
 const PORT = 4398
@@ -16,12 +18,25 @@ export async function run() {
   try {
     const page = await signedIn(browser)
     await page.getByRole('heading', { name: /Fallowmere/ }).click()
+    const stages = page.getByRole('navigation', { name: 'Stages of the walk' })
+    await stages.getByText('Place and mount').click()
     await page.locator('[data-item="inv-2"]').click()
     const wall = await keystrokes(page, page.getByLabel('From the datum to its left edge'), ['1.29 m', '1.291 m', '1.2915 m', '1.32 m', '51 in', '51 1/8 in'])
-    await page.getByRole('navigation', { name: 'Stages of the walk' }).getByText('AC side').click()
+    await stages.getByText('AC side').click()
     await page.locator('[data-check="inv-1/mains/unit"]').click()
     const reading = await keystrokes(page, page.getByRole('textbox', { name: /^Reading/ }), ['2', '23', '231', '231.4', '271', '252.8 V'])
+    const job = await largeJob(page.request)
+    const { checks, opened } = await opening(page, job.id)
+    await page.goto(`http://127.0.0.1:${PORT}/jobs/${job.id}/walk/place-and-mount`)
+    const drag = await framesWhile(page, () => dragged(page, page.locator('[data-item="iso-12"]')))
+    await job.addArray()
+    await page.goto(`http://127.0.0.1:${PORT}/jobs/${job.id}/walk/roof`)
+    await page.getByRole('button', { name: 'Larger' }).click()
+    const pan = await framesWhile(page, () => dragged(page, page.getByRole('group', { name: 'Array map', exact: true })))
     table([
+      [`open a job of ${checks} checks, click to usable`, ms(opened), 'under 400 ms'],
+      ['wall of 60 things dragged', frames(drag), '60 a second'],
+      ['array map of 2 000 modules panned', frames(pan), '60 a second'],
       ['keystroke to repainted wall, scripting', ms(wall), 'under 16 ms'],
       ['keystroke to verdict, scripting', ms(reading), 'under 16 ms'],
     ])
@@ -33,7 +48,7 @@ export async function run() {
 }
 
 async function signedIn(browser) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  const page = await browser.newPage({ baseURL: `http://127.0.0.1:${PORT}`, viewport: { width: 1280, height: 800 } })
   for (;;) {
     const answered = await page.goto(`http://127.0.0.1:${PORT}/`).catch(() => undefined)
     if (answered?.ok()) break
@@ -44,6 +59,57 @@ async function signedIn(browser) {
   await page.getByRole('button', { name: 'Sign in' }).click()
   return page
 }
+
+/** From the click in the list to the first check that can be touched, and how many checks there are. */
+async function opening(page, id) {
+  const times = []
+  for (let round = 0; round < 5; round++) {
+    await page.goto(`http://127.0.0.1:${PORT}/jobs`)
+    await page.getByRole('heading', { name: 'Large hall' }).waitFor()
+    await page.waitForLoadState('networkidle')
+    times.push(
+      await page.evaluate(async (job) => {
+        const began = performance.now()
+        document.querySelector(`a[href^="/jobs/${job}"]`).click()
+        while (!document.querySelector('[data-check]')) await new Promise((resolve) => requestAnimationFrame(resolve))
+        return performance.now() - began
+      }, id),
+    )
+  }
+  const { entries, sheets } = await (await page.request.get(`/api/jobs/${id}`)).json()
+  return { opened: median(times), checks: inspect(fold(entries), sheetsById(sheets)).checks.length }
+}
+
+/** Moves the pointer over something for two seconds, as a hand would: a move every few milliseconds. */
+async function dragged(page, target) {
+  const box = await target.boundingBox()
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  const until = Date.now() + 2000
+  for (let i = 0; Date.now() < until; i++) await page.mouse.move(x + 60 * Math.sin(i / 20), y + 20 * Math.cos(i / 20))
+  await page.mouse.up()
+}
+
+/** The times between frames while something is done, and the script that ran in each. */
+async function framesWhile(page, doing) {
+  await page.waitForLoadState('networkidle')
+  await page.evaluate(() => {
+    window.frameTimes = []
+    let before = performance.now()
+    const tick = (now) => {
+      window.frameTimes.push(now - before)
+      before = now
+      window.frameLoop = requestAnimationFrame(tick)
+    }
+    window.frameLoop = requestAnimationFrame(tick)
+  })
+  await doing()
+  const times = await page.evaluate(() => (cancelAnimationFrame(window.frameLoop), window.frameTimes))
+  return times.slice(2).sort((a, b) => a - b)
+}
+
+const frames = (times) => `${Math.round(1000 / (times.reduce((sum, t) => sum + t, 0) / times.length))} a second, 95 % within ${ms(times[Math.floor(times.length * 0.95)])}`
 
 /** Median time that the page's own script takes for one input event, React's work included (it runs synchronously for typed input). */
 async function keystrokes(page, field, texts) {

@@ -1,7 +1,7 @@
-import { Box, Grid, Text } from '@chakra-ui/react'
+import { Box, Grid } from '@chakra-ui/react'
 import { useEffect, useMemo } from 'react'
 import { Navigate, useParams } from 'react-router'
-import { STAGES, type Stage } from '@plumb-mark/core'
+import { STAGES, isLeft, type Stage } from '@plumb-mark/core'
 import { useInspection } from '../store/inspection.js'
 import { CheckList } from './checks/check-list.js'
 import { useFocus } from './focus.js'
@@ -19,8 +19,11 @@ export function WalkView() {
   const stages = useMemo(() => STAGES.filter((one) => checks && (BUILT_IN_PICTURE.includes(one) || checks.some(({ check }) => check.stage === one))), [checks])
   const openCheck = useFocus((focus) => focus.openCheck)
   useEffect(() => () => openCheck(undefined), [stage, openCheck])
-  if (stages.length === 0) return <Text p="24px">No unit with a sheet has been entered yet, so there is nothing to check.</Text>
-  if (!stages.includes(stage as Stage)) return <Navigate to={`/jobs/${jobId}/walk/${stages[0]}`} replace />
+  if (!checks) return null
+  if (!stages.includes(stage as Stage)) {
+    const next = checks.find(isLeft) ?? checks[0]
+    return <Navigate to={`/jobs/${jobId}/walk/${next?.check.stage ?? stages[0]}`} replace />
+  }
   const here = stage as Stage
   return (
     <Grid

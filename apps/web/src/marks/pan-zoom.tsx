@@ -47,8 +47,11 @@ export function PanZoom({ children, label, onScale }: { children: ReactNode; lab
   )
   useGesture(
     {
-      onDrag({ delta: [dx, dy], event, cancel, pinching, first }) {
+      onDrag({ delta: [dx, dy], event, cancel, pinching, first, last }) {
         if (pinching || (first && (event.target as Element).closest('[data-drag]'))) return cancel()
+        // While it moves it is a layer of its own; at rest it is drawn sharp again.
+        if (first) content.current!.style.willChange = 'transform'
+        if (last) content.current!.style.willChange = ''
         show({ ...view.current, x: view.current.x + dx, y: view.current.y + dy })
       },
       onPinch({ origin: [ox, oy], movement: [ratio], first, memo }) {

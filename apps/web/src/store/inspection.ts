@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid'
 import { create } from 'zustand'
 import type { JobBundle, SheetInLibrary } from '@plumb-mark/contract'
-import { fold, inspect, sheetId, type AsBuilt, type Entry, type EntryBodies, type EntryKind, type Inspection, type Instrument, type NewEntry, type Person, type PinnedSheet, type Sheet } from '@plumb-mark/core'
+import { fold, inspect, inspectDraft, sheetId, type AsBuilt, type Entry, type EntryBodies, type EntryKind, type Inspection, type Instrument, type NewEntry, type Person, type PinnedSheet, type Sheet } from '@plumb-mark/core'
 import { get as fetchJson } from '../http/api.js'
 import { addToOutbox, sendNext, waiting } from './outbox.js'
 
@@ -15,6 +15,8 @@ interface OpenInspection {
   /** Judged from the entries, and from the draft where somebody is typing. */
   inspection: Inspection | undefined
   draft: AsBuilt | undefined
+  /** Judged from the entries alone: what a draft is tried out against. */
+  kept: Inspection | undefined
   sync: Sync
   /** Why the server did not keep the last entry, in words. */
   refusal: string | undefined
@@ -29,7 +31,11 @@ interface OpenInspection {
   flush(): Promise<void>
 }
 
-const judged = (entries: readonly Entry[], sheets: ReadonlyMap<string, Sheet>, draft?: AsBuilt): Inspection => inspect(fold(entries), sheets, draft)
+/** The entries judged, and the draft on top of them where there is one. */
+function judged(entries: readonly Entry[], sheets: ReadonlyMap<string, Sheet>, draft?: AsBuilt): { kept: Inspection; inspection: Inspection } {
+  const kept = inspect(fold(entries), sheets)
+  return { kept, inspection: draft ? inspectDraft(kept, draft) : kept }
+}
 
 /** The open job, whole. Everything on screen is worked out from it by core. */
 export const useInspection = create<OpenInspection>((set, get) => ({
@@ -39,18 +45,19 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   instruments: [],
   inspection: undefined,
   draft: undefined,
+  kept: undefined,
   sync: 'kept',
   refusal: undefined,
   problem: undefined,
 
   async open(jobId) {
-    if (get().jobId !== jobId) set({ jobId, inspection: undefined, entries: [], draft: undefined, problem: undefined, refusal: undefined })
+    if (get().jobId !== jobId) set({ jobId, inspection: undefined, kept: undefined, entries: [], draft: undefined, problem: undefined, refusal: undefined })
     try {
       const bundle = await fetchJson<JobBundle>(`/api/jobs/${jobId}`)
       const sheets = new Map(bundle.sheets.map((sheet) => [sheetId(sheet), sheet]))
       const unsent = waiting(jobId).filter(({ id }) => !bundle.entries.some((entry) => entry.id === id))
       const entries = [...bundle.entries, ...unsent.map((entry, i) => provisional(entry, jobId, bundle.entries.length + i + 1, NOBODY))]
-      set({ jobId, sheets, instruments: bundle.instruments, entries, inspection: judged(entries, sheets), draft: undefined, problem: undefined })
+      set({ jobId, sheets, instruments: bundle.instruments, entries, ...judged(entries, sheets), draft: undefined, problem: undefined })
       void get().flush()
     } catch (problem) {
       set({ problem: (problem as Error).message })
@@ -64,7 +71,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     const fresh = made.map(({ kind, body }) => ({ id: uuid(), kind, at, body }) as NewEntry)
     addToOutbox(jobId, fresh)
     const next = [...entries, ...fresh.map((entry, i) => provisional(entry, jobId, entries.length + i + 1, by))]
-    set({ entries: next, inspection: judged(next, sheets), draft: undefined, sync: 'sending' })
+    set({ entries: next, ...judged(next, sheets), draft: undefined, sync: 'sending' })
     void get().flush()
   },
 
@@ -75,9 +82,9 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     return { id, maker, model, revision, fingerprint }
   },
   tryOut(draft) {
-    const { inspection, sheets } = get()
-    // The entries are as they were: only the judging is done again, and whoever reads what is kept need not redraw.
-    if (inspection) set({ draft, inspection: inspect(inspection.state, sheets, draft) })
+    const { kept } = get()
+    // The entries are as they were: whoever reads what is kept need not redraw.
+    if (kept) set({ draft, inspection: draft ? inspectDraft(kept, draft) : kept })
   },
 
   dismissRefusal: () => set({ refusal: undefined }),
@@ -98,7 +105,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
         }
         const { entries, sheets, draft } = get()
         const next = sent.kind === 'kept' ? entries.map((entry) => (entry.id === sent.entry.id ? sent.entry : entry)) : entries.filter(({ id }) => id !== sent.entry.id)
-        set({ entries: next, inspection: judged(next, sheets, draft), ...(sent.kind === 'refused' && { refusal: sent.problem.message }) })
+        set({ entries: next, ...judged(next, sheets, draft), ...(sent.kind === 'refused' && { refusal: sent.problem.message }) })
       }
     } finally {
       flushing = false

@@ -65,23 +65,35 @@ export type Answer = { [F in FormName]: AnswerOf<F> }[FormName]
  * fit the form, names something that it does not offer, or carries a figure that was not typed.
  */
 export function readAnswer(form: Form, answer: unknown): Answer {
+  const read = fitAnswer(form, answer)
+  TYPED[form.form]?.(form as never, read as never)
+  return read
+}
+
+/** As `readAnswer`, for an answer that was read before: its figures are taken as they stand. */
+export function fitAnswer(form: Form, answer: unknown): Answer {
   const read = ANSWERS[form.form].read(answer, 'answer') as Answer
   CHECKS[form.form]?.(form as never, read as never)
   return read
 }
 
-const CHECKS: { [F in FormName]?: (form: Extract<Form, { form: F }>, answer: AnswerOf<F>) => void } = {
-  choice: ({ options }, { chosen }) => requireOffered(options, [chosen], 'answer.chosen'),
+type ChecksByForm = { [F in FormName]?: (form: Extract<Form, { form: F }>, answer: AnswerOf<F>) => void }
+
+const TYPED: ChecksByForm = {
   fields({ fields }, { values }) {
-    requireOffered(fields, Object.keys(values), 'answer.values')
     for (const field of fields) {
       const given = values[field.id]
       if (given && field.dimension) requireAsTyped(given, field.dimension, field.unit, `answer.values.${field.id}`)
     }
   },
-  series({ dimension, unit, labels }, { values }) {
+  series: ({ dimension, unit }, { values }) => values.forEach((one, i) => requireAsTyped(one, dimension, unit, `answer.values[${i}]`)),
+}
+
+const CHECKS: ChecksByForm = {
+  choice: ({ options }, { chosen }) => requireOffered(options, [chosen], 'answer.chosen'),
+  fields: ({ fields }, { values }) => requireOffered(fields, Object.keys(values), 'answer.values'),
+  series({ labels }, { values }) {
     if (values.length > labels.length) throw new BadInput('wrong-length', 'answer.values', `must have at most ${labels.length} entries`)
-    values.forEach((one, i) => requireAsTyped(one, dimension, unit, `answer.values[${i}]`))
   },
   order: ({ items }, { done }) => requireOffered(items, done, 'answer.done'),
   steps: ({ steps }, { done }) => requireOffered(steps, done.map(({ id }) => id), 'answer.done'),

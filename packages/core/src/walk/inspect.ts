@@ -1,5 +1,5 @@
 import { measureWall, type MeasuredWall } from '../as-built/measured-wall.js'
-import type { AsBuilt } from '../as-built/as-built.js'
+import type { AsBuilt, UnitBuilt } from '../as-built/as-built.js'
 import { lookUpArray, type ArrayLookup } from '../array/layout.js'
 import { defectOf, type Defect } from '../defect/defect.js'
 import { inForce, type Evidence, type JobState } from '../job/fold.js'
@@ -10,7 +10,7 @@ import { kindOf } from '../sheet/kinds/index.js'
 import type { Given, GivenReading, GivenRecord, Judgement, World } from '../sheet/kinds/kind.js'
 import type { Sheet } from '../sheet/sheet.js'
 import { BOUNDARIES, type Boundary } from '../wall/items.js'
-import { readAnswer } from '../sheet/forms.js'
+import { fitAnswer, readAnswer } from '../sheet/forms.js'
 import { BadInput } from '../verdict/bad-input.js'
 import { worst, type Verdict } from '../verdict/verdict.js'
 import type { Check, JudgedCheck, Outcome } from './check.js'
@@ -38,6 +38,30 @@ export function inspect(state: JobState, sheets: ReadonlyMap<string, Sheet>, asB
   const byId = new Map(checks.map((judged) => [judged.check.id, judged]))
   const defects = [...state.defects.values()].map((raised) => defectOf(raised, byId.get(raised.raised.body.checkId)))
   return { state, sheets, world, walls, checks, defects, verdict: worst(checks.map(({ outcome }) => outcome.verdict)) }
+}
+
+/**
+ * The job with something on a wall measured otherwise, for trying out: only the checks that are read off the walls are judged again. The
+ * same as `inspect` with that as-built; where more than places on walls differs from what is kept, it is `inspect`.
+ */
+export function inspectDraft(kept: Inspection, asBuilt: AsBuilt): Inspection {
+  if (!differsOnWallsOnly(kept.state.asBuilt, asBuilt)) return inspect(kept.state, kept.sheets, asBuilt)
+  const { state, sheets, defects } = kept
+  const walls = asBuilt.walls.map((wall) => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId)))
+  const world = worldOf(state, asBuilt, walls, sheets)
+  const units = new Map(asBuilt.units.map((unit) => [unit.id, unit]))
+  const checks = kept.checks.map((judged) => {
+    const { check } = judged
+    if (check.ask.kind !== 'derived' || check.ask.from !== 'wall') return judged
+    const unit = units.get(check.unit.id)!
+    return judgeCheck({ ...check, unit, required: kindOf(check.requirement).required(check.requirement, check.subject, world, unit) }, state, world)
+  })
+  return { state, sheets, world, walls, checks, defects, verdict: worst(checks.map(({ outcome }) => outcome.verdict)) }
+}
+
+function differsOnWallsOnly(kept: AsBuilt, draft: AsBuilt): boolean {
+  const alike = ({ id, label, sheetId, serial, situation }: UnitBuilt, other: UnitBuilt) => id === other.id && label === other.label && sheetId === other.sheetId && serial === other.serial && situation === other.situation
+  return draft.array === kept.array && draft.earth === kept.earth && draft.strings === kept.strings && draft.units.length === kept.units.length && draft.units.every((unit, i) => unit === kept.units[i] || alike(unit, kept.units[i]!))
 }
 
 const BOUNDARY_WORDS = { floor: 'the floor', ceiling: 'the ceiling', 'left-corner': 'the left corner', 'right-corner': 'the right corner' } satisfies Record<Boundary, string>
@@ -91,7 +115,7 @@ export function givenOf({ ask }: Check, evidence: Evidence | undefined): Given |
 function asRecord(ask: Check['ask'], { answer, instrument }: EntryBodies['record'], photos: number): GivenRecord | undefined {
   if (ask.kind !== 'record') return undefined
   try {
-    return { kind: 'record', answer: readAnswer(ask, answer), instrument, photos }
+    return { kind: 'record', answer: fitAnswer(ask, answer), instrument, photos }
   } catch (problem) {
     if (problem instanceof BadInput) return undefined
     throw problem

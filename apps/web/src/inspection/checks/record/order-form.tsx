@@ -3,7 +3,7 @@ import { Undo2 } from 'lucide-react'
 import type { FormProps } from './form-props.js'
 
 const W = 320
-const H = 220
+const H = 250
 
 /** The bolt pattern: touch the bolts as they were tightened; how often each was gone over is counted on it. */
 export function OrderForm({ form: { items, passes }, answer, onChange }: FormProps<'order'>) {
@@ -23,7 +23,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
         <chakra.rect x="30" y="30" width={W - 60} height={H - 60} rx="8" fill="none" stroke="hair" strokeDasharray="4 4" />
         {items.map(({ id, label, x, y }, i) => {
           const times = done.filter((one) => one === id).length
-          const [cx, cy] = [30 + (x ?? (i + 0.5) / items.length) * (W - 60), 30 + (y ?? 0.5) * (H - 60)]
+          const [cx, cy] = [48 + (x ?? (i + 0.5) / items.length) * (W - 96), 44 + (y ?? 0.5) * (H - 106)]
           return (
             <chakra.g key={id} role="button" tabIndex={0} cursor="pointer" aria-label={`Bolt ${label}, tightened ${times} times`} onClick={() => touch(id)} onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && (event.preventDefault(), touch(id))}>
               <chakra.circle cx={cx} cy={cy} r="24" fill={times >= passes ? 'chalkWash' : 'panel'} stroke={times > 0 ? 'chalk' : 'faint'} strokeWidth="2.5px" />

@@ -25,14 +25,16 @@ export function Walls() {
   const walls = useInspection(({ inspection }) => inspection?.walls)
   const writable = useWritable()
   useUndoKeys(writable)
-  const itemId = useFocus((focus) => focus.itemId)
+  const { itemId, checkId } = useFocus()
+  const ofCheck = useInspection(({ inspection }) => inspection?.checks.find(({ check }) => check.id === checkId)?.check.unit.place?.wallId)
   const [wallId, setWallId] = useState<string>()
   const [editing, setEditing] = useState<'new' | 'this'>()
   const withItem = walls?.find(({ given }) => given.items.some(({ id }) => id === itemId))?.wall.id
-  // A check that was opened brings its wall with it.
+  // What was chosen, or a check that was opened, brings its wall with it.
   useEffect(() => {
-    if (withItem) setWallId(withItem)
-  }, [withItem])
+    const next = ofCheck ?? withItem
+    if (next) setWallId(next)
+  }, [ofCheck, withItem])
   if (!walls) return null
   const shown = walls.find(({ wall }) => wall.id === wallId) ?? walls.find(({ result }) => result.verdict !== 'conforms') ?? walls[0]
   return (
