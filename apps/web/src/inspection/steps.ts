@@ -1,12 +1,10 @@
 import { create } from 'zustand'
-import type { AsBuilt, EntryBodies, ObstructionBuilt, Person, UnitBuilt } from '@plumb-mark/core'
+import type { AsBuilt, EntryBodies, ObstructionBuilt, Person, UnitBuilt, WallBuilt } from '@plumb-mark/core'
 import { useInspection } from '../store/inspection.js'
 
-const BUILDING = [
-  'unit-fitted', 'unit-removed', 'wall-measured', 'wall-removed', 'obstruction-measured', 'obstruction-removed', 'gap-measured', 'gap-removed', 'string-built', 'string-removed',
-  'plane-built', 'plane-removed', 'devices-fitted', 'devices-removed', 'branch-built', 'branch-removed', 'serials-reported', 'earth-part-found', 'earth-part-removed', 'bond-made', 'bond-removed',
-] as const
-type BuildingKind = (typeof BUILDING)[number]
+type BuildingKind =
+  | 'unit-fitted' | 'unit-removed' | 'wall-measured' | 'wall-removed' | 'obstruction-measured' | 'obstruction-removed' | 'gap-measured' | 'gap-removed' | 'string-built' | 'string-removed'
+  | 'plane-built' | 'plane-removed' | 'devices-fitted' | 'devices-removed' | 'branch-built' | 'branch-removed' | 'serials-reported' | 'earth-part-found' | 'earth-part-removed' | 'bond-made' | 'bond-removed'
 /** A change of what was built, as the entry that makes it. */
 export type Change = { [K in BuildingKind]: { kind: K; body: EntryBodies[K] } }[BuildingKind]
 
@@ -15,6 +13,11 @@ type Inverse = { [K in BuildingKind]: (body: EntryBodies[K], before: AsBuilt) =>
 const byId = <T extends { id: string }>(all: readonly T[], id: string): T | undefined => all.find((one) => one.id === id)
 const wallOf = (before: AsBuilt, id: string) => byId(before.walls, id)
 
+/** The wall without what stands on it, as its own entry has it. */
+function bare({ id, title, width, height, leftCorner, rightCorner, uncertainty, tape }: WallBuilt): EntryBodies['wall-measured'] {
+  return { id, title, leftCorner, rightCorner, uncertainty, ...(width !== undefined && { width }), ...(height !== undefined && { height }), ...(tape !== undefined && { tape }) }
+}
+
 /** The changes that take one back, seen from before it: nothing is deleted, undoing is an entry too. */
 const INVERSE: Inverse = {
   'unit-fitted': ({ id }, { units }) => (byId(units, id) ? [{ kind: 'unit-fitted', body: byId(units, id)! }] : [{ kind: 'unit-removed', body: { unitId: id } }]),
@@ -22,15 +25,14 @@ const INVERSE: Inverse = {
   'wall-measured': ({ id }, before) => {
     const wall = wallOf(before, id)
     if (!wall) return [{ kind: 'wall-removed', body: { wallId: id } }]
-    const { obstructions: _on, gaps: _between, ...measured } = wall
-    return [{ kind: 'wall-measured', body: measured }]
+    return [{ kind: 'wall-measured', body: bare(wall) }]
   },
   'wall-removed': ({ wallId }, before) => {
     const wall = wallOf(before, wallId)
     if (!wall) return []
-    const { obstructions, gaps, ...measured } = wall
+    const { obstructions, gaps } = wall
     return [
-      { kind: 'wall-measured', body: measured },
+      { kind: 'wall-measured', body: bare(wall) },
       ...obstructions.map((obstruction): Change => ({ kind: 'obstruction-measured', body: { wallId, obstruction } })),
       ...gaps.map((gap): Change => ({ kind: 'gap-measured', body: { wallId, gap } })),
       ...before.units.filter(({ place }) => place?.wallId === wallId).map((unit): Change => ({ kind: 'unit-fitted', body: unit })),

@@ -27,7 +27,9 @@ export function PreparationView() {
   const visits = useVisits(jobId!)
   const [minutes, setMinutes] = useState<MinutesByKind>({})
   useEffect(() => void get<MinutesByKind>('/api/office/minutes').then(setMinutes, () => setMinutes({})), [])
-  const day = visits.visits?.find(({ end }) => Date.parse(end) > Date.now())?.start ?? new Date().toISOString()
+  // The day on which the view was opened: calibrations are held against the next visit, or against today.
+  const [now] = useState(() => new Date().toISOString())
+  const day = visits.visits?.find(({ end }) => end > now)?.start ?? now
   const kit = useMemo(() => inspection && kitFor(inspection.checks, inspection.state.asBuilt, inspection.world.sheetOf, instruments, day), [inspection, instruments, day])
   const duration = useMemo(() => inspection && expectedDuration(inspection.checks, minutes), [inspection, minutes])
   if (!inspection || !kit || !duration) return null

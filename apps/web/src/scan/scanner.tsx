@@ -11,7 +11,7 @@ export function Scanner({ title, onCode, onClose }: { title: string; onCode: (co
   const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState('Hold the label before the camera, or take a photo of it.')
   const found = useRef(onCode)
-  found.current = onCode
+  useEffect(() => void (found.current = onCode), [onCode])
   useEffect(() => {
     let controls: IScannerControls | undefined
     let gone = false

@@ -1,4 +1,4 @@
-import { isCollection, type Document } from 'yaml'
+import { isCollection, isScalar, type Document } from 'yaml'
 
 /**
  * Writes into a YAML document what differs between two states of its data, and nothing else: comments, order and the author's own layout
@@ -17,6 +17,12 @@ export function applyChange(document: Document, before: unknown, after: unknown,
     for (let i = 0; i < shared; i++) applyChange(document, before[i], after[i], [...path, i])
     for (let i = before.length - 1; i >= shared; i--) document.deleteIn([...path, i])
     for (let i = shared; i < after.length; i++) document.addIn(path, document.createNode(after[i]))
+    return
+  }
+  const old = document.getIn(path, true)
+  // The note beside a figure stays with it.
+  if (isScalar(old) && (typeof after !== 'object' || after === null)) {
+    old.value = after
     return
   }
   const node = document.createNode(after)

@@ -34,7 +34,7 @@ export function YamlEditor({ text, fault, goTo, onChange, onLine, onSave }: Prop
   const host = useRef<HTMLDivElement>(null)
   const view = useRef<EditorView>(undefined)
   const said = useRef({ onChange, onLine, onSave })
-  said.current = { onChange, onLine, onSave }
+  useEffect(() => void (said.current = { onChange, onLine, onSave }), [onChange, onLine, onSave])
   useEffect(() => {
     const editor = new EditorView({
       parent: host.current!,

@@ -61,7 +61,7 @@ function step(frames: Frame[], line: string, withKey: boolean): void {
 /** Drops the frames that a line at this indent is no longer inside of; answers the number of the list item just left at it. */
 function leave(frames: Frame[], indent: number, dash: boolean): string | number | undefined {
   let left: string | number | undefined
-  for (let top = frames.at(-1); top && (top.indent > indent || (top.indent === indent && (typeof top.key === 'number' ? dash : !dash))); top = frames.at(-1)) {
+  for (let top = frames.at(-1); top && (top.indent > indent || (top.indent === indent && (!dash || typeof top.key === 'number'))); top = frames.at(-1)) {
     left = top.indent === indent ? top.key : undefined
     frames.pop()
   }

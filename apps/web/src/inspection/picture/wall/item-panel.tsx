@@ -37,9 +37,7 @@ export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { w
   const copy = () => {
     const id = `${unit ? 'unit' : 'obstruction'}-${uuid()}`
     const x = place.x + place.w + 300
-    // A copy is another box: it has no serial yet.
-    const { serial: _its, ...alike } = unit ?? { serial: undefined }
-    make(person, unit ? { kind: 'unit-fitted', body: { ...(alike as UnitBuilt), id, label: `${unit.label} copy`, place: { ...unit.place!, x, typed: {} } } } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, id, x } } })
+    make(person, unit ? { kind: 'unit-fitted', body: copyOf(unit, id, x) } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, id, x } } })
     chooseItem(id)
   }
   const remove = () => {
@@ -75,6 +73,11 @@ export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { w
     </Box>
   )
 })
+
+/** A copy is another box: it has no serial yet. */
+function copyOf({ label, sheetId, situation, place }: UnitBuilt, id: string, x: number): UnitBuilt {
+  return { id, label: `${label} copy`, sheetId, ...(situation && { situation }), place: { ...place!, x, typed: {} } }
+}
 
 function trial(kept: NonNullable<ReturnType<typeof useInspection.getState>['draft']>, unit: UnitBuilt | undefined, obstruction: ObstructionBuilt | undefined, wallId: string, figure: Figure, value: number) {
   return unit ? withUnit(kept, { ...unit, place: { ...unit.place!, [figure]: value } }) : withObstruction(kept, wallId, { ...obstruction!, [figure]: value })
