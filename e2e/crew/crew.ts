@@ -27,23 +27,24 @@ export class Crew {
     await expect(this.page.getByRole('banner')).toContainText(title)
   }
 
-  /** Opens a job of its own through the API, with the rules and sheets of the hatchery: one wall with a DC isolator on it. */
-  async newJob(number: string, title: string): Promise<string> {
+  /** Opens a job of its own through the API, by the rules of the hatchery: units of the sheets named, or one wall with a DC isolator on it. */
+  async newJob(number: string, title: string, sheets: readonly string[] = []): Promise<string> {
     const jobs = (await (await this.page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
     const first = jobs.find((job) => job.title === HATCHERY)!
     const { entries } = (await (await this.page.request.get(`/api/jobs/${first.id}`)).json()) as { entries: { body: object }[] }
     const id = uuid()
     const entry = (kind: string, body: object) => ({ id: uuid(), kind, at: new Date().toISOString(), body })
-    const answer = await this.page.request.post(`/api/jobs/${id}/entries`, {
-      headers: { 'x-plumb-mark': '1' },
-      data: {
-        entries: [
-          entry('job-opened', { ...entries[0]!.body, number, title }),
-          entry('wall-measured', { id: 'w', title: 'Shed, south wall', width: 3000, height: 2400, leftCorner: true, rightCorner: false, uncertainty: 2, tape: 'Tape T1' }),
-          entry('unit-fitted', { id: 'iso', label: 'Isolator', sheetId: 'aldervane-dx-4-a', place: { wallId: 'w', x: 500, y: 1200, w: 180, h: 230 } }),
-        ],
-      },
-    })
+    const library = (await (await this.page.request.get('/api/sheets')).json()) as { id: string; maker: string; model: string; revision: string; fingerprint: string }[]
+    const pinned = ['aldervane-dx-4-a', ...sheets].map((name) => library.find((sheet) => sheet.id === name)!)
+    const fitted =
+      sheets.length > 0
+        ? pinned.slice(1).map(({ id: sheetId, model }) => entry('unit-fitted', { id: model.toLowerCase(), label: model, sheetId }))
+        : [
+            entry('wall-measured', { id: 'w', title: 'Shed, south wall', width: 3000, height: 2400, leftCorner: true, rightCorner: false, uncertainty: 2, tape: 'Tape T1' }),
+            entry('unit-fitted', { id: 'iso', label: 'Isolator', sheetId: 'aldervane-dx-4-a', place: { wallId: 'w', x: 500, y: 1200, w: 180, h: 230 } }),
+          ]
+    const pins = pinned.map(({ id: sheet, maker, model, revision, fingerprint }) => ({ id: sheet, maker, model, revision, fingerprint }))
+    const answer = await this.page.request.post(`/api/jobs/${id}/entries`, { headers: { 'x-plumb-mark': '1' }, data: { entries: [entry('job-opened', { ...entries[0]!.body, number, title, sheets: pins }), ...fitted] } })
     expect(answer.status()).toBe(200)
     return id
   }

@@ -52,7 +52,7 @@ test('every calculator starts with an example that it can work out', async ({ br
 })
 
 /** Each view once, and those with pictures in both lights. */
-const VIEWS: [string, 'light' | 'dark'][] = [['/jobs', 'dark'], ['/jobs/:job/walk/place-and-mount', 'light'], ['/jobs/:job/walk/place-and-mount', 'dark'], ['/jobs/:job/walk/dc', 'light'], ['/jobs/:job/defects', 'light'], ['/jobs/:job/sign-off', 'dark'], ['/calculators/conductor', 'light'], ['/calculators/ct-phasing', 'dark']]
+const VIEWS: [string, 'light' | 'dark'][] = [['/jobs', 'dark'], ['/jobs/:job/walk/place-and-mount', 'light'], ['/jobs/:job/walk/place-and-mount', 'dark'], ['/jobs/:job/walk/dc', 'light'], ['/jobs/:job/defects', 'light'], ['/jobs/:job/sign-off', 'dark'], ['/jobs/:job/preparation', 'light'], ['/jobs/:job/walk/identify', 'light'], ['/jobs/:job/walk/roof', 'dark'], ['/jobs/:job/walk/earthing', 'light'], ['/jobs/:job/adopt/aldervane-ah-8t-c/aldervane-ah-8t-d', 'light'], ['/jobs/new', 'light'], ['/sheets', 'light'], ['/sheets/aldervane-ah-8t-d', 'dark'], ['/sheets/aldervane-ah-8t-d/edit', 'light'], ['/instruments', 'dark'], ['/visits', 'light'], ['/calculators/conductor', 'light'], ['/calculators/ct-phasing', 'dark']]
 
 test('no view has a serious fault of accessibility, light or dark', async ({ browser }) => {
   const { page } = await Crew.signedIn(browser, 'inspector')

@@ -184,7 +184,9 @@ function Adoption({ id, others }: { id: string; others: readonly SheetSummary[] 
           <Text flex="1">
             {job.number}, on revision {job.from.revision}
           </Text>
-          <Link to={`/jobs/${job.id}/adopt/${job.from.id}/${id}`}>What would change</Link>
+          <Link to={`/jobs/${job.id}/adopt/${job.from.id}/${id}`} aria-label={`What would change in ${job.number}`}>
+            What would change
+          </Link>
         </Flex>
       ))}
     </Box>

@@ -1,10 +1,49 @@
-import { isCollection, isScalar, type Document } from 'yaml'
+import { isCollection, isScalar, parseDocument, stringify, type Document } from 'yaml'
+
+type Path = (string | number)[]
+interface Leaf {
+  path: Path
+  after: unknown
+}
 
 /**
- * Writes into a YAML document what differs between two states of its data, and nothing else: comments, order and the author's own layout
- * stay as they are.
+ * The text with what differs between two states of its data written in, and nothing else: comments, order and the author's own layout stay
+ * as they are. A figure exchanged for another is put in its very place; where fields or items come or go the document is written anew.
  */
-export function applyChange(document: Document, before: unknown, after: unknown, path: readonly (string | number)[] = []): void {
+export function editText(text: string, before: unknown, after: unknown): string {
+  const document = parseDocument(text)
+  const leaves = scalarChanges(before, after)
+  const spliced = leaves && splice(text, document, leaves)
+  if (spliced !== undefined) return spliced
+  applyChange(document, before, after)
+  return document.toString({ lineWidth: 0 })
+}
+
+/** The changes as exchanges of one plain value for another; undefined when anything else changed. */
+function scalarChanges(before: unknown, after: unknown, path: Path = []): Leaf[] | undefined {
+  if (same(before, after)) return []
+  if (!isObjectOrList(before) || !isObjectOrList(after)) return isObjectOrList(before) || isObjectOrList(after) || before === undefined || after === undefined ? undefined : [{ path, after }]
+  const [a, b] = [before as Record<string, unknown>, after as Record<string, unknown>]
+  const keys = [...new Set([...Object.keys(a), ...Object.keys(b)])]
+  const found: Leaf[] = []
+  for (const key of keys) {
+    const inside = scalarChanges(a[key], b[key], [...path, Array.isArray(before) ? Number(key) : key])
+    if (!inside) return undefined
+    found.push(...inside)
+  }
+  return found
+}
+
+function splice(text: string, document: Document, leaves: readonly Leaf[]): string | undefined {
+  const edits = leaves.map(({ path, after }) => {
+    const node = document.getIn(path, true)
+    return isScalar(node) && node.range ? { from: node.range[0], to: node.range[1], said: stringify(after, { lineWidth: 0 }).trimEnd() } : undefined
+  })
+  if (edits.some((edit) => edit === undefined || edit.said.includes('\n'))) return undefined
+  return (edits as { from: number; to: number; said: string }[]).sort((a, b) => b.from - a.from).reduce((so, { from, to, said }) => so.slice(0, from) + said + so.slice(to), text)
+}
+
+function applyChange(document: Document, before: unknown, after: unknown, path: readonly (string | number)[] = []): void {
   if (same(before, after)) return
   if (bothObjects(before, after)) {
     const [a, b] = [before as Record<string, unknown>, after as Record<string, unknown>]
@@ -21,7 +60,7 @@ export function applyChange(document: Document, before: unknown, after: unknown,
   }
   const old = document.getIn(path, true)
   // The note beside a figure stays with it.
-  if (isScalar(old) && (typeof after !== 'object' || after === null)) {
+  if (isScalar(old) && !isObjectOrList(after)) {
     old.value = after
     return
   }
@@ -31,6 +70,6 @@ export function applyChange(document: Document, before: unknown, after: unknown,
   document.setIn(path, node)
 }
 
-const isObject = (one: unknown): boolean => typeof one === 'object' && one !== null && !Array.isArray(one)
-const bothObjects = (a: unknown, b: unknown): boolean => isObject(a) && isObject(b)
+const isObjectOrList = (one: unknown): boolean => typeof one === 'object' && one !== null
+const bothObjects = (a: unknown, b: unknown): boolean => isObjectOrList(a) && isObjectOrList(b) && !Array.isArray(a) && !Array.isArray(b)
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)

@@ -1,6 +1,6 @@
-import { parseDocument } from 'yaml'
+import { parse } from 'yaml'
 import { sheetSchema } from '@plumb-mark/core'
-import { applyChange } from './apply-change.js'
+import { editText } from './apply-change.js'
 import { schemaAt, valuesOf } from './schema-at.js'
 import { placeInYaml } from './yaml-path.js'
 
@@ -32,17 +32,17 @@ describe('what the format knows there', () => {
 })
 
 describe('a change in the form', () => {
-  const SOURCE = `# our own notes\nmaker: A # the maker\nsize: { width: 1 mm, height: 2 mm }\nrequirements:\n  - id: a\n    title: First\n  - id: b\n    title: Second # keep\n`
+  const SOURCE = `# our own notes\nmaker: A # the maker\nsize: { width: 1 mm,   height: 2 mm }\ntools: [a,b]\nrequirements:\n  - id: a\n    title: First\n  - id: b\n    title: Second # keep\n`
   const change = (edit: (data: { size?: object; requirements: { id: string; title: string }[] } & Record<string, unknown>) => void) => {
-    const document = parseDocument(SOURCE)
-    const [before, after] = [document.toJS(), document.toJS()]
+    const [before, after] = [parse(SOURCE), parse(SOURCE)]
     edit(after)
-    applyChange(document, before, after)
-    expect(document.toJS()).toEqual(JSON.parse(JSON.stringify(after)))
-    return document.toString({ lineWidth: 0 })
+    const text = editText(SOURCE, before, after)
+    expect(parse(text)).toEqual(JSON.parse(JSON.stringify(after)))
+    return text
   }
   it('writes that one figure, and leaves the notes alone', () => expect(change((data) => (data['maker'] = 'B'))).toBe(SOURCE.replace('maker: A', 'maker: B')))
   it('in a list item too', () => expect(change((data) => (data.requirements[1]!.title = 'Other'))).toBe(SOURCE.replace('Second', 'Other')))
+  it('puts a word that YAML would read as something else in quotes', () => expect(change((data) => (data['maker'] = 'on: off'))).toContain('maker: "on: off" # the maker'))
   it('adds an item at the end', () => expect(change((data) => data.requirements.push({ id: 'c', title: 'Third' }))).toContain('id: c'))
   it('removes one, and a field', () => {
     const text = change((data) => (data.requirements.pop(), delete data.size))

@@ -7,7 +7,7 @@ import { sheetDifferences, type PinnedSheet } from '@plumb-mark/core'
 import { Frame } from '../../frame/frame.js'
 import { get, post, type ApiError } from '../../http/api.js'
 import { Differences } from '../differences.js'
-import { applyChange } from './apply-change.js'
+import { editText } from './apply-change.js'
 import { SheetForm } from './sheet-form.js'
 import { YamlEditor } from './yaml-editor.js'
 import { BLANK } from './blank.js'
@@ -38,9 +38,7 @@ export function SheetEditorView() {
   if (text === undefined) return <Frame title="Sheet">{problem && <Text role="alert" color="oxide" p="24px">{problem}</Text>}</Frame>
 
   const change = (next: Record<string, unknown>) => {
-    const edited = parseDocument(text)
-    applyChange(edited, data, next)
-    setText(edited.toString({ lineWidth: 0 }))
+    setText(editText(text, data, next))
   }
   const openRequirement = (i: number | undefined) => {
     setOpen(i)

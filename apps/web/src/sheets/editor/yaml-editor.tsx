@@ -2,7 +2,7 @@ import { autocompletion } from '@codemirror/autocomplete'
 import { yaml } from '@codemirror/lang-yaml'
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
 import { lintGutter, setDiagnostics } from '@codemirror/lint'
-import { EditorState } from '@codemirror/state'
+import { Annotation, EditorState } from '@codemirror/state'
 import { EditorView, keymap } from '@codemirror/view'
 import { tags } from '@lezer/highlight'
 import { Box } from '@chakra-ui/react'
@@ -18,6 +18,9 @@ const COLOURS = HighlightStyle.define([
   { tag: [tags.comment, tags.meta], color: 'var(--chakra-colors-faint)', fontStyle: 'italic' },
   { tag: [tags.separator, tags.punctuation, tags.squareBracket, tags.brace], color: 'var(--chakra-colors-faint)' },
 ])
+
+/** Marks what the form wrote or where it went: the form knows that already. */
+const FromOutside = Annotation.define<boolean>()
 
 interface Props {
   text: string
@@ -49,13 +52,16 @@ export function YamlEditor({ text, fault, goTo, onChange, onLine, onSave }: Prop
           autocompletion({ override: [completeSheet] }),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ 'aria-label': 'Sheet as YAML' }),
-          EditorView.updateListener.of(({ docChanged, selectionSet, state }) => {
+          EditorView.updateListener.of(({ docChanged, selectionSet, state, transactions }) => {
+            if (transactions.some((one) => one.annotation(FromOutside))) return
             if (docChanged) said.current.onChange(state.doc.toString())
             if (docChanged || selectionSet) said.current.onLine(state.doc.lineAt(state.selection.main.head).number)
           }),
         ],
       }),
     })
+    // The scroller can be reached by keyboard even where the text itself is not being edited.
+    editor.scrollDOM.tabIndex = 0
     view.current = editor
     return () => editor.destroy()
     // The editor keeps its own text; what comes from outside is written into it below.
@@ -63,7 +69,7 @@ export function YamlEditor({ text, fault, goTo, onChange, onLine, onSave }: Prop
   }, [])
   useEffect(() => {
     const editor = view.current
-    if (editor && editor.state.doc.toString() !== text) editor.dispatch({ changes: smallest(editor.state.doc.toString(), text) })
+    if (editor && editor.state.doc.toString() !== text) editor.dispatch({ changes: smallest(editor.state.doc.toString(), text), annotations: FromOutside.of(true) })
   }, [text])
   useEffect(() => {
     const editor = view.current
@@ -76,7 +82,7 @@ export function YamlEditor({ text, fault, goTo, onChange, onLine, onSave }: Prop
     const editor = view.current
     if (!editor || !goTo) return
     const { from } = editor.state.doc.line(Math.min(editor.state.doc.lines, goTo.line))
-    editor.dispatch({ selection: { anchor: from }, effects: EditorView.scrollIntoView(from, { y: 'start', yMargin: 40 }) })
+    editor.dispatch({ selection: { anchor: from }, annotations: FromOutside.of(true), effects: EditorView.scrollIntoView(from, { y: 'start', yMargin: 40 }) })
   }, [goTo])
   return (
     <Box
