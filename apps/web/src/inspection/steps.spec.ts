@@ -7,6 +7,7 @@ const gap = { id: 'g', from: 'u', to: 'o', axis: 'across' as const, value: 5, ty
 const plane: PlaneBuilt = { id: 'p', label: 'P', unitId: 'u', rows: 1, columns: 2, orientation: 'portrait', gap: 20, empty: [] }
 const device: DeviceBuilt = { id: 'd', unitId: 'u', at: 'p.r1c1', feeds: [], idlePorts: 0, cappedPorts: 0 }
 const bond: Bond = { id: 'b', from: 'frame', to: 'met', means: 'lug' }
+const cable = { id: 'c', from: 'grid', to: 'board', phases: 3 as const, voltage: 400, size: 16, length: 5, insulation: 'pvc' as const, method: 'B2' as const, ambient: 30, grouped: 1 }
 const string = { id: 's', label: 'S', unitId: 'u', input: 'PV1', count: 2, module: { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 60, bypassDiodes: 3 } }
 
 /** Everything that is there before: built by the same entries that the tests take back. */
@@ -22,6 +23,9 @@ const BEFORE: Change[] = [
   { kind: 'earth-part-found', body: { id: 'frame', label: 'F', kind: 'frame' } },
   { kind: 'earth-part-found', body: { id: 'met', label: 'M', kind: 'main-terminal' } },
   { kind: 'bond-made', body: bond },
+  { kind: 'part-placed', body: { id: 'grid', label: 'G', kind: 'grid', source: 63 } },
+  { kind: 'part-placed', body: { id: 'board', label: 'B', kind: 'board' } },
+  { kind: 'conductor-run', body: cable },
 ]
 const built = (changes: readonly Change[]): AsBuilt => fold(changes.map(({ kind, body }, i) => ({ kind, body, seq: i + 1, hash: '', at: '2026-01-01T00:00:00Z' }) as unknown as Entry)).asBuilt
 
@@ -47,6 +51,10 @@ const CHANGES: [string, Change][] = [
   ['removing a branch', { kind: 'branch-removed', body: { branchId: 'br' } }],
   ['removing a part with its bonds', { kind: 'earth-part-removed', body: { partId: 'frame' } }],
   ['making a bond anew', { kind: 'bond-made', body: { ...bond, means: 'copper', size: 6 } }],
+  ['rating a part anew', { kind: 'part-placed', body: { id: 'grid', label: 'G', kind: 'grid', source: 35 } }],
+  ['removing a part with its cables', { kind: 'part-removed', body: { partId: 'board' } }],
+  ['running a cable anew', { kind: 'conductor-run', body: { ...cable, size: 25 } }],
+  ['removing a cable', { kind: 'conductor-removed', body: { conductorId: 'c' } }],
   ['removing a bond', { kind: 'bond-removed', body: { bondId: 'b' } }],
 ]
 
@@ -69,5 +77,5 @@ it('trying out a change leaves what is kept as it was', () => {
 /** What was taken away comes back at the end of its list: where it stands there means nothing. */
 function sorted(asBuilt: AsBuilt): AsBuilt {
   const inOrder = <T extends { id: string }>(all: readonly T[]): T[] => [...all].sort((a, b) => a.id.localeCompare(b.id))
-  return { ...asBuilt, units: inOrder(asBuilt.units), walls: inOrder(asBuilt.walls), strings: inOrder(asBuilt.strings), array: { ...asBuilt.array, planes: inOrder(asBuilt.array.planes), devices: inOrder(asBuilt.array.devices) }, earth: { parts: inOrder(asBuilt.earth.parts), bonds: inOrder(asBuilt.earth.bonds) } }
+  return { ...asBuilt, units: inOrder(asBuilt.units), walls: inOrder(asBuilt.walls), strings: inOrder(asBuilt.strings), array: { ...asBuilt.array, planes: inOrder(asBuilt.array.planes), devices: inOrder(asBuilt.array.devices) }, earth: { parts: inOrder(asBuilt.earth.parts), bonds: inOrder(asBuilt.earth.bonds) }, network: { parts: inOrder(asBuilt.network.parts), conductors: inOrder(asBuilt.network.conductors) } }
 }

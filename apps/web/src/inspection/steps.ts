@@ -5,6 +5,7 @@ import { useInspection } from '../store/inspection.js'
 type BuildingKind =
   | 'unit-fitted' | 'unit-removed' | 'wall-measured' | 'wall-removed' | 'obstruction-measured' | 'obstruction-removed' | 'gap-measured' | 'gap-removed' | 'string-built' | 'string-removed'
   | 'plane-built' | 'plane-removed' | 'devices-fitted' | 'devices-removed' | 'branch-built' | 'branch-removed' | 'serials-reported' | 'earth-part-found' | 'earth-part-removed' | 'bond-made' | 'bond-removed'
+  | 'part-placed' | 'part-removed' | 'conductor-run' | 'conductor-removed'
 /** A change of what was built, as the entry that makes it. */
 export type Change = { [K in BuildingKind]: { kind: K; body: EntryBodies[K] } }[BuildingKind]
 
@@ -76,6 +77,13 @@ const INVERSE: Inverse = {
     return part ? [{ kind: 'earth-part-found', body: part }, ...earth.bonds.filter(({ from, to }) => from === partId || to === partId).map((bond): Change => ({ kind: 'bond-made', body: bond }))] : []
   },
   'bond-made': ({ id }, { earth }) => [byId(earth.bonds, id) ? { kind: 'bond-made', body: byId(earth.bonds, id)! } : { kind: 'bond-removed', body: { bondId: id } }],
+  'part-placed': ({ id }, { network }) => [byId(network.parts, id) ? { kind: 'part-placed', body: byId(network.parts, id)! } : { kind: 'part-removed', body: { partId: id } }],
+  'part-removed': ({ partId }, { network }) => {
+    const part = byId(network.parts, partId)
+    return part ? [{ kind: 'part-placed', body: part }, ...network.conductors.filter(({ from, to }) => from === partId || to === partId).map((conductor): Change => ({ kind: 'conductor-run', body: conductor }))] : []
+  },
+  'conductor-run': ({ id }, { network }) => [byId(network.conductors, id) ? { kind: 'conductor-run', body: byId(network.conductors, id)! } : { kind: 'conductor-removed', body: { conductorId: id } }],
+  'conductor-removed': ({ conductorId }, { network }) => (byId(network.conductors, conductorId) ? [{ kind: 'conductor-run', body: byId(network.conductors, conductorId)! }] : []),
   'bond-removed': ({ bondId }, { earth }) => (byId(earth.bonds, bondId) ? [{ kind: 'bond-made', body: byId(earth.bonds, bondId)! }] : []),
 }
 

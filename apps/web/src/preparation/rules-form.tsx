@@ -1,9 +1,10 @@
 import { Grid } from '@chakra-ui/react'
 import type { JobHeader } from '@plumb-mark/core'
+import { QuantityInput } from '../marks/quantity-input.js'
 import { Field } from '../marks/field.js'
 import { Select } from '../marks/select.js'
 
-export type Rules = Pick<JobHeader, 'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds'>
+export type Rules = Pick<JobHeader, 'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds' | 'coldest'>
 
 const CHOICES = {
   school: { label: 'Rules', options: [['iec', 'IEC-style'], ['nec', 'NEC-style']] },
@@ -37,6 +38,7 @@ export function RulesForm({ rules, disabled = false, onChange }: { rules: Rules;
           </Select>
         )}
       </Field>
+      <QuantityInput label="Coldest morning" dimension="temperature" value={rules.coldest} readOnly={disabled} onChange={(coldest) => coldest !== undefined && onChange({ coldest })} />
     </Grid>
   )
 }

@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer'
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Length, Matches, Max, Min, ValidateNested } from 'class-validator'
-import { BOND_MEANS, DECISION_RULES, DEFECT_STEPS, EARTH_METHODS, EARTH_PART_KINDS, RELATIONS, SEVERITIES, type EntryKind } from '@plumb-mark/core'
+import { BOND_MEANS, DECISION_RULES, DEFECT_STEPS, EARTH_METHODS, EARTH_PART_KINDS, PART_KINDS, RELATIONS, RESIDUAL_KINDS, SEVERITIES, type EntryKind } from '@plumb-mark/core'
 import { ConditionsDto, DevicesFittedDto, GapDto, InstrumentDto, LARGEST_MM, ObstructionDto, PersonDto, PhotoRefDto, PinnedSheetDto, PLACE, SegmentDto, SituationDto, StringModuleDto, WallPlaceDto } from './parts.dto.js'
 
 export class JobOpenedDto {
@@ -14,6 +14,7 @@ export class JobOpenedDto {
   @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PinnedSheetDto) sheets!: PinnedSheetDto[]
   @IsOptional() @IsIn(EARTH_METHODS) earthMethod?: string
   @IsOptional() @IsBoolean() copperBonds?: boolean
+  @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
 }
 
 export class JobAmendedDto {
@@ -25,6 +26,7 @@ export class JobAmendedDto {
   @IsOptional() @IsIn(DECISION_RULES) rule?: string
   @IsOptional() @IsIn(EARTH_METHODS) earthMethod?: string
   @IsOptional() @IsBoolean() copperBonds?: boolean
+  @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
 }
 
 export class SheetAdoptedDto {
@@ -78,6 +80,7 @@ export class StringBuiltDto {
   @ValidateNested() @Type(() => StringModuleDto) module!: StringModuleDto
   @IsInt() @Min(1) @Max(200) count!: number
   @IsOptional() @IsArray() @ArrayMinSize(1) @ArrayMaxSize(200) @Matches(PLACE, { each: true }) path?: string[]
+  @IsOptional() @IsIn(['coefficient', 'table']) coldMethod?: string
 }
 
 export class WallRemovedDto {
@@ -166,6 +169,40 @@ export class BondMadeDto {
 
 export class BondRemovedDto {
   @IsString() @Length(1, 80) bondId!: string
+}
+
+export class PartPlacedDto {
+  @IsString() @Length(1, 80) id!: string
+  @IsString() @Length(1, 120) label!: string
+  @IsIn(PART_KINDS) kind!: string
+  @IsOptional() @IsString() @Length(1, 80) unitId?: string
+  @IsOptional() @IsNumber() @Min(0) @Max(10000) source?: number
+  @IsOptional() @IsNumber() @Min(0) @Max(10000) rating?: number
+  @IsOptional() @IsIn(RESIDUAL_KINDS) residual?: string
+  @IsOptional() @IsBoolean() surge?: boolean
+  @IsOptional() @IsBoolean() labelled?: boolean
+}
+
+export class PartRemovedDto {
+  @IsString() @Length(1, 80) partId!: string
+}
+
+export class ConductorRunDto {
+  @IsString() @Length(1, 80) id!: string
+  @IsString() @Length(1, 80) from!: string
+  @IsString() @Length(1, 80) to!: string
+  @IsIn([1, 3, 'dc']) phases!: number | string
+  @IsNumber() @Min(1) @Max(2000) voltage!: number
+  @IsNumber() @Min(0.1) @Max(1000) size!: number
+  @IsNumber() @Min(0) @Max(10000) length!: number
+  @IsIn(['pvc', 'xlpe']) insulation!: string
+  @IsIn(['A1', 'B1', 'B2', 'C']) method!: string
+  @IsNumber() @Min(-60) @Max(80) ambient!: number
+  @IsInt() @Min(1) @Max(20) grouped!: number
+}
+
+export class ConductorRemovedDto {
+  @IsString() @Length(1, 80) conductorId!: string
 }
 
 class WithPhotos {
@@ -258,6 +295,10 @@ export const BODY_CLASSES = {
   'earth-part-removed': EarthPartRemovedDto,
   'bond-made': BondMadeDto,
   'bond-removed': BondRemovedDto,
+  'part-placed': PartPlacedDto,
+  'part-removed': PartRemovedDto,
+  'conductor-run': ConductorRunDto,
+  'conductor-removed': ConductorRemovedDto,
   reading: ReadingDto,
   observation: ObservationDto,
   record: RecordDto,

@@ -30,6 +30,7 @@ export class InstrumentDto {
 export class ConditionsDto {
   @IsOptional() @IsNumber() @Min(-90) @Max(120) cellTemperature?: number
   @IsOptional() @IsNumber() @Min(0.1) @Max(2000) irradiance?: number
+  @IsOptional() @IsNumber() @Min(1) @Max(10000) testVoltage?: number
 }
 
 export class PersonDto {

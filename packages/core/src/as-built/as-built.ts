@@ -1,5 +1,6 @@
 import type { ArrayBuilt, PlaceId } from './array.js'
 import type { EarthBuilt } from './earthing.js'
+import type { NetworkBuilt } from './network.js'
 import type { ModuleData } from '../dc/module.js'
 
 /** What stands on site, folded from entries. All lengths mm. */
@@ -9,6 +10,7 @@ export interface AsBuilt {
   strings: StringBuilt[]
   array: ArrayBuilt
   earth: EarthBuilt
+  network: NetworkBuilt
 }
 
 export interface UnitBuilt {
@@ -87,6 +89,8 @@ export interface StringBuilt {
   count: number
   /** The module places in walking order from plus to minus, where the string was drawn on the array map. */
   path?: PlaceId[] | undefined
+  /** School of the coldest morning for this string; the coefficient of its module when nobody chose. */
+  coldMethod?: 'coefficient' | 'table' | undefined
 }
 
-export const NOTHING_BUILT: AsBuilt = { units: [], walls: [], strings: [], array: { planes: [], devices: [], branches: [], reported: {} }, earth: { parts: [], bonds: [] } }
+export const NOTHING_BUILT: AsBuilt = { units: [], walls: [], strings: [], array: { planes: [], devices: [], branches: [], reported: {} }, earth: { parts: [], bonds: [] }, network: { parts: [], conductors: [] } }

@@ -33,6 +33,10 @@ const MAY_WRITE = {
   'earth-part-removed': ['inspector'],
   'bond-made': ['inspector'],
   'bond-removed': ['inspector'],
+  'part-placed': ['inspector'],
+  'part-removed': ['inspector'],
+  'conductor-run': ['inspector'],
+  'conductor-removed': ['inspector'],
   reading: ['inspector'],
   observation: ['inspector'],
   record: ['inspector'],
@@ -83,6 +87,8 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
       return admitDevices(entry.body.devices, inspection)
     case 'bond-made':
       return firstRefusal(known(state.asBuilt.earth.parts, entry.body.from, 'part'), known(state.asBuilt.earth.parts, entry.body.to, 'part'), entry.body.from === entry.body.to ? refuse('to-itself', 'a part cannot be bonded to itself') : OK)
+    case 'conductor-run':
+      return firstRefusal(known(state.asBuilt.network.parts, entry.body.from, 'part'), known(state.asBuilt.network.parts, entry.body.to, 'part'), entry.body.from === entry.body.to ? refuse('to-itself', 'a conductor cannot end where it begins') : OK)
     case 'record':
       return admitRecord(entry.body, inspection)
     case 'wall-removed':

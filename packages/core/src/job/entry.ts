@@ -1,6 +1,7 @@
 import type { GapMeasured, ObstructionBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../as-built/as-built.js'
 import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../as-built/array.js'
 import type { Bond, EarthPart } from '../as-built/earthing.js'
+import type { NetworkConductor, NetworkPart } from '../as-built/network.js'
 import type { DefectStepName } from '../defect/process.js'
 import type { Answer } from '../sheet/forms.js'
 import type { Severity } from '../sheet/terms.js'
@@ -46,6 +47,8 @@ export interface JobHeader {
   earthMethod?: 'table' | 'adiabatic' | undefined
   /** The authority insists on copper bonds. */
   copperBonds?: boolean | undefined
+  /** Lowest temperature of the site, °C: for the coldest morning. */
+  coldest?: number | undefined
 }
 /** What may be changed of a job after it was opened; sheets are adopted one by one. */
 export type JobAmendment = Partial<Omit<JobHeader, 'sheets' | 'number'>>
@@ -91,6 +94,10 @@ export interface EntryBodies {
   'earth-part-removed': { partId: string }
   'bond-made': Bond
   'bond-removed': { bondId: string }
+  'part-placed': NetworkPart
+  'part-removed': { partId: string }
+  'conductor-run': NetworkConductor
+  'conductor-removed': { conductorId: string }
   reading: ReadingBody
   observation: { point: string; seen: boolean; note?: string | undefined; photos?: PhotoRef[] | undefined }
   record: { point: string; answer: Answer; instrument?: Instrument | undefined; note?: string | undefined; photos?: PhotoRef[] | undefined }

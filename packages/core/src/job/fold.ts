@@ -1,5 +1,6 @@
 import type { ArrayBuilt } from '../as-built/array.js'
 import type { EarthBuilt } from '../as-built/earthing.js'
+import type { NetworkBuilt } from '../as-built/network.js'
 import { NOTHING_BUILT, type AsBuilt, type WallBuilt } from '../as-built/as-built.js'
 import type { Entry, EntryKind, EntryOf, JobHeader, Person } from './entry.js'
 
@@ -54,7 +55,7 @@ interface Draft extends Omit<JobState, 'evidence' | 'touched' | 'defects' | 'cal
   sharedWith: Person[]
 }
 
-const structuredCopy = ({ units, walls, strings, array, earth }: AsBuilt): AsBuilt => ({ units, walls, strings, array: { ...array }, earth: { ...earth } })
+const structuredCopy = ({ units, walls, strings, array, earth, network }: AsBuilt): AsBuilt => ({ units, walls, strings, array: { ...array }, earth: { ...earth }, network: { ...network } })
 
 /** What each kind of entry does to the state. A new kind of entry will not compile until it has a row. */
 const STEPS: { [K in EntryKind]: (draft: Draft, entry: EntryOf<K>) => void } = {
@@ -111,6 +112,10 @@ const STEPS: { [K in EntryKind]: (draft: Draft, entry: EntryOf<K>) => void } = {
   'earth-part-removed': (draft, entry) => onEarth(draft, entry, ({ parts, bonds }) => ({ parts: without(parts, entry.body.partId), bonds: bonds.filter(({ from, to }) => from !== entry.body.partId && to !== entry.body.partId) })),
   'bond-made': (draft, entry) => onEarth(draft, entry, ({ bonds }) => ({ bonds: put(bonds, entry.body) })),
   'bond-removed': (draft, entry) => onEarth(draft, entry, ({ bonds }) => ({ bonds: without(bonds, entry.body.bondId) })),
+  'part-placed': (draft, entry) => onNetwork(draft, entry, ({ parts }) => ({ parts: put(parts, entry.body) })),
+  'part-removed': (draft, entry) => onNetwork(draft, entry, ({ parts, conductors }) => ({ parts: without(parts, entry.body.partId), conductors: conductors.filter(({ from, to }) => from !== entry.body.partId && to !== entry.body.partId) })),
+  'conductor-run': (draft, entry) => onNetwork(draft, entry, ({ conductors }) => ({ conductors: put(conductors, entry.body) })),
+  'conductor-removed': (draft, entry) => onNetwork(draft, entry, ({ conductors }) => ({ conductors: without(conductors, entry.body.conductorId) })),
   reading: keepEvidence,
   observation: keepEvidence,
   record: keepEvidence,
@@ -149,6 +154,11 @@ function onArray(draft: Draft, entry: Entry, change: (array: ArrayBuilt) => Part
 function onEarth(draft: Draft, entry: Entry, change: (earth: EarthBuilt) => Partial<EarthBuilt>): void {
   draft.asBuilt.earth = { ...draft.asBuilt.earth, ...change(draft.asBuilt.earth) }
   touch(draft, entry, 'earthing')
+}
+
+function onNetwork(draft: Draft, entry: Entry, change: (network: NetworkBuilt) => Partial<NetworkBuilt>): void {
+  draft.asBuilt.network = { ...draft.asBuilt.network, ...change(draft.asBuilt.network) }
+  touch(draft, entry, 'network')
 }
 
 const wallKeys = (...ids: (string | undefined)[]): string[] => ids.flatMap((id) => (id ? [`wall ${id}`] : []))

@@ -10,7 +10,7 @@ export const SEVERITY_MEANS = {
 } satisfies Record<Severity, string>
 
 export const UNIT_KINDS = [
-  'hybrid-inverter', 'string-inverter', 'small-inverter', 'module-electronics', 'battery', 'meter', 'gateway', 'controller', 'module', 'dc-isolator',
+  'hybrid-inverter', 'string-inverter', 'small-inverter', 'module-electronics', 'battery', 'meter', 'gateway', 'controller', 'module', 'dc-isolator', 'installation',
 ] as const
 export type UnitKind = (typeof UNIT_KINDS)[number]
 
@@ -53,6 +53,7 @@ export const UNIT_KIND_WORDS = {
   controller: 'controller',
   module: 'modules',
   'dc-isolator': 'DC isolator',
+  installation: 'house rules',
 } satisfies Record<UnitKind, string>
 
 /** What the weather, the light and the supply must be like for a check to mean anything. */

@@ -43,6 +43,7 @@ const PLACE = {
   branch: (unit, subject) => `${unit}, ${subject}`,
   plane: (unit, subject) => `${unit}, ${subject}`,
   bond: (unit, subject) => `${unit}, ${subject}`,
+  conductor: (unit, subject) => `${unit}, ${subject}`,
   part: (unit, subject) => `${unit}, ${subject}`,
 } satisfies Record<Subject['kind'], (unit: string, subject: string) => string>
 

@@ -1,10 +1,12 @@
 import { measureWall, type MeasuredWall } from '../as-built/measured-wall.js'
 import type { AsBuilt, UnitBuilt } from '../as-built/as-built.js'
+import { networkLoads, type ConductorLoad } from '../ac/network.js'
 import { lookUpArray, type ArrayLookup } from '../array/layout.js'
 import { defectOf, type Defect } from '../defect/defect.js'
 import { inForce, type Evidence, type JobState } from '../job/fold.js'
 import type { EntryBodies } from '../job/entry.js'
 import { uncertaintyOf } from '../job/instrument.js'
+import type { Dimension } from '../quantity/units.js'
 import { parseQuantity, type TypingHabits, type TypingProblem } from '../quantity/parse.js'
 import { kindOf } from '../sheet/kinds/index.js'
 import type { Given, GivenReading, GivenRecord, Judgement, World } from '../sheet/kinds/kind.js'
@@ -61,21 +63,27 @@ export function inspectDraft(kept: Inspection, asBuilt: AsBuilt): Inspection {
 
 function differsOnWallsOnly(kept: AsBuilt, draft: AsBuilt): boolean {
   const alike = ({ id, label, sheetId, serial, situation }: UnitBuilt, other: UnitBuilt) => id === other.id && label === other.label && sheetId === other.sheetId && serial === other.serial && situation === other.situation
-  return draft.array === kept.array && draft.earth === kept.earth && draft.strings === kept.strings && draft.units.length === kept.units.length && draft.units.every((unit, i) => unit === kept.units[i] || alike(unit, kept.units[i]!))
+  return draft.array === kept.array && draft.earth === kept.earth && draft.strings === kept.strings && draft.network === kept.network && draft.units.length === kept.units.length && draft.units.every((unit, i) => unit === kept.units[i] || alike(unit, kept.units[i]!))
 }
 
 const BOUNDARY_WORDS = { floor: 'the floor', ceiling: 'the ceiling', 'left-corner': 'the left corner', 'right-corner': 'the right corner' } satisfies Record<Boundary, string>
 
-function worldOf({ header }: JobState, asBuilt: AsBuilt, walls: readonly MeasuredWall[], sheets: ReadonlyMap<string, Sheet>): World {
+function worldOf({ header, evidence }: JobState, asBuilt: AsBuilt, walls: readonly MeasuredWall[], sheets: ReadonlyMap<string, Sheet>): World {
   const labels = new Map<string, string>(BOUNDARIES.map((id) => [id, BOUNDARY_WORDS[id]]))
-  for (const { id, label } of [...asBuilt.units, ...asBuilt.walls.flatMap(({ obstructions }) => obstructions), ...asBuilt.earth.parts, ...asBuilt.array.planes]) labels.set(id, label)
+  for (const { id, label } of [...asBuilt.units, ...asBuilt.walls.flatMap(({ obstructions }) => obstructions), ...asBuilt.earth.parts, ...asBuilt.array.planes, ...asBuilt.network.parts]) labels.set(id, label)
   let lookup: ArrayLookup | undefined
+  let loads: ConductorLoad[] | undefined
   const sheetByUnit = new Map(asBuilt.units.map(({ id, sheetId }) => [id, sheets.get(sheetId)]))
   const sheetOf = (unitId: string) => sheetByUnit.get(unitId)
   return {
     asBuilt,
     header,
     sheetOf,
+    loads: () => (loads ??= networkLoads(asBuilt.network)),
+    reading(point) {
+      const current = inForce(evidence.get(point))
+      return current?.kind === 'reading' ? asReading(current.body, undefined, 0) : undefined
+    },
     array: () => (lookup ??= lookUpArray(asBuilt.array, asBuilt.units, sheetOf)),
     rule: header?.rule ?? 'guarded',
     labelOf: (id) => labels.get(id) ?? id,
@@ -106,9 +114,11 @@ export function givenOf({ ask }: Check, evidence: Evidence | undefined): Given |
   const photos = evidence.body.photos?.length ?? 0
   if (evidence.kind === 'observation') return { kind: 'observation', seen: evidence.body.seen, photos }
   if (evidence.kind === 'record') return asRecord(ask, evidence.body, photos)
-  const { value, relation, instrument, conditions } = evidence.body
-  const uncertainty = ask.kind === 'reading' ? uncertaintyOf(instrument, ask.dimension, value) : 0
-  return { kind: 'reading', value, relation, instrument, uncertainty, conditions: conditions ?? {}, photos }
+  return asReading(evidence.body, ask.kind === 'reading' ? ask.dimension : undefined, photos)
+}
+
+function asReading({ value, relation, instrument, conditions }: EntryBodies['reading'], dimension: Dimension | undefined, photos: number): GivenReading {
+  return { kind: 'reading', value, relation, instrument, uncertainty: dimension ? uncertaintyOf(instrument, dimension, value) : 0, conditions: conditions ?? {}, photos }
 }
 
 /** An answer that was given under an older revision, and does not fit what is asked now, answers nothing. */

@@ -14,6 +14,7 @@ const DERIVED_WORDS = {
   wall: 'Read off the wall: change an offset in the picture, and this follows.',
   array: 'Read off the array map: change it in the picture, and this follows.',
   earthing: 'Read off the bonding tree: change it in the picture, and this follows.',
+  network: 'Read off the one-line diagram: change it in the picture, and this follows.',
   units: 'Read off what is fitted.',
 } satisfies Record<DerivedFrom, string>
 

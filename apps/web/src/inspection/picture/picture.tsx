@@ -3,6 +3,11 @@ import type { ComponentType } from 'react'
 import type { Stage } from '@plumb-mark/core'
 import { BondingTree } from './earthing/bonding-tree.js'
 import { Roof } from './roof/roof.js'
+import { Glands } from './ac/glands.js'
+import { Battery } from './battery/battery.js'
+import { Meter } from './meter/meter.js'
+import { OneLine } from './network/one-line.js'
+import { TesterImport } from './tester-import.js'
 import { Strings } from './strings.js'
 import { Terminals } from './terminals.js'
 import { Units } from './units/units.js'
@@ -16,10 +21,19 @@ const PICTURES: Partial<Record<Stage, ComponentType>> = {
   dc: () => (
     <>
       <Strings />
+      <TesterImport />
       <Terminals side="dc" />
     </>
   ),
-  ac: () => <Terminals side="ac" />,
+  ac: () => (
+    <>
+      <OneLine />
+      <Glands />
+      <Terminals side="ac" />
+    </>
+  ),
+  battery: Battery,
+  meter: Meter,
 }
 
 /** The picture of a stage, drawn from the job's own data. */

@@ -1,13 +1,14 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { worst, type JudgedCheck, type Terminal, type UnitBuilt, type Verdict } from '@plumb-mark/core'
+import { CLAMP_WORDS, worst, type JudgedCheck, type Terminal, type UnitBuilt, type UnitKind, type Verdict } from '@plumb-mark/core'
 import { verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 
 /** The terminal strips of every unit: what each terminal asks for and how it was found. Touching one opens its first check that wants something. */
-export function Terminals({ side }: { side: 'dc' | 'ac' }) {
+export function Terminals({ side, of }: { side: 'dc' | 'ac' | 'battery'; of?: UnitKind }) {
   const inspection = useInspection((state) => state.inspection)
-  const units = (inspection?.state.asBuilt.units ?? []).map((unit) => ({ unit, terminals: terminalsOf(inspection?.sheets.get(unit.sheetId)?.terminals ?? [], side) })).filter(({ terminals }) => terminals.length > 0)
+  const units = (inspection?.state.asBuilt.units ?? []).filter(({ sheetId }) => (of ? inspection?.sheets.get(sheetId)?.kind === of : inspection?.sheets.get(sheetId)?.kind !== 'meter')).map((unit) => ({ unit, terminals: terminalsOf(inspection?.sheets.get(unit.sheetId)?.terminals ?? [], side) })).filter(({ terminals }) => terminals.length > 0)
+  if (units.length === 0) return null
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
       <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
@@ -21,7 +22,7 @@ export function Terminals({ side }: { side: 'dc' | 'ac' }) {
 }
 
 /** The protective conductor is landed on the AC side of the walk. */
-function terminalsOf(terminals: readonly Terminal[], side: 'dc' | 'ac'): Terminal[] {
+function terminalsOf(terminals: readonly Terminal[], side: 'dc' | 'ac' | 'battery'): Terminal[] {
   return terminals.filter((terminal) => terminal.side === side || (side === 'ac' && terminal.side === 'earth'))
 }
 
@@ -58,7 +59,7 @@ function TerminalBlock({ terminal, checks }: { terminal: Terminal; checks: reado
         ))}
       </Flex>
       <Text fontSize="11px" color="faint" mt="2px">
-        {terminal.clamp === 'torque' ? 'torque' : 'spring: tug'}
+        {CLAMP_WORDS[terminal.clamp].split(':')[0]!.split(',')[0]}
       </Text>
     </Block>
   )

@@ -5,14 +5,20 @@ import { bonding } from './bonding.js'
 import { branchLimits } from './branch-limits.js'
 import { bus } from './bus.js'
 import { clearanceKind } from './clearance.js'
+import { coldLimit } from './cold-limit.js'
 import { companion } from './companion.js'
+import { conductorSize } from './conductor-size.js'
 import { counts } from './counts.js'
+import { ctProof } from './ct-proof.js'
 import { dataChain } from './data-chain.js'
 import { earthContinuity } from './earth-continuity.js'
 import { earthSize } from './earth-size.js'
 import { fixings } from './fixings.js'
+import { gland } from './gland.js'
 import { indicator } from './indicator.js'
+import { insulation } from './insulation.js'
 import type { Common, Kind } from './kind.js'
+import { likeStringsKind } from './like-strings.js'
 import { limits } from './limits.js'
 import { listed } from './listed.js'
 import { nameplate } from './nameplate.js'
@@ -21,6 +27,8 @@ import { orderedSteps } from './ordered-steps.js'
 import { photoList } from './photo-list.js'
 import { polarity } from './polarity.js'
 import { ports } from './ports.js'
+import { powerBalanceKind } from './power-balance.js'
+import { protection } from './protection.js'
 import { railMarksKind } from './rail-marks.js'
 import { safeVoltageKind } from './safe-voltage.js'
 import { serialMap } from './serial-map.js'
@@ -38,13 +46,19 @@ export const KINDS = {
   'branch-limits': branchLimits,
   bus,
   clearance: clearanceKind,
+  'cold-limit': coldLimit,
   companion,
+  'conductor-size': conductorSize,
   counts,
+  'ct-proof': ctProof,
   'data-chain': dataChain,
   'earth-continuity': earthContinuity,
   'earth-size': earthSize,
   fixings,
+  gland,
   indicator,
+  insulation,
+  'like-strings': likeStringsKind,
   limits,
   listed,
   nameplate,
@@ -53,6 +67,8 @@ export const KINDS = {
   'photo-list': photoList,
   polarity,
   ports,
+  'power-balance': powerBalanceKind,
+  protection,
   'rail-marks': railMarksKind,
   'safe-voltage': safeVoltageKind,
   'serial-map': serialMap,

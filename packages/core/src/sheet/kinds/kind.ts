@@ -3,6 +3,8 @@ import type { JobHeader } from '../../job/entry.js'
 import type { AsBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../../as-built/as-built.js'
 import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../../as-built/array.js'
 import type { Bond } from '../../as-built/earthing.js'
+import type { NetworkConductor } from '../../as-built/network.js'
+import type { ConductorLoad } from '../../ac/network.js'
 import type { ArrayLookup } from '../../array/layout.js'
 import type { Dimension } from '../../quantity/units.js'
 import type { Relation, DecisionRule } from '../../verdict/decision.js'
@@ -34,7 +36,7 @@ export const commonFields = {
 }
 export type Common = Read<ObjectShape<typeof commonFields>>
 
-export const SUBJECT_KINDS = ['unit', 'terminal', 'string', 'side', 'device', 'branch', 'plane', 'bond', 'part'] as const
+export const SUBJECT_KINDS = ['unit', 'terminal', 'string', 'side', 'device', 'branch', 'plane', 'bond', 'conductor', 'part'] as const
 
 /** The thing a check is about. */
 export interface Subject {
@@ -48,10 +50,11 @@ export interface Subject {
   branch?: BranchBuilt
   plane?: PlaneBuilt
   bond?: Bond
+  conductor?: NetworkConductor
 }
 
 /** Where a check without a question of its own reads its facts. */
-export type DerivedFrom = 'wall' | 'array' | 'earthing' | 'units'
+export type DerivedFrom = 'wall' | 'array' | 'earthing' | 'network' | 'units'
 
 /** What the inspector is asked for. */
 export type Ask =
@@ -60,7 +63,8 @@ export type Ask =
   | ({ kind: 'record'; instrument?: InstrumentKind | undefined } & Form)
   | { kind: 'derived'; from: DerivedFrom }
 
-export const CONDITIONS = ['cellTemperature', 'irradiance'] as const
+/** What is noted beside a reading: at the module, in the light, on the tester. */
+export const CONDITIONS = ['cellTemperature', 'irradiance', 'testVoltage'] as const
 export type Condition = (typeof CONDITIONS)[number]
 
 interface Seen {
@@ -110,6 +114,10 @@ export interface World {
   onWall(unitId: string): OnWall | undefined
   /** The modules of the array by their places; made when first asked for. */
   array(): ArrayLookup
+  /** What every conductor of the one-line model carries; worked out when first asked for. */
+  loads(): ConductorLoad[]
+  /** The reading in force at a point, for kinds that compare several. */
+  reading(point: string): GivenReading | undefined
   labelOf(id: string): string
 }
 

@@ -54,8 +54,9 @@ export const limits = defineKind(shape, {
     const { verdict, margin } = judged
     const say = (value: number) => formatQuantity(value, dimensionOf(requirement), { unit: requirement.unit ?? '' })
     // An uncertainty is a width: an AWG name would say nothing about it.
-    // What is counted needs no instrument.
-    const sure = dimensionOf(requirement) === 'count' ? { verdict, wanting: 'count again' } : withInstrument(verdict, given, (width) => formatQuantity(width, dimensionOf(requirement), requirement.unit === 'AWG' ? {} : { unit: requirement.unit ?? '' }))
+    // What is counted, or read off the print of a cable, needs no instrument.
+    const nominal = dimensionOf(requirement) === 'count' || (dimensionOf(requirement) === 'conductor-size' && !given.instrument)
+    const sure = nominal ? { verdict, wanting: 'count again' } : withInstrument(verdict, given, (width) => formatQuantity(width, dimensionOf(requirement), requirement.unit === 'AWG' ? {} : { unit: requirement.unit ?? '' }))
     return {
       verdict: sure.verdict,
       get working() {

@@ -7,7 +7,9 @@ import { optional } from '../../verdict/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import type { StringBuilt } from '../../as-built/as-built.js'
 import { stringSubjects } from './subjects.js'
-import { CONDITIONS, defineKind, requirementOf, withInstrument, type GivenReading, type Judgement } from './kind.js'
+import { defineKind, requirementOf, withInstrument, type GivenReading, type Judgement } from './kind.js'
+
+const STRING_CONDITIONS = ['cellTemperature', 'irradiance'] as const
 
 /**
  * The open-circuit voltage of each string: under the unit's limit, above its start voltage, and as expected for the count of modules,
@@ -18,7 +20,7 @@ export const stringOpenCircuit = defineKind(
   {
     minutes: 3,
     expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
-    ask: (requirement) => ({ kind: 'reading', dimension: 'voltage', unit: 'V', instrument: requirement.instrument ?? 'multimeter', conditions: CONDITIONS, signed: true }),
+    ask: (requirement) => ({ kind: 'reading', dimension: 'voltage', unit: 'V', instrument: requirement.instrument ?? 'multimeter', conditions: STRING_CONDITIONS, signed: true }),
     required(requirement, { string }) {
       const modules = string ? `, as expected of ${string.count} modules` : ''
       return `${requirement.start === undefined ? '' : `${volts(requirement.start)} to `}${requirement.start === undefined ? 'at most ' : ''}${volts(requirement.max)}${modules}`

@@ -40,7 +40,7 @@ function moduleStrings(unit: UnitBuilt, { array, strings }: World['asBuilt']): S
 
 const asSubject = (string: StringBuilt): Subject => ({ kind: 'string', id: string.id, label: string.label, string })
 
-export const EACH = ['unit', 'terminal', 'string', 'device', 'branch', 'plane', 'bond'] as const
+export const EACH = ['unit', 'terminal', 'string', 'device', 'branch', 'plane', 'bond', 'conductor'] as const
 export type Each = (typeof EACH)[number]
 export const eachField = optional(oneOf(EACH, 'one check for each of these'), 'unit')
 
@@ -62,6 +62,12 @@ const BY_EACH = {
   bond: (unit, { asBuilt, labelOf }) => {
     const own = new Set(asBuilt.earth.parts.filter(({ unitId }) => unitId === unit.id).map(({ id }) => id))
     return asBuilt.earth.bonds.filter(({ from }) => own.has(from)).map((bond) => ({ kind: 'bond', id: bond.id, label: `${labelOf(bond.from)} to ${labelOf(bond.to)}`, bond }))
+  },
+  conductor: (unit, { asBuilt: { network }, labelOf, sheetOf }) => {
+    const own = new Set(network.parts.filter(({ unitId }) => unitId === unit.id).map(({ id }) => id))
+    // House rules speak of every conductor, a maker's sheet of those that end in its own unit.
+    const all = sheetOf(unit.id)?.kind === 'installation'
+    return network.conductors.filter(({ from, to }) => all || own.has(from) || own.has(to)).map((conductor) => ({ kind: 'conductor', id: conductor.id, label: `${labelOf(conductor.from)} to ${labelOf(conductor.to)}`, conductor }))
   },
 } satisfies Record<Each, (unit: UnitBuilt, world: World, sheet: Pick<SheetHead, 'terminals'>, where: TerminalFilter) => Subject[]>
 

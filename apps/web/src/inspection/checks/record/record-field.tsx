@@ -9,6 +9,7 @@ import { PhotoPicker } from '../photo-picker.js'
 import { BusForm } from './bus-form.js'
 import { ChainForm } from './chain-form.js'
 import { ChoiceForm } from './choice-form.js'
+import { useDraftAnswer } from './draft-answer.js'
 import { FieldsForm } from './fields-form.js'
 import type { FormProps } from './form-props.js'
 import { OrderForm } from './order-form.js'
@@ -49,8 +50,11 @@ export function RecordField({ judged: { check, history }, onTrial, onDone }: { j
     setTouched(false)
     if (judgedNow.outcome.verdict === 'conforms') onDone()
   }
+  const show = useDraftAnswer((state) => state.show)
+  useEffect(() => () => show(undefined, undefined), [show])
   const change = (next: Answer | undefined) => {
     setAnswer(next)
+    show(check.id, next)
     setTouched(true)
     if (AT_ONCE.includes(ask.form)) keep(next)
   }

@@ -12,7 +12,7 @@ import { UndoRedo, useUndoKeys } from '../undo-redo.js'
 import { useWritable } from '../use-writable.js'
 import { BondPanel } from './bond-panel.js'
 import { PartPanel } from './part-panel.js'
-import { layOutTree } from './tree-layout.js'
+import { layOutGraph } from '../graph-layout.js'
 
 type Chosen = { kind: 'part' | 'bond'; id: string } | { kind: 'new-part' } | { kind: 'new-bond'; from?: string } | undefined
 
@@ -23,7 +23,7 @@ export function BondingTree() {
   useUndoKeys(writable)
   const [chosen, setChosen] = useState<Chosen>()
   const earth = inspection?.world.asBuilt.earth
-  const layout = useMemo(() => earth && layOutTree(earth), [earth])
+  const layout = useMemo(() => earth && layOutGraph(earth.parts, earth.bonds, { direction: 'TB', node: { w: 164, h: 52 }, label: { w: 116, h: 34 } }), [earth])
   const openCheck = useFocus((focus) => focus.openCheck)
   if (!inspection || !earth || !layout) return null
   const touchBond = (id: string) => {
@@ -45,10 +45,10 @@ export function BondingTree() {
         <Box flex="1" minH={{ base: '300px', lg: '320px' }} display="flex">
           <PanZoom label="Bonding tree, to move and enlarge">
             <chakra.svg viewBox={`0 0 ${layout.w} ${layout.h}`} w="100%" flex="1" minH={0} preserveAspectRatio="xMidYMid meet" role="group" aria-label="Bonding tree" fontFamily="body">
-              {layout.bonds.map(({ id, points }) => (
+              {layout.edges.map(({ id, points }) => (
                 <DrawnBond key={id} bond={earth.bonds.find((bond) => bond.id === id)!} points={points} inspection={inspection} chosen={chosen?.kind === 'bond' && chosen.id === id} onTouch={() => touchBond(id)} />
               ))}
-              {layout.parts.map((place) => (
+              {layout.nodes.map((place) => (
                 <DrawnPart key={place.id} part={earth.parts.find(({ id }) => id === place.id)!} {...place} verdict={verdictOf(earth.parts.find(({ id }) => id === place.id)!, inspection)} chosen={chosen?.kind === 'part' && chosen.id === place.id} onTouch={() => setChosen({ kind: 'part', id: place.id })} />
               ))}
             </chakra.svg>

@@ -56,9 +56,9 @@ function Module({ place: { id, x, y, string, order, device, heard }, w, h, size,
     <chakra.g data-place={id} role="button" tabIndex={words ? 0 : -1} cursor="pointer" aria-label={`${placeWords(id)}${string === undefined ? '' : `, string ${string + 1}, module ${order}`}${heard && heard !== 'heard' ? `, ${heard === 'silent' ? 'silent' : 'serial mistyped'}` : ''}`}>
       <chakra.rect x={x} y={y} width={w} height={h} rx={20} fill={silent ? 'oxideWash' : heard === 'typo' ? 'brassWash' : 'panel'} stroke={silent ? 'oxide' : heard === 'typo' ? 'brass' : 'faint'} strokeWidth={silent || heard === 'typo' ? '40px' : '16px'} />
       {words && string !== undefined && (
-        <text x={x + w - 0.25 * size} y={y + 0.95 * size} fontSize={`${0.9 * size}px`} textAnchor="end" fill={stringColour(string)} fontWeight={600}>
+        <chakra.text x={x + w - 0.25 * size} y={y + 0.95 * size} fontSize={`${0.9 * size}px`} textAnchor="end" fill={stringColour(string)} fontWeight={600}>
           {order}
-        </text>
+        </chakra.text>
       )}
       {words && device && heard !== 'silent' && heard !== 'typo' && <chakra.rect x={x + 0.25 * size} y={y + h - 1.05 * size} width={1.1 * size} height={0.75 * size} rx={20} fill={device.serial ? 'chalkWash' : 'none'} stroke={silent ? 'oxide' : 'ink'} strokeWidth="16px" />}
       {words && heard && heard !== 'heard' && (
@@ -91,9 +91,9 @@ const Lines = memo(function Lines({ drawing: { strings, branches }, size }: { dr
           <polyline points={points(path)} strokeWidth="60px" strokeLinejoin="round" opacity={0.85} />
           {path[0] && <circle cx={path[0].x} cy={path[0].y} r="130" fill={stringColour(number)} />}
           {path[0] && (
-            <text x={path[0].x} y={path[0].y + 70} fontSize="190px" fontWeight={700} textAnchor="middle" stroke="none" fill="#fff">
+            <chakra.text x={path[0].x} y={path[0].y + 70} fontSize="190px" fontWeight={700} textAnchor="middle" stroke="none" fill="#fff">
               {label.replace(/^string /i, '').slice(0, 3)}
-            </text>
+            </chakra.text>
           )}
           {path.length > 1 && <path d={`M${path.at(-1)!.x - 110} ${path.at(-1)!.y - 110} h220 v220 h-220 Z`} strokeWidth="50px" />}
         </g>

@@ -1,0 +1,15 @@
+import { fitAnswer, inForce, type Answer, type JudgedCheck } from '@plumb-mark/core'
+import { useDraftAnswer } from '../checks/record/draft-answer.js'
+
+/** The answer of a check as it is being given, or as it is kept; undefined when there is none that fits. */
+export function useAnswerOf({ check, history }: JudgedCheck): Answer | undefined {
+  const draft = useDraftAnswer((state) => (state.checkId === check.id ? state.answer : undefined))
+  if (draft) return draft
+  const current = inForce(history)
+  if (current?.kind !== 'record' || check.ask.kind !== 'record') return undefined
+  try {
+    return fitAnswer(check.ask, current.body.answer)
+  } catch {
+    return undefined
+  }
+}

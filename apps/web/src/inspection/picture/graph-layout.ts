@@ -1,0 +1,34 @@
+import dagre from '@dagrejs/dagre'
+
+export interface GraphLayout {
+  w: number
+  h: number
+  nodes: { id: string; x: number; y: number; w: number; h: number }[]
+  edges: { id: string; points: { x: number; y: number }[] }[]
+}
+
+interface Edge {
+  id: string
+  from: string
+  to: string
+}
+
+/** A layered drawing of who is tied to whom, from the top down or from left to right. */
+export function layOutGraph(nodes: readonly { id: string }[], edges: readonly Edge[], { direction, node, label }: { direction: 'TB' | 'LR'; node: { w: number; h: number }; label: { w: number; h: number } }): GraphLayout {
+  const graph = new dagre.graphlib.Graph({ multigraph: true })
+  graph.setGraph({ rankdir: direction, nodesep: direction === 'TB' ? 14 : 26, ranksep: direction === 'TB' ? 62 : 28, marginx: 10, marginy: 10 })
+  graph.setDefaultEdgeLabel(() => ({}))
+  for (const { id } of nodes) graph.setNode(id, { width: node.w, height: node.h })
+  for (const { id, from, to } of edges) graph.setEdge(from, to, { width: label.w, height: label.h, labelpos: direction === 'TB' ? 'r' : 'c' }, id)
+  dagre.layout(graph)
+  const { width = 0, height = 0 } = graph.graph()
+  return {
+    w: width,
+    h: height,
+    nodes: nodes.map(({ id }) => {
+      const { x, y } = graph.node(id)
+      return { id, x, y, ...node }
+    }),
+    edges: edges.map(({ id, from, to }) => ({ id, points: graph.edge(from, to, id).points })),
+  }
+}

@@ -1,0 +1,127 @@
+import type { NetworkBuilt, NetworkConductor, NetworkPart, PartKind } from '../as-built/network.js'
+
+export interface FedBy {
+  name: string
+  amps: number
+}
+
+/** What a conductor carries: everything that can feed it from its worse side, and the devices that limit or protect it. A. */
+export interface ConductorLoad {
+  conductor: NetworkConductor
+  /** The sources of the side that can drive more through it, each as its own devices limit it. */
+  sources: FedBy[]
+  /** Their sum. */
+  sum: number
+  /** What the far side can take at most, where something limits it. */
+  limit: number | undefined
+  /** What it must carry: the sum, or the limit where that is smaller. */
+  carries: number
+  protectiveDevice: number | undefined
+  downstreamDevice: number | undefined
+  pvSource: boolean
+}
+
+/** What each kind of part can take: whatever comes, nothing, or as much as it can drive itself. */
+const TAKES = {
+  grid: 'all', board: 'all', gateway: 'through', meter: 'through', device: 'through', isolator: 'through', inverter: 'own', battery: 'all', generation: 'nothing', load: 'own',
+} satisfies Record<PartKind, 'all' | 'nothing' | 'own' | 'through'>
+
+/**
+ * Every conductor of an installation with all that can feed it. A conductor between two live sides carries what one side can drive and
+ * the other can take: behind a board that is fed by grid and inverter it is their sum, unless a device on the way limits it. A ring is
+ * followed once. Source: Kirchhoff's current law over a tree of sources, devices and loads.
+ */
+export function networkLoads(network: NetworkBuilt): ConductorLoad[] {
+  const graph = new Graph(network)
+  return network.conductors.map((conductor) => loadOf(conductor, graph))
+}
+
+function loadOf(conductor: NetworkConductor, graph: Graph): ConductorLoad {
+  const ends = [conductor.from, conductor.to].map((id, i) => ({ part: graph.part(id), fed: graph.fedFrom(id, conductor.id), takes: graph.takes(i === 0 ? conductor.to : conductor.from, conductor.id) }))
+  const [forward, backward] = ends.map(({ fed, takes }) => Math.min(total(fed), takes)) as [number, number]
+  const driving = ends[forward >= backward ? 0 : 1]!
+  const far = ends[forward >= backward ? 1 : 0]!.part
+  const sum = total(driving.fed)
+  const limited = driving.takes < sum
+  return {
+    conductor,
+    sources: driving.fed,
+    sum,
+    limit: limited ? driving.takes : undefined,
+    carries: Math.min(sum, driving.takes),
+    protectiveDevice: driving.part?.kind === 'device' ? driving.part.rating : far?.kind === 'device' ? far.rating : undefined,
+    downstreamDevice: limited ? driving.takes : undefined,
+    pvSource: false,
+  }
+}
+
+const total = (fed: readonly FedBy[]): number => fed.reduce((sum, { amps }) => sum + amps, 0)
+
+class Graph {
+  private readonly parts: Map<string, NetworkPart>
+  private readonly edges = new Map<string, { edge: string; to: string }[]>()
+
+  constructor({ parts, conductors }: NetworkBuilt) {
+    this.parts = new Map(parts.map((part) => [part.id, part]))
+    for (const { id, from, to } of conductors) {
+      this.join(from, { edge: id, to })
+      this.join(to, { edge: id, to: from })
+    }
+  }
+
+  part(id: string): NetworkPart | undefined {
+    return this.parts.get(id)
+  }
+
+  /** What can be driven out of a part through the edge named: its own source and all that lies behind it, no more than its rating. */
+  fedFrom(id: string, through: string, seen: ReadonlySet<string> = new Set()): FedBy[] {
+    const part = this.parts.get(id)
+    if (!part || seen.has(id)) return []
+    const path = new Set([...seen, id])
+    const behind = this.others(id, through).flatMap(({ edge, to }) => this.fedFrom(to, edge, path))
+    const own = part.source ? [{ name: part.label, amps: part.source }] : []
+    return capped([...own, ...behind], limitOf(part))
+  }
+
+  /** What a part and all that lies behind it can take in through the edge named, A. */
+  takes(id: string, through: string, seen: ReadonlySet<string> = new Set()): number {
+    const part = this.parts.get(id)
+    if (!part || seen.has(id)) return 0
+    const path = new Set([...seen, id])
+    const behind = this.others(id, through).reduce((sum, { edge, to }) => sum + this.takes(to, edge, path), 0)
+    return Math.min(OWN[TAKES[part.kind]](part) + behind, limitOf(part))
+  }
+
+  private others(id: string, through: string) {
+    return (this.edges.get(id) ?? []).filter(({ edge }) => edge !== through)
+  }
+
+  private join(id: string, edge: { edge: string; to: string }): void {
+    const known = this.edges.get(id)
+    if (known) known.push(edge)
+    else this.edges.set(id, [edge])
+  }
+}
+
+const OWN = {
+  all: () => Infinity,
+  nothing: () => 0,
+  own: ({ source, rating }: NetworkPart) => source ?? rating ?? Infinity,
+  through: () => 0,
+}
+
+/** An inverter passes no more than it drives itself; a device or an isolator no more than its rating. */
+function limitOf({ kind, source, rating }: NetworkPart): number {
+  if (kind === 'inverter') return source ?? Infinity
+  return kind === 'device' || kind === 'isolator' || kind === 'gateway' ? (rating ?? Infinity) : Infinity
+}
+
+/** Sources behind one device share its rating, the first ones first. */
+function capped(fed: readonly FedBy[], limit: number): FedBy[] {
+  let left = limit
+  return fed.flatMap(({ name, amps }) => {
+    const share = Math.min(amps, left)
+    left -= share
+    return share > 0 ? [{ name, amps: share }] : []
+  })
+}
