@@ -68,6 +68,11 @@ export class DemoJob {
     return (await this.around.services.entries.jobFor(this.person('inspector'), this.id)).inspection.checks
   }
 
+  private async head(): Promise<string> {
+    await this.flush()
+    return (await this.around.services.entries.jobFor(this.person('reviewer'), this.id)).entries.at(-1)!.hash
+  }
+
   private async askAt(point: string): Promise<Ask | undefined> {
     if (!this.asks.has(point)) this.asks = new Map((await this.checks()).map(({ check }) => [check.point, check.ask]))
     return this.asks.get(point)
@@ -87,6 +92,8 @@ export class DemoJob {
         return { id, kind: write, at, body: { ...(await this.proposal(said['checkId'] as string)), ...photos } }
       case 'defect-step':
         return { id, kind: write, at, body: { defectId: this.defects.get(said['checkId'] as string) ?? missing(`defect of ${String(said['checkId'])}`), step: said['step'] as 'reworked', note: said['note'] as string, ...photos } }
+      case 'signed':
+        return { id, kind: write, at, body: { licence: said['licence'] as string, statement: said['statement'] as string, drawing: await sampleSignature(), sealedHead: await this.head() } }
       default:
         return { id, kind: write, at, body: said } as unknown as NewEntry
     }
@@ -154,4 +161,10 @@ function sampleDrawing(caption: string): Promise<Buffer> {
   )
     .jpeg({ quality: 82 })
     .toBuffer()
+}
+
+/** A drawn signature of an invented person, as the pad would give it. */
+async function sampleSignature(): Promise<string> {
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="420" height="140"><path d="M30 100 C60 20 80 20 78 90 C77 130 110 60 120 70 C132 82 120 110 140 96 C170 74 168 60 190 84 C204 100 220 66 240 78 C262 92 300 60 390 64" fill="none" stroke="#22211d" stroke-width="4" stroke-linecap="round"/></svg>'
+  return `data:image/png;base64,${(await sharp(Buffer.from(svg)).png().toBuffer()).toString('base64')}`
 }

@@ -60,9 +60,11 @@ const total = (fed: readonly FedBy[]): number => fed.reduce((sum, { amps }) => s
 class Graph {
   private readonly parts: Map<string, NetworkPart>
   private readonly edges = new Map<string, { edge: string; to: string }[]>()
+  private readonly direct: ReadonlySet<string>
 
   constructor({ parts, conductors }: NetworkBuilt) {
     this.parts = new Map(parts.map((part) => [part.id, part]))
+    this.direct = new Set(conductors.filter(({ phases }) => phases === 'dc').map(({ id }) => id))
     for (const { id, from, to } of conductors) {
       this.join(from, { edge: id, to })
       this.join(to, { edge: id, to: from })
@@ -79,7 +81,7 @@ class Graph {
     if (!part || seen.has(id)) return []
     const path = new Set([...seen, id])
     const behind = this.others(id, through).flatMap(({ edge, to }) => this.fedFrom(to, edge, path))
-    const own = part.source ? [{ name: part.label, amps: part.source }] : []
+    const own = part.source && !this.isBehindInverter(part, through) ? [{ name: part.label, amps: part.source }] : []
     return capped([...own, ...behind], limitOf(part))
   }
 
@@ -88,12 +90,24 @@ class Graph {
     const part = this.parts.get(id)
     if (!part || seen.has(id)) return 0
     const path = new Set([...seen, id])
+    if (this.isBehindInverter(part, through)) return Infinity
     const behind = this.others(id, through).reduce((sum, { edge, to }) => sum + this.takes(to, edge, path), 0)
     return Math.min(OWN[TAKES[part.kind]](part) + behind, limitOf(part))
   }
 
+  /** What goes on from a part on the same side of it: an inverter parts the DC side from the AC side. */
   private others(id: string, through: string) {
-    return (this.edges.get(id) ?? []).filter(({ edge }) => edge !== through)
+    const direct = this.isDirect(through)
+    return (this.edges.get(id) ?? []).filter(({ edge }) => edge !== through && this.isDirect(edge) === direct)
+  }
+
+  private isDirect(edge: string): boolean {
+    return this.direct.has(edge)
+  }
+
+  /** On its DC side an inverter's AC figure says nothing: there it takes what the battery gives, and gives nothing that is known. */
+  private isBehindInverter({ kind }: NetworkPart, through: string): boolean {
+    return kind === 'inverter' && this.isDirect(through)
   }
 
   private join(id: string, edge: { edge: string; to: string }): void {

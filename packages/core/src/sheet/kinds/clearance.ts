@@ -26,7 +26,8 @@ export const clearanceKind = defineKind(
   {
     minutes: 2,
     expand: (requirement) => [
-      ...SIDES.map((side): Subject => ({ kind: 'side', id: side, label: SIDE_WORDS[side] })),
+      // What may stand on the floor itself asks for nothing beneath it.
+      ...SIDES.filter((side) => side !== 'bottom' || requirement.clear.bottom > 0).map((side): Subject => ({ kind: 'side', id: side, label: SIDE_WORDS[side] })),
       ...(requirement.base ? [{ kind: 'side' as const, id: 'base', label: 'lower edge' }] : []),
       ...(requirement.keepOut.length > 0 ? [{ kind: 'side' as const, id: 'keep-out', label: `distance from ${requirement.keepOut.map(({ from }) => from).join(', ')}` }] : []),
       ...(requirement.reach === 'envelope' ? [{ kind: 'side' as const, id: 'corners', label: 'corners of the envelope' }] : []),

@@ -42,7 +42,7 @@ function Section({ judged }: { judged: JudgedCheck }) {
         <chakra.circle r={((limits.max ?? 0) * scale) / 2} fill="paper" stroke="chalk" strokeDasharray="5 4" strokeWidth="2px" />
         <chakra.circle r={((limits.min ?? 0) * scale) / 2} fill="none" stroke="chalk" strokeDasharray="5 4" strokeWidth="2px" />
         {diameter !== undefined && <chakra.circle r={(diameter * scale) / 2} fill="none" stroke={verdictColour(outcome.verdict)} strokeWidth="5px" />}
-        <chakra.text y={5} textAnchor="middle" fontSize="15px" fontFamily="mono" fill="ink">
+        <chakra.text y={5} textAnchor="middle" fontSize="16px" fontFamily="mono" fill="ink" stroke="paper" strokeWidth="6px" style={{ paintOrder: 'stroke' }}>
           {diameter === undefined ? '?' : `${fig(diameter, 1)} mm`}
         </chakra.text>
       </chakra.svg>

@@ -23,7 +23,7 @@ export function BondingTree() {
   useUndoKeys(writable)
   const [chosen, setChosen] = useState<Chosen>()
   const earth = inspection?.world.asBuilt.earth
-  const layout = useMemo(() => earth && layOutGraph(earth.parts, earth.bonds, { direction: 'TB', node: { w: 164, h: 52 }, label: { w: 116, h: 34 } }), [earth])
+  const layout = useMemo(() => earth && layOutGraph(earth.parts, earth.bonds, { direction: 'TB', node: { w: 164, h: 52 }, label: { w: 116, h: 50 } }), [earth])
   const openCheck = useFocus((focus) => focus.openCheck)
   if (!inspection || !earth || !layout) return null
   const touchBond = (id: string) => {

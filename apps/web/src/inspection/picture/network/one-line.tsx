@@ -25,7 +25,7 @@ export function OneLine() {
   const openCheck = useFocus((focus) => focus.openCheck)
   const [chosen, setChosen] = useState<Chosen>()
   const network = inspection?.world.asBuilt.network
-  const layout = useMemo(() => network && layOutGraph(network.parts, network.conductors, { direction: 'LR', node: { w: 118, h: 74 }, label: { w: 104, h: 34 } }), [network])
+  const layout = useMemo(() => network && layOutGraph(network.parts, network.conductors, { direction: 'TB', node: { w: 122, h: 68 }, label: { w: 92, h: 30 } }), [network])
   if (!inspection || !network || !layout) return null
   const loads = inspection.world.loads()
   const touchConductor = (id: string) => {
@@ -44,9 +44,9 @@ export function OneLine() {
       {network.parts.length === 0 ? (
         <Begin writable={writable} />
       ) : (
-        <Box flex="1" minH={{ base: '300px', lg: '330px' }} display="flex">
+        <Box flex="1" minH={{ base: '360px', lg: `${Math.min(760, layout.h)}px` }} display="flex">
           <PanZoom label="One-line diagram, to move and enlarge">
-            <chakra.svg viewBox={`0 0 ${layout.w} ${layout.h}`} w="100%" flex="1" minH={0} preserveAspectRatio="xMidYMid meet" role="group" aria-label="One-line diagram" fontFamily="body">
+            <chakra.svg viewBox={`0 0 ${layout.w} ${layout.h}`} w="100%" maxW={`${1.1 * layout.w}px`} mx="auto" flex="1" minH={0} preserveAspectRatio="xMidYMid meet" role="group" aria-label="One-line diagram" fontFamily="body">
               {layout.edges.map(({ id, points }) => (
                 <Cable key={id} load={loads.find(({ conductor }) => conductor.id === id)!} points={points} inspection={inspection} chosen={chosen?.kind === 'conductor' && chosen.id === id} onTouch={() => touchConductor(id)} />
               ))}
@@ -142,10 +142,10 @@ function Cable({ load, points, inspection, chosen, onTouch }: { load: ConductorL
     <chakra.g role="button" tabIndex={0} cursor="pointer" aria-label={`Cable ${inspection.world.labelOf(conductor.from)} to ${inspection.world.labelOf(conductor.to)}`} aria-pressed={chosen} onClick={onTouch} onKeyDown={(event) => event.key === 'Enter' && onTouch()} data-conductor={conductor.id}>
       <chakra.polyline points={points.map(({ x, y }) => `${x},${y}`).join(' ')} fill="none" stroke="transparent" strokeWidth="26px" />
       <chakra.polyline points={points.map(({ x, y }) => `${x},${y}`).join(' ')} fill="none" stroke={colour} strokeWidth={chosen ? '5px' : sources.length > 1 ? '4px' : '2.4px'} />
-      <chakra.text x={middle.x} y={middle.y - 7} textAnchor="middle" fontSize="12.5px" fontFamily="mono" fill={colour} stroke="sunk" strokeWidth="5px" style={{ paintOrder: 'stroke' }}>
+      <chakra.text x={middle.x + 8} y={middle.y - 2} fontSize="12.5px" fontFamily="mono" fill={colour} stroke="sunk" strokeWidth="5px" style={{ paintOrder: 'stroke' }}>
         {size}
       </chakra.text>
-      <chakra.text x={middle.x} y={middle.y + 17} textAnchor="middle" fontSize="12.5px" fontFamily="mono" fontWeight={sources.length > 1 ? 700 : 400} fill={colour} stroke="sunk" strokeWidth="5px" style={{ paintOrder: 'stroke' }}>
+      <chakra.text x={middle.x + 8} y={middle.y + 13} fontSize="12.5px" fontFamily="mono" fontWeight={sources.length > 1 ? 700 : 400} fill={colour} stroke="sunk" strokeWidth="5px" style={{ paintOrder: 'stroke' }}>
         {sources.length === 0 ? 'not fed' : `${sources.length > 1 ? 'Σ ' : ''}${fig(carries, 1)} A`}
       </chakra.text>
     </chakra.g>

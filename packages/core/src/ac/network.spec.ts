@@ -1,0 +1,67 @@
+import type { NetworkBuilt, NetworkConductor, NetworkPart } from '../as-built/network.js'
+import { sheet } from '../sheet/kinds/site.testing.js'
+import { judgeNetworkConductor } from './network-checks.js'
+import { networkLoads } from './network.js'
+import { NETWORK_TEMPLATES, networkTemplate, type NetworkTemplate } from './templates.js'
+
+const part = (id: string, kind: NetworkPart['kind'], more: Partial<NetworkPart> = {}): NetworkPart => ({ id, label: id, kind, ...more })
+const cable = (from: string, to: string, more: Partial<NetworkConductor> = {}): NetworkConductor => ({ id: `${from}-${to}`, from, to, phases: 1, voltage: 230, size: 6, length: 10, insulation: 'pvc', method: 'C', ambient: 30, grouped: 1, ...more })
+const house = (more: Partial<NetworkBuilt> = {}): NetworkBuilt => ({
+  parts: [part('grid', 'grid', { source: 63 }), part('fuse', 'device', { rating: 50 }), part('board', 'board'), part('loads', 'load'), part('breaker', 'device', { rating: 25 }), part('inverter', 'inverter', { source: 16 }), ...(more.parts ?? [])],
+  conductors: [cable('grid', 'fuse'), cable('fuse', 'board'), cable('board', 'loads'), cable('board', 'breaker'), cable('breaker', 'inverter'), ...(more.conductors ?? [])],
+})
+const load = (network: NetworkBuilt, id: string) => networkLoads(network).find(({ conductor }) => conductor.id === id)!
+
+describe('what a cable carries', () => {
+  it('is the sum of all that can feed it: grid, as its fuse limits it, and inverter', () => expect(load(house(), 'board-loads')).toMatchObject({ carries: 66, sources: [{ name: 'grid', amps: 50 }, { name: 'inverter', amps: 16 }] }))
+  it('towards an inverter is what the inverter itself can take or give', () => expect(load(house(), 'breaker-inverter')).toMatchObject({ carries: 16, protectiveDevice: 25 }))
+  it('from the grid is what its fuse lets through', () => expect(load(house(), 'grid-fuse').carries).toBe(50))
+  it('does not grow by a second inverter where a device limits', () => {
+    const two = house({ parts: [part('b2', 'device', { rating: 20 }), part('loads2', 'load')], conductors: [cable('board', 'b2'), cable('b2', 'loads2')] })
+    expect(load(two, 'b2-loads2')).toMatchObject({ carries: 20 })
+    expect(load(two, 'board-b2')).toMatchObject({ carries: 20, limit: 20 })
+  })
+  it('the direction in which a cable was entered does not matter', () => {
+    const turned = { ...house(), conductors: house().conductors.map((one) => ({ ...one, from: one.to, to: one.from })) }
+    for (const { conductor, carries } of networkLoads(house())) expect(load(turned, conductor.id).carries).toBe(carries)
+  })
+  it('on the DC side of an inverter is what the battery gives, not what the grid does', () => {
+    const stored = house({ parts: [part('battery', 'battery', { source: 30 })], conductors: [cable('inverter', 'battery', { phases: 'dc' })] })
+    expect(load(stored, 'inverter-battery')).toMatchObject({ carries: 30, sources: [{ name: 'battery', amps: 30 }] })
+    expect(load(stored, 'breaker-inverter').carries).toBe(16)
+  })
+  it('of a ring is followed once, and of a loose end is nothing', () => {
+    const ring = house({ conductors: [cable('loads', 'breaker')] })
+    expect(networkLoads(ring).every(({ carries }) => Number.isFinite(carries))).toBe(true)
+    expect(load(house({ parts: [part('a', 'load'), part('b', 'load')], conductors: [cable('a', 'b')] }), 'a-b').sources).toEqual([])
+  })
+})
+
+describe('a cable of the model before the school of the job', () => {
+  it('chosen for the grid alone fails where the inverter feeds it too', () => {
+    const judged = judgeNetworkConductor(load(house({ parts: [], conductors: [] }), 'board-loads'), { school: 'iec' })!
+    expect(judged).toMatchObject({ designCurrent: 66, ampacity: 46, verdict: 'does-not-conform' })
+    expect(judged.notes.join()).toContain('several sources feed this conductor')
+  })
+  it('is judged by AWG under the other school', () => expect(judgeNetworkConductor(load(house(), 'breaker-inverter'), { school: 'nec' })).toBeUndefined())
+  it('with a size of that school it is', () => {
+    const us = { ...house(), conductors: house().conductors.map((one) => ({ ...one, size: 8.37, voltage: 240 })) }
+    expect(judgeNetworkConductor(load(us, 'breaker-inverter'), { school: 'nec' })).toMatchObject({ verdict: 'conforms', ampacity: 50 })
+  })
+})
+
+describe('the usual arrangements', () => {
+  const units = [{ id: 'i', label: 'Inverter', sheetId: 's' }, { id: 'm', label: 'Meter', sheetId: 't' }]
+  const sheets = { i: sheet('I', 'hybrid-inverter', []), m: sheet('M', 'meter', []) }
+  const made = (name: NetworkTemplate, school: 'iec' | 'nec') => {
+    let n = 0
+    return networkTemplate(name, units, (id) => sheets[id as 'i' | 'm'], { school, newId: () => `n${n++}` })
+  }
+  it.each((Object.keys(NETWORK_TEMPLATES) as NetworkTemplate[]).flatMap((name) => (['iec', 'nec'] as const).map((school) => [name, school] as const)))('%s, %s: one tree in which every cable is fed, every unit has its place', (name, school) => {
+    const network = made(name, school)
+    expect(network.conductors).toHaveLength(network.parts.length - 1)
+    expect(networkLoads(network).every(({ sources }) => sources.length > 0)).toBe(true)
+    expect(network.parts.flatMap(({ unitId }) => unitId ?? []).sort()).toEqual(['i', 'm'])
+    for (const one of networkLoads(network)) expect(judgeNetworkConductor(one, { school })).toBeDefined()
+  })
+})
