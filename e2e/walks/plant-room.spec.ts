@@ -59,7 +59,7 @@ test('on a phone nothing runs out of the screen, and every button is large enoug
   const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
   const job = jobs.find(({ title }) => title === HATCHERY)!.id
   const faults: string[] = []
-  for (const path of ['/jobs', `/jobs/${job}/walk/place-and-mount`, `/jobs/${job}/walk/dc`, `/jobs/${job}/walk/ac`, `/jobs/${job}/walk/identify`, `/jobs/${job}/walk/roof`, `/jobs/${job}/walk/earthing`, `/jobs/${job}/preparation`, '/sheets', '/sheets/thrumcap-tb-10-b', '/instruments', '/visits', '/jobs/new', `/jobs/${job}/defects`, `/jobs/${job}/sign-off`, '/calculators/string-voltage', '/calculators/conductor']) {
+  for (const path of ['/jobs', `/jobs/${job}/walk/place-and-mount`, `/jobs/${job}/walk/dc`, `/jobs/${job}/walk/ac`, `/jobs/${job}/walk/identify`, `/jobs/${job}/walk/roof`, `/jobs/${job}/walk/earthing`, `/jobs/${job}/walk/battery`, `/jobs/${job}/walk/meter`, `/jobs/${job}/preparation`, '/sheets', '/sheets/thrumcap-tb-10-b', '/instruments', '/visits', '/jobs/new', `/jobs/${job}/defects`, `/jobs/${job}/sign-off`, '/calculators/string-voltage', '/calculators/conductor']) {
     await page.goto(path)
     await expect(page.getByRole('heading').first()).toBeVisible()
     await page.waitForTimeout(300)

@@ -57,13 +57,34 @@ function loadOf(conductor: NetworkConductor, graph: Graph): ConductorLoad {
 
 const total = (fed: readonly FedBy[]): number => fed.reduce((sum, { amps }) => sum + amps, 0)
 
+const NOBODY: ReadonlySet<string> = new Set()
+
+/** Joins part to part; two that are joined already would close a ring. */
+function hasNoRing(conductors: readonly NetworkConductor[]): boolean {
+  const leader = new Map<string, string>()
+  const find = (id: string): string => {
+    const next = leader.get(id)
+    return next === undefined ? id : find(next)
+  }
+  return conductors.every(({ from, to }) => {
+    const [a, b] = [find(from), find(to)]
+    if (a === b) return false
+    leader.set(a, b)
+    return true
+  })
+}
+
 class Graph {
   private readonly parts: Map<string, NetworkPart>
   private readonly edges = new Map<string, { edge: string; to: string }[]>()
   private readonly direct: ReadonlySet<string>
+  private readonly isTree: boolean
+  private readonly fed = new Map<string, FedBy[]>()
+  private readonly taken = new Map<string, number>()
 
   constructor({ parts, conductors }: NetworkBuilt) {
     this.parts = new Map(parts.map((part) => [part.id, part]))
+    this.isTree = hasNoRing(conductors)
     this.direct = new Set(conductors.filter(({ phases }) => phases === 'dc').map(({ id }) => id))
     for (const { id, from, to } of conductors) {
       this.join(from, { edge: id, to })
@@ -76,20 +97,28 @@ class Graph {
   }
 
   /** What can be driven out of a part through the edge named: its own source and all that lies behind it, no more than its rating. */
-  fedFrom(id: string, through: string, seen: ReadonlySet<string> = new Set()): FedBy[] {
+  fedFrom(id: string, through: string, seen: ReadonlySet<string> = NOBODY): FedBy[] {
+    return this.once(this.fed, id, through, () => this.workOutFed(id, through, seen))
+  }
+
+  private workOutFed(id: string, through: string, seen: ReadonlySet<string>): FedBy[] {
     const part = this.parts.get(id)
     if (!part || seen.has(id)) return []
-    const path = new Set([...seen, id])
+    const path = this.isTree ? NOBODY : new Set([...seen, id])
     const behind = this.others(id, through).flatMap(({ edge, to }) => this.fedFrom(to, edge, path))
     const own = part.source && !this.isBehindInverter(part, through) ? [{ name: part.label, amps: part.source }] : []
     return capped([...own, ...behind], limitOf(part))
   }
 
   /** What a part and all that lies behind it can take in through the edge named, A. */
-  takes(id: string, through: string, seen: ReadonlySet<string> = new Set()): number {
+  takes(id: string, through: string, seen: ReadonlySet<string> = NOBODY): number {
+    return this.once(this.taken, id, through, () => this.workOutTaken(id, through, seen))
+  }
+
+  private workOutTaken(id: string, through: string, seen: ReadonlySet<string>): number {
     const part = this.parts.get(id)
     if (!part || seen.has(id)) return 0
-    const path = new Set([...seen, id])
+    const path = this.isTree ? NOBODY : new Set([...seen, id])
     if (this.isBehindInverter(part, through)) return Infinity
     const behind = this.others(id, through).reduce((sum, { edge, to }) => sum + this.takes(to, edge, path), 0)
     return Math.min(OWN[TAKES[part.kind]](part) + behind, limitOf(part))
@@ -108,6 +137,17 @@ class Graph {
   /** On its DC side an inverter's AC figure says nothing: there it takes what the battery gives, and gives nothing that is known. */
   private isBehindInverter({ kind }: NetworkPart, through: string): boolean {
     return kind === 'inverter' && this.isDirect(through)
+  }
+
+  /** In a tree what lies behind an edge is the same whichever way one came to it: it is worked out once. */
+  private once<T>(known: Map<string, T>, id: string, through: string, work: () => T): T {
+    if (!this.isTree) return work()
+    const key = `${id} ${through}`
+    const before = known.get(key)
+    if (before !== undefined) return before
+    const answer = work()
+    known.set(key, answer)
+    return answer
   }
 
   private join(id: string, edge: { edge: string; to: string }): void {

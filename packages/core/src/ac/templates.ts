@@ -26,7 +26,7 @@ export function networkTemplate(template: NetworkTemplate, units: readonly UnitB
     return id
   }
   const run = (from: string, to: string, size: number, length: number) => conductors.push({ id: newId(`${from} ${to}`), from, to, phases: three ? 3 : 1, voltage: three ? 400 : 240, size, length, insulation: 'pvc', method: 'B2', ambient: 30, grouped: 1 })
-  const main = three ? { fuse: 63, size: 16 } : { fuse: 200, size: 107.22 }
+  const main = three ? { fuse: 63, size: 25, loads: 16 } : { fuse: 200, size: 107.22, loads: 107.22 }
   const branch = three ? { breaker: 25, size: 6 } : { breaker: 40, size: 8.37 }
 
   const grid = place({ label: 'Grid', kind: 'grid', source: main.fuse })
@@ -48,7 +48,7 @@ export function networkTemplate(template: NetworkTemplate, units: readonly UnitB
   const board = place({ label: 'Board', kind: 'board' })
   run(upstream, board, main.size, 4)
   const loads = place({ label: 'Loads', kind: 'load' })
-  run(board, loads, main.size, 2)
+  run(board, loads, main.loads, 2)
   for (const inverter of units.filter(({ id }) => MAKES_AC.includes(sheetOf(id)?.kind ?? ''))) {
     const breaker = place({ label: `Breaker ${inverter.label}`, kind: 'device', rating: branch.breaker })
     const box = place({ label: inverter.label, kind: 'inverter', unitId: inverter.id, source: three ? 13 : 16 })

@@ -20,7 +20,8 @@ export function layOutGraph(nodes: readonly { id: string }[], edges: readonly Ed
   graph.setDefaultEdgeLabel(() => ({}))
   for (const { id } of nodes) graph.setNode(id, { width: node.w, height: node.h })
   for (const { id, from, to } of edges) graph.setEdge(from, to, { width: label.w, height: label.h, labelpos: direction === 'TB' ? 'r' : 'c' }, id)
-  dagre.layout(graph)
+  // Parts stay in the order in which they were entered: quicker, and what is drawn does not jump about.
+  dagre.layout(graph, { disableOptimalOrderHeuristic: true })
   const { width = 0, height = 0 } = graph.graph()
   return {
     w: width,

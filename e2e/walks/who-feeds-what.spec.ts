@@ -1,0 +1,80 @@
+import { expect, test } from '@playwright/test'
+import { Crew } from '../crew/crew.js'
+
+test('a house is traced from a template, a forgotten source is found, a device limits it', async ({ browser }) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  await inspector.newJob('PM-LINE', 'Who feeds what', ['aldervane-ah-8t-c', 'house-ac-rules-a'])
+  await inspector.openJob('Who feeds what')
+  await inspector.goTo('AC side')
+  await page.getByRole('button', { name: /^one board: every inverter/ }).click()
+  const diagram = page.getByRole('group', { name: 'One-line diagram', exact: true })
+  await expect(diagram.getByRole('button', { name: /^Cable / })).toHaveCount(5)
+
+  await diagram.getByRole('button', { name: 'Cable Board to Loads' }).press('Enter')
+  const cable = page.getByRole('region', { name: 'Cable', exact: true })
+  await expect(cable).toContainText('Fed by Grid 63 A and AH-8T 13 A; carries 76 A; no device is on it.')
+  const check = page.locator('[data-open-check*="/cables/"]')
+  await expect(check).toContainText('carries 76 A from Grid and AH-8T, may carry 62 A')
+  await expect(check).toContainText('a supply fuse alone says nothing about the part beyond the second one')
+  await expect(check).toContainText('the next size that passes every check is 25 mm²')
+
+  await page.getByRole('button', { name: 'Add a part' }).click()
+  const part = page.getByRole('region', { name: 'A new part' })
+  await part.getByLabel('Name').fill('Breaker, loads')
+  await part.getByLabel('What it is').selectOption('device')
+  await part.getByLabel('Rating').fill('50 A')
+  await part.getByLabel('Put into the cable').selectOption({ label: 'Board – Loads' })
+  await part.getByRole('button', { name: 'Keep the part' }).click()
+  await expect(diagram.getByRole('button', { name: /^Cable / })).toHaveCount(6)
+  await expect(page.locator('[data-check*="/cables/"]').filter({ hasText: 'Breaker, loads to Loads' })).toContainText('carries 50 A')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(diagram.getByRole('button', { name: /^Cable / })).toHaveCount(5)
+  await inspector.allKept()
+})
+
+test('what the meter shows becomes phasors and one sentence while it is typed', async ({ browser }) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  await inspector.newJob('PM-PROOF', 'A meter to prove', ['cobblewick-cm-3-d'])
+  await inspector.openJob('A meter to prove')
+  await inspector.goTo('Meter')
+  const open = await inspector.check('cm-3/proof/unit')
+  // One transformer turned round: its channel reads the load of its own phase with the other sign.
+  const shown = { L1: ['230 V', '2 kW', '2000 W', '0'], L2: ['230', '1000', '1000', '0'], L3: ['230', '500', '-500', '0'] }
+  for (const [phase, [volts, load, active, reactive]] of Object.entries(shown)) {
+    await open.getByLabel(`${phase} voltage`).fill(volts!)
+    await open.getByLabel(`${phase} known load`).fill(load!)
+    await open.getByLabel(`channel ${phase[1]} active`).fill(active!)
+    await open.getByLabel(`channel ${phase[1]} reactive`).fill(reactive!)
+  }
+  await expect(page.getByRole('img', { name: 'Phasors as they are wired' })).toBeVisible()
+  await expect(open).toContainText('turn round the transformer of channel 3')
+  await open.getByLabel('channel 3 active').fill('500 W')
+  await expect(open).toContainText('each on its own phase, the right way round')
+  await open.getByRole('button', { name: 'Keep' }).click()
+  await expect(page.locator('[data-check="cm-3/proof/unit"] [data-verdict="conforms"]')).toBeVisible()
+})
+
+test('a tester’s file is read once its columns are known; one bad row and nothing of it is taken', async ({ browser }) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  await inspector.openJob()
+  await inspector.goTo('DC side')
+  const file = (rows: string) => page.setInputFiles('input[aria-label="Tester file"]', { name: 'strings.csv', mimeType: 'text/csv', buffer: Buffer.from(`Circuit,Result MOhm,Test V\r\n${rows}`) })
+  await file('String B,> 999,1000\r\nString Q,> 999,1000\r\n')
+  const panel = page.getByRole('region', { name: 'strings.csv: 2 rows' })
+  await expect(panel.getByLabel('string', { exact: true })).toHaveValue('Circuit')
+  await panel.getByLabel('insulation, MΩ').selectOption('Result MOhm')
+  await panel.getByLabel('Read with').selectOption({ label: 'Insulation tester N1' })
+  await panel.getByRole('button', { name: 'Take the readings' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'row 3, Circuit: no string is called “String Q”' })).toBeVisible()
+  await file('String B,> 999,1000\r\n')
+  const again = page.getByRole('region', { name: 'strings.csv: 1 rows' })
+  await again.getByLabel('insulation, MΩ').selectOption('Result MOhm')
+  await again.getByLabel('Read with').selectOption({ label: 'Insulation tester N1' })
+  await again.getByRole('button', { name: 'Take the readings' }).click()
+  await expect(page.locator('[data-check="inv-1/insulation/string-b"] [data-verdict="conforms"]')).toBeVisible()
+  await file('String B,> 888,1000\r\n')
+  await expect(page.getByRole('region', { name: 'strings.csv: 1 rows' }).getByLabel('insulation, MΩ')).toHaveValue('Result MOhm')
+})
