@@ -1,6 +1,6 @@
 import type { NetworkPart } from '../../as-built/network.js'
 import type { Instrument } from '../../job/instrument.js'
-import { METER, Site, TAPE, sheet, string } from './site.testing.js'
+import { METER, MODULE, Site, TAPE, plane, sheet, string } from './site.testing.js'
 
 const TESTER: Instrument = { ...METER, id: 'n', kind: 'insulation-tester', accuracy: [{ dimension: 'insulation', percent: 5, plus: 0 }] }
 const part = (id: string, kind: NetworkPart['kind'], more: Partial<NetworkPart> = {}) => ({ kind: 'part-placed' as const, body: { id, label: id, kind, ...more } })
@@ -78,6 +78,19 @@ describe('a string on the DC side', () => {
     [0.4, '=', 500, 'does-not-conform'],
     [1.02, '=', 1000, 'not-proven'],
   ] as const)('insulated by %s MΩ (%s) at %s V: %s', (value, relation, at, verdict) => expect(tested(value, relation, at)).toContain(verdict))
+})
+
+describe('the short-circuit current of a string', () => {
+  const inverter = sheet('I', 'string-inverter', [{ id: 'isc', kind: 'string-short-circuit' }])
+  const clamp: Instrument = { ...METER, kind: 'clamp-meter', accuracy: [{ dimension: 'current', percent: 1, plus: 0 }] }
+  const read = (value: number, irradiance?: number, path: string[] | undefined = ['p.r1c1', 'p.r1c2']) =>
+    new Site().unit(MODULE).unit(inverter).write(plane(1, 2), string(['p.r1c1', 'p.r1c2'], { path }), { kind: 'reading', body: { point: 'I/isc/s', typed: `${value}`, value, unit: 'A', relation: '=', instrument: clamp, ...(irradiance && { conditions: { irradiance } }) } }).says('I/isc/s')
+  it.each([
+    [8.4, 700, 'conforms: 8.4 A of 8.4 A expected'],
+    [4.2, 700, 'does-not-conform: 4.2 A of 8.4 A expected'],
+    [9.2, 700, 'not-proven'],
+    [8.4, undefined, 'not-proven'],
+  ])('%s A in %s W/m²: %s', (value, light, said) => expect(read(value, light)).toContain(said))
 })
 
 describe('the electrical proof of the transformers', () => {

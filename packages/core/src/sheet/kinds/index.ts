@@ -35,6 +35,7 @@ import { serialMap } from './serial-map.js'
 import { settings } from './settings.js'
 import { stringLimits } from './string-limits.js'
 import { stringOpenCircuit } from './string-open-circuit.js'
+import { stringShortCircuit } from './string-short-circuit.js'
 import { switchBank } from './switch-bank.js'
 import { tighteningOrder } from './tightening-order.js'
 
@@ -75,6 +76,7 @@ export const KINDS = {
   settings,
   'string-limits': stringLimits,
   'string-open-circuit': stringOpenCircuit,
+  'string-short-circuit': stringShortCircuit,
   'switch-bank': switchBank,
   'tightening-order': tighteningOrder,
 } as const

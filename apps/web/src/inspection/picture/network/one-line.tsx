@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { NETWORK_TEMPLATES, PART_WORDS, amps, fig, formatQuantity, networkTemplate, worst, type ConductorLoad, type Inspection, type NetworkPart, type NetworkTemplate, type Verdict } from '@plumb-mark/core'
+import { NETWORK_TEMPLATES, PART_WORDS, amps, fig, formatQuantity, judgeNetworkConductor, networkTemplate, worst, type ConductorLoad, type Inspection, type NetworkPart, type NetworkTemplate, type Verdict } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { PanZoom } from '../../../marks/pan-zoom.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
@@ -39,8 +39,18 @@ export function OneLine() {
         <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
           One-line diagram
         </Text>
+        {network.parts.length > 0 && (
+          <Button variant="plain" onClick={() => window.print()} title="Print this stage with its diagram">
+            Print
+          </Button>
+        )}
         {writable && <UndoRedo />}
       </Flex>
+      {network.parts.length > 0 && (
+        <Text fontSize="13px" color="faint">
+          Beside each cable: its size, then what it carries / what it may carry. A thick line is fed from more than one side.
+        </Text>
+      )}
       {network.parts.length === 0 ? (
         <Begin writable={writable} />
       ) : (
@@ -136,6 +146,7 @@ function Cable({ load, points, inspection, chosen, onTouch }: { load: ConductorL
   const { conductor, carries, sources } = load
   const judged = inspection.checks.filter(({ check }) => check.subject.conductor?.id === conductor.id)
   const colour = chosen ? 'chalk' : colourOf(worst(judged.map(({ outcome }) => outcome.verdict)))
+  const may = judgeNetworkConductor(load, { school: inspection.state.header?.school ?? 'iec' })?.ampacity
   const middle = points[Math.floor(points.length / 2)]!
   const size = formatQuantity(conductor.size, 'conductor-size', { unit: inspection.state.header?.units === 'us' ? 'AWG' : 'mm²' })
   return (
@@ -146,7 +157,7 @@ function Cable({ load, points, inspection, chosen, onTouch }: { load: ConductorL
         {size}
       </chakra.text>
       <chakra.text x={middle.x + 8} y={middle.y + 13} fontSize="12.5px" fontFamily="mono" fontWeight={sources.length > 1 ? 700 : 400} fill={colour} stroke="sunk" strokeWidth="5px" style={{ paintOrder: 'stroke' }}>
-        {sources.length === 0 ? 'not fed' : `${sources.length > 1 ? 'Σ ' : ''}${fig(carries, 1)} A`}
+        {sources.length === 0 ? 'not fed' : `${sources.length > 1 ? 'Σ ' : ''}${fig(carries, 1)}${may === undefined ? '' : ` / ${fig(may, 0)}`} A`}
       </chakra.text>
     </chakra.g>
   )
