@@ -104,8 +104,32 @@ function judgeCheck(check: Check, { evidence, touched }: JobState, world: World)
     check,
     history,
     measured: check.ask.kind === 'derived' ? touched.get(check.ask.from === 'wall' ? `wall ${check.unit.place?.wallId ?? ''}` : check.ask.from) : current && { at: current.at, seq: current.seq },
-    outcome: judge(check, givenOf(check, current), world),
+    outcome: judgeEvidence(check, current, world),
   }
+}
+
+/** All that the judgement of a piece of evidence may depend on, besides the evidence itself; compared by identity. */
+interface Remembered {
+  on: readonly unknown[]
+  outcome: Outcome
+}
+const remembered = new WeakMap<Evidence, Map<string, Remembered>>()
+
+/**
+ * The outcome of a check for its evidence. Evidence never changes, so what was made of it once holds as long as the requirement, the thing
+ * and the rules are the very same: a job is judged on every keystroke, and nearly all of it is as it was.
+ */
+function judgeEvidence(check: Check, current: Evidence | undefined, world: World): Outcome {
+  if (!current || check.ask.kind === 'derived') return judge(check, givenOf(check, current), world)
+  const { terminal, string, device, branch, plane, bond, conductor } = check.subject
+  const on = [check.requirement, check.unit, check.because, terminal, string, device, branch, plane, bond, conductor, world.header, world.asBuilt.array]
+  const known = remembered.get(current) ?? new Map<string, Remembered>()
+  const before = known.get(check.id)
+  if (before && before.on.every((one, i) => one === on[i])) return before.outcome
+  const outcome = judge(check, givenOf(check, current), world)
+  known.set(check.id, { on, outcome })
+  remembered.set(current, known)
+  return outcome
 }
 
 /** Evidence as a judgement takes it. */

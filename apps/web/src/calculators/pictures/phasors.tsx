@@ -68,7 +68,7 @@ function Arrow({ angle, length, colour, label, thin = false }: { angle: number; 
   return (
     <chakra.g stroke={colour} fill="none" opacity={thin ? 0.65 : 1}>
       <chakra.path d={`M0 0 L${x} ${y} M${head(0.4)} L${x} ${y} L${head(-0.4)}`} strokeWidth={thin ? '1.5px' : '4px'} strokeDasharray={thin ? '5 4' : undefined} />
-      <chakra.text x={x * 1.04 + (thin ? 0 : 6)} y={y * 1.04 - 4} fontSize="13px" stroke="none" fill={colour} textAnchor={x < -20 ? 'end' : 'start'}>
+      <chakra.text x={x * 1.04 + (thin ? 0 : 6)} y={y * 1.04 + (thin ? 14 : -6)} fontSize="13px" stroke="none" fill={colour} textAnchor={x < -20 ? 'end' : 'start'}>
         {label}
       </chakra.text>
     </chakra.g>

@@ -1,5 +1,5 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
-import { memo } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import { NavLink, useParams } from 'react-router'
 import { STAGE_TITLES, worst, type Stage, type Verdict } from '@plumb-mark/core'
 import { PlumbBob } from '../../marks/plumb-bob.js'
@@ -48,9 +48,14 @@ const StageMark = memo(function StageMark({ stage, here, verdict, wrong, unprove
     [unproven, 'not proven'],
     [toDo, 'to do'],
   ] as const
+  const mark = useRef<HTMLAnchorElement>(null)
+  // On a phone the line runs across: the stage at hand comes into sight.
+  useEffect(() => {
+    if (here) mark.current?.scrollIntoView({ inline: 'center', block: 'nearest' })
+  }, [here])
   const said = left.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`).join(', ')
   return (
-    <Mark to={`/jobs/${jobId}/walk/${stage}`} title={said || 'all done'}>
+    <Mark ref={mark} to={`/jobs/${jobId}/walk/${stage}`} title={said || 'all done'}>
       <Box w="26px" flexShrink={0} display="flex" justifyContent="center" zIndex={1} bg={here ? 'transparent' : 'panel'}>
         {here ? <PlumbBob size={34} /> : <VerdictShape verdict={verdict} />}
       </Box>
