@@ -1,9 +1,10 @@
-import { Button, Flex, Grid, Input, Text, chakra } from '@chakra-ui/react'
+import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { Person, Visit } from '@plumb-mark/core'
 import { get, put } from '../http/api.js'
 import { Field } from '../marks/field.js'
+import { Tick } from '../marks/tick.js'
 import { localMinute } from './when.js'
 
 /** Books a visit, or moves one; the server refuses it when somebody would have to be in two places. */
@@ -36,10 +37,7 @@ export function VisitForm({ visit, jobId, minutes, onDone }: { visit: Visit | un
       </Grid>
       <Flex gap="8px 18px" mt="8px" wrap="wrap" role="group" aria-label="Who goes">
         {people.map((person) => (
-          <chakra.label key={person.id} display="flex" alignItems="center" gap="9px" minH="44px">
-            <chakra.input type="checkbox" w="22px" h="22px" accentColor="var(--chakra-colors-chalk)" checked={draft.people.some(({ id }) => id === person.id)} onChange={() => turn(person)} />
-            {person.name}, {person.role}
-          </chakra.label>
+          <Tick key={person.id} label={`${person.name}, ${person.role}`} checked={draft.people.some(({ id }) => id === person.id)} onChange={() => turn(person)} />
         ))}
       </Flex>
       {problem && (

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import type { NetworkBuilt, NetworkConductor, NetworkPart } from '../as-built/network.js'
 import { sheet } from '../sheet/kinds/site.testing.js'
 import { judgeNetworkConductor } from './network-checks.js'
@@ -64,4 +65,22 @@ describe('the usual arrangements', () => {
     expect(network.parts.flatMap(({ unitId }) => unitId ?? []).sort()).toEqual(['i', 'm'])
     for (const one of networkLoads(network)) expect(judgeNetworkConductor(one, { school })).toBeDefined()
   })
+})
+
+it('a tree is worked out once for each edge, and comes to the same as following it anew every time', () => {
+  const kinds = ['board', 'device', 'inverter', 'load', 'meter', 'isolator', 'generation', 'battery'] as const
+  fc.assert(
+    fc.property(fc.array(fc.tuple(fc.nat(), fc.constantFrom(...kinds), fc.integer({ min: 1, max: 80 })), { minLength: 1, maxLength: 14 }), (rows) => {
+      const tree: NetworkBuilt = { parts: [part('p0', 'grid', { source: 63 })], conductors: [] }
+      rows.forEach(([at, kind, amps], i) => {
+        tree.parts.push(part(`p${i + 1}`, kind, { source: kind === 'inverter' || kind === 'generation' || kind === 'battery' ? amps : undefined, rating: kind === 'device' || kind === 'isolator' ? amps : undefined }))
+        tree.conductors.push(cable(`p${at % (i + 1)}`, `p${i + 1}`))
+      })
+      // A ring somewhere else on the paper makes the same tree be followed without remembering anything.
+      const ring: NetworkBuilt = { parts: [...tree.parts, part('x', 'load'), part('y', 'load')], conductors: [...tree.conductors, cable('x', 'y'), { ...cable('x', 'y'), id: 'second' }] }
+      const anew = networkLoads(ring)
+      networkLoads(tree).forEach((one, i) => expect(one).toEqual(anew[i]))
+    }),
+    { seed: 11, numRuns: 200 },
+  )
 })

@@ -1,6 +1,7 @@
 import { Text } from '@chakra-ui/react'
-import type { ComponentType } from 'react'
+import { Suspense, type ComponentType } from 'react'
 import type { Stage } from '@plumb-mark/core'
+import { lazyView } from '../../frame/lazy-view.js'
 import { BondingTree } from './earthing/bonding-tree.js'
 import { Roof } from './roof/roof.js'
 import { Glands } from './ac/glands.js'
@@ -8,10 +9,12 @@ import { Battery } from './battery/battery.js'
 import { Meter } from './meter/meter.js'
 import { OneLine } from './network/one-line.js'
 import { TesterImport } from './tester-import.js'
-import { Strings } from './strings.js'
 import { Terminals } from './terminals.js'
 import { Units } from './units/units.js'
 import { Walls } from './wall/walls.js'
+
+/** The chart comes with a library of its own: it is fetched when the DC side is looked at. */
+const Strings = lazyView('Strings', () => import('./strings.js'))
 
 const PICTURES: Partial<Record<Stage, ComponentType>> = {
   identify: Units,
@@ -20,7 +23,7 @@ const PICTURES: Partial<Record<Stage, ComponentType>> = {
   earthing: BondingTree,
   dc: () => (
     <>
-      <Strings />
+      <Strings.View />
       <TesterImport />
       <Terminals side="dc" />
     </>
@@ -39,5 +42,5 @@ const PICTURES: Partial<Record<Stage, ComponentType>> = {
 /** The picture of a stage, drawn from the job's own data. */
 export function Picture({ stage }: { stage: Stage }) {
   const Shown = PICTURES[stage]
-  return Shown ? <Shown /> : <Text p="24px" color="faint">This stage has no picture yet; its checks are complete.</Text>
+  return Shown ? <Suspense fallback={null}><Shown /></Suspense> : <Text p="24px" color="faint">This stage has no picture yet; its checks are complete.</Text>
 }

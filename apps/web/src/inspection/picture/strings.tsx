@@ -1,91 +1,103 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
-import { expectedString, givenOf, inForce, stringBand, type GivenReading, type Inspection, type JudgedCheck } from '@plumb-mark/core'
+import { Box, Text } from '@chakra-ui/react'
+import { Bar, ComposedChart, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts'
+import { expectedString, fig, givenOf, inForce, stringBand, type GivenReading, type Inspection, type JudgedCheck, type Verdict } from '@plumb-mark/core'
 import { verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 
-const W = 660
-const LEFT = 176
-const ROW = 64
+const ROW = 62
+const css = (colour: string) => `var(--chakra-colors-${colour.replace(/([A-Z])/g, '-$1').toLowerCase()})`
 
 /** Each string's open-circuit voltage against the expected band and the unit's limit; touching a string opens its check. */
 export function Strings() {
   const inspection = useInspection((state) => state.inspection)
   const openCheck = useFocus((focus) => focus.openCheck)
   const rows = rowsOf(inspection)
-  if (rows.length === 0) return <Text p="24px" color="faint">No strings have been entered.</Text>
-  const limit = Math.max(...rows.map(({ limit: max }) => max))
-  const x = (volt: number) => LEFT + (Math.max(0, volt) / (limit * 1.06)) * (W - LEFT - 20)
+  if (rows.length === 0) return <Text p="24px" color="faint">No strings have been entered: draw them on the array map of the roof.</Text>
+  const limit = Math.max(...rows.map((row) => row.limit))
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
       <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
         Strings: measured on the expected band
       </Text>
-      <chakra.svg viewBox={`0 0 ${W} ${rows.length * ROW + 34}`} w="100%" maxW="760px" role="group" aria-label="Strings">
-        <Scale limit={limit} x={x} bottom={rows.length * ROW + 8} />
-        {rows.map((row, i) => (
-          <StringRow key={row.judged.check.id} row={row} x={x} y={i * ROW + 10} onOpen={() => openCheck(row.judged.check.id)} />
-        ))}
-      </chakra.svg>
+      <Box h={`${rows.length * ROW + 54}px`} maxW="760px" fontSize="12px" role="group" aria-label="Strings">
+        <ResponsiveContainer width="100%" height="100%">
+          <ComposedChart layout="vertical" data={rows} margin={{ top: 16, right: 26, bottom: 4, left: 4 }} accessibilityLayer={false}>
+            <XAxis type="number" domain={[0, Math.ceil(limit * 1.05)]} unit=" V" stroke={css('faint')} tickCount={6} />
+            <YAxis type="category" dataKey="id" width={168} axisLine={false} tickLine={false} interval={0} tick={<Name rows={rows} onOpen={openCheck} />} />
+            <Bar dataKey="from" stackId="band" fill="transparent" isAnimationActive={false} barSize={34} />
+            <Bar dataKey="band" stackId="band" fill={css('chalkWash')} stroke={css('chalk')} isAnimationActive={false} />
+            <Scatter dataKey="measured" shape={<Mark />} isAnimationActive={false} />
+            <ReferenceLine x={limit} stroke={css('oxide')} strokeWidth={2} label={{ value: 'limit', fill: css('oxide'), position: 'top' }} />
+          </ComposedChart>
+        </ResponsiveContainer>
+      </Box>
     </Box>
   )
 }
 
 interface StringOnChart {
-  judged: JudgedCheck
+  id: string
+  label: string
+  below: string
+  verdict: Verdict
   limit: number
   measured: number | undefined
-  expected: { at: number; spread: number } | undefined
+  /** The expected band: where it begins and how wide it is, V. */
+  from: number | undefined
+  band: number | undefined
 }
 
 function rowsOf(inspection: Inspection | undefined): StringOnChart[] {
-  return (inspection?.checks ?? []).flatMap((judged) => {
-    const { requirement, subject } = judged.check
+  return (inspection?.checks ?? []).flatMap(({ check, history, outcome }: JudgedCheck) => {
+    const { requirement, subject, unit } = check
     if (requirement.kind !== 'string-open-circuit' || !subject.string) return []
-    const given = givenOf(judged.check, inForce(judged.history)) as GivenReading | undefined
+    const given = givenOf(check, inForce(history)) as GivenReading | undefined
     const expectation = given && expectedString(subject.string, given)
-    return [{ judged, limit: requirement.max, measured: given?.value, expected: expectation && { at: expectation.expected, spread: stringBand(expectation.expected, given.uncertainty) } }]
+    const spread = expectation && stringBand(expectation.expected, given.uncertainty)
+    return [
+      {
+        id: check.id,
+        label: subject.label,
+        below: `${unit.label}, ${subject.string.input} · ${subject.string.count} modules`,
+        verdict: outcome.verdict,
+        limit: requirement.max,
+        measured: given?.value,
+        from: expectation && spread !== undefined ? Math.max(0, expectation.expected - spread) : undefined,
+        band: spread === undefined ? undefined : 2 * spread,
+      },
+    ]
   })
 }
 
-function Scale({ limit, x, bottom }: { limit: number; x: (volt: number) => number; bottom: number }) {
-  const step = limit > 600 ? 200 : 100
-  const ticks = Array.from({ length: Math.floor(limit / step) + 1 }, (_, i) => i * step)
+/** The name of a string beside its row: the way to its check, by touch and by keyboard. The chart gives place and value. */
+function Name({ rows, onOpen, x = 0, y = 0, payload }: { rows: readonly StringOnChart[]; onOpen: (id: string) => void; x?: number; y?: number; payload?: { value: string } }) {
+  const row = rows.find(({ id }) => id === payload?.value)
+  if (!row) return null
   return (
-    <>
-      {ticks.map((volt) => (
-        <g key={volt}>
-          <chakra.line x1={x(volt)} x2={x(volt)} y1={0} y2={bottom} stroke="hair" />
-          <chakra.text x={x(volt)} y={bottom + 16} fontSize="12px" fill="faint" textAnchor="middle" fontFamily="mono">
-            {volt} V
-          </chakra.text>
-        </g>
-      ))}
-      <chakra.line x1={x(limit)} x2={x(limit)} y1={0} y2={bottom} stroke="oxide" strokeWidth="2px" />
-      <chakra.text x={x(limit) - 6} y={11} fontSize="12px" fill="oxide" textAnchor="end">
-        limit
-      </chakra.text>
-    </>
+    <g role="button" tabIndex={0} style={{ cursor: 'pointer' }} aria-label={`${row.label}: ${row.measured === undefined ? 'not read' : `${fig(row.measured, 1)} V`}`} onClick={() => onOpen(row.id)} onKeyDown={(event) => event.key === 'Enter' && onOpen(row.id)}>
+      <rect x={0} y={y - ROW / 2 + 4} width={x + 8} height={ROW - 8} fill="transparent" />
+      <text x={4} y={y - 3} style={{ fontSize: '16px', fontWeight: 600, fill: css('ink') }}>
+        {row.label}
+      </text>
+      <text x={4} y={y + 15} style={{ fontSize: '12px', fill: css('faint') }}>
+        {row.measured === undefined ? 'not read yet' : row.below}
+      </text>
+    </g>
   )
 }
 
-function StringRow({ row: { judged, measured, expected }, x, y, onOpen }: { row: StringOnChart; x: (volt: number) => number; y: number; onOpen: () => void }) {
-  const { subject, unit } = judged.check
-  const colour = verdictColour(judged.outcome.verdict)
+/** What was measured: a stroke across the band, with its figure. */
+function Mark({ cx, cy, payload }: { cx?: number; cy?: number; payload?: StringOnChart }) {
+  if (cx === undefined || cy === undefined || payload?.measured === undefined) return null
+  const colour = css(verdictColour(payload.verdict))
+  const left = payload.from !== undefined && payload.measured < payload.from
   return (
-    <chakra.g role="button" tabIndex={0} cursor="pointer" aria-label={`${subject.label}: ${measured ?? 'not read'}`} onClick={onOpen} onKeyDown={(event) => event.key === 'Enter' && onOpen()}>
-      <rect x={0} y={y} width={W} height={ROW - 8} fill="transparent" />
-      <chakra.text x={0} y={y + 24} fontSize="16px" fontWeight={600} fill="ink">{subject.label}</chakra.text>
-      <chakra.text x={0} y={y + 42} fontSize="12px" fill="faint">{unit.label}, {subject.string?.input} · {subject.string?.count} modules</chakra.text>
-      <chakra.line x1={LEFT} x2={W - 20} y1={y + 28} y2={y + 28} stroke="faint" strokeDasharray="2 4" />
-      {expected && <chakra.rect x={x(expected.at - expected.spread)} y={y + 12} width={x(expected.at + expected.spread) - x(expected.at - expected.spread)} height={32} fill="chalkWash" stroke="chalk" />}
-      {measured !== undefined && (
-        <>
-          <chakra.line x1={x(measured)} x2={x(measured)} y1={y + 6} y2={y + 50} stroke={colour} strokeWidth="4px" />
-          <chakra.text x={x(measured) + (expected && measured < expected.at ? -8 : 8)} y={y + 22} textAnchor={expected && measured < expected.at ? 'end' : 'start'} fontSize="14px" fontFamily="mono" fill={colour}>{measured} V</chakra.text>
-        </>
-      )}
-      {measured === undefined && <chakra.text x={LEFT + 10} y={y + 22} fontSize="13px" fill="faint">not read yet</chakra.text>}
-    </chakra.g>
+    <g>
+      <line x1={cx} x2={cx} y1={cy - 22} y2={cy + 22} stroke={colour} strokeWidth={4} />
+      <text x={cx + (left ? -8 : 8)} y={cy - 9} textAnchor={left ? 'end' : 'start'} style={{ fontSize: '14px', fontFamily: 'var(--chakra-fonts-mono)', fill: colour, stroke: css('sunk'), strokeWidth: 4, paintOrder: 'stroke' }}>
+        {fig(payload.measured, 1)} V
+      </text>
+    </g>
   )
 }

@@ -1,7 +1,8 @@
-import { Box, Button, Flex, Grid, Input, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, Input } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import type { AnswerOf } from '@plumb-mark/core'
 import { Field } from '../../../marks/field.js'
+import { Tick } from '../../../marks/tick.js'
 import { Select } from '../../../marks/select.js'
 import type { FormProps } from './form-props.js'
 
@@ -27,10 +28,7 @@ export function BusForm({ form: { suggested }, answer, onChange }: FormProps<'bu
           <Box flex="1" minW="80px">
             <Field label="address">{(ids) => <Input {...ids} fontFamily="mono" inputMode="numeric" value={address ?? ''} onChange={(event) => device(i, { address: /^\d+$/.test(event.target.value) ? Number(event.target.value) : undefined })} />}</Field>
           </Box>
-          <chakra.label display="flex" alignItems="center" gap="8px" minH="44px">
-            <chakra.input type="checkbox" w="22px" h="22px" accentColor="var(--chakra-colors-chalk)" checked={terminated} onChange={(event) => device(i, { terminated: event.target.checked })} />
-            terminator
-          </chakra.label>
+          <Tick label="terminator" checked={terminated} onChange={(next) => device(i, { terminated: next })} />
           <Button variant="plain" px="0" minW="44px" onClick={() => set({ devices: bus.devices.filter((_, at) => at !== i) })} aria-label={`Take ${name} off the bus`}>
             <X size={18} />
           </Button>

@@ -1,5 +1,5 @@
-import { Button, HStack, Input, Stack, Text } from '@chakra-ui/react'
-import { useEffect, useMemo, useState, type ComponentType } from 'react'
+import { Button, HStack, Input, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react'
 import { inForce, judgeAnswer, outOfCalibration, type Answer, type FormName, type Instrument, type InstrumentKind, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { Field } from '../../../marks/field.js'
@@ -59,8 +59,11 @@ export function RecordField({ judged: { check, history }, onTrial, onDone }: { j
     if (AT_ONCE.includes(ask.form)) keep(next)
   }
   const Shown = FORMS[ask.form] as ComponentType<{ form: typeof ask; answer: Answer | undefined; onChange: (answer: Answer | undefined) => void }>
+  // The keyboard goes on from check to check: the first thing to answer has the focus.
+  const form = useRef<HTMLFormElement>(null)
+  useEffect(() => form.current?.querySelector<HTMLElement>('input:not([type=file]), select, button')?.focus({ preventScroll: true }), [])
   return (
-    <Stack as="form" gap="12px" onSubmit={(event) => (event.preventDefault(), keep(answer))}>
+    <chakra.form ref={form} display="flex" flexDirection="column" gap="12px" onSubmit={(event) => (event.preventDefault(), keep(answer))}>
       <Shown form={ask} answer={answer} onChange={change} />
       {trial && !trial.ok && (
         <Text role="alert" color="oxide" fontSize="14px">
@@ -90,7 +93,7 @@ export function RecordField({ judged: { check, history }, onTrial, onDone }: { j
         )}
         <PhotoPicker photos={photos} onChange={(next) => (setPhotos(next), setTouched(true))} />
       </HStack>
-    </Stack>
+    </chakra.form>
   )
 }
 

@@ -1,4 +1,4 @@
-import { Button, Flex, Grid, Input } from '@chakra-ui/react'
+import { Grid, Input } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { BOND_MEANS, BOND_WORDS, type Bond, type BondMeans } from '@plumb-mark/core'
@@ -8,6 +8,7 @@ import { QuantityInput } from '../../../marks/quantity-input.js'
 import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useSteps } from '../../steps.js'
+import { KeepRemove } from '../keep-remove.js'
 import { Panel } from '../panel.js'
 
 /** One bond: what it ties, by what means, and what its conductor is. */
@@ -66,24 +67,7 @@ export function BondPanel({ bond, from, writable, onDone }: { bond: Bond | undef
             <Field label="How often fitted, this time included">{(ids) => <Input {...ids} type="number" min={1} max={100} value={draft.uses ?? 1} onChange={(event) => set({ uses: Math.max(1, Number.parseInt(event.target.value, 10) || 1) })} />}</Field>
           )}
         </Grid>
-        {writable && (
-          <Flex gap="8px" mt="12px">
-            <Button type="submit" disabled={draft.from === draft.to || !draft.from || !draft.to}>
-              Keep the bond
-            </Button>
-            {bond && (
-              <Button
-                variant="plain"
-                onClick={() => {
-                  make(person, { kind: 'bond-removed', body: { bondId: bond.id } })
-                  onDone()
-                }}
-              >
-                Remove
-              </Button>
-            )}
-          </Flex>
-        )}
+        {writable && <KeepRemove what="bond" disabled={draft.from === draft.to || !draft.from || !draft.to} onRemove={bond && (() => (make(person, { kind: 'bond-removed', body: { bondId: bond.id } }), onDone()))} />}
       </form>
     </Panel>
   )

@@ -4,11 +4,11 @@ import { v7 as uuid } from 'uuid'
 import { BOND_WORDS, EARTH_PART_WORDS, formatQuantity, inForce, worst, type Bond, type EarthPart, type Inspection, type Verdict } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
-import { PanZoom } from '../../../marks/pan-zoom.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { useSteps } from '../../steps.js'
-import { UndoRedo, useUndoKeys } from '../undo-redo.js'
+import { DrawingFrame, PictureHead } from '../drawing-frame.js'
+import { useUndoKeys } from '../undo-redo.js'
 import { useWritable } from '../use-writable.js'
 import { BondPanel } from './bond-panel.js'
 import { PartPanel } from './part-panel.js'
@@ -33,27 +33,18 @@ export function BondingTree() {
   }
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
-      <Flex align="center" gap="6px" wrap="wrap">
-        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
-          Bonding tree
-        </Text>
-        {writable && <UndoRedo />}
-      </Flex>
+      <PictureHead title="Bonding tree" writable={writable} />
       {earth.parts.length === 0 ? (
         <Begin writable={writable} />
       ) : (
-        <Box flex="1" minH={{ base: '300px', lg: '320px' }} display="flex">
-          <PanZoom label="Bonding tree, to move and enlarge">
-            <chakra.svg viewBox={`0 0 ${layout.w} ${layout.h}`} w="100%" flex="1" minH={0} preserveAspectRatio="xMidYMid meet" role="group" aria-label="Bonding tree" fontFamily="body">
+        <DrawingFrame title="Bonding tree" w={layout.w} h={layout.h} minH={{ base: '300px', lg: '320px' }}>
               {layout.edges.map(({ id, points }) => (
                 <DrawnBond key={id} bond={earth.bonds.find((bond) => bond.id === id)!} points={points} inspection={inspection} chosen={chosen?.kind === 'bond' && chosen.id === id} onTouch={() => touchBond(id)} />
               ))}
               {layout.nodes.map((place) => (
                 <DrawnPart key={place.id} part={earth.parts.find(({ id }) => id === place.id)!} {...place} verdict={verdictOf(earth.parts.find(({ id }) => id === place.id)!, inspection)} chosen={chosen?.kind === 'part' && chosen.id === place.id} onTouch={() => setChosen({ kind: 'part', id: place.id })} />
               ))}
-            </chakra.svg>
-          </PanZoom>
-        </Box>
+        </DrawingFrame>
       )}
       {writable && earth.parts.length > 0 && (
         <Flex gap="6px" py="8px" wrap="wrap">

@@ -1,4 +1,4 @@
-import { Button, Flex, Grid, Input } from '@chakra-ui/react'
+import { Button, Grid, Input } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { EARTH_PART_KINDS, EARTH_PART_WORDS, type EarthPart, type EarthPartKind } from '@plumb-mark/core'
@@ -7,6 +7,7 @@ import { Field } from '../../../marks/field.js'
 import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useSteps } from '../../steps.js'
+import { KeepRemove } from '../keep-remove.js'
 import { Panel } from '../panel.js'
 
 /** A part that is bonded, or that bonds lead to. */
@@ -50,27 +51,13 @@ export function PartPanel({ part, writable, onBond, onDone }: { part: EarthPart 
           </Field>
         </Grid>
         {writable && (
-          <Flex gap="8px" mt="12px" wrap="wrap">
-            <Button type="submit" disabled={draft.label.trim() === ''}>
-              Keep the part
-            </Button>
+          <KeepRemove what="part" disabled={draft.label.trim() === ''} removeWords="Remove, with its bonds" onRemove={part && (() => (make(person, { kind: 'earth-part-removed', body: { partId: part.id } }), onDone()))}>
             {part && part.kind !== 'main-terminal' && (
               <Button variant="outline" onClick={() => onBond(part.id)}>
                 Bond it
               </Button>
             )}
-            {part && (
-              <Button
-                variant="plain"
-                onClick={() => {
-                  make(person, { kind: 'earth-part-removed', body: { partId: part.id } })
-                  onDone()
-                }}
-              >
-                Remove, with its bonds
-              </Button>
-            )}
-          </Flex>
+          </KeepRemove>
         )}
       </form>
     </Panel>

@@ -1,4 +1,4 @@
-import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
+import { Grid, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { amps, listed, type ConductorLoad, type NetworkConductor } from '@plumb-mark/core'
@@ -8,6 +8,7 @@ import { QuantityInput } from '../../../marks/quantity-input.js'
 import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useSteps } from '../../steps.js'
+import { KeepRemove } from '../keep-remove.js'
 import { Panel } from '../panel.js'
 
 /** One cable: what it ties, what it is, and everything that can feed it. */
@@ -72,24 +73,7 @@ export function ConductorPanel({ conductor, load, writable, onDone }: { conducto
           <QuantityInput label="Warmest place" dimension="temperature" value={draft.ambient} onChange={(ambient) => ambient !== undefined && set({ ambient })} />
           <Field label="Circuits together">{(ids) => <Input {...ids} type="number" min={1} max={20} value={draft.grouped} onChange={(event) => set({ grouped: Math.min(20, Math.max(1, Number.parseInt(event.target.value, 10) || 1)) })} />}</Field>
         </Grid>
-        {writable && (
-          <Flex gap="8px" mt="12px">
-            <Button type="submit" disabled={draft.from === draft.to}>
-              Keep the cable
-            </Button>
-            {conductor && (
-              <Button
-                variant="plain"
-                onClick={() => {
-                  make(person, { kind: 'conductor-removed', body: { conductorId: conductor.id } })
-                  onDone()
-                }}
-              >
-                Remove
-              </Button>
-            )}
-          </Flex>
-        )}
+        {writable && <KeepRemove what="cable" disabled={draft.from === draft.to} onRemove={conductor && (() => (make(person, { kind: 'conductor-removed', body: { conductorId: conductor.id } }), onDone()))} />}
       </form>
     </Panel>
   )

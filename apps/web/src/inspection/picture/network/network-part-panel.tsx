@@ -1,13 +1,15 @@
-import { Button, Flex, Grid, Input, chakra } from '@chakra-ui/react'
+import { Grid, Input } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { PART_KINDS, PART_WORDS, RESIDUAL_KINDS, type NetworkPart, type PartKind, type ResidualKind } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { Field } from '../../../marks/field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
+import { Tick } from '../../../marks/tick.js'
 import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useSteps, type Change } from '../../steps.js'
+import { KeepRemove } from '../keep-remove.js'
 import { Panel } from '../panel.js'
 
 const DRIVES: readonly PartKind[] = ['grid', 'inverter', 'battery', 'generation']
@@ -86,34 +88,8 @@ export function NetworkPartPanel({ part, writable, onDone }: { part: NetworkPart
             </Field>
           )}
         </Grid>
-        {writable && (
-          <Flex gap="8px" mt="12px">
-            <Button type="submit" disabled={draft.label.trim() === ''}>
-              Keep the part
-            </Button>
-            {part && (
-              <Button
-                variant="plain"
-                onClick={() => {
-                  make(person, { kind: 'part-removed', body: { partId: part.id } })
-                  onDone()
-                }}
-              >
-                Remove, with its cables
-              </Button>
-            )}
-          </Flex>
-        )}
+        {writable && <KeepRemove what="part" disabled={draft.label.trim() === ''} removeWords="Remove, with its cables" onRemove={part && (() => (make(person, { kind: 'part-removed', body: { partId: part.id } }), onDone()))} />}
       </form>
     </Panel>
-  )
-}
-
-function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
-  return (
-    <chakra.label display="flex" alignItems="center" gap="10px" minH="44px" pt="18px">
-      <chakra.input type="checkbox" checked={checked} onChange={(event) => onChange(event.target.checked)} w="22px" h="22px" accentColor="var(--chakra-colors-chalk)" />
-      {label}
-    </chakra.label>
   )
 }

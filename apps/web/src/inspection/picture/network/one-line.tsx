@@ -3,13 +3,13 @@ import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { NETWORK_TEMPLATES, PART_WORDS, amps, fig, formatQuantity, judgeNetworkConductor, networkTemplate, worst, type ConductorLoad, type Inspection, type NetworkPart, type NetworkTemplate, type Verdict } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
-import { PanZoom } from '../../../marks/pan-zoom.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { useSteps, type Change } from '../../steps.js'
 import { layOutGraph } from '../graph-layout.js'
-import { UndoRedo, useUndoKeys } from '../undo-redo.js'
+import { DrawingFrame, PictureHead } from '../drawing-frame.js'
+import { useUndoKeys } from '../undo-redo.js'
 import { useWritable } from '../use-writable.js'
 import { ConductorPanel } from './conductor-panel.js'
 import { NetworkPartPanel } from './network-part-panel.js'
@@ -35,17 +35,13 @@ export function OneLine() {
   }
   return (
     <Flex direction="column" minH={{ lg: '560px' }} p={{ base: '8px', lg: '14px 20px' }}>
-      <Flex align="center" gap="6px" wrap="wrap">
-        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
-          One-line diagram
-        </Text>
+      <PictureHead title="One-line diagram" writable={writable}>
         {network.parts.length > 0 && (
           <Button variant="plain" onClick={() => window.print()} title="Print this stage with its diagram">
             Print
           </Button>
         )}
-        {writable && <UndoRedo />}
-      </Flex>
+      </PictureHead>
       {network.parts.length > 0 && (
         <Text fontSize="13px" color="faint">
           Beside each cable: its size, then what it carries / what it may carry. A thick line is fed from more than one side.
@@ -54,18 +50,14 @@ export function OneLine() {
       {network.parts.length === 0 ? (
         <Begin writable={writable} />
       ) : (
-        <Box flex="1" minH={{ base: '360px', lg: `${Math.min(760, layout.h)}px` }} display="flex">
-          <PanZoom label="One-line diagram, to move and enlarge">
-            <chakra.svg viewBox={`0 0 ${layout.w} ${layout.h}`} w="100%" maxW={`${1.1 * layout.w}px`} mx="auto" flex="1" minH={0} preserveAspectRatio="xMidYMid meet" role="group" aria-label="One-line diagram" fontFamily="body">
+        <DrawingFrame title="One-line diagram" w={layout.w} h={layout.h} minH={{ base: '360px', lg: `${Math.min(760, layout.h)}px` }} maxW={`${1.1 * layout.w}px`}>
               {layout.edges.map(({ id, points }) => (
                 <Cable key={id} load={loads.find(({ conductor }) => conductor.id === id)!} points={points} inspection={inspection} chosen={chosen?.kind === 'conductor' && chosen.id === id} onTouch={() => touchConductor(id)} />
               ))}
               {layout.nodes.map((place) => (
                 <Part key={place.id} part={network.parts.find(({ id }) => id === place.id)!} {...place} inspection={inspection} chosen={chosen?.kind === 'part' && chosen.id === place.id} onTouch={() => setChosen({ kind: 'part', id: place.id })} />
               ))}
-            </chakra.svg>
-          </PanZoom>
-        </Box>
+        </DrawingFrame>
       )}
       {writable && network.parts.length > 0 && (
         <Flex gap="6px" py="8px" wrap="wrap">

@@ -1,10 +1,11 @@
-import { Button, Flex, Grid, Input, Text, chakra } from '@chakra-ui/react'
+import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { BranchBuilt } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { Field } from '../../../marks/field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
+import { Tick } from '../../../marks/tick.js'
 import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useSteps } from '../../steps.js'
@@ -84,10 +85,7 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
         <QuantityInput label="Its size" dimension="conductor-size" value={draft.feederSize} unit={us ? 'AWG' : 'mm²'} onChange={(feederSize) => set({ feederSize })} />
         <QuantityInput label="From one to the next" dimension="cable-length" value={draft.stepLength} unit={us ? 'ft' : 'm'} onChange={(stepLength) => set({ stepLength })} />
         <QuantityInput label="Its size there" dimension="conductor-size" value={draft.stepSize} unit={us ? 'AWG' : 'mm²'} onChange={(stepSize) => set({ stepSize })} />
-        <chakra.label display="flex" alignItems="center" gap="10px" minH="44px" pt="18px">
-          <chakra.input type="checkbox" checked={draft.endCapped === true} onChange={(event) => set({ endCapped: event.target.checked })} w="22px" h="22px" accentColor="var(--chakra-colors-chalk)" />
-          end capped
-        </chakra.label>
+        <Tick label="end capped" checked={draft.endCapped === true} onChange={(endCapped) => set({ endCapped })} />
       </Grid>
       <Flex gap="8px" mt="12px" wrap="wrap">
         <Button onClick={keep} disabled={devices.length === 0 || !draft.voltage || draft.breaker === undefined || draft.label.trim() === ''}>

@@ -4,7 +4,8 @@ import { arrayDrawing, readPlace } from '@plumb-mark/core'
 import { PanZoom } from '../../../marks/pan-zoom.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
-import { UndoRedo, useUndoKeys } from '../undo-redo.js'
+import { PictureHead } from '../drawing-frame.js'
+import { useUndoKeys } from '../undo-redo.js'
 import { useWritable } from '../use-writable.js'
 import { ArrayMap } from './array-map.js'
 import { BoxesTask } from './boxes-task.js'
@@ -49,12 +50,7 @@ export function Roof() {
   const chosen = itemId && readPlace(itemId) ? itemId : undefined
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
-      <Flex align="center" gap="6px" wrap="wrap">
-        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
-          Array map
-        </Text>
-        {writable && <UndoRedo />}
-      </Flex>
+      <PictureHead title="Array map" writable={writable} />
       {!empty && (
         <Box flex="1" minH={{ base: '280px', lg: '300px' }} display="flex">
           <PanZoom label="Array map, to move and enlarge">

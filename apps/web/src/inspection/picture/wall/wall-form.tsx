@@ -1,10 +1,11 @@
-import { Button, Flex, Grid, Input, chakra } from '@chakra-ui/react'
+import { Button, Flex, Grid, Input } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { gapUncertainty, measures, type WallBuilt } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { Field } from '../../../marks/field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
+import { Tick } from '../../../marks/tick.js'
 import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useSteps } from '../../steps.js'
@@ -66,14 +67,5 @@ export function WallForm({ wall, onDone }: { wall: WallBuilt | undefined; onDone
         </Flex>
       </form>
     </Panel>
-  )
-}
-
-function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
-  return (
-    <chakra.label display="flex" alignItems="center" gap="10px" minH="44px">
-      <chakra.input type="checkbox" checked={checked} onChange={(event) => onChange(event.target.checked)} w="22px" h="22px" accentColor="var(--chakra-colors-chalk)" />
-      {label}
-    </chakra.label>
   )
 }
