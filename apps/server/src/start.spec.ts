@@ -45,7 +45,7 @@ it('the first start loads the demo data and tells address and accounts; the seco
   expect(first.said).toMatch(/Plumb Mark is at http:\/\/127\.0\.0\.1:\d+\n.*inspector@plumb\.example \(inspector\).*reviewer@plumb\.example \(reviewer\)/)
   const inspector = await inspectorAt(first.address)
   const { id } = await inspector.firstJob()
-  const seen = entry('observation', { point: 'iso-1/cover/unit', seen: true })
+  const seen = entry('observation', { point: 'iso-1/cover/unit', seen: true, note: 'seen before the restart' })
   expect((await inspector.append(id, seen)).status).toBe(200)
   await stop()
   const second = await start()
@@ -77,7 +77,7 @@ it('photos are shown although the data lies in a hidden folder', async () => {
 it('--fresh begins again from the demo data, and --empty has no jobs', async () => {
   const fresh = await start('--fresh')
   const entries = (await (await inspectorAt(fresh.address)).bundle((await (await inspectorAt(fresh.address)).firstJob()).id)).body.entries
-  expect(entries.some(({ kind, body }) => kind === 'observation' && 'point' in body && body.point === 'iso-1/cover/unit')).toBe(false)
+  expect(entries.some(({ kind, body }) => kind === 'observation' && 'note' in body && body.note === 'seen before the restart')).toBe(false)
   await stop()
   const empty = await start('--fresh', '--empty')
   expect((await (await inspectorAt(empty.address)).json('GET', '/api/jobs')).body).toEqual([])

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, type EntityManager } from 'typeorm'
-import { admit, canonicalJson, fold, inspect, linked, type Entry, type Inspection, type JobHeader, type NewEntry, type Person, type PhotoRef } from '@plumb-mark/core'
+import { DataSource, In, type EntityManager } from 'typeorm'
+import { WEIGHED_BY, admit, canonicalJson, fold, inspect, linked, type Entry, type EntryKind, type Inspection, type JobHeader, type JobState, type NewEntry, type Person, type PhotoRef, type Sheet } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { Refused, notFound } from '../http/refused.js'
@@ -46,24 +46,26 @@ export class EntriesService {
   async append(person: Person, jobId: string, entries: readonly NewEntry[]): Promise<Entry[]> {
     return this.queue.run(jobId, async () => {
       if (entries[0]?.kind !== 'job-opened') await this.requireVisible(person, jobId)
-      let job = await this.load(jobId)
+      const before = await this.load(jobId)
+      const batch = new Batch(before, (state) => this.sheets.pinnedBy(state.header))
       const answer: Entry[] = []
       const fresh: Entry[] = []
+      const here = await this.hereAlready(entries)
       for (const entry of entries) {
-        const kept = await this.keptAlready(entry, person, jobId)
+        const kept = keptAlready(entry, here.get(entry.id), person, jobId)
         if (kept) {
           answer.push(kept)
           continue
         }
-        await this.requireAdmitted(entry, person, jobId, job)
-        const link = linked(entry, jobId, person, job.entries.at(-1), sha256)
-        job = await this.judged([...job.entries, link])
+        await this.requireAdmitted(entry, person, jobId, await batch.weighedFor(entry.kind))
+        const link = linked(entry, jobId, person, batch.last, sha256)
+        batch.add(link)
         fresh.push(link)
         answer.push(link)
       }
       if (fresh.length > 0) {
         await this.db.transaction((transaction) => keep(transaction, jobId, fresh))
-        this.open.set(jobId, job)
+        this.open.set(jobId, await this.judged(batch.entries))
       }
       return answer
     })
@@ -83,16 +85,12 @@ export class EntriesService {
     return { entries, inspection: inspect(state, await this.sheets.pinnedBy(state.header)) }
   }
 
-  private async keptAlready(entry: NewEntry, person: Person, jobId: string): Promise<Entry | undefined> {
-    const row = await this.db.getRepository(EntryRow).findOneBy({ id: entry.id })
-    if (!row) return undefined
-    const kept = asEntry(row)
-    const same = kept.jobId === jobId && kept.by.id === person.id && canonicalJson({ kind: kept.kind, at: kept.at, body: kept.body }) === canonicalJson({ kind: entry.kind, at: entry.at, body: entry.body })
-    if (!same) throw new Refused(409, 'id-reused', 'another entry has this id already')
-    return kept
+  private async hereAlready(entries: readonly NewEntry[]): Promise<ReadonlyMap<string, Entry>> {
+    const rows = await this.db.getRepository(EntryRow).findBy({ id: In(entries.map(({ id }) => id)) })
+    return new Map(rows.map((row) => [row.id, asEntry(row)]))
   }
 
-  private async requireAdmitted(entry: NewEntry, person: Person, jobId: string, { inspection }: OpenJob): Promise<void> {
+  private async requireAdmitted(entry: NewEntry, person: Person, jobId: string, inspection: Inspection): Promise<void> {
     const answer = admit(entry, person.role, inspection)
     if (!answer.ok) throw new Refused(409, answer.code, answer.message)
     if ('photos' in entry.body && entry.body.photos) await this.requirePhotos(entry.body.photos, jobId)
@@ -114,11 +112,56 @@ export class EntriesService {
   }
 }
 
+/** The entry as it was kept before, when this is the same word for word. */
+function keptAlready(entry: NewEntry, kept: Entry | undefined, person: Person, jobId: string): Entry | undefined {
+  if (!kept) return undefined
+  const same = kept.jobId === jobId && kept.by.id === person.id && canonicalJson({ kind: kept.kind, at: kept.at, body: kept.body }) === canonicalJson({ kind: entry.kind, at: entry.at, body: entry.body })
+  if (!same) throw new Refused(409, 'id-reused', 'another entry has this id already')
+  return kept
+}
+
+/** A job while a batch is appended to it: judged again only when the next entry is weighed by something that the last ones changed. */
+class Batch {
+  entries: readonly Entry[]
+  private inspection: Inspection
+  private behind: 'nothing' | 'outcomes' | 'points' = 'nothing'
+
+  constructor(
+    before: OpenJob,
+    private readonly sheetsFor: (state: JobState) => Promise<ReadonlyMap<string, Sheet>>,
+  ) {
+    this.entries = before.entries
+    this.inspection = before.inspection
+  }
+
+  get last(): Entry | undefined {
+    return this.entries.at(-1)
+  }
+
+  async weighedFor(kind: EntryKind): Promise<Inspection> {
+    const wanted = WEIGHED_BY[kind]
+    const enough = this.behind === 'nothing' || wanted === 'state' || (wanted === 'points' && this.behind === 'outcomes')
+    if (enough) return this.inspection
+    const { state } = this.inspection
+    this.inspection = inspect(state, await this.sheetsFor(state))
+    this.behind = 'nothing'
+    return this.inspection
+  }
+
+  add(entry: Entry): void {
+    this.entries = [...this.entries, entry]
+    this.inspection = { ...this.inspection, state: fold(this.entries) }
+    // What is built makes points; evidence and defects only change what comes of them.
+    this.behind = WEIGHED_BY[entry.kind] === 'state' || this.behind === 'points' ? 'points' : 'outcomes'
+  }
+}
+
 /** Entries, and the rows that follow from them, in one transaction. */
 async function keep(transaction: EntityManager, jobId: string, entries: readonly Entry[]): Promise<void> {
+  const [first] = entries
+  if (first?.kind === 'job-opened') await transaction.insert(JobRow, { id: jobId, number: first.body.number, changedAt: first.at, sealedAt: null })
+  for (let i = 0; i < entries.length; i += ROWS_AT_ONCE) await transaction.insert(EntryRow, entries.slice(i, i + ROWS_AT_ONCE).map((entry) => ({ ...entry, by: canonicalJson(entry.by), body: canonicalJson(entry.body) })))
   for (const entry of entries) {
-    if (entry.kind === 'job-opened') await transaction.insert(JobRow, { id: jobId, number: entry.body.number, changedAt: entry.at, sealedAt: null })
-    await transaction.insert(EntryRow, { ...entry, by: canonicalJson(entry.by), body: canonicalJson(entry.body) })
     const pinned = entry.kind === 'job-opened' ? entry.body.sheets : entry.kind === 'sheet-adopted' ? [entry.body.sheet] : []
     if (pinned.length > 0) await transaction.upsert(JobSheetRow, pinned.map(({ id }) => ({ jobId, sheetId: id })), ['jobId', 'sheetId'])
     if (entry.kind === 'shared') await transaction.upsert(JobPersonRow, { jobId, personId: entry.body.person.id }, ['jobId', 'personId'])
@@ -126,6 +169,9 @@ async function keep(transaction: EntityManager, jobId: string, entries: readonly
   }
   await transaction.update(JobRow, { id: jobId }, { changedAt: new Date().toISOString() })
 }
+
+/** Below what one statement of the database may carry. */
+const ROWS_AT_ONCE = 100
 
 function asEntry(row: EntryRow): Entry {
   return { id: row.id, jobId: row.jobId, seq: row.seq, kind: row.kind, at: row.at, by: JSON.parse(row.by), body: JSON.parse(row.body), prev: row.prev, hash: row.hash } as Entry

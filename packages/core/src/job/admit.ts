@@ -47,6 +47,19 @@ const MAY_WRITE = {
   signed: ['reviewer'],
 } as const satisfies Record<EntryKind, readonly Role[]>
 
+/**
+ * What of a job an entry is weighed against: what was entered so far, the measuring points that follow from what is built, or the very
+ * outcomes. In a long batch the judging is done again only where it matters.
+ */
+export const WEIGHED_BY = {
+  'job-opened': 'state', shared: 'state', 'job-amended': 'state', 'sheet-adopted': 'state', 'unit-fitted': 'state', 'unit-removed': 'state', 'wall-measured': 'state', 'wall-removed': 'state',
+  'obstruction-measured': 'state', 'obstruction-removed': 'state', 'gap-measured': 'state', 'gap-removed': 'state', 'string-built': 'state', 'string-removed': 'state', 'plane-built': 'state', 'plane-removed': 'state',
+  'devices-fitted': 'state', 'devices-removed': 'state', 'branch-built': 'state', 'branch-removed': 'state', 'serials-reported': 'state', 'earth-part-found': 'state', 'earth-part-removed': 'state', 'bond-made': 'state',
+  'bond-removed': 'state', 'part-placed': 'state', 'part-removed': 'state', 'conductor-run': 'state', 'conductor-removed': 'state', 'calculation-kept': 'state', 'evidence-struck': 'state',
+  reading: 'points', observation: 'points', record: 'points',
+  'defect-raised': 'outcomes', 'defect-step': 'outcomes', signed: 'outcomes',
+} as const satisfies Record<EntryKind, 'state' | 'points' | 'outcomes'>
+
 export const ENTRY_KINDS = Object.keys(MAY_WRITE) as EntryKind[]
 
 export type Admission = { ok: true } | { ok: false; code: string; message: string }

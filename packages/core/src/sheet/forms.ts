@@ -135,6 +135,6 @@ const SAY: { [F in FormName]: (form: Extract<Form, { form: F }>, answer: AnswerO
   switches: ({ switches }, { positions }) => switches.map(({ id, label }) => `${label} ${positions[id] ?? '?'}`).join(', '),
   photos: ({ wanted }, { taken }) => `${wanted.filter(({ id }) => taken[id]).length} of ${wanted.length} taken`,
   statement: (_form, { agreed }) => (agreed ? 'stated' : 'could not be stated'),
-  chain: ({ ports }, { leads, terminators }) => [...leads.map(({ from, to, lead }) => `${labelIn(ports, from)} → ${labelIn(ports, to)} (${lead})`), ...terminators.map((id) => `terminator in ${labelIn(ports, id)}`)].join(', '),
+  chain: ({ ports }, { leads, terminators }) => [...leads.map(({ from, to, lead }) => `${labelIn(ports, from)} to ${labelIn(ports, to)} (${lead})`), ...terminators.map((id) => `terminator in ${labelIn(ports, id)}`)].join(', '),
   bus: (_form, { devices }) => devices.map(({ name, address, terminated }) => `${name}${address === undefined ? '' : ` ${address}`}${terminated ? ' (terminator)' : ''}`).join(' – '),
 }

@@ -22,7 +22,7 @@ export const orderedSteps = defineKind(
     minutes: 8,
     expand: () => [wholeUnit],
     ask: (requirement) => ({ kind: 'record', form: 'steps', steps: requirement.steps.map(({ id, label, after, wait }) => ({ id, label, after, waitSeconds: wait })) }),
-    required: (requirement) => requirement.steps.map(({ label, wait }) => (wait ? `${label} (wait ${seconds(wait)})` : label)).join(' → '),
+    required: (requirement) => requirement.steps.map(({ label, wait }) => (wait ? `${label} (wait ${seconds(wait)})` : label)).join(', then '),
     judge(requirement, _subject, given) {
       const answer = answered(given, 'steps')
       if (!answer) return undefined
