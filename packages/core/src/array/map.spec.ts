@@ -3,7 +3,7 @@ import { NOTHING_BUILT } from '../as-built/as-built.js'
 import { MODULE, Site, boxes, plane, row, sheet, string } from '../sheet/kinds/site.testing.js'
 import { arrayDrawing } from './drawing.js'
 import { safeVoltageGrowth } from './safe-voltage-growth.js'
-import { readSerialTable, withSerials } from './serial-table.js'
+import { boxesFor, readSerialTable, withSerials } from './serial-table.js'
 
 const PLANE: PlaneBuilt = { id: 'a-b.c', label: 'P', unitId: 'u', rows: 2, columns: 3, orientation: 'portrait', gap: 20, empty: ['a-b.c.r1c2'] }
 
@@ -53,4 +53,15 @@ it('the safe voltage points at the first unit that did not raise it, however man
 it('a box whose module is on another map place keeps its own place', () => {
   const { planes } = arrayDrawing(new Site().unit(MODULE).unit(sheet('E', 'module-electronics', [])).write(plane(1, 3), boxes('E', 2)).inspection)
   expect(planes[0]!.places.map(({ device }) => device?.id)).toEqual(['b1', 'b2', undefined])
+})
+
+it.each([
+  [1, ['p.r1c1', 'p.r1c2', 'p.r1c3', 'p.r2c1', 'p.r2c2', 'p.r2c3'], 0],
+  [2, ['p.r1c1', 'p.r1c3', 'p.r2c1', 'p.r2c3'], 2],
+] as const)('boxes for %s modules each stand along the rows, and what is left over is an idle port', (each, places, idle) => {
+  let n = 0
+  const fitted = boxesFor(placesOf({ ...PLANE, id: 'p', empty: [] }), { unitId: 'u', each, newId: () => `b${n++}` })
+  expect(fitted.map(({ at }) => at)).toEqual(places)
+  expect(fitted.reduce((sum, { idlePorts }) => sum + idlePorts, 0)).toBe(idle)
+  expect(fitted.flatMap(({ feeds }) => feeds)).toHaveLength(6)
 })

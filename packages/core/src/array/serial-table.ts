@@ -1,4 +1,4 @@
-import type { ArrayBuilt, DeviceBuilt, PlaceId } from '../as-built/array.js'
+import type { ArrayBuilt, DeviceBuilt, Place, PlaceId } from '../as-built/array.js'
 
 /** One line of a serial list: a place and what its box carries. */
 export interface SerialRow {
@@ -35,4 +35,22 @@ export function withSerials({ devices }: ArrayBuilt, rows: readonly SerialRow[])
     const serial = serials.get(device.at)
     return serial === undefined || serial === device.serial ? [] : [{ ...device, serial }]
   })
+}
+
+/**
+ * Boxes for modules that have none: `each` modules side by side in a row share one, the last of a row may have fewer, its ports then idle.
+ * Ids come from outside.
+ */
+export function boxesFor(free: readonly Place[], { unitId, each, newId }: { unitId: string; each: number; newId: () => string }): DeviceBuilt[] {
+  const rows = new Map<string, Place[]>()
+  for (const place of free) {
+    const row = `${place.planeId} ${place.row}`
+    rows.set(row, [...(rows.get(row) ?? []), place])
+  }
+  return [...rows.values()].flatMap((row) =>
+    Array.from({ length: Math.ceil(row.length / each) }, (_, i): DeviceBuilt => {
+      const fed = row.slice(i * each, (i + 1) * each).map(({ id }) => id)
+      return { id: newId(), unitId, at: fed[0]!, feeds: fed, idlePorts: each - fed.length, cappedPorts: 0 }
+    }),
+  )
 }

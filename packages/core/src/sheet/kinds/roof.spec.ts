@@ -49,6 +49,10 @@ describe('module electronics', () => {
     expect(outcome).toMatchObject({ verdict: 'does-not-conform', finding: 'box 3 did not raise the voltage', causes: [expect.stringContaining('between box 2 and box 3'), expect.anything(), expect.anything()] })
   })
   it('with plus and minus exchanged fail at once', () => expect(roof().record('E/safe/s', read(-1), { instrument: METER }).says('E/safe/s')).toBe('does-not-conform: plus and minus are exchanged'))
+  it('that serve two modules each are counted as boxes, not as modules', () => {
+    const pairs = new Site().unit(MODULE).unit(INVERTER).unit(ELECTRONICS).write(plane(1, 6), boxes('E', 2, (i) => ({ at: `p.r1c${2 * i - 1}`, feeds: [`p.r1c${2 * i - 1}`, `p.r1c${2 * i}`] })), string(row(4)))
+    expect(pairs.record('E/safe/s', read(1, 2), { instrument: METER }).says('E/safe/s')).toBe('conforms: 2 V after 2 of 2 boxes')
+  })
   it('a port without a cap, or a module on two inputs, fails', () => {
     const open = (more: (i: number) => object) => new Site().unit(MODULE).unit(ELECTRONICS).write(plane(1, 4), boxes('E', 2, more))
     expect(open((i) => (i === 1 ? { idlePorts: 2, cappedPorts: 1 } : {})).says('E/ports/b1')).toBe('does-not-conform: 1 port without a cap')

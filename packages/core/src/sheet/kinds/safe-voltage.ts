@@ -3,16 +3,17 @@ import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf } from '../../job/instrument.js'
 import { volts } from '../../verdict/say.js'
 import { judged } from '../../verdict/verdict.js'
-import { answered, defineKind, requirementOf, withInstrument, type GivenRecord } from './kind.js'
+import type { StringBuilt, UnitBuilt } from '../../as-built/as-built.js'
+import { answered, defineKind, requirementOf, withInstrument, type GivenRecord, type World } from './kind.js'
 import { electronicsStrings } from './subjects.js'
 
 /** The low voltage that each box holds until it is released: read after each box is plugged, it must rise by one step every time. */
 export const safeVoltageKind = defineKind(requirementOf({ perUnit: quantity('voltage', 'held by one box'), tolerance: quantity('voltage', 'of one box') }), {
   minutes: 6,
   expand: (_requirement, unit, _sheet, { asBuilt }) => electronicsStrings(unit, asBuilt),
-  ask: (requirement, { string }) => ({ kind: 'record', form: 'series', instrument: requirement.instrument ?? 'multimeter', dimension: 'voltage', unit: 'V', labels: Array.from({ length: string?.path?.length ?? string?.count ?? 1 }, (_, i) => `after box ${i + 1}`) }),
-  required: ({ perUnit, tolerance }, { string }) => `${volts(perUnit)} ± ${volts(tolerance)} a box${string ? `, ${volts(perUnit * (string.path?.length ?? string.count))} in all` : ''}`,
-  judge({ perUnit, tolerance }, { string }, given) {
+  ask: (requirement, { string }, world, unit) => ({ kind: 'record', form: 'series', instrument: requirement.instrument ?? 'multimeter', dimension: 'voltage', unit: 'V', labels: Array.from({ length: boxesOn(string, unit, world) }, (_, i) => `after box ${i + 1}`) }),
+  required: ({ perUnit, tolerance }, { string }, world, unit) => `${volts(perUnit)} ± ${volts(tolerance)} a box${string ? `, ${volts(perUnit * boxesOn(string, unit, world))} in all` : ''}`,
+  judge({ perUnit, tolerance }, { string }, given, world, unit) {
     const answer = answered(given, 'series')
     if (!answer || !string) return undefined
     const { instrument } = given as GivenRecord
@@ -20,7 +21,7 @@ export const safeVoltageKind = defineKind(requirementOf({ perUnit: quantity('vol
     const last = readings.at(-1)!
     const uncertainty = uncertaintyOf(instrument, 'voltage', last)
     const grown = safeVoltageGrowth({ perUnit, perUnitTolerance: tolerance, readings, uncertainty })
-    const whole = string.path?.length ?? string.count
+    const whole = boxesOn(string, unit, world)
     const sure = withInstrument(grown.verdict, { instrument, uncertainty }, volts)
     const complete = readings.length === whole
     const verdict = grown.gapAt !== undefined || grown.reversed ? judged(false) : complete ? sure.verdict : sure.verdict === 'does-not-conform' ? sure.verdict : 'not-proven'
@@ -34,3 +35,9 @@ export const safeVoltageKind = defineKind(requirementOf({ perUnit: quantity('vol
     }
   },
 })
+
+/** Boxes on a string: one may serve several modules. */
+function boxesOn(string: StringBuilt | undefined, unit: UnitBuilt, { asBuilt }: World): number {
+  const path = new Set(string?.path)
+  return Math.max(1, asBuilt.array.devices.filter(({ unitId, feeds }) => unitId === unit.id && feeds.some((place) => path.has(place))).length)
+}

@@ -3,7 +3,7 @@ import { Download, ScanLine, Upload } from 'lucide-react'
 import Papa from 'papaparse'
 import { Suspense, lazy, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { placeWords, placesOf, plain, readSerialTable, withSerials, type DeviceBuilt } from '@plumb-mark/core'
+import { boxesFor, placeWords, placesOf, plain, readSerialTable, withSerials, type DeviceBuilt } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { csvCell, download } from '../../../http/download.js'
 import { Field } from '../../../marks/field.js'
@@ -54,19 +54,25 @@ export function BoxesTask({ chosen, onDone }: TaskProps) {
   )
 }
 
-/** One box on every module that has none yet. */
+/** Boxes for every module that has none yet. */
 function FitBoxes({ unitId }: { unitId: string }) {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
   const person = useSession((session) => session.person)!
   const make = useSteps((steps) => steps.make)
   const taken = new Set(array.devices.flatMap(({ at, feeds }) => [at, ...feeds]))
   const free = array.planes.flatMap(placesOf).filter(({ id }) => !taken.has(id))
+  const [each, setEach] = useState(1)
   if (free.length === 0) return null
-  const fit = () => make(person, { kind: 'devices-fitted', body: { devices: free.map(({ id }): DeviceBuilt => ({ id: `box-${uuid()}`, unitId, at: id, feeds: [id], idlePorts: 0, cappedPorts: 0 })) } })
+  const boxes = () => boxesFor(free, { unitId, each, newId: () => `box-${uuid()}` })
   return (
-    <Button variant="outline" onClick={fit}>
-      A box on each of the {free.length} free modules
-    </Button>
+    <>
+      <Box w="130px">
+        <Field label="Modules to a box">{(ids) => <Input {...ids} type="number" min={1} max={8} value={each} onChange={(event) => setEach(Math.min(8, Math.max(1, Number.parseInt(event.target.value, 10) || 1)))} />}</Field>
+      </Box>
+      <Button variant="outline" onClick={() => make(person, { kind: 'devices-fitted', body: { devices: boxes() } })}>
+        {each === 1 ? `A box on each of the ${free.length} free modules` : `${boxes().length} boxes for the ${free.length} free modules`}
+      </Button>
+    </>
   )
 }
 
