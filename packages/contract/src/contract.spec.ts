@@ -54,10 +54,12 @@ describe('a sheet file', () => {
     expect(read).toMatchObject({ ok: true, sheet: { maker: 'A', requirements: [{ id: 'a', kind: 'observation' }] } })
     expect(readSheetText(JSON.stringify(read.ok && read.sheet))).toEqual(read)
   })
-  it('that is no YAML names the line', () => expect(readSheetText('maker: "open')).toMatchObject({ ok: false, fault: { code: 'not-yaml', line: 1 } }))
+  it('that is no YAML names the line', () => expect(readSheetText('maker: "open')).toMatchObject({ ok: false, faults: [{ code: 'not-yaml', line: 1 }] }))
   it('with a fault names the line, the path and the reason', () => {
     const bad = '  - id: b\n    kind: limits\n    stage: ac\n    clause: "1"\n    title: T\n    severity: minor\n    remedy: R\n    dimension: torque\n    min: 12\n'
-    expect(readSheetText(sheet(good + bad))).toMatchObject({ ok: false, fault: { code: 'wrong-type', path: 'requirements[1].min', line: 20 } })
+    expect(readSheetText(sheet(good + bad))).toMatchObject({ ok: false, faults: [{ code: 'wrong-type', path: 'requirements[1].min', line: 20 }] })
   })
-  it('that lacks a field points at what it lacks it in', () => expect(readSheetText(sheet('  - { id: a, kind: observation }\n'))).toMatchObject({ ok: false, fault: { code: 'missing', path: 'requirements[0].stage', line: 11 } }))
+  it('with a misspelt field reads, and says which was passed over and where', () =>
+    expect(readSheetText(sheet(good.replace('question: Q', 'question: Q, wen: { outdoors: true }')))).toMatchObject({ ok: true, passedOver: [{ code: 'unknown-field', path: 'requirements[0].wen', line: 11 }] }))
+  it('that lacks a field points at what it lacks it in', () => expect(readSheetText(sheet('  - { id: a, kind: observation }\n'))).toMatchObject({ ok: false, faults: [{ code: 'missing', path: 'requirements[0].stage', line: 11 }] }))
 })

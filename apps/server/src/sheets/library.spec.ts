@@ -43,6 +43,8 @@ describe('the library of sheets', () => {
     expect(answer.body.error.message).toMatch(/^line \d+: .*must be one of stop, major, minor, note/)
     expect((await office.json<SheetSummary[]>('GET', '/api/sheets')).body.some(({ model }) => model === 'DX-9')).toBe(false)
   })
+  it('refuses a field that would be passed over, so that no misspelt condition is lost', async () =>
+    expect(fault(await office.json('POST', '/api/sheets', { source: DX.replace('model: DX-4', 'model: DX-9').replace('severity: minor', 'severity: minor\n    wen: { outdoors: true }') }))).toEqual([400, 'unknown-field']))
   it('is closed to installers', async () => expect((await (await server.signIn('installer')).json('GET', '/api/sheets')).status).toBe(403))
 })
 

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { readSheetText, type SheetInLibrary, type SheetSummary } from '@plumb-mark/contract'
+import { readSheetText, type SheetFault, type SheetInLibrary, type SheetSummary, type SheetText } from '@plumb-mark/contract'
 import { sheetFingerprint, sheetId, sheetName, type JobHeader, type PinnedSheet, type Sheet } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { Refused, notFound } from '../http/refused.js'
@@ -18,7 +18,7 @@ export class SheetsService {
     const ids = header?.sheets.map(({ id }) => id) ?? []
     const wanted = ids.filter((id) => !this.read.has(id))
     if (wanted.length > 0) {
-      for (const row of await this.db.getRepository(SheetRow).findBy({ id: In(wanted) })) this.read.set(row.id, sheetIn(row.source))
+      for (const row of await this.db.getRepository(SheetRow).findBy({ id: In(wanted) })) this.read.set(row.id, sheetIn(row.source).sheet)
     }
     return new Map(ids.flatMap((id) => (this.read.has(id) ? [[id, this.read.get(id)!] as const] : [])))
   }
@@ -32,11 +32,13 @@ export class SheetsService {
   }
 
   /**
-   * Keeps a sheet file. The same file again is harmless. Another content under a revision that is here is refused, unless it is asked to
+   * Keeps a sheet file. A field without a place in the format is refused here, so that none is lost unseen; a file kept earlier is read
+   * all the same. The same file again is harmless. Another content under a revision that is here is refused, unless it is asked to
    * replace it and no job uses it: what a job was ever judged by stays as it was.
    */
   async add(source: string, { replace }: { replace: boolean } = { replace: false }): Promise<PinnedSheet> {
-    const sheet = sheetIn(source)
+    const { sheet, passedOver: [unknown] } = sheetIn(source)
+    if (unknown) throw refused(unknown)
     const row: PinnedSheet = { id: sheetId(sheet), maker: sheet.maker, model: sheet.model, revision: sheet.revision, fingerprint: sheetFingerprint(sheet, sha256) }
     const sheets = this.db.getRepository(SheetRow)
     const before = await sheets.findOneBy({ id: row.id })
@@ -71,15 +73,16 @@ export class SheetsService {
   }
 
   private sheetOf(id: string, source: string): Sheet {
-    const known = this.read.get(id) ?? sheetIn(source)
+    const known = this.read.get(id) ?? sheetIn(source).sheet
     this.read.set(id, known)
     return known
   }
 }
 
-function sheetIn(source: string): Sheet {
+function sheetIn(source: string): Extract<SheetText, { ok: true }> {
   const text = readSheetText(source)
-  if (text.ok) return text.sheet
-  const { code, message, path, line } = text.fault
-  throw new Refused(400, code, line === undefined ? message : `line ${line}: ${message}`, path)
+  if (text.ok) return text
+  throw refused(text.faults[0])
 }
+
+const refused = ({ code, message, path, line }: SheetFault): Refused => new Refused(400, code, line === undefined ? message : `line ${line}: ${message}`, path)

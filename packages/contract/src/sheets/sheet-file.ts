@@ -1,5 +1,5 @@
 import { LineCounter, parseDocument } from 'yaml'
-import { BadInput, readSheet, type Sheet } from '@plumb-mark/core'
+import { readSheet, sheetFaults, unknownSheetFields, type Sheet } from '@plumb-mark/core'
 
 /** Where and why a sheet file was refused; line and column count from 1. */
 export interface SheetFault {
@@ -10,23 +10,23 @@ export interface SheetFault {
   column?: number
 }
 
-export type SheetText = { ok: true; sheet: Sheet } | { ok: false; fault: SheetFault }
+/** A sheet that reads, with the fields of the file that reading passes over; or everything that keeps it from being read, at least one fault. */
+export type SheetText = { ok: true; sheet: Sheet; passedOver: SheetFault[] } | { ok: false; faults: [SheetFault, ...SheetFault[]] }
 
 /** Reads a sheet file, YAML or JSON (which is YAML too). A fault names the line it stands in. */
 export function readSheetText(source: string): SheetText {
   const lines = new LineCounter()
   const document = parseDocument(source, { lineCounter: lines, prettyErrors: false })
-  const [wrong] = document.errors
-  if (wrong) {
-    const { line, col } = lines.linePos(wrong.pos[0])
-    return { ok: false, fault: { code: 'not-yaml', message: wrong.message, line, column: col } }
-  }
-  try {
-    return { ok: true, sheet: readSheet(document.toJS({ maxAliasCount: 50 })) }
-  } catch (problem) {
-    if (!(problem instanceof BadInput)) throw problem
-    return { ok: false, fault: { code: problem.code, message: problem.message, path: problem.path, ...placeOf(problem.path) } }
-  }
+  const [wrong, ...more] = document.errors.map(({ pos, message }): SheetFault => {
+    const { line, col } = lines.linePos(pos[0])
+    return { code: 'not-yaml', message, line, column: col }
+  })
+  if (wrong) return { ok: false, faults: [wrong, ...more] }
+  const data: unknown = document.toJS({ maxAliasCount: 50 })
+  const [first, ...others] = sheetFaults(data).map(({ code, message, path }): SheetFault => ({ code, message, path, ...placeOf(path) }))
+  if (first) return { ok: false, faults: [first, ...others] }
+  const passedOver = unknownSheetFields(data).map((path): SheetFault => ({ code: 'unknown-field', message: `${path}: the format has no such field here`, path, ...placeOf(path) }))
+  return { ok: true, sheet: readSheet(data), passedOver }
 
   /** The line of the field, or of the nearest thing around it that is there. */
   function placeOf(path: string): { line?: number; column?: number } {

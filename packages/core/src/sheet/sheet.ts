@@ -5,7 +5,8 @@ import { KINDS, type Requirement } from './kinds/index.js'
 
 const REQUIREMENT_SHAPES = Object.fromEntries(Object.entries(KINDS).map(([name, { shape }]) => [name, shape])) as unknown as { [K in keyof typeof KINDS]: (typeof KINDS)[K]['shape'] }
 
-const sheetFields = object({ ...sheetHead.fields, requirements: list(variants('kind', REQUIREMENT_SHAPES as never), { mayBeEmpty: true }) })
+const requirement = variants('kind', REQUIREMENT_SHAPES as never)
+const sheetFields = object({ ...sheetHead.fields, requirements: list(requirement, { mayBeEmpty: true }) })
 
 export interface Sheet extends SheetHead {
   requirements: Requirement[]
@@ -31,6 +32,9 @@ const sheetShape = refine(sheetFields, (sheet) => {
 export function readSheet(data: unknown): Sheet {
   return sheetShape.read(data, '') as unknown as Sheet
 }
+
+/** Reads one requirement by itself, as the `path` of a sheet file. Bad input: as `readSheet`. */
+export const readRequirement = (data: unknown, path: string): Requirement => requirement.read(data, path) as unknown as Requirement
 
 /** The published description of the format. */
 export function sheetSchema(): JsonSchema & Record<string, unknown> {

@@ -33,8 +33,9 @@ export function SheetEditorView() {
   const read = useMemo(() => (text === undefined ? undefined : readSheetText(text)), [text])
   const document = useMemo(() => parseDocument(text ?? '', { keepSourceTokens: false }), [text])
   const data = useMemo(() => asObject(document), [document])
-  const fault = read && !read.ok ? read.fault : undefined
-  const problems = useMemo((): Readonly<Record<string, string>> => (fault?.path ? { [fault.path]: fault.message.replace(`${fault.path}: `, '') } : {}), [fault])
+  const faults = useMemo(() => (!read ? [] : read.ok ? read.passedOver : read.faults), [read])
+  const [fault] = faults
+  const problems = useMemo(() => Object.fromEntries(faults.flatMap(({ path, message }) => (path ? [[path, message.replace(`${path}: `, '')]] : []))), [faults])
   if (text === undefined) return <Frame title="Sheet">{problem && <Text role="alert" color="oxide" p="24px">{problem}</Text>}</Frame>
 
   const change = (next: Record<string, unknown>) => {
@@ -46,7 +47,7 @@ export function SheetEditorView() {
     if (line) setGoTo({ line })
   }
   const save = async () => {
-    if (!read?.ok || saving) return
+    if (!read?.ok || fault || saving) return
     setSaving(true)
     try {
       const kept = await post<PinnedSheet>('/api/sheets', { source: text, replace: from !== undefined && from.usedBy.length === 0 })
@@ -60,7 +61,7 @@ export function SheetEditorView() {
     <Frame title={from ? `Editing ${from.sheet.maker} ${from.sheet.model}` : 'A new sheet'}>
       <Flex px="18px" py="8px" gap="10px" align="center" wrap="wrap" borderBottom="1px solid" borderColor="hair">
         <Text flex="1" minW="220px" fontSize="14px" color={fault ? 'oxide' : 'faint'} role="status">
-          {problem ?? (fault ? `${fault.line ? `line ${fault.line}: ` : ''}${fault.message}` : from && from.usedBy.length > 0 ? `Revision ${from.sheet.revision} is used by ${from.usedBy.length} job${from.usedBy.length === 1 ? '' : 's'} and stays as it is: give yours a revision of its own.` : 'The sheet reads without a fault.')}
+          {problem ?? (fault ? `${fault.line ? `line ${fault.line}: ` : ''}${fault.message}${faults.length > 1 ? ` (and ${faults.length - 1} more)` : ''}` : from && from.usedBy.length > 0 ? `Revision ${from.sheet.revision} is used by ${from.usedBy.length} job${from.usedBy.length === 1 ? '' : 's'} and stays as it is: give yours a revision of its own.` : 'The sheet reads without a fault.')}
         </Text>
         {from && read?.ok && (
           <Button variant="outline" aria-pressed={side === 'changes'} onClick={() => setSide(side === 'both' ? 'changes' : 'both')}>
@@ -70,13 +71,13 @@ export function SheetEditorView() {
         <Button variant="plain" onClick={() => void go(from ? `/sheets/${id}` : '/sheets')}>
           Leave
         </Button>
-        <Button onClick={() => void save()} disabled={!read?.ok} loading={saving}>
+        <Button onClick={() => void save()} disabled={!read?.ok || fault !== undefined} loading={saving}>
           Keep in the library
         </Button>
       </Flex>
       <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} h={{ lg: 'calc(100dvh - 118px)' }}>
         <Box minH={{ base: '50dvh', lg: 0 }} overflow="hidden" borderRight={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }}>
-          <YamlEditor text={text} fault={fault} goTo={goTo} onChange={(next) => (setText(next), setProblem(undefined))} onLine={(line) => setOpen(requirementAt(text, line))} onSave={() => void save()} />
+          <YamlEditor text={text} faults={faults} goTo={goTo} onChange={(next) => (setText(next), setProblem(undefined))} onLine={(line) => setOpen(requirementAt(text, line))} onSave={() => void save()} />
         </Box>
         <Box overflowY="auto" minH={0}>
           {side === 'changes' && from && read?.ok ? (

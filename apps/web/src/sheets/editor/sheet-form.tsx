@@ -2,6 +2,7 @@ import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { STAGE_TITLES, sheetSchema, type JsonSchema, type Stage } from '@plumb-mark/core'
 import { SchemaForm } from '../../calculators/schema-form.js'
+import { schemaAt } from './schema-at.js'
 
 interface Props {
   data: Record<string, unknown>
@@ -55,7 +56,7 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
             </Row>
             {open === i && (
               <Box bg="panel" p="12px" borderLeft="4px solid" borderColor="chalk">
-                <SchemaForm schema={REQUIREMENT} value={requirement} path={`requirements[${i}]`} label="requirement" problems={problems} onChange={(next) => setRequirement(i, next)} />
+                <SchemaForm schema={REQUIREMENT} value={requirement} path={`requirements[${i}]`} label="requirement" problems={problems} onChange={(next) => setRequirement(i, ofItsKind(requirement, next as Record<string, unknown>))} />
                 <Button variant="plain" mt="10px" onClick={() => (onChange({ ...data, requirements: requirements.filter((_, at) => at !== i) }), onOpen(undefined))}>
                   Remove this requirement
                 </Button>
@@ -66,6 +67,12 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
       </Box>
     </Box>
   )
+}
+
+/** Where the kind was changed: without the fields that the new one has no place for. */
+function ofItsKind(before: Record<string, unknown>, after: Record<string, unknown>): Record<string, unknown> {
+  const fields = schemaAt(REQUIREMENT, [], after)?.properties
+  return before['kind'] === after['kind'] || !fields ? after : Object.fromEntries(Object.entries(after).filter(([name]) => name in fields))
 }
 
 function freeId(all: readonly Record<string, unknown>[]): string {

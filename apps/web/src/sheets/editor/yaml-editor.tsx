@@ -24,7 +24,8 @@ const FromOutside = Annotation.define<boolean>()
 
 interface Props {
   text: string
-  fault: SheetFault | undefined
+  /** What keeps the text from being read, and the fields that reading would pass over. */
+  faults: readonly SheetFault[]
   /** Line that is to be shown, from 1; a new object each time it is asked for. */
   goTo: { line: number } | undefined
   onChange: (text: string) => void
@@ -32,8 +33,8 @@ interface Props {
   onSave: () => void
 }
 
-/** The file itself: YAML with completion, the fault at its line. */
-export function YamlEditor({ text, fault, goTo, onChange, onLine, onSave }: Props) {
+/** The file itself: YAML with completion, each fault at its line. */
+export function YamlEditor({ text, faults, goTo, onChange, onLine, onSave }: Props) {
   const host = useRef<HTMLDivElement>(null)
   const view = useRef<EditorView>(undefined)
   const said = useRef({ onChange, onLine, onSave })
@@ -75,9 +76,12 @@ export function YamlEditor({ text, fault, goTo, onChange, onLine, onSave }: Prop
     const editor = view.current
     if (!editor) return
     const { doc } = editor.state
-    const line = fault?.line === undefined ? undefined : doc.line(Math.min(doc.lines, Math.max(1, fault.line)))
-    editor.dispatch(setDiagnostics(editor.state, fault ? [{ from: line?.from ?? 0, to: line?.to ?? 0, severity: 'error', message: fault.message }] : []))
-  }, [fault, text])
+    const marks = faults.map(({ line: at, message }) => {
+      const line = at === undefined ? undefined : doc.line(Math.min(doc.lines, Math.max(1, at)))
+      return { from: line?.from ?? 0, to: line?.to ?? 0, severity: 'error' as const, message }
+    })
+    editor.dispatch(setDiagnostics(editor.state, marks.sort((a, b) => a.from - b.from)))
+  }, [faults, text])
   useEffect(() => {
     const editor = view.current
     if (!editor || !goTo) return

@@ -1,0 +1,49 @@
+import { variantOf } from '../quantity/read-draft.js'
+import { BadInput } from '../verdict/bad-input.js'
+import type { JsonSchema } from '../verdict/shape.js'
+import { readRequirement, readSheet, sheetSchema } from './sheet.js'
+
+/**
+ * What keeps the data of a sheet file from being read, as its author mends it: the first fault of the head, and the first of each
+ * requirement read by itself. Empty exactly when `readSheet` accepts the data.
+ */
+export function sheetFaults(data: unknown): BadInput[] {
+  const whole = faultOf(() => readSheet(data))
+  if (!whole) return []
+  const requirements = (data as { requirements?: unknown } | null)?.requirements
+  if (!Array.isArray(requirements)) return [whole]
+  const inHead = faultOf(() => readSheet({ ...(data as object), requirements: [] }))
+  const found = [inHead, ...requirements.map((one, i) => faultOf(() => readRequirement(one, `requirements[${i}]`)))].filter((fault) => fault !== undefined)
+  // What only shows across requirements, such as one id given twice.
+  return found.length > 0 ? found : [whole]
+}
+
+/**
+ * Paths of the fields that the format has no place for and reading passes over: a condition with a misspelt name would be lost without a
+ * word. Where data fit no shape at all nothing is said; that is a fault, and `sheetFaults` names it.
+ */
+export function unknownSheetFields(data: unknown): string[] {
+  return unknownFields(sheetSchema(), data, '')
+}
+
+function unknownFields(schema: JsonSchema, data: unknown, path: string): string[] {
+  if (typeof data !== 'object' || data === null) return []
+  const here = schema.oneOf ? schema.oneOf[variantOf(schema.oneOf, data)]! : schema
+  if (Array.isArray(data)) return here.items ? data.flatMap((one, i) => unknownFields(here.items!, one, `${path}[${i}]`)) : []
+  if (here.type !== 'object') return []
+  return Object.entries(data).flatMap(([name, value]) => {
+    const at = path ? `${path}.${name}` : name
+    const inside = here.properties?.[name] ?? here.additionalProperties
+    return inside ? unknownFields(inside, value, at) : [at]
+  })
+}
+
+function faultOf(read: () => unknown): BadInput | undefined {
+  try {
+    read()
+    return undefined
+  } catch (problem) {
+    if (problem instanceof BadInput) return problem
+    throw problem
+  }
+}
