@@ -23,10 +23,9 @@ export function readSheetText(source: string): SheetText {
   })
   if (wrong) return { ok: false, faults: [wrong, ...more] }
   const data: unknown = document.toJS({ maxAliasCount: 50 })
-  const [first, ...others] = sheetFaults(data).map(({ code, message, path }): SheetFault => ({ code, message, path, ...placeOf(path) }))
-  if (first) return { ok: false, faults: [first, ...others] }
   const passedOver = unknownSheetFields(data).map((path): SheetFault => ({ code: 'unknown-field', message: `${path}: the format has no such field here`, path, ...placeOf(path) }))
-  return { ok: true, sheet: readSheet(data), passedOver }
+  const [first, ...others] = sheetFaults(data).map(({ code, message, path }): SheetFault => ({ code, message, path, ...placeOf(path) }))
+  return first ? { ok: false, faults: [first, ...others, ...passedOver] } : { ok: true, sheet: readSheet(data), passedOver }
 
   /** The line of the field, or of the nearest thing around it that is there. */
   function placeOf(path: string): { line?: number; column?: number } {

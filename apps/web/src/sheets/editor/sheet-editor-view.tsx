@@ -59,40 +59,42 @@ export function SheetEditorView() {
   }
   return (
     <Frame title={from ? `Editing ${from.sheet.maker} ${from.sheet.model}` : 'A new sheet'}>
-      <Flex px="18px" py="8px" gap="10px" align="center" wrap="wrap" borderBottom="1px solid" borderColor="hair">
-        <Text flex="1" minW="220px" fontSize="14px" color={fault ? 'oxide' : 'faint'} role="status">
-          {problem ?? (fault ? `${fault.line ? `line ${fault.line}: ` : ''}${fault.message}${faults.length > 1 ? ` (and ${faults.length - 1} more)` : ''}` : from && from.usedBy.length > 0 ? `Revision ${from.sheet.revision} is used by ${from.usedBy.length} job${from.usedBy.length === 1 ? '' : 's'} and stays as it is: give yours a revision of its own.` : 'The sheet reads without a fault.')}
-        </Text>
-        {from && read?.ok && (
-          <Button variant="outline" aria-pressed={side === 'changes'} onClick={() => setSide(side === 'both' ? 'changes' : 'both')}>
-            {side === 'both' ? `Changes (${sheetDifferences(from.sheet, read.sheet).length})` : 'Back to the form'}
-          </Button>
-        )}
-        <Button variant="plain" onClick={() => void go(from ? `/sheets/${id}` : '/sheets')}>
-          Leave
-        </Button>
-        <Button onClick={() => void save()} disabled={!read?.ok || fault !== undefined} loading={saving}>
-          Keep in the library
-        </Button>
-      </Flex>
-      <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} h={{ lg: 'calc(100dvh - 118px)' }}>
-        <Box minH={{ base: '50dvh', lg: 0 }} overflow="hidden" borderRight={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }}>
-          <YamlEditor text={text} faults={faults} goTo={goTo} onChange={(next) => (setText(next), setProblem(undefined))} onLine={(line) => setOpen(requirementAt(text, line))} onSave={() => void save()} />
-        </Box>
-        <Box overflowY="auto" minH={0}>
-          {side === 'changes' && from && read?.ok ? (
-            <Box p="18px">
-              <Differences before={from.sheet} after={read.sheet} />
-            </Box>
-          ) : data ? (
-            <SheetForm data={data} problems={problems} open={open} onOpen={openRequirement} onChange={change} />
-          ) : (
-            <Text p="18px" color="faint">
-              The form comes back when the text reads as YAML again.
-            </Text>
+      <Flex direction="column" h={{ lg: 'calc(100dvh - 53px)' }}>
+        <Flex px="18px" py="8px" gap="10px" align="center" wrap="wrap" borderBottom="1px solid" borderColor="hair">
+          <Text flex="1" minW="220px" fontSize="14px" lineClamp={3} color={fault ? 'oxide' : 'faint'} role="status">
+            {problem ?? (fault ? `${faults.length > 1 ? `${faults.length} faults; ` : ''}${fault.line ? `line ${fault.line}: ` : ''}${fault.message}` : from && from.usedBy.length > 0 ? `Revision ${from.sheet.revision} is used by ${from.usedBy.length} job${from.usedBy.length === 1 ? '' : 's'} and stays as it is: give yours a revision of its own.` : 'The sheet reads without a fault.')}
+          </Text>
+          {from && read?.ok && (
+            <Button variant="outline" aria-pressed={side === 'changes'} onClick={() => setSide(side === 'both' ? 'changes' : 'both')}>
+              {side === 'both' ? `Changes (${sheetDifferences(from.sheet, read.sheet).length})` : 'Back to the form'}
+            </Button>
           )}
-        </Box>
-      </Grid>
+          <Button variant="plain" onClick={() => void go(from ? `/sheets/${id}` : '/sheets')}>
+            Leave
+          </Button>
+          <Button onClick={() => void save()} disabled={!read?.ok || fault !== undefined} loading={saving}>
+            Keep in the library
+          </Button>
+        </Flex>
+        <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} templateRows={{ lg: 'minmax(0, 1fr)' }} flex="1" minH={0}>
+          <Box minH={{ base: '50dvh', lg: 0 }} overflow="hidden" borderRight={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }}>
+            <YamlEditor text={text} faults={faults} goTo={goTo} onChange={(next) => (setText(next), setProblem(undefined))} onLine={(line) => setOpen(requirementAt(text, line))} onSave={() => void save()} />
+          </Box>
+          <Box overflowY="auto" minH={0}>
+            {side === 'changes' && from && read?.ok ? (
+              <Box p="18px">
+                <Differences before={from.sheet} after={read.sheet} />
+              </Box>
+            ) : data ? (
+              <SheetForm data={data} problems={problems} open={open} onOpen={openRequirement} onChange={change} />
+            ) : (
+              <Text p="18px" color="faint">
+                The form comes back when the text reads as YAML again.
+              </Text>
+            )}
+          </Box>
+        </Grid>
+      </Flex>
     </Frame>
   )
 }
