@@ -1,6 +1,6 @@
 import { quantity } from '../quantity/quantity-field.js'
 import { BadInput } from '../verdict/bad-input.js'
-import { count, list, object, oneOf, optional, refine, text, type Read } from '../verdict/shape.js'
+import { num, count, list, object, oneOf, optional, refine, text, type Read } from '../verdict/shape.js'
 import { moduleShape } from '../dc/module.js'
 import { terminalShape } from './terminal.js'
 import { TECHNOLOGIES, UNIT_KINDS } from './terms.js'
@@ -13,6 +13,8 @@ const day = refine(text('YYYY-MM-DD'), (value, path) => {
 const sheetModule = object({
   ...moduleShape.fields,
   power: optional(quantity('power', 'at standard test conditions')),
+  vmp: optional(quantity('voltage', 'at greatest power, at standard test conditions')),
+  vmpTempCoeff: optional(num({ unit: '%/K', min: -1 + 1e-9, max: 0, about: 'temperature coefficient of the voltage at greatest power' })),
   isc: optional(quantity('current', 'short-circuit current at standard test conditions')),
   cells: optional(count('as printed on the label')),
   technology: optional(oneOf(TECHNOLOGIES)),

@@ -80,6 +80,22 @@ describe('a string on the DC side', () => {
   ] as const)('insulated by %s MΩ (%s) at %s V: %s', (value, relation, at, verdict) => expect(tested(value, relation, at)).toContain(verdict))
 })
 
+describe('the tracker window', () => {
+  const modules = (data: object) => sheet('M', 'module', [], { module: { ...MODULE.module!, ...data } })
+  const judged = (range: object, header: object = { coldest: -15 }, data: object = { vmp: 33, vmpTempCoeff: -0.4 }, drawn = true) =>
+    new Site(header).unit(modules(data)).unit(sheet('I', 'string-inverter', [{ id: 'w', kind: 'tracker-window', ...range }])).write(plane(1, 2), string(['p.r1c1', 'p.r1c2'], drawn ? {} : { path: undefined })).says('I/w/s')
+  // 2 × 33 V; hot, at 70 °C, × 0.82; cold, at −15 °C, × 1.16
+  it.each<[string, string, string]>([
+    ['holds the string hot and cold', judged({ min: '54.1 V', max: '76.6 V' }), 'conforms: 54.12 V when hot'],
+    ['is left below when hot', judged({ min: '54.2 V' }), 'does-not-conform: 54.12 V when hot, below 54.2 V'],
+    ['is left above when cold', judged({ min: '40 V', max: '76.5 V' }), 'does-not-conform: 76.56 V when cold, above 76.5 V'],
+    ['by the heat that the sheet names', judged({ min: '54.2 V', hottestCell: '60 °C' }), 'conforms: 56.76 V when hot'],
+    ['is not proven where the modules do not say their voltage', judged({ min: '40 V' }, {}, {}), 'not-proven: the voltage at greatest power is not known'],
+    ['nor where the string is not drawn', judged({ min: '40 V' }, {}, { vmp: 33, vmpTempCoeff: -0.4 }, false), 'not-proven: the voltage at greatest power is not known'],
+    ['nor while nobody knows how cold it gets', judged({ min: '40 V', max: '80 V' }, {}), 'not-proven: the coldest morning is not known'],
+  ])('%s', (_rule, said, wanted) => expect(said).toContain(wanted))
+})
+
 describe('the short-circuit current of a string', () => {
   const inverter = sheet('I', 'string-inverter', [{ id: 'isc', kind: 'string-short-circuit' }])
   const clamp: Instrument = { ...METER, kind: 'clamp-meter', accuracy: [{ dimension: 'current', percent: 1, plus: 0 }] }

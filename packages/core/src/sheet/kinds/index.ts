@@ -38,6 +38,7 @@ import { stringOpenCircuit } from './string-open-circuit.js'
 import { stringShortCircuit } from './string-short-circuit.js'
 import { switchBank } from './switch-bank.js'
 import { tighteningOrder } from './tightening-order.js'
+import { trackerWindow } from './tracker-window.js'
 
 /** Every kind of requirement. A new kind is one file and one line here. */
 export const KINDS = {
@@ -79,6 +80,7 @@ export const KINDS = {
   'string-short-circuit': stringShortCircuit,
   'switch-bank': switchBank,
   'tightening-order': tighteningOrder,
+  'tracker-window': trackerWindow,
 } as const
 export type KindName = keyof typeof KINDS
 
