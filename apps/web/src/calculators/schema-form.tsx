@@ -2,8 +2,8 @@ import { Box, Button, Flex, Grid, HStack, Input, Text, Textarea, chakra } from '
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { variantOf, type JsonSchema } from '@plumb-mark/core'
+import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 import { Field } from '../marks/field.js'
-import { Select } from '../marks/select.js'
 
 interface Props {
   schema: JsonSchema
@@ -44,20 +44,7 @@ function OneField({ schema, value, path, label, problems, onChange }: Props) {
     )
   }
   if (schema.enum) {
-    return (
-      <Field label={label} problem={problem}>
-        {(ids) => (
-          <Select {...ids} value={String(value ?? schema.default ?? '')} onChange={(event) => onChange(event.target.value)}>
-            <option value="">–</option>
-            {schema.enum!.map((one) => (
-              <option key={String(one)} value={String(one)}>
-                {String(one)}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Field>
-    )
+    return <ChoiceField label={label} problem={problem} value={String(value ?? schema.default ?? '')} options={[['', '–'], ...optionsOf(schema.enum.map(String), String)]} onChange={onChange} />
   }
   if (schema.type === 'string' && LONG.test(path)) {
     return (
@@ -111,15 +98,7 @@ function VariantFields({ schema, value, path, label, problems, onChange }: Props
   return (
     <Box>
       <Box maxW="220px" mb="8px">
-        <Field label={tag ? wordsOf(tag) : label}>
-          {(ids) => (
-            <Select {...ids} value={names[at]} onChange={(event) => choose(event.target.value)}>
-              {names.map((name) => (
-                <option key={name}>{name}</option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <ChoiceField label={tag ? wordsOf(tag) : label} value={names[at] ?? ''} options={optionsOf(names, (name) => name)} onChange={choose} />
       </Box>
       <ObjectFields schema={variants[at]!} value={value} path={path} label={label} problems={problems} onChange={onChange} />
     </Box>

@@ -5,8 +5,7 @@ import type { Appended, JobSummary } from '@plumb-mark/contract'
 import type { CalculatorName } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { get, post } from '../http/api.js'
-import { Field } from '../marks/field.js'
-import { Select } from '../marks/select.js'
+import { ChoiceField, type Option } from '../marks/choice-field.js'
 import { CATALOGUE } from './catalogue.js'
 
 /** Keeps a calculation in a job: its inputs are appended to the record, its result is worked out again wherever it is shown. */
@@ -39,18 +38,7 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
       {asking && (
         <Flex gap="10px" align="flex-end" wrap="wrap">
           <Box flex="1" minW="220px">
-            <Field label="Job">
-              {(ids) => (
-                <Select {...ids} value={jobId} onChange={(event) => setJobId(event.target.value)}>
-                  <option value="">choose</option>
-                  {jobs?.map(({ id, number, title }) => (
-                    <option key={id} value={id}>
-                      {number} {title}
-                    </option>
-                  ))}
-                </Select>
-              )}
-            </Field>
+            <ChoiceField label="Job" value={jobId} options={[['', 'choose'], ...(jobs ?? []).map(({ id, number, title }): Option => [id, `${number} ${title}`])]} onChange={setJobId} />
           </Box>
           <Button disabled={jobId === ''} onClick={() => void keep()}>
             Keep it there

@@ -5,6 +5,7 @@ import { Navigate, Outlet, useLocation, useParams } from 'react-router'
 import { blockers, dangers, isOpen, type Role } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { Frame } from '../frame/frame.js'
+import { Problem } from '../marks/problem.js'
 import { useInspection, type Sync } from '../store/inspection.js'
 
 /** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
@@ -21,7 +22,7 @@ export function JobFrame() {
   const { pathname } = useLocation()
   useEffect(() => void (jobId && open(jobId)), [jobId, open])
   if (role === 'installer' && !pathname.endsWith('/rework')) return <Navigate to={`/jobs/${jobId}/rework`} replace />
-  if (problem) return <Frame><Text role="alert" p="24px" color="oxide">{problem}</Text></Frame>
+  if (problem) return <Frame><Problem p="24px">{problem}</Problem></Frame>
   if (title === undefined) return <Frame><Center minH="50dvh" role="status" aria-label="Loading the job"><Spinner color="chalk" /></Center></Frame>
   return (
     <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown}>

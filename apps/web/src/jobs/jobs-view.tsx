@@ -1,11 +1,10 @@
-import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
+import { Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { JobSummary } from '@plumb-mark/contract'
 import { SEVERITIES, STAGES, STAGE_TITLES } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
-import { Frame } from '../frame/frame.js'
-import { get } from '../http/api.js'
+import { Page } from '../frame/page.js'
+import { useFetched } from '../http/use-fetched.js'
 
 const Row = chakra(Link, {
   base: { display: 'block', py: '20px', px: { base: '4px', md: '12px' }, borderBottom: '1px solid', borderColor: 'hair', _hover: { bg: 'panel' } },
@@ -14,35 +13,25 @@ const Row = chakra(Link, {
 /** Every job with what it is waiting for. */
 export function JobsView() {
   const role = useSession(({ person }) => person?.role)
-  const [jobs, setJobs] = useState<JobSummary[]>()
-  const [problem, setProblem] = useState('')
-  useEffect(() => {
-    get<JobSummary[]>('/api/jobs').then(setJobs, (fault: Error) => setProblem(fault.message))
-  }, [])
+  const { value: jobs, problem } = useFetched<JobSummary[]>('/api/jobs')
   return (
-    <Frame>
-      <Box maxW="940px" mx="auto" px={{ base: '16px', md: '24px' }} py="28px">
-        <Flex align="center">
-          <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1} flex="1">
-            Jobs
-          </Text>
-          {(role === 'inspector' || role === 'office') && (
-            <Button asChild>
-              <Link to="/jobs/new">New job</Link>
-            </Button>
-          )}
-        </Flex>
-        {problem && (
-          <Text role="alert" color="oxide" mt="16px">
-            {problem}
-          </Text>
-        )}
+    <Page
+      title="Jobs"
+      width="940px"
+      problem={problem}
+      actions={
+        (role === 'inspector' || role === 'office') && (
+          <Button asChild>
+            <Link to="/jobs/new">New job</Link>
+          </Button>
+        )
+      }
+    >
         {jobs?.length === 0 && <Text mt="16px">{role === 'installer' ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.' : 'No jobs yet. Open the first with “New job”.'}</Text>}
         <Stack gap="0" mt="14px">
           {jobs?.map((job) => <JobRow key={job.id} job={job} to={`/jobs/${job.id}/${role === 'installer' ? 'rework' : 'walk'}`} />)}
         </Stack>
-      </Box>
-    </Frame>
+    </Page>
   )
 }
 

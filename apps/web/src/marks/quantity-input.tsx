@@ -1,8 +1,7 @@
-import { Input } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { canonicalUnit, formatQuantity, parseQuantity, type Dimension } from '@plumb-mark/core'
 import { useDecimal } from '../store/decimal.js'
-import { Field } from './field.js'
+import { TextField } from './text-field.js'
 
 interface Props {
   label: string
@@ -35,8 +34,6 @@ export function QuantityInput({ label, dimension, value, onChange, unit, readOnl
     onChange(next?.ok && next.quantity.relation === '=' ? next.quantity.value : undefined, text)
   }
   return (
-    <Field label={label} problem={problem}>
-      {(ids) => <Input {...ids} value={typed} readOnly={readOnly} required={required} fontFamily="mono" autoComplete="off" onChange={(event) => type(event.target.value)} />}
-    </Field>
+    <TextField label={label} problem={problem} value={typed} readOnly={readOnly} required={required} fontFamily="mono" autoComplete="off" onChange={type} />
   )
 }

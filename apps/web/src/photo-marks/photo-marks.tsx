@@ -3,7 +3,7 @@ import type Konva from 'konva'
 import { Circle, MoveUpRight, Type, Undo2, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { Arrow, Ellipse, Image as Picture, Layer, Stage, Text as Words } from 'react-konva'
-import { Field } from '../marks/field.js'
+import { TextField } from '../marks/text-field.js'
 
 type Mark = { kind: 'arrow' | 'ring' | 'text'; x: number; y: number; dx: number; dy: number; words?: string }
 
@@ -86,7 +86,7 @@ export function PhotoMarks({ address, caption, onDone, onClose }: { address: str
       </Box>
       <HStack align="flex-end" gap="10px">
         <Box flex="1">
-          <Field label="Caption">{(ids) => <Input {...ids} value={said} onChange={(event) => setSaid(event.target.value)} />}</Field>
+          <TextField label="Caption" value={said} onChange={setSaid} />
         </Box>
         <Button h="50px" onClick={() => void done()}>
           Use it

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, HStack, Input, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, HStack, Text, chakra } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -7,8 +7,9 @@ import type { SheetSummary } from '@plumb-mark/contract'
 import { UNIT_KIND_WORDS, sheetName, type NewEntry, type PinnedSheet, type UnitBuilt } from '@plumb-mark/core'
 import { Frame } from '../frame/frame.js'
 import { post } from '../http/api.js'
-import { Field } from '../marks/field.js'
-import { Select } from '../marks/select.js'
+import { ChoiceField, type Option } from '../marks/choice-field.js'
+import { Problem } from '../marks/problem.js'
+import { CountField, TextField } from '../marks/text-field.js'
 import { RulesForm, type Rules } from './rules-form.js'
 import { useLibrary } from './unit-form.js'
 
@@ -60,19 +61,15 @@ export function JobWizard() {
         </HStack>
         {step === 0 && (
           <Grid templateColumns={{ base: '1fr', md: '200px 1fr' }} gap="14px">
-            <Field label="Number">{(ids) => <Input {...ids} required autoFocus value={site.number} placeholder="PM-2701" onChange={(event) => setSite({ ...site, number: event.target.value })} />}</Field>
-            <Field label="Title">{(ids) => <Input {...ids} required value={site.title} placeholder="Whose house, which room" onChange={(event) => setSite({ ...site, title: event.target.value })} />}</Field>
-            <Field label="Customer">{(ids) => <Input {...ids} required value={site.customer} onChange={(event) => setSite({ ...site, customer: event.target.value })} />}</Field>
-            <Field label="Site">{(ids) => <Input {...ids} required value={site.site} placeholder="Where it is, as one finds it" onChange={(event) => setSite({ ...site, site: event.target.value })} />}</Field>
+            <TextField label="Number" required autoFocus value={site.number} placeholder="PM-2701" onChange={(text) => setSite({ ...site, number: text })} />
+            <TextField label="Title" required value={site.title} placeholder="Whose house, which room" onChange={(text) => setSite({ ...site, title: text })} />
+            <TextField label="Customer" required value={site.customer} onChange={(text) => setSite({ ...site, customer: text })} />
+            <TextField label="Site" required value={site.site} placeholder="Where it is, as one finds it" onChange={(text) => setSite({ ...site, site: text })} />
           </Grid>
         )}
         {step === 1 && <RulesForm rules={rules} onChange={(part) => setRules({ ...rules, ...part, ...(part.school && { units: part.school === 'nec' ? 'us' : 'metric' }) })} />}
         {step === 2 && <UnitRows rows={units} library={library} onChange={setUnits} />}
-        {problem && (
-          <Text role="alert" color="oxide" mt="14px">
-            {problem}
-          </Text>
-        )}
+        <Problem mt="14px">{problem}</Problem>
         <Flex gap="10px" mt="24px">
           {step > 0 && (
             <Button variant="outline" onClick={() => setStep(step - 1)}>
@@ -101,30 +98,11 @@ function UnitRows({ rows, library, onChange }: { rows: UnitRow[]; library: reado
       <Text mb="12px">The checks, the kit and the time follow from the units and their sheets. More can be added at any time.</Text>
       {rows.map((row) => (
         <Grid key={row.key} templateColumns={{ base: '1fr 1fr', md: '1.7fr 1.2fr 80px 1fr 1fr auto' }} gap="10px" alignItems="end" mb="12px">
-          <Field label="Sheet">
-            {(ids) => (
-              <Select {...ids} value={row.sheetId} onChange={(event) => choose(row, event.target.value)}>
-                <option value="">choose</option>
-                {library.map((sheet) => (
-                  <option key={sheet.id} value={sheet.id}>
-                    {sheetName(sheet)}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
-          <Field label="Name on site">{(ids) => <Input {...ids} value={row.label} onChange={(event) => set(row.key, { label: event.target.value })} />}</Field>
-          <Field label="How many">{(ids) => <Input {...ids} type="number" min={1} max={20} value={row.count} onChange={(event) => set(row.key, { count: Math.min(20, Math.max(1, Number.parseInt(event.target.value, 10) || 1)) })} />}</Field>
-          <Field label="Serial">{(ids) => <Input {...ids} value={row.serial} disabled={row.count > 1} onChange={(event) => set(row.key, { serial: event.target.value })} />}</Field>
-          <Field label="Where">
-            {(ids) => (
-              <Select {...ids} value={row.placed} onChange={(event) => set(row.key, { placed: event.target.value as UnitRow['placed'] })}>
-                <option value="">not known</option>
-                <option value="indoors">indoors</option>
-                <option value="outdoors">outdoors</option>
-              </Select>
-            )}
-          </Field>
+          <ChoiceField label="Sheet" value={row.sheetId} options={[['', 'choose'], ...library.map((sheet): Option => [sheet.id, sheetName(sheet)])]} onChange={(sheetId) => choose(row, sheetId)} />
+          <TextField label="Name on site" value={row.label} onChange={(text) => set(row.key, { label: text })} />
+          <CountField label="How many" most={20} value={row.count} onChange={(count) => set(row.key, { count: count })} />
+          <TextField label="Serial" value={row.serial} disabled={row.count > 1} onChange={(text) => set(row.key, { serial: text })} />
+          <ChoiceField label="Where" value={row.placed} options={[['', 'not known'], ['indoors', 'indoors'], ['outdoors', 'outdoors']]} onChange={(placed) => set(row.key, { placed })} />
           <Button variant="plain" px="0" minW="44px" onClick={() => onChange(rows.filter(({ key }) => key !== row.key))} aria-label={`Take ${row.label || 'this unit'} out`}>
             <X size={18} />
           </Button>

@@ -1,12 +1,12 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Plus, Printer } from 'lucide-react'
-import { useEffect, useMemo, useState, type ReactNode } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import type { SheetSummary } from '@plumb-mark/contract'
 import { UNIT_KIND_WORDS, expectedDuration, kitFor, sheetName, type MinutesByKind } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
-import { get } from '../http/api.js'
 import { useWritable } from '../inspection/picture/use-writable.js'
+import { useFetched } from '../http/use-fetched.js'
 import { useInspection } from '../store/inspection.js'
 import { durationWords } from '../visits/when.js'
 import { DurationPart } from './duration-part.js'
@@ -15,6 +15,8 @@ import { RulesForm } from './rules-form.js'
 import { SharePart } from './share-part.js'
 import { UnitForm, useLibrary } from './unit-form.js'
 import { VisitsPart, useVisits } from './visits-part.js'
+
+const NONE: MinutesByKind = {}
 
 /** Everything to settle before the drive: units and sheets, rules, kit, conditions, time, visits. */
 export function PreparationView() {
@@ -25,8 +27,9 @@ export function PreparationView() {
   const writable = useWritable()
   const { jobId } = useParams()
   const visits = useVisits(jobId!)
-  const [minutes, setMinutes] = useState<MinutesByKind>({})
-  useEffect(() => void get<MinutesByKind>('/api/office/minutes').then(setMinutes, () => setMinutes({})), [])
+  const office = useFetched<MinutesByKind>('/api/office/minutes')
+  const [adjusted, setMinutes] = useState<MinutesByKind>()
+  const minutes = adjusted ?? office.value ?? NONE
   // The day on which the view was opened: calibrations are held against the next visit, or against today.
   const [now] = useState(() => new Date().toISOString())
   const day = visits.visits?.find(({ end }) => end > now)?.start ?? now

@@ -1,8 +1,7 @@
 import { Grid } from '@chakra-ui/react'
 import type { JobHeader } from '@plumb-mark/core'
 import { QuantityInput } from '../marks/quantity-input.js'
-import { Field } from '../marks/field.js'
-import { Select } from '../marks/select.js'
+import { ChoiceField, type Option } from '../marks/choice-field.js'
 
 export type Rules = Pick<JobHeader, 'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds' | 'coldest'>
 
@@ -18,26 +17,9 @@ export function RulesForm({ rules, disabled = false, onChange }: { rules: Rules;
   return (
     <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr', lg: 'repeat(5, 1fr)' }} gap="10px">
       {(Object.keys(CHOICES) as (keyof typeof CHOICES)[]).map((name) => (
-        <Field key={name} label={CHOICES[name].label}>
-          {(ids) => (
-            <Select {...ids} disabled={disabled} value={rules[name] ?? 'table'} onChange={(event) => onChange({ [name]: event.target.value } as Partial<Rules>)}>
-              {CHOICES[name].options.map(([value, words]) => (
-                <option key={value} value={value}>
-                  {words}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <ChoiceField key={name} label={CHOICES[name].label} value={rules[name] ?? 'table'} options={CHOICES[name].options as readonly Option[]} disabled={disabled} onChange={(value) => onChange({ [name]: value } as Partial<Rules>)} />
       ))}
-      <Field label="Bonds">
-        {(ids) => (
-          <Select {...ids} disabled={disabled} value={rules.copperBonds ? 'copper' : 'any'} onChange={(event) => onChange({ copperBonds: event.target.value === 'copper' })}>
-            <option value="any">by any means on the sheet</option>
-            <option value="copper">copper: the authority insists</option>
-          </Select>
-        )}
-      </Field>
+      <ChoiceField label="Bonds" value={rules.copperBonds ? 'copper' : 'any'} options={[['any', 'by any means on the sheet'], ['copper', 'copper: the authority insists']]} disabled={disabled} onChange={(value) => onChange({ copperBonds: value === 'copper' })} />
       <QuantityInput label="Coldest morning" dimension="temperature" value={rules.coldest} readOnly={disabled} onChange={(coldest) => coldest !== undefined && onChange({ coldest })} />
     </Grid>
   )

@@ -1,8 +1,7 @@
 import { Button, Flex, Text } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
 import type { Person } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
-import { get } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
 import { useInspection } from '../store/inspection.js'
 
 /** Installers see only the jobs that are shared with them. */
@@ -10,8 +9,7 @@ export function SharePart({ writable }: { writable: boolean }) {
   const shared = useInspection(({ inspection }) => inspection!.state.sharedWith)
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)
-  const [installers, setInstallers] = useState<Person[]>([])
-  useEffect(() => void get<Person[]>('/api/people/installers').then(setInstallers, () => setInstallers([])), [])
+  const { value: installers = [] } = useFetched<Person[]>('/api/people/installers')
   const others = installers.filter(({ id }) => !shared.some((one) => one.id === id))
   return (
     <Flex gap="12px" align="center" wrap="wrap">

@@ -1,13 +1,14 @@
-import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
+import { Button, Flex, Grid } from '@chakra-ui/react'
+import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { SheetSummary } from '@plumb-mark/contract'
 import { MOUNTED, PLACED, UNIT_KIND_WORDS, sheetName, type Situation, type UnitBuilt } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
-import { get } from '../http/api.js'
-import { useSteps } from '../inspection/steps.js'
-import { Field } from '../marks/field.js'
-import { Select } from '../marks/select.js'
+import { useFetched } from '../http/use-fetched.js'
+import { useMake } from '../inspection/use-make.js'
+import { ChoiceField, optionsOf, type Option } from '../marks/choice-field.js'
+import { Problem } from '../marks/problem.js'
+import { CountField, TextField } from '../marks/text-field.js'
 import { useInspection } from '../store/inspection.js'
 
 const PLACED_WORDS = { indoors: 'indoors', outdoors: 'outdoors' } as const
@@ -17,7 +18,7 @@ const MOUNTED_WORDS = { wall: 'hangs on a wall', floor: 'stands on the floor', r
 export function UnitForm({ unit, onDone }: { unit: UnitBuilt | undefined; onDone: () => void }) {
   const { inspection, append, addSheet } = useInspection()
   const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const library = useLibrary()
   const [draft, setDraft] = useState({ label: unit?.label ?? '', sheetId: unit?.sheetId ?? '', serial: unit?.serial ?? '', situation: unit?.situation ?? {} })
   const [copies, setCopies] = useState(1)
@@ -29,7 +30,7 @@ export function UnitForm({ unit, onDone }: { unit: UnitBuilt | undefined; onDone
       if (!pinned) append(person, { kind: 'sheet-adopted', body: { sheet: await addSheet(draft.sheetId) } })
       const { label, sheetId, serial } = draft
       const body = (n: number): UnitBuilt => ({ ...unit, id: n === 0 && unit ? unit.id : `unit-${uuid()}`, label: copies > 1 ? `${label.trim()} ${n + 1}` : label.trim(), sheetId, serial: serial.trim() || undefined, situation: draft.situation })
-      make(person, ...Array.from({ length: copies }, (_, n) => ({ kind: 'unit-fitted' as const, body: clean(body(n)) })))
+      make(...Array.from({ length: copies }, (_, n) => ({ kind: 'unit-fitted' as const, body: clean(body(n)) })))
       onDone()
     } catch (fault) {
       setProblem((fault as Error).message)
@@ -38,51 +39,14 @@ export function UnitForm({ unit, onDone }: { unit: UnitBuilt | undefined; onDone
   return (
     <form onSubmit={(event) => (event.preventDefault(), void keep())}>
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="10px">
-        <Field label="Sheet">
-          {(ids) => (
-            <Select {...ids} value={draft.sheetId} required onChange={(event) => setDraft({ ...draft, sheetId: event.target.value })}>
-              <option value="">choose the maker’s sheet</option>
-              {library.map((sheet) => (
-                <option key={sheet.id} value={sheet.id}>
-                  {sheetName(sheet)}: {UNIT_KIND_WORDS[sheet.kind]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <Field label="Name on site">{(ids) => <Input {...ids} value={draft.label} required placeholder="Inverter 1" onChange={(event) => setDraft({ ...draft, label: event.target.value })} />}</Field>
-        <Field label="Serial as ordered">{(ids) => <Input {...ids} value={draft.serial} fontFamily="mono" onChange={(event) => setDraft({ ...draft, serial: event.target.value })} />}</Field>
-        {!unit && <Field label="How many alike">{(ids) => <Input {...ids} type="number" min={1} max={50} value={copies} onChange={(event) => setCopies(Math.min(50, Math.max(1, Number.parseInt(event.target.value, 10) || 1)))} />}</Field>}
-        <Field label="Where">
-          {(ids) => (
-            <Select {...ids} value={draft.situation.placed ?? ''} onChange={(event) => situation({ placed: (event.target.value || undefined) as Situation['placed'] })}>
-              <option value="">not known yet</option>
-              {PLACED.map((placed) => (
-                <option key={placed} value={placed}>
-                  {PLACED_WORDS[placed]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <Field label="How">
-          {(ids) => (
-            <Select {...ids} value={draft.situation.mounted ?? ''} onChange={(event) => situation({ mounted: (event.target.value || undefined) as Situation['mounted'] })}>
-              <option value="">not known yet</option>
-              {MOUNTED.map((mounted) => (
-                <option key={mounted} value={mounted}>
-                  {MOUNTED_WORDS[mounted]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <ChoiceField label="Sheet" value={draft.sheetId} options={[['', 'choose the maker’s sheet'], ...library.map((sheet): Option => [sheet.id, `${sheetName(sheet)}: ${UNIT_KIND_WORDS[sheet.kind]}`])]} required onChange={(sheetId) => setDraft({ ...draft, sheetId })} />
+        <TextField label="Name on site" value={draft.label} required placeholder="Inverter 1" onChange={(text) => setDraft({ ...draft, label: text })} />
+        <TextField label="Serial as ordered" value={draft.serial} fontFamily="mono" onChange={(text) => setDraft({ ...draft, serial: text })} />
+        {!unit && <CountField label="How many alike" most={50} value={copies} onChange={setCopies} />}
+        <ChoiceField label="Where" value={draft.situation.placed ?? ''} options={[['', 'not known yet'], ...optionsOf(PLACED, PLACED_WORDS)]} onChange={(placed) => situation({ placed: placed || undefined })} />
+        <ChoiceField label="How" value={draft.situation.mounted ?? ''} options={[['', 'not known yet'], ...optionsOf(MOUNTED, MOUNTED_WORDS)]} onChange={(mounted) => situation({ mounted: mounted || undefined })} />
       </Grid>
-      {problem && (
-        <Text role="alert" color="oxide" mt="8px">
-          {problem}
-        </Text>
-      )}
+      <Problem mt="8px">{problem}</Problem>
       <Flex gap="8px" mt="12px">
         <Button type="submit" disabled={!draft.sheetId || draft.label.trim() === ''}>
           {unit ? 'Keep' : copies > 1 ? `Add ${copies} units` : 'Add the unit'}
@@ -91,7 +55,7 @@ export function UnitForm({ unit, onDone }: { unit: UnitBuilt | undefined; onDone
           <Button
             variant="plain"
             onClick={() => {
-              make(person, { kind: 'unit-removed', body: { unitId: unit.id } })
+              make({ kind: 'unit-removed', body: { unitId: unit.id } })
               onDone()
             }}
           >
@@ -111,9 +75,6 @@ function clean(unit: UnitBuilt): UnitBuilt {
 /** The sheets of the library, or those that the job pins when the server cannot be reached. */
 export function useLibrary(): SheetSummary[] {
   const pinned = useInspection(({ sheets }) => sheets)
-  const [library, setLibrary] = useState<SheetSummary[]>([])
-  useEffect(() => {
-    get<SheetSummary[]>('/api/sheets').then(setLibrary, () => setLibrary([...pinned].map(([id, { maker, model, revision, kind, title }]) => ({ id, maker, model, revision, kind, title, date: '', fingerprint: '', requirements: 0, usedBy: 0 }))))
-  }, [pinned])
-  return library
+  const { value, problem } = useFetched<SheetSummary[]>('/api/sheets')
+  return useMemo(() => value ?? (problem === '' ? [] : [...pinned].map(([id, { maker, model, revision, kind, title }]) => ({ id, maker, model, revision, kind, title, date: '', fingerprint: '', requirements: 0, usedBy: 0 }))), [value, problem, pinned])
 }

@@ -1,24 +1,23 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
-import { useCallback, useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { PlannedVisit } from '@plumb-mark/contract'
-import { get, remove } from '../http/api.js'
+import { remove } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
 import { VisitForm } from '../visits/visit-form.js'
 import { dayWords, hourWords } from '../visits/when.js'
 
 /** The visits of one job, earliest first, and a way to read them again. */
-export function useVisits(jobId: string): { visits: PlannedVisit[] | undefined; reload: () => void } {
-  const [visits, setVisits] = useState<PlannedVisit[]>()
-  const reload = useCallback(() => void get<PlannedVisit[]>('/api/visits').then((all) => setVisits(all.filter((visit) => visit.jobId === jobId)), () => setVisits(undefined)), [jobId])
-  useEffect(reload, [reload])
-  return { visits, reload }
+export function useVisits(jobId: string): { visits: PlannedVisit[] | undefined; reload: () => Promise<void> } {
+  const { value, reload } = useFetched<PlannedVisit[]>('/api/visits')
+  return { visits: value?.filter((visit) => visit.jobId === jobId), reload }
 }
 
 export function VisitsPart({ jobId, minutes, writable, visits, reload }: { jobId: string; minutes: number; writable: boolean } & ReturnType<typeof useVisits>) {
   const [editing, setEditing] = useState<string>()
   const done = (kept: boolean) => {
     setEditing(undefined)
-    if (kept) reload()
+    if (kept) void reload()
   }
   return (
     <Box>

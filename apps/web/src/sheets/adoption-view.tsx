@@ -1,10 +1,11 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary } from '@plumb-mark/contract'
 import { adoptionChanges, sheetName, withSheet } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
-import { get } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
+import { Problem } from '../marks/problem.js'
 import { VerdictMark } from '../marks/verdict-mark.js'
 import { useInspection } from '../store/inspection.js'
 import { Differences } from './differences.js'
@@ -18,14 +19,12 @@ export function AdoptionView() {
   const go = useNavigate()
   const { inspection, sheets, append, addSheet } = useInspection()
   const person = useSession((session) => session.person)
-  const [to, setTo] = useState<SheetInLibrary>()
-  const [problem, setProblem] = useState('')
-  useEffect(() => {
-    get<SheetInLibrary>(`/api/sheets/${toId}`).then(setTo, (fault: Error) => setProblem(fault.message))
-  }, [toId])
+  const { value: to, problem: missing } = useFetched<SheetInLibrary>(`/api/sheets/${toId}`)
+  const [refused, setProblem] = useState('')
+  const problem = refused || missing
   const changes = useMemo(() => (inspection && to && fromId ? adoptionChanges(inspection, withSheet(inspection.state, sheets, fromId, to.sheet)) : undefined), [inspection, sheets, to, fromId])
   const from = fromId ? sheets.get(fromId) : undefined
-  if (problem) return <Text role="alert" color="oxide" p="24px">{problem}</Text>
+  if (problem) return <Problem p="24px">{problem}</Problem>
   if (!to || !changes || !inspection) return null
   if (!from) return <Text p="24px">This job is not judged by that revision (any more).</Text>
   const may = (person?.role === 'inspector' || person?.role === 'office') && !inspection.state.seal

@@ -6,8 +6,9 @@ import { CLAMP_WORDS, STAGES, STAGE_TITLES, UNIT_KIND_WORDS, formatQuantity, she
 import { useSession } from '../account/session.js'
 import { Frame } from '../frame/frame.js'
 import { get } from '../http/api.js'
-import { Field } from '../marks/field.js'
-import { Select } from '../marks/select.js'
+import { useFetched } from '../http/use-fetched.js'
+import { ChoiceField, type Option } from '../marks/choice-field.js'
+import { Problem } from '../marks/problem.js'
 import { Differences } from './differences.js'
 
 /** One revision, to be read: what it is, what it asks for by stage, who uses it, how it differs from another. */
@@ -15,15 +16,9 @@ export function SheetView() {
   const { id } = useParams()
   const go = useNavigate()
   const role = useSession(({ person }) => person?.role)
-  const [one, setOne] = useState<SheetInLibrary>()
-  const [sisters, setSisters] = useState<SheetSummary[]>([])
-  const [problem, setProblem] = useState('')
-  useEffect(() => {
-    setOne(undefined)
-    get<SheetInLibrary>(`/api/sheets/${id}`).then(setOne, (fault: Error) => setProblem(fault.message))
-    get<SheetSummary[]>('/api/sheets').then(setSisters, () => setSisters([]))
-  }, [id])
-  if (!one) return <Frame title="Sheet">{problem && <Text role="alert" color="oxide" p="24px">{problem}</Text>}</Frame>
+  const { value: one, problem } = useFetched<SheetInLibrary>(`/api/sheets/${id}`)
+  const { value: sisters = [] } = useFetched<SheetSummary[]>('/api/sheets')
+  if (!one) return <Frame title="Sheet"><Problem p="24px">{problem}</Problem></Frame>
   const { sheet, usedBy } = one
   const others = sisters.filter((other) => other.maker === sheet.maker && other.model === sheet.model && other.id !== id)
   return (
@@ -132,27 +127,14 @@ function Requirements({ sheet }: { sheet: Sheet }) {
 /** The difference to another revision of the same model. */
 function Compare({ sheet, others }: { sheet: Sheet; others: readonly SheetSummary[] }) {
   const [otherId, setOtherId] = useState(others[0]!.id)
-  const [other, setOther] = useState<Sheet>()
-  useEffect(() => {
-    get<SheetInLibrary>(`/api/sheets/${otherId}`).then((found) => setOther(found.sheet), () => setOther(undefined))
-  }, [otherId])
+  const other = useFetched<SheetInLibrary>(`/api/sheets/${otherId}`).value?.sheet
   const [before, after] = useMemo(() => (other && other.date > sheet.date ? [sheet, other] : [other, sheet]), [sheet, other])
   return (
     <Box mt="22px">
       <Text as="h2" fontWeight={600} mb="4px">
         What changed
       </Text>
-      <Field label="Beside revision">
-        {(ids) => (
-          <Select {...ids} value={otherId} onChange={(event) => setOtherId(event.target.value)}>
-            {others.map(({ id, revision, date }) => (
-              <option key={id} value={id}>
-                {revision}, {date}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Field>
+      <ChoiceField label="Beside revision" value={otherId} options={others.map(({ id, revision, date }): Option => [id, `${revision}, ${date}`])} onChange={setOtherId} />
       {before && after && (
         <Box mt="8px">
           <Text fontSize="13px" color="faint">

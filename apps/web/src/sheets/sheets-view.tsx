@@ -1,68 +1,35 @@
-import { Box, Button, Flex, Grid, Input, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Grid, Text, chakra } from '@chakra-ui/react'
 import { FilePlus2, Upload } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { SheetSummary } from '@plumb-mark/contract'
 import { UNIT_KINDS, UNIT_KIND_WORDS, plain, type PinnedSheet, type UnitKind } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
-import { Frame } from '../frame/frame.js'
-import { get, post } from '../http/api.js'
-import { Field } from '../marks/field.js'
-import { Select } from '../marks/select.js'
+import { Page } from '../frame/page.js'
+import { post } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
+import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { TextField } from '../marks/text-field.js'
 
 const Row = chakra(Link, { base: { display: 'grid', gridTemplateColumns: { base: '1fr auto', md: '1fr 220px 120px 150px' }, columnGap: '16px', alignItems: 'baseline', py: '13px', px: { base: '4px', md: '12px' }, borderBottom: '1px solid', borderColor: 'hair', _hover: { bg: 'panel' } } })
 
 /** The library: every revision of every sheet, found by maker, model, kind or word. */
 export function SheetsView() {
   const role = useSession(({ person }) => person?.role)
-  const [sheets, setSheets] = useState<SheetSummary[]>()
-  const [problem, setProblem] = useState<string>()
+  const { value: sheets, problem: missing, reload } = useFetched<SheetSummary[]>('/api/sheets')
+  const [refused, setRefused] = useState<string>()
   const [search, setSearch] = useState('')
   const [kind, setKind] = useState<UnitKind | ''>('')
   const [maker, setMaker] = useState('')
-  const load = () => get<SheetSummary[]>('/api/sheets').then(setSheets, (fault: Error) => setProblem(fault.message))
-  useEffect(() => void load(), [])
   const makers = [...new Set(sheets?.map((sheet) => sheet.maker))]
   const shown = sheets?.filter((sheet) => (kind === '' || sheet.kind === kind) && (maker === '' || sheet.maker === maker) && plain(`${sheet.maker} ${sheet.model} ${sheet.revision} ${sheet.title}`).includes(plain(search)))
   return (
-    <Frame>
-      <Box maxW="1080px" mx="auto" px={{ base: '16px', md: '24px' }} py="28px">
-        <Flex align="center" gap="10px" wrap="wrap">
-          <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1} flex="1">
-            Sheets
-          </Text>
-          {(role === 'office' || role === 'inspector') && <Bring onKept={load} onProblem={setProblem} />}
-        </Flex>
+    <Page title="Sheets" width="1080px" problem={refused ?? missing} actions={(role === 'office' || role === 'inspector') && <Bring onKept={reload} onProblem={setRefused} />}>
         <Grid templateColumns={{ base: '1fr', md: '1fr 220px 200px' }} gap="10px" mt="14px">
-          <Field label="Search">{(ids) => <Input {...ids} value={search} onChange={(event) => setSearch(event.target.value)} placeholder="model, maker, word" autoFocus />}</Field>
-          <Field label="Kind">
-            {(ids) => (
-              <Select {...ids} value={kind} onChange={(event) => setKind(event.target.value as UnitKind | '')}>
-                <option value="">every kind</option>
-                {UNIT_KINDS.map((one) => (
-                  <option key={one} value={one}>
-                    {UNIT_KIND_WORDS[one]}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
-          <Field label="Maker">
-            {(ids) => (
-              <Select {...ids} value={maker} onChange={(event) => setMaker(event.target.value)}>
-                <option value="">every maker</option>
-                {makers.map((one) => (
-                  <option key={one}>{one}</option>
-                ))}
-              </Select>
-            )}
-          </Field>
+          <TextField label="Search" value={search} onChange={setSearch} placeholder="model, maker, word" autoFocus />
+          <ChoiceField label="Kind" value={kind} options={[['', 'every kind'], ...optionsOf(UNIT_KINDS, UNIT_KIND_WORDS)]} onChange={setKind} />
+          <ChoiceField label="Maker" value={maker} options={[['', 'every maker'], ...optionsOf(makers, (one) => one)]} onChange={setMaker} />
         </Grid>
-        {problem && (
-          <Text role="alert" color="oxide" mt="14px">
-            {problem}
-          </Text>
-        )}
         <Box mt="14px" borderTop="1px solid" borderColor="hair">
           {shown?.map((sheet) => (
             <Row key={sheet.id} to={`/sheets/${sheet.id}`}>
@@ -93,8 +60,7 @@ export function SheetsView() {
           ))}
         </Box>
         {shown?.length === 0 && <Text mt="16px">{sheets?.length === 0 ? 'The library is empty: bring a sheet file, or write the first.' : 'No sheet fits these words.'}</Text>}
-      </Box>
-    </Frame>
+    </Page>
   )
 }
 

@@ -1,9 +1,11 @@
-import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
+import { Button, Flex, Grid } from '@chakra-ui/react'
+import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { Person, Visit } from '@plumb-mark/core'
-import { get, put } from '../http/api.js'
-import { Field } from '../marks/field.js'
+import { put } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
+import { Problem } from '../marks/problem.js'
+import { TextField } from '../marks/text-field.js'
 import { Tick } from '../marks/tick.js'
 import { localMinute } from './when.js'
 
@@ -31,20 +33,16 @@ export function VisitForm({ visit, jobId, minutes, onDone }: { visit: Visit | un
   return (
     <form onSubmit={(event) => (event.preventDefault(), void keep())} aria-label="Visit">
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr 1fr' }} gap="10px">
-        <Field label="From">{(ids) => <Input {...ids} type="datetime-local" required value={draft.start} onChange={(event) => set({ start: event.target.value })} />}</Field>
-        <Field label="To">{(ids) => <Input {...ids} type="datetime-local" required value={draft.end} onChange={(event) => set({ end: event.target.value })} />}</Field>
-        <Field label="What for">{(ids) => <Input {...ids} required value={draft.purpose} onChange={(event) => set({ purpose: event.target.value })} />}</Field>
+        <TextField label="From" type="datetime-local" required value={draft.start} onChange={(start) => set({ start })} />
+        <TextField label="To" type="datetime-local" required value={draft.end} onChange={(end) => set({ end })} />
+        <TextField label="What for" required value={draft.purpose} onChange={(purpose) => set({ purpose })} />
       </Grid>
       <Flex gap="8px 18px" mt="8px" wrap="wrap" role="group" aria-label="Who goes">
         {people.map((person) => (
           <Tick key={person.id} label={`${person.name}, ${person.role}`} checked={draft.people.some(({ id }) => id === person.id)} onChange={() => turn(person)} />
         ))}
       </Flex>
-      {problem && (
-        <Text role="alert" color="oxide" mt="6px">
-          {problem}
-        </Text>
-      )}
+      <Problem mt="6px">{problem}</Problem>
       <Flex gap="8px" mt="10px">
         <Button type="submit" disabled={draft.people.length === 0}>
           {visit ? 'Keep the visit' : 'Book the visit'}
@@ -58,9 +56,7 @@ export function VisitForm({ visit, jobId, minutes, onDone }: { visit: Visit | un
 }
 
 export function usePeople(): Person[] {
-  const [people, setPeople] = useState<Person[]>([])
-  useEffect(() => void get<Person[]>('/api/people').then(setPeople, () => setPeople([])), [])
-  return people
+  return useFetched<Person[]>('/api/people').value ?? []
 }
 
 /** Eight in the morning of the next working day. */

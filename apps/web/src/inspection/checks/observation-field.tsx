@@ -1,9 +1,9 @@
-import { Button, HStack, Input, Stack, Text } from '@chakra-ui/react'
+import { Button, HStack, Stack, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { JudgedCheck, PhotoRef } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
+import { TextField } from '../../marks/text-field.js'
 import { useInspection } from '../../store/inspection.js'
-import { Field } from '../../marks/field.js'
 import { PhotoPicker } from './photo-picker.js'
 
 /** A question that is answered yes when all is right; Y and N answer it from the keyboard. */
@@ -36,7 +36,7 @@ export function ObservationField({ judged: { check }, onDone }: { judged: Judged
           No
         </Button>
       </HStack>
-      <Field label="Note">{(ids) => <Input {...ids} value={note} onChange={(event) => setNote(event.target.value)} />}</Field>
+      <TextField label="Note" value={note} onChange={setNote} />
       <PhotoPicker photos={photos} onChange={setPhotos} />
     </Stack>
   )

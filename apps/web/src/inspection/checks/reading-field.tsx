@@ -1,12 +1,12 @@
 import { Button, Flex, HStack, Input, Stack } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
-import { judgeTyped, outOfCalibration, parseQuantity, type Condition, type Instrument, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
+import { judgeTyped, parseQuantity, type Condition, type Instrument, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { Field } from '../../marks/field.js'
-import { Select } from '../../marks/select.js'
 import { choiceOf, useHabits } from '../../store/habits.js'
 import { useDecimal } from '../../store/decimal.js'
 import { useInspection } from '../../store/inspection.js'
+import { InstrumentChoice } from './instrument-choice.js'
 import { PhotoPicker } from './photo-picker.js'
 
 const CONDITION_FIELDS = {
@@ -55,18 +55,7 @@ export function ReadingField({ judged: { check }, onTrial, onDone }: { judged: J
           Keep
         </Button>
       </Flex>
-      <Field label="Instrument" problem={offered && outOfCalibration(offered, new Date().toISOString()) ? `Its calibration ended ${offered.calibratedUntil}` : undefined}>
-        {(ids) => (
-          <Select {...ids} value={offered?.id ?? ''} onChange={(event) => habits.useInstrument(dimension, event.target.value)}>
-            <option value="">choose: without it nothing is proven</option>
-            {fitting.map((instrument) => (
-              <option key={instrument.id} value={instrument.id}>
-                {accuracyOf(instrument, dimension)}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Field>
+      <InstrumentChoice instruments={fitting} chosen={offered} words={(instrument) => accuracyOf(instrument, dimension)} onChoose={(id) => habits.useInstrument(dimension, id)} />
       {check.ask.conditions.length > 0 && (
         <HStack gap="10px" align="flex-start">
           {check.ask.conditions.map((condition) => (

@@ -1,6 +1,7 @@
 import { Box, Text } from '@chakra-ui/react'
 import { Bar, ComposedChart, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts'
 import { expectedString, fig, givenOf, inForce, stringBand, type GivenReading, type Inspection, type JudgedCheck, type Verdict } from '@plumb-mark/core'
+import { TouchMark } from '../../marks/touch-mark.js'
 import { verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
@@ -75,7 +76,7 @@ function Name({ rows, onOpen, x = 0, y = 0, payload }: { rows: readonly StringOn
   const row = rows.find(({ id }) => id === payload?.value)
   if (!row) return null
   return (
-    <g role="button" tabIndex={0} style={{ cursor: 'pointer' }} aria-label={`${row.label}: ${row.measured === undefined ? 'not read' : `${fig(row.measured, 1)} V`}`} onClick={() => onOpen(row.id)} onKeyDown={(event) => event.key === 'Enter' && onOpen(row.id)}>
+    <TouchMark label={`${row.label}: ${row.measured === undefined ? 'not read' : `${fig(row.measured, 1)} V`}`} onTouch={() => onOpen(row.id)}>
       <rect x={0} y={y - ROW / 2 + 4} width={x + 8} height={ROW - 8} fill="transparent" />
       <text x={4} y={y - 3} style={{ fontSize: '16px', fontWeight: 600, fill: css('ink') }}>
         {row.label}
@@ -83,7 +84,7 @@ function Name({ rows, onOpen, x = 0, y = 0, payload }: { rows: readonly StringOn
       <text x={4} y={y + 15} style={{ fontSize: '12px', fill: css('faint') }}>
         {row.measured === undefined ? 'not read yet' : row.below}
       </text>
-    </g>
+    </TouchMark>
   )
 }
 

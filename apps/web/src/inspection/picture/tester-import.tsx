@@ -4,10 +4,10 @@ import Papa from 'papaparse'
 import { useRef, useState } from 'react'
 import { TESTER_COLUMNS, guessMapping, readTesterTable, type TesterColumn, type TesterMapping } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
-import { Field } from '../../marks/field.js'
-import { Select } from '../../marks/select.js'
+import { ChoiceField, optionsOf } from '../../marks/choice-field.js'
 import { useDecimal } from '../../store/decimal.js'
 import { useInspection } from '../../store/inspection.js'
+import { InstrumentChoice } from '../checks/instrument-choice.js'
 import { Panel } from './panel.js'
 import { useWritable } from './use-writable.js'
 
@@ -70,29 +70,9 @@ export function TesterImport() {
           <Panel title={`${opened.name}: ${opened.rows.length} rows`} onClose={() => setOpened(undefined)}>
             <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(3, 1fr)' }} gap="10px">
               {(Object.keys(TESTER_COLUMNS) as TesterColumn[]).map((column) => (
-                <Field key={column} label={`${TESTER_COLUMNS[column].label}${TESTER_COLUMNS[column].unit ? `, ${TESTER_COLUMNS[column].unit}` : ''}`}>
-                  {(ids) => (
-                    <Select {...ids} value={mapping[column] ?? ''} onChange={(event) => setMapping({ ...mapping, [column]: event.target.value || undefined })}>
-                      <option value="">not in this file</option>
-                      {opened.headers.map((header) => (
-                        <option key={header}>{header}</option>
-                      ))}
-                    </Select>
-                  )}
-                </Field>
+                <ChoiceField key={column} label={[TESTER_COLUMNS[column].label, TESTER_COLUMNS[column].unit].filter(Boolean).join(', ')} value={mapping[column] ?? ''} options={[['', 'not in this file'], ...optionsOf(opened.headers, String)]} onChange={(header) => setMapping({ ...mapping, [column]: header || undefined })} />
               ))}
-              <Field label="Read with">
-                {(ids) => (
-                  <Select {...ids} value={tester} onChange={(event) => setTester(event.target.value)}>
-                    <option value="">choose: without it nothing is proven</option>
-                    {instruments.map(({ id, name }) => (
-                      <option key={id} value={id}>
-                        {name}
-                      </option>
-                    ))}
-                  </Select>
-                )}
-              </Field>
+              <InstrumentChoice label="Read with" instruments={instruments} chosen={instruments.find(({ id }) => id === tester)} onChoose={setTester} />
             </Grid>
             <Flex mt="12px">
               <Button onClick={take} disabled={!mapping.string}>

@@ -25,7 +25,7 @@ export function useUndoKeys(writable: boolean): void {
   const person = useSession((session) => session.person)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!writable || !person || !(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return
+      if (!writable || !person || !(event.ctrlKey || event.metaKey) || (event.target as Element).closest('input, textarea, [contenteditable=true]')) return
       const key = event.key.toLowerCase()
       if (key === 'z' && !event.shiftKey) useSteps.getState().undo(person)
       else if (key === 'y' || (key === 'z' && event.shiftKey)) useSteps.getState().redo(person)

@@ -6,6 +6,7 @@ import { readSheetText, type SheetInLibrary } from '@plumb-mark/contract'
 import { sheetDifferences, type PinnedSheet } from '@plumb-mark/core'
 import { Frame } from '../../frame/frame.js'
 import { get, post, type ApiError } from '../../http/api.js'
+import { Problem } from '../../marks/problem.js'
 import { Differences } from '../differences.js'
 import { editText } from './apply-change.js'
 import { SheetForm } from './sheet-form.js'
@@ -36,7 +37,7 @@ export function SheetEditorView() {
   const faults = useMemo(() => (!read ? [] : read.ok ? read.passedOver : read.faults), [read])
   const [fault] = faults
   const problems = useMemo(() => Object.fromEntries(faults.flatMap(({ path, message }) => (path ? [[path, message.replace(`${path}: `, '')]] : []))), [faults])
-  if (text === undefined) return <Frame title="Sheet">{problem && <Text role="alert" color="oxide" p="24px">{problem}</Text>}</Frame>
+  if (text === undefined) return <Frame title="Sheet"><Problem p="24px">{problem}</Problem></Frame>
 
   const change = (next: Record<string, unknown>) => {
     setText(editText(text, data, next))

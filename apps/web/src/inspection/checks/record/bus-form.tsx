@@ -1,9 +1,10 @@
 import { Box, Button, Flex, Grid, Input } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import type { AnswerOf } from '@plumb-mark/core'
+import { ChoiceField } from '../../../marks/choice-field.js'
 import { Field } from '../../../marks/field.js'
+import { TextField } from '../../../marks/text-field.js'
 import { Tick } from '../../../marks/tick.js'
-import { Select } from '../../../marks/select.js'
 import type { FormProps } from './form-props.js'
 
 type Bus = AnswerOf<'bus'>
@@ -26,7 +27,7 @@ export function BusForm({ form: { suggested }, answer, onChange }: FormProps<'bu
             <Field label={`${i + 1}. device along the cable`}>{(ids) => <Input {...ids} value={name} onChange={(event) => device(i, { name: event.target.value })} />}</Field>
           </Box>
           <Box flex="1" minW="80px">
-            <Field label="address">{(ids) => <Input {...ids} fontFamily="mono" inputMode="numeric" value={address ?? ''} onChange={(event) => device(i, { address: /^\d+$/.test(event.target.value) ? Number(event.target.value) : undefined })} />}</Field>
+            <TextField label="address" fontFamily="mono" inputMode="numeric" value={address === undefined ? '' : String(address)} onChange={(text) => device(i, { address: /^\d+$/.test(text) ? Number(text) : undefined })} />
           </Box>
           <Tick label="terminator" checked={terminated} onChange={(next) => device(i, { terminated: next })} />
           <Button variant="plain" px="0" minW="44px" onClick={() => set({ devices: bus.devices.filter((_, at) => at !== i) })} aria-label={`Take ${name} off the bus`}>
@@ -39,17 +40,7 @@ export function BusForm({ form: { suggested }, answer, onChange }: FormProps<'bu
       </Button>
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr 1fr' }} gap="10px" mt="12px">
         {(['cable', 'polarity', 'shield'] as const).map((part) => (
-          <Field key={part} label={part}>
-            {(ids) => (
-              <Select {...ids} value={bus[part]} onChange={(event) => set({ [part]: event.target.value })}>
-                {Object.entries(WORDS[part]).map(([value, words]) => (
-                  <option key={value} value={value}>
-                    {words}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
+          <ChoiceField key={part} label={part} value={bus[part]} options={Object.entries<string>(WORDS[part])} onChange={(value) => set({ [part]: value })} />
         ))}
       </Grid>
     </Box>

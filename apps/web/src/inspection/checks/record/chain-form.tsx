@@ -1,7 +1,6 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
-import { Field } from '../../../marks/field.js'
-import { Select } from '../../../marks/select.js'
+import { ChoiceField, named, optionsOf } from '../../../marks/choice-field.js'
 import type { FormProps } from './form-props.js'
 
 /** The data leads as they are plugged, and where the terminator sits. */
@@ -9,32 +8,19 @@ export function ChainForm({ form: { ports, leads: kinds }, answer, onChange }: F
   const leads = answer?.leads ?? []
   const terminators = answer?.terminators ?? []
   const set = (next: typeof leads) => onChange({ leads: next, terminators })
-  const portOptions = ports.map(({ id, label }) => (
-    <option key={id} value={id}>
-      {label}
-    </option>
-  ))
   const change = (i: number, part: Partial<(typeof leads)[number]>) => set(leads.map((lead, at) => (at === i ? { ...lead, ...part } : lead)))
   return (
     <Box>
       {leads.map((lead, i) => (
         <Flex key={i} gap="8px" align="flex-end" mb="8px" wrap="wrap">
           <Box flex="1" minW="130px">
-            <Field label="from">{(ids) => <Select {...ids} value={lead.from} onChange={(event) => change(i, { from: event.target.value })}>{portOptions}</Select>}</Field>
+            <ChoiceField label="from" value={lead.from} options={named(ports)} onChange={(from) => change(i, { from })} />
           </Box>
           <Box flex="1" minW="130px">
-            <Field label="to">{(ids) => <Select {...ids} value={lead.to} onChange={(event) => change(i, { to: event.target.value })}>{portOptions}</Select>}</Field>
+            <ChoiceField label="to" value={lead.to} options={named(ports)} onChange={(to) => change(i, { to })} />
           </Box>
           <Box flex="1" minW="130px">
-            <Field label="lead">
-              {(ids) => (
-                <Select {...ids} value={lead.lead} onChange={(event) => change(i, { lead: event.target.value })}>
-                  {kinds.map((kind) => (
-                    <option key={kind}>{kind}</option>
-                  ))}
-                </Select>
-              )}
-            </Field>
+            <ChoiceField label="lead" value={lead.lead} options={optionsOf(kinds, (kind) => kind)} onChange={(next) => change(i, { lead: next })} />
           </Box>
           <Button variant="plain" px="0" minW="44px" onClick={() => set(leads.filter((_, at) => at !== i))} aria-label="Take this lead away">
             <X size={18} />
@@ -45,14 +31,7 @@ export function ChainForm({ form: { ports, leads: kinds }, answer, onChange }: F
         <Plus size={17} /> Lead
       </Button>
       <Box mt="10px" maxW="260px">
-        <Field label="Terminator in">
-          {(ids) => (
-            <Select {...ids} value={terminators[0] ?? ''} onChange={(event) => onChange({ leads, terminators: event.target.value ? [event.target.value] : [] })}>
-              <option value="">no port</option>
-              {portOptions}
-            </Select>
-          )}
-        </Field>
+        <ChoiceField label="Terminator in" value={terminators[0] ?? ''} options={[['', 'no port'], ...named(ports)]} onChange={(port) => onChange({ leads, terminators: port ? [port] : [] })} />
       </Box>
       {leads.length === 0 && (
         <Text fontSize="13px" color="faint" mt="6px">

@@ -1,5 +1,6 @@
 import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
 import { Undo2 } from 'lucide-react'
+import { TouchMark } from '../../../marks/touch-mark.js'
 import type { FormProps } from './form-props.js'
 
 const W = 320
@@ -25,7 +26,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
           const times = done.filter((one) => one === id).length
           const [cx, cy] = [48 + (x ?? (i + 0.5) / items.length) * (W - 96), 44 + (y ?? 0.5) * (H - 106)]
           return (
-            <chakra.g key={id} role="button" tabIndex={0} cursor="pointer" aria-label={`Bolt ${label}, tightened ${times} times`} onClick={() => touch(id)} onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && (event.preventDefault(), touch(id))}>
+            <TouchMark key={id} label={`Bolt ${label}, tightened ${times} times`} onTouch={() => touch(id)}>
               <chakra.circle cx={cx} cy={cy} r="24" fill={times >= passes ? 'chalkWash' : 'panel'} stroke={times > 0 ? 'chalk' : 'faint'} strokeWidth="2.5px" />
               <chakra.path d={hexagon(cx, cy, 15)} fill="none" stroke={times > 0 ? 'chalk' : 'faint'} strokeWidth="1.5px" />
               <chakra.text x={cx} y={cy} dominantBaseline="central" textAnchor="middle" fontSize="12px" fontWeight={600} fill="ink">
@@ -34,7 +35,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
               <chakra.text x={cx} y={cy + 36} textAnchor="middle" fontSize="12px" fontFamily="mono" fill={times > passes ? 'oxide' : 'faint'}>
                 {times} / {passes}
               </chakra.text>
-            </chakra.g>
+            </TouchMark>
           )
         })}
       </chakra.svg>

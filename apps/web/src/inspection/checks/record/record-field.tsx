@@ -1,10 +1,10 @@
-import { Button, HStack, Input, Text, chakra } from '@chakra-ui/react'
+import { Button, HStack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react'
 import { inForce, judgeAnswer, outOfCalibration, type Answer, type FormName, type Instrument, type InstrumentKind, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
-import { Field } from '../../../marks/field.js'
-import { Select } from '../../../marks/select.js'
+import { TextField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
+import { InstrumentChoice } from '../instrument-choice.js'
 import { PhotoPicker } from '../photo-picker.js'
 import { BusForm } from './bus-form.js'
 import { ChainForm } from './chain-form.js'
@@ -70,21 +70,8 @@ export function RecordField({ judged: { check, history }, onTrial, onDone }: { j
           {trial.problem}
         </Text>
       )}
-      {ask.instrument && (
-        <Field label="Instrument" problem={instrument && outOfCalibration(instrument, new Date().toISOString()) ? `Its calibration ended ${instrument.calibratedUntil}` : undefined}>
-          {(ids) => (
-            <Select {...ids} value={instrument?.id ?? ''} onChange={(event) => (choose(event.target.value), setTouched(true))}>
-              <option value="">choose: without it nothing is proven</option>
-              {fitting.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-      )}
-      <Field label="Note">{(ids) => <Input {...ids} value={note} onChange={(event) => setNote(event.target.value)} />}</Field>
+      {ask.instrument && <InstrumentChoice instruments={fitting} chosen={instrument} onChoose={(id) => (choose(id), setTouched(true))} />}
+      <TextField label="Note" value={note} onChange={setNote} />
       <HStack gap="10px" wrap="wrap">
         {!AT_ONCE.includes(ask.form) && (
           <Button type="submit" minW="110px" h="52px" disabled={!touched || !answer || (trial !== undefined && !trial.ok)}>

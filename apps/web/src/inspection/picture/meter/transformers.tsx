@@ -1,5 +1,6 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
 import type { AnswerOf, JudgedCheck } from '@plumb-mark/core'
+import { TouchMark } from '../../../marks/touch-mark.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 import { useFocus } from '../../focus.js'
 import { useAnswerOf } from '../answer-of.js'
@@ -36,7 +37,7 @@ function OnConductor({ judged, y }: { judged: JudgedCheck; y: number }) {
   const wanted = wantedOf(check.required)
   const colour = verdictColour(outcome.verdict)
   return (
-    <chakra.g role="button" tabIndex={0} cursor="pointer" aria-label={`${check.unit.label}, ${check.subject.label}: ${found ? `found towards the ${found}` : 'not looked at'}`} onClick={() => openCheck(check.id)} onKeyDown={(event) => event.key === 'Enter' && openCheck(check.id)}>
+    <TouchMark label={`${check.unit.label}, ${check.subject.label}: ${found ? `found towards the ${found}` : 'not looked at'}`} onTouch={() => openCheck(check.id)}>
       <rect x={0} y={y - 34} width={W} height={ROW - 6} fill="transparent" />
       <chakra.line x1={8} x2={W - 8} y1={y} y2={y} stroke="ink" strokeWidth="5px" />
       <chakra.text x={8} y={y - 12} fontSize="13px" fill="faint">
@@ -48,7 +49,7 @@ function OnConductor({ judged, y }: { judged: JudgedCheck; y: number }) {
       <chakra.text x={W / 2 + 186} y={y + 27} fontSize="12.5px" fill="faint">
         must be
       </chakra.text>
-    </chakra.g>
+    </TouchMark>
   )
 }
 

@@ -4,13 +4,13 @@ import Papa from 'papaparse'
 import { Suspense, lazy, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { boxesFor, placeWords, placesOf, plain, readSerialTable, withSerials, type DeviceBuilt } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
 import { csvCell, download } from '../../../http/download.js'
+import { ChoiceField, named } from '../../../marks/choice-field.js'
 import { Field } from '../../../marks/field.js'
-import { Select } from '../../../marks/select.js'
+import { CountField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
-import { useSteps } from '../../steps.js'
+import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 
@@ -31,17 +31,7 @@ export function BoxesTask({ chosen, onDone }: TaskProps) {
     <Panel title="Boxes and serials" onClose={onDone}>
       <Flex gap="10px" align="flex-end" wrap="wrap">
         <Box minW="200px">
-          <Field label="Boxes of">
-            {(ids) => (
-              <Select {...ids} value={unitId} onChange={(event) => setUnitId(event.target.value)}>
-                {boxUnits.map((unit) => (
-                  <option key={unit.id} value={unit.id}>
-                    {unit.label}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
+          <ChoiceField label="Boxes of" value={unitId} options={named(boxUnits)} onChange={setUnitId} />
         </Box>
         <FitBoxes unitId={unitId} />
         <SerialFiles devices={own} />
@@ -57,8 +47,7 @@ export function BoxesTask({ chosen, onDone }: TaskProps) {
 /** Boxes for every module that has none yet. */
 function FitBoxes({ unitId }: { unitId: string }) {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const taken = new Set(array.devices.flatMap(({ at, feeds }) => [at, ...feeds]))
   const free = array.planes.flatMap(placesOf).filter(({ id }) => !taken.has(id))
   const [each, setEach] = useState(1)
@@ -67,9 +56,9 @@ function FitBoxes({ unitId }: { unitId: string }) {
   return (
     <>
       <Box w="130px">
-        <Field label="Modules to a box">{(ids) => <Input {...ids} type="number" min={1} max={8} value={each} onChange={(event) => setEach(Math.min(8, Math.max(1, Number.parseInt(event.target.value, 10) || 1)))} />}</Field>
+        <CountField label="Modules to a box" most={8} value={each} onChange={setEach} />
       </Box>
-      <Button variant="outline" onClick={() => make(person, { kind: 'devices-fitted', body: { devices: boxes() } })}>
+      <Button variant="outline" onClick={() => make({ kind: 'devices-fitted', body: { devices: boxes() } })}>
         {each === 1 ? `A box on each of the ${free.length} free modules` : `${boxes().length} boxes for the ${free.length} free modules`}
       </Button>
     </>
@@ -78,8 +67,7 @@ function FitBoxes({ unitId }: { unitId: string }) {
 
 /** Serials place after place, in the order in which one walks: left to right, and back in the next row. */
 function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; chosen: string | undefined }) {
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const [typed, setTyped] = useState('')
   const [scanning, setScanning] = useState(false)
@@ -89,7 +77,7 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
   const twin = devices.find((device) => device.id !== at.id && device.serial && plain(device.serial) === plain(typed))
   const keep = (serial: string) => {
     if (serial.trim() === '') return
-    make(person, { kind: 'devices-fitted', body: { devices: [{ ...at, serial: serial.trim() }] } })
+    make({ kind: 'devices-fitted', body: { devices: [{ ...at, serial: serial.trim() }] } })
     setTyped('')
     setScanning(false)
     chooseItem(order[(order.indexOf(at) + 1) % order.length]!.at)
@@ -137,8 +125,7 @@ function inWalkingOrder(devices: readonly DeviceBuilt[]): DeviceBuilt[] {
 /** Serial lists in and out, RFC 4180 with a header row. A list with one bad row is not taken at all. */
 function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<string[]>([])
   const save = () => download('serials.csv', Papa.unparse({ fields: ['place', 'serial'], data: inWalkingOrder(devices).map(({ at, serial }) => [at, csvCell(serial ?? '')]) }, { newline: '\r\n' }), 'text/csv')
@@ -148,7 +135,7 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
     const table = errors.length > 0 ? { ok: false as const, faults: errors.map(({ row, message }) => ({ row: (row ?? 0) + 2, reason: message })) } : readSerialTable(data, array)
     if (!table.ok) return setSaid(table.faults.slice(0, 6).map(({ row, reason }) => `${chosen.name}, row ${row}: ${reason}`))
     const changed = withSerials(array, table.rows)
-    if (changed.length > 0) make(person, { kind: 'devices-fitted', body: { devices: changed } })
+    if (changed.length > 0) make({ kind: 'devices-fitted', body: { devices: changed } })
     setSaid([`${table.rows.length} rows read, ${changed.length} serials changed`])
   }
   return (
@@ -174,8 +161,7 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
 /** What a listening unit reports: pasted or typed, one serial a line. */
 function Reported({ unitId, label }: { unitId: string; label: string }) {
   const reported = useInspection(({ inspection }) => inspection!.state.asBuilt.array.reported[unitId])
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const [typed, setTyped] = useState((reported ?? []).join('\n'))
   const serials = typed.split(/[\s,;]+/).filter(Boolean)
   return (
@@ -184,7 +170,7 @@ function Reported({ unitId, label }: { unitId: string; label: string }) {
         {(ids) => <Textarea {...ids} value={typed} onChange={(event) => setTyped(event.target.value)} fontFamily="mono" fontSize="13px" rows={4} />}
       </Field>
       <Box>
-        <Button variant="outline" onClick={() => make(person, { kind: 'serials-reported', body: { unitId, serials } })}>
+        <Button variant="outline" onClick={() => make({ kind: 'serials-reported', body: { unitId, serials } })}>
           Compare with the map
         </Button>
       </Box>

@@ -1,14 +1,13 @@
-import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
+import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { BranchBuilt } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
-import { Field } from '../../../marks/field.js'
+import { ChoiceField, named, type Option } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
+import { TextField } from '../../../marks/text-field.js'
 import { Tick } from '../../../marks/tick.js'
-import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
-import { useSteps } from '../../steps.js'
+import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 
@@ -27,8 +26,7 @@ interface Draft {
 /** An AC branch of small inverters: walked from the board outwards, with its breaker and its cable. */
 export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const { units, array } = inspection.state.asBuilt
   const owners = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.kind === 'small-inverter')
   const us = inspection.state.header?.units === 'us'
@@ -49,7 +47,7 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
     if (!voltage || breaker === undefined || devices.length === 0) return
     const known = feederLength !== undefined && feederSize && stepLength !== undefined && stepSize
     const segments = known ? devices.map((_, i) => (i === 0 ? { length: feederLength, size: feederSize } : { length: stepLength, size: stepSize })) : undefined
-    make(person, { kind: 'branch-built', body: { id: kept?.id ?? `branch-${uuid()}`, unitId: kept?.unitId ?? owners[0]!.id, label: label.trim(), phases, voltage, breaker, devices, ...(segments && { segments }), ...(endCapped !== undefined && { endCapped }) } })
+    make({ kind: 'branch-built', body: { id: kept?.id ?? `branch-${uuid()}`, unitId: kept?.unitId ?? owners[0]!.id, label: label.trim(), phases, voltage, breaker, devices, ...(segments && { segments }), ...(endCapped !== undefined && { endCapped }) } })
     choose('new')
   }
   return (
@@ -58,27 +56,9 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
         {walked.length === 0 ? 'Touch the modules from the board outwards, in the order of the trunk.' : <b>{`${devices.length} inverters on the branch${devices.length < walked.length ? `, ${walked.length - devices.length} places without a box` : ''}`}</b>}
       </Text>
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="10px">
-        <Field label="Branch">
-          {(ids) => (
-            <Select {...ids} value={id} onChange={(event) => choose(event.target.value)}>
-              <option value="new">a new branch</option>
-              {array.branches.map((branch) => (
-                <option key={branch.id} value={branch.id}>
-                  {branch.label}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <Field label="Name">{(ids) => <Input {...ids} value={draft.label} onChange={(event) => set({ label: event.target.value })} />}</Field>
-        <Field label="Phases">
-          {(ids) => (
-            <Select {...ids} value={draft.phases} onChange={(event) => set({ phases: Number(event.target.value) as 1 | 3 })}>
-              <option value={1}>one, or split phase</option>
-              <option value={3}>three</option>
-            </Select>
-          )}
-        </Field>
+        <ChoiceField label="Branch" value={id} options={[['new', 'a new branch'] as Option, ...named(array.branches)]} onChange={choose} />
+        <TextField label="Name" value={draft.label} onChange={(label) => set({ label })} />
+        <ChoiceField label="Phases" value={draft.phases === 1 ? '1' : '3'} options={[['1', 'one, or split phase'], ['3', 'three']]} onChange={(phases) => set({ phases: phases === '1' ? 1 : 3 })} />
         <QuantityInput label="Voltage" dimension="voltage" value={draft.voltage} onChange={(voltage) => set({ voltage })} />
         <QuantityInput label="Breaker" dimension="current" value={draft.breaker} onChange={(breaker) => set({ breaker })} />
         <QuantityInput label="Cable to the first" dimension="cable-length" value={draft.feederLength} unit={us ? 'ft' : 'm'} onChange={(feederLength) => set({ feederLength })} />
@@ -95,7 +75,7 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
           <Button
             variant="plain"
             onClick={() => {
-              make(person, { kind: 'branch-removed', body: { branchId: kept.id } })
+              make({ kind: 'branch-removed', body: { branchId: kept.id } })
               choose('new')
             }}
           >

@@ -1,16 +1,14 @@
 import { Button, Flex, Text } from '@chakra-ui/react'
 import { placeWords } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
-import { useSteps } from '../../steps.js'
+import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
 
 /** What lies at one place: its module, string, box, and the ports of that box. */
 export function PlaceTask({ place, writable }: { place: string; writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const { chooseItem, openCheck } = useFocus()
   const { strings, array } = inspection.state.asBuilt
   const module = inspection.world.array().moduleAt(place)
@@ -19,7 +17,7 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
   const branch = array.branches.find(({ devices }) => device && devices.includes(device.id))
   const checks = inspection.checks.filter(({ check }) => device && check.subject.device?.id === device.id)
   const sheet = module?.sheetId ? inspection.sheets.get(module.sheetId) : undefined
-  const ports = (idlePorts: number, cappedPorts: number) => device && make(person, { kind: 'devices-fitted', body: { devices: [{ ...device, idlePorts, cappedPorts: Math.min(idlePorts, cappedPorts) }] } })
+  const ports = (idlePorts: number, cappedPorts: number) => device && make({ kind: 'devices-fitted', body: { devices: [{ ...device, idlePorts, cappedPorts: Math.min(idlePorts, cappedPorts) }] } })
   return (
     <Panel title={`${module?.plane.label ?? 'Array'}, ${placeWords(place)}`} onClose={() => chooseItem(undefined)}>
       <Text fontSize="15px">

@@ -2,20 +2,19 @@ import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { placesOf, type PlaneBuilt } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
+import { ChoiceField, named, type Option } from '../../../marks/choice-field.js'
 import { Field } from '../../../marks/field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
-import { Select } from '../../../marks/select.js'
+import { TextField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
-import { useSteps } from '../../steps.js'
+import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 
 /** The planes: rows and columns of one kind of module, lying one way. */
 export function PlaneTask({ chosen, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const { units, array } = inspection.state.asBuilt
   const modules = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.kind === 'module')
   const [id, setId] = useState(array.planes[0]?.id ?? 'new')
@@ -30,55 +29,27 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
   const whole = (text: string, most: number) => Math.min(most, Math.max(1, Number.parseInt(text, 10) || 1))
   const keep = () => {
     const planeId = kept?.id ?? `plane-${uuid()}`
-    make(person, { kind: 'plane-built', body: { ...draft, id: planeId, label: draft.label.trim() || 'Plane' } })
+    make({ kind: 'plane-built', body: { ...draft, id: planeId, label: draft.label.trim() || 'Plane' } })
     setId(planeId)
   }
   const turn = () => {
     if (!kept || !chosen?.startsWith(`${kept.id}.`)) return
     const next = draft.empty.includes(chosen) ? draft.empty.filter((one) => one !== chosen) : [...draft.empty, chosen]
     set({ empty: next })
-    make(person, { kind: 'plane-built', body: { ...kept, empty: next } })
+    make({ kind: 'plane-built', body: { ...kept, empty: next } })
   }
   const remove = () => {
-    make(person, { kind: 'plane-removed', body: { planeId: kept!.id } })
+    make({ kind: 'plane-removed', body: { planeId: kept!.id } })
     choose('new')
   }
   return (
     <Panel title="Planes" {...(array.planes.length > 0 && { onClose: onDone })}>
       <form onSubmit={(event) => (event.preventDefault(), keep())}>
         <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="10px">
-          <Field label="Plane">
-            {(ids) => (
-              <Select {...ids} value={id} onChange={(event) => choose(event.target.value)}>
-                {array.planes.map((plane) => (
-                  <option key={plane.id} value={plane.id}>
-                    {plane.label}
-                  </option>
-                ))}
-                <option value="new">a new plane</option>
-              </Select>
-            )}
-          </Field>
-          <Field label="Name">{(ids) => <Input {...ids} value={draft.label} onChange={(event) => set({ label: event.target.value })} required />}</Field>
-          <Field label="Modules">
-            {(ids) => (
-              <Select {...ids} value={draft.unitId} onChange={(event) => set({ unitId: event.target.value })}>
-                {modules.map((unit) => (
-                  <option key={unit.id} value={unit.id}>
-                    {unit.label}, {inspection.sheets.get(unit.sheetId)?.model}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
-          <Field label="Lying">
-            {(ids) => (
-              <Select {...ids} value={draft.orientation} onChange={(event) => set({ orientation: event.target.value as PlaneBuilt['orientation'] })}>
-                <option value="portrait">portrait</option>
-                <option value="landscape">landscape</option>
-              </Select>
-            )}
-          </Field>
+          <ChoiceField label="Plane" value={id} options={[...named(array.planes), ['new', 'a new plane'] as Option]} onChange={choose} />
+          <TextField label="Name" value={draft.label} onChange={(label) => set({ label })} required />
+          <ChoiceField label="Modules" value={draft.unitId} options={modules.map((unit): Option => [unit.id, `${unit.label}, ${inspection.sheets.get(unit.sheetId)?.model}`])} onChange={(unitId) => set({ unitId })} />
+          <ChoiceField label="Lying" value={draft.orientation} options={[['portrait', 'portrait'], ['landscape', 'landscape']]} onChange={(orientation) => set({ orientation })} />
           <Field label="Rows">{(ids) => <Input {...ids} type="number" min={1} max={100} value={draft.rows} onChange={(event) => set({ rows: whole(event.target.value, 100) })} />}</Field>
           <Field label="Modules in a row">{(ids) => <Input {...ids} type="number" min={1} max={200} value={draft.columns} onChange={(event) => set({ columns: whole(event.target.value, 200) })} />}</Field>
           <QuantityInput label="Gap between modules" dimension="length" value={draft.gap} onChange={(gap) => gap !== undefined && set({ gap })} />
@@ -92,7 +63,7 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
             </Button>
           )}
           {kept && draft.empty.length > 0 && (
-            <Button variant="outline" onClick={() => (set({ empty: [] }), make(person, { kind: 'plane-built', body: { ...kept, empty: [] } }))}>
+            <Button variant="outline" onClick={() => (set({ empty: [] }), make({ kind: 'plane-built', body: { ...kept, empty: [] } }))}>
               Fill the {draft.empty.length} empty places
             </Button>
           )}

@@ -1,13 +1,12 @@
-import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
+import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { stringMakeUp, watts, type StringBuilt } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
-import { Field } from '../../../marks/field.js'
-import { Select } from '../../../marks/select.js'
+import { ChoiceField, named, type Option } from '../../../marks/choice-field.js'
+import { TextField } from '../../../marks/text-field.js'
 import { VerdictMark } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
-import { useSteps } from '../../steps.js'
+import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 
@@ -17,8 +16,7 @@ const ENDS_IN = ['hybrid-inverter', 'string-inverter']
 export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
   const tryOut = useInspection((state) => state.tryOut)
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const { asBuilt } = inspection.state
   const inverters = asBuilt.units.filter(({ sheetId }) => ENDS_IN.includes(inspection.sheets.get(sheetId)?.kind ?? ''))
   const [id, setId] = useState('new')
@@ -44,7 +42,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   }
   const keep = () => {
     if (!draft) return
-    make(person, { kind: 'string-built', body: draft })
+    make({ kind: 'string-built', body: draft })
     onWalk([])
     setId('new')
     setLabel(`String ${nameAfter(asBuilt.strings.length + (kept ? 0 : 1))}`)
@@ -56,31 +54,10 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
         {walked.length === 0 ? 'Touch the modules one after the other, from plus to minus.' : <Running count={walked.length} path={walked} />}
       </Text>
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="10px">
-        <Field label="String">
-          {(ids) => (
-            <Select {...ids} value={id} onChange={(event) => choose(event.target.value)}>
-              <option value="new">a new string</option>
-              {asBuilt.strings.map((string) => (
-                <option key={string.id} value={string.id}>
-                  {string.label}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <Field label="Name">{(ids) => <Input {...ids} value={label} onChange={(event) => setLabel(event.target.value)} />}</Field>
-        <Field label="Ends in">
-          {(ids) => (
-            <Select {...ids} value={unitId} onChange={(event) => setUnitId(event.target.value)}>
-              {inverters.map((unit) => (
-                <option key={unit.id} value={unit.id}>
-                  {unit.label}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        <Field label="Input">{(ids) => <Input {...ids} value={input} onChange={(event) => setInput(event.target.value)} />}</Field>
+        <ChoiceField label="String" value={id} options={[['new', 'a new string'] as Option, ...named(asBuilt.strings)]} onChange={choose} />
+        <TextField label="Name" value={label} onChange={setLabel} />
+        <ChoiceField label="Ends in" value={unitId} options={named(inverters)} onChange={setUnitId} />
+        <TextField label="Input" value={input} onChange={setInput} />
       </Grid>
       {walked.length > 0 &&
         limits.map(({ check, outcome }) => (
@@ -102,7 +79,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
           <Button
             variant="plain"
             onClick={() => {
-              make(person, { kind: 'string-removed', body: { stringId: kept.id } })
+              make({ kind: 'string-removed', body: { stringId: kept.id } })
               choose('new')
             }}
           >

@@ -1,14 +1,13 @@
-import { Button, Flex, Input, Stack, Text } from '@chakra-ui/react'
+import { Button, Flex, Stack, Text } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { memo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { sheetName, type WallBuilt } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
-import { Field } from '../../../marks/field.js'
-import { Select } from '../../../marks/select.js'
+import { ChoiceField, optionsOf, type Option } from '../../../marks/choice-field.js'
+import { TextField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
-import { useSteps } from '../../steps.js'
+import { useMake } from '../../use-make.js'
 
 const CLASSES = ['pipe', 'window', 'door', 'duct', 'box', 'shelf', 'gas meter', 'socket'] as const
 const NEW_OBSTRUCTION = { w: 200, h: 200 }
@@ -41,8 +40,7 @@ function useItemsOn(wall: WallBuilt) {
 
 function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
   const sheets = useInspection((state) => state.sheets)
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
   const loose = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(({ place, sheetId: of }) => !place && sheets.get(of)?.size !== undefined && sheets.get(of)?.kind !== 'module')
@@ -55,7 +53,7 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
     const unit = loose.find(({ id }) => id === looseId)
     const size = unit && sheets.get(unit.sheetId)?.size
     if (!unit || !size) return
-    make(person, { kind: 'unit-fitted', body: { ...unit, place: { wallId: wall.id, x: freeX(items), y: 1000, w: size.width, h: size.height } } })
+    make({ kind: 'unit-fitted', body: { ...unit, place: { wallId: wall.id, x: freeX(items), y: 1000, w: size.width, h: size.height } } })
     chooseItem(unit.id)
     onDone()
   }
@@ -64,42 +62,21 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
     const sheet = sheets.get(sheetId)
     if (!sheet?.size || label.trim() === '') return
     const id = `unit-${uuid()}`
-    make(person, { kind: 'unit-fitted', body: { id, label: label.trim(), sheetId, ...(serial.trim() && { serial: serial.trim() }), place: { wallId: wall.id, x: freeX(items), y: 1000, w: sheet.size.width, h: sheet.size.height } } })
+    make({ kind: 'unit-fitted', body: { id, label: label.trim(), sheetId, ...(serial.trim() && { serial: serial.trim() }), place: { wallId: wall.id, x: freeX(items), y: 1000, w: sheet.size.width, h: sheet.size.height } } })
     chooseItem(id)
     onDone()
   }
   return (
     <Stack as="form" bg="panel" p="12px" gap="10px" onSubmit={(event) => (event.preventDefault(), add())} aria-label="Add a unit">
       {loose.length > 0 && (
-        <Field label="Unit">
-          {(ids) => (
-            <Select {...ids} value={looseId} onChange={(event) => setLooseId(event.target.value)}>
-              {loose.map(({ id, label: name }) => (
-                <option key={id} value={id}>
-                  {name}, which hangs nowhere yet
-                </option>
-              ))}
-              <option value="">a unit that is not entered yet</option>
-            </Select>
-          )}
-        </Field>
+        <ChoiceField label="Unit" value={looseId} options={[...loose.map(({ id, label: name }): Option => [id, `${name}, which hangs nowhere yet`]), ['', 'a unit that is not entered yet']]} onChange={setLooseId} />
       )}
       {!looseId && (
         <>
-      <Field label="Sheet">
-        {(ids) => (
-          <Select {...ids} value={sheetId} onChange={(event) => setSheetId(event.target.value)}>
-            {hung.map(([id, sheet]) => (
-              <option key={id} value={id}>
-                {sheetName(sheet)}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Field>
+      <ChoiceField label="Sheet" value={sheetId} options={hung.map(([id, sheet]): Option => [id, sheetName(sheet)])} onChange={setSheetId} />
       <Flex gap="10px">
-        <Field label="Name on site">{(ids) => <Input {...ids} value={label} onChange={(event) => setLabel(event.target.value)} placeholder="Inverter 3" required autoFocus />}</Field>
-        <Field label="Serial">{(ids) => <Input {...ids} value={serial} onChange={(event) => setSerial(event.target.value)} />}</Field>
+        <TextField label="Name on site" value={label} onChange={setLabel} placeholder="Inverter 3" required autoFocus />
+        <TextField label="Serial" value={serial} onChange={setSerial} />
       </Flex>
         </>
       )}
@@ -109,28 +86,19 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
 }
 
 function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
-  const [of, setOf] = useState<string>(CLASSES[0])
+  const [of, setOf] = useState<(typeof CLASSES)[number]>('pipe')
   const add = () => {
     const id = `obstruction-${uuid()}`
-    make(person, { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { id, label: of, class: of, x: freeX(items), y: 1000, ...NEW_OBSTRUCTION } } })
+    make({ kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { id, label: of, class: of, x: freeX(items), y: 1000, ...NEW_OBSTRUCTION } } })
     chooseItem(id)
     onDone()
   }
   return (
     <Stack as="form" bg="panel" p="12px" gap="10px" onSubmit={(event) => (event.preventDefault(), add())} aria-label="Add an obstruction">
-      <Field label="What is it?">
-        {(ids) => (
-          <Select {...ids} value={of} onChange={(event) => setOf(event.target.value)}>
-            {CLASSES.map((name) => (
-              <option key={name}>{name}</option>
-            ))}
-          </Select>
-        )}
-      </Field>
+      <ChoiceField label="What is it?" value={of} options={optionsOf(CLASSES, (name) => name)} onChange={setOf} />
       <Buttons onCancel={onDone} />
     </Stack>
   )

@@ -3,12 +3,10 @@ import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { fig, misclosures, wallEnds, type GapMeasured, type MeasuredWall } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
-import { Field } from '../../../marks/field.js'
+import { ChoiceField, named } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
-import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
-import { useSteps } from '../../steps.js'
+import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
 
 const Table = chakra('table', { base: { w: '100%', fontSize: '14px', '& th': { textAlign: 'left', fontWeight: 400, color: 'faint', fontSize: '13px' }, '& td': { py: '4px', pr: '10px', borderTop: '1px solid', borderColor: 'hair' } } })
@@ -16,8 +14,7 @@ const Table = chakra('table', { base: { w: '100%', fontSize: '14px', '& th': { t
 /** Gaps measured one by one beside those worked out from the offsets: where both are there, the misclosure shows a slip. */
 export function GapSurvey({ measured: { wall, given }, writable, onClose }: { measured: MeasuredWall; writable: boolean; onClose: () => void }) {
   const labelOf = useInspection(({ inspection }) => inspection!.world.labelOf)
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const things = [...wallEnds(wall).filter(({ id }) => (id === 'left-corner' ? wall.leftCorner : id === 'right-corner' ? wall.rightCorner : true)), ...given.items]
   const rows = misclosures(things, wall.gaps, wall.uncertainty)
   return (
@@ -50,7 +47,7 @@ export function GapSurvey({ measured: { wall, given }, writable, onClose }: { me
                 </chakra.td>
                 <td>
                   {writable && (
-                    <Button variant="plain" px="0" minW="44px" onClick={() => make(person, { kind: 'gap-removed', body: { wallId: wall.id, gapId } })} aria-label={`Remove the gap ${labelOf(from)} to ${labelOf(to)}`}>
+                    <Button variant="plain" px="0" minW="44px" onClick={() => make({ kind: 'gap-removed', body: { wallId: wall.id, gapId } })} aria-label={`Remove the gap ${labelOf(from)} to ${labelOf(to)}`}>
                       <Trash2 size={16} />
                     </Button>
                   )}
@@ -60,7 +57,7 @@ export function GapSurvey({ measured: { wall, given }, writable, onClose }: { me
           </tbody>
         </Table>
       )}
-      {writable && <AddGap things={things.map(({ id }) => ({ id, label: labelOf(id) }))} onAdd={(gap) => make(person, { kind: 'gap-measured', body: { wallId: wall.id, gap } })} />}
+      {writable && <AddGap things={things.map(({ id }) => ({ id, label: labelOf(id) }))} onAdd={(gap) => make({ kind: 'gap-measured', body: { wallId: wall.id, gap } })} />}
     </Panel>
   )
 }
@@ -76,24 +73,12 @@ function AddGap({ things, onAdd }: { things: { id: string; label: string }[]; on
     setDraft({ ...draft, from: draft.to, value: undefined, typed: '' })
     setRound(round + 1)
   }
-  const options = things.map(({ id, label }) => (
-    <option key={id} value={id}>
-      {label}
-    </option>
-  ))
   return (
     <form onSubmit={(event) => (event.preventDefault(), add())}>
       <Grid templateColumns={{ base: '1fr 1fr', xl: '1fr 1fr 120px 1fr auto' }} gap="10px" mt="10px" alignItems="end">
-        <Field label="From">{(ids) => <Select {...ids} value={draft.from} onChange={(event) => set({ from: event.target.value })}>{options}</Select>}</Field>
-        <Field label="To">{(ids) => <Select {...ids} value={draft.to} onChange={(event) => set({ to: event.target.value })}>{options}</Select>}</Field>
-        <Field label="Direction">
-          {(ids) => (
-            <Select {...ids} value={draft.axis} onChange={(event) => set({ axis: event.target.value as GapMeasured['axis'] })}>
-              <option value="across">across</option>
-              <option value="up">up</option>
-            </Select>
-          )}
-        </Field>
+        <ChoiceField label="From" value={draft.from} options={named(things)} onChange={(from) => set({ from })} />
+        <ChoiceField label="To" value={draft.to} options={named(things)} onChange={(to) => set({ to })} />
+        <ChoiceField label="Direction" value={draft.axis} options={[['across', 'across'], ['up', 'up']]} onChange={(axis) => set({ axis })} />
         <QuantityInput key={round} label="Gap as read" dimension="length" value={draft.value} onChange={(value, typed) => set({ value, typed })} />
         <Box>
           <Button type="submit" disabled={draft.value === undefined || draft.from === draft.to}>

@@ -1,15 +1,15 @@
-import { Box, Button, Flex, Grid, HStack, Input, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, HStack, Text } from '@chakra-ui/react'
 import { Copy, Trash2, X } from 'lucide-react'
 import { memo, useEffect, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { formatInches, formatQuantity, parseQuantity, type ObstructionBuilt, type UnitBuilt, type WallBuilt } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
-import { Field } from '../../../marks/field.js'
+import { TextField } from '../../../marks/text-field.js'
 import { useDecimal } from '../../../store/decimal.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
+import { useMake } from '../../use-make.js'
 import { PlaceByGap } from './place-by-gap.js'
-import { useSteps, withObstruction, withUnit, type Change } from '../../steps.js'
+import { withObstruction, withUnit, type Change } from '../../steps.js'
 
 const FIGURES = [
   { name: 'x', label: 'From the datum to its left edge' },
@@ -21,14 +21,13 @@ type Figure = (typeof FIGURES)[number]['name']
 
 /** The measures of the thing at hand: typed in any unit, followed by the wall at every keystroke, kept with Enter. */
 export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { wall: WallBuilt; itemId: string; writable: boolean }) {
-  const person = useSession((session) => session.person)
   const kept = useInspection(({ inspection }) => inspection?.state.asBuilt)
   const chooseItem = useFocus((focus) => focus.chooseItem)
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const unit = kept?.units.find(({ id }) => id === itemId)
   const obstruction = kept?.walls.find(({ id }) => id === wall.id)?.obstructions.find(({ id }) => id === itemId)
   const place = unit?.place ?? obstruction
-  if (!place || !kept || !person) return null
+  if (!place || !kept) return null
   const change = (figure: Figure, value: number, typed: string): Change =>
     unit ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, [figure]: value, typed: { ...unit.place!.typed, [figure]: typed } } } } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, [figure]: value } } }
   /** Placed by a gap: the offset follows from it, and no longer from what was typed. */
@@ -37,11 +36,11 @@ export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { w
   const copy = () => {
     const id = `${unit ? 'unit' : 'obstruction'}-${uuid()}`
     const x = place.x + place.w + 300
-    make(person, unit ? { kind: 'unit-fitted', body: copyOf(unit, id, x) } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, id, x } } })
+    make(unit ? { kind: 'unit-fitted', body: copyOf(unit, id, x) } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, id, x } } })
     chooseItem(id)
   }
   const remove = () => {
-    make(person, unit ? { kind: 'unit-removed', body: { unitId: itemId } } : { kind: 'obstruction-removed', body: { wallId: wall.id, obstructionId: itemId } })
+    make(unit ? { kind: 'unit-removed', body: { unitId: itemId } } : { kind: 'obstruction-removed', body: { wallId: wall.id, obstructionId: itemId } })
     chooseItem(undefined)
   }
   return (
@@ -66,10 +65,10 @@ export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { w
       </Flex>
       <Grid templateColumns={{ base: '1fr 1fr', xl: '1fr 1fr 1fr 1fr' }} gap="10px">
         {FIGURES.map(({ name, label }) => (
-          <OffsetField key={name} label={label} value={place[name]} typedBefore={unit?.place?.typed?.[name]} writable={writable} trial={(value) => trial(kept, unit, obstruction, wall.id, name, value)} onKeep={(value, typed) => make(person, change(name, value, typed))} />
+          <OffsetField key={name} label={label} value={place[name]} typedBefore={unit?.place?.typed?.[name]} writable={writable} trial={(value) => trial(kept, unit, obstruction, wall.id, name, value)} onKeep={(value, typed) => make(change(name, value, typed))} />
         ))}
       </Grid>
-      {writable && <PlaceByGap wall={wall} itemId={itemId} size={place} onPlace={(to) => make(person, moved(to))} />}
+      {writable && <PlaceByGap wall={wall} itemId={itemId} size={place} onPlace={(to) => make(moved(to))} />}
     </Box>
   )
 })
@@ -115,9 +114,7 @@ function OffsetField({ label, value, typedBefore, writable, trial: tried, onKeep
     onKeep(parsed.quantity.value, parsed.quantity.typed)
   }
   return (
-    <Field label={label} problem={problem} hint={parsed.ok && <Both mm={parsed.quantity.value} />}>
-      {(ids) => <Input {...ids} value={typed} readOnly={!writable} fontFamily="mono" autoComplete="off" onChange={(event) => type(event.target.value)} onBlur={keep} onKeyDown={(event) => event.key === 'Enter' && keep()} />}
-    </Field>
+    <TextField label={label} problem={problem} hint={parsed.ok && <Both mm={parsed.quantity.value} />} value={typed} readOnly={!writable} fontFamily="mono" autoComplete="off" onChange={type} onBlur={keep} onKeyDown={(event) => event.key === 'Enter' && keep()} />
   )
 }
 

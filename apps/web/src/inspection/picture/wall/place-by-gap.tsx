@@ -1,9 +1,8 @@
 import { Box, Button, Grid } from '@chakra-ui/react'
 import { useState } from 'react'
 import { offsetFromGap, wallEnds, type SurveyedItem, type WallBuilt } from '@plumb-mark/core'
-import { Field } from '../../../marks/field.js'
+import { ChoiceField, optionsOf, type Option } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
-import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
 
 const DIRECTIONS = { 'right-of': 'right of', 'left-of': 'left of', above: 'above', below: 'below' } as const
@@ -25,28 +24,8 @@ export function PlaceByGap({ wall, itemId, size, onPlace }: { wall: WallBuilt; i
   return (
     <Grid as="form" templateColumns={{ base: '1fr 1fr', xl: '1fr 1fr 1fr auto' }} gap="10px" mt="10px" pt="10px" borderTop="1px solid" borderColor="hair" alignItems="end" onSubmit={(event: React.FormEvent) => (event.preventDefault(), place())}>
       <QuantityInput label="Or by a gap of" dimension="length" value={gap.value} onChange={(value, typed) => setGap({ value, typed })} />
-      <Field label="it stands">
-        {(ids) => (
-          <Select {...ids} value={direction} onChange={(event) => setDirection(event.target.value as Direction)}>
-            {(Object.keys(DIRECTIONS) as Direction[]).map((one) => (
-              <option key={one} value={one}>
-                {DIRECTIONS[one]}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Field>
-      <Field label="what">
-        {(ids) => (
-          <Select {...ids} value={otherId} onChange={(event) => setOtherId(event.target.value)}>
-            {others.map(({ id }) => (
-              <option key={id} value={id}>
-                {inspection.world.labelOf(id)}
-              </option>
-            ))}
-          </Select>
-        )}
-      </Field>
+      <ChoiceField label="it stands" value={direction} options={optionsOf(Object.keys(DIRECTIONS) as Direction[], DIRECTIONS)} onChange={setDirection} />
+      <ChoiceField label="what" value={otherId} options={others.map(({ id }): Option => [id, inspection.world.labelOf(id)])} onChange={setOtherId} />
       <Box>
         <Button type="submit" variant="outline" disabled={gap.value === undefined || !other}>
           Place it

@@ -3,6 +3,7 @@ import { memo, useEffect, useRef, useState, type ReactNode } from 'react'
 import { fig, type DimensionLine, type DrawnEnvelope, type DrawnItem, type WallDrawing } from '@plumb-mark/core'
 import { useDrag } from '@use-gesture/react'
 import type { Dragged } from './drag.js'
+import { TouchMark } from '../../../marks/touch-mark.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 
 interface Props {
@@ -128,13 +129,13 @@ const Item = memo(function Item({ item: { id, x, y, w, h, label, kind, verdict }
   const below = narrow && h < label.length * size * 0.62
   const [cx, cy] = [x + w / 2, below ? -y + size * 0.8 : -y - h / 2]
   return (
-    <chakra.g role="button" tabIndex={0} cursor="pointer" aria-label={`${label}${isUnit ? '' : ', obstruction'}`} aria-pressed={chosen} onClick={() => onChoose(id)} onKeyDown={(event) => event.key === 'Enter' && onChoose(id)} data-item={id} {...(movable && { 'data-drag': true, style: { touchAction: 'none' } })}>
+    <TouchMark label={`${label}${isUnit ? '' : ', obstruction'}`} chosen={chosen} onTouch={() => onChoose(id)} data-item={id} {...(movable && { 'data-drag': true, style: { touchAction: 'none' } })}>
       <chakra.rect x={x} y={-y - h} width={w} height={h} rx={isUnit ? 14 : 0} fill={isUnit ? 'panel' : 'sunk'} stroke={chosen ? 'chalk' : isUnit ? verdictColour(verdict) : 'faint'} strokeWidth={chosen ? '20px' : isUnit ? '12px' : '6px'} />
       {isUnit && <chakra.path d={`M${x + w * 0.2} ${-y - h * 0.82} H${x + w * 0.8}`} stroke="hair" strokeWidth="10px" />}
       <chakra.text x={cx} y={cy} transform={narrow && !below ? `rotate(-90 ${cx} ${cy})` : undefined} fontSize={`${size * 1.1}px`} fontWeight={isUnit ? 600 : 400} textAnchor="middle" dominantBaseline="middle" fill="ink" pointerEvents="none">
         {label}
       </chakra.text>
-    </chakra.g>
+    </TouchMark>
   )
 }, alike)
 

@@ -1,20 +1,18 @@
-import { Button, Flex, Grid, Input } from '@chakra-ui/react'
+import { Button, Flex, Grid } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { gapUncertainty, measures, type WallBuilt } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
-import { Field } from '../../../marks/field.js'
+import { ChoiceField, type Option } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
+import { TextField } from '../../../marks/text-field.js'
 import { Tick } from '../../../marks/tick.js'
-import { Select } from '../../../marks/select.js'
 import { useInspection } from '../../../store/inspection.js'
-import { useSteps } from '../../steps.js'
+import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
 
 /** A wall: its name, size, corners, and the tape with which it is measured. */
 export function WallForm({ wall, onDone }: { wall: WallBuilt | undefined; onDone: (wallId?: string) => void }) {
-  const person = useSession((session) => session.person)!
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const tapes = useInspection(({ instruments }) => instruments).filter((instrument) => measures(instrument, 'length'))
   const [draft, setDraft] = useState({ title: wall?.title ?? '', width: wall?.width, height: wall?.height, leftCorner: wall?.leftCorner ?? true, rightCorner: wall?.rightCorner ?? false })
   const [tapeId, setTapeId] = useState(tapes.find(({ name }) => name === wall?.tape)?.id ?? tapes[0]?.id ?? '')
@@ -24,28 +22,17 @@ export function WallForm({ wall, onDone }: { wall: WallBuilt | undefined; onDone
   const keep = () => {
     const { title, width, height, leftCorner, rightCorner } = draft
     const id = wall?.id ?? `wall-${uuid()}`
-    make(person, { kind: 'wall-measured', body: { id, title: title.trim(), ...(width && { width }), ...(height && { height }), leftCorner, rightCorner: rightCorner && width !== undefined, uncertainty: Math.round(uncertainty * 100) / 100, ...(tape && { tape: tape.name }) } })
+    make({ kind: 'wall-measured', body: { id, title: title.trim(), ...(width && { width }), ...(height && { height }), leftCorner, rightCorner: rightCorner && width !== undefined, uncertainty: Math.round(uncertainty * 100) / 100, ...(tape && { tape: tape.name }) } })
     onDone(id)
   }
   return (
     <Panel title={wall ? 'Measures of the wall' : 'A new wall'} onClose={() => onDone()}>
       <form onSubmit={(event) => (event.preventDefault(), keep())}>
         <Grid templateColumns={{ base: '1fr 1fr', xl: 'repeat(4, 1fr)' }} gap="10px">
-          <Field label="Name">{(ids) => <Input {...ids} value={draft.title} required autoFocus placeholder="Plant room, north wall" onChange={(event) => set({ title: event.target.value })} />}</Field>
+          <TextField label="Name" value={draft.title} required autoFocus placeholder="Plant room, north wall" onChange={(title) => set({ title })} />
           <QuantityInput label="Width, corner to corner" dimension="length" value={draft.width} onChange={(width) => set({ width })} />
           <QuantityInput label="Height to the ceiling" dimension="length" value={draft.height} onChange={(height) => set({ height })} />
-          <Field label="Tape" hint={tape ? `a gap of two offsets is good to ±${Math.round(uncertainty * 10) / 10} mm` : 'without a tape no uncertainty is counted'}>
-            {(ids) => (
-              <Select {...ids} value={tapeId} onChange={(event) => setTapeId(event.target.value)}>
-                <option value="">none named</option>
-                {tapes.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
+          <ChoiceField label="Tape" hint={tape ? `a gap of two offsets is good to ±${Math.round(uncertainty * 10) / 10} mm` : 'without a tape no uncertainty is counted'} value={tapeId} options={[['', 'none named'], ...tapes.map(({ id, name }): Option => [id, name])]} onChange={setTapeId} />
         </Grid>
         <Flex gap="18px" mt="8px" wrap="wrap" align="center">
           <Tick label="a corner at the left, the datum" checked={draft.leftCorner} onChange={(leftCorner) => set({ leftCorner })} />
@@ -57,7 +44,7 @@ export function WallForm({ wall, onDone }: { wall: WallBuilt | undefined; onDone
             <Button
               variant="plain"
               onClick={() => {
-                make(person, { kind: 'wall-removed', body: { wallId: wall.id } })
+                make({ kind: 'wall-removed', body: { wallId: wall.id } })
                 onDone()
               }}
             >

@@ -8,7 +8,7 @@ import { useInspection } from '../../../store/inspection.js'
 import { download } from '../../../http/download.js'
 import { useRework } from '../../../worker/use-rework.js'
 import { useFocus } from '../../focus.js'
-import { useSteps } from '../../steps.js'
+import { useMake } from '../../use-make.js'
 import { UndoRedo, useUndoKeys } from '../undo-redo.js'
 import { useWritable } from '../use-writable.js'
 import { AddToWall } from './add-to-wall.js'
@@ -65,7 +65,7 @@ function OneWall({ measured: kept, writable, onEdit }: { measured: MeasuredWall;
   const world = useInspection(({ inspection }) => inspection!.world)
   const { itemId: chosen, chooseItem, openCheck } = useFocus()
   const person = useSession((session) => session.person)
-  const make = useSteps((steps) => steps.make)
+  const make = useMake()
   const [asked, setAsked] = useState(false)
   const [gaps, setGaps] = useState(false)
   const [dragged, setDragged] = useState<Dragged>()
@@ -85,7 +85,7 @@ function OneWall({ measured: kept, writable, onEdit }: { measured: MeasuredWall;
     (end: Dragged) => {
       const asBuilt = useInspection.getState().inspection?.state.asBuilt
       const change = asBuilt && dropChange(asBuilt, end)
-      if (change && person) make(person, change)
+      if (change && person) make(change)
       setDragged(undefined)
     },
     [make, person],

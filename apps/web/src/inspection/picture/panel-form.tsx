@@ -1,0 +1,50 @@
+import { Button, Flex, Grid, chakra } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
+import { Panel } from './panel.js'
+
+interface Props {
+  title: string
+  /** What is kept: a bond, a cable, a part. */
+  what: string
+  writable: boolean
+  /** Something that is needed is not said yet. */
+  lacking: boolean
+  columns?: number
+  onKeep: () => void
+  /** Takes it away; left out for what is new. */
+  onRemove?: (() => void) | undefined
+  removeWords?: string
+  onClose: () => void
+  /** What else can be done with it, beside keeping and removing. */
+  more?: ReactNode
+  children: ReactNode
+}
+
+/** The form of one thing beneath its picture: said, kept, or taken away. Who may not write reads it. */
+export function PanelForm({ title, what, writable, lacking, columns = 4, onKeep, onRemove, removeWords = 'Remove', onClose, more, children }: Props) {
+  const after = (act: () => void) => () => (act(), onClose())
+  return (
+    <Panel title={title} onClose={onClose}>
+      <form onSubmit={(event) => (event.preventDefault(), after(onKeep)())}>
+        <chakra.fieldset disabled={!writable} minW={0}>
+          <Grid templateColumns={{ base: '1fr 1fr', md: `repeat(${columns}, 1fr)` }} gap="10px">
+            {children}
+          </Grid>
+        </chakra.fieldset>
+        {writable && (
+          <Flex gap="8px" mt="12px" wrap="wrap">
+            <Button type="submit" disabled={lacking}>
+              Keep the {what}
+            </Button>
+            {more}
+            {onRemove && (
+              <Button variant="plain" onClick={after(onRemove)}>
+                {removeWords}
+              </Button>
+            )}
+          </Flex>
+        )}
+      </form>
+    </Panel>
+  )
+}
