@@ -31,5 +31,7 @@ export default tseslint.config(
   { files: ['packages/contract/src/**/*.ts'], rules: forbid(['@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'react'], 'contract knows core only') },
   { files: ['apps/server/src/**/*.ts'], rules: forbid(['@plumb-mark/web', '@plumb-mark/cli', 'react'], 'the server knows contract and core') },
   { files: ['apps/web/src/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { ...hooks.configs.recommended.rules, 'react-hooks/set-state-in-effect': 'off', 'react-hooks/incompatible-library': 'off', ...forbid(['@plumb-mark/server', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'node:*'], 'the web knows contract and core') } },
+  // What serves only the tests may read the samples.
+  { files: ['apps/web/src/testing/**'], rules: { 'no-restricted-imports': 'off' } },
   { files: ['apps/cli/src/**/*.ts'], rules: forbid(['@plumb-mark/server', '@plumb-mark/web', '@nestjs/*', 'typeorm', 'react'], 'the command line knows contract and core') },
 )

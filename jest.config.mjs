@@ -1,6 +1,6 @@
 /** Unit and API tests, straight from the sources: nothing needs to be built first. */
 export default {
-  testMatch: ['<rootDir>/packages/**/*.spec.ts', '<rootDir>/apps/**/*.spec.ts'],
+  testMatch: ['<rootDir>/packages/**/*.spec.ts', '<rootDir>/apps/**/*.spec.ts?(x)'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: {
     '^@plumb-mark/(core|contract)$': '<rootDir>/packages/$1/src/index.ts',

@@ -1,5 +1,5 @@
 import { Input, type InputProps } from '@chakra-ui/react'
-import type { ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { Field } from './field.js'
 
 interface Props extends Omit<InputProps, 'value' | 'onChange'> {
@@ -19,7 +19,13 @@ export function TextField({ label, value, onChange, problem, hint, ...input }: P
   )
 }
 
-/** How many: a whole number from 1 to `most`; what is not one counts as 1. */
-export function CountField({ label, value, most, onChange, ...input }: Omit<Props, 'value' | 'onChange'> & { value: number; most: number; onChange: (count: number) => void }) {
-  return <TextField {...input} label={label} type="number" min={1} max={most} value={String(value)} onChange={(text) => onChange(Math.min(most, Math.max(1, Number.parseInt(text, 10) || 1)))} />
+/** How many: a whole number from 1 to `most`. While it is being typed the field may be empty; what is no number leaves the count as it was. */
+export function CountField({ value, most, onChange, ...field }: Omit<Props, 'value' | 'onChange'> & { value: number; most: number; onChange: (count: number) => void }) {
+  const [typing, setTyping] = useState<string>()
+  const type = (text: string) => {
+    setTyping(text)
+    const count = Number(text)
+    if (Number.isInteger(count) && count >= 1) onChange(Math.min(most, count))
+  }
+  return <TextField {...field} type="number" min={1} max={most} value={typing ?? String(value)} onChange={type} onBlur={() => setTyping(undefined)} />
 }

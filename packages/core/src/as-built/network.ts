@@ -4,6 +4,9 @@ export const PART_WORDS = {
   grid: 'grid supply', meter: 'meter', board: 'board', device: 'protective device', isolator: 'isolator', gateway: 'gateway', inverter: 'inverter', battery: 'battery', generation: 'existing generation', load: 'loads',
 } satisfies Record<PartKind, string>
 
+/** Kinds that can drive a current of their own; the others have a rating. */
+export const DRIVING_KINDS: readonly PartKind[] = ['grid', 'inverter', 'battery', 'generation']
+
 export const RESIDUAL_KINDS = ['none', 'AC', 'A', 'F', 'B'] as const
 export type ResidualKind = (typeof RESIDUAL_KINDS)[number]
 
@@ -49,3 +52,11 @@ export interface NetworkBuilt {
   parts: NetworkPart[]
   conductors: NetworkConductor[]
 }
+
+/** A cable into which a part is put: what ran from end to end now ends at the part, and a short piece of the same kind goes on from there. */
+export function cutInTwo(cable: NetworkConductor, partId: string, { newId }: { newId: string }): [NetworkConductor, NetworkConductor] {
+  return [{ ...cable, to: partId }, { ...cable, id: newId, from: partId, length: SHORT_PIECE }]
+}
+
+/** m */
+const SHORT_PIECE = 1

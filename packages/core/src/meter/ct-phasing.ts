@@ -60,6 +60,25 @@ export function ctPhasing(input: CtPhasingInput): CtPhasingResult {
   }
 }
 
+/** A voltage or a current of one phase; the angle in degrees, against the clock. */
+export interface Phasor {
+  magnitude: number
+  angle: number
+}
+
+/**
+ * The currents that belong to powers, A: as they flow on each phase, and as the channels see them when the transformers sit as `wiring`
+ * says. V, °, W, var. Source: complex power, I = conj(S / V).
+ */
+export function phaseCurrents({ voltages, truth }: Pick<CtPhasingInput, 'voltages' | 'truth'>, { phases, polarity }: Pick<Wiring, 'phases' | 'polarity'>): { flowing: Phasor[]; seen: Phasor[] } {
+  const flowing = voltages.map(({ magnitude, angle }, k): Phasor => {
+    const { p, q } = truth[k]!
+    return { magnitude: Math.hypot(p, q) / magnitude, angle: angle - (Math.atan2(q, p) * 180) / Math.PI }
+  })
+  const seen = phases.map((phase, k): Phasor => ({ magnitude: flowing[phase - 1]!.magnitude, angle: flowing[phase - 1]!.angle + (polarity[k] === -1 ? 180 : 0) }))
+  return { flowing, seen }
+}
+
 /** Every hypothesis with its residual, the intended one first. The prediction of each pair of channel and phase is worked out once. */
 function allWirings({ voltages, truth, readings }: Given): Wiring[] {
   const n = voltages.length

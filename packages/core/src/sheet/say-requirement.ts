@@ -9,7 +9,7 @@ import type { Sheet } from './sheet.js'
 export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): string {
   const unit: UnitBuilt = { id: 'unit', label: '', sheetId: '' }
   const asBuilt = { ...NOTHING_BUILT, units: [unit] }
-  const world: World = { asBuilt, rule: 'guarded', header: undefined, sheetOf: () => sheet, onWall: () => undefined, array: () => lookUpArray(asBuilt.array, [unit], () => sheet), loads: () => [], reading: () => undefined, labelOf: (id) => id }
+  const world: World = { asBuilt, rule: 'guarded', header: undefined, sheetOf: () => sheet, onWall: () => undefined, array: () => lookUpArray(asBuilt.array, [unit], () => sheet), loads: () => [], partLoads: () => [], reading: () => undefined, labelOf: (id) => id }
   const kind = kindOf(requirement)
   const subjects = kind.expand(requirement, unit, sheet, world)
   const own = subjects.length > 0 ? subjects : [wholeUnit]

@@ -1,6 +1,7 @@
 import { measureWall, type MeasuredWall } from '../as-built/measured-wall.js'
 import type { AsBuilt, UnitBuilt } from '../as-built/as-built.js'
 import { networkLoads, type ConductorLoad } from '../ac/network.js'
+import { partLoads, type PartLoad } from '../ac/part-loads.js'
 import { lookUpArray, type ArrayLookup } from '../array/layout.js'
 import { defectOf, type Defect } from '../defect/defect.js'
 import { inForce, type Evidence, type JobState } from '../job/fold.js'
@@ -73,6 +74,7 @@ function worldOf({ header, evidence }: JobState, asBuilt: AsBuilt, walls: readon
   for (const { id, label } of [...asBuilt.units, ...asBuilt.walls.flatMap(({ obstructions }) => obstructions), ...asBuilt.earth.parts, ...asBuilt.array.planes, ...asBuilt.network.parts]) labels.set(id, label)
   let lookup: ArrayLookup | undefined
   let loads: ConductorLoad[] | undefined
+  let carried: PartLoad[] | undefined
   const sheetByUnit = new Map(asBuilt.units.map(({ id, sheetId }) => [id, sheets.get(sheetId)]))
   const sheetOf = (unitId: string) => sheetByUnit.get(unitId)
   return {
@@ -80,6 +82,7 @@ function worldOf({ header, evidence }: JobState, asBuilt: AsBuilt, walls: readon
     header,
     sheetOf,
     loads: () => (loads ??= networkLoads(asBuilt.network)),
+    partLoads: () => (carried ??= partLoads(asBuilt.network)),
     reading(point) {
       const current = inForce(evidence.get(point))
       return current?.kind === 'reading' ? asReading(current.body, undefined, 0) : undefined

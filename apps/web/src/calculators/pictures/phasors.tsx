@@ -1,29 +1,19 @@
 import { Flex, Stack, Text, chakra } from '@chakra-ui/react'
-import { fig } from '@plumb-mark/core'
+import { fig, phaseCurrents, type CtPhasingInput, type Phasor, type Wiring } from '@plumb-mark/core'
 import type { PictureProps } from './props.js'
 
-interface Complex {
-  magnitude: number
-  angle: number
-}
 const SIZE = 270
 const COLOURS = ['chalk', 'oxide', 'brass'] as const
 
 /** Voltage and current of each phase: as they should be, and as these readings say that they are. Angles run against the clock. */
 export function Phasors({ input, result }: PictureProps) {
-  const voltages = input.voltages as Complex[]
-  const truth = input.truth as { p: number; q: number }[]
-  const should = voltages.map((voltage, k) => currentOf(truth[k]!, voltage))
-  const { phases, polarity } = result.best as { phases: number[]; polarity: number[] }
-  const found = voltages.map((_, k) => {
-    const { magnitude, angle } = should[phases[k]! - 1]!
-    return { magnitude, angle: angle + (polarity[k] === -1 ? 180 : 0) }
-  })
+  const { voltages, truth } = input as unknown as CtPhasingInput
+  const { flowing, seen } = phaseCurrents({ voltages, truth }, result.best as Wiring)
   return (
     <Stack gap="8px">
       <Flex gap="12px" wrap="wrap">
-        <Diagram title="as they should be" voltages={voltages} currents={should} />
-        <Diagram title={result.status === 'unexplained' ? 'nearest wiring' : 'as they are wired'} voltages={voltages} currents={found} />
+        <Diagram title="as they should be" voltages={voltages} currents={flowing} />
+        <Diagram title={result.status === 'unexplained' ? 'nearest wiring' : 'as they are wired'} voltages={voltages} currents={seen} />
       </Flex>
       {(result.fix as string[]).map((line) => (
         <Text key={line} fontSize="20px" fontWeight={600} lineHeight={1.25}>
@@ -35,12 +25,7 @@ export function Phasors({ input, result }: PictureProps) {
   )
 }
 
-/** I = conj(S / V). */
-function currentOf({ p, q }: { p: number; q: number }, { magnitude, angle }: Complex): Complex {
-  return { magnitude: Math.hypot(p, q) / magnitude, angle: angle - (Math.atan2(q, p) * 180) / Math.PI }
-}
-
-function Diagram({ title, voltages, currents }: { title: string; voltages: Complex[]; currents: Complex[] }) {
+function Diagram({ title, voltages, currents }: { title: string; voltages: Phasor[]; currents: Phasor[] }) {
   const largest = Math.max(...currents.map(({ magnitude }) => magnitude), 1e-9)
   const volt = Math.max(...voltages.map(({ magnitude }) => magnitude))
   return (

@@ -100,7 +100,8 @@ function useArrows(shown: readonly JudgedCheck[], checkId: string | undefined, o
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-      const field = event.target instanceof HTMLSelectElement || event.target instanceof HTMLTextAreaElement
+      // Where arrows mean something of their own they are left alone.
+      const field = event.target instanceof Element && event.target.closest('select, textarea, input[type=number], input[type=date], input[type=datetime-local]')
       if (event.key === 'Escape') return openCheck(undefined)
       if (step === 0 || field || event.altKey) return
       event.preventDefault()

@@ -30,6 +30,7 @@ interface Props<N, E> {
   edgeWord: string
   empty: ReactNode
   onTouchEdge: (edge: E) => void
+  onTouchNode?: (node: N) => void
   drawNode: (node: N, place: GraphLayout['nodes'][number], drawn: Drawn) => ReactNode
   drawEdge: (edge: E, points: GraphLayout['edges'][number]['points'], drawn: Drawn) => ReactNode
   nodePanel: (node: N | undefined, choose: (next: Chosen) => void) => ReactNode
@@ -37,7 +38,7 @@ interface Props<N, E> {
 }
 
 /** Parts and what ties them, laid out by itself: touched to be changed, added to, undone. */
-export function GraphPicture<N extends { id: string }, E extends Tied>({ title, actions, note, nodes, edges, sizes, frame, edgeWord, empty, onTouchEdge, drawNode, drawEdge, nodePanel, edgePanel }: Props<N, E>) {
+export function GraphPicture<N extends { id: string }, E extends Tied>({ title, actions, note, nodes, edges, sizes, frame, edgeWord, empty, onTouchEdge, onTouchNode, drawNode, drawEdge, nodePanel, edgePanel }: Props<N, E>) {
   const writable = useWritable()
   useUndoKeys(writable)
   const [chosen, choose] = useState<Chosen>()
@@ -46,6 +47,10 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({ title, 
   const touchEdge = (edge: E) => {
     choose({ kind: 'edge', id: edge.id })
     onTouchEdge(edge)
+  }
+  const touchNode = (node: N) => {
+    choose({ kind: 'node', id: node.id })
+    onTouchNode?.(node)
   }
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
@@ -62,7 +67,7 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({ title, 
       ) : (
         <DrawingFrame title={title} w={layout.w} h={layout.h} minH={{ base: frame.least, lg: frame.ends ? `${Math.min(760, layout.h)}px` : frame.least }} {...(frame.ends && { maxW: `${1.1 * layout.w}px` })}>
           {layout.edges.map(({ points }, i) => drawEdge(edges[i]!, points, { chosen: isChosen('edge', edges[i]!.id), onTouch: () => touchEdge(edges[i]!) }))}
-          {layout.nodes.map((place, i) => drawNode(nodes[i]!, place, { chosen: isChosen('node', place.id), onTouch: () => choose({ kind: 'node', id: place.id }) }))}
+          {layout.nodes.map((place, i) => drawNode(nodes[i]!, place, { chosen: isChosen('node', place.id), onTouch: () => touchNode(nodes[i]!) }))}
         </DrawingFrame>
       )}
       {writable && nodes.length > 0 && (

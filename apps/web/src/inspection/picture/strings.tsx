@@ -1,19 +1,21 @@
-import { Box, Text } from '@chakra-ui/react'
-import { Bar, ComposedChart, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts'
-import { expectedString, fig, givenOf, inForce, stringBand, type GivenReading, type Inspection, type JudgedCheck, type Verdict } from '@plumb-mark/core'
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { Bar, ComposedChart, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis, useXAxisScale, useYAxisScale } from 'recharts'
+import { fig, stringChart, volts, type StringOnChart } from '@plumb-mark/core'
 import { TouchMark } from '../../marks/touch-mark.js'
 import { verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 
-const ROW = 62
+const ROW = 76
+/** How far beneath the middle of its row a string's voltage at greatest power is drawn. */
+const UNDER = 25
 const css = (colour: string) => `var(--chakra-colors-${colour.replace(/([A-Z])/g, '-$1').toLowerCase()})`
 
-/** Each string's open-circuit voltage against the expected band and the unit's limit; touching a string opens its check. */
+/** Each string against what is expected of it, the limit of its input, and the window in which that can work; touching one opens its check. */
 export function Strings() {
   const inspection = useInspection((state) => state.inspection)
   const openCheck = useFocus((focus) => focus.openCheck)
-  const rows = rowsOf(inspection)
+  const rows = inspection ? stringChart(inspection) : []
   if (rows.length === 0) return <Text p="24px" color="faint">No strings have been entered: draw them on the array map of the roof.</Text>
   const limit = Math.max(...rows.map((row) => row.limit))
   return (
@@ -26,49 +28,28 @@ export function Strings() {
           <ComposedChart layout="vertical" data={rows} margin={{ top: 16, right: 26, bottom: 4, left: 4 }} accessibilityLayer={false}>
             <XAxis type="number" domain={[0, Math.ceil(limit * 1.05)]} unit=" V" stroke={css('faint')} tickCount={6} />
             <YAxis type="category" dataKey="id" width={168} axisLine={false} tickLine={false} interval={0} tick={<Name rows={rows} onOpen={openCheck} />} />
-            <Bar dataKey="from" stackId="band" fill="transparent" isAnimationActive={false} barSize={34} />
-            <Bar dataKey="band" stackId="band" fill={css('chalkWash')} stroke={css('chalk')} isAnimationActive={false} />
+            <Bar dataKey={({ band }: StringOnChart) => (band ? [band.from, band.to] : undefined)} fill={css('chalkWash')} stroke={css('chalk')} isAnimationActive={false} barSize={32} />
+            <Beneath rows={rows} />
             <Scatter dataKey="measured" shape={<Mark />} isAnimationActive={false} />
             <ReferenceLine x={limit} stroke={css('oxide')} strokeWidth={2} label={{ value: 'limit', fill: css('oxide'), position: 'top' }} />
           </ComposedChart>
         </ResponsiveContainer>
       </Box>
+      <Legend cold={rows.some(({ cold }) => cold)} operating={rows.some(({ operating }) => operating)} start={rows.some(({ start }) => start !== undefined)} />
     </Box>
   )
 }
 
-interface StringOnChart {
-  id: string
-  label: string
-  below: string
-  verdict: Verdict
-  limit: number
-  measured: number | undefined
-  /** The expected band: where it begins and how wide it is, V. */
-  from: number | undefined
-  band: number | undefined
-}
-
-function rowsOf(inspection: Inspection | undefined): StringOnChart[] {
-  return (inspection?.checks ?? []).flatMap(({ check, history, outcome }: JudgedCheck) => {
-    const { requirement, subject, unit } = check
-    if (requirement.kind !== 'string-open-circuit' || !subject.string) return []
-    const given = givenOf(check, inForce(history)) as GivenReading | undefined
-    const expectation = given && expectedString(subject.string, given)
-    const spread = expectation && stringBand(expectation.expected, given.uncertainty)
-    return [
-      {
-        id: check.id,
-        label: subject.label,
-        below: `${unit.label}, ${subject.string.input} · ${subject.string.count} modules`,
-        verdict: outcome.verdict,
-        limit: requirement.max,
-        measured: given?.value,
-        from: expectation && spread !== undefined ? Math.max(0, expectation.expected - spread) : undefined,
-        band: spread === undefined ? undefined : 2 * spread,
-      },
-    ]
-  })
+/** What the marks mean, as far as they are drawn. */
+function Legend({ cold, operating, start }: { cold: boolean; operating: boolean; start: boolean }) {
+  return (
+    <Flex gap="4px 20px" wrap="wrap" fontSize="13px" color="faint" mt="6px">
+      <span>Stroke on the band: measured, where it should be</span>
+      {start && <span>Dotted: start voltage</span>}
+      {cold && <span>Ring: on the coldest morning, left of the limit</span>}
+      {operating && <span>Bar beneath: at greatest power, hot to cold, within the brackets of its tracker</span>}
+    </Flex>
+  )
 }
 
 /** The name of a string beside its row: the way to its check, by touch and by keyboard. The chart gives place and value. */
@@ -76,13 +57,13 @@ function Name({ rows, onOpen, x = 0, y = 0, payload }: { rows: readonly StringOn
   const row = rows.find(({ id }) => id === payload?.value)
   if (!row) return null
   return (
-    <TouchMark label={`${row.label}: ${row.measured === undefined ? 'not read' : `${fig(row.measured, 1)} V`}`} onTouch={() => onOpen(row.id)}>
+    <TouchMark label={`${row.label}: ${row.measured === undefined ? 'not read' : volts(row.measured)}`} onTouch={() => onOpen(row.id)}>
       <rect x={0} y={y - ROW / 2 + 4} width={x + 8} height={ROW - 8} fill="transparent" />
       <text x={4} y={y - 3} style={{ fontSize: '16px', fontWeight: 600, fill: css('ink') }}>
         {row.label}
       </text>
       <text x={4} y={y + 15} style={{ fontSize: '12px', fill: css('faint') }}>
-        {row.measured === undefined ? 'not read yet' : row.below}
+        {row.measured === undefined ? 'not read yet' : `${row.unitLabel}, ${row.input} · ${row.count} modules`}
       </text>
     </TouchMark>
   )
@@ -92,13 +73,44 @@ function Name({ rows, onOpen, x = 0, y = 0, payload }: { rows: readonly StringOn
 function Mark({ cx, cy, payload }: { cx?: number; cy?: number; payload?: StringOnChart }) {
   if (cx === undefined || cy === undefined || payload?.measured === undefined) return null
   const colour = css(verdictColour(payload.verdict))
-  const left = payload.from !== undefined && payload.measured < payload.from
+  // To the left of its band there is room; to the right stands the coldest morning.
+  const left = payload.band !== undefined && payload.measured <= payload.band.to
   return (
     <g>
-      <line x1={cx} x2={cx} y1={cy - 22} y2={cy + 22} stroke={colour} strokeWidth={4} />
-      <text x={cx + (left ? -8 : 8)} y={cy - 9} textAnchor={left ? 'end' : 'start'} style={{ fontSize: '14px', fontFamily: 'var(--chakra-fonts-mono)', fill: colour, stroke: css('sunk'), strokeWidth: 4, paintOrder: 'stroke' }}>
+      <line x1={cx} x2={cx} y1={cy - 21} y2={cy + 17} stroke={colour} strokeWidth={4} />
+      <text x={cx + (left ? -11 : 8)} y={cy - 9} textAnchor={left ? 'end' : 'start'} style={{ fontSize: '14px', fontFamily: 'var(--chakra-fonts-mono)', fill: colour, stroke: css('sunk'), strokeWidth: 4, paintOrder: 'stroke' }}>
         {fig(payload.measured, 1)} V
       </text>
     </g>
+  )
+}
+
+/** What follows from the sheets alone: start voltage, coldest morning, and the voltage at greatest power within its tracker's window. */
+function Beneath({ rows }: { rows: readonly StringOnChart[] }) {
+  const [x, y] = [useXAxisScale(), useYAxisScale()]
+  if (!x || !y) return null
+  return (
+    <g aria-hidden>
+      {rows.map((row) => {
+        const middle = y(row.id, { position: 'middle' })
+        return middle === undefined ? null : <RowBeneath key={row.id} row={row} x={(voltage) => x(voltage) ?? 0} y={middle} />
+      })}
+    </g>
+  )
+}
+
+function RowBeneath({ row: { start, cold, operating }, x, y }: { row: StringOnChart; x: (voltage: number) => number; y: number }) {
+  const beneath = y + UNDER
+  return (
+    <>
+      {start !== undefined && <line x1={x(start)} x2={x(start)} y1={y - 20} y2={y + 16} stroke={css('faint')} strokeWidth={2} strokeDasharray="2 4" />}
+      {cold && <circle cx={x(cold.voltage)} cy={y} r={7} fill={css('panel')} stroke={css(verdictColour(cold.verdict))} strokeWidth={2.5} />}
+      {operating && (
+        <>
+          <path d={[operating.least, operating.most].flatMap((end, i) => (end === undefined ? [] : [`M${x(end) + (i === 0 ? 6 : -6)} ${beneath - 7} H${x(end)} V${beneath + 7} h${i === 0 ? 6 : -6}`])).join(' ')} fill="none" stroke={css('faint')} strokeWidth={2} />
+          <line x1={x(operating.from)} x2={x(operating.to)} y1={beneath} y2={beneath} stroke={css(verdictColour(operating.verdict))} strokeWidth={7} />
+        </>
+      )}
+    </>
   )
 }

@@ -24,6 +24,7 @@ import { listed } from './listed.js'
 import { nameplate } from './nameplate.js'
 import { observation } from './observation.js'
 import { orderedSteps } from './ordered-steps.js'
+import { partRating } from './part-rating.js'
 import { photoList } from './photo-list.js'
 import { polarity } from './polarity.js'
 import { ports } from './ports.js'
@@ -66,6 +67,7 @@ export const KINDS = {
   nameplate,
   observation,
   'ordered-steps': orderedSteps,
+  'part-rating': partRating,
   'photo-list': photoList,
   polarity,
   ports,

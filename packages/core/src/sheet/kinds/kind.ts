@@ -3,8 +3,9 @@ import type { JobHeader } from '../../job/entry.js'
 import type { AsBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../../as-built/as-built.js'
 import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../../as-built/array.js'
 import type { Bond } from '../../as-built/earthing.js'
-import type { NetworkConductor } from '../../as-built/network.js'
+import type { NetworkConductor, NetworkPart } from '../../as-built/network.js'
 import type { ConductorLoad } from '../../ac/network.js'
+import type { PartLoad } from '../../ac/part-loads.js'
 import type { ArrayLookup } from '../../array/layout.js'
 import type { Dimension } from '../../quantity/units.js'
 import type { Relation, DecisionRule } from '../../verdict/decision.js'
@@ -51,6 +52,7 @@ export interface Subject {
   plane?: PlaneBuilt
   bond?: Bond
   conductor?: NetworkConductor
+  part?: NetworkPart
 }
 
 /** Where a check without a question of its own reads its facts. */
@@ -116,6 +118,8 @@ export interface World {
   array(): ArrayLookup
   /** What every conductor of the one-line model carries; worked out when first asked for. */
   loads(): ConductorLoad[]
+  /** The same for every part. */
+  partLoads(): PartLoad[]
   /** The reading in force at a point, for kinds that compare several. */
   reading(point: string): GivenReading | undefined
   labelOf(id: string): string

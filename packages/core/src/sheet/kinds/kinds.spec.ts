@@ -9,7 +9,7 @@ const METER: Instrument = { id: 'm', name: 'M', kind: 'multimeter', serial: '1',
 const unit: UnitBuilt = { id: 'u', label: 'U', sheetId: 's' }
 const string: StringBuilt = { id: 'a', label: 'String A', unitId: 'u', input: 'PV1', count: 12, module: { name: 'M', voc: 38.6, vocTempCoeff: -0.26, cellsInSeries: 54, bypassDiodes: 3 } }
 const asBuilt: AsBuilt = { ...NOTHING_BUILT, units: [unit], strings: [string, { ...string, id: 'b', unitId: 'other' }] }
-const world: World = { asBuilt, rule: 'guarded', header: undefined, sheetOf: () => undefined, array: () => lookUpArray(asBuilt.array, [], () => undefined), loads: () => [], reading: () => undefined, labelOf: (id) => id, onWall: () => undefined }
+const world: World = { asBuilt, rule: 'guarded', header: undefined, sheetOf: () => undefined, array: () => lookUpArray(asBuilt.array, [], () => undefined), loads: () => [], partLoads: () => [], reading: () => undefined, labelOf: (id) => id, onWall: () => undefined }
 const base = { stage: 'dc', clause: '1', title: 'T', severity: 'major', remedy: 'R', id: 'r' }
 
 const TERMINALS = [

@@ -1,8 +1,9 @@
-import { RESIDUAL_KINDS, type NetworkPart } from '../../as-built/network.js'
+import { wayToGrid } from '../../ac/way-to-grid.js'
+import { RESIDUAL_KINDS } from '../../as-built/network.js'
 import { amps, listed } from '../../verdict/say.js'
 import { flag, list, object, oneOf, optional, refine, requireRange } from '../../verdict/shape.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { defineKind, requirementOf, type World } from './kind.js'
+import { defineKind, requirementOf } from './kind.js'
 import { wholeUnit } from './subjects.js'
 
 /**
@@ -24,7 +25,8 @@ export const protection = defineKind(
     required: ({ device, residual, surge, isolator, label }) =>
       [device ? `device ${[device.min === undefined ? '' : `from ${amps(device.min)}`, device.max === undefined ? '' : `up to ${amps(device.max)}`].filter(Boolean).join(' ')}` : '', residual ? `residual-current kind ${listed(residual).replace(' and ', ' or ')}` : '', surge ? 'surge protection' : '', isolator ? 'isolator' : '', label ? 'label of two supplies' : ''].filter(Boolean).join(', '),
     judge({ device, residual, surge, isolator, label }, _subject, _given, world, unit) {
-      const way = wayToGrid(unit.id, world)
+      const start = world.asBuilt.network.parts.find((part) => part.unitId === unit.id)
+      const way = start && wayToGrid(start, world.asBuilt.network)
       if (!way) return undefined
       const devices = way.filter(({ kind, rating }) => kind === 'device' && rating !== undefined)
       const nearest = devices[0]
@@ -41,23 +43,3 @@ export const protection = defineKind(
     },
   },
 )
-
-/** The parts on the way from a unit to the grid, nearest first; undefined when the unit is not on the model or no way leads there. */
-function wayToGrid(unitId: string, { asBuilt: { network } }: World): NetworkPart[] | undefined {
-  const start = network.parts.find((part) => part.unitId === unitId)
-  if (!start) return undefined
-  const queue: NetworkPart[][] = [[start]]
-  const seen = new Set([start.id])
-  for (let way = queue.shift(); way; way = queue.shift()) {
-    const last = way.at(-1)!
-    if (last.kind === 'grid') return way.slice(1)
-    for (const { from, to } of network.conductors) {
-      const next = from === last.id ? to : to === last.id ? from : undefined
-      const part = next !== undefined && !seen.has(next) ? network.parts.find(({ id }) => id === next) : undefined
-      if (!part) continue
-      seen.add(part.id)
-      queue.push([...way, part])
-    }
-  }
-  return undefined
-}

@@ -40,7 +40,7 @@ function moduleStrings(unit: UnitBuilt, { array, strings }: World['asBuilt']): S
 
 const asSubject = (string: StringBuilt): Subject => ({ kind: 'string', id: string.id, label: string.label, string })
 
-export const EACH = ['unit', 'terminal', 'string', 'device', 'branch', 'plane', 'bond', 'conductor'] as const
+export const EACH = ['unit', 'terminal', 'string', 'device', 'branch', 'plane', 'bond', 'conductor', 'part'] as const
 export type Each = (typeof EACH)[number]
 export const eachField = optional(oneOf(EACH, 'one check for each of these'), 'unit')
 
@@ -68,6 +68,10 @@ const BY_EACH = {
     // House rules speak of every conductor, a maker's sheet of those that end in its own unit.
     const all = sheetOf(unit.id)?.kind === 'installation'
     return network.conductors.filter(({ from, to }) => all || own.has(from) || own.has(to)).map((conductor) => ({ kind: 'conductor', id: conductor.id, label: `${labelOf(conductor.from)} to ${labelOf(conductor.to)}`, conductor }))
+  },
+  part: (unit, { asBuilt: { network }, sheetOf }) => {
+    const all = sheetOf(unit.id)?.kind === 'installation'
+    return network.parts.filter(({ unitId }) => all || unitId === unit.id).map((part) => ({ kind: 'part', id: part.id, label: part.label, part }))
   },
 } satisfies Record<Each, (unit: UnitBuilt, world: World, sheet: Pick<SheetHead, 'terminals'>, where: TerminalFilter) => Subject[]>
 

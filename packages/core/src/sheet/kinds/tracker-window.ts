@@ -1,17 +1,16 @@
+import { operatingVoltage } from '../../dc/operating-voltage.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atLeast, atMost } from '../../verdict/compare.js'
-import { fig, volts } from '../../verdict/say.js'
+import { fig, plural, volts } from '../../verdict/say.js'
 import { optional } from '../../verdict/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from './kind.js'
 import { stringSubjects } from './subjects.js'
 
-const STANDARD_CELL = 25
-
 /**
  * Each string stays in the window in which its input can follow the greatest power: hot, the voltage of its modules must not sink out of it
- * below; on the coldest morning not rise out of it above. From the voltage at greatest power and its coefficient in the sheets of the
- * modules on the string's path. Source: IEC 62548, matching the array to the input of the inverter.
+ * below; on the coldest morning not rise out of it above. From the sheets of the modules on the string's path.
+ * Source: IEC 62548, matching the array to the input of the inverter.
  */
 export const trackerWindow = defineKind(
   requirementOf({
@@ -26,19 +25,17 @@ export const trackerWindow = defineKind(
     required: ({ min, max, hottestCell }) => `${volts(min)}${max === undefined ? ' or more' : ` to ${volts(max)}`} at greatest power, cells up to ${fig(hottestCell)} °C`,
     judge({ min, max, hottestCell }, { string }, _given, world) {
       if (!string) return undefined
-      const modules = string.path?.map((place) => world.array().moduleAt(place)?.data) ?? []
-      const known = modules.flatMap((data) => (data?.vmp !== undefined && data.vmpTempCoeff !== undefined ? [{ vmp: data.vmp, coefficient: data.vmpTempCoeff }] : []))
-      if (known.length === 0 || known.length < modules.length) return { verdict: 'not-proven', working: [], notes: [], finding: 'the voltage at greatest power is not known', wanting: 'draw the string on the array map, and complete the sheet of its modules' }
       const coldest = world.header?.coldest
-      if (max !== undefined && coldest === undefined) return { verdict: 'not-proven', working: [], notes: [], finding: 'the coldest morning is not known', wanting: 'enter the lowest temperature of the site in the preparation' }
-      const at = (cell: number) => known.reduce((sum, { vmp, coefficient }) => sum + vmp * (1 + (coefficient / 100) * (cell - STANDARD_CELL)), 0)
-      const [hot, cold] = [at(hottestCell), at(coldest ?? STANDARD_CELL)]
-      const [highEnough, lowEnough] = [atLeast(hot, min), max === undefined || atMost(cold, max)]
+      const operating = operatingVoltage((string.path ?? []).map((place) => world.array().moduleAt(place)), { hottestCell, coldest })
+      if (!operating) return { verdict: 'not-proven', working: [], notes: [], finding: 'the voltage at greatest power is not known', wanting: 'draw the string on the array map, and complete the sheet of its modules' }
+      const { standard, hot, cold } = operating
+      if (max !== undefined && cold === undefined) return { verdict: 'not-proven', working: [], notes: [], finding: 'the coldest morning is not known', wanting: 'enter the lowest temperature of the site in the preparation' }
+      const [highEnough, lowEnough] = [atLeast(hot, min), max === undefined || atMost(cold!, max)]
       return {
         verdict: judged(highEnough && lowEnough),
-        working: [`${volts(at(STANDARD_CELL))} of ${known.length} modules at ${STANDARD_CELL} °C`, `${volts(hot)} at ${fig(hottestCell)} °C, at least ${volts(min)}`, ...(max === undefined ? [] : [`${volts(cold)} at ${fig(coldest!)} °C, at most ${volts(max)}`])],
+        working: [`${volts(standard)} of ${plural(string.path!.length, 'module')} at 25 °C`, `${volts(hot)} at ${fig(hottestCell)} °C, at least ${volts(min)}`, ...(max === undefined ? [] : [`${volts(cold!)} at ${fig(coldest!)} °C, at most ${volts(max)}`])],
         notes: [],
-        finding: highEnough ? (lowEnough ? `${volts(hot)} when hot` : `${volts(cold)} when cold, above ${volts(max!)}`) : `${volts(hot)} when hot, below ${volts(min)}`,
+        finding: highEnough ? (lowEnough ? `${volts(hot)} when hot` : `${volts(cold!)} when cold, above ${volts(max!)}`) : `${volts(hot)} when hot, below ${volts(min)}`,
       }
     },
   },

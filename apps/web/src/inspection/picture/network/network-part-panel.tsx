@@ -1,6 +1,7 @@
+import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { PART_KINDS, PART_WORDS, RESIDUAL_KINDS, type NetworkPart, type PartKind } from '@plumb-mark/core'
+import { DRIVING_KINDS, PART_KINDS, PART_WORDS, RESIDUAL_KINDS, amps, cutInTwo, type NetworkPart, type PartLoad } from '@plumb-mark/core'
 import { ChoiceField, named, optionsOf, type Option } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
 import { TextField } from '../../../marks/text-field.js'
@@ -10,10 +11,8 @@ import type { Change } from '../../steps.js'
 import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
 
-const DRIVES: readonly PartKind[] = ['grid', 'inverter', 'battery', 'generation']
-
 /** One part of the installation. A device put into a cable takes its place in it: the cable is cut in two. */
-export function NetworkPartPanel({ part, writable, onDone }: { part: NetworkPart | undefined; writable: boolean; onDone: () => void }) {
+export function NetworkPartPanel({ part, load, writable, onDone }: { part: NetworkPart | undefined; load: PartLoad | undefined; writable: boolean; onDone: () => void }) {
   const inspection = useInspection((state) => state.inspection)!
   const { units, network } = inspection.state.asBuilt
   const make = useMake()
@@ -24,7 +23,7 @@ export function NetworkPartPanel({ part, writable, onDone }: { part: NetworkPart
     const id = part?.id ?? `net-${uuid()}`
     const said = Object.fromEntries(Object.entries({ ...draft, label: draft.label.trim() }).filter(([, value]) => value !== undefined && value !== '')) as Omit<NetworkPart, 'id'>
     const cable = network.conductors.find((conductor) => conductor.id === into)
-    const cut: Change[] = cable ? [{ kind: 'conductor-run', body: { ...cable, to: id } }, { kind: 'conductor-run', body: { ...cable, id: `net-${uuid()}`, from: id, length: 1 } }] : []
+    const cut = cable ? cutInTwo(cable, id, { newId: `net-${uuid()}` }).map((body): Change => ({ kind: 'conductor-run', body })) : []
     make({ kind: 'part-placed', body: { ...said, id } }, ...cut)
   }
   return (
@@ -38,10 +37,15 @@ export function NetworkPartPanel({ part, writable, onDone }: { part: NetworkPart
       removeWords="Remove, with its cables"
       onClose={onDone}
     >
+      {load && (
+        <Text gridColumn="1 / -1" color={load.overloaded ? 'oxide' : 'ink'}>
+          {`Carries ${amps(load.carries)} at worst${load.mayCarry === undefined ? '' : `, may carry ${amps(load.mayCarry)}`}; ${load.protectedBy ? `protected by ${load.protectedBy.label}${load.protectedBy.rating === undefined ? '' : `, ${amps(load.protectedBy.rating)}`}` : 'no protective device between it and the grid'}.`}
+        </Text>
+      )}
       <TextField label="Name" value={draft.label} required onChange={(label) => set({ label })} />
       <ChoiceField label="What it is" value={draft.kind} options={optionsOf(PART_KINDS, PART_WORDS)} onChange={(kind) => set({ kind })} />
       <ChoiceField label="Is the unit" value={draft.unitId ?? ''} options={[['', 'none'], ...named(units)]} onChange={(value) => set({ unitId: value || undefined })} />
-      {DRIVES.includes(draft.kind) ? <QuantityInput label="Can drive" dimension="current" value={draft.source} onChange={(source) => set({ source })} /> : <QuantityInput label="Rating" dimension="current" value={draft.rating} onChange={(rating) => set({ rating })} />}
+      {DRIVING_KINDS.includes(draft.kind) ? <QuantityInput label="Can drive" dimension="current" value={draft.source} onChange={(source) => set({ source })} /> : <QuantityInput label="Rating" dimension="current" value={draft.rating} onChange={(rating) => set({ rating })} />}
       <ChoiceField label="Residual-current kind" value={draft.residual ?? 'none'} options={optionsOf(RESIDUAL_KINDS, (kind) => (kind === 'none' ? 'none' : `type ${kind}`))} onChange={(residual) => set({ residual })} />
       <Tick label="surge protection here" checked={draft.surge === true} onChange={(surge) => set({ surge })} />
       <Tick label="label of two supplies" checked={draft.labelled === true} onChange={(labelled) => set({ labelled })} />

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { v7 as uuid } from 'uuid'
-import { NETWORK_TEMPLATES, PART_WORDS, amps, fig, formatQuantity, judgeNetworkConductor, networkTemplate, worst, type ConductorLoad, type Inspection, type NetworkConductor, type NetworkPart, type NetworkTemplate, type Verdict } from '@plumb-mark/core'
+import { NETWORK_TEMPLATES, PART_WORDS, amps, byBadness, fig, formatQuantity, judgeNetworkConductor, networkTemplate, worst, type ConductorLoad, type Inspection, type JudgedCheck, type NetworkConductor, type NetworkPart, type NetworkTemplate, type Verdict } from '@plumb-mark/core'
 import { TouchMark } from '../../../marks/touch-mark.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
@@ -25,10 +25,9 @@ export function OneLine() {
   if (!inspection) return null
   const { parts, conductors } = inspection.world.asBuilt.network
   const loads = new Map(inspection.world.loads().map((load) => [load.conductor.id, load]))
-  const openSize = ({ id }: NetworkConductor) => {
-    const check = inspection.checks.find(({ check: { subject, requirement } }) => subject.conductor?.id === id && requirement.kind === 'conductor-size')
-    if (check) openCheck(check.check.id)
-  }
+  const partLoads = new Map(inspection.world.partLoads().map((load) => [load.part.id, load]))
+  const openFirst = ([first]: readonly JudgedCheck[]) => first && openCheck(first.check.id)
+  const openSize = ({ id }: NetworkConductor) => openFirst(inspection.checks.filter(({ check: { subject, requirement } }) => subject.conductor?.id === id && requirement.kind === 'conductor-size'))
   return (
     <GraphPicture
       title="One-line diagram"
@@ -45,9 +44,10 @@ export function OneLine() {
       edgeWord="cable"
       empty={<Begin writable={writable} />}
       onTouchEdge={openSize}
+      onTouchNode={(part) => openFirst(checksOfPart(part, inspection))}
       drawNode={(part, place, drawn) => <Part key={part.id} part={part} place={place} inspection={inspection} {...drawn} />}
       drawEdge={({ id }, points, drawn) => <Cable key={id} load={loads.get(id)!} points={points} inspection={inspection} {...drawn} />}
-      nodePanel={(part, choose) => <NetworkPartPanel key={part?.id ?? 'new'} part={part} writable={writable} onDone={() => choose(undefined)} />}
+      nodePanel={(part, choose) => <NetworkPartPanel key={part?.id ?? 'new'} part={part} load={part && partLoads.get(part.id)} writable={writable} onDone={() => choose(undefined)} />}
       edgePanel={(conductor, _from, choose) => <ConductorPanel key={conductor?.id ?? 'new'} conductor={conductor} load={conductor && loads.get(conductor.id)} writable={writable} onDone={() => choose(undefined)} />}
     />
   )
@@ -77,8 +77,14 @@ function Begin({ writable }: { writable: boolean }) {
   )
 }
 
+/** What is judged of a part itself: its rating, and as a unit its protection; the worse first. */
+function checksOfPart(part: NetworkPart, { checks }: Inspection): JudgedCheck[] {
+  const own = checks.filter(({ check: { subject, unit, requirement } }) => subject.part?.id === part.id || (unit.id === part.unitId && requirement.kind === 'protection'))
+  return own.sort((a, b) => byBadness(a.outcome.verdict, b.outcome.verdict))
+}
+
 function Part({ part, place: { x, y, w, h }, inspection, chosen, onTouch }: { part: NetworkPart; place: GraphLayout['nodes'][number]; inspection: Inspection } & Drawn) {
-  const verdict = part.unitId ? worst(inspection.checks.filter(({ check }) => check.unit.id === part.unitId && check.requirement.kind === 'protection').map(({ outcome }) => outcome.verdict)) : 'not-applicable'
+  const verdict = worst(checksOfPart(part, inspection).map(({ outcome }) => outcome.verdict))
   const figure = part.rating ?? part.source
   return (
     <TouchMark label={`${part.label}, ${PART_WORDS[part.kind]}`} chosen={chosen} onTouch={onTouch}>

@@ -1,11 +1,10 @@
-import { Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
+import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { placesOf, type PlaneBuilt } from '@plumb-mark/core'
 import { ChoiceField, named, type Option } from '../../../marks/choice-field.js'
-import { Field } from '../../../marks/field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
-import { TextField } from '../../../marks/text-field.js'
+import { CountField, TextField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
@@ -26,7 +25,6 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
   }
   if (modules.length === 0) return <Panel title="Planes">Fit the modules first: add a unit with a module’s sheet in the preparation of this job.</Panel>
   const set = (part: Partial<PlaneBuilt>) => setDraft({ ...draft, ...part })
-  const whole = (text: string, most: number) => Math.min(most, Math.max(1, Number.parseInt(text, 10) || 1))
   const keep = () => {
     const planeId = kept?.id ?? `plane-${uuid()}`
     make({ kind: 'plane-built', body: { ...draft, id: planeId, label: draft.label.trim() || 'Plane' } })
@@ -50,8 +48,8 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
           <TextField label="Name" value={draft.label} onChange={(label) => set({ label })} required />
           <ChoiceField label="Modules" value={draft.unitId} options={modules.map((unit): Option => [unit.id, `${unit.label}, ${inspection.sheets.get(unit.sheetId)?.model}`])} onChange={(unitId) => set({ unitId })} />
           <ChoiceField label="Lying" value={draft.orientation} options={[['portrait', 'portrait'], ['landscape', 'landscape']]} onChange={(orientation) => set({ orientation })} />
-          <Field label="Rows">{(ids) => <Input {...ids} type="number" min={1} max={100} value={draft.rows} onChange={(event) => set({ rows: whole(event.target.value, 100) })} />}</Field>
-          <Field label="Modules in a row">{(ids) => <Input {...ids} type="number" min={1} max={200} value={draft.columns} onChange={(event) => set({ columns: whole(event.target.value, 200) })} />}</Field>
+          <CountField label="Rows" most={100} value={draft.rows} onChange={(rows) => set({ rows })} />
+          <CountField label="Modules in a row" most={200} value={draft.columns} onChange={(columns) => set({ columns })} />
           <QuantityInput label="Gap between modules" dimension="length" value={draft.gap} onChange={(gap) => gap !== undefined && set({ gap })} />
           <QuantityInput label="Tilt" dimension="angle" value={draft.tilt} onChange={(tilt) => set({ tilt })} />
         </Grid>

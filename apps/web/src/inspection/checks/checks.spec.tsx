@@ -1,0 +1,129 @@
+/** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
+import { screen, within } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { readSheet, type Sheet } from '@plumb-mark/core'
+import { useHabits } from '../../store/habits.js'
+import { useInspection } from '../../store/inspection.js'
+import { appended, onScreen, openJob, type Change } from '../../testing/job-on-screen.testing.js'
+import { useFocus } from '../focus.js'
+import { CheckList } from './check-list.js'
+
+const user = userEvent.setup()
+const common = { stage: 'dc', clause: '1', severity: 'major', remedy: 'Take a module out.' }
+
+function sheetOf(...requirements: object[]): Sheet {
+  return readSheet({ format: 'plumb-mark-sheet', version: 1, maker: 'Nobody', model: 'U', kind: 'string-inverter', title: 'U', revision: '1', date: '2026-01-01', source: 'none', requirements: requirements.map((one) => ({ ...common, ...one })) })
+}
+const UNIT: Change = { kind: 'unit-fitted', body: { id: 'u', label: 'Unit', sheetId: 'nobody-u-1' } }
+const STRING: Change = { kind: 'string-built', body: { id: 's', label: 'String A', unitId: 'u', input: 'PV1', count: 10, module: { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 60, bypassDiodes: 3 } } }
+const MAINS = { id: 'mains', kind: 'limits', title: 'Mains', dimension: 'voltage', min: '207 V', max: '253 V' }
+const ASKED = { id: 'seen', kind: 'observation', title: 'Tight', question: 'Is it tight?' }
+
+function show(requirements: object[], changes: readonly Change[] = [], role: 'inspector' | 'reviewer' = 'inspector') {
+  openJob([UNIT, ...changes], { sheets: [sheetOf(...requirements)], role })
+  useHabits.setState({ instruments: {}, conditions: {} })
+  onScreen(<CheckList stage="dc" />)
+}
+const openCheck = (title: string) => user.click(screen.getByRole('button', { name: new RegExp(title) }))
+const field = () => screen.getByLabelText(/^Reading/)
+
+describe('a reading', () => {
+  it('is judged at every keystroke, kept with Enter, and the next check opens', async () => {
+    show([MAINS, ASKED])
+    await openCheck('Mains')
+    await user.selectOptions(screen.getByLabelText('Instrument'), screen.getByRole('option', { name: /Meter M1/ }))
+    await user.type(field(), '231')
+    expect(within(screen.getByRole('region', { name: 'Mains' })).getByText('conforms')).toBeTruthy()
+    await user.type(field(), '{Enter}')
+    expect(appended()).toMatchObject([{ kind: 'reading', body: { point: 'u/mains/unit', typed: '231', value: 231, unit: 'V', instrument: { id: 'meter' } } }])
+    expect(useFocus.getState().checkId).toBe('u/seen/unit')
+  })
+  it('outside its limits shows the remedy while it is typed, and offers the defect once it is kept', async () => {
+    show([MAINS])
+    await openCheck('Mains')
+    await user.selectOptions(screen.getByLabelText('Instrument'), screen.getByRole('option', { name: /Meter M1/ }))
+    await user.type(field(), '0.3 kV')
+    expect(screen.getByText('Take a module out.')).toBeTruthy()
+    await user.click(screen.getByRole('button', { name: 'Keep' }))
+    await user.click(screen.getByRole('button', { name: 'Raise the defect' }))
+    expect(appended().map(({ kind }) => kind)).toEqual(['reading', 'defect-raised'])
+    expect(appended()[1]).toMatchObject({ body: { severity: 'major', remedy: 'Take a module out.', checkId: 'u/mains/unit' } })
+  })
+  it('that does not read cannot be kept, and says why', async () => {
+    show([MAINS])
+    await openCheck('Mains')
+    await user.type(field(), '231 kg')
+    expect(screen.getByRole('alert').textContent).not.toBe('')
+    expect(screen.getByRole('button', { name: 'Keep' })).toHaveProperty('disabled', true)
+  })
+  it('without an instrument proves nothing; one whose calibration ran out is named', async () => {
+    show([MAINS])
+    await openCheck('Mains')
+    await user.type(field(), '231')
+    expect(within(screen.getByRole('region', { name: 'Mains' })).getByText('not proven')).toBeTruthy()
+    await user.selectOptions(screen.getByLabelText('Instrument'), screen.getByRole('option', { name: /Meter M0/ }))
+    expect(screen.getByText('Its calibration ended 2020-01-01')).toBeTruthy()
+  })
+  it('of a string takes temperature and light with it, and the next string begins with the same', async () => {
+    show([{ id: 'voc', kind: 'string-open-circuit', title: 'Open circuit', max: '600 V' }], [STRING, { ...STRING, body: { ...STRING.body, id: 't', label: 'String B' } } as Change])
+    await openCheck('Open circuit · String A')
+    await user.selectOptions(screen.getByLabelText('Instrument'), screen.getByRole('option', { name: /Meter M1/ }))
+    await user.type(screen.getByLabelText('Cell temperature'), '25 °C')
+    await user.type(screen.getByLabelText('Light'), '1000')
+    await user.type(field(), '400{Enter}')
+    expect(appended()[0]).toMatchObject({ body: { value: 400, conditions: { cellTemperature: 25, irradiance: 1000 } } })
+    expect(useFocus.getState().checkId).toBe('u/voc/t')
+    expect(screen.getByLabelText('Cell temperature')).toHaveProperty('value', '25 °C')
+  })
+  it('struck out stays to be read, and the check asks again', async () => {
+    show([MAINS])
+    await openCheck('Mains')
+    await user.type(field(), '231{Enter}')
+    await user.click(screen.getByRole('button', { name: 'Strike out' }))
+    expect(appended().at(-1)).toMatchObject({ kind: 'evidence-struck', body: { reason: 'mistyped' } })
+    expect(within(screen.getByRole('list', { name: 'Readings so far' })).getByText(/231/)).toBeTruthy()
+    expect(useInspection.getState().inspection!.checks[0]!.outcome.verdict).toBe('not-inspected')
+  })
+})
+
+describe('an observation', () => {
+  it.each([['y', true], ['n', false]] as const)('is answered with %s', async (key, seen) => {
+    show([ASKED])
+    await openCheck('Tight')
+    await user.keyboard(key)
+    expect(appended()).toMatchObject([{ kind: 'observation', body: { seen } }])
+  })
+  it('carries its note', async () => {
+    show([ASKED])
+    await openCheck('Tight')
+    await user.type(screen.getByLabelText('Note'), 'yes, by hand')
+    await user.click(screen.getByRole('button', { name: 'No' }))
+    expect(appended()[0]).toMatchObject({ body: { seen: false, note: 'yes, by hand' } })
+  })
+})
+
+describe('the list of a stage', () => {
+  const seen: Change = { kind: 'observation', body: { point: 'u/seen/unit', seen: true } }
+  it('can show only what is left', async () => {
+    show([MAINS, ASKED], [seen])
+    await user.click(screen.getByRole('button', { name: 'Only what is left (1)' }))
+    expect(screen.queryByRole('button', { name: /Tight/ })).toBeNull()
+    await user.click(screen.getByRole('button', { name: 'Show all 2' }))
+    expect(screen.getByRole('button', { name: /Tight/ })).toBeTruthy()
+  })
+  it('is walked with the arrow keys, and closed with Escape', async () => {
+    show([MAINS, ASKED])
+    await user.keyboard('{ArrowDown}')
+    expect(useFocus.getState().checkId).toBe('u/mains/unit')
+    await user.keyboard('{ArrowDown}{ArrowDown}')
+    expect(useFocus.getState().checkId).toBe('u/seen/unit')
+    await user.keyboard('{Escape}')
+    expect(useFocus.getState().checkId).toBeUndefined()
+  })
+  it('is read, not answered, by who does not inspect', async () => {
+    show([MAINS], [], 'reviewer')
+    await openCheck('Mains')
+    expect(screen.queryByLabelText(/^Reading/)).toBeNull()
+    expect(screen.getByText(/Nobody U, revision 1, clause/)).toBeTruthy()
+  })
+})

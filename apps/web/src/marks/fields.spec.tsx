@@ -1,0 +1,77 @@
+/** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
+import { jest } from '@jest/globals'
+import { screen } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { useState } from 'react'
+import { useDecimal } from '../store/decimal.js'
+import { onScreen } from '../testing/job-on-screen.testing.js'
+import { ChoiceField } from './choice-field.js'
+import { QuantityInput } from './quantity-input.js'
+import { CountField } from './text-field.js'
+
+const user = userEvent.setup()
+
+function Length({ onChange, unit }: { onChange: (value: number | undefined) => void; unit?: string }) {
+  const [value, setValue] = useState<number | undefined>(100)
+  return <QuantityInput label="Length" dimension="length" value={value} unit={unit} onChange={(next) => (setValue(next), onChange(next))} />
+}
+
+describe('a figure in any unit', () => {
+  beforeEach(() => useDecimal.setState({ decimal: 'point' }))
+  it.each([
+    ['120', 120],
+    ['12 cm', 120],
+    ['4 1/4 in', 107.95],
+  ])('typed as %s goes on as %s mm', async (typed, value) => {
+    const onChange = jest.fn()
+    onScreen(<Length onChange={onChange} />)
+    await user.clear(screen.getByLabelText('Length'))
+    await user.type(screen.getByLabelText('Length'), typed)
+    expect(onChange.mock.calls.at(-1)![0]).toBeCloseTo(value, 9)
+    expect(screen.getByLabelText('Length')).toHaveProperty('value', typed)
+  })
+  it('that does not read says why, and goes on as nothing', async () => {
+    const onChange = jest.fn()
+    onScreen(<Length onChange={onChange} />)
+    await user.type(screen.getByLabelText('Length'), ' kg')
+    expect(screen.getByRole('alert').textContent).not.toBe('')
+    expect(onChange).toHaveBeenLastCalledWith(undefined)
+    expect(screen.getByLabelText('Length').getAttribute('aria-invalid')).toBe('true')
+  })
+  it('may not be an inequality where a measure is needed', async () => {
+    onScreen(<Length onChange={() => undefined} />)
+    await user.clear(screen.getByLabelText('Length'))
+    await user.type(screen.getByLabelText('Length'), '> 120 mm')
+    expect(screen.getByRole('alert').textContent).toContain('without < or >')
+  })
+  it('by the comma where the person writes so', async () => {
+    useDecimal.setState({ decimal: 'comma' })
+    const onChange = jest.fn()
+    onScreen(<Length onChange={onChange} />)
+    await user.clear(screen.getByLabelText('Length'))
+    await user.type(screen.getByLabelText('Length'), '1,5 m')
+    expect(onChange).toHaveBeenLastCalledWith(1500)
+  })
+})
+
+it.each([['7', [7], '7'], ['0', [], '1'], ['99', [9, 20], '20'], ['3', [3], '3']])('a count cleared and typed as %s goes on as %j', async (typed, counts, shown) => {
+  const gone: number[] = []
+  function Count() {
+    const [count, setCount] = useState(1)
+    return <CountField label="How many" value={count} most={20} onChange={(next) => (setCount(next), gone.push(next))} />
+  }
+  onScreen(<Count />)
+  const field = screen.getByLabelText('How many')
+  await user.clear(field)
+  expect(field).toHaveProperty('value', '')
+  await user.type(field, typed)
+  await user.tab()
+  expect([gone, field]).toEqual([counts, expect.objectContaining({ value: shown })])
+})
+
+it('of a list only what stands in it can be chosen', async () => {
+  const onChange = jest.fn()
+  onScreen(<ChoiceField label="Lying" value="portrait" options={[['portrait', 'upright'], ['landscape', 'across']]} onChange={onChange} />)
+  await user.selectOptions(screen.getByLabelText('Lying'), 'across')
+  expect(onChange).toHaveBeenCalledWith('landscape')
+})

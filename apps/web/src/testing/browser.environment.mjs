@@ -1,0 +1,16 @@
+import { TestEnvironment } from 'jest-environment-jsdom'
+
+/** jsdom with the parts of a browser that it leaves out and Node has, and those that it has no use for. */
+export default class BrowserEnvironment extends TestEnvironment {
+  async setup() {
+    await super.setup()
+    Object.assign(this.global, { TextEncoder, TextDecoder, Response, structuredClone })
+    this.global.Element.prototype.scrollIntoView = () => undefined
+    this.global.ResizeObserver = class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    }
+    this.global.matchMedia = () => ({ matches: false, addEventListener() {}, removeEventListener() {}, addListener() {}, removeListener() {} })
+  }
+}

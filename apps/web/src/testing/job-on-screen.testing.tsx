@@ -1,0 +1,71 @@
+import { readFileSync } from 'node:fs'
+import { jest } from '@jest/globals'
+import { ChakraProvider } from '@chakra-ui/react'
+import { render, type RenderResult } from '@testing-library/react'
+import type { ReactNode } from 'react'
+import { MemoryRouter, Route, Routes } from 'react-router'
+import { readSheetText } from '@plumb-mark/contract'
+import { fold, inspect, sheetId, type Entry, type EntryBodies, type EntryKind, type Instrument, type JobHeader, type Role, type Sheet } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { useFocus } from '../inspection/focus.js'
+import { useSteps } from '../inspection/steps.js'
+import { system } from '../look/system.js'
+import { useInspection } from '../store/inspection.js'
+
+export type Change = { [K in EntryKind]: { kind: K; body: EntryBodies[K] } }[EntryKind]
+
+const HEADER: JobHeader = { number: 'T-1', title: 'Shed', site: 'Mill Lane', customer: 'Nobody', school: 'iec', units: 'metric', rule: 'guarded', sheets: [] }
+const TOOLS: Instrument[] = [
+  { id: 'tape', name: 'Tape T1', kind: 'tape', serial: '1', calibratedUntil: '2099-01-01', accuracy: [{ dimension: 'length', percent: 0, plus: 1 }] },
+  { id: 'meter', name: 'Meter M1', kind: 'multimeter', serial: '2', calibratedUntil: '2099-01-01', accuracy: [{ dimension: 'voltage', percent: 0.5, plus: 0.1 }] },
+  { id: 'old', name: 'Meter M0', kind: 'multimeter', serial: '3', calibratedUntil: '2020-01-01', accuracy: [{ dimension: 'voltage', percent: 0.5, plus: 0.1 }] },
+]
+let before = 0
+
+/** A sheet of the samples by the name of its file. */
+export function sampleSheet(name: string): Sheet {
+  const read = readSheetText(readFileSync(`samples/sheets/${name}.yaml`, 'utf8'))
+  if (!read.ok) throw new Error(read.faults[0]!.message)
+  return read.sheet
+}
+
+/** Opens a job as it would come from the server; what is appended is acknowledged at once. */
+export function openJob(changes: readonly Change[], { sheets = [], role = 'inspector', header = {} }: { sheets?: readonly Sheet[]; role?: Role; header?: Partial<JobHeader> } = {}): void {
+  const all: Change[] = [{ kind: 'job-opened', body: { ...HEADER, ...header } }, ...changes]
+  const by = { id: 'p', name: 'Somebody', role }
+  const entries = all.map(({ kind, body }, i) => ({ id: `e${i}`, jobId: 'j', kind, body, at: new Date(Date.UTC(2026, 5, 1, 8, i)).toISOString(), by, seq: i + 1, prev: '', hash: `h${i}` }) as Entry)
+  const library = new Map(sheets.map((sheet) => [sheetId(sheet), sheet]))
+  before = entries.length
+  globalThis.fetch = jest.fn(acknowledge) as unknown as typeof fetch
+  localStorage.clear()
+  useSession.setState({ person: by })
+  useSteps.setState({ done: [], undone: [] })
+  useFocus.setState({ checkId: undefined, itemId: undefined })
+  const judged = inspect(fold(entries), library)
+  useInspection.setState({ jobId: 'j', entries, sheets: library, instruments: TOOLS, inspection: judged, kept: judged, draft: undefined, sync: 'kept', refusal: undefined, problem: undefined })
+}
+
+/** The server keeps whatever it is sent. */
+async function acknowledge(_address: unknown, request?: { body?: unknown }): Promise<Response> {
+  const sent = request?.body ? (JSON.parse(request.body as string) as { entries?: object[] }) : {}
+  return new Response(JSON.stringify({ entries: sent.entries?.map((entry) => ({ ...entry, jobId: 'j', by: useSession.getState().person, seq: 1, prev: '', hash: 'kept' })) ?? [] }), { status: 200, headers: { 'content-type': 'application/json' } })
+}
+
+/** What was appended since the job was opened. */
+export function appended(): { kind: string; body: object }[] {
+  return useInspection.getState().entries.slice(before).map(({ kind, body }) => ({ kind, body }))
+}
+
+/** A view as it stands in the application: in its look, at its address. */
+export function onScreen(view: ReactNode, { path = '/', at = '/' }: { path?: string; at?: string } = {}): RenderResult {
+  return render(
+    <ChakraProvider value={system}>
+      <MemoryRouter initialEntries={[at]}>
+        <Routes>
+          <Route path={path} element={view} />
+          <Route path="*" element={<p>elsewhere</p>} />
+        </Routes>
+      </MemoryRouter>
+    </ChakraProvider>,
+  )
+}
