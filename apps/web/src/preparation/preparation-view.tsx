@@ -2,8 +2,7 @@ import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Plus, Printer } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
-import type { SheetSummary } from '@plumb-mark/contract'
-import { UNIT_KIND_WORDS, expectedDuration, kitFor, sheetName, type MinutesByKind } from '@plumb-mark/core'
+import { UNIT_KIND_WORDS, expectedDuration, kitFor, newerRevision, sheetName, type MinutesByKind } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { useWritable } from '../inspection/picture/use-writable.js'
 import { useFetched } from '../http/use-fetched.js'
@@ -95,7 +94,7 @@ function UnitsPart({ writable }: { writable: boolean }) {
       {units.length === 0 && <Text color="faint">No unit is entered yet: the checks follow from the units and their sheets.</Text>}
       {units.map((unit) => {
         const sheet = inspection.sheets.get(unit.sheetId)
-        const newer = newerThan(unit.sheetId, library)
+        const newer = newerRevision(unit.sheetId, library)
         return (
           <Box key={unit.id} borderTop="1px solid" borderColor="hair" py="8px">
             <HStack gap="14px" wrap="wrap">
@@ -136,11 +135,4 @@ function UnitsPart({ writable }: { writable: boolean }) {
         ))}
     </Box>
   )
-}
-
-/** The latest revision of the same model, when it is not the one in use. */
-function newerThan(id: string, library: readonly SheetSummary[]): SheetSummary | undefined {
-  const mine = library.find((sheet) => sheet.id === id)
-  const latest = library.filter((sheet) => sheet.maker === mine?.maker && sheet.model === mine?.model).sort((a, b) => b.date.localeCompare(a.date))[0]
-  return mine && latest && latest.date > mine.date ? latest : undefined
 }

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Grid, HStack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary, SheetSummary } from '@plumb-mark/contract'
-import { CLAMP_WORDS, STAGES, STAGE_TITLES, UNIT_KIND_WORDS, formatQuantity, sheetRequirementWords, type Sheet } from '@plumb-mark/core'
+import { CLAMP_WORDS, STAGES, STAGE_TITLES, UNIT_KIND_WORDS, formatQuantity, otherRevisions, sheetRequirementWords, type Sheet } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { Frame } from '../frame/frame.js'
 import { get } from '../http/api.js'
@@ -20,7 +20,7 @@ export function SheetView() {
   const { value: sisters = [] } = useFetched<SheetSummary[]>('/api/sheets')
   if (!one) return <Frame title="Sheet"><Problem p="24px">{problem}</Problem></Frame>
   const { sheet, usedBy } = one
-  const others = sisters.filter((other) => other.maker === sheet.maker && other.model === sheet.model && other.id !== id)
+  const others = otherRevisions(id!, sisters)
   return (
     <Frame>
       <Box maxW="1080px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">

@@ -36,7 +36,7 @@ export function openJob(changes: readonly Change[], { sheets = [], role = 'inspe
   const entries = all.map(({ kind, body }, i) => ({ id: `e${i}`, jobId: 'j', kind, body, at: new Date(Date.UTC(2026, 5, 1, 8, i)).toISOString(), by, seq: i + 1, prev: '', hash: `h${i}` }) as Entry)
   const library = new Map(sheets.map((sheet) => [sheetId(sheet), sheet]))
   before = entries.length
-  globalThis.fetch = jest.fn(acknowledge) as unknown as typeof fetch
+  serverSays({})
   localStorage.clear()
   useSession.setState({ person: by })
   useSteps.setState({ done: [], undone: [] })
@@ -45,10 +45,28 @@ export function openJob(changes: readonly Change[], { sheets = [], role = 'inspe
   useInspection.setState({ jobId: 'j', entries, sheets: library, instruments: TOOLS, inspection: judged, kept: judged, draft: undefined, sync: 'kept', refusal: undefined, problem: undefined })
 }
 
+/** What the server was asked, in order: method, address and body. */
+export const asked: { method: string; address: string; body: unknown }[] = []
+
+/** A server that has these answers by method and address, and keeps whatever entries it is sent; a refusal is a \`Response\` of its own. */
+export function serverSays(answers: Readonly<Record<string, unknown>>): void {
+  asked.length = 0
+  globalThis.fetch = jest.fn(async (address: string, request: { method?: string; body?: unknown } = {}) => {
+    const method = request.method ?? 'GET'
+    asked.push({ method, address, body: typeof request.body === 'string' ? JSON.parse(request.body) : request.body })
+    const answer = answers[`${method} ${address}`]
+    if (answer instanceof Response) return answer.clone()
+    return answer === undefined ? acknowledge(address, request) : json(answer)
+  }) as unknown as typeof fetch
+}
+
+const json = (data: unknown, status = 200) => new Response(JSON.stringify(data), { status, headers: { 'content-type': 'application/json' } })
+export const refusal = (status: number, code: string, message: string) => json({ error: { code, message } }, status)
+
 /** The server keeps whatever it is sent. */
 async function acknowledge(_address: unknown, request?: { body?: unknown }): Promise<Response> {
   const sent = request?.body ? (JSON.parse(request.body as string) as { entries?: object[] }) : {}
-  return new Response(JSON.stringify({ entries: sent.entries?.map((entry) => ({ ...entry, jobId: 'j', by: useSession.getState().person, seq: 1, prev: '', hash: 'kept' })) ?? [] }), { status: 200, headers: { 'content-type': 'application/json' } })
+  return json({ entries: sent.entries?.map((entry) => ({ ...entry, jobId: 'j', by: useSession.getState().person, seq: 1, prev: '', hash: 'kept' })) ?? [] })
 }
 
 /** What was appended since the job was opened. */

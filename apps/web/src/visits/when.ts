@@ -15,6 +15,7 @@ export function hourWords(start: string, end: string): string {
 
 /** "2 h 45 min" */
 export function durationWords(minutes: number): string {
-  const [hours, rest] = [Math.floor(minutes / 60), Math.round(minutes % 60)]
+  const whole = Math.round(minutes)
+  const [hours, rest] = [Math.floor(whole / 60), whole % 60]
   return [hours > 0 ? `${hours} h` : '', rest > 0 || hours === 0 ? `${rest} min` : ''].filter(Boolean).join(' ')
 }

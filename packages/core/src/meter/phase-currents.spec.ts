@@ -14,7 +14,7 @@ it('a load of 2300 W on 230 V draws 10 A in phase; one that is only inductive la
 
 it('what the channels see, multiplied with their voltages, is what the proof finds best again', () => {
   const watt = fc.integer({ min: 300, max: 4000 })
-  const wiring = fc.tuple(fc.constantFrom([1, 2, 3], [2, 1, 3], [2, 3, 1], [3, 2, 1]), fc.tuple(...[0, 1, 2].map(() => fc.constantFrom<1 | -1>(1, -1))))
+  const wiring = fc.tuple(fc.constantFrom<number[]>([1, 2, 3], [2, 1, 3], [2, 3, 1], [3, 2, 1]), fc.tuple(...[0, 1, 2].map(() => fc.constantFrom<1 | -1>(1, -1))))
   fc.assert(
     fc.property(fc.tuple(watt, watt, watt), wiring, (watts, [phases, polarity]) => {
       // Loads that differ clearly from phase to phase leave one story only.
