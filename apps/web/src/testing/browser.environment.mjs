@@ -4,6 +4,8 @@ import { TestEnvironment } from 'jest-environment-jsdom'
 export default class BrowserEnvironment extends TestEnvironment {
   async setup() {
     await super.setup()
+    // A failing test says what it missed, not the whole page.
+    this.global.process.env.DEBUG_PRINT_LIMIT = '0'
     Object.assign(this.global, { TextEncoder, TextDecoder, Response, structuredClone })
     this.global.Element.prototype.scrollIntoView = () => undefined
     this.global.ResizeObserver = class {

@@ -22,9 +22,11 @@ const TOOLS: Instrument[] = [
 ]
 let before = 0
 
+export const sampleText = (name: string): string => readFileSync(`samples/sheets/${name}.yaml`, 'utf8')
+
 /** A sheet of the samples by the name of its file. */
 export function sampleSheet(name: string): Sheet {
-  const read = readSheetText(readFileSync(`samples/sheets/${name}.yaml`, 'utf8'))
+  const read = readSheetText(sampleText(name))
   if (!read.ok) throw new Error(read.faults[0]!.message)
   return read.sheet
 }
