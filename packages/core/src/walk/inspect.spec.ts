@@ -3,6 +3,7 @@ import { outOfCalibration, uncertaintyOf } from '../job/instrument.js'
 import { DRIVER, METER, SHEETS, SIGNATURE, SampleJob } from '../job/sample-job.testing.js'
 import { expiredInstrument, isLeft, waitingFor } from '../sign-off/gate.js'
 import { dangers } from '../defect/defect.js'
+import { Site, sheet } from '../sheet/kinds/site.testing.js'
 import { inspect, judgeTyped } from './inspect.js'
 
 it('checks follow from the sheets in the order of the walk, each with an id that never changes', () => {
@@ -95,4 +96,21 @@ it('folding entries one by one or all at once comes to the same', () => {
     expect(part.head).toEqual({ seq: n, hash: entries[n - 1]!.hash })
   }
   expect(fold(entries)).toEqual(fold(structuredClone(entries)))
+})
+
+it('an instrument that says nothing of a dimension does not vouch for a reading of it', () => {
+  const thermometer = { ...METER, kind: 'thermometer' as const, accuracy: [{ dimension: 'temperature' as const, percent: 0, plus: 0.5 }] }
+  const of = sheet('U', 'meter', [{ id: 'v', kind: 'limits', dimension: 'voltage', min: '207 V', max: '253 V' }])
+  const read = (instrument: typeof METER) => new Site().unit(of).write({ kind: 'reading', body: { point: 'U/v/unit', typed: '230', value: 230, unit: 'V', relation: '=', instrument } }).says('U/v/unit')
+  expect(read(METER)).toContain('conforms')
+  expect(read(thermometer)).toContain('not-proven')
+})
+
+it('a tape vouches for the length of a cable as for any length, in its own unit', () => {
+  const tape = { ...METER, kind: 'tape' as const, accuracy: [{ dimension: 'length' as const, percent: 0, plus: 20 }] }
+  const of = sheet('U', 'battery', [{ id: 'c', kind: 'limits', dimension: 'cable-length', max: '5 m' }])
+  const read = (value: number) => new Site().unit(of).write({ kind: 'reading', body: { point: 'U/c/unit', typed: `${value} m`, value, unit: 'm', relation: '=', instrument: tape } }).says('U/c/unit')
+  expect(read(4.97)).toContain('conforms')
+  expect(read(4.99)).toContain('not-proven')
+  expect(uncertaintyOf(tape, 'cable-length', 4)).toBeCloseTo(0.02, 12)
 })

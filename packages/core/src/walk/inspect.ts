@@ -6,7 +6,7 @@ import { lookUpArray, type ArrayLookup } from '../array/layout.js'
 import { defectOf, type Defect } from '../defect/defect.js'
 import { inForce, type Evidence, type JobState } from '../job/fold.js'
 import type { EntryBodies } from '../job/entry.js'
-import { uncertaintyOf } from '../job/instrument.js'
+import { uncertaintyOf, vouching } from '../job/instrument.js'
 import type { Dimension } from '../quantity/units.js'
 import { parseQuantity, type TypingHabits, type TypingProblem } from '../quantity/parse.js'
 import { kindOf } from '../sheet/kinds/index.js'
@@ -145,7 +145,7 @@ export function givenOf({ ask }: Check, evidence: Evidence | undefined): Given |
 }
 
 function asReading({ value, relation, instrument, conditions }: EntryBodies['reading'], dimension: Dimension | undefined, photos: number): GivenReading {
-  return { kind: 'reading', value, relation, instrument, uncertainty: dimension ? uncertaintyOf(instrument, dimension, value) : 0, conditions: conditions ?? {}, photos }
+  return { kind: 'reading', value, relation, instrument: dimension && vouching(instrument, dimension), uncertainty: dimension ? uncertaintyOf(instrument, dimension, value) : 0, conditions: conditions ?? {}, photos }
 }
 
 /** An answer that was given under an older revision, and does not fit what is asked now, answers nothing. */
@@ -212,7 +212,7 @@ export function judgeTyped(check: Check, typed: string, using: Pick<GivenReading
   const parsed = parseQuantity(typed, dimension, { assume: unit, ...habits })
   if (!parsed.ok) return parsed
   const { value, relation } = parsed.quantity
-  const reading: GivenReading = { kind: 'reading', value, relation, uncertainty: uncertaintyOf(using.instrument, dimension, value), ...using }
+  const reading: GivenReading = { kind: 'reading', value, relation, uncertainty: uncertaintyOf(using.instrument, dimension, value), ...using, instrument: vouching(using.instrument, dimension) }
   return { ok: true, reading: { ...reading, typed: parsed.quantity.typed, unit: parsed.quantity.unit }, outcome: judge(check, reading, world) }
 }
 

@@ -1,6 +1,6 @@
 import { Button, Flex, HStack, Input, Stack } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
-import { judgeTyped, parseQuantity, type Condition, type Instrument, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
+import { accuracyOf, judgeTyped, parseQuantity, type Condition, type Dimension, type Instrument, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { Field } from '../../marks/field.js'
 import { choiceOf, useHabits } from '../../store/habits.js'
@@ -55,7 +55,7 @@ export function ReadingField({ judged: { check }, onTrial, onDone }: { judged: J
           Keep
         </Button>
       </Flex>
-      <InstrumentChoice instruments={fitting} chosen={offered} words={(instrument) => accuracyOf(instrument, dimension)} onChoose={(id) => habits.useInstrument(dimension, id)} />
+      <InstrumentChoice instruments={fitting} chosen={offered} words={(instrument) => accuracyWords(instrument, dimension)} onChoose={(id) => habits.useInstrument(dimension, id)} />
       {check.ask.conditions.length > 0 && (
         <HStack gap="10px" align="flex-start">
           {check.ask.conditions.map((condition) => (
@@ -70,9 +70,9 @@ export function ReadingField({ judged: { check }, onTrial, onDone }: { judged: J
   )
 }
 
-function accuracyOf({ name, accuracy }: Instrument, dimension: string): string {
-  const { percent, plus } = accuracy.find((one) => one.dimension === dimension)!
-  return `${name} (±${[percent > 0 ? `${percent} %` : '', plus > 0 ? `${plus}` : ''].filter(Boolean).join(' + ') || '0'})`
+function accuracyWords(instrument: Instrument, dimension: Dimension): string {
+  const { percent, plus } = accuracyOf(instrument, dimension)!
+  return `${instrument.name} (±${[percent > 0 ? `${percent} %` : '', plus > 0 ? `${plus}` : ''].filter(Boolean).join(' + ') || '0'})`
 }
 
 /** Temperature and light as last noted, in canonical units, and what is wrong with them. */

@@ -1,6 +1,6 @@
 import { fixings as fixingsCalculation } from '../../wall/fixings.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { uncertaintyOf } from '../../job/instrument.js'
+import { uncertaintyOf, vouching } from '../../job/instrument.js'
 import { decision } from '../../verdict/decision.js'
 import { fig, mm } from '../../verdict/say.js'
 import { list, num, object, optional, refine, requireRange, text } from '../../verdict/shape.js'
@@ -81,7 +81,8 @@ function windowsOf(requirement: Partial<Record<WindowName, Limits | undefined>>)
   return (Object.keys(WINDOWS) as WindowName[]).flatMap((name) => (requirement[name] ? [[name, requirement[name]] as [WindowName, Limits]] : []))
 }
 
-function hole(name: WindowName, limits: Limits, value: number | undefined, { instrument }: GivenRecord, rule: 'guarded' | 'simple') {
+function hole(name: WindowName, limits: Limits, value: number | undefined, { instrument: named }: GivenRecord, rule: 'guarded' | 'simple') {
+  const instrument = vouching(named, 'length')
   if (value === undefined) return { verdict: 'not-proven' as const, working: `${WINDOWS[name]}: not measured`, finding: '', wanting: `the ${WINDOWS[name]}` }
   const { verdict, margin } = decision({ value, uncertainty: uncertaintyOf(instrument, 'length', value), ...limits, rule })
   return {

@@ -1,6 +1,6 @@
 import { decision } from '../../verdict/decision.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { uncertaintyOf } from '../../job/instrument.js'
+import { uncertaintyOf, vouching } from '../../job/instrument.js'
 import { mm } from '../../verdict/say.js'
 import { list, object, optional, refine, requireRange, requireUniqueIds, text, join } from '../../verdict/shape.js'
 import { limitWords } from './limits.js'
@@ -32,7 +32,7 @@ export const gland = defineKind(
       if (!answer) return undefined
       if (diameter === undefined || ring === undefined) return { verdict: 'not-proven', working: [], notes: [], finding: 'not complete', wanting: 'measure the cable and look for the inner ring' }
       const limits = ring === 'fitted' ? (one.withRing ?? one.without) : one.without
-      const { instrument } = given as GivenRecord
+      const instrument = vouching((given as GivenRecord).instrument, 'length')
       const { verdict, margin, working } = decision({ value: diameter, uncertainty: uncertaintyOf(instrument, 'length', diameter), ...limits, rule })
       const otherFits = one.withRing && inside(diameter, ring === 'fitted' ? one.without : one.withRing)
       return {

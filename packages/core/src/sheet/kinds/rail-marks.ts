@@ -1,6 +1,6 @@
 import { railMarks } from '../../array/rail-marks.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { uncertaintyOf } from '../../job/instrument.js'
+import { uncertaintyOf, vouching } from '../../job/instrument.js'
 import { decision } from '../../verdict/decision.js'
 import { mm } from '../../verdict/say.js'
 import { optional } from '../../verdict/shape.js'
@@ -22,7 +22,7 @@ export const railMarksKind = defineKind(requirementOf({ tolerance: quantity('len
     const answer = answered(given, 'series')
     const marks = marksOf(firstOffset, subject, world)
     if (!answer || !marks) return undefined
-    const { instrument } = given as GivenRecord
+    const instrument = vouching((given as GivenRecord).instrument, 'length')
     const rows = answer.values.map(({ value }, i) => ({ i, value, wanted: marks.marks[i]!, ...decision({ value, uncertainty: uncertaintyOf(instrument, 'length', value), min: marks.marks[i]! - tolerance, max: marks.marks[i]! + tolerance, rule: world.rule }) }))
     const complete = rows.length === marks.marks.length && instrument !== undefined
     const verdict = worst(rows.map((row) => row.verdict)) as JudgedVerdict

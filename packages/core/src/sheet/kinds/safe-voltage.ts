@@ -1,6 +1,6 @@
 import { safeVoltageGrowth } from '../../array/safe-voltage-growth.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { uncertaintyOf } from '../../job/instrument.js'
+import { uncertaintyOf, vouching } from '../../job/instrument.js'
 import { volts } from '../../verdict/say.js'
 import { judged } from '../../verdict/verdict.js'
 import type { StringBuilt, UnitBuilt } from '../../as-built/as-built.js'
@@ -16,7 +16,7 @@ export const safeVoltageKind = defineKind(requirementOf({ perUnit: quantity('vol
   judge({ perUnit, tolerance }, { string }, given, world, unit) {
     const answer = answered(given, 'series')
     if (!answer || !string) return undefined
-    const { instrument } = given as GivenRecord
+    const instrument = vouching((given as GivenRecord).instrument, 'voltage')
     const readings = answer.values.map(({ value }) => value)
     const last = readings.at(-1)!
     const uncertainty = uncertaintyOf(instrument, 'voltage', last)

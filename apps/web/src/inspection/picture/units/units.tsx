@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
-import { UNIT_KIND_WORDS, inForce, isLeft, sheetName, worst, type JudgedCheck, type UnitBuilt } from '@plumb-mark/core'
+import { UNIT_KIND_WORDS, inForce, isLeft, plain, sheetName, worst, type JudgedCheck, type UnitBuilt } from '@plumb-mark/core'
 import { VerdictShape, verdictColour } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
 import { UnitForm } from '../../../preparation/unit-form.js'
@@ -51,7 +51,7 @@ function Plate({ unit, checks, onEdit }: { unit: UnitBuilt; checks: readonly Jud
   const sheet = useInspection(({ sheets }) => sheets.get(unit.sheetId))
   const openCheck = useFocus((focus) => focus.openCheck)
   const found = foundSerial(checks)
-  const differs = found !== undefined && unit.serial !== undefined && found !== unit.serial
+  const differs = found !== undefined && unit.serial !== undefined && plain(found) !== plain(unit.serial)
   const verdict = worst(checks.map(({ outcome }) => outcome.verdict))
   const first = checks.find(isLeft) ?? checks[0]
   return (
