@@ -1,4 +1,5 @@
 import { formatQuantity } from '../quantity/format.js'
+import type { FedBy } from './network-graph.js'
 import type { ConductorLoad } from './network.js'
 import { conductor } from './conductor.js'
 import type { ConductorResult } from './conductor-input.js'
@@ -15,5 +16,13 @@ export function judgeNetworkConductor(load: ConductorLoad, { school, maxDropPerc
   }
   const gauge = formatQuantity(cable.size, 'conductor-size', { unit: 'AWG' }).replace(' AWG', '')
   const size = NEC_SIZES.find((one) => one === gauge)
-  return size === undefined ? undefined : conductor({ school, ...common, size, insulationTemp: cable.insulation === 'xlpe' ? 90 : 75, terminationTemp: 75, ambient: cable.ambient, currentCarrying: cable.grouped * (cable.phases === 3 ? 3 : 2), continuous: true })
+  if (size === undefined) return undefined
+  const continuous = sources.every(({ rated }) => !rated)
+  return conductor({ school, ...common, sources: continuous ? sources : sources.map(lasting), size, insulationTemp: cable.insulation === 'xlpe' ? 90 : 75, terminationTemp: 75, ambient: cable.ambient, currentCarrying: cable.grouped * (cable.phases === 3 ? 3 : 2), continuous })
 }
+
+const CONTINUOUS = 1.25
+
+/** What a machine drives lasts for hours and counts at 125 %; what a device lets through is a rating, which is not raised. */
+const lasting = ({ name, amps, rated }: FedBy): FedBy => (rated ? { name, amps } : { name: `${name} × ${CONTINUOUS}`, amps: amps * CONTINUOUS })
+

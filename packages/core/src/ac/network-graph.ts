@@ -3,6 +3,8 @@ import type { NetworkBuilt, NetworkConductor, NetworkPart, PartKind } from '../a
 export interface FedBy {
   name: string
   amps: number
+  /** A rating says how much, not the source itself: the supply's fuse, a device on the way. */
+  rated?: boolean
 }
 
 export const total = (fed: readonly FedBy[]): number => fed.reduce((sum, { amps }) => sum + amps, 0)
@@ -67,7 +69,7 @@ export class NetworkGraph {
     if (!part || seen.has(id)) return []
     const path = this.isTree ? NOBODY : new Set([...seen, id])
     const behind = this.others(id, through).flatMap(({ edge, to }) => this.fedFrom(to, edge, path))
-    const own = part.source && !this.isBehindInverter(part, through) ? [{ name: part.label, amps: part.source }] : []
+    const own = part.source && !this.isBehindInverter(part, through) ? [{ name: part.label, amps: part.source, ...(part.kind === 'grid' && { rated: true }) }] : []
     return capped([...own, ...behind], limitOf(part))
   }
 
@@ -134,9 +136,9 @@ function limitOf({ kind, source, rating }: NetworkPart): number {
 /** Sources behind one device share its rating, the first ones first. */
 function capped(fed: readonly FedBy[], limit: number): FedBy[] {
   let left = limit
-  return fed.flatMap(({ name, amps }) => {
-    const share = Math.min(amps, left)
+  return fed.flatMap((one) => {
+    const share = Math.min(one.amps, left)
     left -= share
-    return share > 0 ? [{ name, amps: share }] : []
+    return share > 0 ? [share < one.amps ? { ...one, amps: share, rated: true } : one] : []
   })
 }

@@ -51,6 +51,23 @@ describe('a cable of the model before the school of the job', () => {
   })
 })
 
+describe('what lasts, under the NEC school', () => {
+  const us = (network: NetworkBuilt) => ({ ...network, conductors: network.conductors.map((one) => ({ ...one, size: 5.26, voltage: 240 })) })
+  const judged = (network: NetworkBuilt, id: string) => judgeNetworkConductor(load(us(network), id), { school: 'nec' })!
+  it('a machine counts at 125 %: 16 A ask for a device of 20 A', () => {
+    expect(judged(house(), 'breaker-inverter').checks.find(({ id }) => id === 'device-carries-design')!.verdict).toBe('conforms')
+    const tight = house()
+    tight.parts.find(({ id }) => id === 'breaker')!.rating = 18
+    expect(judged(tight, 'breaker-inverter').checks.find(({ id }) => id === 'device-carries-design')!.verdict).toBe('does-not-conform')
+  })
+  it('what a device lets through is a rating, and is not raised', () => {
+    const { checks, designCurrent } = judged({ parts: [part('grid', 'grid', { source: 100 }), part('fuse', 'device', { rating: 30 }), part('loads', 'load')], conductors: [cable('grid', 'fuse'), cable('fuse', 'loads')] }, 'fuse-loads')
+    expect([designCurrent, checks.find(({ id }) => id === 'device-carries-design')!.verdict]).toEqual([30, 'conforms'])
+  })
+  it('where both feed one cable, only the machine is raised', () => expect(judged(house(), 'board-loads').designCurrent).toBe(50 + 1.25 * 16))
+  it('of the two ends of a cable to a machine it is the machine that drives', () => expect(load(house(), 'breaker-inverter').sources).toEqual([{ name: 'inverter', amps: 16 }]))
+})
+
 describe('the usual arrangements', () => {
   const units = [{ id: 'i', label: 'Inverter', sheetId: 's' }, { id: 'm', label: 'Meter', sheetId: 't' }]
   const sheets = { i: sheet('I', 'hybrid-inverter', []), m: sheet('M', 'meter', []) }

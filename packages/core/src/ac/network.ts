@@ -30,8 +30,9 @@ export function networkLoads(network: NetworkBuilt): ConductorLoad[] {
 function loadOf(conductor: NetworkConductor, graph: NetworkGraph): ConductorLoad {
   const ends = [conductor.from, conductor.to].map((id, i) => ({ part: graph.part(id), fed: graph.fedFrom(id, conductor.id), takes: graph.takes(i === 0 ? conductor.to : conductor.from, conductor.id) }))
   const [forward, backward] = ends.map(({ fed, takes }) => Math.min(total(fed), takes)) as [number, number]
-  const driving = ends[forward >= backward ? 0 : 1]!
-  const far = ends[forward >= backward ? 1 : 0]!.part
+  // Of two that are equal the source itself drives, not what only feeds it as far as it takes.
+  const first = forward === backward ? total(ends[0]!.fed) <= ends[0]!.takes : forward > backward
+  const [driving, far] = first ? [ends[0]!, ends[1]!.part] : [ends[1]!, ends[0]!.part]
   const sum = total(driving.fed)
   const limited = driving.takes < sum
   return {

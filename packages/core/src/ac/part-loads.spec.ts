@@ -16,12 +16,22 @@ const of = (network: NetworkBuilt, id: string) => partLoads(network).find((one) 
 describe('what a part carries at worst', () => {
   it.each([
     ['a switch carries what its fuse lets through: it limits nothing itself', 'switch', { carries: 50, mayCarry: 40, overloaded: true }],
-    ['the bars of a board carry all that can feed them', 'board', { carries: 66, mayCarry: 63, overloaded: true }],
+    ['the bars of a board carry all that can feed them, where something takes it', 'board', { carries: 66, mayCarry: 63, overloaded: true }],
     ['a protective device trips, and is never overloaded', 'breaker', { carries: 16, mayCarry: 25, overloaded: false }],
     ['a fuse passes no more than its rating', 'fuse', { carries: 50, overloaded: false }],
     ['an inverter carries what it drives', 'inverter', { carries: 16, mayCarry: undefined, overloaded: false }],
     ['loads can be given all of it', 'loads', { carries: 66, overloaded: false }],
   ])('%s', (_rule, id, said) => expect(of(HOUSE, id)).toMatchObject(said))
+  it('the bars of a board carry no more than something takes: what comes in by a cable does not leave by it', () => {
+    const limited = { parts: [...HOUSE.parts.filter(({ id }) => id !== 'loads'), part('loads', 'load', { rating: 10 })], conductors: HOUSE.conductors }
+    // 50 A for the inverter's 16 and the loads' 10, or the inverter's 16 out to the grid.
+    expect(of(limited, 'board').carries).toBe(26)
+  })
+  it('a board with more cables than can be tried one way and the other is never said to carry too little', () => {
+    const many = Array.from({ length: 14 }, (_, i) => part(`pv${i}`, 'generation', { source: 5 }))
+    const wide = { parts: [...HOUSE.parts, ...many], conductors: [...HOUSE.conductors, ...many.map(({ id }) => cable('board', id))] }
+    expect(of(wide, 'board').carries).toBe(50 + 16 + 14 * 5)
+  })
   it('a part that nothing feeds carries nothing', () => expect(of({ parts: [part('a', 'isolator', { rating: 10 })], conductors: [] }, 'a')).toMatchObject({ carries: 0, overloaded: false }))
 })
 

@@ -15,9 +15,9 @@ export interface PartLoad {
 }
 
 /**
- * Every part of an installation with what flows through it at worst. The bars of a board carry all that can feed it, as far as something
- * takes it; a part that cables pass through carries what one of them can bring and the others take; a source what it drives, a load what
- * it can be given. A protective device passes no more than its rating and is never overloaded: it trips.
+ * Every part of an installation with what flows through it at worst. The bars of a board and a part that cables pass through carry what
+ * some of their cables can bring and the others take; a source carries what it drives, a load what it can be given. A protective device
+ * passes no more than its rating and is never overloaded: it trips. Source: Kirchhoff's current law.
  */
 export function partLoads(network: NetworkBuilt): PartLoad[] {
   const graph = new NetworkGraph(network)
@@ -28,16 +28,32 @@ export function partLoads(network: NetworkBuilt): PartLoad[] {
   })
 }
 
+interface Side {
+  brings: number
+  takes: number
+}
+
 function flowThrough(part: NetworkPart, graph: NetworkGraph): number {
   const sides = graph.at(part.id).map(({ edge, to }) => ({ direct: graph.isDirect(edge), brings: total(graph.fedFrom(to, edge)), takes: graph.takes(to, edge) }))
-  const own = part.source ?? 0
-  if (part.kind === 'board') return Math.min(sum(sides.map(({ brings }) => brings)), sum(sides.map(({ takes }) => takes)))
-  const through = sides.flatMap(({ brings, direct }, i) => {
-    const others = sides.filter((side, j) => j !== i && side.direct === direct)
-    return others.length === 0 ? [part.kind === 'load' || part.kind === 'battery' ? Math.min(brings, part.rating ?? Infinity) : 0] : [Math.min(brings, sum(others.map(({ takes }) => takes)))]
-  })
-  const most = Math.max(own, ...through, 0)
+  const through = [true, false].map((direct) => worstSplit(sides.filter((side) => side.direct === direct)))
+  const given = part.kind === 'load' ? Math.min(sum(sides.map(({ brings }) => brings)), part.rating ?? Infinity) : 0
+  const most = Math.max(part.source ?? 0, given, ...through)
   return part.kind === 'device' ? Math.min(most, part.rating ?? Infinity) : most
+}
+
+/** Above this the ways in which cables can bring and take are too many to try: all bring, and all take, which is never too little. */
+const MOST_TRIED = 12
+
+/** The greatest current when some cables bring and the others take: a cable does one or the other. */
+function worstSplit(sides: readonly Side[]): number {
+  if (sides.length < 2) return 0
+  if (sides.length > MOST_TRIED) return Math.min(sum(sides.map(({ brings }) => brings)), sum(sides.map(({ takes }) => takes)))
+  let worst = 0
+  for (let bringing = 1; bringing < 2 ** sides.length - 1; bringing++) {
+    const [into, out] = [0, 1].map((wanted) => sides.filter((_, i) => ((bringing >> i) & 1) !== wanted))
+    worst = Math.max(worst, Math.min(sum(into!.map(({ brings }) => brings)), sum(out!.map(({ takes }) => takes))))
+  }
+  return worst
 }
 
 const sum = (amps: readonly number[]): number => amps.reduce((so, each) => so + each, 0)

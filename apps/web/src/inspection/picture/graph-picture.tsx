@@ -102,12 +102,14 @@ interface EdgeProps extends Drawn {
 export function GraphEdge({ label, points, colour, width, dashed, lines, chosen, onTouch }: EdgeProps) {
   const line = points.map(({ x, y }) => `${x},${y}`).join(' ')
   const middle = points[Math.floor(points.length / 2)]!
+  // Where the line comes in at a slant its words stand lower, beside the straight part.
+  const top = middle.y + (Math.abs(points[0]!.x - middle.x) > 4 ? 9 : -2)
   return (
     <TouchMark label={label} chosen={chosen} onTouch={onTouch}>
       <chakra.polyline points={line} fill="none" stroke="transparent" strokeWidth="26px" />
       <chakra.polyline points={line} fill="none" stroke={chosen ? 'chalk' : colour} strokeWidth={chosen ? '5px' : width} strokeDasharray={dashed ? '3 5' : undefined} />
       {lines.map(({ text, mono, strong, colour: own = colour }, i) => (
-        <chakra.text key={i} x={middle.x + 8} y={middle.y - 2 + 16 * i} fontSize="13px" fontFamily={mono ? 'mono' : 'body'} fontWeight={strong ? 700 : 400} fill={own} stroke="sunk" strokeWidth="5px" style={{ paintOrder: 'stroke' }}>
+        <chakra.text key={i} x={middle.x + 8} y={top + 16 * i} fontSize="13px" fontFamily={mono ? 'mono' : 'body'} fontWeight={strong ? 700 : 400} fill={own} stroke="sunk" strokeWidth="5px" style={{ paintOrder: 'stroke' }}>
           {text}
         </chakra.text>
       ))}
