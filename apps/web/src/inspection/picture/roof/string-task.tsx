@@ -1,7 +1,7 @@
 import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { stringMakeUp, watts, type StringBuilt } from '@plumb-mark/core'
+import { stringMakeUp, walkedString, watts, type StringBuilt } from '@plumb-mark/core'
 import { ChoiceField, named, type Option } from '../../../marks/choice-field.js'
 import { TextField } from '../../../marks/text-field.js'
 import { VerdictMark } from '../../../marks/verdict-mark.js'
@@ -24,13 +24,14 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   const [label, setLabel] = useState(`String ${nameAfter(asBuilt.strings.length)}`)
   const [unitId, setUnitId] = useState(inverters[0]?.id ?? '')
   const [input, setInput] = useState('PV1')
-  const freshId = useMemo(() => `string-${uuid()}`, [])
-  const draft = useMemo(() => asString({ id: kept?.id ?? freshId, label, unitId, input, path: walked }, kept, inspection), [kept, freshId, label, unitId, input, walked, inspection])
+  const [coldMethod, setColdMethod] = useState<'coefficient' | 'table'>('coefficient')
+  const [freshId, setFreshId] = useState(() => `string-${uuid()}`)
+  const draft = useMemo(() => walkedString({ id: kept?.id ?? freshId, label, unitId, input, path: walked, coldMethod }, kept, inspection.world), [kept, freshId, label, unitId, input, walked, coldMethod, inspection.world])
   useEffect(() => {
     tryOut(walked.length > 0 && draft ? { ...asBuilt, strings: [...asBuilt.strings.filter((string) => string.id !== draft.id), draft] } : undefined)
     // The draft follows the walk; the inspection that comes of it must not set it off again.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [walked, label, unitId, input])
+  }, [walked, label, unitId, input, coldMethod])
   const limits = inspection.checks.filter(({ check }) => check.requirement.kind === 'string-limits' && check.subject.id === draft?.id)
   const choose = (next: string) => {
     setId(next)
@@ -39,12 +40,14 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
     setLabel(string?.label ?? `String ${nameAfter(asBuilt.strings.length)}`)
     setUnitId(string?.unitId ?? inverters[0]?.id ?? '')
     setInput(string?.input ?? 'PV1')
+    setColdMethod(string?.coldMethod ?? 'coefficient')
   }
   const keep = () => {
     if (!draft) return
     make({ kind: 'string-built', body: draft })
     onWalk([])
     setId('new')
+    setFreshId(`string-${uuid()}`)
     setLabel(`String ${nameAfter(asBuilt.strings.length + (kept ? 0 : 1))}`)
   }
   if (inverters.length === 0) return <Panel title="Strings" onClose={onDone}>No inverter is fitted that a string could end in.</Panel>
@@ -58,6 +61,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
         <TextField label="Name" value={label} onChange={setLabel} />
         <ChoiceField label="Ends in" value={unitId} options={named(inverters)} onChange={setUnitId} />
         <TextField label="Input" value={input} onChange={setInput} />
+        <ChoiceField label="Coldest morning by" value={coldMethod} options={[['coefficient', 'the module’s coefficient'], ['table', 'the table by temperature']]} onChange={setColdMethod} />
       </Grid>
       {walked.length > 0 &&
         limits.map(({ check, outcome }) => (
@@ -103,11 +107,3 @@ function Running({ count, path }: { count: number; path: readonly string[] }) {
 }
 
 const nameAfter = (n: number) => String.fromCharCode(65 + (n % 26))
-
-/** The string as an entry takes it: its module data are those of the first module on its way. */
-function asString(said: { id: string; label: string; unitId: string; input: string; path: readonly string[] }, kept: StringBuilt | undefined, { world, sheets }: NonNullable<ReturnType<typeof useInspection.getState>['inspection']>): StringBuilt | undefined {
-  const first = said.path.map((place) => world.array().moduleAt(place)).find((module) => module?.data)
-  const sheet = first?.sheetId ? sheets.get(first.sheetId) : undefined
-  const module = sheet?.module ? { name: `${sheet.maker} ${sheet.model}`, voc: sheet.module.voc, vocTempCoeff: sheet.module.vocTempCoeff, cellsInSeries: sheet.module.cellsInSeries, bypassDiodes: sheet.module.bypassDiodes } : kept?.module
-  return module && said.path.length > 0 ? { ...said, path: [...said.path], label: said.label.trim(), count: said.path.length, module } : undefined
-}
