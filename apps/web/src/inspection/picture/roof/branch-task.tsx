@@ -1,7 +1,7 @@
 import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import type { BranchBuilt } from '@plumb-mark/core'
+import { branchSegments, type BranchBuilt } from '@plumb-mark/core'
 import { ChoiceField, named, type Option } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
 import { TextField } from '../../../marks/text-field.js'
@@ -46,9 +46,12 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
     const { label, phases, voltage, breaker, endCapped, feederLength, feederSize, stepLength, stepSize } = draft
     if (!voltage || breaker === undefined || devices.length === 0) return
     const known = feederLength !== undefined && feederSize && stepLength !== undefined && stepSize
-    const segments = known ? devices.map((_, i) => (i === 0 ? { length: feederLength, size: feederSize } : { length: stepLength, size: stepSize })) : undefined
-    make({ kind: 'branch-built', body: { id: kept?.id ?? `branch-${uuid()}`, unitId: kept?.unitId ?? owners[0]!.id, label: label.trim(), phases, voltage, breaker, devices, ...(segments && { segments }), ...(endCapped !== undefined && { endCapped }) } })
-    choose('new')
+    const segments = known ? branchSegments(devices.length, { feeder: { length: feederLength, size: feederSize }, step: { length: stepLength, size: stepSize } }, kept?.segments) : undefined
+    const unitId = array.devices.find((device) => device.id === devices[0])!.unitId
+    make({ kind: 'branch-built', body: { id: kept?.id ?? `branch-${uuid()}`, unitId, label: label.trim(), phases, voltage, breaker, devices, ...(segments && { segments }), ...(endCapped !== undefined && { endCapped }) } })
+    onWalk([])
+    setId('new')
+    setDraft(fresh(array.branches.length + (kept ? 0 : 1), us))
   }
   return (
     <Panel title="Branches" onClose={onDone}>
