@@ -22,7 +22,7 @@ const UNIT: Change = { kind: 'unit-fitted', body: { id: 'u', label: 'Unit', shee
 const ID: Record<string, string> = { earth: '01890000-0000-7000-8000-000000000001', label: '01890000-0000-7000-8000-000000000002' }
 const seen = (id: string, yes: boolean): Change => ({ kind: 'observation', body: { point: `u/${id}/unit`, seen: yes } })
 const raised = (id: string, severity: 'stop' | 'minor'): Change => ({ kind: 'defect-raised', body: { defectId: ID[id], checkId: `u/${id}/unit`, severity, title: id, place: 'Unit', finding: 'not so', remedy: 'Put it right.' } as never })
-const reworked = (id: string): Change => ({ kind: 'defect-step', body: { defectId: ID[id], step: 'reworked', note: 'landed' } })
+const reworked = (id: string): Change => ({ kind: 'defect-step', body: { defectId: ID[id]!, step: 'reworked', note: 'landed' } })
 const open = (role: Role, ...changes: Change[]) => openJob([UNIT, ...changes], { sheets: [SHEET], role })
 const card = (title: string) => within(screen.getByRole('article', { name: new RegExp(title) }))
 

@@ -2,7 +2,7 @@ import type { Content, TableCell } from 'pdfmake/interfaces.js'
 import { STAGES, STAGE_TITLES, inForce, sayEvidence, type JudgedCheck, type Inspection } from '@plumb-mark/core'
 import { QUIET, heads, verdictMark, when } from './look.js'
 
-/** Every check with its reading, limit, clause and verdict, stage by stage. */
+/** Every check with its reading, limit, arithmetic, clause and verdict, stage by stage. */
 export function checkPages({ checks }: Inspection): Content[] {
   return STAGES.flatMap((stage) => {
     const here = checks.filter(({ check }) => check.stage === stage)
@@ -10,10 +10,15 @@ export function checkPages({ checks }: Inspection): Content[] {
   })
 }
 
+const COLUMNS = 5
+
 function table(checks: readonly JudgedCheck[]): Content {
+  const rows = checks.flatMap((judged) => [row(judged), ...pencil(judged)])
+  // A row of arithmetic belongs to the check above it: no line parts the two.
+  const joined = new Set(rows.flatMap(([first], i) => (first && typeof first === 'object' && 'colSpan' in first ? [i + 1] : [])))
   return {
-    table: { headerRows: 1, dontBreakRows: true, widths: ['*', 112, 108, 84, 62], body: [heads('check', 'reading', 'required', 'verdict', 'clause'), ...checks.map(row)] },
-    layout: QUIET,
+    table: { headerRows: 1, dontBreakRows: true, widths: ['*', 112, 108, 84, 62], body: [heads('check', 'reading', 'required', 'verdict', 'clause'), ...rows] },
+    layout: { ...QUIET, hLineWidth: (i) => (joined.has(i) ? 0 : QUIET.hLineWidth(i)), paddingTop: (i) => (joined.has(i) ? 0 : QUIET.paddingTop()) },
   }
 }
 
@@ -27,6 +32,13 @@ function row({ check, outcome, history }: JudgedCheck): TableCell[] {
     verdictMark(outcome.verdict),
     { text: `${check.sheet.model} ${check.sheet.revision}, ${check.requirement.clause}`, style: 'small' },
   ]
+}
+
+/** The arithmetic and what goes with it, to be followed with a pencil; a question answered by looking has none. */
+function pencil({ check, outcome }: JudgedCheck): TableCell[][] {
+  if (!('working' in outcome) || check.ask.kind === 'observation' || outcome.working.length + outcome.notes.length === 0) return []
+  const stack: Content[] = [{ text: outcome.working.join('  ·  '), style: 'working' }, ...outcome.notes.map((text): Content => ({ text, style: 'small' }))]
+  return [[{ colSpan: COLUMNS, stack, margin: [0, 0, 0, 2] }, ...Array.from({ length: COLUMNS - 1 }, () => '')]]
 }
 
 function readingOf(check: JudgedCheck['check'], history: JudgedCheck['history']): { value: string; how: string } {

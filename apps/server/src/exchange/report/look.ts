@@ -14,6 +14,7 @@ export const STYLES: StyleDictionary = {
   small: { fontSize: 8, color: FAINT },
   label: { fontSize: 8, color: FAINT },
   figure: { font: 'Figures', fontSize: 8.5 },
+  working: { font: 'Figures', fontSize: 6.8, color: FAINT },
 }
 
 /** The marks of the screen, drawn for paper: a chevron, a mark struck through twice, a ring, a dash, a dotted dash. */
