@@ -64,7 +64,8 @@ export function wallDrawing({ wall, given, result }: MeasuredWall, labelOf: (id:
     ceiling: wall.height,
     leftCorner: wall.leftCorner,
     rightCorner: wall.rightCorner ? wall.width : undefined,
-    items: given.items.map((item) => ({
+    // What hangs on the wall is drawn over what runs along it, so that its name can be read.
+    items: [...given.items].sort((a, b) => Number(a.kind === 'unit') - Number(b.kind === 'unit')).map((item) => ({
       id: item.id, label: labelOf(item.id), kind: item.kind, x: item.x, y: item.y, w: item.w, h: item.h,
       ...(item.kind === 'obstruction' && { class: item.class }),
       verdict: colliding.has(item.id) ? 'does-not-conform' : (verdicts.get(item.id) ?? 'not-applicable'),

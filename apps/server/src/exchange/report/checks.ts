@@ -1,19 +1,19 @@
 import type { Content, TableCell } from 'pdfmake/interfaces.js'
-import { STAGES, STAGE_TITLES, inForce, sayEvidence, type JudgedCheck, type Inspection } from '@plumb-mark/core'
+import { STAGES, STAGE_TITLES, inBothSystems, inForce, sayEvidence, type JudgedCheck, type Inspection } from '@plumb-mark/core'
 import { QUIET, heads, verdictMark, when } from './look.js'
 
 /** Every check with its reading, limit, arithmetic, clause and verdict, stage by stage. */
-export function checkPages({ checks }: Inspection): Content[] {
+export function checkPages({ checks, state }: Inspection): Content[] {
   return STAGES.flatMap((stage) => {
     const here = checks.filter(({ check }) => check.stage === stage)
-    return here.length === 0 ? [] : [{ text: STAGE_TITLES[stage], style: 'part', headlineLevel: 1 } as Content, table(here)]
+    return here.length === 0 ? [] : [{ text: STAGE_TITLES[stage], style: 'part', headlineLevel: 1 } as Content, table(here, state.header?.units ?? 'metric')]
   })
 }
 
 const COLUMNS = 5
 
-function table(checks: readonly JudgedCheck[]): Content {
-  const rows = checks.flatMap((judged) => [row(judged), ...pencil(judged)])
+function table(checks: readonly JudgedCheck[], system: 'metric' | 'us'): Content {
+  const rows = checks.flatMap((judged) => [row(judged, system), ...pencil(judged)])
   // A row of arithmetic belongs to the check above it: no line parts the two.
   const joined = new Set(rows.flatMap(([first], i) => (first && typeof first === 'object' && 'colSpan' in first ? [i + 1] : [])))
   return {
@@ -22,13 +22,13 @@ function table(checks: readonly JudgedCheck[]): Content {
   }
 }
 
-function row({ check, outcome, history }: JudgedCheck): TableCell[] {
+function row({ check, outcome, history }: JudgedCheck, system: 'metric' | 'us'): TableCell[] {
   const reading = readingOf(check, history)
-  const finding = 'finding' in outcome ? outcome.finding : ''
+  const finding = 'finding' in outcome ? inBothSystems(outcome.finding, system, { difference: true }) : ''
   return [
     { stack: [check.title, { text: check.unit.label, style: 'small' }] },
     { stack: [{ text: reading.value || finding || '–', style: 'figure' }, ...(reading.how ? [{ text: reading.how, style: 'small' }] : []), ...(reading.value && finding ? [{ text: finding, style: 'small' }] : [])] },
-    check.required,
+    inBothSystems(check.required, system),
     verdictMark(outcome.verdict),
     { text: `${check.sheet.model} ${check.sheet.revision}, ${check.requirement.clause}`, style: 'small' },
   ]

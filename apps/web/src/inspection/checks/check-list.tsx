@@ -1,8 +1,9 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { memo, useEffect, useMemo, useState } from 'react'
-import { STAGE_CAUTIONS, STAGE_TITLES, expiredInstrument, isLeft, type JudgedCheck, type Stage, type Verdict } from '@plumb-mark/core'
+import { STAGE_CAUTIONS, STAGE_TITLES, expiredInstrument, inBothSystems, isLeft, type JudgedCheck, type Stage, type Verdict } from '@plumb-mark/core'
 import { VerdictMark } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
+import { useSystem } from '../../store/reader.js'
 import { useFocus } from '../focus.js'
 import { OpenCheck } from './open-check.js'
 
@@ -10,6 +11,7 @@ import { OpenCheck } from './open-check.js'
 export function CheckList({ stage }: { stage: Stage }) {
   const all = useInspection(({ inspection }) => inspection?.checks)
   const { checkId, openCheck } = useFocus()
+  const system = useSystem()
   const [onlyLeft, setOnlyLeft] = useState(false)
   const here = useMemo(() => (all ?? []).filter(({ check }) => check.stage === stage), [all, stage])
   const shown = here.filter((judged) => !onlyLeft || isLeft(judged) || judged.check.id === checkId)
@@ -22,7 +24,7 @@ export function CheckList({ stage }: { stage: Stage }) {
         {shown.map((judged, i) => (
           <li key={judged.check.id}>
             {judged.check.unit.id !== shown[i - 1]?.check.unit.id && <UnitHeading label={judged.check.unit.label} sheet={`${judged.check.sheet.maker} ${judged.check.sheet.model}, sheet ${judged.check.sheet.revision}`} />}
-            {judged.check.id === checkId ? <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, judged.check.id))} /> : <Row judged={judged} />}
+            {judged.check.id === checkId ? <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, judged.check.id))} /> : <Row judged={judged} system={system} />}
           </li>
         ))}
       </chakra.ul>
@@ -73,10 +75,10 @@ const RowButton = chakra('button', {
 })
 
 /** A row reads the store by itself only for opening, and is drawn again only when one of its own words changes. */
-function Row({ judged }: { judged: JudgedCheck }) {
+function Row({ judged, system }: { judged: JudgedCheck; system: 'metric' | 'us' }) {
   const { check, outcome } = judged
   const expired = expiredInstrument(judged)
-  const said = expired ? `${expired.name} was out of calibration` : 'finding' in outcome ? outcome.finding : check.required
+  const said = expired ? `${expired.name} was out of calibration` : 'finding' in outcome ? inBothSystems(outcome.finding, system, { difference: true }) : inBothSystems(check.required, system)
   const colour = outcome.verdict === 'does-not-conform' ? 'oxide' : expired ? 'brass' : 'faint'
   return <PlainRow id={check.id} title={check.title} said={said} colour={colour} verdict={outcome.verdict} />
 }

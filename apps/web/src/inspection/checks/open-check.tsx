@@ -1,9 +1,10 @@
 import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
+import { inBothSystems, openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { VerdictMark, verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
+import { useSystem } from '../../store/reader.js'
 import { History } from './history.js'
 import { ObservationField } from './observation-field.js'
 import { RaiseDefect } from './raise-defect.js'
@@ -24,6 +25,7 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
   const [trial, setTrial] = useState<Outcome>()
   const inspection = useInspection((state) => state.inspection)
   const role = useSession(({ person }) => person?.role)
+  const system = useSystem()
   const top = useRef<HTMLDivElement>(null)
   useEffect(() => void top.current?.scrollIntoView({ block: 'nearest' }), [])
   const outcome = trial ?? judged.outcome
@@ -36,7 +38,7 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
           {check.title}
         </Text>
         <Text fontFamily="mono" fontSize="14px" color="faint">
-          {check.required}
+          {inBothSystems(check.required, system)}
         </Text>
       </Flex>
       <Stack gap="12px" mt="10px">
@@ -66,12 +68,13 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
 }
 
 function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
+  const system = useSystem()
   return (
     <Box aria-live="polite">
       <VerdictMark verdict={outcome.verdict} large />
       {'finding' in outcome && (
         <Text fontSize="16px" mt="2px">
-          {outcome.finding}
+          {inBothSystems(outcome.finding, system, { difference: true })}
         </Text>
       )}
       {outcome.verdict === 'not-proven' && (

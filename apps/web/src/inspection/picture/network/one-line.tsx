@@ -89,11 +89,11 @@ function Part({ part, place: { x, y, w, h }, inspection, chosen, onTouch }: { pa
   return (
     <TouchMark label={`${part.label}, ${PART_WORDS[part.kind]}`} chosen={chosen} onTouch={onTouch}>
       <chakra.rect x={x - w / 2} y={y - h / 2} width={w} height={h} rx={5} fill="panel" stroke={chosen ? 'chalk' : colourOf(verdict)} strokeWidth={chosen ? '4px' : '1.6px'} />
-      <Symbol kind={part.kind} x={x} y={y - 17} />
-      <chakra.text x={x} y={y + 13} textAnchor="middle" fontSize="13px" fontWeight={600} fill="ink">
+      <Symbol kind={part.kind} x={x} y={y - 19} />
+      <chakra.text x={x} y={y + 10} textAnchor="middle" fontSize="13px" fontWeight={600} fill="ink">
         {shortened(part.label, 17)}
       </chakra.text>
-      <chakra.text x={x} y={y + 29} textAnchor="middle" fontSize="12px" fontFamily="mono" fill="faint">
+      <chakra.text x={x} y={y + 25} textAnchor="middle" fontSize="12px" fontFamily="mono" fill="faint">
         {[figure === undefined ? '' : amps(figure), part.residual && part.residual !== 'none' ? `RCD ${part.residual}` : '', part.surge ? 'SPD' : ''].filter(Boolean).join(' · ')}
       </chakra.text>
     </TouchMark>

@@ -27,8 +27,10 @@ const SHAPES: Record<PartKind, React.ReactNode> = {
 
 export function Symbol({ kind, x, y }: { kind: PartKind; x: number; y: number }) {
   return (
-    <chakra.g transform={`translate(${x} ${y})`} fill="none" stroke="ink" strokeWidth="1.7px" strokeLinejoin="round" aria-hidden>
-      {SHAPES[kind]}
-    </chakra.g>
+    <g transform={`translate(${x} ${y})`}>
+      <chakra.g fill="none" stroke="ink" strokeWidth="1.7px" strokeLinejoin="round" aria-hidden>
+        {SHAPES[kind]}
+      </chakra.g>
+    </g>
   )
 }

@@ -132,9 +132,11 @@ const Item = memo(function Item({ item: { id, x, y, w, h, label, kind, verdict }
     <TouchMark label={`${label}${isUnit ? '' : ', obstruction'}`} chosen={chosen} onTouch={() => onChoose(id)} data-item={id} {...(movable && { 'data-drag': true, style: { touchAction: 'none' } })}>
       <chakra.rect x={x} y={-y - h} width={w} height={h} rx={isUnit ? 14 : 0} fill={isUnit ? 'panel' : 'sunk'} stroke={chosen ? 'chalk' : isUnit ? verdictColour(verdict) : 'faint'} strokeWidth={chosen ? '20px' : isUnit ? '12px' : '6px'} />
       {isUnit && <chakra.path d={`M${x + w * 0.2} ${-y - h * 0.82} H${x + w * 0.8}`} stroke="hair" strokeWidth="10px" />}
-      <chakra.text x={cx} y={cy} transform={narrow && !below ? `rotate(-90 ${cx} ${cy})` : undefined} fontSize={`${size * 1.1}px`} fontWeight={isUnit ? 600 : 400} textAnchor="middle" dominantBaseline="middle" fill="ink" pointerEvents="none">
-        {label}
-      </chakra.text>
+      <g transform={narrow && !below ? `rotate(-90 ${cx} ${cy})` : undefined}>
+        <chakra.text x={cx} y={cy} fontSize={`${size * 1.1}px`} fontWeight={isUnit ? 600 : 400} textAnchor="middle" dominantBaseline="middle" fill="ink" stroke={isUnit && !below ? 'panel' : 'paper'} strokeWidth={`${size * 0.35}px`} style={{ paintOrder: 'stroke' }} pointerEvents="none">
+          {label}
+        </chakra.text>
+      </g>
     </TouchMark>
   )
 }, alike)

@@ -141,7 +141,7 @@ const WallHead = memo(function WallHead({ wallId, title, wrong, asked, onAsk, ga
   }
   return (
     <Flex align="center" gap="2px" wrap="wrap">
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
+      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex={{ base: '1 0 100%', md: '1' }}>
         {title}
       </Text>
       {wrong && !asked && (
