@@ -27,15 +27,15 @@ it('a line stands where both extents overlap, and ends at what governs', () => {
   expect(line.from.y).toBe(1300)
 })
 
-it('every unit has its envelope, and the drawing leaves room round all that stands on the wall', () => {
+it('every unit has its envelope and is drawn over what runs along the wall; the drawing leaves room round all that stands on the wall', () => {
   const { envelopes, bounds, items, ceiling, leftCorner } = drawn([unit('a', 300)])
   expect(envelopes[0]).toMatchObject({ unitId: 'a', whole: false, x: 200, y: 800, w: 600, h: 700 })
   for (const { x, y, w, h } of items) expect(x > bounds.x0 && y > bounds.y0 && x + w < bounds.x1 && y + h < bounds.y1).toBe(true)
-  expect([ceiling, leftCorner, items.map(({ kind }) => kind)]).toEqual([2400, true, ['unit', 'obstruction']])
+  expect([ceiling, leftCorner, items.map(({ kind }) => kind)]).toEqual([2400, true, ['obstruction', 'unit']])
 })
 
 it('what collides is drawn as failing, and an empty wall can be drawn too', () => {
-  expect(drawn([unit('a', 300), unit('b', 500)]).items.slice(0, 2).map(({ verdict }) => verdict)).toEqual(['does-not-conform', 'does-not-conform'])
+  expect(drawn([unit('a', 300), unit('b', 500)]).items.flatMap(({ kind, verdict }) => (kind === 'unit' ? [verdict] : []))).toEqual(['does-not-conform', 'does-not-conform'])
   const empty = drawn([], { ...wall, width: undefined, height: undefined, obstructions: [] })
   expect(empty.items).toEqual([])
   expect(empty.bounds.x1).toBeGreaterThan(empty.bounds.x0)
