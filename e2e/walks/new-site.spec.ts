@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { photoOfBars } from '../crew/bar-code.js'
 import { Crew } from '../crew/crew.js'
 
 test('the office opens a job, sees what to bring, and books nobody twice', async ({ browser }) => {
@@ -63,9 +64,16 @@ test('a roof is drawn, its string walked, its boxes named; then the earth is tie
   await serial.press('Enter')
   await page.getByLabel(/^Serial at row 1, place 2/).fill('me1 0001')
   await expect(page.getByText('the same serial stands at row 1, place 1')).toBeVisible()
+  await page.getByRole('button', { name: 'Scan this serial' }).click()
+  const scanner = page.getByRole('dialog', { name: 'Scan row 1, place 2' })
+  await expect(scanner.getByRole('status')).toContainText('No camera can be used here')
+  await page.setInputFiles('input[aria-label="Photo of the label"]', { name: 'wall.png', mimeType: 'image/png', buffer: await photoOfBars(page, '') })
+  await expect(scanner.getByRole('status')).toContainText('No code was found in that photo')
+  await page.setInputFiles('input[aria-label="Photo of the label"]', { name: 'label.png', mimeType: 'image/png', buffer: await photoOfBars(page, '4711002') })
+  await expect(page.getByText('2 of 12 boxes carry a serial')).toBeVisible()
   await page.setInputFiles('input[aria-label="Serial list"]', { name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from('place,serial\r\nnowhere.r1c1,X\r\n') })
   await expect(page.getByRole('status').filter({ hasText: 'row 2: no box on the map at nowhere.r1c1' })).toBeVisible()
-  await expect(page.getByText('1 of 12 boxes carry a serial')).toBeVisible()
+  await expect(page.getByText('2 of 12 boxes carry a serial')).toBeVisible()
 
   await inspector.goTo('Earthing')
   await page.getByRole('button', { name: /Main earth terminal and the 2 parts/ }).click()

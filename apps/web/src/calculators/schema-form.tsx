@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { variantOf, type JsonSchema } from '@plumb-mark/core'
 import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 import { Field } from '../marks/field.js'
+import { useDecimal } from '../store/decimal.js'
 
 interface Props {
   schema: JsonSchema
@@ -144,14 +145,18 @@ function ListFields(props: Props) {
   )
 }
 
+/** What stands between the figures of a pasted row: where the comma is the decimal mark it is none of them. */
+const BETWEEN = { point: { read: /[,;\t]/, write: ', ' }, comma: { read: /[;\t]/, write: '; ' } } as const
+
 /** One row a line, figures between commas, semicolons or tabs: as they come out of a file. */
 function PastedRows({ value, columns, label, onChange, onFields }: Props & { columns: string[]; onFields: () => void }) {
   const rows = (Array.isArray(value) ? value : []) as Record<string, unknown>[]
-  const [text, setText] = useState(() => rows.map((row) => columns.map((name) => String(row[name] ?? '')).join(', ')).join('\n'))
+  const { read: between, write } = BETWEEN[useDecimal((state) => state.decimal)]
+  const [text, setText] = useState(() => rows.map((row) => columns.map((name) => String(row[name] ?? '')).join(write)).join('\n'))
   const read = (typed: string) => {
     setText(typed)
     const lines = typed.split('\n').filter((line) => line.trim() !== '')
-    onChange(lines.map((line) => Object.fromEntries(line.split(/[,;\t]/).map((figure, i) => [columns[i] ?? `column ${i + 1}`, figure.trim()]))))
+    onChange(lines.map((line) => Object.fromEntries(line.split(between).map((figure, i) => [columns[i] ?? `column ${i + 1}`, figure.trim()]))))
   }
   return (
     <Box>

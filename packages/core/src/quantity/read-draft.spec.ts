@@ -17,5 +17,7 @@ it('what cannot be read is told at its place', () => {
 
 it('of two schools the named one is read, and a list of steps is told from passes', () => {
   expect(readDraft(CALCULATORS.conductor.input, { school: 'nec', size: '2/0', ambient: '86 °F' }).input).toEqual({ school: 'nec', size: '2/0', ambient: expect.closeTo(30, 6) })
+  // What was typed under the other school is still there, and does not hold the form back.
+  expect(readDraft(CALCULATORS.conductor.input, { school: 'nec', material: 'copper', insulationTemp: '75' }).input).toMatchObject({ school: 'nec', insulationTemp: 75 })
   expect(readDraft(CALCULATORS.sequence.input, { order: ['A', 'B'], passes: '2', recorded: [] }).input).toEqual({ order: ['A', 'B'], passes: 2, recorded: [] })
 })

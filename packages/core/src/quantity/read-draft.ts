@@ -53,7 +53,11 @@ function readVariant(variants: readonly JsonSchema[], draft: unknown, path: stri
 export function variantOf(variants: readonly JsonSchema[], draft: unknown): number {
   if (typeof draft !== 'object' || draft === null) return Math.max(0, variants.findIndex(({ type }) => type === typeof draft))
   const given = draft as Record<string, unknown>
-  const byTag = variants.findIndex(({ properties }) => Object.entries(properties ?? {}).some(([key, { enum: values }]) => values?.length === 1 && values[0] === given[key]))
+  // A word that only one variant allows tells it; a variant that allows another word there is not the one, whatever else fits.
+  const byTag = variants.findIndex(({ properties }) => {
+    const tags = Object.entries(properties ?? {}).flatMap(([key, { enum: values }]) => (values?.length === 1 && given[key] !== undefined ? [values[0] === given[key]] : []))
+    return tags.length > 0 && tags.every(Boolean)
+  })
   if (byTag >= 0) return byTag
   const fits = variants.map(({ properties }) => Object.keys(given).filter((key) => properties && key in properties).length)
   return fits.indexOf(Math.max(...fits))
