@@ -9,8 +9,8 @@ import { wholeUnit } from './subjects.js'
 
 /**
  * Every part of a unit is bonded, by means that the sheet allows, all the way to the main earth terminal. A part that makes a bond may
- * have a limited number of uses; a second earth terminal comes as an addition to the core in the supply cable, never instead of it; and
- * where the authority insists, the way must be copper.
+ * have a limited number of uses; a separate copper conductor is always allowed; a second earth terminal comes as an addition to the core
+ * in the supply cable, never instead of it; and where the authority insists, the way must be copper.
  */
 export const bonding = defineKind(
   requirementOf({ means: list(oneOf(BOND_MEANS), { about: 'allowed means' }), maxUses: optional(num({ min: 1 })), supplyCable: optional(flag('the core of the supply cable must be landed, whatever else is'), false) }),
@@ -23,12 +23,13 @@ export const bonding = defineKind(
       const parts = earth.parts.filter(({ unitId }) => unitId === unit.id)
       if (parts.length === 0 || earth.bonds.length === 0) return undefined
       const copper = header?.copperBonds === true
-      const own = parts.flatMap(({ id }) => bondsAt(earth, id).filter(({ from }) => from === id))
+      // Its own bonds lead from a part, or carry it to the earth though they were entered the other way round.
+      const own = parts.flatMap(({ id, label }) => bondsAt(earth, id).filter((bond) => bond.from === id || wayToEarth(earth, id)?.[0] === bond).map((bond) => ({ ...bond, label })))
       const faults = [
         ...parts.filter(({ id }) => !wayToEarth(earth, id)).map(({ label }) => `${label}: no way to the main earth terminal`),
         ...(copper ? parts.filter(({ id }) => wayToEarth(earth, id) && !wayToEarth(earth, id, isCopper)).map(({ label }) => `${label}: the authority wants copper all the way`) : []),
-        ...own.filter((bond) => !means.includes(bond.means) && !isCopper(bond)).map((bond) => `${BOND_WORDS[bond.means]} at ${labelOf(bond.from)} is not among the means allowed`),
-        ...own.filter(({ uses }) => maxUses !== undefined && (uses ?? 1) > maxUses).map(({ from, uses }) => `the part at ${labelOf(from)} was fitted ${uses} times, at most ${maxUses}`),
+        ...own.filter((bond) => !means.includes(bond.means) && bond.means !== 'copper' && !(copper && isCopper(bond))).map(({ means: by, label }) => `${BOND_WORDS[by]} at ${label} is not among the means allowed`),
+        ...own.filter(({ uses }) => maxUses !== undefined && (uses ?? 1) > maxUses).map(({ label, uses }) => `the part at ${label} was fitted ${uses} times, at most ${maxUses}`),
         ...(supplyCable && !own.some((bond) => bond.means === 'supply-cable') ? ['the core of the supply cable is not landed: the second earth terminal is an addition, never instead of it'] : []),
       ]
       return {

@@ -20,6 +20,12 @@ describe('bonding', () => {
   it('the direction in which a bond was entered does not matter', () => expect(earthed([bond('frame', 'bar'), bond('met', 'bar')]).says('U/bond/unit')).toContain('conforms'))
   it('that ends at the bar is none', () => expect(earthed([bond('frame', 'bar')]).says('U/bond/unit')).toBe('does-not-conform: frame: no way to the main earth terminal'))
   it('by means that the sheet does not list fails', () => expect(earthed([bond('frame', 'met', { means: 'plate' })]).says('U/bond/unit')).toContain('bonding plate at frame is not among the means'))
+  it('a lug must be listed, unless the authority insists on copper', () => {
+    const plates = sheet('U', 'hybrid-inverter', [{ id: 'bond', kind: 'bonding', means: ['plate'] }])
+    const said = (copperBonds: boolean) => earthed([bond('frame', 'met')], { of: plates, header: { copperBonds } }).says('U/bond/unit')
+    expect([said(false), said(true)]).toEqual(['does-not-conform: lug on copper at frame is not among the means allowed', 'conforms: bonded through to the main earth terminal'])
+  })
+  it('entered from the earth outwards its means count all the same', () => expect(earthed([bond('met', 'frame', { means: 'plate' })]).says('U/bond/unit')).toContain('bonding plate at frame is not among the means'))
   it('separate copper is always allowed', () => expect(earthed([bond('frame', 'met', { means: 'copper' })]).says('U/bond/unit')).toContain('conforms'))
   it('with a part that was fitted before fails', () => expect(earthed([bond('frame', 'met', { means: 'washer', uses: 2 })]).says('U/bond/unit')).toContain('fitted 2 times, at most 1'))
   it('by a washer fails where the authority insists on copper', () => {
