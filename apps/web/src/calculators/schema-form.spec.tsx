@@ -14,16 +14,20 @@ const user = userEvent.setup()
 let draft: unknown
 
 /** The form of a calculator, with its own faults beside its fields as they are typed. */
-function Form({ name, begin = CATALOGUE[name].example }: { name: CalculatorName; begin?: object }) {
+function Form({ name, begin, onDraft }: { name: CalculatorName; begin: object; onDraft: (draft: unknown) => void }) {
   const [value, setValue] = useState<Record<string, unknown>>(begin as never)
-  draft = value
-  return <SchemaForm schema={CALCULATORS[name].input} value={value} path="" label="" problems={readDraft(CALCULATORS[name].input, value, { decimal: useDecimal.getState().decimal }).problems} onChange={(next) => setValue(next as never)} />
+  const change = (next: unknown) => (setValue(next as never), onDraft(next))
+  return <SchemaForm schema={CALCULATORS[name].input} value={value} path="" label="" problems={readDraft(CALCULATORS[name].input, value, { decimal: useDecimal.getState().decimal }).problems} onChange={change} />
+}
+function fill(name: CalculatorName, begin: object = CATALOGUE[name].example) {
+  draft = begin
+  onScreen(<Form name={name} begin={begin} onDraft={(next) => (draft = next)} />)
 }
 beforeEach(() => useDecimal.setState({ decimal: 'point' }))
 
 describe('a form made from what a calculator reads', () => {
   it('takes any unit of a figure, and says in place what does not read', async () => {
-    onScreen(<Form name="fixings" />)
+    fill('fixings')
     await user.clear(screen.getByLabelText('mass, kg'))
     await user.type(screen.getByLabelText('mass, kg'), '70 lb')
     expect(readDraft(CALCULATORS.fixings.input, draft).input).toMatchObject({ mass: expect.closeTo(31.75, 2) })
@@ -31,13 +35,13 @@ describe('a form made from what a calculator reads', () => {
     expect(screen.getByRole('alert').textContent).not.toBe('')
   })
   it('changes its fields with the school that is chosen', async () => {
-    onScreen(<Form name="conductor" />)
+    fill('conductor')
     expect(screen.queryByLabelText(/^insulation temp/)).toBeNull()
     await user.selectOptions(screen.getByLabelText('school'), 'nec')
     expect(screen.getByLabelText(/^insulation temp/)).toBeTruthy()
   })
   it('grows a list from its last row, and takes rows out', async () => {
-    onScreen(<Form name="power-balance" />)
+    fill('power-balance')
     const before = (draft as { samples: object[] }).samples
     await user.click(screen.getAllByRole('button', { name: 'Add' })[0]!)
     expect((draft as { samples: object[] }).samples).toEqual([...before, before.at(-1)])
@@ -49,7 +53,7 @@ describe('a form made from what a calculator reads', () => {
     ['comma', '0,5; 100\n1\t200,25', [{ t: '0,5', power: '100' }, { t: '1', power: '200,25' }]],
   ] as const)('takes pasted rows, with a decimal %s', async (decimal, text, rows) => {
     useDecimal.setState({ decimal })
-    onScreen(<Form name="limit-response" />)
+    fill('limit-response')
     const fields = screen.queryByRole('button', { name: 'Paste rows' })
     if (fields) await user.click(fields)
     const area = screen.getByLabelText(/^samples: one line each/)
@@ -59,7 +63,7 @@ describe('a form made from what a calculator reads', () => {
     expect((draft as { samples: object[] }).samples).toEqual(rows)
   })
   it('names the rows of a dictionary, none twice', async () => {
-    onScreen(<Form name="settings" begin={{ expected: {}, recorded: {} }} />)
+    fill('settings', { expected: {}, recorded: {} })
     const name = screen.getAllByLabelText('Name of a new row')[1]!
     await user.type(name, 'floor{Enter}')
     await user.type(screen.getAllByLabelText('Name of a new row')[1]!, 'floor{Enter}')

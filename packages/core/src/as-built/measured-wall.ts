@@ -1,4 +1,5 @@
 import type { Sheet } from '../sheet/sheet.js'
+import { countedUncertainty, type DecisionRule } from '../verdict/decision.js'
 import { clearanceOf, type ClearanceResult } from '../wall/clearance.js'
 import type { Item, ReadWall, Unit } from '../wall/items.js'
 import type { AsBuilt, UnitBuilt, WallBuilt } from './as-built.js'
@@ -12,13 +13,13 @@ export interface MeasuredWall {
 
 const NO_DEMAND = { left: 0, right: 0, top: 0, bottom: 0 }
 
-/** Puts the units that hang on a wall, with what their sheets demand, and its obstructions before the clearance calculator. */
-export function measureWall(wall: WallBuilt, { units }: AsBuilt, sheetOf: (unit: UnitBuilt) => Sheet | undefined): MeasuredWall {
+/** Puts the units that hang on a wall, with what their sheets demand, and its obstructions before the clearance calculator, by the job's rule for doubtful measures. */
+export function measureWall(wall: WallBuilt, { units }: AsBuilt, sheetOf: (unit: UnitBuilt) => Sheet | undefined, rule: DecisionRule): MeasuredWall {
   const hung = units.filter(({ place }) => place?.wallId === wall.id).map((unit) => asUnit(unit, sheetOf(unit)))
   const others: Item[] = wall.obstructions.map(({ id, class: of, x, y, w, h }) => ({ kind: 'obstruction', id, class: of, x, y, w, h }))
   const given: ReadWall = {
     wall: { leftCorner: wall.leftCorner, rightCorner: wall.rightCorner && wall.width !== undefined, ...(wall.width !== undefined && { width: wall.width }), ...(wall.height !== undefined && { height: wall.height }) },
-    uncertainty: wall.uncertainty,
+    uncertainty: countedUncertainty(wall.uncertainty, rule),
     items: [...hung, ...others],
   }
   return { wall, given, result: given.items.length === 0 ? EMPTY : clearanceOf(given) }

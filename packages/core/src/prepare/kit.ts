@@ -78,7 +78,8 @@ function instrumentsFor(checks: readonly Check[], available: readonly Instrument
   }
   return [...wanted.values()].map(({ figures, ...row }) => {
     const [from, to] = figures.length === 0 ? [undefined, undefined] : [Math.min(...figures), Math.max(...figures)]
-    const fitting = available.filter(({ kind, ...instrument }) => kind === row.kind || (row.dimension !== undefined && measures({ kind, ...instrument }, row.dimension)))
+    // What would not vouch for a reading is no use on the wall, whatever it is called.
+    const fitting = available.filter((instrument) => (row.dimension === undefined ? instrument.kind === row.kind : measures(instrument, row.dimension)))
     return { ...row, from, to, range: rangeWords(row.dimension, from, to), fitting: fitting.map((instrument) => ({ instrument, expired: outOfCalibration(instrument, day) })) }
   })
 }

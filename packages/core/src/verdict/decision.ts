@@ -100,3 +100,6 @@ function notesFor(rule: DecisionRule, uncertainty: number, relation: Relation): 
 export function verdictOf(value: number, uncertainty: number, min: number | undefined, max?: number, relation: Relation = '='): JudgedVerdict {
   return JUDGE[relation](value, uncertainty, { low: min, high: max, scale: Math.max(Math.abs(value), uncertainty) })
 }
+
+/** The uncertainty that counts in a job: none where a doubtful reading is accepted inside the limit. */
+export const countedUncertainty = (uncertainty: number, rule: DecisionRule): number => (rule === 'simple' ? 0 : uncertainty)

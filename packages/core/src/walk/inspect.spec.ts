@@ -114,3 +114,19 @@ it('a tape vouches for the length of a cable as for any length, in its own unit'
   expect(read(4.99)).toContain('not-proven')
   expect(uncertaintyOf(tape, 'cable-length', 4)).toBeCloseTo(0.02, 12)
 })
+
+describe('a job that accepts a doubtful measure inside the limit', () => {
+  const wall = { kind: 'wall-measured' as const, body: { id: 'w', title: 'W', leftCorner: true, rightCorner: false, uncertainty: 5 } }
+  const box = sheet('B', 'meter', [{ id: 'c', kind: 'clearance', clear: { left: '200 mm', right: '0 mm', top: '0 mm', bottom: '0 mm' } }])
+  const hung = (rule: 'guarded' | 'simple') => new Site({ rule }).write(wall).unit(box, { place: { wallId: 'w', x: 203, y: 1000, w: 100, h: 100 } }).check('B/c/left').outcome.verdict
+  it('accepts a gap that is not clear of the tape', () => expect([hung('guarded'), hung('simple')]).toEqual(['not-proven', 'conforms']))
+
+  const inverter = sheet('I', 'string-inverter', [{ id: 'i', kind: 'insulation' }])
+  const tester = { ...METER, kind: 'insulation-tester' as const, accuracy: [{ dimension: 'insulation' as const, percent: 5, plus: 0 }] }
+  const tested = (rule: 'guarded' | 'simple', value: number) =>
+    new Site({ rule }).unit(inverter).write({ kind: 'string-built', body: { id: 's', label: 'S', unitId: 'I', input: 'PV1', count: 11, module: { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 54, bypassDiodes: 3 } } }, { kind: 'reading', body: { point: 'I/i/s', typed: `${value}`, value, unit: 'MΩ', relation: '=', instrument: tester, conditions: { testVoltage: 1000 } } }).check('I/i/s').outcome.verdict
+  it('and an insulation that is not clear of the tester; one below the limit fails either way', () => {
+    expect([tested('guarded', 1.02), tested('simple', 1.02)]).toEqual(['not-proven', 'conforms'])
+    expect([tested('guarded', 0.9), tested('simple', 0.9)]).toEqual(['does-not-conform', 'does-not-conform'])
+  })
+})

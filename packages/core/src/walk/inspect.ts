@@ -15,6 +15,7 @@ import type { Sheet } from '../sheet/sheet.js'
 import { BOUNDARIES, type Boundary } from '../wall/items.js'
 import { fitAnswer, readAnswer } from '../sheet/forms.js'
 import { BadInput } from '../verdict/bad-input.js'
+import type { DecisionRule } from '../verdict/decision.js'
 import { worst, type Verdict } from '../verdict/verdict.js'
 import type { Check, JudgedCheck, Outcome } from './check.js'
 import { checksOf } from './expand.js'
@@ -35,7 +36,7 @@ export interface Inspection {
  * run on every keystroke. `asBuilt` may stand in for what the entries say, to try out a change before it is kept.
  */
 export function inspect(state: JobState, sheets: ReadonlyMap<string, Sheet>, asBuilt: AsBuilt = state.asBuilt): Inspection {
-  const walls = asBuilt.walls.map((wall) => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId)))
+  const walls = asBuilt.walls.map((wall) => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId), ruleOf(state)))
   const world = worldOf(state, asBuilt, walls, sheets)
   const checks = checksOf(asBuilt, sheets, world).map((check) => judgeCheck(check, state, world))
   const byId = new Map(checks.map((judged) => [judged.check.id, judged]))
@@ -50,7 +51,7 @@ export function inspect(state: JobState, sheets: ReadonlyMap<string, Sheet>, asB
 export function inspectDraft(kept: Inspection, asBuilt: AsBuilt): Inspection {
   if (!differsOnWallsOnly(kept.state.asBuilt, asBuilt)) return inspect(kept.state, kept.sheets, asBuilt)
   const { state, sheets, defects } = kept
-  const walls = asBuilt.walls.map((wall) => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId)))
+  const walls = asBuilt.walls.map((wall) => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId), ruleOf(state)))
   const world = worldOf(state, asBuilt, walls, sheets)
   const units = new Map(asBuilt.units.map((unit) => [unit.id, unit]))
   const checks = kept.checks.map((judged) => {
@@ -61,6 +62,8 @@ export function inspectDraft(kept: Inspection, asBuilt: AsBuilt): Inspection {
   })
   return { state, sheets, world, walls, checks, defects, verdict: worst(checks.map(({ outcome }) => outcome.verdict)) }
 }
+
+const ruleOf = ({ header }: Pick<JobState, 'header'>): DecisionRule => header?.rule ?? 'guarded'
 
 function differsOnWallsOnly(kept: AsBuilt, draft: AsBuilt): boolean {
   const alike = ({ id, label, sheetId, serial, situation }: UnitBuilt, other: UnitBuilt) => id === other.id && label === other.label && sheetId === other.sheetId && serial === other.serial && situation === other.situation
@@ -88,7 +91,7 @@ function worldOf({ header, evidence }: JobState, asBuilt: AsBuilt, walls: readon
       return current?.kind === 'reading' ? asReading(current.body, undefined, 0) : undefined
     },
     array: () => (lookup ??= lookUpArray(asBuilt.array, asBuilt.units, sheetOf)),
-    rule: header?.rule ?? 'guarded',
+    rule: ruleOf({ header }),
     labelOf: (id) => labels.get(id) ?? id,
     onWall(unitId) {
       for (const { wall, result } of walls) {

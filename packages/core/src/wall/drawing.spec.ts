@@ -8,7 +8,7 @@ const unit = (id: string, x: number): UnitBuilt => ({ id, label: `Box ${id}`, sh
 const wall: WallBuilt = { id: 'w', title: 'North <wall>', width: 3000, height: 2400, leftCorner: true, rightCorner: false, uncertainty: 2, gaps: [], obstructions: [{ id: 'o', label: 'riser', class: 'pipe', x: 2000, y: 0, w: 60, h: 2400 }] }
 const drawn = (units: UnitBuilt[], on: WallBuilt = wall) => {
   const asBuilt: AsBuilt = { units, walls: [on], strings: [], array: NOTHING_BUILT.array, earth: NOTHING_BUILT.earth, network: NOTHING_BUILT.network }
-  return wallDrawing(measureWall(on, asBuilt, ({ sheetId }) => SHEETS.get(sheetId)), (id) => units.find((one) => one.id === id)?.label ?? id)
+  return wallDrawing(measureWall(on, asBuilt, ({ sheetId }) => SHEETS.get(sheetId), 'guarded'), (id) => units.find((one) => one.id === id)?.label ?? id)
 }
 
 it('a gap between two units is dimensioned once, with what was measured, required and short', () => {
@@ -44,7 +44,7 @@ it('what collides is drawn as failing, and an empty wall can be drawn too', () =
 it('a unit whose sheet asks for no space stands in the way of others but asks for nothing', () => {
   const quiet = { ...BOX, requirements: BOX.requirements.filter(({ kind }) => kind !== 'clearance') }
   const asBuilt: AsBuilt = { units: [{ ...unit('q', 760), sheetId: 'quiet' }, unit('a', 300)], walls: [wall], strings: [], array: NOTHING_BUILT.array, earth: NOTHING_BUILT.earth, network: NOTHING_BUILT.network }
-  const { result } = measureWall(wall, asBuilt, ({ sheetId }) => (sheetId === 'quiet' ? quiet : BOX))
+  const { result } = measureWall(wall, asBuilt, ({ sheetId }) => (sheetId === 'quiet' ? quiet : BOX), 'guarded')
   expect(result.units.find(({ id }) => id === 'a')!.sides[1]).toMatchObject({ governing: 'q', margin: -40 })
   expect(result.units.find(({ id }) => id === 'q')!.sides[3]).toMatchObject({ required: 0 })
 })

@@ -5,7 +5,7 @@ import { SIDES, NEIGHBOUR_RULES, REACHES, type Side } from '../../wall/items.js'
 import { OPPOSITE } from '../../wall/geometry.js'
 import type { SideResult, UnitClearance } from '../../wall/clearance.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
-import { defineKind, requirementOf, type Judgement, type OnWall, type Subject } from './kind.js'
+import { defineKind, requirementOf, type Judgement, type OnWall, type Subject, type World } from './kind.js'
 
 const gap = () => quantity('length')
 const SIDE_WORDS = { left: 'left side', right: 'right side', top: 'above', bottom: 'below' } satisfies Record<Side, string>
@@ -44,7 +44,7 @@ export const clearanceKind = defineKind(
       const onWall = world.onWall(unit.id)
       if (!onWall) return undefined
       if ((EXTRAS as readonly string[]).includes(id)) return judgeExtra(id as (typeof EXTRAS)[number], onWall, world.labelOf)
-      const judgement = judgeSide(id as Side, onWall, world.labelOf)
+      const judgement = judgeSide(id as Side, onWall, world)
       const other = onWall.result.sides.find((one) => one.side === id)?.governing
       const isUnit = world.asBuilt.units.some((one) => one.id === other)
       return isUnit ? { ...judgement, seenAlsoFrom: { unitId: other!, subjectId: OPPOSITE[id as Side] } } : judgement
@@ -52,7 +52,7 @@ export const clearanceKind = defineKind(
   },
 )
 
-function judgeSide(side: Side, { result, collidesWith, wall }: OnWall, labelOf: (id: string) => string): Judgement {
+function judgeSide(side: Side, { result, collidesWith, wall }: OnWall, { labelOf, rule }: Pick<World, 'labelOf' | 'rule'>): Judgement {
   const found = result.sides.find((one) => one.side === side)!
   if (collidesWith.length > 0) {
     const others = collidesWith.map(labelOf).join(' and ')
@@ -62,7 +62,7 @@ function judgeSide(side: Side, { result, collidesWith, wall }: OnWall, labelOf: 
   return {
     verdict: found.verdict,
     working: [`${labelOf(found.governing!)}: measured ${mm(found.measured)} − required ${mm(found.required)} = ${mm(found.margin!)}`],
-    notes: wall.uncertainty > 0 ? [`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`] : ['no tape was named: its uncertainty is left out of account'],
+    notes: rule === 'simple' ? ['judged as measured: this job accepts a doubtful measure inside the limit'] : wall.uncertainty > 0 ? [`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`] : ['no tape was named: its uncertainty is left out of account'],
     finding: sideFinding(found, labelOf),
     wanting: `only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
   }

@@ -1,4 +1,5 @@
 import { insulation as insulationTest } from '../../dc/insulation.js'
+import { countedUncertainty } from '../../verdict/decision.js'
 import { megohms, volts } from '../../verdict/say.js'
 import { defineKind, requirementOf, withInstrument } from './kind.js'
 import { stringSubjects } from './subjects.js'
@@ -13,10 +14,10 @@ export const insulation = defineKind(requirementOf({}), {
     const { requiredTestVoltage, minimum } = insulationTest({ systemVoltage: string.count * string.module.voc, measured: { value: 0 } })
     return `at least ${megohms(minimum)} at ${volts(requiredTestVoltage)}`
   },
-  judge(_requirement, { string }, given) {
+  judge(_requirement, { string }, given, { rule }) {
     if (given?.kind !== 'reading' || !string) return undefined
     const { testVoltage } = given.conditions
-    const { verdict, minimum, requiredTestVoltage, working, notes } = insulationTest({ systemVoltage: string.count * string.module.voc, ...(testVoltage !== undefined && { testVoltage }), measured: { value: Math.max(0, given.value), relation: given.relation, uncertainty: given.uncertainty } })
+    const { verdict, minimum, requiredTestVoltage, working, notes } = insulationTest({ systemVoltage: string.count * string.module.voc, ...(testVoltage !== undefined && { testVoltage }), measured: { value: Math.max(0, given.value), relation: given.relation, uncertainty: countedUncertainty(given.uncertainty, rule) } })
     const sure = withInstrument(verdict, given, megohms)
     return { verdict: sure.verdict, working, notes, finding: `${given.relation === '>' ? 'more than ' : ''}${megohms(given.value)} of at least ${megohms(minimum)}`, wanting: testVoltage === undefined || testVoltage < requiredTestVoltage ? `test at ${volts(requiredTestVoltage)}, and note the voltage` : sure.wanting }
   },

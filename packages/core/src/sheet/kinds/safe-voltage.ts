@@ -1,6 +1,7 @@
 import { safeVoltageGrowth } from '../../array/safe-voltage-growth.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../job/instrument.js'
+import { countedUncertainty } from '../../verdict/decision.js'
 import { volts } from '../../verdict/say.js'
 import { judged } from '../../verdict/verdict.js'
 import type { StringBuilt, UnitBuilt } from '../../as-built/as-built.js'
@@ -19,7 +20,7 @@ export const safeVoltageKind = defineKind(requirementOf({ perUnit: quantity('vol
     const instrument = vouching((given as GivenRecord).instrument, 'voltage')
     const readings = answer.values.map(({ value }) => value)
     const last = readings.at(-1)!
-    const uncertainty = uncertaintyOf(instrument, 'voltage', last)
+    const uncertainty = countedUncertainty(uncertaintyOf(instrument, 'voltage', last), world.rule)
     const grown = safeVoltageGrowth({ perUnit, perUnitTolerance: tolerance, readings, uncertainty })
     const whole = boxesOn(string, unit, world)
     const sure = withInstrument(grown.verdict, { instrument, uncertainty }, volts)

@@ -70,7 +70,7 @@ function OneWall({ measured: kept, writable, onEdit }: { measured: MeasuredWall;
   const [gaps, setGaps] = useState(false)
   const [dragged, setDragged] = useState<Dragged>()
   // While something is dragged only this wall is measured again; the rest of the job follows when it is let go.
-  const measured = useMemo(() => (dragged ? measureWall(...wallWith(world.asBuilt, kept, dragged), (unit) => useInspection.getState().sheets.get(unit.sheetId)) : kept), [dragged, kept, world])
+  const measured = useMemo(() => (dragged ? measureWall(...wallWith(world.asBuilt, kept, dragged), (unit) => useInspection.getState().sheets.get(unit.sheetId), world.rule) : kept), [dragged, kept, world])
   const drawing = useMemo(() => wallDrawing(measured, world.labelOf), [measured, world])
   const { answer, cancel } = useRework(asked ? JSON.stringify(kept.given) : undefined)
   const choose = useCallback(
