@@ -14,16 +14,16 @@ const sheets = files.map(({ text }) => sheetOf(text))
 const all = sheets.flatMap(({ requirements }) => requirements)
 const ofKind = <K extends Requirement['kind']>(kind: K) => all.filter((one): one is Extract<Requirement, { kind: K }> => one.kind === kind)
 
-describe.each(files)('$name', ({ name, text }) => {
+describe.each(files)('$name', ({ name: file, text }) => {
   it('is a sheet of the format without a field that is passed over, called by its maker, model and revision', () => {
     const read = readSheetText(text)
     expect(read).toMatchObject({ ok: true, passedOver: [] })
-    expect(`${sheetId(sheetOf(text))}.yaml`).toBe(name)
+    expect(`${sheetId(sheetOf(text))}.yaml`).toBe(file)
   })
   it('says the same as JSON', () => expect(sheetOf(JSON.stringify(sheetOf(text)))).toEqual(sheetOf(text)))
   it('is refused by name without any field of its head', () => {
     for (const field of ['maker', 'model', 'kind', 'title', 'revision', 'date', 'source', 'requirements']) {
-      const { [field]: _left, ...rest } = sheetOf(text) as unknown as Record<string, unknown>
+      const rest = Object.fromEntries(Object.entries(sheetOf(text)).filter(([name]) => name !== field))
       expect(() => readSheet(rest)).toThrow(expect.objectContaining({ code: 'missing', path: field }))
     }
   })
