@@ -1,4 +1,5 @@
 import { placesOf, type DeviceBuilt, type PlaceId, type PlaneBuilt } from '../as-built/array.js'
+import { heardBoxes } from '../sheet/kinds/serial-map.js'
 import { serialMap } from './serial-map.js'
 import type { Inspection } from '../walk/inspect.js'
 
@@ -102,12 +103,12 @@ function middles(planes: readonly DrawnPlane[]): Map<PlaceId, { x: number; y: nu
 }
 
 /** What the listening units say of each box, as the check of their serial map compares them. */
-function heardStates({ asBuilt }: Inspection['world'], checks: Inspection['checks']): Map<PlaceId, 'heard' | 'silent' | 'typo'> {
+function heardStates(world: Inspection['world'], checks: Inspection['checks']): Map<PlaceId, 'heard' | 'silent' | 'typo'> {
   const states = new Map<PlaceId, 'heard' | 'silent' | 'typo'>()
   for (const { check } of checks) {
     if (check.requirement.kind !== 'serial-map') continue
-    const reported = asBuilt.array.reported[check.unit.id]
-    const named = asBuilt.array.devices.filter(({ serial }) => serial)
+    const reported = world.asBuilt.array.reported[check.unit.id]
+    const named = heardBoxes(check.requirement.hears, world).filter(({ serial }) => serial)
     if (!reported || named.length === 0) continue
     const { missing, likelyTypos } = serialMap({ planned: named.map(({ at, serial }) => ({ position: at, serial: serial! })), reported })
     for (const { at } of named) states.set(at, 'heard')

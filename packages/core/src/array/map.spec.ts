@@ -50,6 +50,13 @@ it('the safe voltage points at the first unit that did not raise it, however man
   expect([grown([1, 2, 3]), grown([0.1, 1]), grown([1, 2, 2, 3]), grown([1, 1.4])]).toEqual([undefined, 1, 3, 2])
 })
 
+it('a listener is held to the boxes that it hears, not to those of another kind', () => {
+  const listener = sheet('L', 'gateway', [{ id: 'm', kind: 'serial-map', hears: 'small-inverter' }])
+  const named = (unitId: string, at: number, serial: string) => ({ kind: 'devices-fitted' as const, body: { devices: [{ id: serial, unitId, at: `p.r1c${at}`, feeds: [`p.r1c${at}`], idlePorts: 0, cappedPorts: 0, serial }] } })
+  const site = new Site().unit(MODULE).unit(sheet('S', 'small-inverter', [])).unit(sheet('E', 'module-electronics', [])).unit(listener).write(plane(1, 3), named('S', 1, 'S1'), named('S', 2, 'S2'), named('E', 3, 'E3'), { kind: 'serials-reported', body: { unitId: 'L', serials: ['S1'] } })
+  expect(arrayDrawing(site.inspection).planes[0]!.places.map(({ heard }) => heard)).toEqual(['heard', 'silent', undefined])
+})
+
 it('a box whose module is on another map place keeps its own place', () => {
   const { planes } = arrayDrawing(new Site().unit(MODULE).unit(sheet('E', 'module-electronics', [])).write(plane(1, 3), boxes('E', 2)).inspection)
   expect(planes[0]!.places.map(({ device }) => device?.id)).toEqual(['b1', 'b2', undefined])

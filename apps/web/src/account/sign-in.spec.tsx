@@ -1,0 +1,39 @@
+/** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
+import { screen } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { asked, onScreen, refusal, serverSays } from '../testing/job-on-screen.testing.js'
+import { SignIn } from './sign-in.js'
+import { useSession } from './session.js'
+
+const user = userEvent.setup()
+const tryWith = async (email: string, password: string) => {
+  await user.type(screen.getByLabelText('E-mail'), email)
+  await user.type(screen.getByLabelText('Password'), password)
+  await user.click(screen.getByRole('button', { name: 'Sign in' }))
+}
+
+it('a person comes in, and finds the jobs', async () => {
+  serverSays({ 'POST /api/session': { person: { id: 'a', name: 'Ada', role: 'inspector' } } })
+  onScreen(<SignIn />, { path: '/sign-in', at: '/sign-in' })
+  await tryWith('ada@plumb.example', 'secret-enough')
+  expect(await screen.findByText('elsewhere')).toBeTruthy()
+  expect(useSession.getState().person?.name).toBe('Ada')
+})
+
+it('an address that is none is told before anything is sent', async () => {
+  serverSays({})
+  onScreen(<SignIn />)
+  await tryWith('ada@shed', 'secret-enough')
+  expect(await screen.findByText('must be an e-mail address')).toBeTruthy()
+  expect(asked).toEqual([])
+})
+
+it('a refusal stands at the password, in the server’s words, and goes with the next try', async () => {
+  serverSays({ 'POST /api/session': refusal(401, 'wrong-password', 'address or password do not fit') })
+  onScreen(<SignIn />)
+  await tryWith('ada@plumb.example', 'guess-work')
+  expect((await screen.findByRole('alert')).textContent).toBe('address or password do not fit')
+  serverSays({ 'POST /api/session': { person: { id: 'a', name: 'Ada', role: 'inspector' } } })
+  await user.click(screen.getByRole('button', { name: 'Sign in' }))
+  expect(await screen.findByText('elsewhere')).toBeTruthy()
+})
