@@ -78,8 +78,8 @@ function instrumentsFor(checks: readonly Check[], available: readonly Instrument
   }
   return [...wanted.values()].map(({ figures, ...row }) => {
     const [from, to] = figures.length === 0 ? [undefined, undefined] : [Math.min(...figures), Math.max(...figures)]
-    // What would not vouch for a reading is no use on the wall, whatever it is called.
-    const fitting = available.filter((instrument) => (row.dimension === undefined ? instrument.kind === row.kind : measures(instrument, row.dimension)))
+    // What would not vouch for a reading is no use on the wall, whatever it is called; the kind that is asked for stands first.
+    const fitting = available.filter((instrument) => (row.dimension === undefined ? instrument.kind === row.kind : measures(instrument, row.dimension))).sort((a, b) => Number(b.kind === row.kind) - Number(a.kind === row.kind))
     return { ...row, from, to, range: rangeWords(row.dimension, from, to), fitting: fitting.map((instrument) => ({ instrument, expired: outOfCalibration(instrument, day) })) }
   })
 }

@@ -102,8 +102,7 @@ interface EdgeProps extends Drawn {
 export function GraphEdge({ label, points, colour, width, dashed, lines, chosen, onTouch }: EdgeProps) {
   const line = points.map(({ x, y }) => `${x},${y}`).join(' ')
   const middle = points[Math.floor(points.length / 2)]!
-  // Where the line comes in at a slant its words stand lower, beside the straight part.
-  const top = middle.y + (Math.abs(points[0]!.x - middle.x) > 4 ? 9 : -2)
+  const top = middle.y + besideStraight(points, middle.x)
   return (
     <TouchMark label={label} chosen={chosen} onTouch={onTouch}>
       <chakra.polyline points={line} fill="none" stroke="transparent" strokeWidth="26px" />
@@ -115,6 +114,12 @@ export function GraphEdge({ label, points, colour, width, dashed, lines, chosen,
       ))}
     </TouchMark>
   )
+}
+
+/** Where a line comes in at a slant its words stand lower, where it goes out at one higher: beside the straight part. */
+function besideStraight(points: readonly { x: number }[], x: number): number {
+  const slants = (end: { x: number } | undefined) => Math.abs(end!.x - x) > 4
+  return slants(points[0]) ? 9 : slants(points.at(-1)) ? -19 : -2
 }
 
 /** A name that fits its box; the whole stands in the label for the ear. */

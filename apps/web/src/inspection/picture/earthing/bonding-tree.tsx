@@ -74,7 +74,7 @@ function DrawnPart({ part, place: { x, y, w, h }, verdict, chosen, onTouch }: { 
     <TouchMark label={`${part.label}, ${EARTH_PART_WORDS[part.kind]}`} chosen={chosen} onTouch={onTouch}>
       <chakra.rect x={x - w / 2} y={y - h / 2} width={w} height={h} rx={main ? 0 : 6} fill={main ? 'brassWash' : 'panel'} stroke={chosen ? 'chalk' : verdict ? verdictColour(verdict) : 'ink'} strokeWidth={chosen ? '4px' : '2px'} />
       <chakra.text x={x} y={y - 3} textAnchor="middle" fontSize="17px" fontWeight={600} fill="ink">
-        {shortened(part.label, 20)}
+        {shortened(part.label, 19)}
       </chakra.text>
       <chakra.text x={x} y={y + 17} textAnchor="middle" fontSize="12.5px" fill="faint">
         {EARTH_PART_WORDS[part.kind]}
