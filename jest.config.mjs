@@ -18,4 +18,6 @@ export default {
     ],
   },
   testTimeout: 30_000,
+  // Both cores of a small machine: by default one would be left idle.
+  maxWorkers: '100%',
 }

@@ -78,3 +78,37 @@ test('a tester’s file is read once its columns are known; one bad row and noth
   await file('String B,> 888,1000\r\n')
   await expect(page.getByRole('region', { name: 'strings.csv: 1 rows' }).getByLabel('insulation, MΩ')).toHaveValue('Result MOhm')
 })
+
+test('a canopy in inches and gauges: a board that carries too much stops the job, a larger one and a smaller breaker put it right', async ({ browser }) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  await inspector.openJob('Juniper Flat Observatory, visitor canopy')
+  await inspector.goTo('Roof')
+  await expect(await inspector.check('inverters/air/canopy')).toContainText('0.5 in to 3 in')
+  await inspector.goTo('AC side')
+  const diagram = page.getByRole('group', { name: 'One-line diagram', exact: true })
+  await diagram.getByRole('button', { name: 'Canopy board, board' }).press('Enter')
+  await expect(page.getByRole('region', { name: 'Canopy board', exact: true })).toContainText('Carries 80 A at worst, may carry 60 A; protected by Canopy feeder, 60 A.')
+  const check = page.locator('[data-open-check="rules/ratings/n-canopy"]')
+  await expect(check).toContainText('can carry 80 A of 60 A')
+  await check.getByRole('button', { name: 'Raise the defect' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Danger: do not energise, or isolate' })).toContainText('Canopy board')
+
+  const board = page.getByRole('region', { name: 'Canopy board', exact: true })
+  await board.getByLabel('Rating').fill('100 A')
+  await board.getByRole('button', { name: 'Keep the part' }).click()
+  await expect(page.locator('[data-check="rules/ratings/n-canopy"]')).toContainText('can carry 80 A of 100 A')
+  expect(await inspector.verdictOf('rules/ratings/n-canopy')).toBe('conforms')
+
+  await diagram.getByRole('button', { name: 'Breaker chargers, protective device' }).press('Enter')
+  const breaker = page.getByRole('region', { name: 'Breaker chargers', exact: true })
+  await breaker.getByLabel('Rating').fill('30 A')
+  await breaker.getByRole('button', { name: 'Keep the part' }).click()
+  await expect(page.locator('[data-check="rules/cables/c-cars"]')).toContainText('carries 30 A, may carry 40 A')
+  expect(await inspector.verdictOf('rules/cables/c-cars')).toBe('conforms')
+  await inspector.allKept()
+
+  await inspector.view(/^Defects/)
+  const defect = page.getByRole('article', { name: /Canopy board/ })
+  await expect(defect).toContainText('stop')
+})

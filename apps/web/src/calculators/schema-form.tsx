@@ -31,8 +31,9 @@ export const wordsOf = (name: string) => WORDS[name] ?? name.replace(/([A-Z])/g,
 const join = (path: string, name: string) => (path ? `${path}.${name}` : name)
 const isPlain = ({ type, oneOf }: JsonSchema) => type !== 'object' && type !== 'array' && !(oneOf && oneOf.every((one) => one.type === 'object'))
 
-/** Fields that hold a sentence. */
+/** Fields that hold a sentence, and those that hold a line of words: both take the whole width. */
 const LONG = /(^|\.)(remedy|question|statement|source)$/
+const WIDE = /(^|\.)title$/
 
 function OneField({ schema, value, path, label, problems, onChange }: Props) {
   const problem = problems[path]
@@ -58,11 +59,12 @@ function OneField({ schema, value, path, label, problems, onChange }: Props) {
   }
   const unit = schema['x-unit']
   const hint = schema.default === undefined ? undefined : `${String(schema.default)}${unit ? ` ${unit}` : ''} when left empty`
-  return (
+  const field = (
     <Field label={unit ? `${label}, ${unit}` : label} problem={problem} hint={hint ?? schema.description}>
       {(ids) => <Input {...ids} value={typeof value === 'string' || typeof value === 'number' ? String(value) : ''} onChange={(event) => onChange(event.target.value)} fontFamily={schema.type === 'string' ? 'body' : 'mono'} autoComplete="off" />}
     </Field>
   )
+  return WIDE.test(path) ? <chakra.div gridColumn="1 / -1">{field}</chakra.div> : field
 }
 
 const Fields = chakra('div', { base: { display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(132px, 1fr))', gap: '10px', alignItems: 'start' } })

@@ -19,7 +19,7 @@ const line = () => within(screen.getByRole('navigation', { name: 'Stages of the 
 
 it('the line shows the stages that have checks, and those where things are entered; each says what is left', () => {
   open('identify', { kind: 'observation', body: { point: 'u/a/unit', seen: false } })
-  expect(line().getAllByRole('link').map(({ textContent }) => textContent)).toEqual(['Identify1 wrong', 'Place and mountall done', 'Roofall done', 'Earthingall done', 'AC sideall done', 'Meter1 to do'])
+  expect(line().getAllByRole('link').map(({ textContent }) => textContent)).toEqual(['Identify1 wrong', 'Place and mountall done', 'Roofall done', 'Earthingall done', 'DC sideall done', 'AC sideall done', 'Meter1 to do'])
 })
 
 it('from a stage that is none the walk goes to what is left first', () => {

@@ -10,7 +10,7 @@ import { Picture } from './picture/picture.js'
 import { Shortcuts } from './shortcuts.js'
 
 /** Stages whose picture is where things are entered: there is work in them before there is a check. */
-const BUILT_IN_PICTURE: readonly Stage[] = ['identify', 'place-and-mount', 'roof', 'earthing', 'ac']
+const BUILT_IN_PICTURE: readonly Stage[] = ['identify', 'place-and-mount', 'roof', 'earthing', 'dc', 'ac']
 
 /** The one workspace: the line, the checks, the picture. */
 export function WalkView() {

@@ -8,12 +8,12 @@ import { VisitForm } from '../visits/visit-form.js'
 import { dayWords, hourWords } from '../visits/when.js'
 
 /** The visits of one job, earliest first, and a way to read them again. */
-export function useVisits(jobId: string): { visits: PlannedVisit[] | undefined; reload: () => Promise<void> } {
-  const { value, reload } = useFetched<PlannedVisit[]>('/api/visits')
-  return { visits: value?.filter((visit) => visit.jobId === jobId), reload }
+export function useVisits(jobId: string): { visits: PlannedVisit[] | undefined; problem: string; reload: () => Promise<void> } {
+  const { value, problem, reload } = useFetched<PlannedVisit[]>('/api/visits')
+  return { visits: value?.filter((visit) => visit.jobId === jobId), problem, reload }
 }
 
-export function VisitsPart({ jobId, minutes, writable, visits, reload }: { jobId: string; minutes: number; writable: boolean } & ReturnType<typeof useVisits>) {
+export function VisitsPart({ jobId, minutes, writable, visits, problem, reload }: { jobId: string; minutes: number; writable: boolean } & ReturnType<typeof useVisits>) {
   const [editing, setEditing] = useState<string>()
   const done = (kept: boolean) => {
     setEditing(undefined)
@@ -22,7 +22,7 @@ export function VisitsPart({ jobId, minutes, writable, visits, reload }: { jobId
   return (
     <Box>
       {visits?.length === 0 && !editing && <Text color="faint">No visit is booked yet.</Text>}
-      {!visits && <Text color="faint">The calendar cannot be reached just now.</Text>}
+      {problem && <Text color="faint">The calendar cannot be reached just now.</Text>}
       {visits?.map((visit) => (
         <Box key={visit.id} borderTop="1px solid" borderColor="hair" py="8px">
           <Flex gap="16px" align="center" wrap="wrap">

@@ -1,5 +1,5 @@
 import { MODULE, Site, plane, sheet, string } from '../sheet/kinds/site.testing.js'
-import { walkedString } from './walked-string.js'
+import { countedString, walkedString } from './walked-string.js'
 
 const said = (path: string[], more: object = {}) => ({ id: 's', label: ' String A ', unitId: 'I', input: 'PV1', path, coldMethod: 'table' as const, ...more })
 const { world } = new Site().unit(MODULE).unit(sheet('I', 'string-inverter', [])).write(plane(1, 4, { empty: ['p.r1c4'] })).inspection
@@ -12,3 +12,9 @@ it('over places without a module it keeps the module it had before', () => {
   expect(walkedString(said(['p.r1c4']), undefined, world)).toBeUndefined()
 })
 it('nothing walked is no string', () => expect(walkedString(said([]), undefined, world)).toBeUndefined())
+it('a string that nobody drew is so many modules of one sheet', () => {
+  const by = { id: 's', label: ' String A ', unitId: 'I', input: 'PV1', coldMethod: 'table' as const }
+  expect(countedString({ ...by, count: 12 }, MODULE)).toMatchObject({ label: 'String A', count: 12, module: { name: 'Nobody M', voc: 40 } })
+  expect(countedString({ ...by, count: 12 }, MODULE)).not.toHaveProperty('path')
+  expect(countedString({ ...by, count: 12 }, sheet('I', 'string-inverter', []))).toBeUndefined()
+})

@@ -1,16 +1,17 @@
 import type { PlaceId } from '../as-built/array.js'
 import type { StringBuilt } from '../as-built/as-built.js'
+import type { SheetHead } from '../sheet/head.js'
 import type { World } from '../sheet/kinds/kind.js'
 
-/** What is said of a string that was walked over the array map, beside what follows from its modules. */
-export interface StringSaid {
+/** What is said of a string, beside what follows from its modules. */
+interface Said {
   id: string
   label: string
   unitId: string
   input: string
-  path: readonly PlaceId[]
   coldMethod: 'coefficient' | 'table'
 }
+export type StringSaid = Said & { path: readonly PlaceId[] }
 
 /**
  * A string as its entry has it: its count is that of the places walked, its module that of the first place whose sheet is known. Where
@@ -19,6 +20,17 @@ export interface StringSaid {
 export function walkedString(said: StringSaid, before: StringBuilt | undefined, world: Pick<World, 'array' | 'sheetOf'>): StringBuilt | undefined {
   const first = said.path.map((place) => world.array().moduleAt(place)).find((module) => module?.data)
   const sheet = first && world.sheetOf(first.plane.unitId)
-  const module = sheet?.module ? { name: `${sheet.maker} ${sheet.model}`, voc: sheet.module.voc, vocTempCoeff: sheet.module.vocTempCoeff, cellsInSeries: sheet.module.cellsInSeries, bypassDiodes: sheet.module.bypassDiodes } : before?.module
+  const module = (sheet && dataOf(sheet)) ?? before?.module
   return module && said.path.length > 0 ? { ...said, path: [...said.path], label: said.label.trim(), count: said.path.length, module } : undefined
+}
+
+/** A string that nobody drew: so many modules of one sheet; undefined where that sheet is of no module. */
+export function countedString({ count, ...said }: Said & { count: number }, sheet: SheetHead | undefined): StringBuilt | undefined {
+  const module = sheet && dataOf(sheet)
+  return module && { ...said, label: said.label.trim(), count, module }
+}
+
+/** What a string carries of its module, so that it can be judged when the sheet is gone. */
+function dataOf({ maker, model, module }: SheetHead): StringBuilt['module'] | undefined {
+  return module && { name: `${maker} ${model}`, voc: module.voc, vocTempCoeff: module.vocTempCoeff, cellsInSeries: module.cellsInSeries, bypassDiodes: module.bypassDiodes }
 }

@@ -2,10 +2,12 @@
 import { screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { appended, onScreen, openJob, sampleSheet, type Change } from '../../testing/job-on-screen.testing.js'
+import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 import { Battery } from './battery/battery.js'
 import { layOutGraph } from './graph-layout.js'
 import { Meter } from './meter/meter.js'
+import { StringByCount } from './string-by-count.js'
 import { Terminals } from './terminals.js'
 import { TesterImport } from './tester-import.js'
 import { Units } from './units/units.js'
@@ -53,6 +55,32 @@ it('transformers say how they were found, each a way to its check', () => {
   onScreen(<Meter />)
   expect(screen.getByRole('button', { name: 'm, transformer L1: found towards the grid' })).toBeTruthy()
   expect(screen.getByRole('button', { name: 'm, transformer L2: not looked at' })).toBeTruthy()
+})
+
+describe('a string that nobody drew', () => {
+  const sheets = ['aldervane-ah-8t-c', 'wendlemere-wm-430-b'].map(sampleSheet)
+  it('is entered by its count, and judged on the coldest morning', async () => {
+    openJob([unit('inv', 'aldervane-ah-8t-c'), unit('mod', 'wendlemere-wm-430-b')], { sheets, header: { coldest: -14 } })
+    onScreen(<StringByCount />)
+    await user.click(screen.getByRole('button', { name: 'String by count' }))
+    await user.clear(screen.getByLabelText('How many'))
+    await user.type(screen.getByLabelText('How many'), '26')
+    await user.click(screen.getByRole('button', { name: 'Keep the string' }))
+    expect(appended()).toMatchObject([{ kind: 'string-built', body: { label: 'String 1', unitId: 'inv', count: 26, module: { name: 'Wendlemere WM-430' } } }])
+    const { checks, state } = useInspection.getState().inspection!
+    expect(checks.find(({ check }) => check.id === `inv/cold/${state.asBuilt.strings[0]!.id}`)!.outcome.verdict).toBe('does-not-conform')
+    await user.click(screen.getByRole('button', { name: 'Change String 1' }))
+    await user.clear(screen.getByLabelText('How many'))
+    await user.type(screen.getByLabelText('How many'), '12')
+    await user.click(screen.getByRole('button', { name: 'Keep the string' }))
+    expect(useInspection.getState().inspection!.state.asBuilt.strings).toMatchObject([{ count: 12 }])
+  })
+  it('cannot be kept without modules to make it of', async () => {
+    openJob([unit('inv', 'aldervane-ah-8t-c')], { sheets })
+    onScreen(<StringByCount />)
+    await user.click(screen.getByRole('button', { name: 'String by count' }))
+    expect(screen.getByRole('button', { name: 'Keep the string' })).toHaveProperty('disabled', true)
+  })
 })
 
 describe('a tester’s file', () => {

@@ -8,6 +8,7 @@ import { Glands } from './ac/glands.js'
 import { Battery } from './battery/battery.js'
 import { Meter } from './meter/meter.js'
 import { OneLine } from './network/one-line.js'
+import { StringByCount } from './string-by-count.js'
 import { TesterImport } from './tester-import.js'
 import { Terminals } from './terminals.js'
 import { Units } from './units/units.js'
@@ -24,6 +25,7 @@ const PICTURES: Partial<Record<Stage, ComponentType>> = {
   dc: () => (
     <>
       <Strings.View />
+      <StringByCount />
       <TesterImport />
       <Terminals side="dc" />
     </>

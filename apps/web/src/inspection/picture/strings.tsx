@@ -16,7 +16,7 @@ export function Strings() {
   const inspection = useInspection((state) => state.inspection)
   const openCheck = useFocus((focus) => focus.openCheck)
   const rows = inspection ? stringChart(inspection) : []
-  if (rows.length === 0) return <Text p="24px" color="faint">No strings have been entered: draw them on the array map of the roof.</Text>
+  if (rows.length === 0) return <Text p="24px" color="faint">No strings have been entered: draw them on the array map of the roof, or give their count here.</Text>
   const limit = Math.max(...rows.map((row) => row.limit))
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
