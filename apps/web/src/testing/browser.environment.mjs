@@ -8,6 +8,7 @@ export default class BrowserEnvironment extends TestEnvironment {
     this.global.process.env.DEBUG_PRINT_LIMIT = '0'
     Object.assign(this.global, { TextEncoder, TextDecoder, Response, structuredClone })
     this.global.Element.prototype.scrollIntoView = () => undefined
+    this.global.Range.prototype.getClientRects = () => []
     this.global.ResizeObserver = class {
       observe() {}
       unobserve() {}

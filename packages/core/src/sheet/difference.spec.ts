@@ -18,6 +18,11 @@ it('two revisions differ in the words of a reader, wherever a requirement stands
     'Mains: max 253 → 250 V, clause 7.1',
   ])
 })
+it('figures that a reader would write alike are told apart, and another unit alone is no difference', () => {
+  const of = (top: string) => sheet('U', 'meter', [clear(top)])
+  expect(sheetDifferences(of('420 mm'), of('420.04 mm')).map(differenceWords)).toEqual(['Free space: clear, top 420 → 420.04 mm, clause 4.2'])
+  expect(sheetDifferences(of('11 3/8 in'), of('288.925 mm'))).toEqual([])
+})
 it('a sheet does not differ from itself', () => expect(sheetDifferences(OLD, OLD)).toEqual([]))
 
 describe('before a revision is adopted', () => {

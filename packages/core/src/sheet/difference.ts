@@ -21,7 +21,10 @@ interface Row {
   what: string
   clause: string | undefined
   requirementId: string | undefined
+  /** As a person would write it. */
   value: string
+  /** With every digit that counts: two figures may differ and still be written alike. */
+  exact: string
 }
 
 /** How two revisions differ, requirement by requirement: what came, what went, and every figure that changed with its unit and clause. */
@@ -35,8 +38,9 @@ export function sheetDifferences(before: Sheet, after: Sheet): SheetDifference[]
   const changed = keys.flatMap((key): SheetDifference[] => {
     const [was, is] = [a.get(key), b.get(key)]
     const { about, what, clause, requirementId } = (is ?? was)!
-    if (was?.value === is?.value || (requirementId !== undefined && skip.has(requirementId))) return []
-    return [{ kind: was === undefined ? 'added' : is === undefined ? 'removed' : 'changed', about, what, before: was?.value, after: is?.value, clause, requirementId }]
+    if (was?.exact === is?.exact || (requirementId !== undefined && skip.has(requirementId))) return []
+    const told = was?.value === is?.value ? 'exact' : 'value'
+    return [{ kind: was === undefined ? 'added' : is === undefined ? 'removed' : 'changed', about, what, before: was?.[told], after: is?.[told], clause, requirementId }]
   })
   return [...come.map((one) => whole('added', one)), ...gone.map((one) => whole('removed', one)), ...changed]
 }
@@ -49,14 +53,14 @@ const SILENT = new Set(['format', 'version', 'revision', 'date', 'requirements']
 function rowsOf(sheet: Sheet): Map<string, Row> {
   const rows = new Map<string, Row>()
   const fields = sheetSchema().properties!
-  const add = (key: string, value: unknown, schema: JsonSchema | undefined, head: Omit<Row, 'value' | 'what'>, trail: readonly string[]) => {
+  const add = (key: string, value: unknown, schema: JsonSchema | undefined, head: Pick<Row, 'about' | 'clause' | 'requirementId'>, trail: readonly string[]) => {
     if (value === undefined) return
     if (Array.isArray(value)) {
       value.forEach((one, i) => add(`${key}/${nameOf(one) ?? i}`, one, schema?.items, head, [...trail, nameOf(one) ?? `no. ${i + 1}`]))
     } else if (typeof value === 'object' && value !== null) {
       for (const [name, one] of Object.entries(value)) if (name !== 'id') add(`${key}/${name}`, one, schema?.properties?.[name], head, [...trail, name.replace(/([A-Z])/g, ' $1').toLowerCase()])
     } else {
-      rows.set(key, { ...head, what: trail.join(', '), value: said(value, schema?.['x-unit']) })
+      rows.set(key, { ...head, what: trail.join(', '), ...said(value, schema?.['x-unit']) })
     }
   }
   for (const [name, value] of Object.entries(sheet)) {
@@ -80,9 +84,11 @@ function nameOf(one: unknown): string | undefined {
   return [label, name, id, from, wall].find((word): word is string => typeof word === 'string')
 }
 
-function said(value: unknown, unit: string | undefined): string {
+function said(value: unknown, unit: string | undefined): Pick<Row, 'value' | 'exact'> {
   const dimension = unit && (Object.keys(UNITS) as Dimension[]).find((one) => UNITS[one][0]!.name === unit)
-  return typeof value === 'number' && dimension ? formatQuantity(value, dimension) : String(value)
+  if (typeof value !== 'number' || !dimension) return { value: String(value), exact: String(value) }
+  // Nine digits: more than any sheet says, fewer than the conversion of units disturbs.
+  return { value: formatQuantity(value, dimension), exact: formatQuantity(Number(value.toPrecision(9)), dimension, { decimals: 'full' }) }
 }
 
 /** "top clearance 420 → 480 mm, clause 4.2" */

@@ -1,0 +1,106 @@
+/** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
+import { EditorView } from '@codemirror/view'
+import { act, screen, waitFor, within } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { asked, onScreen, openJob, refusal, sampleSheet, sampleText, serverSays } from '../../testing/job-on-screen.testing.js'
+import { SheetEditorView } from './sheet-editor-view.js'
+
+const user = userEvent.setup()
+const ID = 'sorrelight-sl-20-b'
+const inLibrary = (usedBy: object[]) => ({ sheet: sampleSheet(ID), fingerprint: 'f', source: sampleText(ID), usedBy })
+
+/** Opens the editor on a sheet of the samples, or on a new one. */
+async function open({ usedBy = [], answers = {}, fresh = false }: { usedBy?: object[]; answers?: Record<string, unknown>; fresh?: boolean } = {}) {
+  openJob([], { role: 'office' })
+  serverSays({ [`GET /api/sheets/${ID}`]: inLibrary(usedBy), ...answers })
+  onScreen(<SheetEditorView />, fresh ? { path: '/sheets/new', at: '/sheets/new' } : { path: '/sheets/:id/edit', at: `/sheets/${ID}/edit` })
+  await screen.findByLabelText('Sheet as YAML')
+}
+const editor = () => EditorView.findFromDOM(screen.getByLabelText('Sheet as YAML'))!
+const written = () => editor().state.doc.toString()
+/** Replaces a stretch of the text as if it were typed. */
+const type = (before: string, after: string) => {
+  const from = written().indexOf(before)
+  expect(from).toBeGreaterThan(-1)
+  act(() => editor().dispatch({ changes: { from, to: from + before.length, insert: after } }))
+}
+const keep = () => screen.getByText<HTMLButtonElement>('Keep in the library')
+const said = () => document.querySelector('[role=status]')!.textContent
+const kept = () => asked.filter(({ method }) => method === 'POST')
+
+it('a sheet that no job uses is kept in place of itself', async () => {
+  await open({ answers: { 'POST /api/sheets': { id: ID } } })
+  expect(written()).toBe(sampleText(ID))
+  expect(said()).toBe('The sheet reads without a fault.')
+  await user.click(keep())
+  expect(kept()).toMatchObject([{ address: '/api/sheets', body: { source: sampleText(ID), replace: true } }])
+  expect(await screen.findByText('elsewhere')).toBeTruthy()
+})
+
+it('one that a job uses stays as it is, and what the server refuses loses nothing', async () => {
+  await open({ usedBy: [{ id: 'j', number: 'PM-1', title: 'Barn', sealed: false }], answers: { 'POST /api/sheets': refusal(409, 'conflict', 'revision B is used by a job and cannot be changed') } })
+  expect(said()).toContain('Revision B is used by 1 job and stays as it is')
+  type('\nmaker:', '\n# from the maker’s leaflet\nmaker:')
+  await user.click(keep())
+  expect(kept()).toMatchObject([{ body: { replace: false } }])
+  await waitFor(() => expect(said()).toContain('cannot be changed'))
+  expect(written()).toContain('# from the maker’s leaflet')
+  expect(keep().disabled).toBe(false)
+})
+
+it('a fault is named with its line and keeps the sheet out, until it is mended', async () => {
+  await open()
+  const line = sampleText(ID).split('\n').findIndex((one) => one.startsWith('kind:')) + 1
+  const kind = sampleText(ID).split('\n')[line - 1]!
+  type(kind, 'kind: gatevay')
+  expect(said()).toContain(`line ${line}: kind`)
+  expect(keep().disabled).toBe(true)
+  type('kind: gatevay', kind)
+  expect(said()).toBe('The sheet reads without a fault.')
+  expect(keep().disabled).toBe(false)
+})
+
+it('a field that the format does not know is a fault as well', async () => {
+  await open()
+  type('\nmaker:', '\ncolour: green\nmaker:')
+  expect(said()).toContain('colour')
+  expect(keep().disabled).toBe(true)
+})
+
+it('text that is no YAML takes the form away, not the text', async () => {
+  await open()
+  type('\nmaker:', '\nnotes: [\nmaker:')
+  expect(screen.getByText('The form comes back when the text reads as YAML again.')).toBeTruthy()
+  type('\nnotes: [', '')
+  expect(screen.queryByText('The form comes back when the text reads as YAML again.')).toBeNull()
+})
+
+it('the form writes into the text, leaves the comments, and the differences are told at once', async () => {
+  await open()
+  type('\nmaker:', '\n# keep me\nmaker:')
+  const revision = screen.getByLabelText('revision')
+  await user.clear(revision)
+  await user.type(revision, 'C')
+  expect(written()).toMatch(/^revision: "?C"?$/m)
+  expect(written()).toContain('# keep me')
+  type('mass: 1.2 lb', 'mass: 2 kg')
+  await user.click(screen.getByText('Changes (1)'))
+  expect(within(screen.getByLabelText('Differences from revision B to C')).getByText('mass 0.54 → 2 kg')).toBeTruthy()
+  await user.click(screen.getByText('Back to the form'))
+  expect(screen.getByLabelText<HTMLInputElement>('revision').value).toBe('C')
+})
+
+it('the cursor in a requirement opens it in the form', async () => {
+  await open()
+  const last = sampleSheet(ID).requirements.at(-1)!
+  expect(screen.queryByDisplayValue(last.remedy!)).toBeNull()
+  act(() => editor().dispatch({ selection: { anchor: written().lastIndexOf(last.id) } }))
+  expect(screen.getByDisplayValue(last.remedy!)).toBeTruthy()
+})
+
+it('a new sheet begins with what is required, and says what is missing', async () => {
+  await open({ fresh: true })
+  expect(screen.getByText('A new sheet')).toBeTruthy()
+  expect(said()).toBe('line 3: maker: must not be blank')
+  expect(keep().disabled).toBe(true)
+})
