@@ -4,7 +4,6 @@ import userEvent from '@testing-library/user-event'
 import { readSheet, type Role } from '@plumb-mark/core'
 import { JobFrame } from '../inspection/job-frame.js'
 import { ReworkView } from '../rework/rework-view.js'
-import { SignOffView } from '../sign-off/sign-off-view.js'
 import { useInspection } from '../store/inspection.js'
 import { appended, onScreen, openJob, serverSays, type Change } from '../testing/job-on-screen.testing.js'
 import { DefectsView } from './defects-view.js'
@@ -81,27 +80,5 @@ describe('around every view of a job', () => {
     frame('installer')
     expect(await screen.findByRole('link', { name: 'Rework (0)' })).toBeTruthy()
     expect(screen.queryByRole('link', { name: 'Walk' })).toBeNull()
-  })
-})
-
-describe('before the signature', () => {
-  it('everything in the way is named, with the way to it', () => {
-    open('reviewer', seen('earth', false))
-    onScreen(<SignOffView />, { path: '/jobs/:jobId/sign-off', at: '/jobs/j/sign-off' })
-    expect(screen.getByRole('heading', { name: '2 things stand in the way of a signature' })).toBeTruthy()
-    expect(screen.getByRole('heading', { name: 'Failures that nobody raised (1)' })).toBeTruthy()
-    expect(screen.getByRole('link', { name: /Label/ }).getAttribute('href')).toBe('/jobs/j/walk/ac')
-  })
-  it('with a minor one open it may go ahead, and says that the record will list it; only the reviewer signs', () => {
-    open('inspector', seen('earth', true), seen('label', false), raised('label', 'minor'))
-    onScreen(<SignOffView />, { path: '/jobs/:jobId/sign-off', at: '/jobs/j/sign-off' })
-    expect(screen.getByText('The record will list 1 open minor defects and notes.')).toBeTruthy()
-    expect(screen.getByText('The reviewer can now read the record and sign it.')).toBeTruthy()
-  })
-  it('waits until this device has nothing unsent', () => {
-    open('reviewer', seen('earth', true), seen('label', true))
-    useInspection.setState({ sync: 'waiting' })
-    onScreen(<SignOffView />, { path: '/jobs/:jobId/sign-off', at: '/jobs/j/sign-off' })
-    expect(screen.getByText('Signing waits until everything on this device has been kept.')).toBeTruthy()
   })
 })
