@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { cutInTwo, type NetworkBuilt, type NetworkConductor, type NetworkPart } from '../as-built/network.js'
 import { Site, sheet } from '../sheet/kinds/site.testing.js'
 import { networkLoads } from './network.js'
-import { partLoads } from './part-loads.js'
+import { partLoads, protectionWords } from './part-loads.js'
 import { wayToGrid } from './way-to-grid.js'
 
 const part = (id: string, kind: NetworkPart['kind'], more: Partial<NetworkPart> = {}): NetworkPart => ({ id, label: id, kind, ...more })
@@ -37,6 +37,10 @@ describe('what a part carries at worst', () => {
 
 describe('what protects a part', () => {
   it('is the nearest device on the way to the grid', () => expect(['inverter', 'board', 'switch'].map((id) => of(HOUSE, id).protectedBy?.id)).toEqual(['breaker', 'fuse', 'fuse']))
+  it('is named, also where nobody said its rating', () => {
+    const unrated = { ...HOUSE, parts: HOUSE.parts.map((one) => (one.id === 'fuse' ? part('fuse', 'device') : one)) }
+    expect([of(HOUSE, 'board'), of(unrated, 'board'), of(HOUSE, 'grid')].map(protectionWords)).toEqual(['protected by fuse, 50 A', 'protected by fuse', 'no protective device between it and the grid'])
+  })
   it('is nothing where no way leads to the grid, or no device stands on it', () => {
     expect(of({ ...HOUSE, conductors: HOUSE.conductors.slice(1) }, 'board').protectedBy).toBeUndefined()
     expect(of(HOUSE, 'fuse').protectedBy).toBeUndefined()

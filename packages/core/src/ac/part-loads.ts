@@ -1,5 +1,6 @@
 import type { NetworkBuilt, NetworkPart } from '../as-built/network.js'
 import { atMost } from '../verdict/compare.js'
+import { amps } from '../verdict/say.js'
 import { NetworkGraph, total } from './network-graph.js'
 import { wayToGrid } from './way-to-grid.js'
 
@@ -26,6 +27,12 @@ export function partLoads(network: NetworkBuilt): PartLoad[] {
     const mayCarry = part.rating
     return { part, carries, mayCarry, overloaded: part.kind !== 'device' && mayCarry !== undefined && !atMost(carries, mayCarry), protectedBy: wayToGrid(part, network)?.find(({ kind }) => kind === 'device') }
   })
+}
+
+/** "protected by Breaker 3, 16 A" */
+export function protectionWords({ protectedBy }: PartLoad): string {
+  if (!protectedBy) return 'no protective device between it and the grid'
+  return `protected by ${protectedBy.label}${protectedBy.rating === undefined ? '' : `, ${amps(protectedBy.rating)}`}`
 }
 
 interface Side {

@@ -1,3 +1,4 @@
+import { protectionWords } from '../../ac/part-loads.js'
 import { amps } from '../../verdict/say.js'
 import { defineKind, requirementOf } from './kind.js'
 import { subjectsOf } from './subjects.js'
@@ -14,8 +15,7 @@ export const partRating = defineKind(requirementOf({}), {
   judge(_requirement, { part }, _given, world) {
     const load = part && world.partLoads().find((one) => one.part.id === part.id)
     if (!load) return undefined
-    const { carries, mayCarry, overloaded, protectedBy } = load
-    const guard = protectedBy?.rating === undefined ? 'no protective device stands between it and the grid' : `protected by ${protectedBy.label}, ${amps(protectedBy.rating)}`
-    return { verdict: overloaded ? 'does-not-conform' : 'conforms', working: [`all that can flow through it: ${amps(carries)}, rated ${amps(mayCarry!)}`, guard], notes: [], finding: `can carry ${amps(carries)} of ${amps(mayCarry!)}` }
+    const { carries, mayCarry, overloaded } = load
+    return { verdict: overloaded ? 'does-not-conform' : 'conforms', working: [`all that can flow through it: ${amps(carries)}, rated ${amps(mayCarry!)}`, protectionWords(load)], notes: [], finding: `can carry ${amps(carries)} of ${amps(mayCarry!)}` }
   },
 })

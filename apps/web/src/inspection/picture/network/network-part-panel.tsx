@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { DRIVING_KINDS, PART_KINDS, PART_WORDS, RESIDUAL_KINDS, amps, cutInTwo, type NetworkPart, type PartLoad } from '@plumb-mark/core'
+import { DRIVING_KINDS, PART_KINDS, PART_WORDS, RESIDUAL_KINDS, amps, cutInTwo, protectionWords, type NetworkPart, type PartLoad } from '@plumb-mark/core'
 import { ChoiceField, named, optionsOf, type Option } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
 import { TextField } from '../../../marks/text-field.js'
@@ -39,7 +39,7 @@ export function NetworkPartPanel({ part, load, writable, onDone }: { part: Netwo
     >
       {load && (
         <Text gridColumn="1 / -1" color={load.overloaded ? 'oxide' : 'ink'}>
-          {`Carries ${amps(load.carries)} at worst${load.mayCarry === undefined ? '' : `, may carry ${amps(load.mayCarry)}`}; ${load.protectedBy ? `protected by ${load.protectedBy.label}${load.protectedBy.rating === undefined ? '' : `, ${amps(load.protectedBy.rating)}`}` : 'no protective device between it and the grid'}.`}
+          {`Carries ${amps(load.carries)} at worst${load.mayCarry === undefined ? '' : `, may carry ${amps(load.mayCarry)}`}; ${protectionWords(load)}.`}
         </Text>
       )}
       <TextField label="Name" value={draft.label} required onChange={(label) => set({ label })} />
