@@ -1,6 +1,7 @@
 import { Module, type DynamicModule } from '@nestjs/common'
 import type { DataSource } from 'typeorm'
 import { AccountsModule } from './accounts/accounts.module.js'
+import type { HeldFolder } from './database/data-folder.js'
 import { DatabaseModule } from './database/database.module.js'
 import { EvidenceModule } from './evidence/evidence.module.js'
 import { ExchangeModule } from './exchange/exchange.module.js'
@@ -11,11 +12,11 @@ import { SETTINGS, type Settings } from './settings.js'
 
 @Module({})
 export class AppModule {
-  static with(settings: Settings, db: DataSource): DynamicModule {
+  static with(settings: Settings, db: DataSource, held: HeldFolder): DynamicModule {
     return {
       module: AppModule,
       global: true,
-      imports: [DatabaseModule.with(db), AccountsModule, JobsModule, EvidenceModule, ExchangeModule, VisitsModule, OfficeModule],
+      imports: [DatabaseModule.with(db, held), AccountsModule, JobsModule, EvidenceModule, ExchangeModule, VisitsModule, OfficeModule],
       providers: [{ provide: SETTINGS, useValue: settings }],
       exports: [SETTINGS],
     }

@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util'
 import { DataSource } from 'typeorm'
 import { EntriesService } from './entries/entries.service.js'
 import { AccountsService } from './accounts/accounts.service.js'
+import { holdFolder } from './database/data-folder.js'
 import { DATABASE_FILE } from './database/database.module.js'
 import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load-demo.js'
 import { PhotosService } from './evidence/photos.service.js'
@@ -12,7 +13,9 @@ import { InstrumentsService } from './instruments/instruments.service.js'
 import { SheetsService } from './sheets/sheets.service.js'
 import { PersonRow } from './accounts/account.entities.js'
 import { CannotStart, type Settings } from './settings.js'
+import { createLog } from './http/log.js'
 import { createServer, listen } from './server.js'
+import { stopOnSignal } from './stop.js'
 
 const ROOT = join(import.meta.dirname, '..', '..', '..')
 
@@ -32,7 +35,7 @@ function wishes(): Wishes {
     })
     const port = Number(values.port)
     if (!Number.isInteger(port) || port < 0 || port > 65535) throw new CannotStart(`--port must be a number from 0 to 65535, not “${values.port}”`)
-    const settings = { port, host: values.host, dataDir: values.data, webDir: join(ROOT, 'apps', 'web', 'dist'), secureCookie: values['secure-cookie'] }
+    const settings = { log: createLog(), port, host: values.host, dataDir: values.data, webDir: join(ROOT, 'apps', 'web', 'dist'), secureCookie: values['secure-cookie'] }
     return { settings, fresh: values.fresh, empty: values.empty }
   } catch (problem) {
     throw problem instanceof CannotStart ? problem : new CannotStart(`${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --secure-cookie)`)
@@ -41,13 +44,16 @@ function wishes(): Wishes {
 
 async function main(): Promise<void> {
   const { settings, fresh, empty } = wishes()
+  if (fresh) holdFolder(settings.dataDir).release()
   if (fresh) for (const name of [DATABASE_FILE, `${DATABASE_FILE}-wal`, `${DATABASE_FILE}-shm`, 'photos']) rmSync(join(settings.dataDir, name), { recursive: true, force: true })
   const app = await createServer(settings)
   const untouched = (await app.get(DataSource).getRepository(PersonRow).count()) === 0
   if (untouched) {
     await loadDemo(join(ROOT, 'samples'), { accounts: app.get(AccountsService), sheets: app.get(SheetsService), instruments: app.get(InstrumentsService), entries: app.get(EntriesService), photos: app.get(PhotosService), visits: app.get(VisitsService) }, { jobs: !empty })
   }
+  stopOnSignal(app, settings.log)
   const address = await listen(app, settings)
+  settings.log.info({ address, dataDir: settings.dataDir }, 'started')
   console.log(`Plumb Mark is at ${address}`)
   console.log(`Demo accounts (password ${DEMO_PASSWORD}): ${DEMO_PEOPLE.map(({ email, role }) => `${email} (${role})`).join(', ')}`)
 }

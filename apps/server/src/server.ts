@@ -3,22 +3,30 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
-import cookieParser from 'cookie-parser'
 import type { NextFunction, Request, Response } from 'express'
 import helmet from 'helmet'
 import { AppModule } from './app.module.js'
+import { holdFolder } from './database/data-folder.js'
 import { openDatabase } from './database/database.module.js'
 import { ErrorFilter } from './http/error.filter.js'
+import { FrameworkLog } from './http/log.js'
+import { answerMalformed } from './http/malformed.js'
+import { plainBody } from './http/plain-body.js'
+import { nameRequest } from './http/request-id.js'
 import { sameOrigin } from './http/same-origin.js'
-import { slowGuessing } from './http/slow-guessing.js'
+import { limitSignIns } from './http/rate-limit.js'
 import { CannotStart, type Settings } from './settings.js'
 
 const LARGEST_BODY = '2mb'
 
 /** Builds the application; `listen` opens the port. Tests build it and listen on a port of their own. */
 export async function createServer(settings: Settings): Promise<NestExpressApplication> {
-  const db = await openDatabase(settings.dataDir)
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, db), { logger: ['error', 'warn'], abortOnError: false })
+  const held = holdFolder(settings.dataDir)
+  const db = await openDatabase(settings.dataDir).catch((problem: unknown) => {
+    held.release()
+    throw problem
+  })
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, db, held), { logger: new FrameworkLog(settings.log), abortOnError: false })
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -31,12 +39,13 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
       strictTransportSecurity: settings.secureCookie,
     }),
   )
-  app.use(cookieParser())
+  app.use(nameRequest)
   app.use(sameOrigin)
-  app.use('/api/session', slowGuessing())
+  app.use('/api/session', limitSignIns())
   app.useBodyParser('json', { limit: LARGEST_BODY })
-  app.useGlobalFilters(new ErrorFilter())
-  app.enableShutdownHooks()
+  app.use(plainBody)
+  app.useGlobalFilters(new ErrorFilter(settings.log))
+  answerMalformed(app.getHttpServer())
   if (settings.webDir) serveWeb(app, settings.webDir)
   return app
 }
@@ -54,12 +63,12 @@ function serveWeb(app: NestExpressApplication, webDir: string): void {
   })
 }
 
-export async function listen(app: NestExpressApplication, { port, host }: Settings): Promise<string> {
+export async function listen(app: NestExpressApplication, { port, host, log }: Settings): Promise<string> {
   // What goes wrong here is told in one sentence below; the framework would print its own stack first.
   app.useLogger(false)
   try {
     await app.listen(port, host)
-    app.useLogger(['error', 'warn'])
+    app.useLogger(new FrameworkLog(log))
   } catch (problem) {
     await app.close()
     const { code } = problem as NodeJS.ErrnoException

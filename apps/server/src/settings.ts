@@ -1,3 +1,5 @@
+import type { Log } from './http/log.js'
+
 /** What the server is started with. */
 export interface Settings {
   host: string
@@ -8,6 +10,8 @@ export interface Settings {
   webDir?: string | undefined
   /** True behind TLS: the session cookie is then marked secure. */
   secureCookie: boolean
+  /** Where everything that matters is written down, one line a happening. */
+  log: Log
 }
 
 export const SETTINGS = Symbol('settings')

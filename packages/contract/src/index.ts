@@ -1,3 +1,4 @@
+export * from './http/plain.js'
 export * from './http/validate.js'
 export * from './accounts/sign-in.dto.js'
 export * from './entries/parts.dto.js'

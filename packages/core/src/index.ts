@@ -1,4 +1,5 @@
 export * from './verdict/bad-input.js'
+export * from './verdict/attempt.js'
 export * from './verdict/verdict.js'
 export * from './verdict/decision.js'
 export * from './verdict/say.js'

@@ -3,7 +3,8 @@ import { Reflector } from '@nestjs/core'
 import type { Role } from '@plumb-mark/core'
 import { Refused } from '../http/refused.js'
 import { MAY_CALL, type SignedInRequest } from './access.js'
-import { AccountsService, SESSION_COOKIE } from './accounts.service.js'
+import { AccountsService } from './accounts.service.js'
+import { sessionToken } from './session-cookie.js'
 
 /** Denies by default: a route says who may call it, or nobody may. */
 @Injectable()
@@ -17,7 +18,7 @@ export class AccessGuard implements CanActivate {
     const allowed = this.reflector.getAllAndOverride<Role[] | 'anyone' | undefined>(MAY_CALL, [context.getHandler(), context.getClass()])
     if (allowed === 'anyone') return true
     const request = context.switchToHttp().getRequest<SignedInRequest>()
-    const person = await this.accounts.personOf(request.cookies[SESSION_COOKIE])
+    const person = await this.accounts.personOf(sessionToken(request))
     if (!person) throw new Refused(401, 'not-signed-in', 'sign in first')
     if (!allowed?.includes(person.role)) throw new Refused(403, 'forbidden', `a person in the role “${person.role}” may not do this`)
     request.person = person

@@ -10,7 +10,7 @@ export const MayCall = (...roles: Role[]) => SetMetadata(MAY_CALL, roles)
 /** For the few routes that need no session, such as signing in. */
 export const Anyone = () => SetMetadata(MAY_CALL, 'anyone')
 
-export type SignedInRequest = Request & { person?: Person; cookies: Record<string, string | undefined> }
+export type SignedInRequest = Request & { person?: Person }
 
 /** The person behind the session. */
 export const By = createParamDecorator((_: unknown, context: ExecutionContext): Person => {

@@ -3,9 +3,11 @@ import type { Response } from 'express'
 import { SignInDto, type SignedIn } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { DtoPipe } from '../http/dto.pipe.js'
+import type { Named } from '../http/request-id.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { Anyone, By, MayCall, type SignedInRequest } from './access.js'
-import { AccountsService, SESSION_COOKIE, SESSION_HOURS } from './accounts.service.js'
+import { AccountsService, SESSION_HOURS } from './accounts.service.js'
+import { SESSION_COOKIE, sessionToken } from './session-cookie.js'
 
 @Controller('api')
 export class AccountsController {
@@ -17,8 +19,9 @@ export class AccountsController {
   @Anyone()
   @HttpCode(200)
   @Post('session')
-  async signIn(@Body(new DtoPipe(SignInDto)) { email, password }: SignInDto, @Res({ passthrough: true }) response: Response): Promise<SignedIn> {
+  async signIn(@Body(new DtoPipe(SignInDto)) { email, password }: SignInDto, @Req() { requestId }: Named, @Res({ passthrough: true }) response: Response): Promise<SignedIn> {
     const { person, token } = await this.accounts.signIn(email, password)
+    this.settings.log.info({ requestId, person: person.id, role: person.role }, 'signed in')
     response.cookie(SESSION_COOKIE, token, { httpOnly: true, sameSite: 'strict', secure: this.settings.secureCookie, maxAge: SESSION_HOURS * 3_600_000, path: '/' })
     return { person }
   }
@@ -33,7 +36,7 @@ export class AccountsController {
   @HttpCode(204)
   @Post('session/end')
   async signOut(@Req() request: SignedInRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
-    await this.accounts.signOut(request.cookies[SESSION_COOKIE])
+    await this.accounts.signOut(sessionToken(request))
     response.clearCookie(SESSION_COOKIE, { path: '/' })
   }
 

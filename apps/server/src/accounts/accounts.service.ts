@@ -7,7 +7,6 @@ import { sha256 } from '../database/digest.js'
 import { Refused } from '../http/refused.js'
 import { PersonRow, SessionRow } from './account.entities.js'
 
-export const SESSION_COOKIE = 'plumb_session'
 export const SESSION_HOURS = 14
 
 /** Compared against when nobody has the address, so that the time taken does not tell. Hash of a random text. */

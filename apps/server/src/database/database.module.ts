@@ -1,6 +1,5 @@
-import { accessSync, constants, existsSync, mkdirSync } from 'node:fs'
-import { dirname, join } from 'node:path'
-import { Global, Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common'
+import { join } from 'node:path'
+import { Global, Inject, Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { PersonRow, SessionRow } from '../accounts/account.entities.js'
 import { EntryRow } from '../entries/entry.entity.js'
@@ -10,10 +9,12 @@ import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
 import { FigureRow } from '../office/figure.entity.js'
 import { CannotStart } from '../settings.js'
 import { SheetRow } from '../sheets/sheet.entity.js'
+import type { HeldFolder } from './data-folder.js'
 import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
 import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
+const HELD_FOLDER = Symbol('held folder')
 export const DATABASE_FILE = 'plumb-mark.sqlite'
 
 interface Pragmas {
@@ -22,7 +23,6 @@ interface Pragmas {
 
 /** Opens the database file, brings it up to date, and says in one sentence what is wrong when it cannot. */
 export async function openDatabase(dataDir: string): Promise<DataSource> {
-  writableFolder(dataDir)
   const file = join(dataDir, DATABASE_FILE)
   const db = new DataSource({
     type: 'better-sqlite3',
@@ -46,33 +46,21 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
   }
 }
 
-function writableFolder(dataDir: string): void {
-  try {
-    makeFolder(dataDir)
-    accessSync(dataDir, constants.W_OK)
-  } catch (problem) {
-    throw new CannotStart(`the folder ${dataDir} cannot be written (${(problem as NodeJS.ErrnoException).code ?? 'unknown'}): choose another with --data`)
-  }
-}
-
-/** Step by step: asked to make a whole path at once, Node tries for ever where the system lets no folder be made. */
-function makeFolder(path: string): void {
-  if (existsSync(path)) return
-  makeFolder(dirname(path))
-  mkdirSync(path)
-}
-
 /** The database is opened before the application is put together, so that its refusal is one sentence and nothing has started yet. */
 @Global()
 @Module({})
 export class DatabaseModule implements OnApplicationShutdown {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    @Inject(HELD_FOLDER) private readonly held: HeldFolder,
+  ) {}
 
-  static with(db: DataSource): DynamicModule {
-    return { module: DatabaseModule, providers: [{ provide: DataSource, useValue: db }], exports: [DataSource] }
+  static with(db: DataSource, held: HeldFolder): DynamicModule {
+    return { module: DatabaseModule, providers: [{ provide: DataSource, useValue: db }, { provide: HELD_FOLDER, useValue: held }], exports: [DataSource] }
   }
 
   async onApplicationShutdown(): Promise<void> {
     await this.db.destroy()
+    this.held.release()
   }
 }

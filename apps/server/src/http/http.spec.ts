@@ -1,18 +1,20 @@
-import { HttpException, Logger } from '@nestjs/common'
+import { HttpException } from '@nestjs/common'
 import type { ArgumentsHost } from '@nestjs/common'
 import type { Request, Response } from 'express'
 import { BadInput } from '@plumb-mark/core'
 import { ErrorFilter } from './error.filter.js'
+import { createLog } from './log.js'
 import { PerKeyQueue } from './per-key-queue.js'
 import { Refused } from './refused.js'
 import { sameOrigin } from './same-origin.js'
 
 describe('the one shape of errors', () => {
-  Logger.overrideLogger(false)
+  const lines: string[] = []
+  const log = createLog({ write: (line) => void lines.push(line) })
   function told(problem: unknown): { status: number; body: unknown } {
     const sent = { status: 0, body: undefined as unknown }
     const response = { headersSent: false, status: (status: number) => ((sent.status = status), { json: (body: unknown) => (sent.body = body) }) }
-    new ErrorFilter().catch(problem, { switchToHttp: () => ({ getResponse: () => response }) } as unknown as ArgumentsHost)
+    new ErrorFilter(log).catch(problem, { switchToHttp: () => ({ getResponse: () => response, getRequest: () => ({ requestId: 'r-1', method: 'POST', path: '/x', body: { password: 'secret' } }) }) } as unknown as ArgumentsHost)
     return sent
   }
   it.each<[string, unknown, number, object]>([
@@ -24,15 +26,21 @@ describe('the one shape of errors', () => {
   ])('%s', (_what, problem, status, error) => expect(told(problem)).toMatchObject({ status, body: { error } }))
   it('a fault of ours is told without its inside', () => {
     const answer = told(new Error('SQLITE_CONSTRAINT: entries.id at /srv/secret'))
-    expect(answer).toEqual({ status: 500, body: { error: { code: 'fault', message: 'something went wrong on our side; nothing was kept' } } })
+    expect(answer).toEqual({ status: 500, body: { error: { code: 'fault', message: 'something went wrong on our side; nothing was kept', requestId: 'r-1' } } })
+  })
+  it('a fault is logged with its stack and the id that its caller was told, without what was sent', () => {
+    lines.length = 0
+    told(new Error('broken here'))
+    expect(JSON.parse(lines[0]!)).toMatchObject({ requestId: 'r-1', method: 'POST', err: { message: 'broken here', stack: expect.stringContaining('http.spec') } })
+    expect(lines.join('')).not.toContain('secret')
   })
 })
 
 describe('a write from elsewhere', () => {
   const answer = (method: string, headers: Record<string, string>) => {
-    let status = 200
-    sameOrigin({ method, headers: { host: 'plumb.example', ...headers } } as unknown as Request, { status: (code: number) => ((status = code), { json: () => undefined }) } as unknown as Response, () => undefined)
-    return status
+    let refused: unknown
+    sameOrigin({ method, headers: { host: 'plumb.example', ...headers } } as unknown as Request, undefined as unknown as Response, (problem) => void (refused = problem))
+    return refused instanceof Refused ? refused.status : 200
   }
   const ours = { 'x-plumb-mark': '1' }
   it.each<[string, string, Record<string, string>, number]>([

@@ -1,3 +1,4 @@
+import { Refused } from './refused.js'
 import type { NextFunction, Request, Response } from 'express'
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
@@ -6,15 +7,12 @@ const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
  * Refuses writes that another site makes a browser send: with `sameSite=strict` the cookie stays away already, and a write must also
  * carry our own header, which a foreign form or image cannot set.
  */
-export function sameOrigin(request: Request, response: Response, next: NextFunction): void {
+export function sameOrigin(request: Request, _response: Response, next: NextFunction): void {
   if (SAFE.has(request.method)) return next()
   const { origin, host } = request.headers
   const foreign = origin !== undefined && hostOf(origin) !== host
-  if (foreign || request.headers['x-plumb-mark'] === undefined) {
-    response.status(403).json({ error: { code: 'foreign-request', message: 'writes are taken only from the application itself' } })
-    return
-  }
-  next()
+  const refused = foreign || request.headers['x-plumb-mark'] === undefined
+  next(refused ? new Refused(403, 'foreign-request', 'writes are taken only from the application itself') : undefined)
 }
 
 function hostOf(origin: string): string | undefined {

@@ -11,6 +11,7 @@ import { EntriesService } from '../entries/entries.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
 import { VisitsService } from '../visits/visits.service.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
+import { createLog } from '../http/log.js'
 import { createServer, listen } from '../server.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 
@@ -21,6 +22,9 @@ export class RunningServer {
   readonly dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-'))
   private app!: NestExpressApplication
   address = ''
+  /** Every line of the log. */
+  readonly lines: string[] = []
+  private readonly said = { write: (line: string) => void this.lines.push(line) }
 
   static async start(): Promise<RunningServer> {
     const server = new RunningServer()
@@ -30,7 +34,7 @@ export class RunningServer {
   }
 
   private async open(): Promise<void> {
-    const settings = { host: '127.0.0.1', port: 0, dataDir: this.dataDir, secureCookie: false }
+    const settings = { host: '127.0.0.1', port: 0, dataDir: this.dataDir, secureCookie: false, log: createLog(this.said) }
     this.app = await createServer(settings)
     this.address = await listen(this.app, settings)
   }

@@ -2,12 +2,17 @@ import 'reflect-metadata'
 import { plainToInstance } from 'class-transformer'
 import { validateSync, type ValidationError } from 'class-validator'
 import type { ErrorShape } from '@plumb-mark/core'
+import { plainFault } from './plain.js'
+
+const LONGEST_PATH = 200
 
 type Class<T> = new () => T
 export type Validated<T> = { ok: true; value: T } | ({ ok: false } & ErrorShape)
 
 /** Checks plain data against a DTO class. The first fault is told with its path; fields that the class does not name are refused. */
 export function validate<T extends object>(of: Class<T>, plain: unknown, at = ''): Validated<T> {
+  const strange = plainFault(plain)
+  if (strange) return { ok: false, ...strange }
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) return { ok: false, error: { code: 'invalid', message: 'must be an object', ...(at && { path: at }) } }
   const value = plainToInstance(of, plain)
   const [fault] = validateSync(value, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true, stopAtFirstError: true })
@@ -19,5 +24,7 @@ function asError(fault: ValidationError, at: string): ErrorShape {
   const [inner] = fault.children ?? []
   if (inner) return asError(inner, path)
   const said = Object.values(fault.constraints ?? {})[0] ?? 'is not valid'
-  return { error: { code: 'invalid', message: said.replace(new RegExp(`^${fault.property} `), ''), path: path.replace(/\.(\d+)(?=\.|$)/g, '[$1]') } }
+  // The name of a field is the caller's: it is cut off as text, never made into a pattern.
+  const own = `${fault.property} `
+  return { error: { code: 'invalid', message: said.startsWith(own) ? said.slice(own.length) : said, path: path.slice(0, LONGEST_PATH).replace(/\.(\d+)(?=\.|$)/g, '[$1]') } }
 }

@@ -10,9 +10,9 @@ import { COPPER, REACTANCE } from './copper.js'
 export function judgeIec(given: IecConductor, load: Load): SchoolJudgement {
   const { phases, size, insulation, method, ambient, groupedCircuits, maxDropPercent, terminal } = given
   const ambientFactor = factorAt(IEC_AMBIENT[insulation], ambient)
-  if (ambientFactor === undefined) throw new BadInput('out-of-range', 'ambient', `is above the table for ${insulation}`)
+  if (ambientFactor === undefined) throw new BadInput('out-of-range', 'ambient', `of ${fig(ambient)} °C is above what the table of ${insulation} knows`)
   const groupingFactor = factorAt(IEC_GROUPING, groupedCircuits)
-  if (groupingFactor === undefined) throw new BadInput('out-of-range', 'groupedCircuits', 'is above the table')
+  if (groupingFactor === undefined) throw new BadInput('out-of-range', 'groupedCircuits', `of ${groupedCircuits} is above what the table knows`)
   const base = IEC_AMPACITY[insulation][phases === 3 ? 3 : 2][method][IEC_SIZES.indexOf(size)]!
   const ampacity = base * ambientFactor * groupingFactor
   const drop = dropOf(given, load.designCurrent)

@@ -11,7 +11,7 @@ const FOOT = 0.3048
 export function judgeNec(given: NecConductor, load: Load): SchoolJudgement {
   const { size, insulationTemp, terminationTemp, ambient, currentCarrying, continuous, maxDropPercent, terminal } = given
   const ambientFactor = factorAt(NEC_AMBIENT[insulationTemp], ambient)
-  if (ambientFactor === undefined) throw new BadInput('out-of-range', 'ambient', `is above the table for ${insulationTemp} °C insulation`)
+  if (ambientFactor === undefined) throw new BadInput('out-of-range', 'ambient', `of ${fig(ambient)} °C is above what the table of ${insulationTemp} °C conductors knows`)
   const groupingFactor = factorAt(NEC_GROUPING, currentCarrying)!
   const at = NEC_SIZES.indexOf(size)
   const base = NEC_AMPACITY[insulationTemp][at]!

@@ -1,7 +1,9 @@
 import type { Sheet } from '../sheet/sheet.js'
+import { attempt } from '../verdict/attempt.js'
+import type { BadInput } from '../verdict/bad-input.js'
 import { countedUncertainty, type DecisionRule } from '../verdict/decision.js'
 import { clearanceOf, type ClearanceResult } from '../wall/clearance.js'
-import type { Item, ReadWall, Unit } from '../wall/items.js'
+import { requireNamesOfTheirOwn, type Item, type ReadWall, type Unit } from '../wall/items.js'
 import type { AsBuilt, UnitBuilt, WallBuilt } from './as-built.js'
 
 export interface MeasuredWall {
@@ -9,6 +11,8 @@ export interface MeasuredWall {
   /** The wall as the clearance calculator takes it. */
   given: ReadWall
   result: ClearanceResult
+  /** Why nothing could be measured on it, such as two things with one name. */
+  problem?: BadInput | undefined
 }
 
 const NO_DEMAND = { left: 0, right: 0, top: 0, bottom: 0 }
@@ -22,7 +26,9 @@ export function measureWall(wall: WallBuilt, { units }: AsBuilt, sheetOf: (unit:
     uncertainty: countedUncertainty(wall.uncertainty, rule),
     items: [...hung, ...others],
   }
-  return { wall, given, result: given.items.length === 0 ? EMPTY : clearanceOf(given) }
+  if (given.items.length === 0) return { wall, given, result: EMPTY }
+  const measured = attempt(() => (requireNamesOfTheirOwn(given.items), clearanceOf(given)))
+  return measured.ok ? { wall, given, result: measured.value } : { wall, given, result: EMPTY, problem: measured.problem }
 }
 
 const EMPTY: ClearanceResult = { units: [], collisions: [], verdict: 'conforms', working: [], notes: [] }

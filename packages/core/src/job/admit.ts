@@ -1,5 +1,5 @@
 import { compute } from '../calculators.js'
-import { BadInput } from '../verdict/bad-input.js'
+import { attempt } from '../verdict/attempt.js'
 import { isOpen } from '../defect/defect.js'
 import { nextState } from '../defect/process.js'
 import { blockers } from '../sign-off/gate.js'
@@ -155,13 +155,8 @@ function admitDevices(devices: EntryBodies['devices-fitted']['devices'], { state
 function admitRecord({ point, answer }: EntryBodies['record'], { checks }: Inspection): Admission {
   const ask = checks.find(({ check }) => check.point === point && check.ask.kind === 'record')?.check.ask
   if (ask?.kind !== 'record') return refuse('unknown-point', `no point in this job is called “${point}”`)
-  try {
-    readAnswer(ask, answer)
-    return OK
-  } catch (problem) {
-    if (problem instanceof BadInput) return refuse('answer-differs', `${problem.path}: ${problem.message}`)
-    throw problem
-  }
+  const read = attempt(() => readAnswer(ask, answer))
+  return read.ok ? OK : refuse('answer-differs', read.problem.message)
 }
 
 const points = ({ checks }: Inspection, kind: 'reading' | 'observation') => checks.filter(({ check }) => check.ask.kind === kind).map(({ check }) => ({ id: check.point }))
@@ -177,13 +172,8 @@ function known(all: readonly { id: string }[], id: string, what: string): Admiss
 
 /** Only a calculation that can be worked out again is kept. */
 function admitCalculation({ calculator, input }: EntryBodies['calculation-kept']): Admission {
-  try {
-    compute(calculator, input)
-    return OK
-  } catch (problem) {
-    if (problem instanceof BadInput) return refuse('not-computable', problem.message)
-    throw problem
-  }
+  const done = attempt(() => compute(calculator, input))
+  return done.ok ? OK : refuse('not-computable', done.problem.message)
 }
 
 const STEP_REFUSALS = {

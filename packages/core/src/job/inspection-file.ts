@@ -1,3 +1,4 @@
+import { attempt } from '../verdict/attempt.js'
 import { BadInput } from '../verdict/bad-input.js'
 import { list, num, object, oneOf, optional, refine, text, type Shape } from '../verdict/shape.js'
 import { readSheet, sheetId, type Sheet } from '../sheet/sheet.js'
@@ -44,12 +45,10 @@ export function readInspectionFile(data: unknown): InspectionFile {
 }
 
 function inPath<T>(prefix: string, read: () => T): T {
-  try {
-    return read()
-  } catch (problem) {
-    if (problem instanceof BadInput) throw new BadInput(problem.code, problem.path ? `${prefix}.${problem.path}` : prefix, problem.reason)
-    throw problem
-  }
+  const done = attempt(read)
+  if (done.ok) return done.value
+  const { code, path, reason } = done.problem
+  throw new BadInput(code, path ? `${prefix}.${path}` : prefix, reason)
 }
 
 export const sheetFingerprint = (sheet: Sheet, sha256: Sha256): string => sha256(canonicalJson(sheet))

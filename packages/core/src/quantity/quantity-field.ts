@@ -1,11 +1,14 @@
 import { BadInput } from '../verdict/bad-input.js'
-import { num, type Shape } from '../verdict/shape.js'
+import { num, type NumberRules, type Shape } from '../verdict/shape.js'
 import { parseQuantity } from './parse.js'
 import { canonicalUnit, type Dimension } from './units.js'
 
-/** A figure in a file: a number in the canonical unit, or text with its unit ("420 mm", "85 in·lb"). Read into the canonical unit. */
-export function quantity(dimension: Dimension, about?: string): Shape<number> {
-  const bare = num({ unit: canonicalUnit(dimension), ...(about && { about }) })
+/**
+ * A figure in a file: a number in the canonical unit, or text with its unit ("420 mm", "85 in·lb"). Read into the canonical unit. Only a
+ * temperature may lie below zero; `divisor` also refuses zero.
+ */
+export function quantity(dimension: Dimension, about?: string, rules: Pick<NumberRules, 'sign' | 'max'> = {}): Shape<number> {
+  const bare = num({ unit: canonicalUnit(dimension), sign: dimension === 'temperature' ? 'any' : 'magnitude', ...(about && { about }), ...rules })
   return {
     schema: { oneOf: [bare.schema, { type: 'string' }], 'x-unit': canonicalUnit(dimension), ...(about && { description: about }) },
     read(value, path) {

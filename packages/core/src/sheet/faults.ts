@@ -1,5 +1,6 @@
 import { variantOf } from '../quantity/read-draft.js'
-import { BadInput } from '../verdict/bad-input.js'
+import { attempt } from '../verdict/attempt.js'
+import type { BadInput } from '../verdict/bad-input.js'
 import type { JsonSchema } from '../verdict/shape.js'
 import { readRequirement, readSheet, sheetSchema } from './sheet.js'
 
@@ -39,11 +40,6 @@ function unknownFields(schema: JsonSchema, data: unknown, path: string): string[
 }
 
 function faultOf(read: () => unknown): BadInput | undefined {
-  try {
-    read()
-    return undefined
-  } catch (problem) {
-    if (problem instanceof BadInput) return problem
-    throw problem
-  }
+  const done = attempt(read)
+  return done.ok ? undefined : done.problem
 }

@@ -9,6 +9,8 @@ const day = refine(text('YYYY-MM-DD'), (value, path) => {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(value)) throw new BadInput('not-a-time', path, 'must be a day written as YYYY-MM-DD')
 })
 
+const edge = () => quantity('length', 'of the unit', { sign: 'divisor' })
+
 /** What the array map needs to know of a module beyond its voltages. */
 const sheetModule = object({
   ...moduleShape.fields,
@@ -32,7 +34,7 @@ export const sheetHead = object({
   date: day,
   source: text('the document that the figures are taken from, with its own number and edition'),
   mass: optional(quantity('mass')),
-  size: optional(object({ width: quantity('length'), height: quantity('length'), depth: quantity('length') })),
+  size: optional(object({ width: edge(), height: edge(), depth: edge() })),
   ratings: optional(list(object({ name: text(), value: text() }), { mayBeEmpty: true }), []),
   module: optional(sheetModule),
   tools: optional(list(text(), { mayBeEmpty: true, about: 'tools that the maker names' })),

@@ -81,13 +81,14 @@ function finite(value: unknown, path: string): number {
   return value
 }
 
-/** A whole number, 1 or more. */
-export function count(about?: string): Shape<number> {
+/** A whole number, 1 or more unless it says otherwise. */
+export function count(about?: string, { min = 1, max }: { min?: number; max?: number } = {}): Shape<number> {
   return {
-    schema: { type: 'integer', minimum: 1, ...(about && { description: about }) },
+    schema: { type: 'integer', minimum: min, ...(max !== undefined && { maximum: max }), ...(about && { description: about }) },
     read(value, path) {
       const n = finite(value, path)
-      if (!Number.isInteger(n) || n < 1) throw new BadInput('not-a-count', path, 'must be a whole number, 1 or more')
+      if (!Number.isInteger(n) || n < min) throw new BadInput('not-a-count', path, `must be a whole number, ${min} or more`)
+      if (max !== undefined && n > max) throw new BadInput('out-of-range', path, `must be at most ${max}`)
       return n
     },
   }

@@ -4,6 +4,7 @@ import type { Ask, Subject } from '../sheet/kinds/kind.js'
 import type { Requirement } from '../sheet/kinds/index.js'
 import type { SheetRef } from '../sheet/sheet.js'
 import type { Severity } from '../sheet/terms.js'
+import type { BadInput } from '../verdict/bad-input.js'
 import type { Stage } from './stages.js'
 
 /** One requirement of one sheet on one thing on site. */
@@ -26,6 +27,8 @@ export interface Check {
   required: string
   /** Why the sheet does not ask for it here; undefined when it does. */
   because?: string | undefined
+  /** What keeps the check from being put together: it is then not proven, whatever was read. */
+  inTheWay?: BadInput | undefined
 }
 
 /** The defect that a failed check proposes; the inspector confirms or amends it. */

@@ -3,6 +3,8 @@ import { kindOf, type Requirement } from '../sheet/kinds/index.js'
 import { whyNot } from '../sheet/when.js'
 import type { Subject, World } from '../sheet/kinds/kind.js'
 import type { Sheet } from '../sheet/sheet.js'
+import { attempt } from '../verdict/attempt.js'
+import { wholeUnit } from '../sheet/kinds/subjects.js'
 import { STAGES } from './stages.js'
 import type { Check } from './check.js'
 
@@ -18,20 +20,27 @@ export function checksOf(asBuilt: AsBuilt, sheets: ReadonlyMap<string, Sheet>, w
 function expand(unit: UnitBuilt, sheet: Sheet, requirement: Requirement, world: World): Check[] {
   const kind = kindOf(requirement)
   const because = whyNot(requirement.when, unit, world)
-  return kind.expand(requirement, unit, sheet, world).map((subject) => ({
-    id: `${unit.id}/${requirement.id}/${subject.id}`,
-    stage: requirement.stage,
-    unit,
-    sheet,
-    requirement,
-    subject,
-    title: subject.label ? `${requirement.title} · ${subject.label}` : requirement.title,
-    place: placeOf(unit, subject),
-    point: `${unit.id}/${requirement.point ?? requirement.id}/${subject.id}`,
-    ask: kind.ask(requirement, subject, world, unit),
-    required: kind.required(requirement, subject, world, unit),
-    because,
-  }))
+  const subjects = attempt(() => kind.expand(requirement, unit, sheet, world))
+  return (subjects.ok ? subjects.value : [wholeUnit]).map((subject) => {
+    const ask = attempt(() => kind.ask(requirement, subject, world, unit))
+    const required = attempt(() => kind.required(requirement, subject, world, unit))
+    const refused = [subjects, ask, required].find((one) => !one.ok)
+    return {
+      id: `${unit.id}/${requirement.id}/${subject.id}`,
+      stage: requirement.stage,
+      unit,
+      sheet,
+      requirement,
+      subject,
+      title: subject.label ? `${requirement.title} · ${subject.label}` : requirement.title,
+      place: placeOf(unit, subject),
+      point: `${unit.id}/${requirement.point ?? requirement.id}/${subject.id}`,
+      ask: ask.ok ? ask.value : { kind: 'derived', from: 'units' },
+      required: required.ok ? required.value : '',
+      because,
+      inTheWay: refused?.ok === false ? refused.problem : undefined,
+    }
+  })
 }
 
 const PLACE = {

@@ -14,11 +14,12 @@ import type { Given, GivenReading, GivenRecord, Judgement, World } from '../shee
 import type { Sheet } from '../sheet/sheet.js'
 import { BOUNDARIES, type Boundary } from '../wall/items.js'
 import { fitAnswer, readAnswer } from '../sheet/forms.js'
-import { BadInput } from '../verdict/bad-input.js'
+import { attempt } from '../verdict/attempt.js'
 import type { DecisionRule } from '../verdict/decision.js'
 import { worst, type Verdict } from '../verdict/verdict.js'
 import type { Check, JudgedCheck, Outcome } from './check.js'
 import { checksOf } from './expand.js'
+import { inTheWay } from './in-the-way.js'
 
 /** A whole job, judged: what every screen, report and gate reads. */
 export interface Inspection {
@@ -94,7 +95,9 @@ function worldOf({ header, evidence }: JobState, asBuilt: AsBuilt, walls: readon
     rule: ruleOf({ header }),
     labelOf: (id) => labels.get(id) ?? id,
     onWall(unitId) {
-      for (const { wall, result } of walls) {
+      const hung = asBuilt.units.find(({ id }) => id === unitId)?.place?.wallId
+      for (const { wall, result, problem } of walls) {
+        if (problem && wall.id === hung) throw problem
         const found = result.units.find(({ id }) => id === unitId)
         if (found) return { wall, result: found, collidesWith: result.collisions.filter((pair) => pair.includes(unitId)).map(([a, b]) => (a === unitId ? b : a)) }
       }
@@ -154,18 +157,17 @@ function asReading({ value, relation, instrument, conditions }: EntryBodies['rea
 /** An answer that was given under an older revision, and does not fit what is asked now, answers nothing. */
 function asRecord(ask: Check['ask'], { answer, instrument }: EntryBodies['record'], photos: number): GivenRecord | undefined {
   if (ask.kind !== 'record') return undefined
-  try {
-    return { kind: 'record', answer: fitAnswer(ask, answer), instrument, photos }
-  } catch (problem) {
-    if (problem instanceof BadInput) return undefined
-    throw problem
-  }
+  const fitting = attempt(() => fitAnswer(ask, answer))
+  return fitting.ok ? { kind: 'record', answer: fitting.value, instrument, photos } : undefined
 }
 
 /** The outcome of one check for a piece of evidence that may or may not be kept. */
 export function judge(check: Check, given: Given | undefined, world: World): Outcome {
   if (check.because !== undefined) return { verdict: 'not-applicable', because: check.because }
-  const judgement = kindOf(check.requirement).judge(check.requirement, check.subject, given, world, check.unit)
+  if (check.inTheWay) return outcomeOf(check, inTheWay(check.inTheWay, check.ask))
+  const judged = attempt(() => kindOf(check.requirement).judge(check.requirement, check.subject, given, world, check.unit))
+  if (!judged.ok) return outcomeOf(check, inTheWay(judged.problem, check.ask))
+  const judgement = judged.value
   if (!judgement) return { verdict: 'not-inspected' }
   const lacksPhoto = check.requirement.photo && judgement.verdict === 'conforms' && given?.photos === 0
   return outcomeOf(check, lacksPhoto ? new Unpictured(judgement) : judgement)
@@ -222,10 +224,8 @@ export function judgeTyped(check: Check, typed: string, using: Pick<GivenReading
 /** An answer of several parts as it stands, before it is kept; a part that does not fit comes back as the problem. */
 export function judgeAnswer(check: Check, answer: unknown, using: { instrument: GivenRecord['instrument']; photos?: number }, world: World): { ok: true; outcome: Outcome } | { ok: false; problem: string } {
   if (check.ask.kind !== 'record') throw new Error(`check ${check.id} does not ask for a record`)
-  try {
-    return { ok: true, outcome: judge(check, { kind: 'record', answer: readAnswer(check.ask, answer), ...using }, world) }
-  } catch (problem) {
-    if (problem instanceof BadInput) return { ok: false, problem: problem.message }
-    throw problem
-  }
+  const { ask } = check
+  const read = attempt(() => readAnswer(ask, answer))
+  if (!read.ok) return { ok: false, problem: read.problem.message }
+  return { ok: true, outcome: judge(check, { kind: 'record', answer: read.value, ...using }, world) }
 }

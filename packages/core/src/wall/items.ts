@@ -21,12 +21,11 @@ const clearFigure = () => num({ unit: 'mm', sign: 'magnitude' })
 
 /** How far a unit wants its neighbours to stay away; shared by the calculators and by the sheets. */
 export const clearShape = object({ left: clearFigure(), right: clearFigure(), top: clearFigure(), bottom: clearFigure() })
-export const neighbourShape = refine(
-  object({ rule: oneOf(NEIGHBOUR_RULES), distance: optional(num({ unit: 'mm', sign: 'magnitude' })) }),
-  ({ rule, distance }, path) => {
-    if (rule === 'stated' && distance === undefined) throw new BadInput('missing', `${path}.distance`, 'is required by the rule "stated"')
-  },
-)
+export const neighbourShape = refine(object({ rule: oneOf(NEIGHBOUR_RULES), distance: optional(num({ unit: 'mm', sign: 'magnitude' })) }), requireStatedDistance)
+
+export function requireStatedDistance({ rule, distance }: { rule: NeighbourRule; distance?: number | undefined }, path: string): void {
+  if (rule === 'stated' && distance === undefined) throw new BadInput('missing', `${path}.distance`, 'is required by the rule "stated"')
+}
 export const keepOutShape = object({ from: text('class of obstruction'), distance: num({ unit: 'mm', sign: 'magnitude' }) })
 export const baseShape = range('mm', 'height of the lower edge')
 
@@ -63,12 +62,15 @@ export const clearanceInput = refine(
     uncertainty: uncertaintyField('mm'),
     items: list(variants('kind', { unit: unitShape, obstruction: obstructionShape })),
   }),
-  ({ items }) => {
-    requireUniqueIds(items, 'items')
-    const taken = items.findIndex(({ id }) => (BOUNDARIES as readonly string[]).includes(id))
-    if (taken >= 0) throw new BadInput('duplicate-id', `items[${taken}].id`, `"${items[taken]!.id}" is the name of a boundary`)
-  },
+  ({ items }) => requireNamesOfTheirOwn(items),
 )
+
+/** Everything on a wall is told apart by its id; the boundaries have theirs. */
+export function requireNamesOfTheirOwn(items: readonly { id: string }[]): void {
+  requireUniqueIds(items, 'items')
+  const taken = items.findIndex(({ id }) => (BOUNDARIES as readonly string[]).includes(id))
+  if (taken >= 0) throw new BadInput('duplicate-id', `items[${taken}].id`, `"${items[taken]!.id}" is the name of a boundary`)
+}
 
 export type ReadWall = Read<typeof clearanceInput>
 export type Item = ReadWall['items'][number]

@@ -1,6 +1,6 @@
 import { bondsAt, wayToEarth } from '../../earthing/bonding-tree.js'
 import { listed } from '../../verdict/say.js'
-import { flag, list, num, oneOf, optional } from '../../verdict/shape.js'
+import { count, flag, list, oneOf, optional } from '../../verdict/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import type { Bond } from '../../as-built/earthing.js'
 import { BOND_MEANS, BOND_WORDS } from '../terms.js'
@@ -13,7 +13,7 @@ import { wholeUnit } from './subjects.js'
  * in the supply cable, never instead of it; and where the authority insists, the way must be copper.
  */
 export const bonding = defineKind(
-  requirementOf({ means: list(oneOf(BOND_MEANS), { about: 'allowed means' }), maxUses: optional(num({ min: 1 })), supplyCable: optional(flag('the core of the supply cable must be landed, whatever else is'), false) }),
+  requirementOf({ means: list(oneOf(BOND_MEANS), { about: 'allowed means' }), maxUses: optional(count()), supplyCable: optional(flag('the core of the supply cable must be landed, whatever else is'), false) }),
   {
     minutes: 3,
     expand: () => [wholeUnit],

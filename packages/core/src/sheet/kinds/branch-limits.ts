@@ -1,13 +1,13 @@
 import { acBranch } from '../../ac/ac-branch.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { fig, plural } from '../../verdict/say.js'
-import { num, optional, percent } from '../../verdict/shape.js'
+import { count, num, optional, percent } from '../../verdict/shape.js'
 import { defineKind, requirementOf } from './kind.js'
 import { subjectsOf } from './subjects.js'
 
 /** How many small inverters may share a branch for its breaker and voltage, and how far the voltage may rise to the last. */
 export const branchLimits = defineKind(
-  requirementOf({ unitCurrent: quantity('current', 'greatest output current of one inverter'), statedMax: optional(num({ min: 1 })), breakerUse: optional(num({ sign: 'magnitude', max: 1 }), 0.8), maxRisePercent: optional(percent(), 2) }),
+  requirementOf({ unitCurrent: quantity('current', 'greatest output current of one inverter', { sign: 'divisor' }), statedMax: optional(count()), breakerUse: optional(num({ sign: 'magnitude', max: 1 }), 0.8), maxRisePercent: optional(percent(), 2) }),
   {
     minutes: 4,
     expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'branch', where: {} }, unit, sheet, world),

@@ -1,5 +1,5 @@
 import { atMost } from '../../verdict/compare.js'
-import { flag, list, num, object, oneOf, optional, refine, requireRange } from '../../verdict/shape.js'
+import { count, flag, list, num, object, oneOf, optional, refine, requireRange } from '../../verdict/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { answered, defineKind, requirementOf } from './kind.js'
 import { wholeUnit } from './subjects.js'
@@ -10,7 +10,7 @@ const SHIELD_WORDS = { 'one-end': 'earthed at one end', 'both-ends': 'earthed at
 /** A data bus: twisted pair, A to A, shield as told, addresses distinct and in range, terminators only at the two ends, devices under the limit. */
 export const bus = defineKind(
   requirementOf({
-    maxDevices: optional(num({ min: 2 })),
+    maxDevices: optional(count('on one bus', { min: 2 })),
     addresses: optional(refine(object({ min: optional(num()), max: optional(num()) }), requireRange)),
     terminators: oneOf(['both-ends', 'far-end', 'none'] as const),
     shield: list(oneOf(SHIELDS), { about: 'what conforms' }),

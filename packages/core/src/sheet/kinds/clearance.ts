@@ -1,7 +1,7 @@
 import { quantity } from '../../quantity/quantity-field.js'
 import { mm } from '../../verdict/say.js'
-import { list, object, oneOf, optional, text } from '../../verdict/shape.js'
-import { SIDES, NEIGHBOUR_RULES, REACHES, type Side } from '../../wall/items.js'
+import { list, object, oneOf, optional, refine, requireRange, text } from '../../verdict/shape.js'
+import { SIDES, NEIGHBOUR_RULES, REACHES, requireStatedDistance, type Side } from '../../wall/items.js'
 import { OPPOSITE } from '../../wall/geometry.js'
 import type { SideResult, UnitClearance } from '../../wall/clearance.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
@@ -18,10 +18,10 @@ const EXTRAS = ['base', 'keep-out', 'corners'] as const
 export const clearanceKind = defineKind(
   requirementOf({
     clear: object({ left: gap(), right: gap(), top: gap(), bottom: gap() }),
-    neighbour: optional(object({ rule: oneOf(NEIGHBOUR_RULES), distance: optional(gap()) })),
+    neighbour: optional(refine(object({ rule: oneOf(NEIGHBOUR_RULES), distance: optional(gap()) }), requireStatedDistance)),
     reach: optional(oneOf(REACHES), 'straight'),
     keepOut: optional(list(object({ from: text('class of obstruction'), distance: gap() }), { mayBeEmpty: true }), []),
-    base: optional(object({ min: optional(gap()), max: optional(gap()) })),
+    base: optional(refine(object({ min: optional(gap()), max: optional(gap()) }), requireRange)),
   }),
   {
     minutes: 2,

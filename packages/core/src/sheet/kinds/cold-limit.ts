@@ -5,7 +5,7 @@ import { defineKind, requirementOf } from './kind.js'
 import { stringSubjects } from './subjects.js'
 
 /** Each string on the coldest morning of the site stays under the limit of its input: by the coefficient of its module, or by the table. */
-export const coldLimit = defineKind(requirementOf({ max: quantity('voltage', 'greatest DC voltage of the input') }), {
+export const coldLimit = defineKind(requirementOf({ max: quantity('voltage', 'greatest DC voltage of the input', { sign: 'divisor' }) }), {
   minutes: 1,
   expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
   ask: () => ({ kind: 'derived', from: 'array' }),

@@ -1,4 +1,4 @@
-import { list, num, object, optional, refine, requireUniqueIds, text, join } from '../../verdict/shape.js'
+import { count as pieces, list, object, optional, refine, requireUniqueIds, text, join } from '../../verdict/shape.js'
 import { atLeast } from '../../verdict/compare.js'
 import { fig, plural } from '../../verdict/say.js'
 import { judged } from '../../verdict/verdict.js'
@@ -7,7 +7,7 @@ import { wholeUnit } from './subjects.js'
 
 /** Things that must be there in number: accessories in the box, covers, caps. More than asked for is no fault. */
 export const counts = defineKind(
-  refine(requirementOf({ items: list(object({ id: text(), label: text(), count: num({ min: 1 }), spare: optional(text('what to do when one is short')) })) }), ({ items }, path) => requireUniqueIds(items, join(path, 'items'))),
+  refine(requirementOf({ items: list(object({ id: text(), label: text(), count: pieces(), spare: optional(text('what to do when one is short')) })) }), ({ items }, path) => requireUniqueIds(items, join(path, 'items'))),
   {
     minutes: 3,
     expand: () => [wholeUnit],

@@ -9,7 +9,7 @@ import { wholeUnit } from './subjects.js'
  * The electrical proof of the transformers: what each channel reads while a known load runs on every phase. The phases are taken 120°
  * apart and the known load as active power; what cannot be told apart is not proven.
  */
-export const ctProof = defineKind(requirementOf({ phases: optional(count('phases of the meter'), 3), uncertainty: quantity('apparent-power', 'of a channel') }), {
+export const ctProof = defineKind(requirementOf({ phases: optional(count('phases of the meter', { max: 3 }), 3), uncertainty: quantity('apparent-power', 'of a channel') }), {
   minutes: 10,
   expand: () => [wholeUnit],
   ask: ({ phases }) => ({ kind: 'record', form: 'fields', fields: Array.from({ length: phases }, (_, i) => fieldsOf(i + 1)).flat() }),

@@ -7,7 +7,7 @@ import { defineKind, requirementOf, type World } from './kind.js'
 import { subjectsOf } from './subjects.js'
 
 /** Is each conductor that earths a unit large enough, by the job's method and the sheet's own minimum? */
-export const earthSize = defineKind(requirementOf({ minimum: optional(quantity('conductor-size', 'the sheet’s own'), 0) }), {
+export const earthSize = defineKind(requirementOf({ minimum: optional(quantity('conductor-size', 'the sheet’s own', { max: 150 }), 0) }), {
   minutes: 2,
   expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'bond', where: {} }, unit, sheet, world).filter(({ bond }) => bond && isConductor(bond)),
   ask: () => ({ kind: 'derived', from: 'earthing' }),

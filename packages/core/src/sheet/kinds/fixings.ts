@@ -1,9 +1,10 @@
 import { fixings as fixingsCalculation } from '../../wall/fixings.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../job/instrument.js'
+import { BadInput } from '../../verdict/bad-input.js'
 import { decision } from '../../verdict/decision.js'
 import { fig, mm } from '../../verdict/say.js'
-import { list, num, object, optional, refine, requireRange, text } from '../../verdict/shape.js'
+import { count as fixingCount, join, list, num, object, optional, refine, requireRange, text } from '../../verdict/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { limitWords } from './limits.js'
 import { answered, defineKind, requirementOf, type GivenRecord } from './kind.js'
@@ -19,16 +20,18 @@ type WindowName = keyof typeof WINDOWS
  * Capacities are those of one fixing in each kind of wall that the sheet allows; a wall that is not listed does not conform.
  */
 export const fixings = defineKind(
-  requirementOf({
-    count: num({ min: 1, about: 'least count of fixings' }),
-    topRow: num({ min: 1, about: 'fixings in the top row' }),
+  refine(requirementOf({
+    count: fixingCount('least count of fixings'),
+    topRow: fixingCount('fixings in the top row'),
     overhang: quantity('length', 'centre of gravity from the wall'),
-    leverArm: quantity('length', 'from the top row down to where the unit presses on the wall'),
+    leverArm: quantity('length', 'from the top row down to where the unit presses on the wall', { sign: 'divisor' }),
     diameter: window('hole diameter'),
     depth: window('hole depth'),
     spacing: window('between holes'),
     safetyFactor: optional(num({ sign: 'divisor' }), 4),
-    walls: list(object({ wall: text('kind of wall'), tension: quantity('force', 'of one fixing'), shear: quantity('force', 'of one fixing'), derate: optional(num({ sign: 'divisor' }), 1) })),
+    walls: list(object({ wall: text('kind of wall'), tension: quantity('force', 'of one fixing', { sign: 'divisor' }), shear: quantity('force', 'of one fixing', { sign: 'divisor' }), derate: optional(num({ sign: 'divisor' }), 1) })),
+  }), ({ count, topRow }, path) => {
+    if (topRow > count) throw new BadInput('out-of-range', join(path, 'topRow'), 'must not exceed the count of fixings')
   }),
   {
     minutes: 6,

@@ -9,7 +9,7 @@ import { answered, defineKind, requirementOf, withInstrument, type GivenRecord, 
 import { electronicsStrings } from './subjects.js'
 
 /** The low voltage that each box holds until it is released: read after each box is plugged, it must rise by one step every time. */
-export const safeVoltageKind = defineKind(requirementOf({ perUnit: quantity('voltage', 'held by one box'), tolerance: quantity('voltage', 'of one box') }), {
+export const safeVoltageKind = defineKind(requirementOf({ perUnit: quantity('voltage', 'held by one box', { sign: 'divisor' }), tolerance: quantity('voltage', 'of one box') }), {
   minutes: 6,
   expand: (_requirement, unit, _sheet, { asBuilt }) => electronicsStrings(unit, asBuilt),
   ask: (requirement, { string }, world, unit) => ({ kind: 'record', form: 'series', instrument: requirement.instrument ?? 'multimeter', dimension: 'voltage', unit: 'V', labels: Array.from({ length: boxesOn(string, unit, world) }, (_, i) => `after box ${i + 1}`) }),

@@ -2,7 +2,7 @@ import { stringMakeUp } from '../../array/layout.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
 import { listed, plural, watts } from '../../verdict/say.js'
-import { flag, num, optional } from '../../verdict/shape.js'
+import { count, flag, optional } from '../../verdict/shape.js'
 import type { StringBuilt } from '../../as-built/as-built.js'
 import { defineKind, requirementOf, type World } from './kind.js'
 import { subjectsOf } from './subjects.js'
@@ -10,8 +10,8 @@ import { subjectsOf } from './subjects.js'
 /** What a string may be: least and most modules, greatest power, and whether it may mix wattages, orientations, or share its input with an unequal one. */
 export const stringLimits = defineKind(
   requirementOf({
-    minCount: optional(num({ min: 1 })),
-    maxCount: optional(num({ min: 1 })),
+    minCount: optional(count()),
+    maxCount: optional(count()),
     maxPower: optional(quantity('power')),
     mixedModules: optional(flag('may modules of different sheets share a string?'), false),
     mixedPlanes: optional(flag('may modules of different planes share a string?'), false),
