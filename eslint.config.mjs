@@ -6,6 +6,29 @@ const forbid = (names, why) => ({
   'no-restricted-imports': ['error', { patterns: [{ group: names, message: why }, { group: ['@plumb-mark/*/*'], message: 'import a package by its name, never by a path inside it' }] }],
 })
 
+/** The floors of core, lowest first: a folder may import from those before it only, so there are no circles. */
+const FLOORS = [
+  'verdict', 'quantity',
+  'ac', 'array', 'dc', 'commissioning', 'earthing', 'meter', 'power-up', 'terminal', 'wall', 'calculators',
+  'instrument', 'answer', 'sheet', 'as-built', 'job', 'requirements', 'walk', 'sign-off', 'prepare', 'drawings', 'entering', 'admission',
+]
+const onFloor = (folder, i) => ({
+  files: [`packages/core/src/${folder}/**/*.ts`, `packages/core/src/${folder}.ts`],
+  ignores: ['**/*.spec.ts', '**/*.testing.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          { regex: '^[^.]', message: 'core imports nothing outside itself' },
+          ...(i + 1 < FLOORS.length ? [{ regex: `^(\\./|(\\.\\./)+)(${FLOORS.slice(i + 1).join('|')})(/|\\.js$)`, message: `${folder} stands below: imports run down only` }] : []),
+          { regex: '/index\\.js$', message: 'index.ts is the face for others' },
+        ],
+      },
+    ],
+  },
+})
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'test-results/**'] },
   ...tseslint.configs.recommended,
@@ -24,10 +47,10 @@ export default tseslint.config(
     files: ['packages/core/src/**/*.ts'],
     ignores: ['**/*.spec.ts', '**/*.testing.ts'],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [{ regex: '^[^.]', message: 'core imports nothing outside itself' }] }],
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'performance', 'crypto'], 'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }],
     },
   },
+  ...FLOORS.map(onFloor),
   { files: ['packages/contract/src/**/*.ts'], rules: forbid(['@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'react'], 'contract knows core only') },
   { files: ['apps/server/src/**/*.ts'], rules: forbid(['@plumb-mark/web', '@plumb-mark/cli', 'react'], 'the server knows contract and core') },
   { files: ['apps/web/src/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { ...hooks.configs.recommended.rules, 'react-hooks/set-state-in-effect': 'off', 'react-hooks/incompatible-library': 'off', ...forbid(['@plumb-mark/server', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'node:*'], 'the web knows contract and core') } },

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { CALCULATOR_NAMES } from '@plumb-mark/core'
-import { BOX, SHEETS, SIGNATURE, SampleJob, sha256 } from '../../../packages/core/src/job/sample-job.testing.js'
+import { BOX, SHEETS, SIGNATURE, SampleJob, sha256 } from '../../../packages/core/src/admission/sample-job.testing.js'
 import { sheetFingerprint } from '../../../packages/core/src/index.js'
 
 const BIN = join(process.cwd(), 'apps', 'cli', 'bin', 'plumb-mark.mjs')

@@ -16,7 +16,7 @@ import { protectiveEarth, protectiveEarthInput } from './earthing/protective-ear
 import { ctPhasing, ctPhasingInput } from './meter/ct-phasing.js'
 import { powerBalance, powerBalanceInput } from './meter/power-balance.js'
 import { sequence, sequenceSchema } from './power-up/sequence.js'
-import { liftPlan, liftPlanInput } from './prepare/lift-plan.js'
+import { liftPlan, liftPlanInput } from './wall/lift-plan.js'
 import { driverTorque, driverTorqueInput } from './terminal/driver-torque.js'
 import { BadInput } from './verdict/bad-input.js'
 import { decision, decisionInput } from './verdict/decision.js'

@@ -1,4 +1,4 @@
-import type { NetworkBuilt, NetworkConductor, NetworkPart, PartKind } from '../as-built/network.js'
+import type { NetworkBuilt, NetworkConductor, NetworkPart, PartKind } from './one-line.js'
 
 export interface FedBy {
   name: string

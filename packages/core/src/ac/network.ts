@@ -1,4 +1,4 @@
-import type { NetworkBuilt, NetworkConductor } from '../as-built/network.js'
+import type { NetworkBuilt, NetworkConductor } from './one-line.js'
 import { NetworkGraph, total, type FedBy } from './network-graph.js'
 
 /** What a conductor carries: everything that can feed it from its worse side, and the devices that limit or protect it. A. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { cutInTwo, type NetworkBuilt, type NetworkConductor, type NetworkPart } from '../as-built/network.js'
-import { Site, sheet } from '../sheet/kinds/site.testing.js'
+import { cutInTwo, type NetworkBuilt, type NetworkConductor, type NetworkPart } from './one-line.js'
+import { Site, sheet } from '../requirements/site.testing.js'
 import { networkLoads } from './network.js'
 import { partLoads, protectionWords } from './part-loads.js'
 import { wayToGrid } from './way-to-grid.js'

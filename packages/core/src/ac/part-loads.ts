@@ -1,4 +1,4 @@
-import type { NetworkBuilt, NetworkPart } from '../as-built/network.js'
+import type { NetworkBuilt, NetworkPart } from './one-line.js'
 import { atMost } from '../verdict/compare.js'
 import { amps } from '../verdict/say.js'
 import { NetworkGraph, total } from './network-graph.js'

@@ -1,4 +1,4 @@
-import type { NetworkBuilt, NetworkPart } from '../as-built/network.js'
+import type { NetworkBuilt, NetworkPart } from './one-line.js'
 
 /** The parts on the shortest way from one to the grid, nearest first, without itself; undefined when no way leads there. */
 export function wayToGrid(start: NetworkPart, { parts, conductors }: NetworkBuilt): NetworkPart[] | undefined {

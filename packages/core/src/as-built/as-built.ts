@@ -1,6 +1,7 @@
-import type { ArrayBuilt, PlaceId } from './array.js'
-import type { EarthBuilt } from './earthing.js'
-import type { NetworkBuilt } from './network.js'
+import type { MOUNTED, PLACED } from '../sheet/terms.js'
+import type { ArrayBuilt, PlaceId } from '../array/places.js'
+import type { EarthBuilt } from '../earthing/bond.js'
+import type { NetworkBuilt } from '../ac/one-line.js'
 import type { ModuleData } from '../dc/module.js'
 
 /** What stands on site, folded from entries. All lengths mm. */
@@ -24,8 +25,6 @@ export interface UnitBuilt {
   situation?: Situation | undefined
 }
 
-export const PLACED = ['indoors', 'outdoors'] as const
-export const MOUNTED = ['wall', 'floor', 'roof'] as const
 export interface Situation {
   placed?: (typeof PLACED)[number] | undefined
   /** `wall` hangs off the floor, `floor` stands on it. */

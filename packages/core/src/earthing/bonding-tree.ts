@@ -1,4 +1,4 @@
-import type { Bond, EarthBuilt } from '../as-built/earthing.js'
+import type { Bond, EarthBuilt } from './bond.js'
 
 /** The way from a part to the main earth terminal: the bonds in order, or undefined when there is none. `through` may rule bonds out. */
 export function wayToEarth({ parts, bonds }: EarthBuilt, from: string, through: (bond: Bond) => boolean = () => true): Bond[] | undefined {

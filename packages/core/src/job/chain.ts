@@ -1,5 +1,6 @@
+import type { Person } from './person.js'
 import { canonicalJson } from './canonical.js'
-import type { Entry, NewEntry, Person } from './entry.js'
+import type { Entry, NewEntry } from './entry.js'
 
 /** SHA-256 of UTF-8 text, as lower-case hex; comes from outside, since this package has no cryptography of its own. */
 export type Sha256 = (text: string) => string

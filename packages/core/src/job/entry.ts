@@ -1,22 +1,14 @@
+import type { Person } from './person.js'
+import type { Condition } from '../answer/ask.js'
 import type { GapMeasured, ObstructionBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../as-built/as-built.js'
-import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../as-built/array.js'
-import type { Bond, EarthPart } from '../as-built/earthing.js'
-import type { NetworkConductor, NetworkPart } from '../as-built/network.js'
-import type { DefectStepName } from '../defect/process.js'
-import type { Answer } from '../sheet/forms.js'
+import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../array/places.js'
+import type { Bond, EarthPart } from '../earthing/bond.js'
+import type { NetworkConductor, NetworkPart } from '../ac/one-line.js'
+import type { DefectStepName } from './defect-process.js'
+import type { Answer } from '../answer/forms.js'
 import type { Severity } from '../sheet/terms.js'
-import type { Condition } from '../sheet/kinds/kind.js'
 import type { Relation, DecisionRule } from '../verdict/decision.js'
-import type { Instrument } from './instrument.js'
-
-export const ROLES = ['inspector', 'installer', 'reviewer', 'office'] as const
-export type Role = (typeof ROLES)[number]
-
-export interface Person {
-  id: string
-  name: string
-  role: Role
-}
+import type { Instrument } from '../instrument/instrument.js'
 
 /** A photo that an entry shows; the digest ties the record to the very file. */
 export interface PhotoRef {

@@ -1,8 +1,9 @@
-import type { ArrayBuilt } from '../as-built/array.js'
-import type { EarthBuilt } from '../as-built/earthing.js'
-import type { NetworkBuilt } from '../as-built/network.js'
+import type { Person } from './person.js'
+import type { ArrayBuilt } from '../array/places.js'
+import type { EarthBuilt } from '../earthing/bond.js'
+import type { NetworkBuilt } from '../ac/one-line.js'
 import { NOTHING_BUILT, type AsBuilt, type WallBuilt } from '../as-built/as-built.js'
-import type { Entry, EntryKind, EntryOf, JobHeader, Person } from './entry.js'
+import type { Entry, EntryKind, EntryOf, JobHeader } from './entry.js'
 
 /** When something was entered: by the device's clock, and by its place in the job where clocks agree. */
 export interface Moment {

@@ -1,5 +1,5 @@
-import { KINDS, type KindName } from '../sheet/kinds/index.js'
-import { STAGES, type Stage } from '../walk/stages.js'
+import { KINDS, type KindName } from '../requirements/kinds.js'
+import { STAGES, type Stage } from '../sheet/stages.js'
 import type { JudgedCheck } from '../walk/check.js'
 
 /** Minutes for one check of a kind, where the office knows better than the kind itself. */

@@ -1,13 +1,14 @@
+import { INSTRUMENT_NAMES, type InstrumentKind } from '../instrument/instrument-kinds.js'
 import type { AsBuilt } from '../as-built/as-built.js'
-import { measures, outOfCalibration, type Instrument } from '../job/instrument.js'
+import { measures, outOfCalibration, type Instrument } from '../instrument/instrument.js'
 import { formatQuantity } from '../quantity/format.js'
 import { canonicalUnit, type Dimension } from '../quantity/units.js'
-import { INSTRUMENT_NAMES, NEEDS, NEED_WORDS, type InstrumentKind, type Need } from '../sheet/terms.js'
+import { NEEDS, NEED_WORDS, type Need } from '../sheet/terms.js'
 import type { SheetHead } from '../sheet/head.js'
-import { STAGE_TITLES, type Stage } from '../walk/stages.js'
+import { STAGE_TITLES, type Stage } from '../sheet/stages.js'
 import type { Check, JudgedCheck } from '../walk/check.js'
-import { limitFigures } from '../sheet/kinds/limits.js'
-import { liftPlan, type LiftPlanResult } from './lift-plan.js'
+import { limitFigures } from '../requirements/general/limits.js'
+import { liftPlan, type LiftPlanResult } from '../wall/lift-plan.js'
 
 /** One instrument that the checks ask for, with what it must read and which of the office's instruments will do. */
 export interface InstrumentWanted {

@@ -1,5 +1,5 @@
-import type { Instrument } from '../job/instrument.js'
-import { Site, sheet } from '../sheet/kinds/site.testing.js'
+import type { Instrument } from '../instrument/instrument.js'
+import { Site, sheet } from '../requirements/site.testing.js'
 import { expectedDuration } from './duration.js'
 import { kitFor } from './kit.js'
 import { clashes, type Visit } from './visits.js'

@@ -14,22 +14,6 @@ export const UNIT_KINDS = [
 ] as const
 export type UnitKind = (typeof UNIT_KINDS)[number]
 
-export const INSTRUMENT_KINDS = ['tape', 'level', 'torque-driver', 'multimeter', 'insulation-tester', 'continuity-tester', 'clamp-meter', 'light-meter', 'thermometer', 'caliper'] as const
-export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number]
-
-export const INSTRUMENT_NAMES = {
-  tape: 'tape',
-  level: 'level',
-  'torque-driver': 'torque driver',
-  multimeter: 'multimeter',
-  'insulation-tester': 'insulation tester',
-  'continuity-tester': 'continuity tester',
-  'clamp-meter': 'clamp meter',
-  'light-meter': 'light meter',
-  thermometer: 'thermometer',
-  caliper: 'caliper',
-} satisfies Record<InstrumentKind, string>
-
 /** How a terminal holds its conductor. */
 export const CLAMPS = ['torque', 'spring', 'quarter-turn', 'crimp', 'click'] as const
 export type Clamp = (typeof CLAMPS)[number]
@@ -66,15 +50,8 @@ export const NEED_WORDS = {
   dead: 'isolated, locked and proved dead',
 } satisfies Record<Need, string>
 
-/** How a part is bonded. The core of the supply cable earths a unit by its own protective terminal. */
-export const BOND_MEANS = ['washer', 'plate', 'lug', 'copper', 'supply-cable'] as const
-export type BondMeans = (typeof BOND_MEANS)[number]
-export const BOND_WORDS = {
-  washer: 'toothed washer',
-  plate: 'bonding plate',
-  lug: 'lug on copper',
-  copper: 'separate copper conductor',
-  'supply-cable': 'core of the supply cable',
-} satisfies Record<BondMeans, string>
-
 export const TECHNOLOGIES = ['mono', 'half-cut', 'thin-film', 'heterojunction'] as const
+
+/** Where a unit may stand, as far as what its sheet asks depends on it. */
+export const PLACED = ['indoors', 'outdoors'] as const
+export const MOUNTED = ['wall', 'floor', 'roof'] as const

@@ -1,5 +1,5 @@
-import { isOpen, openDefectFor, type Defect } from '../defect/defect.js'
-import { outOfCalibration, type Instrument } from '../job/instrument.js'
+import { isOpen, openDefectFor, type Defect } from '../walk/defect.js'
+import { outOfCalibration, type Instrument } from '../instrument/instrument.js'
 import { inForce } from '../job/fold.js'
 import { listed } from '../verdict/say.js'
 import type { JudgedCheck } from '../walk/check.js'

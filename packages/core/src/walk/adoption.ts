@@ -1,4 +1,5 @@
-import { sheetId, type Sheet } from '../sheet/sheet.js'
+import { sheetId } from '../sheet/ref.js'
+import { type Sheet } from '../requirements/sheet.js'
 import type { Verdict } from '../verdict/verdict.js'
 import type { JobState } from '../job/fold.js'
 import { inspect, type Inspection } from './inspect.js'

@@ -1,11 +1,12 @@
+import type { SheetRef } from '../sheet/ref.js'
+import type { Ask } from '../answer/ask.js'
 import type { UnitBuilt } from '../as-built/as-built.js'
 import type { Evidence, Moment } from '../job/fold.js'
-import type { Ask, Subject } from '../sheet/kinds/kind.js'
-import type { Requirement } from '../sheet/kinds/index.js'
-import type { SheetRef } from '../sheet/sheet.js'
+import type { Subject } from '../requirements/kind.js'
+import type { Requirement } from '../requirements/kinds.js'
 import type { Severity } from '../sheet/terms.js'
 import type { BadInput } from '../verdict/bad-input.js'
-import type { Stage } from './stages.js'
+import type { Stage } from '../sheet/stages.js'
 
 /** One requirement of one sheet on one thing on site. */
 export interface Check {

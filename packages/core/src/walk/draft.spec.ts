@@ -1,5 +1,5 @@
 import { assert, integer, property, tuple } from 'fast-check'
-import { SampleJob } from '../job/sample-job.testing.js'
+import { SampleJob } from '../admission/sample-job.testing.js'
 import { inspect, inspectDraft } from './inspect.js'
 
 const plainly = (inspection: ReturnType<typeof inspect>) => inspection.checks.map(({ check, outcome }) => ({ id: check.id, required: check.required, verdict: outcome.verdict, finding: 'finding' in outcome ? outcome.finding : '', working: 'working' in outcome ? outcome.working : [] }))

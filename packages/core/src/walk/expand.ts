@@ -1,11 +1,12 @@
+import type { World } from '../requirements/surroundings.js'
 import type { AsBuilt, UnitBuilt } from '../as-built/as-built.js'
-import { kindOf, type Requirement } from '../sheet/kinds/index.js'
-import { whyNot } from '../sheet/when.js'
-import type { Subject, World } from '../sheet/kinds/kind.js'
-import type { Sheet } from '../sheet/sheet.js'
+import { kindOf, type Requirement } from '../requirements/kinds.js'
+import { whyNot } from '../requirements/why-not.js'
+import type { Subject } from '../requirements/kind.js'
+import type { Sheet } from '../requirements/sheet.js'
 import { attempt } from '../verdict/attempt.js'
-import { wholeUnit } from '../sheet/kinds/subjects.js'
-import { STAGES } from './stages.js'
+import { wholeUnit } from '../requirements/subjects.js'
+import { STAGES } from '../sheet/stages.js'
 import type { Check } from './check.js'
 
 /** The checks that follow from the sheets and what was built, in the order of the walk, then by unit and as the sheet has them. */

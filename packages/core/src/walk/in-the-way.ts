@@ -1,5 +1,6 @@
+import type { Ask, DerivedFrom } from '../answer/ask.js'
 import type { BadInput } from '../verdict/bad-input.js'
-import type { Ask, DerivedFrom, Judgement } from '../sheet/kinds/kind.js'
+import type { Judgement } from '../requirements/kind.js'
 
 /** What the facts are called that calculators may refuse, by the last name of their path. */
 const FACTS: Record<string, string> = {

@@ -1,9 +1,9 @@
 import { fold } from '../job/fold.js'
-import { outOfCalibration, uncertaintyOf } from '../job/instrument.js'
-import { DRIVER, METER, SHEETS, SIGNATURE, SampleJob } from '../job/sample-job.testing.js'
+import { outOfCalibration, uncertaintyOf } from '../instrument/instrument.js'
+import { DRIVER, METER, SHEETS, SIGNATURE, SampleJob } from '../admission/sample-job.testing.js'
 import { expiredInstrument, isLeft, waitingFor } from '../sign-off/gate.js'
-import { dangers } from '../defect/defect.js'
-import { Site, sheet } from '../sheet/kinds/site.testing.js'
+import { dangers } from './defect.js'
+import { Site, sheet } from '../requirements/site.testing.js'
 import { inspect, judgeTyped } from './inspect.js'
 
 it('checks follow from the sheets in the order of the walk, each with an id that never changes', () => {

@@ -1,5 +1,5 @@
 import type { Evidence } from '../job/fold.js'
-import { sayAnswer } from '../sheet/forms.js'
+import { sayAnswer } from '../answer/forms.js'
 import type { Check } from './check.js'
 
 /** What a piece of evidence says, as it was given: for the history of a check and for the report. */

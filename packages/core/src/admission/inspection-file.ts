@@ -1,0 +1,74 @@
+import { ROLES } from '../job/person.js'
+import { sheetId } from '../sheet/ref.js'
+import { attempt } from '../verdict/attempt.js'
+import { BadInput } from '../verdict/bad-input.js'
+import { list, num, object, oneOf, optional, refine, text, type Shape } from '../verdict/shape.js'
+import { readSheet, type Sheet } from '../requirements/sheet.js'
+import { ENTRY_KINDS } from './admit.js'
+import { canonicalJson } from '../job/canonical.js'
+import { verifyChain, type ChainFault, type Sha256 } from '../job/chain.js'
+import { type Entry } from '../job/entry.js'
+import { fold } from '../job/fold.js'
+
+/** An exported inspection: the entries of one job with the sheets it is judged by. */
+export interface InspectionFile {
+  format: 'plumb-mark-inspection'
+  version: 1
+  jobId: string
+  sheets: Sheet[]
+  entries: Entry[]
+}
+
+const anything: Shape<Record<string, unknown>> = {
+  schema: { type: 'object' },
+  read(value, path) {
+    if (typeof value !== 'object' || value === null || Array.isArray(value)) throw new BadInput('wrong-type', path, 'must be an object')
+    return value as Record<string, unknown>
+  },
+}
+
+const time = refine(text('ISO 8601'), (value, path) => {
+  if (Number.isNaN(Date.parse(value))) throw new BadInput('not-a-time', path, 'must be a time written as ISO 8601')
+})
+
+const entryShape = object({
+  id: text(), jobId: text(), kind: oneOf(ENTRY_KINDS), at: time, body: anything, by: object({ id: text(), name: text(), role: oneOf(ROLES) }), seq: num({ min: 1 }),
+  prev: { schema: { type: 'string' }, read: (value: unknown, path: string) => (value === '' ? '' : text().read(value, path)) },
+  hash: text(),
+})
+
+const fileShape = object({ format: oneOf(['plumb-mark-inspection'] as const), version: oneOf([1] as const), jobId: text(), sheets: list(anything, { mayBeEmpty: true }), entries: list(entryShape), exported: optional(text()) })
+
+/** Reads an exported inspection. Bad input: whatever does not fit, with its path (`sheets[1].requirements[3].clear.left`). */
+export function readInspectionFile(data: unknown): InspectionFile {
+  const { format, version, jobId, sheets, entries } = fileShape.read(data, '')
+  const read = sheets.map((sheet, i) => inPath(`sheets[${i}]`, () => readSheet(sheet)))
+  return { format, version, jobId, sheets: read, entries: entries as unknown as Entry[] }
+}
+
+function inPath<T>(prefix: string, read: () => T): T {
+  const done = attempt(read)
+  if (done.ok) return done.value
+  const { code, path, reason } = done.problem
+  throw new BadInput(code, path ? `${prefix}.${path}` : prefix, reason)
+}
+
+export const sheetFingerprint = (sheet: Sheet, sha256: Sha256): string => sha256(canonicalJson(sheet))
+
+export type FileFault = ChainFault | { fault: 'sheet-changed' | 'sheet-absent'; sheetId: string } | { fault: 'other-job'; seq: number; entryId: string }
+
+/** Recomputes all that an inspection file claims: its chain, its seal, and the fingerprints of the sheets it was judged by. */
+export function verifyInspectionFile({ jobId, entries, sheets }: InspectionFile, sha256: Sha256): FileFault[] {
+  const strangers = entries.filter((entry) => entry.jobId !== jobId).map(({ seq, id }): FileFault => ({ fault: 'other-job', seq, entryId: id }))
+  const pinned = fold(entries).header?.sheets ?? []
+  const sheetFaults = pinned.flatMap(({ id, fingerprint }): FileFault[] => {
+    const sheet = sheets.find((one) => sheetId(one) === id)
+    if (!sheet) return [{ fault: 'sheet-absent', sheetId: id }]
+    return sheetFingerprint(sheet, sha256) === fingerprint ? [] : [{ fault: 'sheet-changed', sheetId: id }]
+  })
+  return [...verifyChain(entries, sha256), ...strangers, ...sheetFaults]
+}
+
+export function sheetsById(sheets: readonly Sheet[]): Map<string, Sheet> {
+  return new Map(sheets.map((sheet) => [sheetId(sheet), sheet]))
+}

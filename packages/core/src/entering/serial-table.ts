@@ -1,0 +1,56 @@
+import type { ArrayBuilt, DeviceBuilt, Place, PlaceId } from '../array/places.js'
+
+/** One line of a serial list: a place and what its box carries. */
+export interface SerialRow {
+  place: PlaceId
+  serial: string
+}
+
+export type SerialTable = { ok: true; rows: SerialRow[] } | { ok: false; faults: { row: number; reason: string }[] }
+
+/**
+ * Reads the rows of a serial list (header row: place, serial) against the boxes on the map. Every row is looked at, and nothing is taken
+ * when one does not fit; rows count from 2, as a spreadsheet shows them.
+ */
+export function readSerialTable(rows: readonly Record<string, string | undefined>[], { devices }: ArrayBuilt): SerialTable {
+  const places = new Set(devices.map(({ at }) => at))
+  const seen = new Set<string>()
+  const faults: { row: number; reason: string }[] = []
+  const read = rows.map((row, i) => {
+    const place = row['place']?.trim() ?? ''
+    const serial = row['serial']?.trim() ?? ''
+    const reason = place === '' ? 'no place' : serial === '' ? `no serial for ${place}` : !places.has(place) ? `no box on the map at ${place}` : seen.has(place) ? `${place} stands here twice` : undefined
+    if (reason) faults.push({ row: i + 2, reason })
+    seen.add(place)
+    return { place, serial }
+  })
+  if (rows.length === 0) return { ok: false, faults: [{ row: 1, reason: 'no rows below the header “place,serial”' }] }
+  return faults.length > 0 ? { ok: false, faults } : { ok: true, rows: read }
+}
+
+/** The boxes with the serials of a list put on them; boxes that the list does not name stay as they are. */
+export function withSerials({ devices }: ArrayBuilt, rows: readonly SerialRow[]): DeviceBuilt[] {
+  const serials = new Map(rows.map(({ place, serial }) => [place, serial]))
+  return devices.flatMap((device) => {
+    const serial = serials.get(device.at)
+    return serial === undefined || serial === device.serial ? [] : [{ ...device, serial }]
+  })
+}
+
+/**
+ * Boxes for modules that have none: `each` modules side by side in a row share one, the last of a row may have fewer, its ports then idle.
+ * Ids come from outside.
+ */
+export function boxesFor(free: readonly Place[], { unitId, each, newId }: { unitId: string; each: number; newId: () => string }): DeviceBuilt[] {
+  const rows = new Map<string, Place[]>()
+  for (const place of free) {
+    const row = `${place.planeId} ${place.row}`
+    rows.set(row, [...(rows.get(row) ?? []), place])
+  }
+  return [...rows.values()].flatMap((row) =>
+    Array.from({ length: Math.ceil(row.length / each) }, (_, i): DeviceBuilt => {
+      const fed = row.slice(i * each, (i + 1) * each).map(({ id }) => id)
+      return { id: newId(), unitId, at: fed[0]!, feeds: fed, idlePorts: each - fed.length, cappedPorts: 0 }
+    }),
+  )
+}

@@ -1,0 +1,55 @@
+import type { InstrumentKind } from './instrument-kinds.js'
+import type { Dimension } from '../quantity/units.js'
+
+/** How well an instrument measures one dimension: expanded uncertainty (k = 2) = percent of the reading + a constant, canonical unit. */
+export interface Accuracy {
+  dimension: Dimension
+  percent: number
+  plus: number
+}
+
+/** An instrument as it was when it was used; kept in the reading, so that a year later the record still says how good it was. */
+export interface Instrument {
+  id: string
+  name: string
+  kind: InstrumentKind
+  serial: string
+  /** Last day of its calibration, YYYY-MM-DD. */
+  calibratedUntil: string
+  accuracy: Accuracy[]
+}
+
+const MM_PER_M = 1000
+
+/** What an instrument says of a dimension. A tape that measures lengths measures the length of a cable too, whose unit is the metre. */
+export function accuracyOf({ accuracy }: Instrument, dimension: Dimension): Accuracy | undefined {
+  const own = accuracy.find((one) => one.dimension === dimension)
+  if (own || dimension !== 'cable-length') return own
+  const length = accuracy.find((one) => one.dimension === 'length')
+  return length && { dimension, percent: length.percent, plus: length.plus / MM_PER_M }
+}
+
+/** Expanded uncertainty of a reading, in the canonical unit; 0 when the instrument says nothing about that dimension. */
+export function uncertaintyOf(instrument: Instrument | undefined, dimension: Dimension, value: number): number {
+  const accuracy = instrument && accuracyOf(instrument, dimension)
+  return accuracy ? (accuracy.percent / 100) * Math.abs(value) + accuracy.plus : 0
+}
+
+/** Was its calibration over on the day of use? Both are days in the same calendar; the last day itself is fine. */
+export function outOfCalibration({ calibratedUntil }: Instrument, at: string): boolean {
+  return at.slice(0, 10) > calibratedUntil
+}
+
+/** The instrument where it can vouch for a reading of this dimension: one that says nothing about it makes a reading no surer than none. */
+export function vouching(instrument: Instrument | undefined, dimension: Dimension): Instrument | undefined {
+  return instrument && measures(instrument, dimension) ? instrument : undefined
+}
+
+export function measures(instrument: Instrument, dimension: Dimension): boolean {
+  return accuracyOf(instrument, dimension) !== undefined
+}
+
+/** Uncertainty of a gap that is worked out from two offsets read with one tape, mm: two readings, each with its own error. */
+export function gapUncertainty(tape: Instrument | undefined, length: number): number {
+  return Math.SQRT2 * uncertaintyOf(tape, 'length', length)
+}

@@ -1,0 +1,42 @@
+import { operatingVoltage } from './operating-voltage.js'
+import { quantity } from '../../quantity/quantity-field.js'
+import { atLeast, atMost } from '../../verdict/compare.js'
+import { fig, plural, volts } from '../../verdict/say.js'
+import { optional } from '../../verdict/shape.js'
+import { judged } from '../../verdict/verdict.js'
+import { defineKind, requirementOf } from '../kind.js'
+import { stringSubjects } from '../subjects.js'
+
+/**
+ * Each string stays in the window in which its input can follow the greatest power: hot, the voltage of its modules must not sink out of it
+ * below; on the coldest morning not rise out of it above. From the sheets of the modules on the string's path.
+ * Source: IEC 62548, matching the array to the input of the inverter.
+ */
+export const trackerWindow = defineKind(
+  requirementOf({
+    min: quantity('voltage', 'least voltage at which the input follows the greatest power'),
+    max: optional(quantity('voltage', 'greatest such voltage')),
+    hottestCell: optional(quantity('temperature', 'of the cells in full sun'), 70),
+  }),
+  {
+    minutes: 1,
+    expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
+    ask: () => ({ kind: 'derived', from: 'array' }),
+    required: ({ min, max, hottestCell }) => `${volts(min)}${max === undefined ? ' or more' : ` to ${volts(max)}`} at greatest power, cells up to ${fig(hottestCell)} °C`,
+    judge({ min, max, hottestCell }, { string }, _given, world) {
+      if (!string) return undefined
+      const coldest = world.header?.coldest
+      const operating = operatingVoltage((string.path ?? []).map((place) => world.array().moduleAt(place)), { hottestCell, coldest })
+      if (!operating) return { verdict: 'not-proven', working: [], notes: [], finding: 'the voltage at greatest power is not known', wanting: 'draw the string on the array map, and complete the sheet of its modules' }
+      const { standard, hot, cold } = operating
+      if (max !== undefined && cold === undefined) return { verdict: 'not-proven', working: [], notes: [], finding: 'the coldest morning is not known', wanting: 'enter the lowest temperature of the site in the preparation' }
+      const [highEnough, lowEnough] = [atLeast(hot, min), max === undefined || atMost(cold!, max)]
+      return {
+        verdict: judged(highEnough && lowEnough),
+        working: [`${volts(standard)} of ${plural(string.path!.length, 'module')} at 25 °C`, `${volts(hot)} at ${fig(hottestCell)} °C, at least ${volts(min)}`, ...(max === undefined ? [] : [`${volts(cold!)} at ${fig(coldest!)} °C, at most ${volts(max)}`])],
+        notes: [],
+        finding: highEnough ? (lowEnough ? `${volts(hot)} when hot` : `${volts(cold!)} when cold, above ${volts(max!)}`) : `${volts(hot)} when hot, below ${volts(min)}`,
+      }
+    },
+  },
+)

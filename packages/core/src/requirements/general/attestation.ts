@@ -1,0 +1,18 @@
+import { answered } from '../given.js'
+import { text } from '../../verdict/shape.js'
+import { judged } from '../../verdict/verdict.js'
+import { defineKind, requirementOf } from '../kind.js'
+import { wholeUnit } from '../subjects.js'
+
+/** A statement that a person makes under their own name, where nothing can be measured: the record keeps who and when. */
+export const attestation = defineKind(requirementOf({ statement: text('in the first person') }), {
+  minutes: 1,
+  expand: () => [wholeUnit],
+  ask: ({ statement }) => ({ kind: 'record', form: 'statement', text: statement }),
+  required: ({ statement }) => statement,
+  judge({ statement }, _subject, given) {
+    const answer = answered(given, 'statement')
+    if (!answer) return undefined
+    return { verdict: judged(answer.agreed), working: [`${statement} ${answer.agreed ? 'stated' : 'not stated'}`], notes: [], finding: answer.agreed ? 'stated' : 'could not be stated' }
+  },
+})

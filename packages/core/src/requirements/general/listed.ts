@@ -1,0 +1,34 @@
+import { answered } from '../given.js'
+import { list, refine, text } from '../../verdict/shape.js'
+import { BadInput } from '../../verdict/bad-input.js'
+import { judged } from '../../verdict/verdict.js'
+import { listed as inWords } from '../../verdict/say.js'
+import { defineKind, requirementOf } from '../kind.js'
+import { eachField, subjectsOf, terminalFilterField } from '../subjects.js'
+
+const shape = refine(
+  requirementOf({
+    question: text(),
+    options: list(text(), { about: 'everything that may be found' }),
+    allowed: list(text(), { about: 'what conforms, among the options' }),
+    each: eachField,
+    where: terminalFilterField,
+  }),
+  ({ options, allowed }, path) =>
+    allowed.forEach((one, i) => {
+      if (!options.includes(one)) throw new BadInput('not-listed', `${path}.allowed[${i}]`, `"${one}" is not among the options`)
+    }),
+)
+
+/** What was found must be on a list: a kind of protective device, of wall, of cable, of grid. */
+export const listed = defineKind(shape, {
+  minutes: 1,
+  expand: subjectsOf,
+  ask: ({ question, options }) => ({ kind: 'record', form: 'choice', question, options: options.map((label) => ({ id: label, label })) }),
+  required: ({ allowed }) => inWords(allowed).replace(' and ', ' or '),
+  judge({ allowed }, _subject, given) {
+    const answer = answered(given, 'choice')
+    if (!answer) return undefined
+    return { verdict: judged(allowed.includes(answer.chosen)), working: [`found ${answer.chosen}; allowed ${allowed.join(', ')}`], notes: [], finding: `found ${answer.chosen}` }
+  },
+})

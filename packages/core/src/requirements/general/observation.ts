@@ -1,0 +1,22 @@
+import { text } from '../../verdict/shape.js'
+import { defineKind, requirementOf } from '../kind.js'
+import { eachField, subjectsOf, terminalFilterField } from '../subjects.js'
+
+/** Something seen and answered with yes or no: a tug that held, a label that is there. "Yes" conforms, so questions are put that way. */
+export const observation = defineKind(
+  requirementOf({
+    question: text('answered yes when all is right'),
+    each: eachField,
+    where: terminalFilterField,
+  }),
+  {
+    minutes: 1,
+    expand: subjectsOf,
+    ask: ({ question }) => ({ kind: 'observation', question }),
+    required: ({ question }) => question,
+    judge({ question }, _subject, given) {
+      if (given?.kind !== 'observation') return undefined
+      return { verdict: given.seen ? 'conforms' : 'does-not-conform', working: [`${question} ${given.seen ? 'yes' : 'no'}`], notes: [], finding: given.seen ? 'seen' : 'not so' }
+    },
+  },
+)

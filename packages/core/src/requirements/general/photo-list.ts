@@ -1,0 +1,28 @@
+import { answered } from '../given.js'
+import { list, object, refine, requireUniqueIds, text, join } from '../../verdict/shape.js'
+import { plural } from '../../verdict/say.js'
+import { defineKind, requirementOf } from '../kind.js'
+import { wholeUnit } from '../subjects.js'
+
+/** Photos that the maker or the office asks for, each of one place or screen. */
+export const photoList = defineKind(
+  refine(requirementOf({ wanted: list(object({ id: text(), label: text() })) }), ({ wanted }, path) => requireUniqueIds(wanted, join(path, 'wanted'))),
+  {
+    minutes: 4,
+    expand: () => [wholeUnit],
+    ask: ({ wanted }) => ({ kind: 'record', form: 'photos', wanted }),
+    required: ({ wanted }) => wanted.map(({ label }) => label).join(', '),
+    judge({ wanted }, _subject, given) {
+      const answer = answered(given, 'photos')
+      if (!answer) return undefined
+      const missing = wanted.filter(({ id }) => !answer.taken[id])
+      return {
+        verdict: missing.length === 0 ? 'conforms' : 'not-proven',
+        working: wanted.map(({ id, label }) => `${label}: ${answer.taken[id] ? 'taken' : 'not taken'}`),
+        notes: [],
+        finding: missing.length === 0 ? plural(wanted.length, 'photo') : `${missing.length} of ${wanted.length} not taken`,
+        wanting: `photograph ${missing.map(({ label }) => label).join(', ')}`,
+      }
+    },
+  },
+)

@@ -1,0 +1,35 @@
+import type { Condition } from '../answer/ask.js'
+import type { Answer, AnswerOf, FormName } from '../answer/forms.js'
+import type { Instrument } from '../instrument/instrument.js'
+import type { Relation } from '../verdict/decision.js'
+
+interface Seen {
+  /** How many photos go with it. */
+  photos?: number
+}
+/** A reading as it enters a judgement; the uncertainty is that of its instrument at this value. */
+export interface GivenReading extends Seen {
+  kind: 'reading'
+  value: number
+  relation: Relation
+  instrument: Instrument | undefined
+  uncertainty: number
+  conditions: Partial<Record<Condition, number>>
+}
+export interface GivenObservation extends Seen {
+  kind: 'observation'
+  seen: boolean
+}
+/** An answer of several parts, in the form that was asked for. */
+export interface GivenRecord extends Seen {
+  kind: 'record'
+  answer: Answer
+  instrument: Instrument | undefined
+}
+export type Given = GivenReading | GivenObservation | GivenRecord
+
+/** The answer, when there is one in the form that a kind asks for. */
+export function answered<F extends FormName>(given: Given | undefined, form: F): AnswerOf<F> | undefined {
+  // Which form it has was checked when it was read: `readAnswer` refuses another.
+  return given?.kind === 'record' && form ? (given.answer as AnswerOf<F>) : undefined
+}

@@ -1,0 +1,95 @@
+import type { Read } from '../verdict/shape.js'
+import { arrowConvention } from './meter/arrow-convention.js'
+import { attestation } from './general/attestation.js'
+import { bonding } from './earthing/bonding.js'
+import { branchLimits } from './array/branch-limits.js'
+import { bus } from './meter/bus.js'
+import { clearanceKind } from './mounting/clearance.js'
+import { coldLimit } from './dc/cold-limit.js'
+import { companion } from './array/compatibility.js'
+import { conductorSize } from './ac/conductor-size.js'
+import { counts } from './general/counts.js'
+import { ctProof } from './meter/ct-proof.js'
+import { dataChain } from './battery/data-chain.js'
+import { earthContinuity } from './earthing/earth-continuity.js'
+import { earthSize } from './earthing/earth-size.js'
+import { fixings } from './mounting/fixings.js'
+import { gland } from './ac/gland.js'
+import { indicator } from './commissioning/indicator.js'
+import { insulation } from './dc/insulation.js'
+import type { Common, Kind } from './kind.js'
+import { likeStringsKind } from './dc/like-strings.js'
+import { limits } from './general/limits.js'
+import { listed } from './general/listed.js'
+import { nameplate } from './general/nameplate.js'
+import { observation } from './general/observation.js'
+import { orderedSteps } from './commissioning/ordered-steps.js'
+import { partRating } from './ac/part-rating.js'
+import { photoList } from './general/photo-list.js'
+import { polarity } from './dc/polarity.js'
+import { ports } from './array/ports.js'
+import { powerBalanceKind } from './meter/power-balance.js'
+import { protection } from './ac/protection.js'
+import { railMarksKind } from './array/rail-marks.js'
+import { safeVoltageKind } from './array/safe-voltage.js'
+import { serialMap } from './array/serial-map.js'
+import { settings } from './commissioning/settings.js'
+import { stringLimits } from './array/string-limits.js'
+import { stringOpenCircuit } from './dc/string-open-circuit.js'
+import { stringShortCircuit } from './dc/string-short-circuit.js'
+import { switchBank } from './commissioning/switch-bank.js'
+import { tighteningOrder } from './general/tightening-order.js'
+import { trackerWindow } from './dc/tracker-window.js'
+
+/** Every kind of requirement. A new kind is one file and one line here. */
+export const KINDS = {
+  'arrow-convention': arrowConvention,
+  attestation,
+  bonding,
+  'branch-limits': branchLimits,
+  bus,
+  clearance: clearanceKind,
+  'cold-limit': coldLimit,
+  companion,
+  'conductor-size': conductorSize,
+  counts,
+  'ct-proof': ctProof,
+  'data-chain': dataChain,
+  'earth-continuity': earthContinuity,
+  'earth-size': earthSize,
+  fixings,
+  gland,
+  indicator,
+  insulation,
+  'like-strings': likeStringsKind,
+  limits,
+  listed,
+  nameplate,
+  observation,
+  'ordered-steps': orderedSteps,
+  'part-rating': partRating,
+  'photo-list': photoList,
+  polarity,
+  ports,
+  'power-balance': powerBalanceKind,
+  protection,
+  'rail-marks': railMarksKind,
+  'safe-voltage': safeVoltageKind,
+  'serial-map': serialMap,
+  settings,
+  'string-limits': stringLimits,
+  'string-open-circuit': stringOpenCircuit,
+  'string-short-circuit': stringShortCircuit,
+  'switch-bank': switchBank,
+  'tightening-order': tighteningOrder,
+  'tracker-window': trackerWindow,
+} as const
+export type KindName = keyof typeof KINDS
+
+/** A requirement of a sheet: the common fields and those of its kind. */
+export type Requirement = { [K in KindName]: { kind: K } & Read<(typeof KINDS)[K]['shape']> }[KindName]
+
+/** The kind of a requirement, for callers that treat all kinds alike. */
+export function kindOf(requirement: Requirement): Kind<Common & Requirement> {
+  return KINDS[requirement.kind] as unknown as Kind<Common & Requirement>
+}

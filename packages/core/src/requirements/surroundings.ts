@@ -1,0 +1,34 @@
+import type { ConductorLoad } from '../ac/network.js'
+import type { PartLoad } from '../ac/part-loads.js'
+import type { AsBuilt, WallBuilt } from '../as-built/as-built.js'
+import type { ArrayLookup } from '../as-built/module-lookup.js'
+import type { JobHeader } from '../job/entry.js'
+import type { SheetHead } from '../sheet/head.js'
+import type { DecisionRule } from '../verdict/decision.js'
+import type { UnitClearance } from '../wall/clearance.js'
+import type { GivenReading } from './given.js'
+
+/** A unit as measured on its wall: the wall and what the clearance calculator says of it. */
+export interface OnWall {
+  wall: WallBuilt
+  result: UnitClearance
+  collidesWith: string[]
+}
+
+/** All that a judgement may look at besides the evidence itself. */
+export interface World {
+  asBuilt: AsBuilt
+  rule: DecisionRule
+  header: JobHeader | undefined
+  sheetOf(unitId: string): SheetHead | undefined
+  onWall(unitId: string): OnWall | undefined
+  /** The modules of the array by their places; made when first asked for. */
+  array(): ArrayLookup
+  /** What every conductor of the one-line model carries; worked out when first asked for. */
+  loads(): ConductorLoad[]
+  /** The same for every part. */
+  partLoads(): PartLoad[]
+  /** The reading in force at a point, for kinds that compare several. */
+  reading(point: string): GivenReading | undefined
+  labelOf(id: string): string
+}

@@ -1,0 +1,89 @@
+import { SampleJob } from '../admission/sample-job.testing.js'
+import { blockers, waitingFor } from '../sign-off/gate.js'
+import { DEFECT_PROCESS, DEFECT_STATES, DEFECT_STEPS, nextState, type DefectState } from '../job/defect-process.js'
+
+const failing = () => SampleJob.opened().torque('1 N·m', 1).raiseTorque()
+const reworked = () => failing().write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'tightened' })
+
+it('every state can be reached from open', () => {
+  const reached = new Set<DefectState>(['open'])
+  for (let before = -1; before !== reached.size; ) {
+    before = reached.size
+    for (const step of DEFECT_STEPS) if (DEFECT_PROCESS[step].from.some((state) => reached.has(state))) reached.add(DEFECT_PROCESS[step].to)
+  }
+  expect([...reached].sort()).toEqual([...DEFECT_STATES].sort())
+})
+
+it('only a conforming reading taken after the rework closes a defect; the old reading stays', () => {
+  const job = reworked()
+  expect(job.defect().state).toBe('reworked')
+  job.torque('2.5 N·m', 2.5)
+  expect(job.defect().state).toBe('closed')
+  expect(job.check('u/torque/a').history.map(({ body }) => 'typed' in body && body.typed)).toEqual(['1 N·m', '2.5 N·m'])
+})
+
+it('a reading that fails again opens the defect again', () => {
+  const job = reworked().torque('1.1 N·m', 1.1)
+  expect(job.defect()).toMatchObject({ state: 'open', failedAgain: true })
+})
+
+it('a reading that proves nothing leaves it waiting', () => {
+  expect(reworked().torque('2.95 N·m', 2.95).defect().state).toBe('reworked')
+})
+
+it('nobody closes a defect by saying so, and the installer does not send back', () => {
+  const proof = { conformsSinceRework: false, stillFails: true }
+  expect(nextState('reworked', 'closed', 'inspector', proof)).toMatchObject({ ok: false, code: 'no-conforming-reading', allowed: ['sent-back'] })
+  expect(nextState('reworked', 'sent-back', 'installer', proof)).toMatchObject({ ok: false, code: 'not-your-step' })
+  expect(nextState('open', 'withdrawn', 'inspector', proof)).toMatchObject({ ok: false, code: 'reading-still-fails' })
+})
+
+it('a gap is cured by measuring the wall again', () => {
+  const job = SampleJob.opened().write('inspector', 'unit-fitted', { id: 'u', label: 'Box 1', sheetId: 'nobody-box-1', place: { wallId: 'w', x: 60, y: 900, w: 400, h: 500 } })
+  const { outcome } = job.check('u/clear/left')
+  if (outcome.verdict !== 'does-not-conform') throw new Error('the gap should fail')
+  expect(outcome.defect.finding).toContain('short by 40 mm')
+  job.write('inspector', 'defect-raised', { defectId: 'd', checkId: 'u/clear/left', ...outcome.defect }).write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'moved' })
+  expect(job.defect().state).toBe('reworked')
+  job.write('inspector', 'unit-fitted', { id: 'u', label: 'Box 1', sheetId: 'nobody-box-1', place: { wallId: 'w', x: 120, y: 900, w: 400, h: 500 } })
+  expect(job.defect().state).toBe('closed')
+})
+
+it('one short gap between two units needs one defect, whichever side it is raised from', () => {
+  const job = SampleJob.opened().write('inspector', 'unit-fitted', { id: 'v', label: 'Box 2', sheetId: 'nobody-box-1', place: { wallId: 'w', x: 750, y: 900, w: 400, h: 500 } })
+  const unraised = () => blockers(job.inspection).filter(({ kind }) => kind === 'failed-without-defect').length
+  expect(unraised()).toBe(2)
+  const { outcome } = job.check('v/clear/left')
+  if (outcome.verdict !== 'does-not-conform') throw new Error('the gap should fail')
+  job.write('inspector', 'defect-raised', { defectId: 'd', checkId: 'v/clear/left', ...outcome.defect })
+  expect(unraised()).toBe(0)
+})
+
+describe('what stands in the way of a signature', () => {
+  const kinds = (job: SampleJob) => blockers(job.inspection).map(({ kind }) => kind)
+
+  it('is nothing once everything conforms', () => {
+    const job = SampleJob.opened().answered()
+    expect(kinds(job)).toEqual([])
+    expect(waitingFor(job.inspection)).toBe('the reviewer’s signature')
+  })
+
+  it.each<[string, (job: SampleJob) => SampleJob, string]>([
+    ['an unanswered check', () => SampleJob.opened(), 'not-inspected'],
+    ['a reading too near its limit', (job) => job.torque('2.95 N·m', 2.95), 'not-proven'],
+    ['a reading by no instrument', (job) => job.write('inspector', 'reading', { point: 'u/torque/a', typed: '2.5', value: 2.5, unit: 'N·m', relation: '=' }), 'not-proven'],
+    ['a failure nobody raised', (job) => job.torque('1 N·m', 1), 'failed-without-defect'],
+    ['an open major defect', (job) => job.torque('1 N·m', 1).raiseTorque(), 'defect-open'],
+    ['an instrument out of calibration', (job) => job.write('inspector', 'reading', { point: 'u/torque/a', typed: '2.5 N·m', value: 2.5, unit: 'N·m', relation: '=', instrument: { id: 'old', name: 'Old', kind: 'torque-driver', serial: 'O', calibratedUntil: '2026-01-01', accuracy: [{ dimension: 'torque', percent: 1, plus: 0 }] } }), 'out-of-calibration'],
+  ])('is %s', (_what, spoil, kind) => {
+    expect(kinds(spoil(SampleJob.opened().answered()))).toContain(kind)
+  })
+
+  it('is not an open minor defect', () => {
+    const job = SampleJob.opened().answered().torque('1 N·m', 1)
+    const { outcome } = job.check('u/torque/a')
+    if (outcome.verdict !== 'does-not-conform') throw new Error('should fail')
+    job.write('inspector', 'defect-raised', { defectId: 'd', checkId: 'u/torque/a', ...outcome.defect, severity: 'minor' })
+    expect(kinds(job)).toEqual([])
+  })
+})

@@ -1,0 +1,71 @@
+import { isLater, type RaisedDefect } from '../job/fold.js'
+import type { EntryOf } from '../job/entry.js'
+import type { Severity } from '../sheet/terms.js'
+import type { JudgedCheck } from './check.js'
+import { DEFECT_PROCESS, type DefectState, type Proof } from '../job/defect-process.js'
+
+/** A defect as it stands, folded from its steps and from what its check reads now. */
+export interface Defect {
+  id: string
+  checkId: string
+  severity: Severity
+  title: string
+  place: string
+  finding: string
+  remedy: string
+  state: DefectState
+  raised: EntryOf<'defect-raised'>
+  steps: EntryOf<'defect-step'>[]
+  /** Set when the check was read again after the rework and failed again. */
+  failedAgain: boolean
+  proof: Proof
+}
+
+/**
+ * The state of a defect follows its steps, with one thing that no step can say: after rework, a new conforming reading closes it by
+ * itself, and a new failing one opens it again. The old readings stay where they are.
+ */
+export function defectOf({ raised, steps }: RaisedDefect, judged: JudgedCheck | undefined): Defect {
+  const { body } = raised
+  const last = steps.at(-1)
+  const stepped: DefectState = last ? DEFECT_PROCESS[last.body.step].to : 'open'
+  const lastRework = steps.findLast(({ body: { step } }) => step === 'reworked')
+  const readAgain = lastRework !== undefined && judged?.measured !== undefined && isLater(judged.measured, lastRework)
+  const verdict = judged?.outcome.verdict
+  const proof: Proof = { conformsSinceRework: readAgain && verdict === 'conforms', stillFails: verdict === 'does-not-conform' }
+  const failedAgain = stepped === 'reworked' && readAgain && verdict === 'does-not-conform'
+  return {
+    id: body.defectId,
+    checkId: body.checkId,
+    severity: body.severity,
+    title: body.title,
+    place: body.place,
+    finding: body.finding,
+    remedy: body.remedy,
+    state: settle(stepped, proof, failedAgain),
+    raised, steps, failedAgain, proof,
+  }
+}
+
+function settle(stepped: DefectState, proof: Proof, failedAgain: boolean): DefectState {
+  if (stepped !== 'reworked') return stepped === 'closed' && proof.stillFails ? 'open' : stepped
+  if (failedAgain) return 'open'
+  return proof.conformsSinceRework ? 'closed' : 'reworked'
+}
+
+export const isOpen = ({ state }: Defect): boolean => state === 'open' || state === 'reworked'
+
+/** Open `stop` defects put their caution above everything else. */
+export function dangers(defects: readonly Defect[]): Defect[] {
+  return defects.filter((defect) => defect.severity === 'stop' && isOpen(defect))
+}
+
+
+/** The open defect that covers a check: its own, or one raised for the same gap from the other side. */
+export function openDefectFor({ check, outcome }: JudgedCheck, defects: readonly Defect[], checks: readonly JudgedCheck[]): Defect | undefined {
+  const own = defects.find((defect) => defect.checkId === check.id && isOpen(defect))
+  if (own || !('seenAlsoFrom' in outcome) || !outcome.seenAlsoFrom) return own
+  const { unitId, subjectId } = outcome.seenAlsoFrom
+  const other = checks.find((one) => one.check.unit.id === unitId && one.check.subject.id === subjectId && one.check.ask.kind === check.ask.kind)
+  return defects.find((defect) => defect.checkId === other?.check.id && isOpen(defect))
+}
