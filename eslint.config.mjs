@@ -3,14 +3,43 @@ import hooks from 'eslint-plugin-react-hooks'
 
 /** Which packages may know which: core ← contract ← server, web, cli; devices know none of them. */
 const forbid = (names, why) => ({
-  'no-restricted-imports': ['error', { patterns: [{ group: names, message: why }, { group: ['@plumb-mark/*/*'], message: 'import a package by its name, never by a path inside it' }] }],
+  'no-restricted-imports': [
+    'error',
+    {
+      patterns: [
+        { group: names, message: why },
+        { group: ['@plumb-mark/*/*'], message: 'import a package by its name, never by a path inside it' },
+      ],
+    },
+  ],
 })
 
 /** The floors of core, lowest first: a folder may import from those before it only, so there are no circles. */
 const FLOORS = [
-  'verdict', 'quantity',
-  'ac', 'array', 'dc', 'commissioning', 'earthing', 'meter', 'power-up', 'terminal', 'wall', 'calculators',
-  'instrument', 'answer', 'sheet', 'as-built', 'job', 'requirements', 'walk', 'sign-off', 'prepare', 'drawings', 'entering', 'admission',
+  'verdict',
+  'quantity',
+  'ac',
+  'array',
+  'dc',
+  'commissioning',
+  'earthing',
+  'meter',
+  'power-up',
+  'terminal',
+  'wall',
+  'calculators',
+  'instrument',
+  'answer',
+  'sheet',
+  'as-built',
+  'job',
+  'requirements',
+  'walk',
+  'sign-off',
+  'prepare',
+  'drawings',
+  'entering',
+  'admission',
 ]
 const onFloor = (folder, i) => ({
   files: [`packages/core/src/${folder}/**/*.ts`, `packages/core/src/${folder}.ts`],
@@ -21,7 +50,14 @@ const onFloor = (folder, i) => ({
       {
         patterns: [
           { regex: '^[^.]', message: 'core imports nothing outside itself' },
-          ...(i + 1 < FLOORS.length ? [{ regex: `^(\\./|(\\.\\./)+)(${FLOORS.slice(i + 1).join('|')})(/|\\.js$)`, message: `${folder} stands below: imports run down only` }] : []),
+          ...(i + 1 < FLOORS.length
+            ? [
+                {
+                  regex: `^(\\./|(\\.\\./)+)(${FLOORS.slice(i + 1).join('|')})(/|\\.js$)`,
+                  message: `${folder} stands below: imports run down only`,
+                },
+              ]
+            : []),
           { regex: '/index\\.js$', message: 'index.ts is the face for others' },
         ],
       },
@@ -34,27 +70,74 @@ export default tseslint.config(
   ...tseslint.configs.recommended,
   {
     files: ['**/*.ts', '**/*.tsx'],
-        rules: {
-      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'separate-type-imports', disallowTypeAnnotations: false }],
+    rules: {
+      '@typescript-eslint/consistent-type-imports': [
+        'error',
+        { fixStyle: 'separate-type-imports', disallowTypeAnnotations: false },
+      ],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       '@typescript-eslint/no-unused-expressions': 'off',
       '@typescript-eslint/no-empty-function': 'off',
       eqeqeq: 'error',
     },
   },
-  { files: ['apps/server/**/*.ts', 'packages/contract/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
+  {
+    files: ['apps/server/**/*.ts', 'packages/contract/**/*.ts'],
+    rules: { '@typescript-eslint/consistent-type-imports': 'off' },
+  },
   {
     files: ['packages/core/src/**/*.ts'],
     ignores: ['**/*.spec.ts', '**/*.testing.ts'],
     rules: {
-      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'performance', 'crypto'], 'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'fetch',
+        'setTimeout',
+        'performance',
+        'crypto',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now' },
+        { object: 'Math', property: 'random' },
+      ],
     },
   },
   ...FLOORS.map(onFloor),
-  { files: ['packages/contract/src/**/*.ts'], rules: forbid(['@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'react'], 'contract knows core only') },
-  { files: ['apps/server/src/**/*.ts'], rules: forbid(['@plumb-mark/web', '@plumb-mark/cli', 'react'], 'the server knows contract and core') },
-  { files: ['apps/web/src/**/*.{ts,tsx}'], plugins: { 'react-hooks': hooks }, rules: { ...hooks.configs.recommended.rules, 'react-hooks/set-state-in-effect': 'off', 'react-hooks/incompatible-library': 'off', ...forbid(['@plumb-mark/server', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'node:*'], 'the web knows contract and core') } },
+  {
+    files: ['packages/contract/src/**/*.ts'],
+    rules: forbid(
+      ['@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'react'],
+      'contract knows core only',
+    ),
+  },
+  {
+    files: ['apps/server/src/**/*.ts'],
+    rules: forbid(['@plumb-mark/web', '@plumb-mark/cli', 'react'], 'the server knows contract and core'),
+  },
+  {
+    files: ['apps/web/src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: {
+      ...hooks.configs.recommended.rules,
+      'react-hooks/set-state-in-effect': 'off',
+      'react-hooks/incompatible-library': 'off',
+      ...forbid(
+        ['@plumb-mark/server', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'node:*'],
+        'the web knows contract and core',
+      ),
+    },
+  },
   // What serves only the tests may read the samples.
   { files: ['apps/web/src/testing/**'], rules: { 'no-restricted-imports': 'off' } },
-  { files: ['apps/cli/src/**/*.ts'], rules: forbid(['@plumb-mark/server', '@plumb-mark/web', '@nestjs/*', 'typeorm', 'react'], 'the command line knows contract and core') },
+  {
+    files: ['apps/cli/src/**/*.ts'],
+    rules: forbid(
+      ['@plumb-mark/server', '@plumb-mark/web', '@nestjs/*', 'typeorm', 'react'],
+      'the command line knows contract and core',
+    ),
+  },
 )

@@ -12,7 +12,16 @@ export default {
     '^.+\\.tsx?$': [
       '@swc/jest',
       {
-        jsc: { target: 'es2022', parser: { syntax: 'typescript', decorators: true, tsx: true }, transform: { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false, react: { runtime: 'automatic' } } },
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', decorators: true, tsx: true },
+          transform: {
+            legacyDecorator: true,
+            decoratorMetadata: true,
+            useDefineForClassFields: false,
+            react: { runtime: 'automatic' },
+          },
+        },
         module: { type: 'es6' },
       },
     ],

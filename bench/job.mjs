@@ -19,10 +19,21 @@ export async function run() {
   rmSync(dataDir, { recursive: true, force: true })
   const { entries, sheets } = readInspectionFile(record)
   const [state, byId] = [fold(entries), sheetsById(sheets)]
-  const crowded = { ...state.asBuilt, units: [...state.asBuilt.units, ...state.asBuilt.units.map((unit) => ({ ...unit, id: `${unit.id}-b`, place: undefined })), ...state.asBuilt.units.map((unit) => ({ ...unit, id: `${unit.id}-c`, place: undefined }))] }
+  const crowded = {
+    ...state.asBuilt,
+    units: [
+      ...state.asBuilt.units,
+      ...state.asBuilt.units.map((unit) => ({ ...unit, id: `${unit.id}-b`, place: undefined })),
+      ...state.asBuilt.units.map((unit) => ({ ...unit, id: `${unit.id}-c`, place: undefined })),
+    ],
+  }
   const checks = inspect(state, byId, crowded).checks.length
   table([
-    [`judge ${inspect(state, byId).checks.length} checks of the demo job, fold included`, ms(measured(() => inspect(fold(entries), byId), 101)), ''],
+    [
+      `judge ${inspect(state, byId).checks.length} checks of the demo job, fold included`,
+      ms(measured(() => inspect(fold(entries), byId), 101)),
+      '',
+    ],
     [`judge ${checks} checks`, ms(measured(() => inspect(state, byId, crowded), 101)), 'under 3 ms for 200'],
     ['first start with the demo data, built', ms(firstStart), ''],
     ['start to first answer, built', ms(took), 'under 3 s'],
@@ -33,7 +44,11 @@ export async function run() {
 async function start(dataDir) {
   const port = await freePort()
   const began = performance.now()
-  const child = spawn(process.execPath, [at('scripts', 'start.mjs'), '--data', dataDir, '--port', String(port)], { stdio: 'ignore' })
+  const child = spawn(
+    process.execPath,
+    [at('scripts', 'start.mjs'), '--data', dataDir, '--port', String(port)],
+    { stdio: 'ignore' },
+  )
   const address = `http://127.0.0.1:${port}`
   for (;;) {
     const answered = await fetch(address).catch(() => undefined)
@@ -44,7 +59,11 @@ async function start(dataDir) {
 
 async function exported(address) {
   const headers = { 'x-plumb-mark': '1', 'content-type': 'application/json' }
-  const signedIn = await fetch(`${address}/api/session`, { method: 'POST', headers, body: JSON.stringify({ email: 'inspector@plumb.example', password: 'plumb-demo' }) })
+  const signedIn = await fetch(`${address}/api/session`, {
+    method: 'POST',
+    headers,
+    body: JSON.stringify({ email: 'inspector@plumb.example', password: 'plumb-demo' }),
+  })
   const cookie = signedIn.headers.get('set-cookie').split(';')[0]
   const jobs = await (await fetch(`${address}/api/jobs`, { headers: { cookie } })).json()
   const hatchery = jobs.find(({ number }) => number === 'PM-2611')
@@ -68,9 +87,11 @@ function firstLoad() {
   const visit = (name) => {
     if (seen.has(name)) return
     seen.add(name)
-    for (const [, next] of readFileSync(join(assets, name), 'utf8').matchAll(/(?:^|[;}])import(?:[^"'()]*?from)?["']\.\/([^"']+\.js)["']/g)) visit(next)
+    for (const [, next] of readFileSync(join(assets, name), 'utf8').matchAll(
+      /(?:^|[;}])import(?:[^"'()]*?from)?["']\.\/([^"']+\.js)["']/g,
+    ))
+      visit(next)
   }
   for (const [, name] of page.matchAll(/\/assets\/([^"]+\.js)/g)) visit(name)
   return [...seen].reduce((sum, name) => sum + gzipSync(readFileSync(join(assets, name))).length, 0)
 }
-

@@ -1,10 +1,14 @@
 /** A fixed arithmetic loop: its time tells machines apart, so that figures can be compared across them. Milliseconds, median of nine. */
 export function referenceLoop() {
-  return median(Array.from({ length: 9 }, () => time(() => {
-    let x = 1
-    for (let i = 1; i <= 10_000_000; i++) x = (x * 1.0000001 + i) % 1_000_003
-    return x
-  })))
+  return median(
+    Array.from({ length: 9 }, () =>
+      time(() => {
+        let x = 1
+        for (let i = 1; i <= 10_000_000; i++) x = (x * 1.0000001 + i) % 1_000_003
+        return x
+      }),
+    ),
+  )
 }
 
 export function time(work) {
@@ -25,8 +29,12 @@ export function measured(work, runs = 15) {
 
 export function table(rows) {
   const width = Math.max(...rows.map(([name]) => name.length))
-  for (const [name, figure, goal] of rows) console.log(`${name.padEnd(width)}  ${figure.padStart(16)}${goal ? `   goal ${goal}` : ''}`)
+  for (const [name, figure, goal] of rows)
+    console.log(`${name.padEnd(width)}  ${figure.padStart(16)}${goal ? `   goal ${goal}` : ''}`)
 }
 
 export const ms = (value) => `${value < 10 ? value.toFixed(2) : value.toFixed(1)} ms`
-export const perSecond = (n, milliseconds) => `${Math.round((n / milliseconds) * 1000).toLocaleString('en').replaceAll(',', ' ')} /s`
+export const perSecond = (n, milliseconds) =>
+  `${Math.round((n / milliseconds) * 1000)
+    .toLocaleString('en')
+    .replaceAll(',', ' ')} /s`

@@ -5,7 +5,9 @@ import { ms, referenceLoop } from './reference.mjs'
 install()
 build()
 const wanted = process.argv.slice(2)
-const sections = ['core', 'electrical', 'job', 'web'].filter((name) => wanted.length === 0 || wanted.includes(name))
+const sections = ['core', 'electrical', 'job', 'web'].filter(
+  (name) => wanted.length === 0 || wanted.includes(name),
+)
 console.log(`Node ${process.version}, reference loop of 10 million steps: ${ms(referenceLoop())}\n`)
 for (const name of sections) {
   console.log(`${name}`)

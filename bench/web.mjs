@@ -13,21 +13,49 @@ const PORT = 4398
 /** What a person waits for in the browser: the scripting time of a keystroke until everything on screen follows. */
 export async function run() {
   const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-bench-'))
-  const server = spawn(process.execPath, [at('apps', 'server', 'dist', 'main.js'), '--data', dataDir, '--port', String(PORT)], { stdio: 'ignore' })
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+  const server = spawn(
+    process.execPath,
+    [at('apps', 'server', 'dist', 'main.js'), '--data', dataDir, '--port', String(PORT)],
+    { stdio: 'ignore' },
+  )
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  })
   try {
     const page = await signedIn(browser)
     await page.getByRole('heading', { name: /Fallowmere/ }).click()
     const stages = page.getByRole('navigation', { name: 'Stages of the walk' })
     await stages.getByText('Place and mount').click()
     await page.locator('[data-item="inv-2"]').click()
-    const wall = await keystrokes(page, page.getByLabel('From the datum to its left edge'), ['1.29 m', '1.291 m', '1.2915 m', '1.32 m', '51 in', '51 1/8 in'])
+    const wall = await keystrokes(page, page.getByLabel('From the datum to its left edge'), [
+      '1.29 m',
+      '1.291 m',
+      '1.2915 m',
+      '1.32 m',
+      '51 in',
+      '51 1/8 in',
+    ])
     await stages.getByText('AC side').click()
     await page.locator('[data-check="inv-1/mains/unit"]').click()
-    const reading = await keystrokes(page, page.getByRole('textbox', { name: /^Reading/ }), ['2', '23', '231', '231.4', '271', '252.8 V'])
+    const reading = await keystrokes(page, page.getByRole('textbox', { name: /^Reading/ }), [
+      '2',
+      '23',
+      '231',
+      '231.4',
+      '271',
+      '252.8 V',
+    ])
     await stages.getByText('Meter').click()
     await page.locator('[data-check="meter-1/proof/unit"]').click()
-    const phasors = await keystrokes(page, page.getByLabel('channel 1 active'), ['-5', '-50', '-500 W', '2', '2000', '2 kW'])
+    const phasors = await keystrokes(page, page.getByLabel('channel 1 active'), [
+      '-5',
+      '-50',
+      '-500 W',
+      '2',
+      '2000',
+      '2 kW',
+    ])
     const job = await largeJob(page.request)
     const { checks, opened } = await opening(page, job.id)
     await page.goto(`http://127.0.0.1:${PORT}/jobs/${job.id}/walk/place-and-mount`)
@@ -35,7 +63,9 @@ export async function run() {
     await job.addArray()
     await page.goto(`http://127.0.0.1:${PORT}/jobs/${job.id}/walk/roof`)
     await page.getByRole('button', { name: 'Larger' }).click()
-    const pan = await framesWhile(page, () => dragged(page, page.getByRole('group', { name: 'Array map', exact: true })))
+    const pan = await framesWhile(page, () =>
+      dragged(page, page.getByRole('group', { name: 'Array map', exact: true })),
+    )
     table([
       [`open a job of ${checks} checks, click to usable`, ms(opened), 'under 400 ms'],
       ['wall of 60 things dragged', frames(drag), '60 a second'],
@@ -52,7 +82,10 @@ export async function run() {
 }
 
 async function signedIn(browser) {
-  const page = await browser.newPage({ baseURL: `http://127.0.0.1:${PORT}`, viewport: { width: 1280, height: 800 } })
+  const page = await browser.newPage({
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+  })
   for (;;) {
     const answered = await page.goto(`http://127.0.0.1:${PORT}/`).catch(() => undefined)
     if (answered?.ok()) break
@@ -75,7 +108,8 @@ async function opening(page, id) {
       await page.evaluate(async (job) => {
         const began = performance.now()
         document.querySelector(`a[href^="/jobs/${job}"]`).click()
-        while (!document.querySelector('[data-check]')) await new Promise((resolve) => requestAnimationFrame(resolve))
+        while (!document.querySelector('[data-check]'))
+          await new Promise((resolve) => requestAnimationFrame(resolve))
         return performance.now() - began
       }, id),
     )
@@ -91,7 +125,8 @@ async function dragged(page, target) {
   await page.mouse.move(x, y)
   await page.mouse.down()
   const until = Date.now() + 2000
-  for (let i = 0; Date.now() < until; i++) await page.mouse.move(x + 60 * Math.sin(i / 20), y + 20 * Math.cos(i / 20))
+  for (let i = 0; Date.now() < until; i++)
+    await page.mouse.move(x + 60 * Math.sin(i / 20), y + 20 * Math.cos(i / 20))
   await page.mouse.up()
 }
 
@@ -113,7 +148,8 @@ async function framesWhile(page, doing) {
   return times.slice(2).sort((a, b) => a - b)
 }
 
-const frames = (times) => `${Math.round(1000 / (times.reduce((sum, t) => sum + t, 0) / times.length))} a second, 95 % within ${ms(times[Math.floor(times.length * 0.95)])}`
+const frames = (times) =>
+  `${Math.round(1000 / (times.reduce((sum, t) => sum + t, 0) / times.length))} a second, 95 % within ${ms(times[Math.floor(times.length * 0.95)])}`
 
 /** Median time that the page's own script takes for one input event, React's work included (it runs synchronously for typed input). */
 async function keystrokes(page, field, texts) {

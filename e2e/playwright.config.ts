@@ -18,7 +18,10 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
-    launchOptions: { executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] },
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    },
   },
   webServer: {
     command: `node ${join(import.meta.dirname, '..', 'apps', 'server', 'dist', 'main.js')} --port ${PORT} --data ${dataDir}`,

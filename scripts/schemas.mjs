@@ -3,4 +3,7 @@ import { writeFileSync } from 'node:fs'
 import { at } from './shared.mjs'
 import { sheetSchema } from '../packages/core/dist/index.js'
 
-writeFileSync(at('docs', 'formats', 'plumb-mark-sheet-1.schema.json'), `${JSON.stringify(sheetSchema(), null, 2)}\n`)
+writeFileSync(
+  at('docs', 'formats', 'plumb-mark-sheet-1.schema.json'),
+  `${JSON.stringify(sheetSchema(), null, 2)}\n`,
+)

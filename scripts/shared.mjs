@@ -8,7 +8,12 @@ export const at = (...parts) => join(ROOT, ...parts)
 
 /** Runs a program in the project folder; with `quiet`, its words are shown only when it fails. Stops everything when it fails. */
 export function run(command, args, { quiet = false, env = {} } = {}) {
-  const done = spawnSync(command, args, { cwd: ROOT, stdio: quiet ? ['ignore', 'pipe', 'pipe'] : 'inherit', env: { ...process.env, ...env }, maxBuffer: 1 << 28 })
+  const done = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: quiet ? ['ignore', 'pipe', 'pipe'] : 'inherit',
+    env: { ...process.env, ...env },
+    maxBuffer: 1 << 28,
+  })
   if (done.status === 0) return
   if (quiet) process.stderr.write(`${done.stdout ?? ''}${done.stderr ?? ''}`)
   console.error(`${command} ${args.join(' ')} failed${done.error ? `: ${done.error.message}` : ''}`)
@@ -18,7 +23,12 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
 /** Installs the packages when they are missing, or when the lock file has changed since they were installed. */
 export function install() {
   const [lock, installed] = [at('package-lock.json'), at('node_modules', '.package-lock.json')]
-  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs && existsSync(at('node_modules', 'better-sqlite3', 'build'))) return
+  if (
+    existsSync(installed) &&
+    statSync(installed).mtimeMs >= statSync(lock).mtimeMs &&
+    existsSync(at('node_modules', 'better-sqlite3', 'build'))
+  )
+    return
   console.log('Installing packages (a fresh machine takes a few minutes: the database driver is compiled) …')
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
 }
@@ -29,11 +39,18 @@ const STAMP = at('.build-stamp')
 /** Builds everything that runs, when a source is newer than the last build. */
 export function build({ force = false } = {}) {
   const fresh = fingerprint()
-  const complete = existsSync(at('apps', 'server', 'dist', 'main.js')) && existsSync(at('apps', 'web', 'dist', 'index.html')) && existsSync(at('apps', 'cli', 'dist', 'main.js'))
+  const complete =
+    existsSync(at('apps', 'server', 'dist', 'main.js')) &&
+    existsSync(at('apps', 'web', 'dist', 'index.html')) &&
+    existsSync(at('apps', 'cli', 'dist', 'main.js'))
   if (!force && complete && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === fresh) return
   console.log('Building …')
   run(process.execPath, [at('node_modules', 'typescript', 'bin', 'tsc'), '-b'], { quiet: true })
-  run(process.execPath, [at('node_modules', 'vite', 'bin', 'vite.js'), 'build', 'apps/web', '--logLevel', 'error'], { quiet: true })
+  run(
+    process.execPath,
+    [at('node_modules', 'vite', 'bin', 'vite.js'), 'build', 'apps/web', '--logLevel', 'error'],
+    { quiet: true },
+  )
   writeFileSync(STAMP, fresh)
 }
 
@@ -43,7 +60,8 @@ function fingerprint() {
   const visit = (path) => {
     const stats = statSync(path)
     if (stats.isDirectory()) {
-      for (const name of readdirSync(path).sort()) if (!['node_modules', 'dist'].includes(name)) visit(join(path, name))
+      for (const name of readdirSync(path).sort())
+        if (!['node_modules', 'dist'].includes(name)) visit(join(path, name))
     } else hash.update(`${relative(ROOT, path)} ${stats.size} ${Math.round(stats.mtimeMs)}\n`)
   }
   for (const source of SOURCES) visit(at(source))

@@ -9,6 +9,10 @@ if (major < 20 || (major === 20 && minor < 19)) {
 }
 install()
 build()
-const server = spawn(process.execPath, ['--enable-source-maps', at('apps', 'server', 'dist', 'main.js'), ...process.argv.slice(2)], { stdio: 'inherit' })
+const server = spawn(
+  process.execPath,
+  ['--enable-source-maps', at('apps', 'server', 'dist', 'main.js'), ...process.argv.slice(2)],
+  { stdio: 'inherit' },
+)
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
 server.on('exit', (code, signal) => process.exit(code ?? (signal ? 0 : 1)))

@@ -24,11 +24,17 @@ function whole(name, command, args) {
 /** A test runner that leaves its counts in a file; a runner that leaves none has failed as a whole. */
 function suite(name, command, args, file, env, count) {
   const began = Date.now()
-  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } })
+  const { status } = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  })
   const counts = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 }
   if (status !== 0 && counts.failed === 0) counts.failed = 1
   if (counts.passed + counts.failed === 0) counts.failed = 1
-  console.log(`${counts.failed === 0 ? 'passed' : 'FAILED'}: ${name}, ${counts.passed} passed, ${counts.failed} failed (${Math.round((Date.now() - began) / 1000)} s)`)
+  console.log(
+    `${counts.failed === 0 ? 'passed' : 'FAILED'}: ${name}, ${counts.passed} passed, ${counts.failed} failed (${Math.round((Date.now() - began) / 1000)} s)`,
+  )
   passed += counts.passed
   failed += counts.failed
 }
@@ -37,7 +43,11 @@ function chromium() {
   if (existsSync(CHROMIUM)) return
   console.log('Installing Chromium from Debian’s packages …')
   const root = process.getuid?.() === 0 ? [] : ['sudo']
-  const apt = (...args) => run(root[0] ?? 'apt-get', [...root.slice(1), ...(root.length > 0 ? ['apt-get'] : []), ...args], { quiet: true, env: { DEBIAN_FRONTEND: 'noninteractive' } })
+  const apt = (...args) =>
+    run(root[0] ?? 'apt-get', [...root.slice(1), ...(root.length > 0 ? ['apt-get'] : []), ...args], {
+      quiet: true,
+      env: { DEBIAN_FRONTEND: 'noninteractive' },
+    })
   apt('update')
   apt('install', '-y', '--no-install-recommends', 'chromium')
 }
@@ -48,21 +58,47 @@ chromium()
 
 whole('types', ...node('node_modules/typescript/bin/tsc', '-b'))
 whole('types of the web', ...node('node_modules/typescript/bin/tsc', '-p', 'apps/web', '--noEmit'))
-whole('types of the tests', ...node('node_modules/typescript/bin/tsc', '-p', 'tsconfig.tests.json', '--noEmit'))
+whole(
+  'types of the tests',
+  ...node('node_modules/typescript/bin/tsc', '-p', 'tsconfig.tests.json', '--noEmit'),
+)
 whole('types of the walks', ...node('node_modules/typescript/bin/tsc', '-p', 'e2e', '--noEmit'))
 whole('lint', ...node('node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'))
+whole('format', ...node('node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'))
 
 const jestFile = join(results, 'jest.json')
-suite('unit and API tests', process.execPath, ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', at('node_modules/jest/bin/jest.js'), '--json', '--outputFile', jestFile, '--silent'], jestFile, {}, (report) => ({
-  passed: report.numPassedTests,
-  failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
-}))
+suite(
+  'unit and API tests',
+  process.execPath,
+  [
+    '--experimental-vm-modules',
+    '--disable-warning=ExperimentalWarning',
+    at('node_modules/jest/bin/jest.js'),
+    '--json',
+    '--outputFile',
+    jestFile,
+    '--silent',
+  ],
+  jestFile,
+  {},
+  (report) => ({
+    passed: report.numPassedTests,
+    failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+  }),
+)
 
 const e2eFile = join(results, 'e2e.json')
-suite('browser tests', process.execPath, [at('node_modules/@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'], e2eFile, { PLAYWRIGHT_JSON_OUTPUT_NAME: e2eFile, CHROMIUM }, ({ stats }) => ({
-  passed: stats.expected + stats.flaky,
-  failed: stats.unexpected,
-}))
+suite(
+  'browser tests',
+  process.execPath,
+  [at('node_modules/@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'],
+  e2eFile,
+  { PLAYWRIGHT_JSON_OUTPUT_NAME: e2eFile, CHROMIUM },
+  ({ stats }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected,
+  }),
+)
 
 rmSync(results, { recursive: true, force: true })
 console.log(`${passed} passed, ${failed} failed`)

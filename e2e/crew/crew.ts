@@ -31,20 +31,57 @@ export class Crew {
   async newJob(number: string, title: string, sheets: readonly string[] = []): Promise<string> {
     const jobs = (await (await this.page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
     const first = jobs.find((job) => job.title === HATCHERY)!
-    const { entries } = (await (await this.page.request.get(`/api/jobs/${first.id}`)).json()) as { entries: { body: object }[] }
+    const { entries } = (await (await this.page.request.get(`/api/jobs/${first.id}`)).json()) as {
+      entries: { body: object }[]
+    }
     const id = uuid()
     const entry = (kind: string, body: object) => ({ id: uuid(), kind, at: new Date().toISOString(), body })
-    const library = (await (await this.page.request.get('/api/sheets')).json()) as { id: string; maker: string; model: string; revision: string; fingerprint: string }[]
+    const library = (await (await this.page.request.get('/api/sheets')).json()) as {
+      id: string
+      maker: string
+      model: string
+      revision: string
+      fingerprint: string
+    }[]
     const pinned = ['aldervane-dx-4-a', ...sheets].map((name) => library.find((sheet) => sheet.id === name)!)
     const fitted =
       sheets.length > 0
-        ? pinned.slice(1).map(({ id: sheetId, model }) => entry('unit-fitted', { id: model.toLowerCase(), label: model, sheetId }))
+        ? pinned
+            .slice(1)
+            .map(({ id: sheetId, model }) =>
+              entry('unit-fitted', { id: model.toLowerCase(), label: model, sheetId }),
+            )
         : [
-            entry('wall-measured', { id: 'w', title: 'Shed, south wall', width: 3000, height: 2400, leftCorner: true, rightCorner: false, uncertainty: 2, tape: 'Tape T1' }),
-            entry('unit-fitted', { id: 'iso', label: 'Isolator', sheetId: 'aldervane-dx-4-a', place: { wallId: 'w', x: 500, y: 1200, w: 180, h: 230 } }),
+            entry('wall-measured', {
+              id: 'w',
+              title: 'Shed, south wall',
+              width: 3000,
+              height: 2400,
+              leftCorner: true,
+              rightCorner: false,
+              uncertainty: 2,
+              tape: 'Tape T1',
+            }),
+            entry('unit-fitted', {
+              id: 'iso',
+              label: 'Isolator',
+              sheetId: 'aldervane-dx-4-a',
+              place: { wallId: 'w', x: 500, y: 1200, w: 180, h: 230 },
+            }),
           ]
-    const pins = pinned.map(({ id: sheet, maker, model, revision, fingerprint }) => ({ id: sheet, maker, model, revision, fingerprint }))
-    const answer = await this.page.request.post(`/api/jobs/${id}/entries`, { headers: { 'x-plumb-mark': '1' }, data: { entries: [entry('job-opened', { ...entries[0]!.body, number, title, sheets: pins }), ...fitted] } })
+    const pins = pinned.map(({ id: sheet, maker, model, revision, fingerprint }) => ({
+      id: sheet,
+      maker,
+      model,
+      revision,
+      fingerprint,
+    }))
+    const answer = await this.page.request.post(`/api/jobs/${id}/entries`, {
+      headers: { 'x-plumb-mark': '1' },
+      data: {
+        entries: [entry('job-opened', { ...entries[0]!.body, number, title, sheets: pins }), ...fitted],
+      },
+    })
     expect(answer.status()).toBe(200)
     return id
   }
@@ -55,7 +92,10 @@ export class Crew {
   }
 
   view(name: RegExp): Promise<void> {
-    return this.page.getByRole('navigation', { name: 'Views of this job' }).getByRole('link', { name }).click()
+    return this.page
+      .getByRole('navigation', { name: 'Views of this job' })
+      .getByRole('link', { name })
+      .click()
   }
 
   /** Opens one check by its id and returns what opened. */
@@ -75,7 +115,10 @@ export class Crew {
   }
 
   async verdictOf(id: string): Promise<string | null> {
-    return this.page.locator(`[data-check="${id}"] [data-verdict], [data-open-check="${id}"] [data-verdict]`).first().getAttribute('data-verdict')
+    return this.page
+      .locator(`[data-check="${id}"] [data-verdict], [data-open-check="${id}"] [data-verdict]`)
+      .first()
+      .getAttribute('data-verdict')
   }
 
   async allKept(): Promise<void> {
@@ -88,7 +131,8 @@ export class Crew {
     if (!pad) throw new Error('no signature pad')
     await this.page.mouse.move(pad.x + 40, pad.y + 90)
     await this.page.mouse.down()
-    for (let i = 1; i <= 12; i++) await this.page.mouse.move(pad.x + 40 + i * 22, pad.y + 90 + 40 * Math.sin(i))
+    for (let i = 1; i <= 12; i++)
+      await this.page.mouse.move(pad.x + 40 + i * 22, pad.y + 90 + 40 * Math.sin(i))
     await this.page.mouse.up()
   }
 }

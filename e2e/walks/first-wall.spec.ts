@@ -18,7 +18,9 @@ test('a wall is measured, judged as it is typed, and undone', async ({ browser }
   await inspector.goTo('Place and mount')
   await expect(page.locator('[data-dimension="inv-1/right"]')).toContainText('short by 50')
   await page.getByRole('button', { name: 'Least rework' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'Least rework: move' })).toContainText(/Inverter [12] 52 mm to the (left|right)/)
+  await expect(page.getByRole('status').filter({ hasText: 'Least rework: move' })).toContainText(
+    /Inverter [12] 52 mm to the (left|right)/,
+  )
   await page.locator('[data-item="inv-2"]').click()
   const offset = page.getByLabel('From the datum to its left edge')
   await offset.fill('1.342 m')
@@ -45,7 +47,9 @@ test('a wall is measured, judged as it is typed, and undone', async ({ browser }
   await inspector.allKept()
 })
 
-test('a short gap goes from defect through rework to closed, and the old measure stays in the record', async ({ browser }) => {
+test('a short gap goes from defect through rework to closed, and the old measure stays in the record', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   await inspector.openJob()
   await inspector.goTo('Place and mount')
@@ -61,12 +65,20 @@ test('a short gap goes from defect through rework to closed, and the old measure
   await owed.getByRole('button', { name: 'Mark as reworked' }).click()
   await expect(owed.getByRole('alert')).toContainText('say in a few words what was done')
   await owed.getByLabel('What was done?').fill('Moved inverter 2 to the right')
-  await owed.getByLabel('Photo').setInputFiles({ name: 'after.png', mimeType: 'image/png', buffer: onePixel() })
+  await owed
+    .getByLabel('Photo')
+    .setInputFiles({ name: 'after.png', mimeType: 'image/png', buffer: onePixel() })
   await expect(owed.getByAltText('after.png')).toBeVisible()
   await owed.getByRole('button', { name: 'Mark as reworked' }).click()
   await expect(owed).toHaveAttribute('data-state', 'reworked')
   await installer.allKept()
-  expect((await installer.page.request.get(`${installer.page.url().replace('/rework', '')}`.replace('/jobs/', '/api/jobs/') + '/report.pdf')).status()).toBe(403)
+  expect(
+    (
+      await installer.page.request.get(
+        `${installer.page.url().replace('/rework', '')}`.replace('/jobs/', '/api/jobs/') + '/report.pdf',
+      )
+    ).status(),
+  ).toBe(403)
 
   await inspector.openJob()
   await inspector.goTo('Place and mount')
@@ -74,10 +86,15 @@ test('a short gap goes from defect through rework to closed, and the old measure
   await inspector.page.getByLabel('From the datum to its left edge').fill('1.342 m')
   await inspector.page.getByLabel('From the datum to its left edge').press('Enter')
   await inspector.view(/Defects/)
-  await expect(inspector.page.getByRole('article', { name: /Free space.*Inverter 1/ })).toHaveAttribute('data-state', 'closed')
+  await expect(inspector.page.getByRole('article', { name: /Free space.*Inverter 1/ })).toHaveAttribute(
+    'data-state',
+    'closed',
+  )
 })
 
-test('readings are judged as they are typed; the doubtful one waits, the dangerous one warns on every screen', async ({ browser }) => {
+test('readings are judged as they are typed; the doubtful one waits, the dangerous one warns on every screen', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   const { page } = inspector
   await inspector.openJob()
@@ -98,7 +115,9 @@ test('readings are judged as they are typed; the doubtful one waits, the dangero
   await inspector.allKept()
 })
 
-test('everything is answered, signed and sealed; report and record leave whole', async ({ browser }, info) => {
+test('everything is answered, signed and sealed; report and record leave whole', async ({
+  browser,
+}, info) => {
   const installer = await Crew.signedIn(browser, 'installer')
   await installer.openJob()
   for (const name of [/Mains voltage/, /Open-circuit voltage/]) {
@@ -144,7 +163,9 @@ test('everything is answered, signed and sealed; report and record leave whole',
   writeFileSync(record, readFileSync(record, 'utf8').replace('"typed":"17 in·lb"', '"typed":"18 in·lb"'))
   expect(() => execFileSync(process.execPath, [PLUMB_MARK, 'verify', record], { stdio: 'pipe' })).toThrow()
 
-  const report = await reviewer.page.request.get(reviewer.page.url().replace('/jobs/', '/api/jobs/').replace('/sign-off', '/report.pdf'))
+  const report = await reviewer.page.request.get(
+    reviewer.page.url().replace('/jobs/', '/api/jobs/').replace('/sign-off', '/report.pdf'),
+  )
   expect(report.headers()['content-type']).toBe('application/pdf')
   const pdf = (await report.body()).toString('latin1')
   expect(pdf.startsWith('%PDF')).toBe(true)
@@ -175,7 +196,11 @@ async function answerAll(inspector: Crew, stage: string, answer: typeof readingF
   for (let guard = 0; guard < 90; guard++) {
     if (await page.getByText('Nothing is left in this stage.').isVisible()) return
     const open = page.locator('[data-open-check]')
-    const id = ((await open.count()) > 0 ? await open.getAttribute('data-open-check') : await page.locator('[data-check]').first().getAttribute('data-check'))!
+    const id = (
+      (await open.count()) > 0
+        ? await open.getAttribute('data-open-check')
+        : await page.locator('[data-check]').first().getAttribute('data-check')
+    )!
     const said = answer(id)
     if (said === 'yes') await (await inspector.check(id)).getByRole('button', { name: 'Yes' }).click()
     else await inspector.read(id, ...said)
@@ -185,5 +210,8 @@ async function answerAll(inspector: Crew, stage: string, answer: typeof readingF
 }
 
 function onePixel(): Buffer {
-  return Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')
+  return Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  )
 }

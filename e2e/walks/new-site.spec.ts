@@ -37,10 +37,16 @@ test('the office opens a job, sees what to bring, and books nobody twice', async
   expect(await calendar.text()).toContain('SUMMARY:PM-2701 inspection')
 })
 
-test('a roof is drawn, its string walked, its boxes named; then the earth is tied together', async ({ browser }) => {
+test('a roof is drawn, its string walked, its boxes named; then the earth is tied together', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   const { page } = inspector
-  await inspector.newJob('PM-ROOF', 'A roof of its own', ['aldervane-as-5-b', 'wendlemere-wm-430-b', 'sorrelight-me-1-b'])
+  await inspector.newJob('PM-ROOF', 'A roof of its own', [
+    'aldervane-as-5-b',
+    'wendlemere-wm-430-b',
+    'sorrelight-me-1-b',
+  ])
   await inspector.openJob('A roof of its own')
   await inspector.goTo('Roof')
   await page.getByRole('button', { name: 'Add the plane' }).click()
@@ -49,10 +55,12 @@ test('a roof is drawn, its string walked, its boxes named; then the earth is tie
 
   await page.getByRole('button', { name: 'Strings', exact: true }).click()
   const task = page.getByRole('region', { name: 'Strings' })
-  for (const column of [1, 2, 3]) await map.getByRole('button', { name: `row 1, place ${column}`, exact: true }).press('Enter')
+  for (const column of [1, 2, 3])
+    await map.getByRole('button', { name: `row 1, place ${column}`, exact: true }).press('Enter')
   await expect(task).toContainText('3 modules, 1290 W')
   await expect(task).toContainText('3 modules, at least 4')
-  for (const column of [4, 5, 6]) await map.getByRole('button', { name: `row 1, place ${column}`, exact: true }).press('Enter')
+  for (const column of [4, 5, 6])
+    await map.getByRole('button', { name: `row 1, place ${column}`, exact: true }).press('Enter')
   await expect(task.locator('[data-verdict="conforms"]').first()).toBeVisible()
   await task.getByRole('button', { name: 'Keep the string' }).click()
   await expect(page.locator('[data-check*="/strings/string-"]').first()).toContainText('6 modules, 2580 W')
@@ -67,12 +75,26 @@ test('a roof is drawn, its string walked, its boxes named; then the earth is tie
   await page.getByRole('button', { name: 'Scan this serial' }).click()
   const scanner = page.getByRole('dialog', { name: 'Scan row 1, place 2' })
   await expect(scanner.getByRole('status')).toContainText('No camera can be used here')
-  await page.setInputFiles('input[aria-label="Photo of the label"]', { name: 'wall.png', mimeType: 'image/png', buffer: await photoOfBars(page, '') })
+  await page.setInputFiles('input[aria-label="Photo of the label"]', {
+    name: 'wall.png',
+    mimeType: 'image/png',
+    buffer: await photoOfBars(page, ''),
+  })
   await expect(scanner.getByRole('status')).toContainText('No code was found in that photo')
-  await page.setInputFiles('input[aria-label="Photo of the label"]', { name: 'label.png', mimeType: 'image/png', buffer: await photoOfBars(page, '4711002') })
+  await page.setInputFiles('input[aria-label="Photo of the label"]', {
+    name: 'label.png',
+    mimeType: 'image/png',
+    buffer: await photoOfBars(page, '4711002'),
+  })
   await expect(page.getByText('2 of 12 boxes carry a serial')).toBeVisible()
-  await page.setInputFiles('input[aria-label="Serial list"]', { name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from('place,serial\r\nnowhere.r1c1,X\r\n') })
-  await expect(page.getByRole('status').filter({ hasText: 'row 2: no box on the map at nowhere.r1c1' })).toBeVisible()
+  await page.setInputFiles('input[aria-label="Serial list"]', {
+    name: 'list.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('place,serial\r\nnowhere.r1c1,X\r\n'),
+  })
+  await expect(
+    page.getByRole('status').filter({ hasText: 'row 2: no box on the map at nowhere.r1c1' }),
+  ).toBeVisible()
   await expect(page.getByText('2 of 12 boxes carry a serial')).toBeVisible()
 
   await inspector.goTo('Earthing')
@@ -84,14 +106,20 @@ test('a roof is drawn, its string walked, its boxes named; then the earth is tie
   await bond.getByLabel('Size').fill('2.5')
   await bond.getByLabel('Line conductor beside it').fill('4')
   await bond.getByRole('button', { name: 'Keep the bond' }).click()
-  await expect(page.locator('[data-check$="/bonding/unit"]').first()).toContainText('bonded through to the main earth terminal')
-  await expect(page.locator('[data-check*="/earth-size/"]')).toContainText('2.5 mm² fitted, 4 mm² asked for by the method')
+  await expect(page.locator('[data-check$="/bonding/unit"]').first()).toContainText(
+    'bonded through to the main earth terminal',
+  )
+  await expect(page.locator('[data-check*="/earth-size/"]')).toContainText(
+    '2.5 mm² fitted, 4 mm² asked for by the method',
+  )
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.locator('[data-check*="/earth-size/"]')).toHaveCount(0)
   await inspector.allKept()
 })
 
-test('a thing on the wall is dragged, a gap disagrees with the offsets, a copy is hung', async ({ browser }) => {
+test('a thing on the wall is dragged, a gap disagrees with the offsets, a copy is hung', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   const { page } = inspector
   await inspector.newJob('PM-DRAG', 'A wall to drag on')
@@ -125,7 +153,9 @@ test('a thing on the wall is dragged, a gap disagrees with the offsets, a copy i
   await expect(survey).toContainText('−9.6 mm: read again')
 })
 
-test('a sheet is edited as text and as a form at once; the change becomes a revision, told before it is adopted', async ({ browser }) => {
+test('a sheet is edited as text and as a form at once; the change becomes a revision, told before it is adopted', async ({
+  browser,
+}) => {
   const { page } = await Crew.signedIn(browser, 'office')
   await page.getByRole('link', { name: 'Sheets' }).click()
   await page.getByLabel('Search').fill('tb10')
@@ -146,12 +176,21 @@ test('a sheet is edited as text and as a form at once; the change becomes a revi
   await page.getByLabel('date').fill('2026-11-20')
   await page.getByRole('button', { name: 'Keep in the library' }).click()
   await expect(page.getByRole('heading', { name: 'Thrumcap TB-10, revision C' })).toBeVisible()
-  await expect(page.getByRole('list', { name: 'Differences from revision B to C' })).toContainText('Tilt from plumb: max 3 → 5 °, clause 3.3')
+  await expect(page.getByRole('list', { name: 'Differences from revision B to C' })).toContainText(
+    'Tilt from plumb: max 3 → 5 °, clause 3.3',
+  )
   await page.getByRole('link', { name: 'What would change in PM-2611' }).click()
   const changes = page.getByRole('list', { name: 'Checks that would be different' })
   await expect(changes).toContainText('at most 3 ° → at most 5 °')
-  await expect(changes.getByRole('listitem').filter({ hasText: 'Battery 2' }).locator('[data-verdict="does-not-conform"]')).toBeVisible()
-  await expect(changes.getByRole('listitem').filter({ hasText: 'Battery 2' }).locator('[data-verdict="conforms"]')).toBeVisible()
+  await expect(
+    changes
+      .getByRole('listitem')
+      .filter({ hasText: 'Battery 2' })
+      .locator('[data-verdict="does-not-conform"]'),
+  ).toBeVisible()
+  await expect(
+    changes.getByRole('listitem').filter({ hasText: 'Battery 2' }).locator('[data-verdict="conforms"]'),
+  ).toBeVisible()
 })
 
 test('a photo is captioned and marked, and the photo as taken stays beside it', async ({ browser }) => {
@@ -162,7 +201,9 @@ test('a photo is captioned and marked, and the photo as taken stays beside it', 
   await inspector.goTo('Place and mount')
   const open = await inspector.check('iso/in-sight/unit')
   const picture = await page.screenshot()
-  await open.getByLabel('Photo', { exact: true }).setInputFiles({ name: 'label.png', mimeType: 'image/png', buffer: picture })
+  await open
+    .getByLabel('Photo', { exact: true })
+    .setInputFiles({ name: 'label.png', mimeType: 'image/png', buffer: picture })
   await open.getByRole('button', { name: 'Caption and mark: label.png' }).click()
   const marks = page.getByRole('dialog', { name: 'Caption and mark the photo' })
   await marks.getByLabel('Caption').fill('Label of the isolator')
@@ -173,7 +214,9 @@ test('a photo is captioned and marked, and the photo as taken stays beside it', 
   await page.mouse.up()
   await expect(marks.getByRole('img')).toHaveAccessibleName('Label of the isolator: 1 marks')
   await marks.getByRole('button', { name: 'Use it' }).click()
-  await expect(open.getByRole('button', { name: 'Caption and mark: Label of the isolator, marked' })).toBeVisible()
+  await expect(
+    open.getByRole('button', { name: 'Caption and mark: Label of the isolator, marked' }),
+  ).toBeVisible()
   await open.getByRole('button', { name: 'Yes' }).click()
   await inspector.allKept()
 })

@@ -2,9 +2,16 @@ import { expect, test, type Page } from '@playwright/test'
 import { Crew, HATCHERY } from '../crew/crew.js'
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
-const entriesOf = async (page: Page, jobId: string) => ((await (await page.request.get(`/api/jobs/${jobId}`)).json()) as { entries: { kind: string; body: { typed?: string } }[] }).entries
+const entriesOf = async (page: Page, jobId: string) =>
+  (
+    (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
+      entries: { kind: string; body: { typed?: string } }[]
+    }
+  ).entries
 
-test('without signal a reading is judged and kept on the device, and sent when there is signal again', async ({ browser }) => {
+test('without signal a reading is judged and kept on the device, and sent when there is signal again', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   const { page } = inspector
   const jobId = await inspector.newJob('PM-NOSIGNAL', 'A job without signal')
@@ -54,22 +61,48 @@ test('from the first check to the last with the keyboard alone', async ({ browse
   await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible()
 })
 
-test('on a phone nothing runs out of the screen, and every button is large enough for a glove', async ({ browser }) => {
+test('on a phone nothing runs out of the screen, and every button is large enough for a glove', async ({
+  browser,
+}) => {
   const { page } = await Crew.signedIn(browser, 'inspector', PHONE)
   const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
   const job = jobs.find(({ title }) => title === HATCHERY)!.id
   const faults: string[] = []
-  for (const path of ['/jobs', `/jobs/${job}/walk/place-and-mount`, `/jobs/${job}/walk/dc`, `/jobs/${job}/walk/ac`, `/jobs/${job}/walk/identify`, `/jobs/${job}/walk/roof`, `/jobs/${job}/walk/earthing`, `/jobs/${job}/walk/battery`, `/jobs/${job}/walk/meter`, `/jobs/${job}/preparation`, '/sheets', '/sheets/thrumcap-tb-10-b', '/instruments', '/visits', '/jobs/new', `/jobs/${job}/defects`, `/jobs/${job}/sign-off`, '/calculators/string-voltage', '/calculators/conductor']) {
+  for (const path of [
+    '/jobs',
+    `/jobs/${job}/walk/place-and-mount`,
+    `/jobs/${job}/walk/dc`,
+    `/jobs/${job}/walk/ac`,
+    `/jobs/${job}/walk/identify`,
+    `/jobs/${job}/walk/roof`,
+    `/jobs/${job}/walk/earthing`,
+    `/jobs/${job}/walk/battery`,
+    `/jobs/${job}/walk/meter`,
+    `/jobs/${job}/preparation`,
+    '/sheets',
+    '/sheets/thrumcap-tb-10-b',
+    '/instruments',
+    '/visits',
+    '/jobs/new',
+    `/jobs/${job}/defects`,
+    `/jobs/${job}/sign-off`,
+    '/calculators/string-voltage',
+    '/calculators/conductor',
+  ]) {
     await page.goto(path)
     await expect(page.getByRole('heading').first()).toBeVisible()
     await page.waitForTimeout(300)
     faults.push(
       ...(await page.evaluate((where) => {
         const found: string[] = []
-        if (document.documentElement.scrollWidth > window.innerWidth + 1) found.push(`${where} is ${document.documentElement.scrollWidth} px wide`)
+        if (document.documentElement.scrollWidth > window.innerWidth + 1)
+          found.push(`${where} is ${document.documentElement.scrollWidth} px wide`)
         for (const button of document.querySelectorAll('button')) {
           const { height, width } = button.getBoundingClientRect()
-          if (height > 0 && (height < 43.5 || width < 43.5)) found.push(`${where}: “${button.textContent || button.getAttribute('aria-label')}” is ${Math.round(width)} × ${Math.round(height)} px`)
+          if (height > 0 && (height < 43.5 || width < 43.5))
+            found.push(
+              `${where}: “${button.textContent || button.getAttribute('aria-label')}” is ${Math.round(width)} × ${Math.round(height)} px`,
+            )
         }
         return found
       }, path)),
@@ -78,7 +111,9 @@ test('on a phone nothing runs out of the screen, and every button is large enoug
   expect(faults).toEqual([])
 })
 
-test('an instrument chosen once is offered again, and a struck-out reading stays to be seen', async ({ browser }) => {
+test('an instrument chosen once is offered again, and a struck-out reading stays to be seen', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   const { page } = inspector
   await inspector.newJob('PM-STRIKE', 'A job with a slip')
@@ -89,7 +124,9 @@ test('an instrument chosen once is offered again, and a struck-out reading stays
   await expect(open.getByText('does not conform')).toBeVisible()
   await open.getByRole('button', { name: 'Strike out' }).click()
   await expect(open.getByText('not inspected')).toBeVisible()
-  await expect(open.getByRole('list', { name: 'Readings so far' })).toContainText('struck out by Ottilie Marsh')
+  await expect(open.getByRole('list', { name: 'Readings so far' })).toContainText(
+    'struck out by Ottilie Marsh',
+  )
   const next = await inspector.check('iso/torque/t3')
   await expect(next.getByLabel('Instrument')).toHaveValue('driver-1')
   await next.getByRole('textbox', { name: /^Reading/ }).fill('17')

@@ -3,12 +3,16 @@ import { expect, test } from '@playwright/test'
 import { CALCULATOR_NAMES } from '@plumb-mark/core'
 import { Crew, HATCHERY } from '../crew/crew.js'
 
-test('a quick answer on site: any units, the ranked causes, a link that carries the figures', async ({ browser }) => {
+test('a quick answer on site: any units, the ranked causes, a link that carries the figures', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   const { page } = inspector
   await page.getByRole('link', { name: 'Calculators' }).click()
   await page.getByRole('link', { name: 'What a string reads' }).click()
-  await expect(page.getByRole('list', { name: 'Explanations, most probable first' })).toContainText('one module is missing')
+  await expect(page.getByRole('list', { name: 'Explanations, most probable first' })).toContainText(
+    'one module is missing',
+  )
   await page.getByLabel('Voc, V').nth(1).fill('0.4465 kV')
   await expect(page.getByText('conforms', { exact: true })).toBeVisible()
   const again = await page.context().newPage()
@@ -52,7 +56,30 @@ test('every calculator starts with an example that it can work out', async ({ br
 })
 
 /** Each view once, and those with pictures in both lights. */
-const VIEWS: [string, 'light' | 'dark'][] = [['/jobs', 'dark'], ['/jobs/:job/walk/place-and-mount', 'light'], ['/jobs/:job/walk/place-and-mount', 'dark'], ['/jobs/:job/walk/dc', 'light'], ['/jobs/:job/defects', 'light'], ['/jobs/:job/sign-off', 'dark'], ['/jobs/:job/preparation', 'light'], ['/jobs/:job/walk/identify', 'light'], ['/jobs/:job/walk/roof', 'dark'], ['/jobs/:job/walk/earthing', 'light'], ['/jobs/:job/walk/ac', 'light'], ['/jobs/:job/walk/battery', 'dark'], ['/jobs/:job/walk/meter', 'light'], ['/jobs/:job/adopt/aldervane-ah-8t-c/aldervane-ah-8t-d', 'light'], ['/jobs/new', 'light'], ['/sheets', 'light'], ['/sheets/aldervane-ah-8t-d', 'dark'], ['/sheets/aldervane-ah-8t-d/edit', 'light'], ['/instruments', 'dark'], ['/visits', 'light'], ['/calculators/conductor', 'light'], ['/calculators/ct-phasing', 'dark']]
+const VIEWS: [string, 'light' | 'dark'][] = [
+  ['/jobs', 'dark'],
+  ['/jobs/:job/walk/place-and-mount', 'light'],
+  ['/jobs/:job/walk/place-and-mount', 'dark'],
+  ['/jobs/:job/walk/dc', 'light'],
+  ['/jobs/:job/defects', 'light'],
+  ['/jobs/:job/sign-off', 'dark'],
+  ['/jobs/:job/preparation', 'light'],
+  ['/jobs/:job/walk/identify', 'light'],
+  ['/jobs/:job/walk/roof', 'dark'],
+  ['/jobs/:job/walk/earthing', 'light'],
+  ['/jobs/:job/walk/ac', 'light'],
+  ['/jobs/:job/walk/battery', 'dark'],
+  ['/jobs/:job/walk/meter', 'light'],
+  ['/jobs/:job/adopt/aldervane-ah-8t-c/aldervane-ah-8t-d', 'light'],
+  ['/jobs/new', 'light'],
+  ['/sheets', 'light'],
+  ['/sheets/aldervane-ah-8t-d', 'dark'],
+  ['/sheets/aldervane-ah-8t-d/edit', 'light'],
+  ['/instruments', 'dark'],
+  ['/visits', 'light'],
+  ['/calculators/conductor', 'light'],
+  ['/calculators/ct-phasing', 'dark'],
+]
 
 test('no view has a serious fault of accessibility, light or dark', async ({ browser }) => {
   const { page } = await Crew.signedIn(browser, 'inspector')
@@ -64,7 +91,17 @@ test('no view has a serious fault of accessibility, light or dark', async ({ bro
     await page.goto(path.replace(':job', job))
     await expect(page.getByRole('heading').first()).toBeVisible()
     const { violations } = await new AxeBuilder({ page }).analyze()
-    serious.push(...violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${mode} ${path}: ${id} at ${nodes.map(({ target }) => target.join(' ')).slice(0, 3).join(' | ')}`))
+    serious.push(
+      ...violations
+        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+        .map(
+          ({ id, nodes }) =>
+            `${mode} ${path}: ${id} at ${nodes
+              .map(({ target }) => target.join(' '))
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+    )
   }
   expect(serious).toEqual([])
 })

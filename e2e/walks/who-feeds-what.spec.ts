@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test'
 import { Crew } from '../crew/crew.js'
 
-test('a house is traced from a template, a forgotten source is found, a device limits it', async ({ browser }) => {
+test('a house is traced from a template, a forgotten source is found, a device limits it', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   const { page } = inspector
   await inspector.newJob('PM-LINE', 'Who feeds what', ['aldervane-ah-8t-c', 'house-ac-rules-a'])
@@ -27,7 +29,9 @@ test('a house is traced from a template, a forgotten source is found, a device l
   await part.getByLabel('Put into the cable').selectOption({ label: 'Board – Loads' })
   await part.getByRole('button', { name: 'Keep the part' }).click()
   await expect(diagram.getByRole('button', { name: /^Cable / })).toHaveCount(6)
-  await expect(page.locator('[data-check*="/cables/"]').filter({ hasText: 'Breaker, loads to Loads' })).toContainText('carries 50 A')
+  await expect(
+    page.locator('[data-check*="/cables/"]').filter({ hasText: 'Breaker, loads to Loads' }),
+  ).toContainText('carries 50 A')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(diagram.getByRole('button', { name: /^Cable / })).toHaveCount(5)
   await inspector.allKept()
@@ -41,7 +45,11 @@ test('what the meter shows becomes phasors and one sentence while it is typed', 
   await inspector.goTo('Meter')
   const open = await inspector.check('cm-3/proof/unit')
   // One transformer turned round: its channel reads the load of its own phase with the other sign.
-  const shown = { L1: ['230 V', '2 kW', '2000 W', '0'], L2: ['230', '1000', '1000', '0'], L3: ['230', '500', '-500', '0'] }
+  const shown = {
+    L1: ['230 V', '2 kW', '2000 W', '0'],
+    L2: ['230', '1000', '1000', '0'],
+    L3: ['230', '500', '-500', '0'],
+  }
   for (const [phase, [volts, load, active, reactive]] of Object.entries(shown)) {
     await open.getByLabel(`${phase} voltage`).fill(volts!)
     await open.getByLabel(`${phase} known load`).fill(load!)
@@ -56,30 +64,45 @@ test('what the meter shows becomes phasors and one sentence while it is typed', 
   await expect(page.locator('[data-check="cm-3/proof/unit"] [data-verdict="conforms"]')).toBeVisible()
 })
 
-test('a tester’s file is read once its columns are known; one bad row and nothing of it is taken', async ({ browser }) => {
+test('a tester’s file is read once its columns are known; one bad row and nothing of it is taken', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   const { page } = inspector
   await inspector.openJob()
   await inspector.goTo('DC side')
-  const file = (rows: string) => page.setInputFiles('input[aria-label="Tester file"]', { name: 'strings.csv', mimeType: 'text/csv', buffer: Buffer.from(`Circuit,Result MOhm,Test V\r\n${rows}`) })
+  const file = (rows: string) =>
+    page.setInputFiles('input[aria-label="Tester file"]', {
+      name: 'strings.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(`Circuit,Result MOhm,Test V\r\n${rows}`),
+    })
   await file('String B,> 999,1000\r\nString Q,> 999,1000\r\n')
   const panel = page.getByRole('region', { name: 'strings.csv: 2 rows' })
   await expect(panel.getByLabel('string', { exact: true })).toHaveValue('Circuit')
   await panel.getByLabel('insulation, MΩ').selectOption('Result MOhm')
   await panel.getByLabel('Read with').selectOption({ label: 'Insulation tester N1' })
   await panel.getByRole('button', { name: 'Take the readings' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'row 3, Circuit: no string is called “String Q”' })).toBeVisible()
+  await expect(
+    page.getByRole('status').filter({ hasText: 'row 3, Circuit: no string is called “String Q”' }),
+  ).toBeVisible()
   await file('String B,> 999,1000\r\n')
   const again = page.getByRole('region', { name: 'strings.csv: 1 rows' })
   await again.getByLabel('insulation, MΩ').selectOption('Result MOhm')
   await again.getByLabel('Read with').selectOption({ label: 'Insulation tester N1' })
   await again.getByRole('button', { name: 'Take the readings' }).click()
-  await expect(page.locator('[data-check="inv-1/insulation/string-b"] [data-verdict="conforms"]')).toBeVisible()
+  await expect(
+    page.locator('[data-check="inv-1/insulation/string-b"] [data-verdict="conforms"]'),
+  ).toBeVisible()
   await file('String B,> 888,1000\r\n')
-  await expect(page.getByRole('region', { name: 'strings.csv: 1 rows' }).getByLabel('insulation, MΩ')).toHaveValue('Result MOhm')
+  await expect(
+    page.getByRole('region', { name: 'strings.csv: 1 rows' }).getByLabel('insulation, MΩ'),
+  ).toHaveValue('Result MOhm')
 })
 
-test('a canopy in inches and gauges: a board that carries too much stops the job, a larger one and a smaller breaker put it right', async ({ browser }) => {
+test('a canopy in inches and gauges: a board that carries too much stops the job, a larger one and a smaller breaker put it right', async ({
+  browser,
+}) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
   const { page } = inspector
   await inspector.openJob('Juniper Flat Observatory, visitor canopy')
@@ -88,11 +111,15 @@ test('a canopy in inches and gauges: a board that carries too much stops the job
   await inspector.goTo('AC side')
   const diagram = page.getByRole('group', { name: 'One-line diagram', exact: true })
   await diagram.getByRole('button', { name: 'Canopy board, board' }).press('Enter')
-  await expect(page.getByRole('region', { name: 'Canopy board', exact: true })).toContainText('Carries 80 A at worst, may carry 60 A; protected by Canopy feeder, 60 A.')
+  await expect(page.getByRole('region', { name: 'Canopy board', exact: true })).toContainText(
+    'Carries 80 A at worst, may carry 60 A; protected by Canopy feeder, 60 A.',
+  )
   const check = page.locator('[data-open-check="rules/ratings/n-canopy"]')
   await expect(check).toContainText('can carry 80 A of 60 A')
   await check.getByRole('button', { name: 'Raise the defect' }).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'Danger: do not energise, or isolate' })).toContainText('Canopy board')
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Danger: do not energise, or isolate' }),
+  ).toContainText('Canopy board')
 
   const board = page.getByRole('region', { name: 'Canopy board', exact: true })
   await board.getByLabel('Rating').fill('100 A')
@@ -104,7 +131,9 @@ test('a canopy in inches and gauges: a board that carries too much stops the job
   const breaker = page.getByRole('region', { name: 'Breaker chargers', exact: true })
   await breaker.getByLabel('Rating').fill('30 A')
   await breaker.getByRole('button', { name: 'Keep the part' }).click()
-  await expect(page.locator('[data-check="rules/cables/c-cars"]')).toContainText('carries 30 A, may carry 40 A')
+  await expect(page.locator('[data-check="rules/cables/c-cars"]')).toContainText(
+    'carries 30 A, may carry 40 A',
+  )
   expect(await inspector.verdictOf('rules/cables/c-cars')).toBe('conforms')
   await inspector.allKept()
 

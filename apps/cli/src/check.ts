@@ -1,4 +1,13 @@
-import { VERDICT_WORDS, byBadness, fold, inspect, isOpen, sheetsById, type Inspection, type JudgedCheck } from '@plumb-mark/core'
+import {
+  VERDICT_WORDS,
+  byBadness,
+  fold,
+  inspect,
+  isOpen,
+  sheetsById,
+  type Inspection,
+  type JudgedCheck,
+} from '@plumb-mark/core'
 import { fileArgument, inspectionIn } from './input.js'
 import type { Command } from './command.js'
 
@@ -16,11 +25,24 @@ function asData({ state, checks, defects, verdict }: Inspection) {
     job: state.header,
     verdict,
     checks: checks.map(({ check: { id, stage, title, place, required, sheet, requirement }, outcome }) => ({
-      id, stage, title, place, required,
+      id,
+      stage,
+      title,
+      place,
+      required,
       sheet: { maker: sheet.maker, model: sheet.model, revision: sheet.revision, clause: requirement.clause },
       ...outcome,
     })),
-    defects: defects.map(({ id, checkId, severity, state: at, title, place, finding, remedy }) => ({ id, checkId, severity, state: at, title, place, finding, remedy })),
+    defects: defects.map(({ id, checkId, severity, state: at, title, place, finding, remedy }) => ({
+      id,
+      checkId,
+      severity,
+      state: at,
+      title,
+      place,
+      finding,
+      remedy,
+    })),
   }
 }
 
@@ -31,7 +53,12 @@ function asText({ state, checks, defects, verdict }: Inspection): string {
     '',
     ...sorted.map(line),
     '',
-    ...(defects.length === 0 ? ['no defects'] : defects.map((defect) => `${defect.state.padEnd(10)} ${defect.severity.padEnd(6)} ${defect.title}, ${defect.place}: ${defect.finding}`)),
+    ...(defects.length === 0
+      ? ['no defects']
+      : defects.map(
+          (defect) =>
+            `${defect.state.padEnd(10)} ${defect.severity.padEnd(6)} ${defect.title}, ${defect.place}: ${defect.finding}`,
+        )),
   ].join('\n')
 }
 

@@ -3,7 +3,13 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { CALCULATOR_NAMES } from '@plumb-mark/core'
-import { BOX, SHEETS, SIGNATURE, SampleJob, sha256 } from '../../../packages/core/src/admission/sample-job.testing.js'
+import {
+  BOX,
+  SHEETS,
+  SIGNATURE,
+  SampleJob,
+  sha256,
+} from '../../../packages/core/src/admission/sample-job.testing.js'
 import { sheetFingerprint } from '../../../packages/core/src/index.js'
 
 const BIN = join(process.cwd(), 'apps', 'cli', 'bin', 'plumb-mark.mjs')
@@ -18,27 +24,66 @@ function run(args: string[], input = ''): { code: number | null; out: string; er
 function file(name: string, job: SampleJob): string {
   const path = join(folder, name)
   const pinned = structuredClone(job.entries)
-  writeFileSync(path, JSON.stringify({ format: 'plumb-mark-inspection', version: 1, jobId: 'job', sheets: [...SHEETS.values()], entries: pinned }))
+  writeFileSync(
+    path,
+    JSON.stringify({
+      format: 'plumb-mark-inspection',
+      version: 1,
+      jobId: 'job',
+      sheets: [...SHEETS.values()],
+      entries: pinned,
+    }),
+  )
   return path
 }
 
 describe('compute', () => {
   it('answers one input as JSON', () => {
     const { code, out } = run(['compute', 'decision'], '{"value":5,"min":1}')
-    expect([code, JSON.parse(out)]).toMatchObject([0, { verdict: 'conforms', margin: 4, working: [expect.any(String), expect.any(String)], notes: [] }])
+    expect([code, JSON.parse(out)]).toMatchObject([
+      0,
+      { verdict: 'conforms', margin: 4, working: [expect.any(String), expect.any(String)], notes: [] },
+    ])
   })
-  it.each([['decision', '{"value":5}', 'no-content'], ['decision', '{"value":', 'not-json'], ['decision', '', 'not-json'], ['guess', '{}', 'unknown-calculator'], ['decision', '[]', 'wrong-type']])('%s with %s is refused with code 2 and no stack', (name, input, code) => {
+  it.each([
+    ['decision', '{"value":5}', 'no-content'],
+    ['decision', '{"value":', 'not-json'],
+    ['decision', '', 'not-json'],
+    ['guess', '{}', 'unknown-calculator'],
+    ['decision', '[]', 'wrong-type'],
+  ])('%s with %s is refused with code 2 and no stack', (name, input, code) => {
     const done = run(['compute', name], input)
-    expect([done.code, JSON.parse(done.out), done.err]).toMatchObject([2, { error: { code, message: expect.any(String) } }, ''])
+    expect([done.code, JSON.parse(done.out), done.err]).toMatchObject([
+      2,
+      { error: { code, message: expect.any(String) } },
+      '',
+    ])
   })
   it('answers a batch line by line, a bad line in its place', () => {
-    const lines = [{ calculator: 'decision', input: { value: 5, min: 1 } }, { calculator: 'guess', input: {} }, 'nonsense', { input: {} }, { calculator: 'reserve', input: { capacityKwh: 10, reservePercent: 10, loadKw: 1, inverterKw: 2 } }]
-    const { code, out } = run(['compute', '--batch'], lines.map((line) => (typeof line === 'string' ? line : JSON.stringify(line))).join('\n'))
-    const answers = out.trim().split('\n').map((line) => JSON.parse(line) as { error?: { code: string } })
-    expect([code, answers.map(({ error }) => error?.code)]).toEqual([0, [undefined, 'unknown-calculator', 'not-json', 'missing', undefined]])
+    const lines = [
+      { calculator: 'decision', input: { value: 5, min: 1 } },
+      { calculator: 'guess', input: {} },
+      'nonsense',
+      { input: {} },
+      { calculator: 'reserve', input: { capacityKwh: 10, reservePercent: 10, loadKw: 1, inverterKw: 2 } },
+    ]
+    const { code, out } = run(
+      ['compute', '--batch'],
+      lines.map((line) => (typeof line === 'string' ? line : JSON.stringify(line))).join('\n'),
+    )
+    const answers = out
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line) as { error?: { code: string } })
+    expect([code, answers.map(({ error }) => error?.code)]).toEqual([
+      0,
+      [undefined, 'unknown-calculator', 'not-json', 'missing', undefined],
+    ])
   })
   it('lists every calculator with its input', () => {
-    expect(Object.keys(JSON.parse(run(['compute', '--list', '--json']).out) as object)).toEqual(CALCULATOR_NAMES)
+    expect(Object.keys(JSON.parse(run(['compute', '--list', '--json']).out) as object)).toEqual(
+      CALCULATOR_NAMES,
+    )
     expect(run(['compute', '--list']).out).toContain('string-voltage')
   })
 })
@@ -47,20 +92,36 @@ describe('check', () => {
   it('prints the worst first and ends with 1 while something is open', () => {
     const { code, out } = run(['check', file('open.json', SampleJob.opened().torque('1 N·m', 1))])
     expect(code).toBe(1)
-    expect(out.split('\n')[2]).toMatch(/^does not conform\s+Box 1, Torque · A: outside by 1 N·m \(2 N·m to 3 N·m; Box rev 1, clause 1\)/)
+    expect(out.split('\n')[2]).toMatch(
+      /^does not conform\s+Box 1, Torque · A: outside by 1 N·m \(2 N·m to 3 N·m; Box rev 1, clause 1\)/,
+    )
     expect(out).toContain('no defects')
   })
   it('ends with 0 when all conforms, and says the same as data', () => {
     const path = file('done.json', SampleJob.opened().answered())
     expect(run(['check', path]).code).toBe(0)
-    expect(JSON.parse(run(['check', path, '--json']).out)).toMatchObject({ verdict: 'conforms', checks: expect.arrayContaining([expect.objectContaining({ id: 'u/torque/a', verdict: 'conforms', working: expect.any(Array) })]) })
+    expect(JSON.parse(run(['check', path, '--json']).out)).toMatchObject({
+      verdict: 'conforms',
+      checks: expect.arrayContaining([
+        expect.objectContaining({ id: 'u/torque/a', verdict: 'conforms', working: expect.any(Array) }),
+      ]),
+    })
   })
   it('refuses a file that is none, at its place', () => {
     const path = join(folder, 'bad.json')
-    writeFileSync(path, JSON.stringify({ format: 'plumb-mark-inspection', version: 1, jobId: 'j', sheets: [{}], entries: [] }))
+    writeFileSync(
+      path,
+      JSON.stringify({ format: 'plumb-mark-inspection', version: 1, jobId: 'j', sheets: [{}], entries: [] }),
+    )
     const { code, out } = run(['check', path])
-    expect([code, JSON.parse(out)]).toMatchObject([2, { error: { code: 'empty', path: 'entries', message: expect.stringContaining(`(in ${path})`) } }])
-    expect(run(['check', join(folder, 'nowhere.json')])).toMatchObject({ code: 3, err: expect.stringContaining('no such file') })
+    expect([code, JSON.parse(out)]).toMatchObject([
+      2,
+      { error: { code: 'empty', path: 'entries', message: expect.stringContaining(`(in ${path})`) } },
+    ])
+    expect(run(['check', join(folder, 'nowhere.json')])).toMatchObject({
+      code: 3,
+      err: expect.stringContaining('no such file'),
+    })
     expect(run(['check'])).toMatchObject({ code: 3, err: expect.stringContaining('name one file') })
   })
 })
@@ -74,18 +135,28 @@ describe('verify', () => {
   }
   it('tells a record whose first entry was changed after it was linked', () => {
     const { code, out } = run(['verify', file('changed.json', pinned())])
-    expect([code, out]).toEqual([1, expect.stringContaining('entry 1 (e1): its content does not fit its hash')])
+    expect([code, out]).toEqual([
+      1,
+      expect.stringContaining('entry 1 (e1): its content does not fit its hash'),
+    ])
   })
   it('tells a sheet that is not the pinned one, and names who sealed', () => {
     const job = SampleJob.opened().answered()
     job.write('reviewer', 'signed', SIGNATURE(job))
     const { code, out } = run(['verify', file('sealed.json', job), '--json'])
-    expect([code, JSON.parse(out)]).toMatchObject([1, { intact: false, sealed: true, faults: [{ fault: 'sheet-changed', sheetId: 'nobody-box-1' }] }])
+    expect([code, JSON.parse(out)]).toMatchObject([
+      1,
+      { intact: false, sealed: true, faults: [{ fault: 'sheet-changed', sheetId: 'nobody-box-1' }] },
+    ])
   })
 })
 
 it('the manual tells commands, units and exit codes; an unknown command is refused', () => {
   const manual = execFileSync(process.execPath, [BIN, '--help'], { encoding: 'utf8' })
-  for (const word of ['compute', 'check', 'verify', 'EXIT CODES', 'UNITS', '--batch']) expect(manual).toContain(word)
-  expect(run(['guess'])).toMatchObject({ code: 2, err: expect.stringContaining('there is no command "guess"') })
+  for (const word of ['compute', 'check', 'verify', 'EXIT CODES', 'UNITS', '--batch'])
+    expect(manual).toContain(word)
+  expect(run(['guess'])).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('there is no command "guess"'),
+  })
 })

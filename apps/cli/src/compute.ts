@@ -1,4 +1,10 @@
-import { BadInput, CALCULATORS, CALCULATOR_NAMES, asErrorShape, compute as computeByName } from '@plumb-mark/core'
+import {
+  BadInput,
+  CALCULATORS,
+  CALCULATOR_NAMES,
+  asErrorShape,
+  compute as computeByName,
+} from '@plumb-mark/core'
 import { parsed, standardInput } from './input.js'
 import type { Command, ExitCode } from './command.js'
 
@@ -7,7 +13,12 @@ export const compute: Command = async (args) => {
   if (args.includes('--list')) return list(args.includes('--json'))
   if (args.includes('--batch')) return batch(await standardInput())
   const [name] = args
-  if (!name) throw new BadInput('missing', 'calculator', `name a calculator (there are: ${CALCULATOR_NAMES.join(', ')})`)
+  if (!name)
+    throw new BadInput(
+      'missing',
+      'calculator',
+      `name a calculator (there are: ${CALCULATOR_NAMES.join(', ')})`,
+    )
   return single(name, await standardInput())
 }
 
@@ -26,7 +37,8 @@ function batch(text: string): ExitCode {
       JSON.stringify(
         answer(() => {
           const request = parsed(line, 'the line')
-          if (typeof request !== 'object' || request === null) throw new BadInput('wrong-type', '', 'a line must be an object with calculator and input')
+          if (typeof request !== 'object' || request === null)
+            throw new BadInput('wrong-type', '', 'a line must be an object with calculator and input')
           const { calculator, input } = request as { calculator?: unknown; input?: unknown }
           if (typeof calculator !== 'string') throw new BadInput('missing', 'calculator', 'is required')
           return computeByName(calculator, input)
@@ -48,11 +60,24 @@ function answer(work: () => object): object {
 
 function list(json: boolean): ExitCode {
   if (json) {
-    console.log(JSON.stringify(Object.fromEntries(CALCULATOR_NAMES.map((name) => [name, { answers: CALCULATORS[name].answers, input: CALCULATORS[name].input }])), null, 2))
+    console.log(
+      JSON.stringify(
+        Object.fromEntries(
+          CALCULATOR_NAMES.map((name) => [
+            name,
+            { answers: CALCULATORS[name].answers, input: CALCULATORS[name].input },
+          ]),
+        ),
+        null,
+        2,
+      ),
+    )
     return 0
   }
   for (const name of CALCULATOR_NAMES) {
-    console.log(`${name}\n  ${CALCULATORS[name].answers}\n  input: ${JSON.stringify(CALCULATORS[name].input)}\n`)
+    console.log(
+      `${name}\n  ${CALCULATORS[name].answers}\n  input: ${JSON.stringify(CALCULATORS[name].input)}\n`,
+    )
   }
   return 0
 }

@@ -8,13 +8,21 @@ import { verify } from './verify.js'
 const COMMANDS: Record<string, Command> = { compute, check, verify }
 
 async function main([name, ...args]: string[]): Promise<ExitCode> {
-  if (name === undefined || name === '--help' || name === '-h' || name === 'help' || args.includes('--help')) {
+  if (
+    name === undefined ||
+    name === '--help' ||
+    name === '-h' ||
+    name === 'help' ||
+    args.includes('--help')
+  ) {
     console.log(MANUAL)
     return 0
   }
   const command = COMMANDS[name]
   if (!command) {
-    console.error(`plumb-mark: there is no command "${name}" (there are: ${Object.keys(COMMANDS).join(', ')}); see plumb-mark --help`)
+    console.error(
+      `plumb-mark: there is no command "${name}" (there are: ${Object.keys(COMMANDS).join(', ')}); see plumb-mark --help`,
+    )
     return 2
   }
   return command(args)

@@ -7,10 +7,28 @@ import type { Command } from './command.js'
 export const verify: Command = async (args) => {
   const { file, json } = fileArgument(args)
   const record = await inspectionIn(file)
-  const faults = verifyInspectionFile(record, (text) => createHash('sha256').update(text, 'utf8').digest('hex'))
+  const faults = verifyInspectionFile(record, (text) =>
+    createHash('sha256').update(text, 'utf8').digest('hex'),
+  )
   const { head, seal } = fold(record.entries)
-  if (json) console.log(JSON.stringify({ intact: faults.length === 0, sealed: seal !== undefined, entries: record.entries.length, head: head?.hash, faults }, null, 2))
-  else if (faults.length === 0) console.log(`intact: ${record.entries.length} entries, ${seal ? `sealed by ${seal.by.name} (licence ${seal.body.licence})` : 'not sealed'}, fingerprint ${fingerprint(head?.hash ?? '')}`)
+  if (json)
+    console.log(
+      JSON.stringify(
+        {
+          intact: faults.length === 0,
+          sealed: seal !== undefined,
+          entries: record.entries.length,
+          head: head?.hash,
+          faults,
+        },
+        null,
+        2,
+      ),
+    )
+  else if (faults.length === 0)
+    console.log(
+      `intact: ${record.entries.length} entries, ${seal ? `sealed by ${seal.by.name} (licence ${seal.body.licence})` : 'not sealed'}, fingerprint ${fingerprint(head?.hash ?? '')}`,
+    )
   else console.log(['NOT intact:', ...faults.map(said)].join('\n'))
   return faults.length === 0 ? 0 : 1
 }
@@ -27,5 +45,7 @@ const WORDS = {
 } satisfies Record<FileFault['fault'], string>
 
 function said(fault: FileFault): string {
-  return 'sheetId' in fault ? `  sheet ${fault.sheetId}: ${WORDS[fault.fault]}` : `  entry ${fault.seq} (${fault.entryId}): ${WORDS[fault.fault]}`
+  return 'sheetId' in fault
+    ? `  sheet ${fault.sheetId}: ${WORDS[fault.fault]}`
+    : `  entry ${fault.seq} (${fault.entryId}): ${WORDS[fault.fault]}`
 }

@@ -16,7 +16,15 @@ export class AppModule {
     return {
       module: AppModule,
       global: true,
-      imports: [DatabaseModule.with(db, held), AccountsModule, JobsModule, EvidenceModule, ExchangeModule, VisitsModule, OfficeModule],
+      imports: [
+        DatabaseModule.with(db, held),
+        AccountsModule,
+        JobsModule,
+        EvidenceModule,
+        ExchangeModule,
+        VisitsModule,
+        OfficeModule,
+      ],
       providers: [{ provide: SETTINGS, useValue: settings }],
       exports: [SETTINGS],
     }

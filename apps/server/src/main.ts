@@ -29,33 +29,64 @@ function wishes(): Wishes {
   try {
     const { values } = parseArgs({
       options: {
-        port: { type: 'string', default: process.env['PORT'] ?? '4180' }, host: { type: 'string', default: '127.0.0.1' }, data: { type: 'string', default: join(ROOT, 'data') },
-        fresh: { type: 'boolean', default: false }, empty: { type: 'boolean', default: false }, 'secure-cookie': { type: 'boolean', default: false },
+        port: { type: 'string', default: process.env['PORT'] ?? '4180' },
+        host: { type: 'string', default: '127.0.0.1' },
+        data: { type: 'string', default: join(ROOT, 'data') },
+        fresh: { type: 'boolean', default: false },
+        empty: { type: 'boolean', default: false },
+        'secure-cookie': { type: 'boolean', default: false },
       },
     })
     const port = Number(values.port)
-    if (!Number.isInteger(port) || port < 0 || port > 65535) throw new CannotStart(`--port must be a number from 0 to 65535, not “${values.port}”`)
-    const settings = { log: createLog(), port, host: values.host, dataDir: values.data, webDir: join(ROOT, 'apps', 'web', 'dist'), secureCookie: values['secure-cookie'] }
+    if (!Number.isInteger(port) || port < 0 || port > 65535)
+      throw new CannotStart(`--port must be a number from 0 to 65535, not “${values.port}”`)
+    const settings = {
+      log: createLog(),
+      port,
+      host: values.host,
+      dataDir: values.data,
+      webDir: join(ROOT, 'apps', 'web', 'dist'),
+      secureCookie: values['secure-cookie'],
+    }
     return { settings, fresh: values.fresh, empty: values.empty }
   } catch (problem) {
-    throw problem instanceof CannotStart ? problem : new CannotStart(`${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --secure-cookie)`)
+    throw problem instanceof CannotStart
+      ? problem
+      : new CannotStart(
+          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --secure-cookie)`,
+        )
   }
 }
 
 async function main(): Promise<void> {
   const { settings, fresh, empty } = wishes()
   if (fresh) holdFolder(settings.dataDir).release()
-  if (fresh) for (const name of [DATABASE_FILE, `${DATABASE_FILE}-wal`, `${DATABASE_FILE}-shm`, 'photos']) rmSync(join(settings.dataDir, name), { recursive: true, force: true })
+  if (fresh)
+    for (const name of [DATABASE_FILE, `${DATABASE_FILE}-wal`, `${DATABASE_FILE}-shm`, 'photos'])
+      rmSync(join(settings.dataDir, name), { recursive: true, force: true })
   const app = await createServer(settings)
   const untouched = (await app.get(DataSource).getRepository(PersonRow).count()) === 0
   if (untouched) {
-    await loadDemo(join(ROOT, 'samples'), { accounts: app.get(AccountsService), sheets: app.get(SheetsService), instruments: app.get(InstrumentsService), entries: app.get(EntriesService), photos: app.get(PhotosService), visits: app.get(VisitsService) }, { jobs: !empty })
+    await loadDemo(
+      join(ROOT, 'samples'),
+      {
+        accounts: app.get(AccountsService),
+        sheets: app.get(SheetsService),
+        instruments: app.get(InstrumentsService),
+        entries: app.get(EntriesService),
+        photos: app.get(PhotosService),
+        visits: app.get(VisitsService),
+      },
+      { jobs: !empty },
+    )
   }
   stopOnSignal(app, settings.log)
   const address = await listen(app, settings)
   settings.log.info({ address, dataDir: settings.dataDir }, 'started')
   console.log(`Plumb Mark is at ${address}`)
-  console.log(`Demo accounts (password ${DEMO_PASSWORD}): ${DEMO_PEOPLE.map(({ email, role }) => `${email} (${role})`).join(', ')}`)
+  console.log(
+    `Demo accounts (password ${DEMO_PASSWORD}): ${DEMO_PEOPLE.map(({ email, role }) => `${email} (${role})`).join(', ')}`,
+  )
 }
 
 main().catch((problem: unknown) => {

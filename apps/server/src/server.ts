@@ -26,14 +26,26 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
     held.release()
     throw problem
   })
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, db, held), { logger: new FrameworkLog(settings.log), abortOnError: false })
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, db, held), {
+    logger: new FrameworkLog(settings.log),
+    abortOnError: false,
+  })
   app.use(
     helmet({
       contentSecurityPolicy: {
         useDefaults: false,
         directives: {
-          defaultSrc: ["'none'"], scriptSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], fontSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'],
-          connectSrc: ["'self'"], workerSrc: ["'self'"], manifestSrc: ["'self'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          fontSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
         },
       },
       strictTransportSecurity: settings.secureCookie,
@@ -53,11 +65,15 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
 /** The built web application; any address that is neither a file nor the API is the application's own. */
 function serveWeb(app: NestExpressApplication, webDir: string): void {
   const page = join(webDir, 'index.html')
-  if (!existsSync(page)) throw new CannotStart(`the web application is not built (${page} is missing): run npm start, or npm run build`)
+  if (!existsSync(page))
+    throw new CannotStart(
+      `the web application is not built (${page} is missing): run npm start, or npm run build`,
+    )
   app.useStaticAssets(join(webDir, 'assets'), { prefix: '/assets/', immutable: true, maxAge: '365d' })
   app.useStaticAssets(webDir, { index: false, maxAge: 0 })
   app.use((request: Request, response: Response, next: NextFunction) => {
-    if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path.startsWith('/assets/')) return next()
+    if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path.startsWith('/assets/'))
+      return next()
     response.setHeader('Cache-Control', 'no-cache')
     response.sendFile('index.html', { root: webDir })
   })
@@ -72,8 +88,12 @@ export async function listen(app: NestExpressApplication, { port, host, log }: S
   } catch (problem) {
     await app.close()
     const { code } = problem as NodeJS.ErrnoException
-    if (code === 'EADDRINUSE') throw new CannotStart(`port ${port} on ${host} is in use: choose another with --port`)
-    if (code === 'EACCES' || code === 'EADDRNOTAVAIL') throw new CannotStart(`cannot listen on ${host} port ${port} (${code}): choose others with --host and --port`)
+    if (code === 'EADDRINUSE')
+      throw new CannotStart(`port ${port} on ${host} is in use: choose another with --port`)
+    if (code === 'EACCES' || code === 'EADDRNOTAVAIL')
+      throw new CannotStart(
+        `cannot listen on ${host} port ${port} (${code}): choose others with --host and --port`,
+      )
     throw problem
   }
   return (await app.getUrl()).replace('[::1]', 'localhost').replace('0.0.0.0', '127.0.0.1')

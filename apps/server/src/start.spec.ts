@@ -14,7 +14,9 @@ afterAll(async () => {
 })
 
 function start(...args: string[]): Promise<{ address: string; said: string }> {
-  const child = spawn(process.execPath, [MAIN, '--port', '0', '--data', dataDir, ...args], { stdio: ['ignore', 'pipe', 'inherit'] })
+  const child = spawn(process.execPath, [MAIN, '--port', '0', '--data', dataDir, ...args], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
   running = child
   let said = ''
   return new Promise((resolve) => {
@@ -36,16 +38,25 @@ function stop(): Promise<unknown> {
 }
 
 async function inspectorAt(address: string): Promise<Caller> {
-  const answer = await new Caller(address, '').call('POST', '/api/session', { email: 'inspector@plumb.example', password: 'plumb-demo' })
+  const answer = await new Caller(address, '').call('POST', '/api/session', {
+    email: 'inspector@plumb.example',
+    password: 'plumb-demo',
+  })
   return new Caller(address, answer.headers.get('set-cookie')!.split(';')[0]!)
 }
 
 it('the first start loads the demo data and tells address and accounts; the second keeps what was entered', async () => {
   const first = await start()
-  expect(first.said).toMatch(/Plumb Mark is at http:\/\/127\.0\.0\.1:\d+\n.*inspector@plumb\.example \(inspector\).*reviewer@plumb\.example \(reviewer\)/)
+  expect(first.said).toMatch(
+    /Plumb Mark is at http:\/\/127\.0\.0\.1:\d+\n.*inspector@plumb\.example \(inspector\).*reviewer@plumb\.example \(reviewer\)/,
+  )
   const inspector = await inspectorAt(first.address)
   const { id } = await inspector.firstJob()
-  const seen = entry('observation', { point: 'iso-1/cover/unit', seen: true, note: 'seen before the restart' })
+  const seen = entry('observation', {
+    point: 'iso-1/cover/unit',
+    seen: true,
+    note: 'seen before the restart',
+  })
   expect((await inspector.append(id, seen)).status).toBe(200)
   await stop()
   const second = await start()
@@ -76,8 +87,14 @@ it('photos are shown although the data lies in a hidden folder', async () => {
 
 it('--fresh begins again from the demo data, and --empty has no jobs', async () => {
   const fresh = await start('--fresh')
-  const entries = (await (await inspectorAt(fresh.address)).bundle((await (await inspectorAt(fresh.address)).firstJob()).id)).body.entries
-  expect(entries.some(({ kind, body }) => kind === 'observation' && 'note' in body && body.note === 'seen before the restart')).toBe(false)
+  const entries = (
+    await (await inspectorAt(fresh.address)).bundle((await (await inspectorAt(fresh.address)).firstJob()).id)
+  ).body.entries
+  expect(
+    entries.some(
+      ({ kind, body }) => kind === 'observation' && 'note' in body && body.note === 'seen before the restart',
+    ),
+  ).toBe(false)
   await stop()
   const empty = await start('--fresh', '--empty')
   expect((await (await inspectorAt(empty.address)).json('GET', '/api/jobs')).body).toEqual([])

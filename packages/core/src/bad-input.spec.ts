@@ -1,6 +1,15 @@
 import { BadInput, CALCULATORS, compute, type CalculatorName } from './index.js'
 
-const unit = (more: object = {}) => ({ id: 'u', kind: 'unit', x: 300, y: 900, w: 400, h: 500, clear: { left: 100, right: 100, top: 100, bottom: 100 }, ...more })
+const unit = (more: object = {}) => ({
+  id: 'u',
+  kind: 'unit',
+  x: 300,
+  y: 900,
+  w: 400,
+  h: 500,
+  clear: { left: 100, right: 100, top: 100, bottom: 100 },
+  ...more,
+})
 const MODULE = { voc: 40, vocTempCoeff: -0.3, cellsInSeries: 60, bypassDiodes: 3 }
 
 /** A good input for every calculator, from which each fault below departs in one place only. */
@@ -8,41 +17,106 @@ const GOOD = {
   decision: { value: 5, min: 1, max: 9 },
   clearance: { wall: { width: 3000, height: 2500 }, items: [unit()] },
   'clearance-rework': { wall: { width: 3000, height: 2500 }, items: [unit()] },
-  fixings: { mass: 30, centreOfGravity: 100, fixings: { count: 4, topRow: 2, leverArm: 500 }, capacity: { tension: 1, shear: 1 } },
-  'string-voltage': { module: MODULE, count: 10, measured: { voc: 400 }, conditions: { cellTemperature: 25, irradiance: 1000 } },
-  'string-cold-limit': { module: { voc: 40, vocTempCoeff: -0.3 }, count: 10, minTemperature: -10, inverterMax: 600, method: 'coefficient' },
+  fixings: {
+    mass: 30,
+    centreOfGravity: 100,
+    fixings: { count: 4, topRow: 2, leverArm: 500 },
+    capacity: { tension: 1, shear: 1 },
+  },
+  'string-voltage': {
+    module: MODULE,
+    count: 10,
+    measured: { voc: 400 },
+    conditions: { cellTemperature: 25, irradiance: 1000 },
+  },
+  'string-cold-limit': {
+    module: { voc: 40, vocTempCoeff: -0.3 },
+    count: 10,
+    minTemperature: -10,
+    inverterMax: 600,
+    method: 'coefficient',
+  },
   'safe-voltage': { perUnit: 1, perUnitTolerance: 0.1, count: 10, measured: { value: 10 } },
   insulation: { systemVoltage: 400, testVoltage: 500, measured: { value: 50 } },
   'protective-earth': { method: 'table', lineSize: 16, fitted: 16 },
-  conductor: { school: 'iec', phases: 1, voltage: 230, sources: [{ name: 'inverter', amps: 16 }], protectiveDevice: 20, size: 4, length: 10, material: 'copper', insulation: 'pvc', method: 'C', ambient: 30, groupedCircuits: 1 },
+  conductor: {
+    school: 'iec',
+    phases: 1,
+    voltage: 230,
+    sources: [{ name: 'inverter', amps: 16 }],
+    protectiveDevice: 20,
+    size: 4,
+    length: 10,
+    material: 'copper',
+    insulation: 'pvc',
+    method: 'C',
+    ambient: 30,
+    groupedCircuits: 1,
+  },
   'ac-branch': { phases: 1, voltage: 230, unitCurrent: 1.5, units: 2, breaker: 20 },
-  'ct-phasing': { voltages: [{ magnitude: 230, angle: 0 }], truth: [{ p: 1000, q: 0 }], readings: [{ p: 1000, q: 0 }], uncertainty: 20 },
-  'power-balance': { samples: [{ grid: 0, solar: 1000, battery: 0 }], loadRange: { min: 0, max: 2000 }, uncertainty: 10 },
-  sequence: { steps: [{ id: 'a' }, { id: 'b', after: ['a'] }], recorded: [{ id: 'a', at: '2026-01-01T10:00:00Z' }] },
+  'ct-phasing': {
+    voltages: [{ magnitude: 230, angle: 0 }],
+    truth: [{ p: 1000, q: 0 }],
+    readings: [{ p: 1000, q: 0 }],
+    uncertainty: 20,
+  },
+  'power-balance': {
+    samples: [{ grid: 0, solar: 1000, battery: 0 }],
+    loadRange: { min: 0, max: 2000 },
+    uncertainty: 10,
+  },
+  sequence: {
+    steps: [{ id: 'a' }, { id: 'b', after: ['a'] }],
+    recorded: [{ id: 'a', at: '2026-01-01T10:00:00Z' }],
+  },
   'serial-map': { planned: [{ position: 'A1', serial: 'S1' }], reported: ['S1'] },
   settings: { expected: { a: { equals: 1 } }, recorded: { a: 1 } },
-  'limit-response': { samples: [{ t: 0, power: 1 }, { t: 1, power: 1 }], limit: 5, tolerance: 0, eventAt: 0, settleWithin: 1 },
+  'limit-response': {
+    samples: [
+      { t: 0, power: 1 },
+      { t: 1, power: 1 },
+    ],
+    limit: 5,
+    tolerance: 0,
+    eventAt: 0,
+    settleWithin: 1,
+  },
   reserve: { capacityKwh: 10, reservePercent: 20, loadKw: 1, inverterKw: 5 },
   'rail-marks': { moduleWidth: 1100, gap: 20, count: 3 },
-  'split-strings': { planes: [{ id: 'p', modules: 10 }], modulePower: 400, maxPower: 5000, minCount: 2, maxCount: 12 },
+  'split-strings': {
+    planes: [{ id: 'p', modules: 10 }],
+    modulePower: 400,
+    maxPower: 5000,
+    minCount: 2,
+    maxCount: 12,
+  },
   'like-strings': { strings: [{ id: 'A', voc: 400, count: 10 }] },
-  'driver-torque': { required: { min: 2, max: 3 }, driver: { tolerancePercent: 4, range: { min: 1, max: 5 } } },
+  'driver-torque': {
+    required: { min: 2, max: 3 },
+    driver: { tolerancePercent: 4, range: { min: 1, max: 5 } },
+  },
   'lift-plan': { items: [{ name: 'it', mass: 20 }] },
 } satisfies Record<CalculatorName, object>
 
-it.each(Object.entries(GOOD))('the good input of %s is worked out, with words and without a figure that is none', (name, input) => {
-  const result = compute(name, input) as { working: string[]; notes: string[] }
-  expect(result.working.length).toBeGreaterThan(0)
-  expect(result.notes).toBeInstanceOf(Array)
-  expect(JSON.stringify(result)).not.toMatch(/null,"margin|NaN|Infinity/)
-  for (const line of [...result.working, ...result.notes]) expect(line).not.toMatch(/NaN|Infinity|undefined/)
-})
+it.each(Object.entries(GOOD))(
+  'the good input of %s is worked out, with words and without a figure that is none',
+  (name, input) => {
+    const result = compute(name, input) as { working: string[]; notes: string[] }
+    expect(result.working.length).toBeGreaterThan(0)
+    expect(result.notes).toBeInstanceOf(Array)
+    expect(JSON.stringify(result)).not.toMatch(/null,"margin|NaN|Infinity/)
+    for (const line of [...result.working, ...result.notes])
+      expect(line).not.toMatch(/NaN|Infinity|undefined/)
+  },
+)
 
 /** Sets one field of a copy; `undefined` takes it out. */
 function spoilt(name: CalculatorName, path: string, value: unknown): unknown {
   const copy = structuredClone(GOOD[name]) as Record<string, unknown>
   const keys = path.split(/[.[\]]+/).filter(Boolean)
-  const holder = keys.slice(0, -1).reduce<Record<string, unknown>>((at, key) => (at[key] ??= {}) as Record<string, unknown>, copy)
+  const holder = keys
+    .slice(0, -1)
+    .reduce<Record<string, unknown>>((at, key) => (at[key] ??= {}) as Record<string, unknown>, copy)
   holder[keys.at(-1)!] = value
   return copy
 }
@@ -100,10 +174,27 @@ it.each<[CalculatorName, string, unknown, string, string?]>([
   ['ac-branch', 'phases', 2, 'not-listed'],
   ['ac-branch', 'unitCurrent', 0, 'not-positive'],
   ['ac-branch', 'segments', [{ length: 1, size: 2.5 }], 'wrong-length'],
-  ['ac-branch', 'segments', [{ length: 1, size: 0 }, { length: 1, size: 2.5 }], 'not-positive', 'segments[0].size'],
+  [
+    'ac-branch',
+    'segments',
+    [
+      { length: 1, size: 0 },
+      { length: 1, size: 2.5 },
+    ],
+    'not-positive',
+    'segments[0].size',
+  ],
   ['ct-phasing', 'voltages[0].magnitude', 0, 'not-positive'],
   ['ct-phasing', 'readings', [], 'empty'],
-  ['ct-phasing', 'truth', [{ p: 1, q: 0 }, { p: 1, q: 0 }], 'wrong-length'],
+  [
+    'ct-phasing',
+    'truth',
+    [
+      { p: 1, q: 0 },
+      { p: 1, q: 0 },
+    ],
+    'wrong-length',
+  ],
   ['power-balance', 'samples', [], 'empty'],
   ['power-balance', 'loadRange', { min: 5, max: 1 }, 'min-above-max', 'loadRange.min'],
   ['sequence', 'recorded[0].at', 'noon', 'not-a-time'],
@@ -125,7 +216,16 @@ it.each<[CalculatorName, string, unknown, string, string?]>([
   ['reserve', 'efficiency', 0, 'out-of-range'],
   ['split-strings', 'minCount', 13, 'min-above-max'],
   ['split-strings', 'maxPower', 100, 'out-of-range'],
-  ['like-strings', 'strings', [{ id: 'A', voc: 1, count: 1 }, { id: 'A', voc: 1, count: 1 }], 'duplicate-id', 'strings[1].id'],
+  [
+    'like-strings',
+    'strings',
+    [
+      { id: 'A', voc: 1, count: 1 },
+      { id: 'A', voc: 1, count: 1 },
+    ],
+    'duplicate-id',
+    'strings[1].id',
+  ],
   ['driver-torque', 'required', { min: 4, max: 3 }, 'min-above-max', 'required.min'],
 ])('%s with %s = %j is refused: %s', (name, path, value, code, at = path) => {
   expect.assertions(2)
@@ -137,11 +237,17 @@ it.each<[CalculatorName, string, unknown, string, string?]>([
   }
 })
 
-it.each(Object.entries(GOOD))('an explicit null in %s counts as absent, and a field that nobody knows is ignored', (name, input) => {
-  const facts = (result: object) => JSON.stringify(result, (key, value: unknown) => (key === 'working' || key === 'notes' ? undefined : value))
-  const optional = { uncertainty: null, rule: null, note: null, somethingElse: 7 }
-  expect(facts(compute(name, { ...optional, ...input }))).toBe(facts(compute(name, input)))
-})
+it.each(Object.entries(GOOD))(
+  'an explicit null in %s counts as absent, and a field that nobody knows is ignored',
+  (name, input) => {
+    const facts = (result: object) =>
+      JSON.stringify(result, (key, value: unknown) =>
+        key === 'working' || key === 'notes' ? undefined : value,
+      )
+    const optional = { uncertainty: null, rule: null, note: null, somethingElse: 7 }
+    expect(facts(compute(name, { ...optional, ...input }))).toBe(facts(compute(name, input)))
+  },
+)
 
 it('every calculator describes its input', () => {
   for (const { answers, input } of Object.values(CALCULATORS)) {

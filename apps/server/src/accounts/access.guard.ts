@@ -15,12 +15,16 @@ export class AccessGuard implements CanActivate {
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
-    const allowed = this.reflector.getAllAndOverride<Role[] | 'anyone' | undefined>(MAY_CALL, [context.getHandler(), context.getClass()])
+    const allowed = this.reflector.getAllAndOverride<Role[] | 'anyone' | undefined>(MAY_CALL, [
+      context.getHandler(),
+      context.getClass(),
+    ])
     if (allowed === 'anyone') return true
     const request = context.switchToHttp().getRequest<SignedInRequest>()
     const person = await this.accounts.personOf(sessionToken(request))
     if (!person) throw new Refused(401, 'not-signed-in', 'sign in first')
-    if (!allowed?.includes(person.role)) throw new Refused(403, 'forbidden', `a person in the role “${person.role}” may not do this`)
+    if (!allowed?.includes(person.role))
+      throw new Refused(403, 'forbidden', `a person in the role “${person.role}” may not do this`)
     request.person = person
     return true
   }

@@ -19,10 +19,20 @@ export class AccountsController {
   @Anyone()
   @HttpCode(200)
   @Post('session')
-  async signIn(@Body(new DtoPipe(SignInDto)) { email, password }: SignInDto, @Req() { requestId }: Named, @Res({ passthrough: true }) response: Response): Promise<SignedIn> {
+  async signIn(
+    @Body(new DtoPipe(SignInDto)) { email, password }: SignInDto,
+    @Req() { requestId }: Named,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<SignedIn> {
     const { person, token } = await this.accounts.signIn(email, password)
     this.settings.log.info({ requestId, person: person.id, role: person.role }, 'signed in')
-    response.cookie(SESSION_COOKIE, token, { httpOnly: true, sameSite: 'strict', secure: this.settings.secureCookie, maxAge: SESSION_HOURS * 3_600_000, path: '/' })
+    response.cookie(SESSION_COOKIE, token, {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: this.settings.secureCookie,
+      maxAge: SESSION_HOURS * 3_600_000,
+      path: '/',
+    })
     return { person }
   }
 
@@ -35,7 +45,10 @@ export class AccountsController {
   @Anyone()
   @HttpCode(204)
   @Post('session/end')
-  async signOut(@Req() request: SignedInRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
+  async signOut(
+    @Req() request: SignedInRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
     await this.accounts.signOut(sessionToken(request))
     response.clearCookie(SESSION_COOKIE, { path: '/' })
   }

@@ -20,7 +20,8 @@ export class AccountsService {
   async signIn(email: string, password: string): Promise<{ person: Person; token: string }> {
     const row = await this.db.getRepository(PersonRow).findOneBy({ email: email.trim().toLowerCase() })
     const right = await verify(row?.passwordHash ?? (await NOBODY), password)
-    if (!row || !right) throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
+    if (!row || !right)
+      throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
     const token = randomBytes(32).toString('base64url')
     const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000).toISOString()
     await this.db.getRepository(SessionRow).insert({ tokenHash: sha256(token), personId: row.id, expiresAt })
@@ -40,13 +41,17 @@ export class AccountsService {
   }
 
   async people(role?: Role): Promise<Person[]> {
-    const rows = await this.db.getRepository(PersonRow).find({ ...(role && { where: { role } }), order: { name: 'ASC' } })
+    const rows = await this.db
+      .getRepository(PersonRow)
+      .find({ ...(role && { where: { role } }), order: { name: 'ASC' } })
     return rows.map(asPerson)
   }
 
   async add(person: Person & { email: string; password: string }): Promise<void> {
     const { id, name, role, email, password } = person
-    await this.db.getRepository(PersonRow).insert({ id, name, role, email: email.toLowerCase(), passwordHash: await hash(password) })
+    await this.db
+      .getRepository(PersonRow)
+      .insert({ id, name, role, email: email.toLowerCase(), passwordHash: await hash(password) })
   }
 }
 

@@ -9,7 +9,8 @@ let jobId: string
 
 beforeAll(async () => {
   server = await RunningServer.start()
-  for (const role of ['inspector', 'installer', 'reviewer', 'office'] as const) crew[role] = await server.signIn(role)
+  for (const role of ['inspector', 'installer', 'reviewer', 'office'] as const)
+    crew[role] = await server.signIn(role)
   jobId = (await crew.inspector.firstJob()).id
 })
 afterAll(() => server.stop())
@@ -28,15 +29,23 @@ it.each<[string, string, Record<Role, number>]>([
   ['GET', '/api/nothing', { inspector: 404, installer: 404, reviewer: 404, office: 404 }],
 ])('%s %s answers each role as it should, and a stranger not at all', async (method, path, wanted) => {
   const address = path.replace(':job', jobId).replace(':new', uuid())
-  const got = await Promise.all(Object.entries(crew).map(async ([role, caller]) => [role, (await caller.call(method, address)).status]))
+  const got = await Promise.all(
+    Object.entries(crew).map(async ([role, caller]) => [role, (await caller.call(method, address)).status]),
+  )
   expect(Object.fromEntries(got)).toEqual(wanted)
   expect([401, 404]).toContain((await new Caller(server.address, '').call(method, address)).status)
 })
 
 it('the session cookie cannot be read by scripts, stays on this site, and ends with signing out', async () => {
-  const answer = await new Caller(server.address, '').call('POST', '/api/session', { email: 'OFFICE@plumb.example ', password: 'plumb-demo' })
+  const answer = await new Caller(server.address, '').call('POST', '/api/session', {
+    email: 'OFFICE@plumb.example ',
+    password: 'plumb-demo',
+  })
   expect(answer.status).toBe(400)
-  const right = await new Caller(server.address, '').call('POST', '/api/session', { email: 'OFFICE@plumb.example', password: 'plumb-demo' })
+  const right = await new Caller(server.address, '').call('POST', '/api/session', {
+    email: 'OFFICE@plumb.example',
+    password: 'plumb-demo',
+  })
   const cookie = right.headers.get('set-cookie')!
   expect(cookie).toMatch(/HttpOnly/)
   expect(cookie).toMatch(/SameSite=Strict/)
@@ -46,8 +55,16 @@ it('the session cookie cannot be read by scripts, stays on this site, and ends w
 })
 
 it('a wrong password and an unknown address sound alike', async () => {
-  const tried = await Promise.all(['inspector@plumb.example', 'nobody@plumb.example'].map((email) => new Caller(server.address, '').json<ErrorShape>('POST', '/api/session', { email, password: 'guess' })))
-  const [known, unknown] = tried.map(({ status, body: { error } }) => ({ status, code: error.code, message: error.message }))
+  const tried = await Promise.all(
+    ['inspector@plumb.example', 'nobody@plumb.example'].map((email) =>
+      new Caller(server.address, '').json<ErrorShape>('POST', '/api/session', { email, password: 'guess' }),
+    ),
+  )
+  const [known, unknown] = tried.map(({ status, body: { error } }) => ({
+    status,
+    code: error.code,
+    message: error.message,
+  }))
   expect(known).toEqual(unknown)
 })
 

@@ -13,7 +13,11 @@ interface Layer {
 /** Every route that the application answers, as its router knows them. */
 function routes(): { method: string; path: string }[] {
   const { router } = server.get(HttpAdapterHost).httpAdapter.getInstance() as { router: { stack: Layer[] } }
-  return router.stack.flatMap(({ route }) => (route?.path.startsWith('/api') ? Object.keys(route.methods).map((method) => ({ method: method.toUpperCase(), path: route.path })) : []))
+  return router.stack.flatMap(({ route }) =>
+    route?.path.startsWith('/api')
+      ? Object.keys(route.methods).map((method) => ({ method: method.toUpperCase(), path: route.path }))
+      : [],
+  )
 }
 const filled = (path: string) => path.replace(/:\w+/g, () => uuid())
 
@@ -25,7 +29,11 @@ it('a stranger stands before every door, also before those that are added later'
   const all = routes()
   expect(all.length).toBeGreaterThan(20)
   for (const { method, path } of all) {
-    const { status } = await stranger.call(method, filled(path), method === 'GET' || method === 'DELETE' ? undefined : {})
+    const { status } = await stranger.call(
+      method,
+      filled(path),
+      method === 'GET' || method === 'DELETE' ? undefined : {},
+    )
     if (OPEN.includes(`${method} ${path}`)) expect([204, 400]).toContain(status)
     else expect(`${method} ${path} ${status}`).toBe(`${method} ${path} 401`)
   }
@@ -33,7 +41,9 @@ it('a stranger stands before every door, also before those that are added later'
 
 it('an installer writes to nothing but a job that is shared with them', async () => {
   const installer = await server.signIn('installer')
-  for (const { method, path } of routes().filter((route) => route.method !== 'GET' && !OPEN.includes(`${route.method} ${route.path}`))) {
+  for (const { method, path } of routes().filter(
+    (route) => route.method !== 'GET' && !OPEN.includes(`${route.method} ${route.path}`),
+  )) {
     const { status } = await installer.call(method, filled(path), method === 'DELETE' ? undefined : {})
     expect(`${method} ${path} ${[400, 403, 404].includes(status)}`).toBe(`${method} ${path} true`)
   }

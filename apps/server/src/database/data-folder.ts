@@ -17,14 +17,18 @@ export function holdFolder(dataDir: string): HeldFolder {
     makeFolder(dataDir)
     accessSync(dataDir, constants.W_OK)
   } catch (problem) {
-    throw new CannotStart(`the folder ${dataDir} cannot be written (${(problem as NodeJS.ErrnoException).code ?? 'unknown'}): choose another with --data`)
+    throw new CannotStart(
+      `the folder ${dataDir} cannot be written (${(problem as NodeJS.ErrnoException).code ?? 'unknown'}): choose another with --data`,
+    )
   }
   const lock = new Database(join(dataDir, 'in-use.lock'), { timeout: 0 })
   try {
     lock.exec('BEGIN EXCLUSIVE')
   } catch {
     lock.close()
-    throw new CannotStart(`the folder ${dataDir} is served by another running Plumb Mark: stop that one, or choose another folder with --data`)
+    throw new CannotStart(
+      `the folder ${dataDir} is served by another running Plumb Mark: stop that one, or choose another folder with --data`,
+    )
   }
   return { release: () => lock.close() }
 }

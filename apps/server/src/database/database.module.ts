@@ -27,12 +27,31 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
   const db = new DataSource({
     type: 'better-sqlite3',
     database: file,
-    entities: [PersonRow, SessionRow, JobRow, JobPersonRow, JobSheetRow, EntryRow, SheetRow, InstrumentRow, PhotoRow, VisitRow, VisitPersonRow, FigureRow],
+    entities: [
+      PersonRow,
+      SessionRow,
+      JobRow,
+      JobPersonRow,
+      JobSheetRow,
+      EntryRow,
+      SheetRow,
+      InstrumentRow,
+      PhotoRow,
+      VisitRow,
+      VisitPersonRow,
+      FigureRow,
+    ],
     migrations: [First1763900000000, Preparation1764000000000],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {
       // A commit is on the disk when it is acknowledged: a pulled plug loses nothing that was answered.
-      for (const pragma of ['journal_mode = WAL', 'synchronous = FULL', 'foreign_keys = ON', 'busy_timeout = 5000']) connection.pragma(pragma)
+      for (const pragma of [
+        'journal_mode = WAL',
+        'synchronous = FULL',
+        'foreign_keys = ON',
+        'busy_timeout = 5000',
+      ])
+        connection.pragma(pragma)
     },
   })
   try {
@@ -42,7 +61,9 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
     await db.runMigrations({ transaction: 'all' })
     return db
   } catch (problem) {
-    throw new CannotStart(`the database ${file} is damaged or is not ours (${(problem as Error).message}): put a backup in its place, or start with --fresh`)
+    throw new CannotStart(
+      `the database ${file} is damaged or is not ours (${(problem as Error).message}): put a backup in its place, or start with --fresh`,
+    )
   }
 }
 
@@ -56,7 +77,14 @@ export class DatabaseModule implements OnApplicationShutdown {
   ) {}
 
   static with(db: DataSource, held: HeldFolder): DynamicModule {
-    return { module: DatabaseModule, providers: [{ provide: DataSource, useValue: db }, { provide: HELD_FOLDER, useValue: held }], exports: [DataSource] }
+    return {
+      module: DatabaseModule,
+      providers: [
+        { provide: DataSource, useValue: db },
+        { provide: HELD_FOLDER, useValue: held },
+      ],
+      exports: [DataSource],
+    }
   }
 
   async onApplicationShutdown(): Promise<void> {

@@ -1,6 +1,19 @@
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
-import { parseQuantity, type Answer, type Ask, type EntryKind, type Instrument, type JobHeader, type JudgedCheck, type NewEntry, type Person, type PhotoRef, type PinnedSheet, type Role } from '@plumb-mark/core'
+import {
+  parseQuantity,
+  type Answer,
+  type Ask,
+  type EntryKind,
+  type Instrument,
+  type JobHeader,
+  type JudgedCheck,
+  type NewEntry,
+  type Person,
+  type PhotoRef,
+  type PinnedSheet,
+  type Role,
+} from '@plumb-mark/core'
 import type { DemoServices } from './demo-services.js'
 
 interface Step {
@@ -42,12 +55,28 @@ export class DemoJob {
   async write(): Promise<void> {
     const { header, opened, sharedWith, visits = [], entries } = this.script
     const sheets = header.sheets.map((id) => this.around.pinned.get(id) ?? missing(`sheet ${id}`))
-    await this.append(opened.by, { id: uuid(), kind: 'job-opened', at: opened.at, body: { ...header, sheets } })
-    for (const role of sharedWith) await this.append(opened.by, { id: uuid(), kind: 'shared', at: opened.at, body: { person: asPerson(this.person(role)) } })
+    await this.append(opened.by, {
+      id: uuid(),
+      kind: 'job-opened',
+      at: opened.at,
+      body: { ...header, sheets },
+    })
+    for (const role of sharedWith)
+      await this.append(opened.by, {
+        id: uuid(),
+        kind: 'shared',
+        at: opened.at,
+        body: { person: asPerson(this.person(role)) },
+      })
     await this.flush()
     for (const step of entries) await this.append(step.by, await this.entryOf(step))
     await this.flush()
-    for (const { people, ...visit } of visits) await this.around.services.visits.keep(this.person('office'), uuid(), { jobId: this.id, ...visit, people: people.map((role) => asPerson(this.person(role))) })
+    for (const { people, ...visit } of visits)
+      await this.around.services.visits.keep(this.person('office'), uuid(), {
+        jobId: this.id,
+        ...visit,
+        people: people.map((role) => asPerson(this.person(role))),
+      })
   }
 
   /** Entries of one person go together: a write that is acknowledged has reached the disk, and that takes its time. */
@@ -59,7 +88,8 @@ export class DemoJob {
   private async flush(): Promise<void> {
     const { by, entries } = this.waiting
     this.waiting = { by, entries: [] }
-    if (entries.length > 0) await this.around.services.entries.append(asPerson(this.person(by)), this.id, entries)
+    if (entries.length > 0)
+      await this.around.services.entries.append(asPerson(this.person(by)), this.id, entries)
   }
 
   /** The checks as they stand once everything so far is written. */
@@ -74,7 +104,8 @@ export class DemoJob {
   }
 
   private async askAt(point: string): Promise<Ask | undefined> {
-    if (!this.asks.has(point)) this.asks = new Map((await this.checks()).map(({ check }) => [check.point, check.ask]))
+    if (!this.asks.has(point))
+      this.asks = new Map((await this.checks()).map(({ check }) => [check.point, check.ask]))
     return this.asks.get(point)
   }
 
@@ -85,31 +116,92 @@ export class DemoJob {
       case 'reading':
         return { id, kind: write, at, body: await this.reading(said as unknown as ReadingSaid, photos) }
       case 'observation':
-        return { id, kind: write, at, body: { point: said['point'] as string, seen: said['seen'] as boolean, ...(said['note'] ? { note: said['note'] as string } : {}), ...photos } }
+        return {
+          id,
+          kind: write,
+          at,
+          body: {
+            point: said['point'] as string,
+            seen: said['seen'] as boolean,
+            ...(said['note'] ? { note: said['note'] as string } : {}),
+            ...photos,
+          },
+        }
       case 'record':
-        return { id, kind: write, at, body: { point: said['point'] as string, answer: said['answer'] as Answer, ...this.instrument(said['instrument'] as string | undefined), ...photos } }
+        return {
+          id,
+          kind: write,
+          at,
+          body: {
+            point: said['point'] as string,
+            answer: said['answer'] as Answer,
+            ...this.instrument(said['instrument'] as string | undefined),
+            ...photos,
+          },
+        }
       case 'defect-raised':
-        return { id, kind: write, at, body: { ...(await this.proposal(said['checkId'] as string)), ...photos } }
+        return {
+          id,
+          kind: write,
+          at,
+          body: { ...(await this.proposal(said['checkId'] as string)), ...photos },
+        }
       case 'defect-step':
-        return { id, kind: write, at, body: { defectId: this.defects.get(said['checkId'] as string) ?? missing(`defect of ${String(said['checkId'])}`), step: said['step'] as 'reworked', note: said['note'] as string, ...photos } }
+        return {
+          id,
+          kind: write,
+          at,
+          body: {
+            defectId:
+              this.defects.get(said['checkId'] as string) ?? missing(`defect of ${String(said['checkId'])}`),
+            step: said['step'] as 'reworked',
+            note: said['note'] as string,
+            ...photos,
+          },
+        }
       case 'signed':
-        return { id, kind: write, at, body: { licence: said['licence'] as string, statement: said['statement'] as string, drawing: await sampleSignature(), sealedHead: await this.head() } }
+        return {
+          id,
+          kind: write,
+          at,
+          body: {
+            licence: said['licence'] as string,
+            statement: said['statement'] as string,
+            drawing: await sampleSignature(),
+            sealedHead: await this.head(),
+          },
+        }
       default:
         return { id, kind: write, at, body: said } as unknown as NewEntry
     }
   }
 
-  private async reading({ point, typed, instrument: name, conditions, note }: ReadingSaid, photos: { photos?: PhotoRef[] }) {
+  private async reading(
+    { point, typed, instrument: name, conditions, note }: ReadingSaid,
+    photos: { photos?: PhotoRef[] },
+  ) {
     const ask = await this.askAt(point)
     if (ask?.kind !== 'reading') return missing(`measuring point ${point}`)
     const parsed = parseQuantity(typed, ask.dimension, { assume: ask.unit })
     if (!parsed.ok) return missing(`figure in “${typed}” at ${point}`)
     const { value, unit, relation } = parsed.quantity
-    return { point, typed, value, unit, relation, ...this.instrument(name), ...(conditions && { conditions }), ...(note && { note }), ...photos }
+    return {
+      point,
+      typed,
+      value,
+      unit,
+      relation,
+      ...this.instrument(name),
+      ...(conditions && { conditions }),
+      ...(note && { note }),
+      ...photos,
+    }
   }
 
   private instrument(name: string | undefined): { instrument?: Instrument } {
-    return name === undefined ? {} : { instrument: this.around.instruments.find(({ id }) => id === name) ?? missing(`instrument ${name}`) }
+    return name === undefined
+      ? {}
+      : { instrument: this.around.instruments.find(({ id }) => id === name) ?? missing(`instrument ${name}`) }
   }
 
   /** The defect that the failed check proposes, as an inspector would confirm it. */
@@ -124,7 +216,12 @@ export class DemoJob {
   private async photosOf(caption: string | undefined, by: Role): Promise<{ photos?: PhotoRef[] }> {
     if (!caption) return {}
     const id = uuid()
-    const { sha256 } = await this.around.services.photos.keep(this.person(by), this.id, id, await sampleDrawing(caption))
+    const { sha256 } = await this.around.services.photos.keep(
+      this.person(by),
+      this.id,
+      id,
+      await sampleDrawing(caption),
+    )
     return { photos: [{ id, sha256, caption }] }
   }
 
@@ -165,6 +262,7 @@ function sampleDrawing(caption: string): Promise<Buffer> {
 
 /** A drawn signature of an invented person, as the pad would give it. */
 async function sampleSignature(): Promise<string> {
-  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="420" height="140"><path d="M30 100 C60 20 80 20 78 90 C77 130 110 60 120 70 C132 82 120 110 140 96 C170 74 168 60 190 84 C204 100 220 66 240 78 C262 92 300 60 390 64" fill="none" stroke="#22211d" stroke-width="4" stroke-linecap="round"/></svg>'
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="420" height="140"><path d="M30 100 C60 20 80 20 78 90 C77 130 110 60 120 70 C132 82 120 110 140 96 C170 74 168 60 190 84 C204 100 220 66 240 78 C262 92 300 60 390 64" fill="none" stroke="#22211d" stroke-width="4" stroke-linecap="round"/></svg>'
   return `data:image/png;base64,${(await sharp(Buffer.from(svg)).png().toBuffer()).toString('base64')}`
 }

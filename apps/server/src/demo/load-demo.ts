@@ -16,7 +16,11 @@ export const DEMO_PEOPLE: (Person & { email: string })[] = [
 ]
 
 /** Fills an untouched database from the samples: people, sheets and instruments always, jobs unless they are not wanted. */
-export async function loadDemo(samples: string, services: DemoServices, { jobs }: { jobs: boolean }): Promise<void> {
+export async function loadDemo(
+  samples: string,
+  services: DemoServices,
+  { jobs }: { jobs: boolean },
+): Promise<void> {
   for (const person of DEMO_PEOPLE) await services.accounts.add({ ...person, password: DEMO_PASSWORD })
   const pinned = new Map<string, PinnedSheet>()
   for (const name of filesIn(samples, 'sheets')) {
@@ -27,9 +31,18 @@ export async function loadDemo(samples: string, services: DemoServices, { jobs }
   for (const instrument of instruments) await services.instruments.add(instrument)
   if (!jobs) return
   // The last one written heads the list: the busiest job, first in the alphabet.
-  for (const name of filesIn(samples, 'jobs').reverse()) await new DemoJob(parse(readFileSync(name, 'utf8')) as JobScript, { services, pinned, instruments, people: DEMO_PEOPLE }).write()
+  for (const name of filesIn(samples, 'jobs').reverse())
+    await new DemoJob(parse(readFileSync(name, 'utf8')) as JobScript, {
+      services,
+      pinned,
+      instruments,
+      people: DEMO_PEOPLE,
+    }).write()
 }
 
 function filesIn(samples: string, folder: string): string[] {
-  return readdirSync(join(samples, folder)).filter((name) => name.endsWith('.yaml')).sort().map((name) => join(samples, folder, name))
+  return readdirSync(join(samples, folder))
+    .filter((name) => name.endsWith('.yaml'))
+    .sort()
+    .map((name) => join(samples, folder, name))
 }

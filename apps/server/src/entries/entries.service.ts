@@ -1,6 +1,22 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, type EntityManager } from 'typeorm'
-import { WEIGHED_BY, admit, canonicalJson, fold, inspect, linked, type Entry, type EntryKind, type Inspection, type JobHeader, type JobState, type NewEntry, type Person, type PhotoRef, type Sheet } from '@plumb-mark/core'
+import {
+  WEIGHED_BY,
+  admit,
+  canonicalJson,
+  fold,
+  inspect,
+  linked,
+  type Entry,
+  type EntryKind,
+  type Inspection,
+  type JobHeader,
+  type JobState,
+  type NewEntry,
+  type Person,
+  type PhotoRef,
+  type Sheet,
+} from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { Refused, notFound } from '../http/refused.js'
@@ -35,7 +51,10 @@ export class EntriesService {
   }
 
   async requireVisible(person: Person, jobId: string): Promise<void> {
-    const seen = person.role === 'installer' ? await this.db.getRepository(JobPersonRow).existsBy({ jobId, personId: person.id }) : await this.db.getRepository(JobRow).existsBy({ id: jobId })
+    const seen =
+      person.role === 'installer'
+        ? await this.db.getRepository(JobPersonRow).existsBy({ jobId, personId: person.id })
+        : await this.db.getRepository(JobRow).existsBy({ id: jobId })
     if (!seen) throw notFound('job')
   }
 
@@ -90,17 +109,24 @@ export class EntriesService {
     return new Map(rows.map((row) => [row.id, asEntry(row)]))
   }
 
-  private async requireAdmitted(entry: NewEntry, person: Person, jobId: string, inspection: Inspection): Promise<void> {
+  private async requireAdmitted(
+    entry: NewEntry,
+    person: Person,
+    jobId: string,
+    inspection: Inspection,
+  ): Promise<void> {
     const answer = admit(entry, person.role, inspection)
     if (!answer.ok) throw new Refused(409, answer.code, answer.message)
     if ('photos' in entry.body && entry.body.photos) await this.requirePhotos(entry.body.photos, jobId)
-    if ('instrument' in entry.body && entry.body.instrument) await this.instruments.requireSame(entry.body.instrument)
+    if ('instrument' in entry.body && entry.body.instrument)
+      await this.instruments.requireSame(entry.body.instrument)
     if (entry.kind === 'job-opened') await this.requireOpenable(entry.body)
     if (entry.kind === 'sheet-adopted') await this.sheets.requirePinnable([entry.body.sheet])
   }
 
   private async requireOpenable({ number, sheets }: JobHeader): Promise<void> {
-    if (await this.db.getRepository(JobRow).existsBy({ number })) throw new Refused(409, 'number-taken', `another job has the number ${number} already`, 'number')
+    if (await this.db.getRepository(JobRow).existsBy({ number }))
+      throw new Refused(409, 'number-taken', `another job has the number ${number} already`, 'number')
     await this.sheets.requirePinnable(sheets)
   }
 
@@ -113,9 +139,18 @@ export class EntriesService {
 }
 
 /** The entry as it was kept before, when this is the same word for word. */
-function keptAlready(entry: NewEntry, kept: Entry | undefined, person: Person, jobId: string): Entry | undefined {
+function keptAlready(
+  entry: NewEntry,
+  kept: Entry | undefined,
+  person: Person,
+  jobId: string,
+): Entry | undefined {
   if (!kept) return undefined
-  const same = kept.jobId === jobId && kept.by.id === person.id && canonicalJson({ kind: kept.kind, at: kept.at, body: kept.body }) === canonicalJson({ kind: entry.kind, at: entry.at, body: entry.body })
+  const same =
+    kept.jobId === jobId &&
+    kept.by.id === person.id &&
+    canonicalJson({ kind: kept.kind, at: kept.at, body: kept.body }) ===
+      canonicalJson({ kind: entry.kind, at: entry.at, body: entry.body })
   if (!same) throw new Refused(409, 'id-reused', 'another entry has this id already')
   return kept
 }
@@ -140,7 +175,8 @@ class Batch {
 
   async weighedFor(kind: EntryKind): Promise<Inspection> {
     const wanted = WEIGHED_BY[kind]
-    const enough = this.behind === 'nothing' || wanted === 'state' || (wanted === 'points' && this.behind === 'outcomes')
+    const enough =
+      this.behind === 'nothing' || wanted === 'state' || (wanted === 'points' && this.behind === 'outcomes')
     if (enough) return this.inspection
     const { state } = this.inspection
     this.inspection = inspect(state, await this.sheetsFor(state))
@@ -159,12 +195,35 @@ class Batch {
 /** Entries, and the rows that follow from them, in one transaction. */
 async function keep(transaction: EntityManager, jobId: string, entries: readonly Entry[]): Promise<void> {
   const [first] = entries
-  if (first?.kind === 'job-opened') await transaction.insert(JobRow, { id: jobId, number: first.body.number, changedAt: first.at, sealedAt: null })
-  for (let i = 0; i < entries.length; i += ROWS_AT_ONCE) await transaction.insert(EntryRow, entries.slice(i, i + ROWS_AT_ONCE).map((entry) => ({ ...entry, by: canonicalJson(entry.by), body: canonicalJson(entry.body) })))
+  if (first?.kind === 'job-opened')
+    await transaction.insert(JobRow, {
+      id: jobId,
+      number: first.body.number,
+      changedAt: first.at,
+      sealedAt: null,
+    })
+  for (let i = 0; i < entries.length; i += ROWS_AT_ONCE)
+    await transaction.insert(
+      EntryRow,
+      entries
+        .slice(i, i + ROWS_AT_ONCE)
+        .map((entry) => ({ ...entry, by: canonicalJson(entry.by), body: canonicalJson(entry.body) })),
+    )
   for (const entry of entries) {
-    const pinned = entry.kind === 'job-opened' ? entry.body.sheets : entry.kind === 'sheet-adopted' ? [entry.body.sheet] : []
-    if (pinned.length > 0) await transaction.upsert(JobSheetRow, pinned.map(({ id }) => ({ jobId, sheetId: id })), ['jobId', 'sheetId'])
-    if (entry.kind === 'shared') await transaction.upsert(JobPersonRow, { jobId, personId: entry.body.person.id }, ['jobId', 'personId'])
+    const pinned =
+      entry.kind === 'job-opened'
+        ? entry.body.sheets
+        : entry.kind === 'sheet-adopted'
+          ? [entry.body.sheet]
+          : []
+    if (pinned.length > 0)
+      await transaction.upsert(
+        JobSheetRow,
+        pinned.map(({ id }) => ({ jobId, sheetId: id })),
+        ['jobId', 'sheetId'],
+      )
+    if (entry.kind === 'shared')
+      await transaction.upsert(JobPersonRow, { jobId, personId: entry.body.person.id }, ['jobId', 'personId'])
     if (entry.kind === 'signed') await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
   }
   await transaction.update(JobRow, { id: jobId }, { changedAt: new Date().toISOString() })
@@ -174,5 +233,15 @@ async function keep(transaction: EntityManager, jobId: string, entries: readonly
 const ROWS_AT_ONCE = 100
 
 function asEntry(row: EntryRow): Entry {
-  return { id: row.id, jobId: row.jobId, seq: row.seq, kind: row.kind, at: row.at, by: JSON.parse(row.by), body: JSON.parse(row.body), prev: row.prev, hash: row.hash } as Entry
+  return {
+    id: row.id,
+    jobId: row.jobId,
+    seq: row.seq,
+    kind: row.kind,
+    at: row.at,
+    by: JSON.parse(row.by),
+    body: JSON.parse(row.body),
+    prev: row.prev,
+    hash: row.hash,
+  } as Entry
 }

@@ -32,7 +32,10 @@ function start(...args: string[]): Promise<{ address: string } | { code: number 
 }
 
 async function signedIn(address: string): Promise<Caller> {
-  const answer = await new Caller(address, '').call('POST', '/api/session', { email: 'inspector@plumb.example', password: 'plumb-demo' })
+  const answer = await new Caller(address, '').call('POST', '/api/session', {
+    email: 'inspector@plumb.example',
+    password: 'plumb-demo',
+  })
   return new Caller(address, answer.headers.get('set-cookie')!.split(';')[0]!)
 }
 
@@ -65,12 +68,24 @@ it('a port in use, a folder that cannot be written and a damaged database get on
   const busy = createServer().listen(0, '127.0.0.1')
   await new Promise((resolve) => busy.once('listening', resolve))
   const { port } = busy.address() as { port: number }
-  expect(await start('--data', dataDir, '--port', String(port))).toMatchObject({ code: 1, said: expect.stringMatching(/^Plumb Mark cannot start: port \d+ on 127\.0\.0\.1 is in use/) })
+  expect(await start('--data', dataDir, '--port', String(port))).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/^Plumb Mark cannot start: port \d+ on 127\.0\.0\.1 is in use/),
+  })
   busy.close()
-  expect(await start('--data', '/proc/plumb')).toMatchObject({ code: 1, said: expect.stringContaining('cannot be written') })
+  expect(await start('--data', '/proc/plumb')).toMatchObject({
+    code: 1,
+    said: expect.stringContaining('cannot be written'),
+  })
   const broken = mkdtempSync(join(tmpdir(), 'plumb-mark-broken-'))
-  writeFileSync(join(broken, 'plumb-mark.sqlite'), 'this is no database, and it is long enough to be read as one'.repeat(40))
-  expect(await start('--data', broken)).toMatchObject({ code: 1, said: expect.stringMatching(/^Plumb Mark cannot start: the database .* is damaged or is not ours.*\n$/) })
+  writeFileSync(
+    join(broken, 'plumb-mark.sqlite'),
+    'this is no database, and it is long enough to be read as one'.repeat(40),
+  )
+  expect(await start('--data', broken)).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/^Plumb Mark cannot start: the database .* is damaged or is not ours.*\n$/),
+  })
   rmSync(broken, { recursive: true, force: true })
   expect(await start('--prot', '1')).toMatchObject({ code: 1, said: expect.stringContaining('--port N') })
 }, 60_000)

@@ -1,5 +1,15 @@
 import { basename, dirname } from 'node:path'
-import { Controller, Get, Param, ParseUUIDPipe, Put, Query, Res, UploadedFile, UseInterceptors } from '@nestjs/common'
+import {
+  Controller,
+  Get,
+  Param,
+  ParseUUIDPipe,
+  Put,
+  Query,
+  Res,
+  UploadedFile,
+  UseInterceptors,
+} from '@nestjs/common'
 import { FileInterceptor } from '@nestjs/platform-express'
 import type { Response } from 'express'
 import type { PhotoKept } from '@plumb-mark/contract'
@@ -15,14 +25,25 @@ export class PhotosController {
   @MayCall('inspector', 'installer')
   @UseInterceptors(FileInterceptor('photo', { limits: { fileSize: LARGEST_PHOTO_BYTES, files: 1 } }))
   @Put(':id')
-  keep(@By() person: Person, @Param('jobId', ParseUUIDPipe) jobId: string, @Param('id', ParseUUIDPipe) id: string, @UploadedFile() file?: { buffer: Buffer }): Promise<PhotoKept> {
+  keep(
+    @By() person: Person,
+    @Param('jobId', ParseUUIDPipe) jobId: string,
+    @Param('id', ParseUUIDPipe) id: string,
+    @UploadedFile() file?: { buffer: Buffer },
+  ): Promise<PhotoKept> {
     if (!file) throw new Refused(400, 'missing', 'send the picture in the field “photo”', 'photo')
     return this.photos.keep(person, jobId, id, file.buffer)
   }
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @Get(':id')
-  async show(@By() person: Person, @Param('jobId', ParseUUIDPipe) jobId: string, @Param('id', ParseUUIDPipe) id: string, @Query('size') size: string, @Res() response: Response): Promise<void> {
+  async show(
+    @By() person: Person,
+    @Param('jobId', ParseUUIDPipe) jobId: string,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query('size') size: string,
+    @Res() response: Response,
+  ): Promise<void> {
     const { file, type } = await this.photos.fileFor(person, jobId, id, size === 'small')
     response.setHeader('Content-Security-Policy', "default-src 'none'; sandbox")
     response.setHeader('Cache-Control', 'private, max-age=86400, immutable')

@@ -34,16 +34,32 @@ export class PhotosService {
       if (before.jobId === jobId && before.sha256 === digest) return answer(before)
       throw new Refused(409, 'id-reused', 'another photo has this id already')
     }
-    if (inspection.state.seal) throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
+    if (inspection.state.seal)
+      throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
     const { type, width, height } = await picture(content)
     await this.write(digest, content)
-    const row: PhotoRow = { id, jobId, sha256: digest, type, width, height, bytes: content.length, personId: person.id, keptAt: new Date().toISOString() }
+    const row: PhotoRow = {
+      id,
+      jobId,
+      sha256: digest,
+      type,
+      width,
+      height,
+      bytes: content.length,
+      personId: person.id,
+      keptAt: new Date().toISOString(),
+    }
     await this.db.getRepository(PhotoRow).insert(row)
     return answer(row)
   }
 
   /** The file of a photo, or of its small copy, for those who may see the job. */
-  async fileFor(person: Person, jobId: string, id: string, small: boolean): Promise<{ file: string; type: string }> {
+  async fileFor(
+    person: Person,
+    jobId: string,
+    id: string,
+    small: boolean,
+  ): Promise<{ file: string; type: string }> {
     await this.entries.requireVisible(person, jobId)
     const row = await this.db.getRepository(PhotoRow).findOneBy({ id, jobId })
     if (!row) throw notFound('photo')
@@ -58,7 +74,11 @@ export class PhotosService {
     const file = this.path(digest, false)
     if (existsSync(file) && existsSync(this.path(digest, true))) return
     await mkdir(join(file, '..'), { recursive: true })
-    const small = await sharp(content, { limitInputPixels: MOST_PIXELS }).rotate().resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true }).webp({ quality: 78 }).toBuffer()
+    const small = await sharp(content, { limitInputPixels: MOST_PIXELS })
+      .rotate()
+      .resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true })
+      .webp({ quality: 78 })
+      .toBuffer()
     await durable(this.path(digest, true), small)
     await durable(file, content)
   }
@@ -78,12 +98,15 @@ async function durable(file: string, content: Buffer): Promise<void> {
 
 async function picture(content: Buffer): Promise<{ type: string; width: number; height: number }> {
   const refusal = new Refused(400, 'not-a-photo', 'only JPEG, PNG and WebP pictures are taken', 'photo')
-  const { format, width, height } = await sharp(content, { limitInputPixels: MOST_PIXELS }).metadata().catch(() => {
-    throw refusal
-  })
+  const { format, width, height } = await sharp(content, { limitInputPixels: MOST_PIXELS })
+    .metadata()
+    .catch(() => {
+      throw refusal
+    })
   const type = TYPES[format ?? '']
   if (!type || !width || !height) throw refusal
-  if (width * height > MOST_PIXELS) throw new Refused(413, 'too-large', `a photo may have ${MOST_PIXELS / 1e6} million pixels`, 'photo')
+  if (width * height > MOST_PIXELS)
+    throw new Refused(413, 'too-large', `a photo may have ${MOST_PIXELS / 1e6} million pixels`, 'photo')
   return { type, width, height }
 }
 

@@ -11,14 +11,20 @@ beforeAll(async () => {
   server = await RunningServer.start()
   inspector = await server.signIn('inspector')
   jobId = (await inspector.firstJob()).id
-  picture = await sharp({ create: { width: 1200, height: 900, channels: 3, background: '#c8b68a' } }).jpeg().toBuffer()
+  picture = await sharp({ create: { width: 1200, height: 900, channels: 3, background: '#c8b68a' } })
+    .jpeg()
+    .toBuffer()
 })
 afterAll(() => server.stop())
 
 const send = async (id: string, content: Buffer, name = 'photo.jpg') => {
   const form = new FormData()
   form.append('photo', new Blob([new Uint8Array(content)]), name)
-  return inspector.json<{ id: string; sha256: string; error?: { code: string } }>('PUT', `/api/jobs/${jobId}/photos/${id}`, form)
+  return inspector.json<{ id: string; sha256: string; error?: { code: string } }>(
+    'PUT',
+    `/api/jobs/${jobId}/photos/${id}`,
+    form,
+  )
 }
 
 it('a photo is kept once, shown whole and small, and named by an entry under its digest', async () => {
@@ -30,14 +36,27 @@ it('a photo is kept once, shown whole and small, and named by an entry under its
   expect((await sharp(Buffer.from(await small.arrayBuffer())).metadata()).width).toBe(480)
   const whole = await inspector.call('GET', `/api/jobs/${jobId}/photos/${id}`)
   expect(Buffer.from(await whole.arrayBuffer()).equals(picture)).toBe(true)
-  const seen = (sha256: string) => entry('observation', { point: 'iso-1/cover/unit', seen: true, photos: [{ id, sha256 }] })
+  const seen = (sha256: string) =>
+    entry('observation', { point: 'iso-1/cover/unit', seen: true, photos: [{ id, sha256 }] })
   expect((await inspector.append(jobId, seen(kept.body.sha256))).status).toBe(200)
-  expect(await inspector.append(jobId, seen('0'.repeat(64)))).toMatchObject({ status: 409, body: { error: { code: 'unknown-photo' } } })
+  expect(await inspector.append(jobId, seen('0'.repeat(64)))).toMatchObject({
+    status: 409,
+    body: { error: { code: 'unknown-photo' } },
+  })
 })
 
 it('what is no picture is refused by its content, whatever its name', async () => {
-  expect(await send(uuid(), Buffer.from('<script>alert(1)</script>'), 'photo.png')).toMatchObject({ status: 400, body: { error: { code: 'not-a-photo' } } })
-  expect(await send(uuid(), Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'), 'photo.jpg')).toMatchObject({ status: 400, body: { error: { code: 'not-a-photo' } } })
+  expect(await send(uuid(), Buffer.from('<script>alert(1)</script>'), 'photo.png')).toMatchObject({
+    status: 400,
+    body: { error: { code: 'not-a-photo' } },
+  })
+  expect(
+    await send(
+      uuid(),
+      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'),
+      'photo.jpg',
+    ),
+  ).toMatchObject({ status: 400, body: { error: { code: 'not-a-photo' } } })
 })
 
 it('a stranger to the job does not see its photos', async () => {

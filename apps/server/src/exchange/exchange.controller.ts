@@ -16,20 +16,39 @@ export class ExchangeController {
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('inspection.json')
-  async inspection(@By() person: Person, @Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
+  async inspection(
+    @By() person: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Res() response: Response,
+  ): Promise<void> {
     const { entries, inspection } = await this.entries.jobFor(person, id)
-    response.attachment(`${fileName(inspection)}.json`).json(inspectionFile(id, entries, inspection.sheets.values()))
+    response
+      .attachment(`${fileName(inspection)}.json`)
+      .json(inspectionFile(id, entries, inspection.sheets.values()))
   }
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('report.pdf')
-  async report(@By() person: Person, @Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
+  async report(
+    @By() person: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Res() response: Response,
+  ): Promise<void> {
     const { inspection } = await this.entries.jobFor(person, id)
-    const pdf = await report(inspection, async (photo) => (await this.photos.fileFor(person, id, photo, true)).file)
-    response.attachment(`${fileName(inspection)}.pdf`).type('application/pdf').send(pdf)
+    const pdf = await report(
+      inspection,
+      async (photo) => (await this.photos.fileFor(person, id, photo, true)).file,
+    )
+    response
+      .attachment(`${fileName(inspection)}.pdf`)
+      .type('application/pdf')
+      .send(pdf)
   }
 }
 
 function fileName({ state }: Inspection): string {
-  return `plumb-mark ${state.header?.number ?? ''} ${state.header?.title ?? ''}`.trim().toLowerCase().replace(/[^a-z0-9]+/g, '-')
+  return `plumb-mark ${state.header?.number ?? ''} ${state.header?.title ?? ''}`
+    .trim()
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
 }

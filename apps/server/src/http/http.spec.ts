@@ -13,25 +13,63 @@ describe('the one shape of errors', () => {
   const log = createLog({ write: (line) => void lines.push(line) })
   function told(problem: unknown): { status: number; body: unknown } {
     const sent = { status: 0, body: undefined as unknown }
-    const response = { headersSent: false, status: (status: number) => ((sent.status = status), { json: (body: unknown) => (sent.body = body) }) }
-    new ErrorFilter(log).catch(problem, { switchToHttp: () => ({ getResponse: () => response, getRequest: () => ({ requestId: 'r-1', method: 'POST', path: '/x', body: { password: 'secret' } }) }) } as unknown as ArgumentsHost)
+    const response = {
+      headersSent: false,
+      status: (status: number) => ((sent.status = status), { json: (body: unknown) => (sent.body = body) }),
+    }
+    new ErrorFilter(log).catch(problem, {
+      switchToHttp: () => ({
+        getResponse: () => response,
+        getRequest: () => ({ requestId: 'r-1', method: 'POST', path: '/x', body: { password: 'secret' } }),
+      }),
+    } as unknown as ArgumentsHost)
     return sent
   }
   it.each<[string, unknown, number, object]>([
-    ['a refusal with its place', new Refused(409, 'number-taken', 'taken', 'number'), 409, { code: 'number-taken', message: 'taken', path: 'number' }],
-    ['what core calls bad input', new BadInput('missing', 'a.b', 'is required'), 400, { code: 'missing', path: 'a.b' }],
+    [
+      'a refusal with its place',
+      new Refused(409, 'number-taken', 'taken', 'number'),
+      409,
+      { code: 'number-taken', message: 'taken', path: 'number' },
+    ],
+    [
+      'what core calls bad input',
+      new BadInput('missing', 'a.b', 'is required'),
+      400,
+      { code: 'missing', path: 'a.b' },
+    ],
     ['an address that is none', new HttpException('Cannot GET /x', 404), 404, { code: 'not-found' }],
-    ['a body that is too large', { status: 413, message: 'request entity too large' }, 413, { code: 'too-large' }],
+    [
+      'a body that is too large',
+      { status: 413, message: 'request entity too large' },
+      413,
+      { code: 'too-large' },
+    ],
     ['another status of the framework', new HttpException('teapot', 418), 418, { code: 'http-error' }],
-  ])('%s', (_what, problem, status, error) => expect(told(problem)).toMatchObject({ status, body: { error } }))
+  ])('%s', (_what, problem, status, error) =>
+    expect(told(problem)).toMatchObject({ status, body: { error } }),
+  )
   it('a fault of ours is told without its inside', () => {
     const answer = told(new Error('SQLITE_CONSTRAINT: entries.id at /srv/secret'))
-    expect(answer).toEqual({ status: 500, body: { error: { code: 'fault', message: 'something went wrong on our side; nothing was kept', requestId: 'r-1' } } })
+    expect(answer).toEqual({
+      status: 500,
+      body: {
+        error: {
+          code: 'fault',
+          message: 'something went wrong on our side; nothing was kept',
+          requestId: 'r-1',
+        },
+      },
+    })
   })
   it('a fault is logged with its stack and the id that its caller was told, without what was sent', () => {
     lines.length = 0
     told(new Error('broken here'))
-    expect(JSON.parse(lines[0]!)).toMatchObject({ requestId: 'r-1', method: 'POST', err: { message: 'broken here', stack: expect.stringContaining('http.spec') } })
+    expect(JSON.parse(lines[0]!)).toMatchObject({
+      requestId: 'r-1',
+      method: 'POST',
+      err: { message: 'broken here', stack: expect.stringContaining('http.spec') },
+    })
     expect(lines.join('')).not.toContain('secret')
   })
 })
@@ -39,7 +77,11 @@ describe('the one shape of errors', () => {
 describe('a write from elsewhere', () => {
   const answer = (method: string, headers: Record<string, string>) => {
     let refused: unknown
-    sameOrigin({ method, headers: { host: 'plumb.example', ...headers } } as unknown as Request, undefined as unknown as Response, (problem) => void (refused = problem))
+    sameOrigin(
+      { method, headers: { host: 'plumb.example', ...headers } } as unknown as Request,
+      undefined as unknown as Response,
+      (problem) => void (refused = problem),
+    )
     return refused instanceof Refused ? refused.status : 200
   }
   const ours = { 'x-plumb-mark': '1' }
@@ -59,13 +101,18 @@ describe('work for one job', () => {
   it('goes one after the other, in the order in which it was asked for', async () => {
     const queue = new PerKeyQueue()
     const order: number[] = []
-    await Promise.all([30, 10, 0].map((ms, i) => queue.run('a', async () => (await pause(ms), order.push(i)))))
+    await Promise.all(
+      [30, 10, 0].map((ms, i) => queue.run('a', async () => (await pause(ms), order.push(i)))),
+    )
     expect(order).toEqual([0, 1, 2])
   })
   it('does not wait for another job', async () => {
     const queue = new PerKeyQueue()
     const order: string[] = []
-    await Promise.all([queue.run('slow', async () => (await pause(30), order.push('slow'))), queue.run('quick', async () => void order.push('quick'))])
+    await Promise.all([
+      queue.run('slow', async () => (await pause(30), order.push('slow'))),
+      queue.run('quick', async () => void order.push('quick')),
+    ])
     expect(order).toEqual(['quick', 'slow'])
   })
   it('that fails does not hold up what comes after it', async () => {

@@ -8,7 +8,10 @@ export type Log = Logger
  * usual name, it is left out.
  */
 export function createLog(destination?: DestinationStream): Log {
-  const options = { base: null, redact: { paths: ['password', 'cookie', 'body', '*.password', '*.cookie', '*.body'], remove: true } }
+  const options = {
+    base: null,
+    redact: { paths: ['password', 'cookie', 'body', '*.password', '*.cookie', '*.body'], remove: true },
+  }
   return destination ? pino(options, destination) : pino(options)
 }
 

@@ -13,6 +13,7 @@ export function limitSignIns(): RateLimitRequestHandler {
     skip: ({ method, path }) => method !== 'POST' || path === '/end',
     standardHeaders: true,
     legacyHeaders: false,
-    handler: (_request, _response, next) => next(new Refused(429, 'too-many-tries', 'too many tries: wait a minute, then try again')),
+    handler: (_request, _response, next) =>
+      next(new Refused(429, 'too-many-tries', 'too many tries: wait a minute, then try again')),
   })
 }

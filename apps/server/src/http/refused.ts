@@ -10,4 +10,5 @@ export class Refused extends Error {
   }
 }
 
-export const notFound = (what: string) => new Refused(404, 'not-found', `there is no such ${what}, or it is not shared with you`)
+export const notFound = (what: string) =>
+  new Refused(404, 'not-found', `there is no such ${what}, or it is not shared with you`)

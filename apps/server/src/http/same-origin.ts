@@ -12,7 +12,11 @@ export function sameOrigin(request: Request, _response: Response, next: NextFunc
   const { origin, host } = request.headers
   const foreign = origin !== undefined && hostOf(origin) !== host
   const refused = foreign || request.headers['x-plumb-mark'] === undefined
-  next(refused ? new Refused(403, 'foreign-request', 'writes are taken only from the application itself') : undefined)
+  next(
+    refused
+      ? new Refused(403, 'foreign-request', 'writes are taken only from the application itself')
+      : undefined,
+  )
 }
 
 function hostOf(origin: string): string | undefined {

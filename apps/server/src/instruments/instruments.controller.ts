@@ -19,7 +19,10 @@ export class InstrumentsController {
   /** New figures hold from now on: readings keep the instrument as it was when they were taken. */
   @MayCall('office')
   @Put(':id')
-  async keep(@Param('id') id: string, @Body(new DtoPipe(InstrumentDto)) instrument: InstrumentDto): Promise<Instrument> {
+  async keep(
+    @Param('id') id: string,
+    @Body(new DtoPipe(InstrumentDto)) instrument: InstrumentDto,
+  ): Promise<Instrument> {
     if (instrument.id !== id) throw new Refused(400, 'invalid', 'must be the id in the address', 'id')
     return this.instruments.keep(JSON.parse(JSON.stringify(instrument)) as Instrument)
   }

@@ -16,7 +16,12 @@ export class InstrumentsService {
   /** A reading keeps its instrument as it was; it must be one of ours, with the figures that we keep. */
   async requireSame(used: Instrument): Promise<void> {
     const row = await this.db.getRepository(InstrumentRow).findOneBy({ id: used.id })
-    if (!row || canonicalJson(asInstrument(row)) !== canonicalJson(used)) throw new Refused(409, 'unknown-instrument', `“${used.name}” is not kept here with these figures: load the job again`)
+    if (!row || canonicalJson(asInstrument(row)) !== canonicalJson(used))
+      throw new Refused(
+        409,
+        'unknown-instrument',
+        `“${used.name}” is not kept here with these figures: load the job again`,
+      )
   }
 
   /** Adds an instrument or writes its figures anew, say after a calibration. */
@@ -30,4 +35,11 @@ export class InstrumentsService {
   }
 }
 
-const asInstrument = ({ id, name, kind, serial, calibratedUntil, accuracy }: InstrumentRow): Instrument => ({ id, name, kind, serial, calibratedUntil, accuracy })
+const asInstrument = ({ id, name, kind, serial, calibratedUntil, accuracy }: InstrumentRow): Instrument => ({
+  id,
+  name,
+  kind,
+  serial,
+  calibratedUntil,
+  accuracy,
+})

@@ -29,7 +29,11 @@ export class JobsController {
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @HttpCode(200)
   @Post(':id/entries')
-  async append(@By() person: Person, @Param('id', ParseUUIDPipe) id: string, @Body() body: unknown): Promise<Appended> {
+  async append(
+    @By() person: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() body: unknown,
+  ): Promise<Appended> {
     const checked = validateEntries(body)
     if (!checked.ok) throw new Refused(400, checked.error.code, checked.error.message, checked.error.path)
     return { entries: await this.entries.append(person, id, checked.value) }

@@ -4,5 +4,9 @@ import { InstrumentsModule } from '../instruments/instruments.module.js'
 import { JobsController } from './jobs.controller.js'
 import { JobsService } from './jobs.service.js'
 
-@Module({ imports: [EntriesModule, InstrumentsModule], controllers: [JobsController], providers: [JobsService] })
+@Module({
+  imports: [EntriesModule, InstrumentsModule],
+  controllers: [JobsController],
+  providers: [JobsService],
+})
 export class JobsModule {}

@@ -15,16 +15,32 @@ afterAll(() => server.stop())
 
 it('a stranger gets nothing, and is told so in the one shape of errors', async () => {
   const stranger = new Caller(server.address, '')
-  for (const path of ['/api/jobs', `/api/jobs/${jobId}`, `/api/jobs/${jobId}/report.pdf`, `/api/jobs/${jobId}/inspection.json`, `/api/jobs/${jobId}/photos/${uuid()}`]) {
-    expect(await stranger.json('GET', path)).toEqual({ status: 401, body: { error: { code: 'not-signed-in', message: 'sign in first' } } })
+  for (const path of [
+    '/api/jobs',
+    `/api/jobs/${jobId}`,
+    `/api/jobs/${jobId}/report.pdf`,
+    `/api/jobs/${jobId}/inspection.json`,
+    `/api/jobs/${jobId}/photos/${uuid()}`,
+  ]) {
+    expect(await stranger.json('GET', path)).toEqual({
+      status: 401,
+      body: { error: { code: 'not-signed-in', message: 'sign in first' } },
+    })
   }
   expect((await stranger.append(jobId, torque())).status).toBe(401)
 })
 
 it('a write that does not come from the application is refused, whatever its cookie', async () => {
   const body = JSON.stringify({ entries: [torque()] })
-  for (const headers of [{ origin: 'http://elsewhere.example', 'x-plumb-mark': '1' }, {}] as Record<string, string>[]) {
-    const response = await fetch(`${server.address}/api/jobs/${jobId}/entries`, { method: 'POST', headers: { cookie: inspector.cookie, 'content-type': 'application/json', ...headers }, body })
+  for (const headers of [{ origin: 'http://elsewhere.example', 'x-plumb-mark': '1' }, {}] as Record<
+    string,
+    string
+  >[]) {
+    const response = await fetch(`${server.address}/api/jobs/${jobId}/entries`, {
+      method: 'POST',
+      headers: { cookie: inspector.cookie, 'content-type': 'application/json', ...headers },
+      body,
+    })
     expect(response.status).toBe(403)
   }
 })
@@ -33,7 +49,9 @@ it('an installer sees only jobs shared with them, and not as a file', async () =
   const installer = await server.signIn('installer')
   const other = uuid()
   const header = (await inspector.bundle(jobId)).body.entries[0]!.body
-  expect((await inspector.append(other, entry('job-opened', { ...header, number: 'PM-OTHER' }))).status).toBe(200)
+  expect((await inspector.append(other, entry('job-opened', { ...header, number: 'PM-OTHER' }))).status).toBe(
+    200,
+  )
   const seen = (await installer.json<{ id: string }[]>('GET', '/api/jobs')).body.map(({ id }) => id)
   expect(seen).toContain(jobId)
   expect(seen).not.toContain(other)
@@ -47,23 +65,53 @@ it('an entry that is sent twice is kept once, and its id serves for nothing else
   const first = await inspector.append(jobId, sent)
   const again = await inspector.append(jobId, sent)
   expect(again.body.entries).toEqual(first.body.entries)
-  expect(await inspector.append(jobId, { ...sent, body: { ...sent.body, value: 2.6, typed: '2.6 N·m' } })).toMatchObject({ status: 409, body: { error: { code: 'id-reused' } } })
+  expect(
+    await inspector.append(jobId, { ...sent, body: { ...sent.body, value: 2.6, typed: '2.6 N·m' } }),
+  ).toMatchObject({ status: 409, body: { error: { code: 'id-reused' } } })
 })
 
 it('of a batch with one bad entry nothing is kept', async () => {
   const before = (await inspector.bundle(jobId)).body.entries.length
-  expect(await inspector.append(jobId, torque(), entry('reading', { point: 'nowhere', typed: '2', value: 2, unit: 'N·m', relation: '=' }))).toMatchObject({ status: 409, body: { error: { code: 'unknown-point' } } })
+  expect(
+    await inspector.append(
+      jobId,
+      torque(),
+      entry('reading', { point: 'nowhere', typed: '2', value: 2, unit: 'N·m', relation: '=' }),
+    ),
+  ).toMatchObject({ status: 409, body: { error: { code: 'unknown-point' } } })
   expect((await inspector.bundle(jobId)).body.entries).toHaveLength(before)
 })
 
 it.each<[string, object, string]>([
-  ['a value that is no number', { ...torque(), body: { ...torque().body, value: 'two' } }, 'entries[0].body.value'],
-  ['a field that nobody knows', { ...torque(), body: { ...torque().body, colour: 'red' } }, 'entries[0].body.colour'],
+  [
+    'a value that is no number',
+    { ...torque(), body: { ...torque().body, value: 'two' } },
+    'entries[0].body.value',
+  ],
+  [
+    'a field that nobody knows',
+    { ...torque(), body: { ...torque().body, colour: 'red' } },
+    'entries[0].body.colour',
+  ],
   ['an id that is none', { ...torque(), id: '7' }, 'entries[0].id'],
   ['a kind that is none', { ...torque(), kind: 'guess' }, 'entries[0].kind'],
-  ['a module without cells', entry('string-built', { id: 's', label: 'S', unitId: 'inv-1', input: 'PV1', count: 3, module: { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 0, bypassDiodes: 3 } }), 'entries[0].body.module.cellsInSeries'],
+  [
+    'a module without cells',
+    entry('string-built', {
+      id: 's',
+      label: 'S',
+      unitId: 'inv-1',
+      input: 'PV1',
+      count: 3,
+      module: { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 0, bypassDiodes: 3 },
+    }),
+    'entries[0].body.module.cellsInSeries',
+  ],
 ])('%s is refused at its place', async (_what, bad, path) => {
-  expect(await inspector.append(jobId, bad)).toMatchObject({ status: 400, body: { error: { code: 'invalid', path } } })
+  expect(await inspector.append(jobId, bad)).toMatchObject({
+    status: 400,
+    body: { error: { code: 'invalid', path } },
+  })
 })
 
 it('text that is no JSON is refused in the same shape', async () => {
@@ -76,13 +124,17 @@ it('a reading names an instrument that is kept here, with its true figures', asy
   const driver = instruments.find(({ kind }) => kind === 'torque-driver')!
   const better = { ...driver, accuracy: [{ dimension: 'torque', percent: 0.1, plus: 0 }] }
   const sent = torque()
-  expect(await inspector.append(jobId, { ...sent, body: { ...sent.body, instrument: better } })).toMatchObject({ status: 409, body: { error: { code: 'unknown-instrument' } } })
+  expect(
+    await inspector.append(jobId, { ...sent, body: { ...sent.body, instrument: better } }),
+  ).toMatchObject({ status: 409, body: { error: { code: 'unknown-instrument' } } })
 })
 
 it('writes of many at once keep one chain without a gap', async () => {
   await Promise.all(Array.from({ length: 20 }, () => inspector.append(jobId, torque())))
   const { entries } = (await inspector.bundle(jobId)).body
-  entries.forEach(({ seq, prev }, i) => expect({ seq, prev }).toEqual({ seq: i + 1, prev: entries[i - 1]?.hash ?? '' }))
+  entries.forEach(({ seq, prev }, i) =>
+    expect({ seq, prev }).toEqual({ seq: i + 1, prev: entries[i - 1]?.hash ?? '' }),
+  )
 })
 
 it('the database itself refuses to change or delete an entry', async () => {
@@ -94,7 +146,15 @@ it('the database itself refuses to change or delete an entry', async () => {
 it('somebody who guesses at passwords is slowed down', async () => {
   const stranger = new Caller(server.address, '')
   const statuses: number[] = []
-  for (let i = 0; i < 14; i++) statuses.push((await stranger.call('POST', '/api/session', { email: 'inspector@plumb.example', password: `guess ${i}` })).status)
+  for (let i = 0; i < 14; i++)
+    statuses.push(
+      (
+        await stranger.call('POST', '/api/session', {
+          email: 'inspector@plumb.example',
+          password: `guess ${i}`,
+        })
+      ).status,
+    )
   expect(statuses.filter((status) => status === 401).length).toBeLessThanOrEqual(12)
   expect(statuses.at(-1)).toBe(429)
 })

@@ -18,51 +18,118 @@ beforeAll(async () => {
   const demo = (await inspector.bundle((await inspector.firstJob()).id)).body
   const opened = demo.entries[0]!
   if (opened.kind !== 'job-opened') throw new Error('the demo job is not opened')
-  const [driver, caliper] = ['driver-1', 'caliper-1'].map((id) => demo.instruments.find((one) => one.id === id)!)
+  const [driver, caliper] = ['driver-1', 'caliper-1'].map((id) =>
+    demo.instruments.find((one) => one.id === id)!,
+  )
   jobId = uuid()
-  const reading = (point: string, typed: string, value: number, unit: string, instrument: object) => entry('reading', { point, typed, value, unit, relation: '=', instrument })
+  const reading = (point: string, typed: string, value: number, unit: string, instrument: object) =>
+    entry('reading', { point, typed, value, unit, relation: '=', instrument })
   const answers = await inspector.append(
     jobId,
     entry('job-opened', { ...opened.body, number: 'PM-SEAL', title: 'Sealed' }),
-    entry('wall-measured', { id: 'w', title: 'Wall', leftCorner: false, rightCorner: false, uncertainty: 2, tape: 'Tape T1' }),
-    entry('unit-fitted', { id: 'iso', label: 'Isolator', sheetId: 'aldervane-dx-4-a', place: { wallId: 'w', x: 500, y: 1200, w: 180, h: 230 } }),
+    entry('wall-measured', {
+      id: 'w',
+      title: 'Wall',
+      leftCorner: false,
+      rightCorner: false,
+      uncertainty: 2,
+      tape: 'Tape T1',
+    }),
+    entry('unit-fitted', {
+      id: 'iso',
+      label: 'Isolator',
+      sheetId: 'aldervane-dx-4-a',
+      place: { wallId: 'w', x: 500, y: 1200, w: 180, h: 230 },
+    }),
     entry('observation', { point: 'iso/in-sight/unit', seen: true }),
     entry('observation', { point: 'iso/cover/unit', seen: true }),
-    ...['t1', 't3'].flatMap((terminal) => [reading(`iso/torque/${terminal}`, '1.92 N·m', 1.92, 'N·m', driver!), reading(`iso/conductor/${terminal}`, '6 mm²', 6, 'mm²', caliper!)]),
+    ...['t1', 't3'].flatMap((terminal) => [
+      reading(`iso/torque/${terminal}`, '1.92 N·m', 1.92, 'N·m', driver!),
+      reading(`iso/conductor/${terminal}`, '6 mm²', 6, 'mm²', caliper!),
+    ]),
   )
   expect(answers.body.error).toBeUndefined()
 })
 afterAll(() => server.stop())
 
-const signature = (sealedHead: string, licence = 'L-77') => entry('signed', { licence, statement: 'I have read this record.', drawing, sealedHead })
+const signature = (sealedHead: string, licence = 'L-77') =>
+  entry('signed', { licence, statement: 'I have read this record.', drawing, sealedHead })
 const head = async () => (await reviewer.bundle(jobId)).body.entries.at(-1)!.hash
 
 it('only the reviewer signs, only under the record that was shown, and only with a licence', async () => {
   const shown = await head()
-  expect(await inspector.append(jobId, signature(shown))).toMatchObject({ status: 409, body: { error: { code: 'not-your-entry' } } })
-  expect(await reviewer.append(jobId, signature('0'.repeat(64)))).toMatchObject({ status: 409, body: { error: { code: 'head-moved' } } })
-  expect(await reviewer.append(jobId, signature(shown, ''))).toMatchObject({ status: 400, body: { error: { path: 'entries[0].body.licence', message: 'type the licence number' } } })
+  expect(await inspector.append(jobId, signature(shown))).toMatchObject({
+    status: 409,
+    body: { error: { code: 'not-your-entry' } },
+  })
+  expect(await reviewer.append(jobId, signature('0'.repeat(64)))).toMatchObject({
+    status: 409,
+    body: { error: { code: 'head-moved' } },
+  })
+  expect(await reviewer.append(jobId, signature(shown, ''))).toMatchObject({
+    status: 400,
+    body: { error: { path: 'entries[0].body.licence', message: 'type the licence number' } },
+  })
   expect((await reviewer.append(jobId, signature(shown))).status).toBe(200)
 })
 
 it('once sealed, nothing can be changed through any route', async () => {
-  const refused = [entry('observation', { point: 'iso/cover/unit', seen: false }), entry('unit-removed', { unitId: 'iso' }), entry('shared', { person: { id: 'p', name: 'P', role: 'installer' } }), entry('calculation-kept', { calculator: 'reserve', title: 'R', input: { capacityKwh: 1, reservePercent: 1, loadKw: 1, inverterKw: 1 } })]
-  for (const one of refused) expect(await inspector.append(jobId, one)).toMatchObject({ status: 409, body: { error: { code: 'sealed' } } })
-  expect(await reviewer.append(jobId, signature(await head()))).toMatchObject({ status: 409, body: { error: { code: 'sealed' } } })
+  const refused = [
+    entry('observation', { point: 'iso/cover/unit', seen: false }),
+    entry('unit-removed', { unitId: 'iso' }),
+    entry('shared', { person: { id: 'p', name: 'P', role: 'installer' } }),
+    entry('calculation-kept', {
+      calculator: 'reserve',
+      title: 'R',
+      input: { capacityKwh: 1, reservePercent: 1, loadKw: 1, inverterKw: 1 },
+    }),
+  ]
+  for (const one of refused)
+    expect(await inspector.append(jobId, one)).toMatchObject({
+      status: 409,
+      body: { error: { code: 'sealed' } },
+    })
+  expect(await reviewer.append(jobId, signature(await head()))).toMatchObject({
+    status: 409,
+    body: { error: { code: 'sealed' } },
+  })
   const form = new FormData()
-  form.append('photo', new Blob([new Uint8Array(await sharp({ create: { width: 9, height: 9, channels: 3, background: '#fff' } }).png().toBuffer())]))
-  expect(await inspector.json('PUT', `/api/jobs/${jobId}/photos/${uuid()}`, form)).toMatchObject({ status: 409, body: { error: { code: 'sealed' } } })
+  form.append(
+    'photo',
+    new Blob([
+      new Uint8Array(
+        await sharp({ create: { width: 9, height: 9, channels: 3, background: '#fff' } })
+          .png()
+          .toBuffer(),
+      ),
+    ]),
+  )
+  expect(await inspector.json('PUT', `/api/jobs/${jobId}/photos/${uuid()}`, form)).toMatchObject({
+    status: 409,
+    body: { error: { code: 'sealed' } },
+  })
 })
 
 it('nor in the database itself', async () => {
   const db = server.get(DataSource)
   const last = (await reviewer.bundle(jobId)).body.entries.at(-1)!
-  await expect(db.query(`INSERT INTO entries (id, jobId, seq, kind, at, "by", body, prev, hash) VALUES ('x', ?, ?, 'observation', '', '{}', '{}', '', '')`, [jobId, last.seq + 1])).rejects.toThrow('this job is sealed')
-  await expect(db.query('UPDATE jobs SET sealedAt = NULL WHERE id = ?', [jobId])).rejects.toThrow('this job is sealed')
+  await expect(
+    db.query(
+      `INSERT INTO entries (id, jobId, seq, kind, at, "by", body, prev, hash) VALUES ('x', ?, ?, 'observation', '', '{}', '{}', '', '')`,
+      [jobId, last.seq + 1],
+    ),
+  ).rejects.toThrow('this job is sealed')
+  await expect(db.query('UPDATE jobs SET sealedAt = NULL WHERE id = ?', [jobId])).rejects.toThrow(
+    'this job is sealed',
+  )
 })
 
 it('the list says that it waits for nothing, and the file that leaves judges as it did here', async () => {
-  expect((await inspector.json<{ id: string; sealed: boolean; waitingFor: string }[]>('GET', '/api/jobs')).body.find(({ id }) => id === jobId)).toMatchObject({ sealed: true, waitingFor: 'nothing: signed and sealed' })
+  expect(
+    (
+      await inspector.json<{ id: string; sealed: boolean; waitingFor: string }[]>('GET', '/api/jobs')
+    ).body.find(({ id }) => id === jobId),
+  ).toMatchObject({ sealed: true, waitingFor: 'nothing: signed and sealed' })
   const { body: file } = await reviewer.json<InspectionFile>('GET', `/api/jobs/${jobId}/inspection.json`)
   expect(inspect(fold(file.entries), sheetsById(file.sheets)).verdict).toBe('conforms')
 })

@@ -25,7 +25,9 @@ export class OfficeController {
   async adjust(@Body() body: unknown): Promise<MinutesByKind> {
     const checked = validateMinutes(body)
     if (!checked.ok) throw new Refused(400, checked.error.code, checked.error.message, checked.error.path)
-    await this.db.getRepository(FigureRow).upsert({ name: MINUTES, value: JSON.stringify(checked.value) }, ['name'])
+    await this.db
+      .getRepository(FigureRow)
+      .upsert({ name: MINUTES, value: JSON.stringify(checked.value) }, ['name'])
     return checked.value
   }
 }

@@ -25,7 +25,10 @@ export class SheetsController {
   @MayCall('inspector', 'reviewer', 'office')
   @Get(':id/file')
   async file(@Param('id') id: string, @Res() response: Response): Promise<void> {
-    response.attachment(`${id}.yaml`).type('application/yaml; charset=utf-8').send((await this.sheets.one(id)).source)
+    response
+      .attachment(`${id}.yaml`)
+      .type('application/yaml; charset=utf-8')
+      .send((await this.sheets.one(id)).source)
   }
 
   @MayCall('office', 'inspector')

@@ -1,7 +1,20 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
-import { readSheetText, type SheetFault, type SheetInLibrary, type SheetSummary, type SheetText } from '@plumb-mark/contract'
-import { sheetFingerprint, sheetId, sheetName, type JobHeader, type PinnedSheet, type Sheet } from '@plumb-mark/core'
+import {
+  readSheetText,
+  type SheetFault,
+  type SheetInLibrary,
+  type SheetSummary,
+  type SheetText,
+} from '@plumb-mark/contract'
+import {
+  sheetFingerprint,
+  sheetId,
+  sheetName,
+  type JobHeader,
+  type PinnedSheet,
+  type Sheet,
+} from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { Refused, notFound } from '../http/refused.js'
 import { JobSheetRow } from '../jobs/job.entities.js'
@@ -18,7 +31,8 @@ export class SheetsService {
     const ids = header?.sheets.map(({ id }) => id) ?? []
     const wanted = ids.filter((id) => !this.read.has(id))
     if (wanted.length > 0) {
-      for (const row of await this.db.getRepository(SheetRow).findBy({ id: In(wanted) })) this.read.set(row.id, sheetIn(row.source).sheet)
+      for (const row of await this.db.getRepository(SheetRow).findBy({ id: In(wanted) }))
+        this.read.set(row.id, sheetIn(row.source).sheet)
     }
     return new Map(ids.flatMap((id) => (this.read.has(id) ? [[id, this.read.get(id)!] as const] : [])))
   }
@@ -37,15 +51,30 @@ export class SheetsService {
    * replace it and no job uses it: what a job was ever judged by stays as it was.
    */
   async add(source: string, { replace }: { replace: boolean } = { replace: false }): Promise<PinnedSheet> {
-    const { sheet, passedOver: [unknown] } = sheetIn(source)
+    const {
+      sheet,
+      passedOver: [unknown],
+    } = sheetIn(source)
     if (unknown) throw refused(unknown)
-    const row: PinnedSheet = { id: sheetId(sheet), maker: sheet.maker, model: sheet.model, revision: sheet.revision, fingerprint: sheetFingerprint(sheet, sha256) }
+    const row: PinnedSheet = {
+      id: sheetId(sheet),
+      maker: sheet.maker,
+      model: sheet.model,
+      revision: sheet.revision,
+      fingerprint: sheetFingerprint(sheet, sha256),
+    }
     const sheets = this.db.getRepository(SheetRow)
     const before = await sheets.findOneBy({ id: row.id })
     if (!before) await sheets.insert({ ...row, source })
     else if (before.fingerprint !== row.fingerprint) {
       const used = await this.db.getRepository(JobSheetRow).existsBy({ sheetId: row.id })
-      if (used || !replace) throw new Refused(409, used ? 'revision-used' : 'revision-exists', `${sheetName(sheet)} is here already and says something else${used ? ', and jobs are judged by it' : ''}: give the change a revision of its own`, 'revision')
+      if (used || !replace)
+        throw new Refused(
+          409,
+          used ? 'revision-used' : 'revision-exists',
+          `${sheetName(sheet)} is here already and says something else${used ? ', and jobs are judged by it' : ''}: give the change a revision of its own`,
+          'revision',
+        )
       await sheets.update({ id: row.id }, { ...row, source })
       this.read.delete(row.id)
     }
@@ -53,11 +82,24 @@ export class SheetsService {
   }
 
   async list(): Promise<SheetSummary[]> {
-    const rows = await this.db.getRepository(SheetRow).find({ order: { maker: 'ASC', model: 'ASC', revision: 'ASC' } })
+    const rows = await this.db
+      .getRepository(SheetRow)
+      .find({ order: { maker: 'ASC', model: 'ASC', revision: 'ASC' } })
     const uses = await this.db.getRepository(JobSheetRow).find()
     return rows.map(({ id, maker, model, revision, fingerprint, source }) => {
       const { kind, title, date, requirements } = this.sheetOf(id, source)
-      return { id, maker, model, revision, fingerprint, kind, title, date, requirements: requirements.length, usedBy: uses.filter((use) => use.sheetId === id).length }
+      return {
+        id,
+        maker,
+        model,
+        revision,
+        fingerprint,
+        kind,
+        title,
+        date,
+        requirements: requirements.length,
+        usedBy: uses.filter((use) => use.sheetId === id).length,
+      }
     })
   }
 
@@ -65,11 +107,18 @@ export class SheetsService {
   async one(id: string): Promise<SheetInLibrary> {
     const row = await this.db.getRepository(SheetRow).findOneBy({ id })
     if (!row) throw notFound('sheet')
-    const jobs = await this.db.query<{ id: string; number: string; title: string; sealedAt: string | null }[]>(
+    const jobs = await this.db.query<
+      { id: string; number: string; title: string; sealedAt: string | null }[]
+    >(
       `SELECT jobs.id, jobs.number, jobs.sealedAt, json_extract(entries.body, '$.title') AS title FROM job_sheets JOIN jobs ON jobs.id = job_sheets.jobId JOIN entries ON entries.jobId = jobs.id AND entries.seq = 1 WHERE job_sheets.sheetId = ? ORDER BY jobs.number`,
       [id],
     )
-    return { sheet: this.sheetOf(id, row.source), source: row.source, fingerprint: row.fingerprint, usedBy: jobs.map(({ sealedAt, ...job }) => ({ ...job, sealed: sealedAt !== null })) }
+    return {
+      sheet: this.sheetOf(id, row.source),
+      source: row.source,
+      fingerprint: row.fingerprint,
+      usedBy: jobs.map(({ sealedAt, ...job }) => ({ ...job, sealed: sealedAt !== null })),
+    }
   }
 
   private sheetOf(id: string, source: string): Sheet {
@@ -85,4 +134,5 @@ function sheetIn(source: string): Extract<SheetText, { ok: true }> {
   throw refused(text.faults[0])
 }
 
-const refused = ({ code, message, path, line }: SheetFault): Refused => new Refused(400, code, line === undefined ? message : `line ${line}: ${message}`, path)
+const refused = ({ code, message, path, line }: SheetFault): Refused =>
+  new Refused(400, code, line === undefined ? message : `line ${line}: ${message}`, path)

@@ -29,12 +29,29 @@ export class RunningServer {
   static async start(): Promise<RunningServer> {
     const server = new RunningServer()
     await server.open()
-    await loadDemo(SAMPLES, { accounts: server.app.get(AccountsService), sheets: server.app.get(SheetsService), instruments: server.app.get(InstrumentsService), entries: server.app.get(EntriesService), photos: server.app.get(PhotosService), visits: server.app.get(VisitsService) }, { jobs: true })
+    await loadDemo(
+      SAMPLES,
+      {
+        accounts: server.app.get(AccountsService),
+        sheets: server.app.get(SheetsService),
+        instruments: server.app.get(InstrumentsService),
+        entries: server.app.get(EntriesService),
+        photos: server.app.get(PhotosService),
+        visits: server.app.get(VisitsService),
+      },
+      { jobs: true },
+    )
     return server
   }
 
   private async open(): Promise<void> {
-    const settings = { host: '127.0.0.1', port: 0, dataDir: this.dataDir, secureCookie: false, log: createLog(this.said) }
+    const settings = {
+      host: '127.0.0.1',
+      port: 0,
+      dataDir: this.dataDir,
+      secureCookie: false,
+      log: createLog(this.said),
+    }
     this.app = await createServer(settings)
     this.address = await listen(this.app, settings)
   }
@@ -50,7 +67,10 @@ export class RunningServer {
 
   async signIn(role: Role): Promise<Caller> {
     const caller = new Caller(this.address, '')
-    const answer = await caller.call('POST', '/api/session', { email: `${role}@plumb.example`, password: DEMO_PASSWORD })
+    const answer = await caller.call('POST', '/api/session', {
+      email: `${role}@plumb.example`,
+      password: DEMO_PASSWORD,
+    })
     return new Caller(this.address, (answer.headers.get('set-cookie') ?? '').split(';')[0]!)
   }
 }
@@ -62,12 +82,24 @@ export class Caller {
     readonly cookie: string,
   ) {}
 
-  call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Response> {
+  call(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Response> {
     const isForm = body instanceof FormData
     return fetch(`${this.address}${path}`, {
       method,
-      headers: { cookie: this.cookie, 'x-plumb-mark': '1', ...(body !== undefined && !isForm && { 'content-type': 'application/json' }), ...headers },
-      ...(body !== undefined && { body: isForm ? body : typeof body === 'string' ? body : JSON.stringify(body) }),
+      headers: {
+        cookie: this.cookie,
+        'x-plumb-mark': '1',
+        ...(body !== undefined && !isForm && { 'content-type': 'application/json' }),
+        ...headers,
+      },
+      ...(body !== undefined && {
+        body: isForm ? body : typeof body === 'string' ? body : JSON.stringify(body),
+      }),
     })
   }
 
@@ -84,7 +116,13 @@ export class Caller {
     return this.json<JobBundle>('GET', `/api/jobs/${jobId}`)
   }
 
-  append(jobId: string, ...entries: object[]): Promise<{ status: number; body: { entries: Entry[]; error?: { code: string; message: string; path?: string } } }> {
+  append(
+    jobId: string,
+    ...entries: object[]
+  ): Promise<{
+    status: number
+    body: { entries: Entry[]; error?: { code: string; message: string; path?: string } }
+  }> {
     return this.json('POST', `/api/jobs/${jobId}/entries`, { entries })
   }
 }
@@ -93,4 +131,5 @@ export function entry<K extends EntryKind>(kind: K, body: EntryBodies[K] | objec
   return { id, kind, at: new Date().toISOString(), body }
 }
 
-export const torque = (typed = '2.5 N·m', value = 2.5, point = 'inv-2/dc-torque/pv1-plus') => entry('reading', { point, typed, value, unit: 'N·m', relation: '=' })
+export const torque = (typed = '2.5 N·m', value = 2.5, point = 'inv-2/dc-torque/pv1-plus') =>
+  entry('reading', { point, typed, value, unit: 'N·m', relation: '=' })

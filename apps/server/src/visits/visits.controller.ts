@@ -1,4 +1,15 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, ParseUUIDPipe, Put, Query, Res } from '@nestjs/common'
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Put,
+  Query,
+  Res,
+} from '@nestjs/common'
 import type { Response } from 'express'
 import { VisitDto, type PlannedVisit } from '@plumb-mark/contract'
 import type { Person, Visit } from '@plumb-mark/core'
@@ -20,18 +31,32 @@ export class VisitsController {
   @MayCall('inspector', 'reviewer', 'office')
   @Get('visits.ics')
   async calendar(@By() person: Person, @Res() response: Response): Promise<void> {
-    response.attachment('plumb-mark-visits.ics').type('text/calendar; charset=utf-8').send(calendarOf('Plumb Mark visits', await this.visits.list(person)))
+    response
+      .attachment('plumb-mark-visits.ics')
+      .type('text/calendar; charset=utf-8')
+      .send(calendarOf('Plumb Mark visits', await this.visits.list(person)))
   }
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('jobs/:id/visits.ics')
-  async ofJob(@By() person: Person, @Param('id', ParseUUIDPipe) jobId: string, @Res() response: Response): Promise<void> {
-    response.attachment('plumb-mark-visits.ics').type('text/calendar; charset=utf-8').send(calendarOf('Plumb Mark visits', await this.visits.list(person, { jobId })))
+  async ofJob(
+    @By() person: Person,
+    @Param('id', ParseUUIDPipe) jobId: string,
+    @Res() response: Response,
+  ): Promise<void> {
+    response
+      .attachment('plumb-mark-visits.ics')
+      .type('text/calendar; charset=utf-8')
+      .send(calendarOf('Plumb Mark visits', await this.visits.list(person, { jobId })))
   }
 
   @MayCall('inspector', 'office')
   @Put('visits/:id')
-  keep(@By() person: Person, @Param('id', ParseUUIDPipe) id: string, @Body(new DtoPipe(VisitDto)) visit: VisitDto): Promise<Visit> {
+  keep(
+    @By() person: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new DtoPipe(VisitDto)) visit: VisitDto,
+  ): Promise<Visit> {
     return this.visits.keep(person, id, visit)
   }
 

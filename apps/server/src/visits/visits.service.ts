@@ -19,12 +19,21 @@ export class VisitsService {
   ) {}
 
   /** Visits from a day on, earliest first; of one job when it is named. */
-  async list(person: Person, { from, jobId }: { from?: string; jobId?: string } = {}): Promise<PlannedVisit[]> {
-    const rows = await this.db.getRepository(VisitRow).find({ where: { ...(from && { end: MoreThanOrEqual(from) }), ...(jobId && { jobId }) }, order: { start: 'ASC' } })
+  async list(
+    person: Person,
+    { from, jobId }: { from?: string; jobId?: string } = {},
+  ): Promise<PlannedVisit[]> {
+    const rows = await this.db
+      .getRepository(VisitRow)
+      .find({
+        where: { ...(from && { end: MoreThanOrEqual(from) }), ...(jobId && { jobId }) },
+        order: { start: 'ASC' },
+      })
     const visits = await this.withPeople(rows)
     return Promise.all(
       visits.map(async (visit) => {
-        const { number, title, site } = (await this.entries.jobFor(person, visit.jobId)).inspection.state.header!
+        const { number, title, site } = (await this.entries.jobFor(person, visit.jobId)).inspection.state
+          .header!
         return { ...visit, job: { number, title, site } }
       }),
     )
@@ -34,14 +43,31 @@ export class VisitsService {
   async keep(person: Person, id: string, { jobId, start, end, people, purpose }: VisitDto): Promise<Visit> {
     return this.queue.run('calendar', async () => {
       await this.entries.requireVisible(person, jobId)
-      const visit: Visit = { id, jobId, start: new Date(start).toISOString(), end: new Date(end).toISOString(), people: people.map((one) => ({ id: one.id, name: one.name })), purpose }
-      if (visit.end <= visit.start) throw new Refused(400, 'ends-before-start', 'must be after the start', 'end')
+      const visit: Visit = {
+        id,
+        jobId,
+        start: new Date(start).toISOString(),
+        end: new Date(end).toISOString(),
+        people: people.map((one) => ({ id: one.id, name: one.name })),
+        purpose,
+      }
+      if (visit.end <= visit.start)
+        throw new Refused(400, 'ends-before-start', 'must be after the start', 'end')
       const [clash] = clashes(visit, await this.withPeople(await this.db.getRepository(VisitRow).find()))
-      if (clash) throw new Refused(409, 'double-booked', `${clash.people.map(({ name }) => name).join(' and ')} ${clash.people.length === 1 ? 'is' : 'are'} booked from ${minute(clash.visit.start)} to ${minute(clash.visit.end)} (${clash.visit.purpose})`, 'people')
+      if (clash)
+        throw new Refused(
+          409,
+          'double-booked',
+          `${clash.people.map(({ name }) => name).join(' and ')} ${clash.people.length === 1 ? 'is' : 'are'} booked from ${minute(clash.visit.start)} to ${minute(clash.visit.end)} (${clash.visit.purpose})`,
+          'people',
+        )
       await this.db.transaction(async (transaction) => {
         await transaction.upsert(VisitRow, { id, jobId, start: visit.start, end: visit.end, purpose }, ['id'])
         await transaction.delete(VisitPersonRow, { visitId: id })
-        await transaction.insert(VisitPersonRow, visit.people.map((one) => ({ visitId: id, personId: one.id, name: one.name })))
+        await transaction.insert(
+          VisitPersonRow,
+          visit.people.map((one) => ({ visitId: id, personId: one.id, name: one.name })),
+        )
       })
       return visit
     })
@@ -53,8 +79,22 @@ export class VisitsService {
   }
 
   private async withPeople(rows: readonly VisitRow[]): Promise<Visit[]> {
-    const people = rows.length === 0 ? [] : await this.db.getRepository(VisitPersonRow).find({ where: { visitId: In(rows.map(({ id }) => id)) }, order: { name: 'ASC' } })
-    return rows.map(({ id, jobId, start, end, purpose }) => ({ id, jobId, start, end, purpose, people: people.filter(({ visitId }) => visitId === id).map(({ personId, name }) => ({ id: personId, name })) }))
+    const people =
+      rows.length === 0
+        ? []
+        : await this.db
+            .getRepository(VisitPersonRow)
+            .find({ where: { visitId: In(rows.map(({ id }) => id)) }, order: { name: 'ASC' } })
+    return rows.map(({ id, jobId, start, end, purpose }) => ({
+      id,
+      jobId,
+      start,
+      end,
+      purpose,
+      people: people
+        .filter(({ visitId }) => visitId === id)
+        .map(({ personId, name }) => ({ id: personId, name })),
+    }))
   }
 }
 

@@ -12,7 +12,10 @@ export function SignIn() {
   const signIn = useSession((session) => session.signIn)
   const navigate = useNavigate()
   const [refused, setRefused] = useState('')
-  const { register, handleSubmit, formState } = useForm<SignInDto>({ resolver: dtoResolver(({ SignInDto: of }) => of), defaultValues: { email: '', password: '' } })
+  const { register, handleSubmit, formState } = useForm<SignInDto>({
+    resolver: dtoResolver(({ SignInDto: of }) => of),
+    defaultValues: { email: '', password: '' },
+  })
   const submit = handleSubmit(async ({ email, password }) => {
     setRefused('')
     try {
@@ -34,12 +37,18 @@ export function SignIn() {
           <Text as="h1" fontFamily="heading" fontSize="44px" lineHeight={1} fontWeight={600}>
             Plumb Mark
           </Text>
-          <Text color="faint">Type what the tape, the driver and the meter say, and know at once whether it is right.</Text>
+          <Text color="faint">
+            Type what the tape, the driver and the meter say, and know at once whether it is right.
+          </Text>
           <Field label="E-mail" problem={formState.errors.email?.message}>
-            {(ids) => <Input {...ids} {...register('email')} type="email" autoComplete="username" autoFocus />}
+            {(ids) => (
+              <Input {...ids} {...register('email')} type="email" autoComplete="username" autoFocus />
+            )}
           </Field>
           <Field label="Password" problem={formState.errors.password?.message ?? (refused || undefined)}>
-            {(ids) => <Input {...ids} {...register('password')} type="password" autoComplete="current-password" />}
+            {(ids) => (
+              <Input {...ids} {...register('password')} type="password" autoComplete="current-password" />
+            )}
           </Field>
           <Button type="submit" loading={formState.isSubmitting}>
             Sign in

@@ -60,7 +60,9 @@ describe('using it in a job', () => {
     expect(screen.queryByText(/PM-2/)).toBeNull()
     const sent = asked.find(({ method }) => method === 'POST')!
     expect(sent.address).toBe('/api/jobs/j1/entries')
-    expect((sent.body as { entries: object[] }).entries).toMatchObject([{ kind: 'calculation-kept', body: { calculator: 'decision', input: { value: 2.5, min: 1 } } }])
+    expect((sent.body as { entries: object[] }).entries).toMatchObject([
+      { kind: 'calculation-kept', body: { calculator: 'decision', input: { value: 2.5, min: 1 } } },
+    ])
   })
   it('says why it was not kept, and the choice stands', async () => {
     open('inspector', { 'POST /api/jobs/j1/entries': refusal(409, 'sealed', 'the job was sealed meanwhile') })

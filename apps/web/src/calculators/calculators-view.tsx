@@ -17,7 +17,10 @@ export function CalculatorsView() {
   if (!name || !(name in CALCULATORS)) return <Navigate to="/calculators/string-voltage" replace />
   return (
     <Frame>
-      <Grid templateColumns={{ base: '1fr', lg: '190px minmax(360px, 1fr) minmax(360px, 1.15fr)' }} minH={{ lg: 'calc(100dvh - 53px)' }}>
+      <Grid
+        templateColumns={{ base: '1fr', lg: '190px minmax(360px, 1fr) minmax(360px, 1.15fr)' }}
+        minH={{ lg: 'calc(100dvh - 53px)' }}
+      >
         <List />
         <Bench key={name} name={name as CalculatorName} />
       </Grid>
@@ -25,11 +28,32 @@ export function CalculatorsView() {
   )
 }
 
-const Entry = chakra(NavLink, { base: { display: 'flex', alignItems: 'center', minH: '36px', px: '14px', fontSize: '14px', lineHeight: 1.15, color: 'faint', whiteSpace: { base: 'nowrap', lg: 'normal' }, '&.active': { color: 'ink', fontWeight: 600, bg: 'chalkWash' }, _hover: { color: 'ink' } } })
+const Entry = chakra(NavLink, {
+  base: {
+    display: 'flex',
+    alignItems: 'center',
+    minH: '36px',
+    px: '14px',
+    fontSize: '14px',
+    lineHeight: 1.15,
+    color: 'faint',
+    whiteSpace: { base: 'nowrap', lg: 'normal' },
+    '&.active': { color: 'ink', fontWeight: 600, bg: 'chalkWash' },
+    _hover: { color: 'ink' },
+  },
+})
 
 function List() {
   return (
-    <chakra.nav aria-label="Calculators" bg="panel" borderRight={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }} py="10px" display={{ base: 'flex', lg: 'block' }} overflowX="auto">
+    <chakra.nav
+      aria-label="Calculators"
+      bg="panel"
+      borderRight={{ lg: '1px solid' }}
+      borderColor={{ lg: 'hair' }}
+      py="10px"
+      display={{ base: 'flex', lg: 'block' }}
+      overflowX="auto"
+    >
       {GROUPS.map(({ title, names }) => (
         <Box key={title} flexShrink={0} mb={{ lg: '8px' }}>
           <Text px="14px" fontSize="12px" color="faint" fontWeight={600}>
@@ -50,11 +74,14 @@ function List() {
 
 function Bench({ name }: { name: CalculatorName }) {
   const [search, setSearch] = useSearchParams()
-  const [draft, setDraft] = useState<Record<string, unknown>>(() => fromLink(search.get('in')) ?? CATALOGUE[name].example)
+  const [draft, setDraft] = useState<Record<string, unknown>>(
+    () => fromLink(search.get('in')) ?? CATALOGUE[name].example,
+  )
   const decimal = useDecimal((state) => state.decimal)
   const { input, problems } = readDraft(CALCULATORS[name].input, draft, { decimal })
   const { answer, cancel } = useResult(name, input)
-  const refused = answer.state === 'refused' && answer.error.path ? { [answer.error.path]: answer.error.message } : {}
+  const refused =
+    answer.state === 'refused' && answer.error.path ? { [answer.error.path]: answer.error.message } : {}
   const change = (next: unknown) => {
     setDraft(next as Record<string, unknown>)
     setSearch({ in: toLink(next) }, { replace: true })
@@ -68,7 +95,14 @@ function Bench({ name }: { name: CalculatorName }) {
         <Text color="faint" mb="12px">
           {CALCULATORS[name].answers}
         </Text>
-        <SchemaForm schema={CALCULATORS[name].input} value={draft} path="" label="" problems={{ ...refused, ...problems }} onChange={change} />
+        <SchemaForm
+          schema={CALCULATORS[name].input}
+          value={draft}
+          path=""
+          label=""
+          problems={{ ...refused, ...problems }}
+          onChange={change}
+        />
         <Flex gap="8px" mt="16px" wrap="wrap">
           <Button variant="outline" onClick={() => change(CATALOGUE[name].example)}>
             Example
@@ -88,7 +122,10 @@ function CopyLink({ draft }: { draft: unknown }) {
   const [copied, setCopied] = useState(false)
   const copy = async () => {
     const { origin, pathname } = window.location
-    await navigator.clipboard.writeText(`${origin}${pathname}?in=${toLink(draft)}`).then(() => setCopied(true), () => setCopied(false))
+    await navigator.clipboard.writeText(`${origin}${pathname}?in=${toLink(draft)}`).then(
+      () => setCopied(true),
+      () => setCopied(false),
+    )
   }
   return (
     <Button variant="outline" onClick={() => void copy()}>

@@ -23,7 +23,10 @@ it.each([null, '', '%%%', btoa('[1]'), btoa('7'), 'bm8'])('a link of %s is no fo
 })
 
 it('with a decimal comma, a point is refused and not guessed at', () => {
-  const read = (value: string) => readDraft(CALCULATORS.decision.input, { value, min: '1' }, { decimal: 'comma' })
+  const read = (value: string) =>
+    readDraft(CALCULATORS.decision.input, { value, min: '1' }, { decimal: 'comma' })
   expect(read('2,5').input).toEqual({ value: 2.5, min: 1 })
-  expect(read('2.5').problems).toEqual({ value: expect.stringContaining('the decimal mark here is the comma') })
+  expect(read('2.5').problems).toEqual({
+    value: expect.stringContaining('the decimal mark here is the comma'),
+  })
 })

@@ -10,9 +10,13 @@ export function toLink(draft: unknown): string {
 export function fromLink(text: string | null): Record<string, unknown> | undefined {
   if (!text) return undefined
   try {
-    const bytes = Uint8Array.from(atob(text.replaceAll('-', '+').replaceAll('_', '/')), (char) => char.charCodeAt(0))
+    const bytes = Uint8Array.from(atob(text.replaceAll('-', '+').replaceAll('_', '/')), (char) =>
+      char.charCodeAt(0),
+    )
     const draft: unknown = JSON.parse(new TextDecoder().decode(bytes))
-    return typeof draft === 'object' && draft !== null && !Array.isArray(draft) ? (draft as Record<string, unknown>) : undefined
+    return typeof draft === 'object' && draft !== null && !Array.isArray(draft)
+      ? (draft as Record<string, unknown>)
+      : undefined
   } catch {
     return undefined
   }

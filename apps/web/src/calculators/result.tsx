@@ -6,9 +6,20 @@ import { wordsOf } from './schema-form.js'
 import type { Answer } from '../worker/use-rework.js'
 
 /** The verdict, its picture, the figures, the arithmetic; or what is wrong with the input. */
-export function Result({ name, input, answer, onCancel }: { name: CalculatorName; input: unknown; answer: Answer; onCancel: () => void }) {
+export function Result({
+  name,
+  input,
+  answer,
+  onCancel,
+}: {
+  name: CalculatorName
+  input: unknown
+  answer: Answer
+  onCancel: () => void
+}) {
   if (answer.state === 'searching') return <Searching part={answer.part} onCancel={onCancel} />
-  if (answer.state === 'called-off') return <Text>The search was called off. Change a figure to start it again.</Text>
+  if (answer.state === 'called-off')
+    return <Text>The search was called off. Change a figure to start it again.</Text>
   if (answer.state === 'refused') {
     return (
       <Box role="alert">
@@ -19,7 +30,11 @@ export function Result({ name, input, answer, onCancel }: { name: CalculatorName
       </Box>
     )
   }
-  const { verdict, working, notes, ...figures } = answer.result as { verdict?: Verdict; working: string[]; notes: string[] } & Record<string, unknown>
+  const { verdict, working, notes, ...figures } = answer.result as {
+    verdict?: Verdict
+    working: string[]
+    notes: string[]
+  } & Record<string, unknown>
   return (
     <Stack gap="14px">
       {verdict && <VerdictMark verdict={verdict} large />}
@@ -29,7 +44,14 @@ export function Result({ name, input, answer, onCancel }: { name: CalculatorName
         <Text fontSize="13px" color="faint">
           Working
         </Text>
-        <chakra.ul listStyleType="none" fontFamily="mono" fontSize="13px" lineHeight={1.55} overflowWrap="anywhere" aria-label="Working">
+        <chakra.ul
+          listStyleType="none"
+          fontFamily="mono"
+          fontSize="13px"
+          lineHeight={1.55}
+          overflowWrap="anywhere"
+          aria-label="Working"
+        >
           {working.map((line, i) => (
             <li key={i}>{line}</li>
           ))}
@@ -56,11 +78,14 @@ function Searching({ part, onCancel }: { part: number; onCancel: () => void }) {
   )
 }
 
-const isFigure = (value: unknown): value is number | string | boolean => typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean'
+const isFigure = (value: unknown): value is number | string | boolean =>
+  typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean'
 
 /** The plain figures of a result; lists stand in the picture and the working. */
 function Figures({ figures }: { figures: Record<string, unknown> }) {
-  const plain = Object.entries(figures).filter((pair): pair is [string, number | string | boolean] => isFigure(pair[1]))
+  const plain = Object.entries(figures).filter((pair): pair is [string, number | string | boolean] =>
+    isFigure(pair[1]),
+  )
   if (plain.length === 0) return null
   return (
     <chakra.dl display="grid" gridTemplateColumns="repeat(auto-fill, minmax(120px, 1fr))" gap="8px 18px">
@@ -70,7 +95,13 @@ function Figures({ figures }: { figures: Record<string, unknown> }) {
             {wordsOf(name)}
           </chakra.dt>
           <chakra.dd fontFamily="mono" fontSize="19px">
-            {typeof value === 'number' ? fig(value, 3) : typeof value === 'boolean' ? (value ? 'yes' : 'no') : value}
+            {typeof value === 'number'
+              ? fig(value, 3)
+              : typeof value === 'boolean'
+                ? value
+                  ? 'yes'
+                  : 'no'
+                : value}
           </chakra.dd>
         </div>
       ))}

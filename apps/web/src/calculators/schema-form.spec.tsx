@@ -14,10 +14,29 @@ const user = userEvent.setup()
 let draft: unknown
 
 /** The form of a calculator, with its own faults beside its fields as they are typed. */
-function Form({ name, begin, onDraft }: { name: CalculatorName; begin: object; onDraft: (draft: unknown) => void }) {
+function Form({
+  name,
+  begin,
+  onDraft,
+}: {
+  name: CalculatorName
+  begin: object
+  onDraft: (draft: unknown) => void
+}) {
   const [value, setValue] = useState<Record<string, unknown>>(begin as never)
   const change = (next: unknown) => (setValue(next as never), onDraft(next))
-  return <SchemaForm schema={CALCULATORS[name].input} value={value} path="" label="" problems={readDraft(CALCULATORS[name].input, value, { decimal: useDecimal.getState().decimal }).problems} onChange={change} />
+  return (
+    <SchemaForm
+      schema={CALCULATORS[name].input}
+      value={value}
+      path=""
+      label=""
+      problems={
+        readDraft(CALCULATORS[name].input, value, { decimal: useDecimal.getState().decimal }).problems
+      }
+      onChange={change}
+    />
+  )
 }
 function fill(name: CalculatorName, begin: object = CATALOGUE[name].example) {
   draft = begin
@@ -30,7 +49,9 @@ describe('a form made from what a calculator reads', () => {
     fill('fixings')
     await user.clear(screen.getByLabelText('mass, kg'))
     await user.type(screen.getByLabelText('mass, kg'), '70 lb')
-    expect(readDraft(CALCULATORS.fixings.input, draft).input).toMatchObject({ mass: expect.closeTo(31.75, 2) })
+    expect(readDraft(CALCULATORS.fixings.input, draft).input).toMatchObject({
+      mass: expect.closeTo(31.75, 2),
+    })
     await user.type(screen.getByLabelText('mass, kg'), ' apples')
     expect(screen.getByRole('alert').textContent).not.toBe('')
   })
@@ -49,8 +70,23 @@ describe('a form made from what a calculator reads', () => {
     expect((draft as { samples: object[] }).samples).toHaveLength(before.length)
   })
   it.each([
-    ['point', '0, 100\n1; 200\n2\t300', [{ t: '0', power: '100' }, { t: '1', power: '200' }, { t: '2', power: '300' }]],
-    ['comma', '0,5; 100\n1\t200,25', [{ t: '0,5', power: '100' }, { t: '1', power: '200,25' }]],
+    [
+      'point',
+      '0, 100\n1; 200\n2\t300',
+      [
+        { t: '0', power: '100' },
+        { t: '1', power: '200' },
+        { t: '2', power: '300' },
+      ],
+    ],
+    [
+      'comma',
+      '0,5; 100\n1\t200,25',
+      [
+        { t: '0,5', power: '100' },
+        { t: '1', power: '200,25' },
+      ],
+    ],
   ] as const)('takes pasted rows, with a decimal %s', async (decimal, text, rows) => {
     useDecimal.setState({ decimal })
     fill('limit-response')
@@ -74,7 +110,15 @@ describe('a form made from what a calculator reads', () => {
 })
 
 describe('a result', () => {
-  const show = (name: CalculatorName, input: object) => onScreen(<Result name={name} input={input} answer={{ state: 'done', result: CALCULATORS[name].compute(input as never) as never }} onCancel={() => undefined} />)
+  const show = (name: CalculatorName, input: object) =>
+    onScreen(
+      <Result
+        name={name}
+        input={input}
+        answer={{ state: 'done', result: CALCULATORS[name].compute(input as never) as never }}
+        onCancel={() => undefined}
+      />,
+    )
   it('shows verdict, figures, arithmetic and cautions', () => {
     show('insulation', { systemVoltage: 400, testVoltage: 250, measured: { value: 900 } })
     expect(screen.getByText('not proven')).toBeTruthy()
@@ -82,12 +126,29 @@ describe('a result', () => {
     expect(screen.getByLabelText('Working').children.length).toBeGreaterThan(0)
   })
   it('that cannot be worked out says what is wrong', () => {
-    onScreen(<Result name="insulation" input={{}} answer={{ state: 'refused', error: { code: 'missing', message: 'systemVoltage is required', path: 'systemVoltage' } }} onCancel={() => undefined} />)
+    onScreen(
+      <Result
+        name="insulation"
+        input={{}}
+        answer={{
+          state: 'refused',
+          error: { code: 'missing', message: 'systemVoltage is required', path: 'systemVoltage' },
+        }}
+        onCancel={() => undefined}
+      />,
+    )
     expect(screen.getByRole('alert').textContent).toContain('systemVoltage is required')
   })
   it('that is still searched for shows how far it is, and can be called off', async () => {
     let called = false
-    onScreen(<Result name="clearance-rework" input={{}} answer={{ state: 'searching', part: 0.4 }} onCancel={() => (called = true)} />)
+    onScreen(
+      <Result
+        name="clearance-rework"
+        input={{}}
+        answer={{ state: 'searching', part: 0.4 }}
+        onCancel={() => (called = true)}
+      />,
+    )
     expect(screen.getByRole('status').textContent).toContain('40 %')
     await user.click(screen.getByRole('button', { name: 'Call it off' }))
     expect(called).toBe(true)
@@ -95,7 +156,10 @@ describe('a result', () => {
 })
 
 describe('a calculation kept in a job', () => {
-  const JOBS = [{ id: 'a', number: 'PM-1', title: 'Barn', sealed: false }, { id: 'b', number: 'PM-2', title: 'Shed', sealed: true }]
+  const JOBS = [
+    { id: 'a', number: 'PM-1', title: 'Barn', sealed: false },
+    { id: 'b', number: 'PM-2', title: 'Shed', sealed: true },
+  ]
   it('goes to a job that is still open, with its inputs', async () => {
     openJob([], { role: 'inspector' })
     serverSays({ 'GET /api/jobs': JOBS })
@@ -106,11 +170,19 @@ describe('a calculation kept in a job', () => {
     await user.selectOptions(screen.getByLabelText('Job'), 'a')
     await user.click(screen.getByRole('button', { name: 'Keep it there' }))
     expect(await screen.findByText(/^Kept in the job/)).toBeTruthy()
-    expect(asked.at(-1)).toMatchObject({ address: '/api/jobs/a/entries', body: { entries: [{ kind: 'calculation-kept', body: { calculator: 'reserve', input: { capacityKwh: 10 } } }] } })
+    expect(asked.at(-1)).toMatchObject({
+      address: '/api/jobs/a/entries',
+      body: {
+        entries: [{ kind: 'calculation-kept', body: { calculator: 'reserve', input: { capacityKwh: 10 } } }],
+      },
+    })
   })
   it('that is refused says so; who may not write is not asked', async () => {
     openJob([], { role: 'inspector' })
-    serverSays({ 'GET /api/jobs': JOBS, 'POST /api/jobs/a/entries': refusal(409, 'sealed', 'sealed meanwhile') })
+    serverSays({
+      'GET /api/jobs': JOBS,
+      'POST /api/jobs/a/entries': refusal(409, 'sealed', 'sealed meanwhile'),
+    })
     const { unmount } = onScreen(<UseInJob name="reserve" input={{}} />)
     await user.click(screen.getByRole('button', { name: 'Use this in a job' }))
     await screen.findByRole('option', { name: 'PM-1 Barn' })

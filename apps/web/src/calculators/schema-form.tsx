@@ -25,11 +25,24 @@ export function SchemaForm({ schema, value, path, label, problems, onChange }: P
   return <OneField {...props} />
 }
 
-const WORDS: Record<string, string> = { voc: 'Voc', x: 'x', y: 'y', w: 'width', h: 'height', p: 'active', q: 'reactive', t: 'time', k: 'k', id: 'name', of: 'of' }
+const WORDS: Record<string, string> = {
+  voc: 'Voc',
+  x: 'x',
+  y: 'y',
+  w: 'width',
+  h: 'height',
+  p: 'active',
+  q: 'reactive',
+  t: 'time',
+  k: 'k',
+  id: 'name',
+  of: 'of',
+}
 /** "cellTemperature" → "cell temperature". */
 export const wordsOf = (name: string) => WORDS[name] ?? name.replace(/([A-Z])/g, ' $1').toLowerCase()
 const join = (path: string, name: string) => (path ? `${path}.${name}` : name)
-const isPlain = ({ type, oneOf }: JsonSchema) => type !== 'object' && type !== 'array' && !(oneOf && oneOf.every((one) => one.type === 'object'))
+const isPlain = ({ type, oneOf }: JsonSchema) =>
+  type !== 'object' && type !== 'array' && !(oneOf && oneOf.every((one) => one.type === 'object'))
 
 /** Fields that hold a sentence, and those that hold a line of words: both take the whole width. */
 const LONG = /(^|\.)(remedy|question|statement|source)$/
@@ -40,40 +53,91 @@ function OneField({ schema, value, path, label, problems, onChange }: Props) {
   if (schema.type === 'boolean') {
     return (
       <chakra.label display="flex" alignItems="center" gap="10px" minH="44px" pt="18px">
-        <chakra.input type="checkbox" checked={value === true || (value === undefined && schema.default === true)} onChange={(event) => onChange(event.target.checked)} w="22px" h="22px" accentColor="var(--chakra-colors-chalk)" />
+        <chakra.input
+          type="checkbox"
+          checked={value === true || (value === undefined && schema.default === true)}
+          onChange={(event) => onChange(event.target.checked)}
+          w="22px"
+          h="22px"
+          accentColor="var(--chakra-colors-chalk)"
+        />
         {label}
       </chakra.label>
     )
   }
   if (schema.enum) {
-    return <ChoiceField label={label} problem={problem} value={String(value ?? schema.default ?? '')} options={[['', '–'], ...optionsOf(schema.enum.map(String), String)]} onChange={onChange} />
+    return (
+      <ChoiceField
+        label={label}
+        problem={problem}
+        value={String(value ?? schema.default ?? '')}
+        options={[['', '–'], ...optionsOf(schema.enum.map(String), String)]}
+        onChange={onChange}
+      />
+    )
   }
   if (schema.type === 'string' && LONG.test(path)) {
     return (
       <chakra.div gridColumn="1 / -1">
         <Field label={label} problem={problem} hint={schema.description}>
-          {(ids) => <Textarea {...ids} value={typeof value === 'string' ? value : ''} onChange={(event) => onChange(event.target.value)} rows={2} minH="60px" />}
+          {(ids) => (
+            <Textarea
+              {...ids}
+              value={typeof value === 'string' ? value : ''}
+              onChange={(event) => onChange(event.target.value)}
+              rows={2}
+              minH="60px"
+            />
+          )}
         </Field>
       </chakra.div>
     )
   }
   const unit = schema['x-unit']
-  const hint = schema.default === undefined ? undefined : `${String(schema.default)}${unit ? ` ${unit}` : ''} when left empty`
+  const hint =
+    schema.default === undefined
+      ? undefined
+      : `${String(schema.default)}${unit ? ` ${unit}` : ''} when left empty`
   const field = (
     <Field label={unit ? `${label}, ${unit}` : label} problem={problem} hint={hint ?? schema.description}>
-      {(ids) => <Input {...ids} value={typeof value === 'string' || typeof value === 'number' ? String(value) : ''} onChange={(event) => onChange(event.target.value)} fontFamily={schema.type === 'string' ? 'body' : 'mono'} autoComplete="off" />}
+      {(ids) => (
+        <Input
+          {...ids}
+          value={typeof value === 'string' || typeof value === 'number' ? String(value) : ''}
+          onChange={(event) => onChange(event.target.value)}
+          fontFamily={schema.type === 'string' ? 'body' : 'mono'}
+          autoComplete="off"
+        />
+      )}
     </Field>
   )
   return WIDE.test(path) ? <chakra.div gridColumn="1 / -1">{field}</chakra.div> : field
 }
 
-const Fields = chakra('div', { base: { display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(132px, 1fr))', gap: '10px', alignItems: 'start' } })
+const Fields = chakra('div', {
+  base: {
+    display: 'grid',
+    gridTemplateColumns: 'repeat(auto-fill, minmax(132px, 1fr))',
+    gap: '10px',
+    alignItems: 'start',
+  },
+})
 
 function ObjectFields({ schema, value, path, problems, onChange }: Props) {
   const given = (value ?? {}) as Record<string, unknown>
-  const names = Object.keys(schema.properties ?? {}).filter((name) => schema.properties![name]!.enum?.length !== 1)
+  const names = Object.keys(schema.properties ?? {}).filter(
+    (name) => schema.properties![name]!.enum?.length !== 1,
+  )
   const part = (name: string) => (
-    <SchemaForm key={name} schema={schema.properties![name]!} value={given[name]} path={join(path, name)} label={wordsOf(name)} problems={problems} onChange={(next) => onChange({ ...given, [name]: next })} />
+    <SchemaForm
+      key={name}
+      schema={schema.properties![name]!}
+      value={given[name]}
+      path={join(path, name)}
+      label={wordsOf(name)}
+      problems={problems}
+      onChange={(next) => onChange({ ...given, [name]: next })}
+    />
   )
   return (
     <Box>
@@ -95,15 +159,36 @@ function ObjectFields({ schema, value, path, problems, onChange }: Props) {
 function VariantFields({ schema, value, path, label, problems, onChange }: Props) {
   const variants = schema.oneOf!
   const at = variantOf(variants, value)
-  const names = variants.map(({ properties }, i) => String(Object.values(properties ?? {}).find(({ enum: values }) => values?.length === 1)?.enum?.[0] ?? Object.keys(properties ?? {})[0] ?? i))
-  const tag = Object.entries(variants[at]!.properties ?? {}).find(([, { enum: values }]) => values?.length === 1)?.[0]
-  const choose = (name: string) => onChange(tag ? { ...(value as object), [tag]: name } : name === names[at] ? value : {})
+  const names = variants.map(({ properties }, i) =>
+    String(
+      Object.values(properties ?? {}).find(({ enum: values }) => values?.length === 1)?.enum?.[0] ??
+        Object.keys(properties ?? {})[0] ??
+        i,
+    ),
+  )
+  const tag = Object.entries(variants[at]!.properties ?? {}).find(
+    ([, { enum: values }]) => values?.length === 1,
+  )?.[0]
+  const choose = (name: string) =>
+    onChange(tag ? { ...(value as object), [tag]: name } : name === names[at] ? value : {})
   return (
     <Box>
       <Box maxW="220px" mb="8px">
-        <ChoiceField label={tag ? wordsOf(tag) : label} value={names[at] ?? ''} options={optionsOf(names, (name) => name)} onChange={choose} />
+        <ChoiceField
+          label={tag ? wordsOf(tag) : label}
+          value={names[at] ?? ''}
+          options={optionsOf(names, (name) => name)}
+          onChange={choose}
+        />
       </Box>
-      <ObjectFields schema={variants[at]!} value={value} path={path} label={label} problems={problems} onChange={onChange} />
+      <ObjectFields
+        schema={variants[at]!}
+        value={value}
+        path={path}
+        label={label}
+        problems={problems}
+        onChange={onChange}
+      />
     </Box>
   )
 }
@@ -122,19 +207,47 @@ function ListFields(props: Props) {
   if (pasting) return <PastedRows {...props} columns={columns} onFields={() => setPasting(false)} />
   return (
     <Box>
-      {problems[path] && <Text role="alert" color="oxide">{problems[path]}</Text>}
+      {problems[path] && (
+        <Text role="alert" color="oxide">
+          {problems[path]}
+        </Text>
+      )}
       {rows.map((row, i) => (
-        <Flex key={i} gap="6px" align="flex-start" py="6px" borderBottom={isPlain(item) ? 'none' : '1px dashed'} borderColor="hair">
+        <Flex
+          key={i}
+          gap="6px"
+          align="flex-start"
+          py="6px"
+          borderBottom={isPlain(item) ? 'none' : '1px dashed'}
+          borderColor="hair"
+        >
           <Box flex="1" minW={0}>
-            <SchemaForm schema={item} value={row} path={`${path}[${i}]`} label={isPlain(item) ? `${label} ${i + 1}` : wordsOf(label)} problems={problems} onChange={(next) => replace(i, next)} />
+            <SchemaForm
+              schema={item}
+              value={row}
+              path={`${path}[${i}]`}
+              label={isPlain(item) ? `${label} ${i + 1}` : wordsOf(label)}
+              problems={problems}
+              onChange={(next) => replace(i, next)}
+            />
           </Box>
-          <Button variant="plain" px="0" minW="44px" mt="18px" onClick={() => onChange(rows.filter((_, j) => j !== i))} aria-label={`Remove ${label} ${i + 1}`}>
+          <Button
+            variant="plain"
+            px="0"
+            minW="44px"
+            mt="18px"
+            onClick={() => onChange(rows.filter((_, j) => j !== i))}
+            aria-label={`Remove ${label} ${i + 1}`}
+          >
             <X size={18} />
           </Button>
         </Flex>
       ))}
       <HStack>
-        <Button variant="plain" onClick={() => onChange([...rows, isPlain(item) ? '' : structuredClone(rows.at(-1) ?? {})])}>
+        <Button
+          variant="plain"
+          onClick={() => onChange([...rows, isPlain(item) ? '' : structuredClone(rows.at(-1) ?? {})])}
+        >
           <Plus size={16} /> Add
         </Button>
         {figures && (
@@ -151,18 +264,42 @@ function ListFields(props: Props) {
 const BETWEEN = { point: { read: /[,;\t]/, write: ', ' }, comma: { read: /[;\t]/, write: '; ' } } as const
 
 /** One row a line, figures between commas, semicolons or tabs: as they come out of a file. */
-function PastedRows({ value, columns, label, onChange, onFields }: Props & { columns: string[]; onFields: () => void }) {
+function PastedRows({
+  value,
+  columns,
+  label,
+  onChange,
+  onFields,
+}: Props & { columns: string[]; onFields: () => void }) {
   const rows = (Array.isArray(value) ? value : []) as Record<string, unknown>[]
   const { read: between, write } = BETWEEN[useDecimal((state) => state.decimal)]
-  const [text, setText] = useState(() => rows.map((row) => columns.map((name) => String(row[name] ?? '')).join(write)).join('\n'))
+  const [text, setText] = useState(() =>
+    rows.map((row) => columns.map((name) => String(row[name] ?? '')).join(write)).join('\n'),
+  )
   const read = (typed: string) => {
     setText(typed)
     const lines = typed.split('\n').filter((line) => line.trim() !== '')
-    onChange(lines.map((line) => Object.fromEntries(line.split(between).map((figure, i) => [columns[i] ?? `column ${i + 1}`, figure.trim()]))))
+    onChange(
+      lines.map((line) =>
+        Object.fromEntries(
+          line.split(between).map((figure, i) => [columns[i] ?? `column ${i + 1}`, figure.trim()]),
+        ),
+      ),
+    )
   }
   return (
     <Box>
-      <Field label={`${label}: one line each, ${columns.map(wordsOf).join(', ')}`}>{(ids) => <Textarea {...ids} rows={8} fontFamily="mono" value={text} onChange={(event) => read(event.target.value)} />}</Field>
+      <Field label={`${label}: one line each, ${columns.map(wordsOf).join(', ')}`}>
+        {(ids) => (
+          <Textarea
+            {...ids}
+            rows={8}
+            fontFamily="mono"
+            value={text}
+            onChange={(event) => read(event.target.value)}
+          />
+        )}
+      </Field>
       <Button variant="plain" onClick={onFields}>
         Show fields
       </Button>
@@ -184,15 +321,38 @@ function DictionaryFields({ schema, value, path, problems, onChange }: Props) {
         <Grid key={key} templateColumns="1fr auto" gap="6px" alignItems="start" py="4px">
           <Box>
             {schema.additionalProperties!.type === 'object' && <Text fontWeight={600}>{key}</Text>}
-            <SchemaForm schema={schema.additionalProperties!} value={one} path={join(path, key)} label={key} problems={problems} onChange={(next) => onChange({ ...given, [key]: next })} />
+            <SchemaForm
+              schema={schema.additionalProperties!}
+              value={one}
+              path={join(path, key)}
+              label={key}
+              problems={problems}
+              onChange={(next) => onChange({ ...given, [key]: next })}
+            />
           </Box>
-          <Button variant="plain" px="0" minW="44px" mt="18px" onClick={() => onChange(Object.fromEntries(Object.entries(given).filter(([other]) => other !== key)))} aria-label={`Remove ${key}`}>
+          <Button
+            variant="plain"
+            px="0"
+            minW="44px"
+            mt="18px"
+            onClick={() =>
+              onChange(Object.fromEntries(Object.entries(given).filter(([other]) => other !== key)))
+            }
+            aria-label={`Remove ${key}`}
+          >
             <X size={18} />
           </Button>
         </Grid>
       ))}
       <HStack>
-        <Input value={name} onChange={(event) => setName(event.target.value)} placeholder="name" aria-label="Name of a new row" maxW="200px" onKeyDown={(event) => event.key === 'Enter' && (event.preventDefault(), add())} />
+        <Input
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          placeholder="name"
+          aria-label="Name of a new row"
+          maxW="200px"
+          onKeyDown={(event) => event.key === 'Enter' && (event.preventDefault(), add())}
+        />
         <Button variant="plain" onClick={add}>
           <Plus size={16} /> Add
         </Button>

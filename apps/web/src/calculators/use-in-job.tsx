@@ -16,12 +16,25 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
   const [said, setSaid] = useState<{ ok: boolean; words: string }>()
   const [asking, setAsking] = useState(false)
   useEffect(() => {
-    if (asking && !jobs) get<JobSummary[]>('/api/jobs').then((all) => setJobs(all.filter(({ sealed }) => !sealed)), (problem: Error) => setSaid({ ok: false, words: problem.message }))
+    if (asking && !jobs)
+      get<JobSummary[]>('/api/jobs').then(
+        (all) => setJobs(all.filter(({ sealed }) => !sealed)),
+        (problem: Error) => setSaid({ ok: false, words: problem.message }),
+      )
   }, [asking, jobs])
   if (role !== 'inspector' && role !== 'office') return null
   const keep = async () => {
     try {
-      await post<Appended>(`/api/jobs/${jobId}/entries`, { entries: [{ id: uuid(), kind: 'calculation-kept', at: new Date().toISOString(), body: { calculator: name, title: CATALOGUE[name].title, input } }] })
+      await post<Appended>(`/api/jobs/${jobId}/entries`, {
+        entries: [
+          {
+            id: uuid(),
+            kind: 'calculation-kept',
+            at: new Date().toISOString(),
+            body: { calculator: name, title: CATALOGUE[name].title, input },
+          },
+        ],
+      })
       setSaid({ ok: true, words: 'Kept in the job: it stands in its record and report.' })
       setAsking(false)
     } catch (problem) {
@@ -38,7 +51,15 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
       {asking && (
         <Flex gap="10px" align="flex-end" wrap="wrap">
           <Box flex="1" minW="220px">
-            <ChoiceField label="Job" value={jobId} options={[['', 'choose'], ...(jobs ?? []).map(({ id, number, title }): Option => [id, `${number} ${title}`])]} onChange={setJobId} />
+            <ChoiceField
+              label="Job"
+              value={jobId}
+              options={[
+                ['', 'choose'],
+                ...(jobs ?? []).map(({ id, number, title }): Option => [id, `${number} ${title}`]),
+              ]}
+              onChange={setJobId}
+            />
           </Box>
           <Button disabled={jobId === ''} onClick={() => void keep()}>
             Keep it there

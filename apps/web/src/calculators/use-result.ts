@@ -8,7 +8,10 @@ const IN_WORKER: readonly CalculatorName[] = ['clearance-rework']
 /** The result of a calculator for an input: at once, or from a worker with its progress. */
 export function useResult(name: CalculatorName, input: unknown): { answer: Answer; cancel: () => void } {
   const text = JSON.stringify(input)
-  const direct = useMemo(() => (IN_WORKER.includes(name) ? undefined : now(name, JSON.parse(text))), [name, text])
+  const direct = useMemo(
+    () => (IN_WORKER.includes(name) ? undefined : now(name, JSON.parse(text))),
+    [name, text],
+  )
   const searched = useRework(IN_WORKER.includes(name) ? text : undefined)
   return direct ? { answer: direct, cancel: () => {} } : searched
 }

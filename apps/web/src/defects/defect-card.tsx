@@ -3,16 +3,30 @@ import type { ReactNode } from 'react'
 import { DEFECT_STEP_WORDS, isOpen, type Defect, type DefectState } from '@plumb-mark/core'
 import { Photos } from '../inspection/checks/photo-picker.js'
 
-const STATE_WORDS = { open: 'open', reworked: 'reworked, to be read again', closed: 'closed by a conforming reading', withdrawn: 'withdrawn' } satisfies Record<DefectState, string>
+const STATE_WORDS = {
+  open: 'open',
+  reworked: 'reworked, to be read again',
+  closed: 'closed by a conforming reading',
+  withdrawn: 'withdrawn',
+} satisfies Record<DefectState, string>
 
 /** One defect with its way so far. */
 export function DefectCard({ defect, children }: { defect: Defect; children?: ReactNode }) {
   const { raised, steps, severity, state, failedAgain } = defect
   const open = isOpen(defect)
   return (
-    <chakra.article py="18px" borderBottom="1px solid" borderColor="hair" aria-label={`${defect.title}, ${defect.place}`} data-state={state}>
+    <chakra.article
+      py="18px"
+      borderBottom="1px solid"
+      borderColor="hair"
+      aria-label={`${defect.title}, ${defect.place}`}
+      data-state={state}
+    >
       <Flex gap="12px" align="baseline" wrap="wrap">
-        <Text color={open && (severity === 'stop' || severity === 'major') ? 'oxide' : 'faint'} fontWeight={700}>
+        <Text
+          color={open && (severity === 'stop' || severity === 'major') ? 'oxide' : 'faint'}
+          fontWeight={700}
+        >
           {severity}
         </Text>
         <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
@@ -27,9 +41,22 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
         {defect.remedy}
       </Text>
       <chakra.ol listStyleType="none" mt="8px" fontSize="14px" color="faint">
-        <Step when={raised.at} who={raised.by.name} did="raised" note={raised.body.note} photos={<Photos photos={raised.body.photos} size="72px" />} />
+        <Step
+          when={raised.at}
+          who={raised.by.name}
+          did="raised"
+          note={raised.body.note}
+          photos={<Photos photos={raised.body.photos} size="72px" />}
+        />
         {steps.map(({ id, at, by, body }) => (
-          <Step key={id} when={at} who={by.name} did={DEFECT_STEP_WORDS[body.step]} note={body.note} photos={<Photos photos={body.photos} size="72px" />} />
+          <Step
+            key={id}
+            when={at}
+            who={by.name}
+            did={DEFECT_STEP_WORDS[body.step]}
+            note={body.note}
+            photos={<Photos photos={body.photos} size="72px" />}
+          />
         ))}
       </chakra.ol>
       {failedAgain && <Text color="oxide">Read again after the rework, and it failed again.</Text>}
@@ -38,7 +65,19 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
   )
 }
 
-function Step({ when, who, did, note, photos }: { when: string; who: string; did: string; note?: string | undefined; photos: ReactNode }) {
+function Step({
+  when,
+  who,
+  did,
+  note,
+  photos,
+}: {
+  when: string
+  who: string
+  did: string
+  note?: string | undefined
+  photos: ReactNode
+}) {
   return (
     <chakra.li py="4px">
       {when.slice(0, 16).replace('T', ' ')} · {did} by {who}

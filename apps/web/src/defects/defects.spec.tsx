@@ -10,18 +10,64 @@ import { DefectsView } from './defects-view.js'
 
 const user = userEvent.setup()
 const SHEET = readSheet({
-  format: 'plumb-mark-sheet', version: 1, maker: 'Nobody', model: 'U', kind: 'string-inverter', title: 'U', revision: '1', date: '2026-01-01', source: 'none',
+  format: 'plumb-mark-sheet',
+  version: 1,
+  maker: 'Nobody',
+  model: 'U',
+  kind: 'string-inverter',
+  title: 'U',
+  revision: '1',
+  date: '2026-01-01',
+  source: 'none',
   requirements: [
-    { id: 'earth', kind: 'observation', stage: 'earthing', clause: '1', severity: 'stop', title: 'Earth landed', question: 'Is it?', remedy: 'Land it.' },
-    { id: 'label', kind: 'observation', stage: 'ac', clause: '2', severity: 'minor', title: 'Label', question: 'Is it there?', remedy: 'Stick it on.' },
+    {
+      id: 'earth',
+      kind: 'observation',
+      stage: 'earthing',
+      clause: '1',
+      severity: 'stop',
+      title: 'Earth landed',
+      question: 'Is it?',
+      remedy: 'Land it.',
+    },
+    {
+      id: 'label',
+      kind: 'observation',
+      stage: 'ac',
+      clause: '2',
+      severity: 'minor',
+      title: 'Label',
+      question: 'Is it there?',
+      remedy: 'Stick it on.',
+    },
   ],
 })
 const UNIT: Change = { kind: 'unit-fitted', body: { id: 'u', label: 'Unit', sheetId: 'nobody-u-1' } }
 /** By the check that each is about. */
-const ID: Record<string, string> = { earth: '01890000-0000-7000-8000-000000000001', label: '01890000-0000-7000-8000-000000000002' }
-const seen = (id: string, yes: boolean): Change => ({ kind: 'observation', body: { point: `u/${id}/unit`, seen: yes } })
-const raised = (id: string, severity: 'stop' | 'minor'): Change => ({ kind: 'defect-raised', body: { defectId: ID[id], checkId: `u/${id}/unit`, severity, title: id, place: 'Unit', finding: 'not so', remedy: 'Put it right.' } as never })
-const reworked = (id: string): Change => ({ kind: 'defect-step', body: { defectId: ID[id]!, step: 'reworked', note: 'landed' } })
+const ID: Record<string, string> = {
+  earth: '01890000-0000-7000-8000-000000000001',
+  label: '01890000-0000-7000-8000-000000000002',
+}
+const seen = (id: string, yes: boolean): Change => ({
+  kind: 'observation',
+  body: { point: `u/${id}/unit`, seen: yes },
+})
+const raised = (id: string, severity: 'stop' | 'minor'): Change => ({
+  kind: 'defect-raised',
+  body: {
+    defectId: ID[id],
+    checkId: `u/${id}/unit`,
+    severity,
+    title: id,
+    place: 'Unit',
+    finding: 'not so',
+    remedy: 'Put it right.',
+  } as never,
+})
+const reworked = (id: string): Change => ({
+  kind: 'defect-step',
+  body: { defectId: ID[id]!, step: 'reworked', note: 'landed' },
+})
 const open = (role: Role, ...changes: Change[]) => openJob([UNIT, ...changes], { sheets: [SHEET], role })
 const card = (title: string) => within(screen.getByRole('article', { name: new RegExp(title) }))
 
@@ -34,8 +80,12 @@ describe('the way of a defect', () => {
     expect(appended()).toEqual([])
     await user.type(screen.getByLabelText('What was done?'), 'Landed and pulled')
     await user.click(screen.getByRole('button', { name: 'Mark as reworked' }))
-    expect(await screen.findByText('Nothing is owed. What you reworked waits for the inspector.')).toBeTruthy()
-    expect(appended()).toMatchObject([{ kind: 'defect-step', body: { defectId: ID['earth'], step: 'reworked', note: 'Landed and pulled' } }])
+    expect(
+      await screen.findByText('Nothing is owed. What you reworked waits for the inspector.'),
+    ).toBeTruthy()
+    expect(appended()).toMatchObject([
+      { kind: 'defect-step', body: { defectId: ID['earth'], step: 'reworked', note: 'Landed and pulled' } },
+    ])
   })
   it('waits after the rework to be read again, and closes by itself once it reads well', () => {
     open('inspector', seen('earth', false), raised('earth', 'stop'), reworked('earth'))
@@ -54,9 +104,18 @@ describe('the way of a defect', () => {
     expect(card('earth').getByText('Read again after the rework, and it failed again.')).toBeTruthy()
   })
   it('stands by severity, what is owed first', () => {
-    open('inspector', seen('label', false), seen('earth', false), raised('label', 'minor'), raised('earth', 'stop'))
+    open(
+      'inspector',
+      seen('label', false),
+      seen('earth', false),
+      raised('label', 'minor'),
+      raised('earth', 'stop'),
+    )
     onScreen(<DefectsView />)
-    expect(screen.getAllByRole('article').map((one) => one.getAttribute('aria-label'))).toEqual(['earth, Unit', 'label, Unit'])
+    expect(screen.getAllByRole('article').map((one) => one.getAttribute('aria-label'))).toEqual([
+      'earth, Unit',
+      'label, Unit',
+    ])
   })
 })
 
@@ -69,7 +128,9 @@ describe('around every view of a job', () => {
   }
   it('a stop defect puts its caution on top until it is closed', async () => {
     frame('inspector', undefined, seen('earth', false), raised('earth', 'stop'))
-    expect((await screen.findByText(/^Danger: do not energise, or isolate/)).textContent).toContain('earth, Unit')
+    expect((await screen.findByText(/^Danger: do not energise, or isolate/)).textContent).toContain(
+      'earth, Unit',
+    )
   })
   it('what is owed and what stands in the way is counted on its views', async () => {
     frame('inspector', undefined, seen('earth', false), raised('earth', 'stop'))

@@ -10,13 +10,29 @@ import { Field } from '../marks/field.js'
 import { useInspection } from '../store/inspection.js'
 
 /** Takes a step with a note and, where it helps, a photo. */
-export function StepForm({ defect, step, verb, onDone }: { defect: Defect; step: DefectStepName; verb: string; onDone: () => void }) {
+export function StepForm({
+  defect,
+  step,
+  verb,
+  onDone,
+}: {
+  defect: Defect
+  step: DefectStepName
+  verb: string
+  onDone: () => void
+}) {
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)!
   const [photos, setPhotos] = useState<PhotoRef[]>([])
-  const { register, handleSubmit, formState } = useForm<DefectStepDto>({ resolver: dtoResolver(({ DefectStepDto: of }) => of), defaultValues: { defectId: defect.id, step, note: '' } })
+  const { register, handleSubmit, formState } = useForm<DefectStepDto>({
+    resolver: dtoResolver(({ DefectStepDto: of }) => of),
+    defaultValues: { defectId: defect.id, step, note: '' },
+  })
   const take = handleSubmit(({ note }) => {
-    append(person, { kind: 'defect-step', body: { defectId: defect.id, step, note, ...(photos.length > 0 && { photos }) } })
+    append(person, {
+      kind: 'defect-step',
+      body: { defectId: defect.id, step, note, ...(photos.length > 0 && { photos }) },
+    })
     onDone()
   })
   return (

@@ -8,11 +8,31 @@ import { useColourMode } from '../look/colour-mode.js'
 import { PlumbBob } from '../marks/plumb-bob.js'
 
 const Tab = chakra(NavLink, {
-  base: { minH: '44px', px: '14px', display: 'inline-flex', alignItems: 'center', color: 'faint', fontWeight: 600, borderBottom: '3px solid transparent', whiteSpace: 'nowrap', '&.active': { color: 'ink', borderColor: 'chalk' } },
+  base: {
+    minH: '44px',
+    px: '14px',
+    display: 'inline-flex',
+    alignItems: 'center',
+    color: 'faint',
+    fontWeight: 600,
+    borderBottom: '3px solid transparent',
+    whiteSpace: 'nowrap',
+    '&.active': { color: 'ink', borderColor: 'chalk' },
+  },
 })
 
 /** The bar at the top of every screen: where we are, where else to go, who is here. */
-export function Frame({ title, tabs = [], status, children }: { title?: string; tabs?: { to: string; label: string }[]; status?: ReactNode; children: ReactNode }) {
+export function Frame({
+  title,
+  tabs = [],
+  status,
+  children,
+}: {
+  title?: string
+  tabs?: { to: string; label: string }[]
+  status?: ReactNode
+  children: ReactNode
+}) {
   const { person, signOut } = useSession()
   const { mode, turn } = useColourMode()
   const { decimal, turn: turnDecimal } = useDecimal()
@@ -29,11 +49,25 @@ export function Frame({ title, tabs = [], status, children }: { title?: string; 
             </Link>
           </chakra.div>
           {title && (
-            <Text as="h1" fontWeight={600} fontSize={{ base: '15px', md: '16px' }} flex={{ base: '1 1 0', lg: '0 1 auto' }} minW={0} truncate>
+            <Text
+              as="h1"
+              fontWeight={600}
+              fontSize={{ base: '15px', md: '16px' }}
+              flex={{ base: '1 1 0', lg: '0 1 auto' }}
+              minW={0}
+              truncate
+            >
               {title}
             </Text>
           )}
-          <chakra.nav display="flex" gap="2px" order={{ base: 3, lg: 0 }} w={{ base: '100%', lg: 'auto' }} overflowX="auto" aria-label={tabs.length > 0 ? 'Views of this job' : 'Views'}>
+          <chakra.nav
+            display="flex"
+            gap="2px"
+            order={{ base: 3, lg: 0 }}
+            w={{ base: '100%', lg: 'auto' }}
+            overflowX="auto"
+            aria-label={tabs.length > 0 ? 'Views of this job' : 'Views'}
+          >
             {tabs.length === 0 && (
               <>
                 <Tab to="/jobs">Jobs</Tab>
@@ -58,13 +92,34 @@ export function Frame({ title, tabs = [], status, children }: { title?: string; 
             <Text fontSize="13px" color="faint" hideBelow="2xl">
               {person?.name}, {person?.role}
             </Text>
-            <Button variant="plain" px="0" minW="44px" fontFamily="mono" onClick={turnDecimal} aria-label={`Decimal ${decimal}; change to ${decimal === 'point' ? 'comma' : 'point'}`} title={`Decimal ${decimal}`}>
+            <Button
+              variant="plain"
+              px="0"
+              minW="44px"
+              fontFamily="mono"
+              onClick={turnDecimal}
+              aria-label={`Decimal ${decimal}; change to ${decimal === 'point' ? 'comma' : 'point'}`}
+              title={`Decimal ${decimal}`}
+            >
               {decimal === 'point' ? '1.5' : '1,5'}
             </Button>
-            <Button variant="plain" px="0" minW="44px" onClick={turn} aria-label={mode === 'light' ? 'Dark, for plant rooms' : 'Light, for glare'}>
+            <Button
+              variant="plain"
+              px="0"
+              minW="44px"
+              onClick={turn}
+              aria-label={mode === 'light' ? 'Dark, for plant rooms' : 'Light, for glare'}
+            >
               {mode === 'light' ? <Moon size={19} /> : <Sun size={19} />}
             </Button>
-            <Button variant="plain" px="0" minW="44px" onClick={() => void signOut()} aria-label="Sign out" title={`Sign out ${person?.name ?? ''}`}>
+            <Button
+              variant="plain"
+              px="0"
+              minW="44px"
+              onClick={() => void signOut()}
+              aria-label="Sign out"
+              title={`Sign out ${person?.name ?? ''}`}
+            >
               <LogOut size={19} />
             </Button>
           </HStack>

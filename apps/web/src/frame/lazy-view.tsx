@@ -7,7 +7,10 @@ interface LazyView {
 }
 
 /** A view that is fetched when it is first shown, or before. Once it is here it never waits: a moment's wait would be held for longer. */
-export function lazyView<N extends string>(name: N, fetch: () => Promise<Record<N, ComponentType>>): LazyView {
+export function lazyView<N extends string>(
+  name: N,
+  fetch: () => Promise<Record<N, ComponentType>>,
+): LazyView {
   let here: ComponentType | undefined
   const load = async () => {
     here = (await fetch())[name]

@@ -4,7 +4,19 @@ import { Problem } from '../marks/problem.js'
 import { Frame } from './frame.js'
 
 /** A view of its own beside the jobs: its name, what can be done there, and what went wrong. */
-export function Page({ title, width, problem, actions, children }: { title: string; width: string; problem?: string | undefined; actions?: ReactNode; children: ReactNode }) {
+export function Page({
+  title,
+  width,
+  problem,
+  actions,
+  children,
+}: {
+  title: string
+  width: string
+  problem?: string | undefined
+  actions?: ReactNode
+  children: ReactNode
+}) {
   return (
     <Frame>
       <Box maxW={width} mx="auto" px={{ base: '16px', md: '24px' }} py="28px">

@@ -18,24 +18,30 @@ export class ApiError extends Error {
 
 async function call<T>(method: string, address: string, body?: BodyInit, type?: string): Promise<T> {
   const headers: Record<string, string> = { 'x-plumb-mark': '1', ...(type && { 'content-type': type }) }
-  const response = await fetch(address, { method, headers, ...(body !== undefined && { body }) }).catch(() => {
-    throw new ApiError(0, 'unreachable', 'the server cannot be reached')
-  })
+  const response = await fetch(address, { method, headers, ...(body !== undefined && { body }) }).catch(
+    () => {
+      throw new ApiError(0, 'unreachable', 'the server cannot be reached')
+    },
+  )
   if (response.status === 204) return undefined as T
   const data: unknown = await response.json().catch(() => undefined)
   if (!response.ok) {
-    const { error } = (data ?? { error: { code: 'fault', message: `the server answered ${response.status}` } }) as ErrorShape
+    const { error } = (data ?? {
+      error: { code: 'fault', message: `the server answered ${response.status}` },
+    }) as ErrorShape
     throw new ApiError(response.status, error.code, error.message, error.path)
   }
   return data as T
 }
 
 export const get = <T>(address: string) => call<T>('GET', address)
-export const post = <T>(address: string, body: unknown = {}) => call<T>('POST', address, JSON.stringify(body), 'application/json')
+export const post = <T>(address: string, body: unknown = {}) =>
+  call<T>('POST', address, JSON.stringify(body), 'application/json')
 export function putFile<T>(address: string, field: string, file: Blob): Promise<T> {
   const form = new FormData()
   form.append(field, file)
   return call<T>('PUT', address, form)
 }
-export const put = <T>(address: string, body: unknown) => call<T>('PUT', address, JSON.stringify(body), 'application/json')
+export const put = <T>(address: string, body: unknown) =>
+  call<T>('PUT', address, JSON.stringify(body), 'application/json')
 export const remove = (address: string) => call<undefined>('DELETE', address)

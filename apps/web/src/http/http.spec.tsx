@@ -12,8 +12,19 @@ const user = userEvent.setup()
 
 describe('a call to the server', () => {
   it('that is refused carries code, message and place', async () => {
-    serverSays({ 'GET /api/x': new Response(JSON.stringify({ error: { code: 'invalid', message: 'must be a number', path: 'a.b' } }), { status: 400 }) })
-    await expect(get('/api/x')).rejects.toMatchObject({ status: 400, code: 'invalid', message: 'must be a number', path: 'a.b', unreachable: false })
+    serverSays({
+      'GET /api/x': new Response(
+        JSON.stringify({ error: { code: 'invalid', message: 'must be a number', path: 'a.b' } }),
+        { status: 400 },
+      ),
+    })
+    await expect(get('/api/x')).rejects.toMatchObject({
+      status: 400,
+      code: 'invalid',
+      message: 'must be a number',
+      path: 'a.b',
+      unreachable: false,
+    })
   })
   it('that nobody answers is told from one that is refused', async () => {
     globalThis.fetch = (() => Promise.reject(new TypeError('failed'))) as typeof fetch
@@ -25,8 +36,18 @@ describe('a call to the server', () => {
   })
   it('says where it comes from, so that no other page can make one', async () => {
     const headers: unknown[] = []
-    globalThis.fetch = (async (_address: string, request: { headers: object }) => (headers.push(request.headers), new Response(null, { status: 204 }))) as unknown as typeof fetch
-    for (const call of [() => get('/a'), () => post('/a'), () => put('/a', {}), () => remove('/a'), () => putFile('/a', 'photo', new Blob(['x']))]) await call()
+    globalThis.fetch = (async (_address: string, request: { headers: object }) => (
+      headers.push(request.headers),
+      new Response(null, { status: 204 })
+    )) as unknown as typeof fetch
+    for (const call of [
+      () => get('/a'),
+      () => post('/a'),
+      () => put('/a', {}),
+      () => remove('/a'),
+      () => putFile('/a', 'photo', new Blob(['x'])),
+    ])
+      await call()
     expect(headers).toHaveLength(5)
     for (const one of headers) expect(one).toHaveProperty('x-plumb-mark', '1')
   })
@@ -46,7 +67,10 @@ describe('a list that is shown', () => {
   }
   it('is that of the address at hand: an answer that comes late for another is not shown', async () => {
     let late: ((answer: Response) => void) | undefined
-    globalThis.fetch = ((address: string) => (address === '/api/one' ? new Promise<Response>((resolve) => (late = resolve)) : Promise.resolve(new Response('"second"')))) as unknown as typeof fetch
+    globalThis.fetch = ((address: string) =>
+      address === '/api/one'
+        ? new Promise<Response>((resolve) => (late = resolve))
+        : Promise.resolve(new Response('"second"'))) as unknown as typeof fetch
     onScreen(<List />)
     await user.click(screen.getByText('two'))
     expect(await screen.findByText('second')).toBeTruthy()
@@ -73,7 +97,10 @@ describe('who is signed in', () => {
   it('comes in with a password, and is out on this device even when the server cannot be told', async () => {
     serverSays({ 'POST /api/session': { person: { id: 'a', name: 'Ada', role: 'office' } } })
     await useSession.getState().signIn('a@b.example', 'secret')
-    expect([useSession.getState().person?.name, asked[0]!.body]).toEqual(['Ada', { email: 'a@b.example', password: 'secret' }])
+    expect([useSession.getState().person?.name, asked[0]!.body]).toEqual([
+      'Ada',
+      { email: 'a@b.example', password: 'secret' },
+    ])
     globalThis.fetch = (() => Promise.reject(new TypeError('failed'))) as typeof fetch
     await useSession.getState().signOut()
     expect(useSession.getState().person).toBeNull()
@@ -84,4 +111,11 @@ describe('who is signed in', () => {
   })
 })
 
-it.each([['=1+1', "'=1+1"], ['+4', "'+4"], ['-4', "'-4"], ['@x', "'@x"], ['SL-1', 'SL-1'], ['', '']])('a cell %j leaves as %j, so that no spreadsheet runs it', (cell, safe) => expect(csvCell(cell)).toBe(safe))
+it.each([
+  ['=1+1', "'=1+1"],
+  ['+4', "'+4"],
+  ['-4', "'-4"],
+  ['@x', "'@x"],
+  ['SL-1', 'SL-1'],
+  ['', ''],
+])('a cell %j leaves as %j, so that no spreadsheet runs it', (cell, safe) => expect(csvCell(cell)).toBe(safe))

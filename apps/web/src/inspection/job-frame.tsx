@@ -13,17 +13,35 @@ export function JobFrame() {
   const { jobId } = useParams()
   const open = useInspection((state) => state.open)
   const problem = useInspection((state) => state.problem)
-  const title = useInspection(({ inspection }) => inspection && `${inspection.state.header?.number} · ${inspection.state.header?.title}`)
+  const title = useInspection(
+    ({ inspection }) =>
+      inspection && `${inspection.state.header?.number} · ${inspection.state.header?.title}`,
+  )
   const openDefects = useInspection(({ inspection }) => inspection?.defects.filter(isOpen).length ?? 0)
   // What stands in the way is counted for what is kept, not for what is being typed.
-  const inTheWay = useInspection(({ inspection, draft }) => (!inspection || inspection.state.seal || draft ? undefined : blockers(inspection).length))
+  const inTheWay = useInspection(({ inspection, draft }) =>
+    !inspection || inspection.state.seal || draft ? undefined : blockers(inspection).length,
+  )
   const shown = useLast(inTheWay) ?? 0
   const role = useSession(({ person }) => person?.role)
   const { pathname } = useLocation()
   useEffect(() => void (jobId && open(jobId)), [jobId, open])
-  if (role === 'installer' && !pathname.endsWith('/rework')) return <Navigate to={`/jobs/${jobId}/rework`} replace />
-  if (problem) return <Frame><Problem p="24px">{problem}</Problem></Frame>
-  if (title === undefined) return <Frame><Center minH="50dvh" role="status" aria-label="Loading the job"><Spinner color="chalk" /></Center></Frame>
+  if (role === 'installer' && !pathname.endsWith('/rework'))
+    return <Navigate to={`/jobs/${jobId}/rework`} replace />
+  if (problem)
+    return (
+      <Frame>
+        <Problem p="24px">{problem}</Problem>
+      </Frame>
+    )
+  if (title === undefined)
+    return (
+      <Frame>
+        <Center minH="50dvh" role="status" aria-label="Loading the job">
+          <Spinner color="chalk" />
+        </Center>
+      </Frame>
+    )
   return (
     <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown}>
       <DangerBanner />
@@ -40,8 +58,25 @@ function useLast<T>(value: T | undefined): T | undefined {
   return value ?? last
 }
 
-function JobBar({ title, role, jobId, openDefects, inTheWay, children }: { title: string; role: Role | undefined; jobId: string; openDefects: number; inTheWay: number; children: ReactNode }) {
-  const tabs = useMemo(() => tabsFor(role, jobId, openDefects, inTheWay), [role, jobId, openDefects, inTheWay])
+function JobBar({
+  title,
+  role,
+  jobId,
+  openDefects,
+  inTheWay,
+  children,
+}: {
+  title: string
+  role: Role | undefined
+  jobId: string
+  openDefects: number
+  inTheWay: number
+  children: ReactNode
+}) {
+  const tabs = useMemo(
+    () => tabsFor(role, jobId, openDefects, inTheWay),
+    [role, jobId, openDefects, inTheWay],
+  )
   return (
     <Frame title={title} tabs={tabs} status={<SyncMark />}>
       {children}
@@ -81,8 +116,13 @@ function DangerBanner() {
   if (stop.length === 0) return null
   return (
     <Box role="alert" bg="oxide" color="panel" px="18px" py="10px">
-      <Text fontWeight={700} fontSize="17px">Danger: do not energise, or isolate. {stop.map(({ title, place }) => `${title}, ${place}`).join('; ')}.</Text>
-      <Text fontSize="14px">Only qualified people open, measure or change live equipment; prove dead before touching.</Text>
+      <Text fontWeight={700} fontSize="17px">
+        Danger: do not energise, or isolate. {stop.map(({ title, place }) => `${title}, ${place}`).join('; ')}
+        .
+      </Text>
+      <Text fontSize="14px">
+        Only qualified people open, measure or change live equipment; prove dead before touching.
+      </Text>
     </Box>
   )
 }
@@ -96,7 +136,13 @@ const SYNC = {
 function SyncMark() {
   const sync = useInspection((state) => state.sync)
   return (
-    <HStack gap="5px" color={sync === 'waiting' ? 'brass' : 'faint'} fontSize="13px" role="status" data-sync={sync}>
+    <HStack
+      gap="5px"
+      color={sync === 'waiting' ? 'brass' : 'faint'}
+      fontSize="13px"
+      role="status"
+      data-sync={sync}
+    >
       {SYNC[sync].icon}
       <Text hideBelow="md">{SYNC[sync].words}</Text>
     </HStack>

@@ -24,7 +24,18 @@ export function Shortcuts() {
   }, [])
   if (!shown) return null
   return (
-    <Box role="dialog" aria-label="Keyboard" position="fixed" right="20px" bottom="20px" bg="ink" color="paper" p="20px" borderRadius="6px" zIndex={20}>
+    <Box
+      role="dialog"
+      aria-label="Keyboard"
+      position="fixed"
+      right="20px"
+      bottom="20px"
+      bg="ink"
+      color="paper"
+      p="20px"
+      borderRadius="6px"
+      zIndex={20}
+    >
       <chakra.dl display="grid" gridTemplateColumns="auto 1fr" gap="6px 18px">
         {KEYS.map(([key, does]) => (
           <chakra.div key={key} display="contents">

@@ -16,7 +16,14 @@ const BUILT_IN_PICTURE: readonly Stage[] = ['identify', 'place-and-mount', 'roof
 export function WalkView() {
   const { stage, jobId } = useParams()
   const checks = useInspection(({ inspection }) => inspection?.checks)
-  const stages = useMemo(() => STAGES.filter((one) => checks && (BUILT_IN_PICTURE.includes(one) || checks.some(({ check }) => check.stage === one))), [checks])
+  const stages = useMemo(
+    () =>
+      STAGES.filter(
+        (one) =>
+          checks && (BUILT_IN_PICTURE.includes(one) || checks.some(({ check }) => check.stage === one)),
+      ),
+    [checks],
+  )
   const openCheck = useFocus((focus) => focus.openCheck)
   useEffect(() => () => openCheck(undefined), [stage, openCheck])
   if (!checks) return null
@@ -32,7 +39,12 @@ export function WalkView() {
       h={{ lg: 'calc(100dvh - 53px)' }}
     >
       <Line stages={stages} here={here} />
-      <Box overflowY={{ lg: 'auto' }} borderRight={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }} order={{ base: 3, lg: 2 }}>
+      <Box
+        overflowY={{ lg: 'auto' }}
+        borderRight={{ lg: '1px solid' }}
+        borderColor={{ lg: 'hair' }}
+        order={{ base: 3, lg: 2 }}
+      >
         <CheckList stage={here} />
       </Box>
       <Box overflowY={{ lg: 'auto' }} order={{ base: 2, lg: 3 }} bg="sunk" minW={0}>

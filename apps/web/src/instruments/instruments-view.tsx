@@ -2,7 +2,16 @@ import { Box, Button, Flex, Grid, Input, Text, chakra } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { DIMENSIONS, INSTRUMENT_KINDS, INSTRUMENT_NAMES, canonicalUnit, formatQuantity, outOfCalibration, type Accuracy, type Instrument } from '@plumb-mark/core'
+import {
+  DIMENSIONS,
+  INSTRUMENT_KINDS,
+  INSTRUMENT_NAMES,
+  canonicalUnit,
+  formatQuantity,
+  outOfCalibration,
+  type Accuracy,
+  type Instrument,
+} from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { Page } from '../frame/page.js'
 import { put } from '../http/api.js'
@@ -13,7 +22,22 @@ import { Problem } from '../marks/problem.js'
 import { TextField } from '../marks/text-field.js'
 
 const SOON_DAYS = 60
-const Row = chakra('button', { base: { w: '100%', textAlign: 'left', display: 'grid', gridTemplateColumns: { base: '1fr auto', md: '1fr 1fr 220px' }, gap: '4px 16px', py: '12px', px: { base: '4px', md: '12px' }, borderBottom: '1px solid', borderColor: 'hair', cursor: 'pointer', _hover: { bg: 'panel' }, _disabled: { cursor: 'default' } } })
+const Row = chakra('button', {
+  base: {
+    w: '100%',
+    textAlign: 'left',
+    display: 'grid',
+    gridTemplateColumns: { base: '1fr auto', md: '1fr 1fr 220px' },
+    gap: '4px 16px',
+    py: '12px',
+    px: { base: '4px', md: '12px' },
+    borderBottom: '1px solid',
+    borderColor: 'hair',
+    cursor: 'pointer',
+    _hover: { bg: 'panel' },
+    _disabled: { cursor: 'default' },
+  },
+})
 
 /** The office's instruments: what each measures, how well, and until when its calibration holds. */
 export function InstrumentsView() {
@@ -29,43 +53,65 @@ export function InstrumentsView() {
       problem={problem}
       actions={
         office && (
-            <Button onClick={() => setEditing({ id: `instrument-${uuid()}`, name: '', kind: 'multimeter', serial: '', calibratedUntil: '', accuracy: [] })}>
-              <Plus size={18} /> Instrument
-            </Button>
+          <Button
+            onClick={() =>
+              setEditing({
+                id: `instrument-${uuid()}`,
+                name: '',
+                kind: 'multimeter',
+                serial: '',
+                calibratedUntil: '',
+                accuracy: [],
+              })
+            }
+          >
+            <Plus size={18} /> Instrument
+          </Button>
         )
       }
     >
-        <Text color="faint" mt="4px">
-          The first to run out stands first. A reading keeps the instrument as it was on that day{office ? '' : '; the office keeps these figures'}.
-        </Text>
-        {editing && <InstrumentForm key={editing.id} instrument={editing} onDone={(kept) => (setEditing(undefined), kept && void reload())} />}
-        <Box mt="14px" borderTop="1px solid" borderColor="hair">
-          {sorted.map((instrument) => (
-            <Row key={instrument.id} type="button" disabled={!office} onClick={() => setEditing(instrument)}>
-              <Box>
-                <Text fontSize="18px" fontWeight={600} lineHeight={1.2}>
-                  {instrument.name}
-                </Text>
-                <Text color="faint" fontSize="14px">
-                  {INSTRUMENT_NAMES[instrument.kind]}, serial {instrument.serial}
-                </Text>
-              </Box>
-              <Box fontSize="14px" fontFamily="mono" hideBelow="md">
-                {instrument.accuracy.map((accuracy) => (
-                  <Text key={accuracy.dimension}>{accuracyWords(accuracy)}</Text>
-                ))}
-              </Box>
-              <Calibration until={instrument.calibratedUntil} />
-            </Row>
-          ))}
-        </Box>
-        {all?.length === 0 && <Text mt="16px">No instrument is kept yet. Without its uncertainty a reading proves nothing.</Text>}
+      <Text color="faint" mt="4px">
+        The first to run out stands first. A reading keeps the instrument as it was on that day
+        {office ? '' : '; the office keeps these figures'}.
+      </Text>
+      {editing && (
+        <InstrumentForm
+          key={editing.id}
+          instrument={editing}
+          onDone={(kept) => (setEditing(undefined), kept && void reload())}
+        />
+      )}
+      <Box mt="14px" borderTop="1px solid" borderColor="hair">
+        {sorted.map((instrument) => (
+          <Row key={instrument.id} type="button" disabled={!office} onClick={() => setEditing(instrument)}>
+            <Box>
+              <Text fontSize="18px" fontWeight={600} lineHeight={1.2}>
+                {instrument.name}
+              </Text>
+              <Text color="faint" fontSize="14px">
+                {INSTRUMENT_NAMES[instrument.kind]}, serial {instrument.serial}
+              </Text>
+            </Box>
+            <Box fontSize="14px" fontFamily="mono" hideBelow="md">
+              {instrument.accuracy.map((accuracy) => (
+                <Text key={accuracy.dimension}>{accuracyWords(accuracy)}</Text>
+              ))}
+            </Box>
+            <Calibration until={instrument.calibratedUntil} />
+          </Row>
+        ))}
+      </Box>
+      {all?.length === 0 && (
+        <Text mt="16px">No instrument is kept yet. Without its uncertainty a reading proves nothing.</Text>
+      )}
     </Page>
   )
 }
 
 function accuracyWords({ dimension, percent, plus }: Accuracy): string {
-  const parts = [percent > 0 ? `${percent} %` : '', plus > 0 ? formatQuantity(plus, dimension) : ''].filter(Boolean)
+  const parts = [percent > 0 ? `${percent} %` : '', plus > 0 ? formatQuantity(plus, dimension) : ''].filter(
+    Boolean,
+  )
   return `${dimension.replace(/-/g, ' ')} ± ${parts.join(' + ') || `0 ${canonicalUnit(dimension)}`}`
 }
 
@@ -73,7 +119,12 @@ export function Calibration({ until, day = new Date().toISOString() }: { until: 
   const over = outOfCalibration({ calibratedUntil: until } as Instrument, day)
   const days = Math.round((Date.parse(until) - Date.parse(day.slice(0, 10))) / 86_400_000)
   return (
-    <Text fontSize="14px" color={over ? 'oxide' : days <= SOON_DAYS ? 'brass' : 'ink'} fontWeight={over ? 700 : 400} textAlign={{ md: 'right' }}>
+    <Text
+      fontSize="14px"
+      color={over ? 'oxide' : days <= SOON_DAYS ? 'brass' : 'ink'}
+      fontWeight={over ? 700 : 400}
+      textAlign={{ md: 'right' }}
+    >
       {over ? `calibration ended ${until}` : `calibrated until ${until}`}
       {!over && days <= SOON_DAYS ? `, ${days} days left` : ''}
     </Text>
@@ -84,7 +135,8 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
   const [draft, setDraft] = useState(instrument)
   const [problem, setProblem] = useState('')
   const set = (part: Partial<Instrument>) => setDraft({ ...draft, ...part })
-  const row = (i: number, part: Partial<Accuracy>) => set({ accuracy: draft.accuracy.map((one, at) => (at === i ? { ...one, ...part } : one)) })
+  const row = (i: number, part: Partial<Accuracy>) =>
+    set({ accuracy: draft.accuracy.map((one, at) => (at === i ? { ...one, ...part } : one)) })
   const keep = async () => {
     try {
       await put(`/api/instruments/${draft.id}`, draft)
@@ -94,19 +146,80 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
     }
   }
   return (
-    <Box as="form" bg="panel" border="1px solid" borderColor="hair" borderRadius="4px" p="14px" mt="14px" onSubmit={(event: React.FormEvent) => (event.preventDefault(), void keep())} aria-label="Instrument">
+    <Box
+      as="form"
+      bg="panel"
+      border="1px solid"
+      borderColor="hair"
+      borderRadius="4px"
+      p="14px"
+      mt="14px"
+      onSubmit={(event: React.FormEvent) => (event.preventDefault(), void keep())}
+      aria-label="Instrument"
+    >
       <Grid templateColumns={{ base: '1fr', md: 'repeat(4, 1fr)' }} gap="10px">
         <TextField label="Name" required value={draft.name} autoFocus onChange={(name) => set({ name })} />
-        <ChoiceField label="Kind" value={draft.kind} options={optionsOf(INSTRUMENT_KINDS, INSTRUMENT_NAMES)} onChange={(kind) => set({ kind })} />
+        <ChoiceField
+          label="Kind"
+          value={draft.kind}
+          options={optionsOf(INSTRUMENT_KINDS, INSTRUMENT_NAMES)}
+          onChange={(kind) => set({ kind })}
+        />
         <TextField label="Serial" required value={draft.serial} onChange={(serial) => set({ serial })} />
-        <TextField label="Calibrated until" type="date" required value={draft.calibratedUntil} onChange={(calibratedUntil) => set({ calibratedUntil })} />
+        <TextField
+          label="Calibrated until"
+          type="date"
+          required
+          value={draft.calibratedUntil}
+          onChange={(calibratedUntil) => set({ calibratedUntil })}
+        />
       </Grid>
       {draft.accuracy.map(({ dimension, percent, plus }, i) => (
-        <Grid key={i} templateColumns={{ base: '1fr 1fr', md: '1fr 1fr 1fr auto' }} gap="10px" mt="8px" alignItems="end">
-          <ChoiceField label="measures" value={dimension} options={optionsOf(DIMENSIONS, (one) => one.replace(/-/g, ' '))} onChange={(dimension) => row(i, { dimension })} />
-          <Field label="uncertainty (k = 2), % of reading">{(ids) => <Input {...ids} type="number" step="any" min={0} max={100} value={percent} onChange={(event) => row(i, { percent: Number(event.target.value) })} />}</Field>
-          <Field label={`plus, ${canonicalUnit(dimension) || 'pieces'}`}>{(ids) => <Input {...ids} type="number" step="any" min={0} value={plus} onChange={(event) => row(i, { plus: Number(event.target.value) })} />}</Field>
-          <Button variant="plain" px="0" minW="44px" onClick={() => set({ accuracy: draft.accuracy.filter((_, at) => at !== i) })} aria-label={`No longer measures ${dimension}`}>
+        <Grid
+          key={i}
+          templateColumns={{ base: '1fr 1fr', md: '1fr 1fr 1fr auto' }}
+          gap="10px"
+          mt="8px"
+          alignItems="end"
+        >
+          <ChoiceField
+            label="measures"
+            value={dimension}
+            options={optionsOf(DIMENSIONS, (one) => one.replace(/-/g, ' '))}
+            onChange={(dimension) => row(i, { dimension })}
+          />
+          <Field label="uncertainty (k = 2), % of reading">
+            {(ids) => (
+              <Input
+                {...ids}
+                type="number"
+                step="any"
+                min={0}
+                max={100}
+                value={percent}
+                onChange={(event) => row(i, { percent: Number(event.target.value) })}
+              />
+            )}
+          </Field>
+          <Field label={`plus, ${canonicalUnit(dimension) || 'pieces'}`}>
+            {(ids) => (
+              <Input
+                {...ids}
+                type="number"
+                step="any"
+                min={0}
+                value={plus}
+                onChange={(event) => row(i, { plus: Number(event.target.value) })}
+              />
+            )}
+          </Field>
+          <Button
+            variant="plain"
+            px="0"
+            minW="44px"
+            onClick={() => set({ accuracy: draft.accuracy.filter((_, at) => at !== i) })}
+            aria-label={`No longer measures ${dimension}`}
+          >
             <X size={18} />
           </Button>
         </Grid>
@@ -114,7 +227,12 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
       <Problem mt="8px">{problem}</Problem>
       <Flex gap="8px" mt="12px" wrap="wrap">
         <Button type="submit">Keep</Button>
-        <Button variant="outline" onClick={() => set({ accuracy: [...draft.accuracy, { dimension: 'voltage', percent: 1, plus: 0 }] })}>
+        <Button
+          variant="outline"
+          onClick={() =>
+            set({ accuracy: [...draft.accuracy, { dimension: 'voltage', percent: 1, plus: 0 }] })
+          }
+        >
           <Plus size={17} /> It also measures
         </Button>
         <Button variant="plain" onClick={() => onDone(false)}>

@@ -7,7 +7,14 @@ import { Page } from '../frame/page.js'
 import { useFetched } from '../http/use-fetched.js'
 
 const Row = chakra(Link, {
-  base: { display: 'block', py: '20px', px: { base: '4px', md: '12px' }, borderBottom: '1px solid', borderColor: 'hair', _hover: { bg: 'panel' } },
+  base: {
+    display: 'block',
+    py: '20px',
+    px: { base: '4px', md: '12px' },
+    borderBottom: '1px solid',
+    borderColor: 'hair',
+    _hover: { bg: 'panel' },
+  },
 })
 
 /** Every job with what it is waiting for. */
@@ -27,10 +34,18 @@ export function JobsView() {
         )
       }
     >
-        {jobs?.length === 0 && <Text mt="16px">{role === 'installer' ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.' : 'No jobs yet. Open the first with “New job”.'}</Text>}
-        <Stack gap="0" mt="14px">
-          {jobs?.map((job) => <JobRow key={job.id} job={job} to={`/jobs/${job.id}/${role === 'installer' ? 'rework' : 'walk'}`} />)}
-        </Stack>
+      {jobs?.length === 0 && (
+        <Text mt="16px">
+          {role === 'installer'
+            ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.'
+            : 'No jobs yet. Open the first with “New job”.'}
+        </Text>
+      )}
+      <Stack gap="0" mt="14px">
+        {jobs?.map((job) => (
+          <JobRow key={job.id} job={job} to={`/jobs/${job.id}/${role === 'installer' ? 'rework' : 'walk'}`} />
+        ))}
+      </Stack>
     </Page>
   )
 }
@@ -59,7 +74,11 @@ function JobRow({ job, to }: { job: JobSummary; to: string }) {
       </Text>
       <HStack gap="18px" mt="8px" wrap="wrap" fontSize="14px" color="faint">
         {open.map((severity) => (
-          <Text key={severity} color={severity === 'stop' || severity === 'major' ? 'oxide' : 'faint'} fontWeight={severity === 'stop' ? 700 : 400}>
+          <Text
+            key={severity}
+            color={severity === 'stop' || severity === 'major' ? 'oxide' : 'faint'}
+            fontWeight={severity === 'stop' ? 700 : 400}
+          >
             {job.open[severity]} {severity} open
           </Text>
         ))}

@@ -8,8 +8,24 @@ import { JobsView } from './jobs-view.js'
 
 const user = userEvent.setup()
 const NONE = { stop: 0, major: 0, minor: 0, note: 0 }
-const JOB = { id: 'a', number: 'PM-1', title: 'Barn', site: 'Mill Lane', sealed: false, waitingFor: 'the rework of 1 stop defect', open: { ...NONE, stop: 1 }, left: { ac: 4 } }
-const OLD = { id: 'm0', name: 'Meter M0', kind: 'multimeter', serial: '1', calibratedUntil: '2020-01-01', accuracy: [{ dimension: 'voltage', percent: 0.5, plus: 0.1 }] }
+const JOB = {
+  id: 'a',
+  number: 'PM-1',
+  title: 'Barn',
+  site: 'Mill Lane',
+  sealed: false,
+  waitingFor: 'the rework of 1 stop defect',
+  open: { ...NONE, stop: 1 },
+  left: { ac: 4 },
+}
+const OLD = {
+  id: 'm0',
+  name: 'Meter M0',
+  kind: 'multimeter',
+  serial: '1',
+  calibratedUntil: '2020-01-01',
+  accuracy: [{ dimension: 'voltage', percent: 0.5, plus: 0.1 }],
+}
 
 describe('jobs', () => {
   it('say what each is waiting for, and where it stands', async () => {
@@ -43,13 +59,18 @@ describe('jobs', () => {
 describe('instruments', () => {
   const open = async (role: 'office' | 'inspector') => {
     openJob([], { role })
-    serverSays({ 'GET /api/instruments': [{ ...OLD, id: 'm1', name: 'Meter M1', calibratedUntil: '2099-01-01' }, OLD] })
+    serverSays({
+      'GET /api/instruments': [{ ...OLD, id: 'm1', name: 'Meter M1', calibratedUntil: '2099-01-01' }, OLD],
+    })
     onScreen(<InstrumentsView />)
     await screen.findByText('Meter M0')
   }
   it('that run out first stand first, and one that ran out says so', async () => {
     await open('inspector')
-    expect(screen.getAllByText(/^Meter M/).map(({ textContent }) => textContent)).toEqual(['Meter M0', 'Meter M1'])
+    expect(screen.getAllByText(/^Meter M/).map(({ textContent }) => textContent)).toEqual([
+      'Meter M0',
+      'Meter M1',
+    ])
     expect(screen.getByText('calibration ended 2020-01-01')).toBeTruthy()
     expect(screen.getByRole('button', { name: /Meter M0/ })).toHaveProperty('disabled', true)
   })
@@ -65,18 +86,43 @@ describe('instruments', () => {
     expect(await screen.findByText('serial is missing')).toBeTruthy()
     serverSays({ 'GET /api/instruments': [OLD], 'PUT /api/instruments/m0': OLD })
     await user.click(screen.getByRole('button', { name: 'Keep' }))
-    expect(asked[0]).toMatchObject({ method: 'PUT', body: { calibratedUntil: '2030-06-30', accuracy: [{ dimension: 'voltage' }, { dimension: 'resistance', percent: 1, plus: 0 }] } })
+    expect(asked[0]).toMatchObject({
+      method: 'PUT',
+      body: {
+        calibratedUntil: '2030-06-30',
+        accuracy: [{ dimension: 'voltage' }, { dimension: 'resistance', percent: 1, plus: 0 }],
+      },
+    })
     expect(screen.queryByLabelText('Calibrated until')).toBeNull()
   })
 })
 
 it('the calendar shows what is to come day by day, and the past when asked', async () => {
   openJob([], { role: 'office' })
-  const visit = (id: string, day: number, hour: number) => ({ id, jobId: 'a', start: new Date(2027, 0, day, hour).toISOString(), end: new Date(2027, 0, day, hour + 2).toISOString(), purpose: `visit ${id}`, people: [{ id: 'p', name: 'Ada' }], job: JOB })
-  globalThis.fetch = (async (address: string) => new Response(JSON.stringify(address.includes('from=') ? [visit('one', 4, 8), visit('two', 4, 13), visit('three', 5, 8)] : [visit('old', 1, 8)]))) as unknown as typeof fetch
+  const visit = (id: string, day: number, hour: number) => ({
+    id,
+    jobId: 'a',
+    start: new Date(2027, 0, day, hour).toISOString(),
+    end: new Date(2027, 0, day, hour + 2).toISOString(),
+    purpose: `visit ${id}`,
+    people: [{ id: 'p', name: 'Ada' }],
+    job: JOB,
+  })
+  globalThis.fetch = (async (address: string) =>
+    new Response(
+      JSON.stringify(
+        address.includes('from=')
+          ? [visit('one', 4, 8), visit('two', 4, 13), visit('three', 5, 8)]
+          : [visit('old', 1, 8)],
+      ),
+    )) as unknown as typeof fetch
   onScreen(<VisitsView />)
   const monday = await screen.findByText('Mon, 4 Jan 2027')
-  expect(within(monday.parentElement!).getAllByText(/^visit/).map(({ textContent }) => textContent)).toEqual(['visit one; Ada', 'visit two; Ada'])
+  expect(
+    within(monday.parentElement!)
+      .getAllByText(/^visit/)
+      .map(({ textContent }) => textContent),
+  ).toEqual(['visit one; Ada', 'visit two; Ada'])
   await user.click(screen.getByRole('button', { name: 'Show past visits too' }))
   expect(await screen.findByText('visit old; Ada')).toBeTruthy()
 })

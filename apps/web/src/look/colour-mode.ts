@@ -10,7 +10,10 @@ interface ColourMode {
 
 /** Light for glare, dark for plant rooms; the device's own wish until somebody chooses. */
 export const useColourMode = create<ColourMode>((set, get) => ({
-  mode: show((localStorage.getItem(KEY) as Mode | null) ?? (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light')),
+  mode: show(
+    (localStorage.getItem(KEY) as Mode | null) ??
+      (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light'),
+  ),
   turn() {
     const mode = get().mode === 'light' ? 'dark' : 'light'
     localStorage.setItem(KEY, mode)

@@ -36,23 +36,64 @@ const config = defineConfig({
         mono: { value: "'Spline Sans Mono', ui-monospace, monospace" },
       },
     },
-    semanticTokens: { colors: Object.fromEntries(Object.entries(colours).map(([name, pair]) => [name, both(pair)])) },
+    semanticTokens: {
+      colors: Object.fromEntries(Object.entries(colours).map(([name, pair]) => [name, both(pair)])),
+    },
     recipes: {
       button: {
-        base: { minH: '44px', borderRadius: '4px', fontWeight: 600, fontFamily: 'body', fontSize: '15px', px: '16px', _disabled: { opacity: 0.5 } },
+        base: {
+          minH: '44px',
+          borderRadius: '4px',
+          fontWeight: 600,
+          fontFamily: 'body',
+          fontSize: '15px',
+          px: '16px',
+          _disabled: { opacity: 0.5 },
+        },
         variants: {
           variant: {
             solid: { bg: 'chalk', color: 'panel', _hover: { opacity: 0.9 } },
-            outline: { bg: 'transparent', color: 'ink', border: '1px solid', borderColor: 'faint', _hover: { bg: 'sunk' } },
+            outline: {
+              bg: 'transparent',
+              color: 'ink',
+              border: '1px solid',
+              borderColor: 'faint',
+              _hover: { bg: 'sunk' },
+            },
             plain: { bg: 'transparent', color: 'chalk', px: '10px', _hover: { bg: 'chalkWash' } },
           },
         },
       },
       input: {
-        base: { minH: '44px', bg: 'panel', border: '1px solid', borderColor: 'faint', borderRadius: '4px', color: 'ink', px: '12px', fontSize: '16px', _invalid: { borderColor: 'oxide', borderWidth: '2px' }, _placeholder: { color: 'faint' } },
-        variants: { variant: { outline: { bg: 'panel', borderColor: 'faint' } }, size: { md: { height: '44px' } } },
+        base: {
+          minH: '44px',
+          bg: 'panel',
+          border: '1px solid',
+          borderColor: 'faint',
+          borderRadius: '4px',
+          color: 'ink',
+          px: '12px',
+          fontSize: '16px',
+          _invalid: { borderColor: 'oxide', borderWidth: '2px' },
+          _placeholder: { color: 'faint' },
+        },
+        variants: {
+          variant: { outline: { bg: 'panel', borderColor: 'faint' } },
+          size: { md: { height: '44px' } },
+        },
       },
-      textarea: { base: { bg: 'panel', border: '1px solid', borderColor: 'faint', borderRadius: '4px', p: '10px 12px', fontSize: '16px', minH: '76px' }, variants: { variant: { outline: { bg: 'panel', borderColor: 'faint' } } } },
+      textarea: {
+        base: {
+          bg: 'panel',
+          border: '1px solid',
+          borderColor: 'faint',
+          borderRadius: '4px',
+          p: '10px 12px',
+          fontSize: '16px',
+          minH: '76px',
+        },
+        variants: { variant: { outline: { bg: 'panel', borderColor: 'faint' } } },
+      },
     },
   },
 })

@@ -6,7 +6,10 @@ import { Select } from './select.js'
 export type Option<T extends string = string> = readonly [value: T, words: string]
 
 /** The members of a closed list with their words. */
-export function optionsOf<T extends string>(list: readonly T[], words: Readonly<Record<T, string>> | ((one: T) => string)): Option<T>[] {
+export function optionsOf<T extends string>(
+  list: readonly T[],
+  words: Readonly<Record<T, string>> | ((one: T) => string),
+): Option<T>[] {
   return list.map((one) => [one, typeof words === 'function' ? words(one) : words[one]])
 }
 
@@ -27,11 +30,26 @@ interface Props<T extends string> {
 }
 
 /** One of a list, under its label. */
-export function ChoiceField<T extends string>({ label, value, options, onChange, disabled, required, problem, hint }: Props<T>) {
+export function ChoiceField<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  disabled,
+  required,
+  problem,
+  hint,
+}: Props<T>) {
   return (
     <Field label={label} problem={problem} hint={hint}>
       {(ids) => (
-        <Select {...ids} value={value} disabled={disabled} required={required} onChange={(event) => onChange(event.target.value as T)}>
+        <Select
+          {...ids}
+          value={value}
+          disabled={disabled}
+          required={required}
+          onChange={(event) => onChange(event.target.value as T)}
+        >
           {options.map(([one, words]) => (
             <option key={one} value={one}>
               {words}

@@ -2,7 +2,17 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { useId, type ReactNode } from 'react'
 
 /** A label, a control, and beneath it what is wrong with what was typed. */
-export function Field({ label, problem, hint, children }: { label: string; problem?: string | undefined; hint?: ReactNode; children: (ids: { id: string; 'aria-invalid'?: true; 'aria-describedby'?: string }) => ReactNode }) {
+export function Field({
+  label,
+  problem,
+  hint,
+  children,
+}: {
+  label: string
+  problem?: string | undefined
+  hint?: ReactNode
+  children: (ids: { id: string; 'aria-invalid'?: true; 'aria-describedby'?: string }) => ReactNode
+}) {
   const id = useId()
   const problemId = `${id}-problem`
   return (

@@ -13,7 +13,15 @@ const user = userEvent.setup()
 
 function Length({ onChange, unit }: { onChange: (value: number | undefined) => void; unit?: string }) {
   const [value, setValue] = useState<number | undefined>(100)
-  return <QuantityInput label="Length" dimension="length" value={value} unit={unit} onChange={(next) => (setValue(next), onChange(next))} />
+  return (
+    <QuantityInput
+      label="Length"
+      dimension="length"
+      value={value}
+      unit={unit}
+      onChange={(next) => (setValue(next), onChange(next))}
+    />
+  )
 }
 
 describe('a figure in any unit', () => {
@@ -54,11 +62,23 @@ describe('a figure in any unit', () => {
   })
 })
 
-it.each([['7', [7], '7'], ['0', [], '1'], ['99', [9, 20], '20'], ['3', [3], '3']])('a count cleared and typed as %s goes on as %j', async (typed, counts, shown) => {
+it.each([
+  ['7', [7], '7'],
+  ['0', [], '1'],
+  ['99', [9, 20], '20'],
+  ['3', [3], '3'],
+])('a count cleared and typed as %s goes on as %j', async (typed, counts, shown) => {
   const gone: number[] = []
   function Count() {
     const [count, setCount] = useState(1)
-    return <CountField label="How many" value={count} most={20} onChange={(next) => (setCount(next), gone.push(next))} />
+    return (
+      <CountField
+        label="How many"
+        value={count}
+        most={20}
+        onChange={(next) => (setCount(next), gone.push(next))}
+      />
+    )
   }
   onScreen(<Count />)
   const field = screen.getByLabelText('How many')
@@ -71,7 +91,17 @@ it.each([['7', [7], '7'], ['0', [], '1'], ['99', [9, 20], '20'], ['3', [3], '3']
 
 it('of a list only what stands in it can be chosen', async () => {
   const onChange = jest.fn()
-  onScreen(<ChoiceField label="Lying" value="portrait" options={[['portrait', 'upright'], ['landscape', 'across']]} onChange={onChange} />)
+  onScreen(
+    <ChoiceField
+      label="Lying"
+      value="portrait"
+      options={[
+        ['portrait', 'upright'],
+        ['landscape', 'across'],
+      ]}
+      onChange={onChange}
+    />,
+  )
   await user.selectOptions(screen.getByLabelText('Lying'), 'across')
   expect(onChange).toHaveBeenCalledWith('landscape')
 })

@@ -17,7 +17,15 @@ interface View {
  * A picture that is moved with one finger and made larger with two, or with the wheel and the buttons. The move goes straight to the
  * element's transform: nothing is drawn again. Touches on a `[data-drag]` thing are that thing's own.
  */
-export function PanZoom({ children, label, onScale }: { children: ReactNode; label: string; onScale?: (scale: number) => void }) {
+export function PanZoom({
+  children,
+  label,
+  onScale,
+}: {
+  children: ReactNode
+  label: string
+  onScale?: (scale: number) => void
+}) {
   const frame = useRef<HTMLDivElement>(null)
   const content = useRef<HTMLDivElement>(null)
   const view = useRef<View>({ x: 0, y: 0, scale: 1 })
@@ -29,7 +37,8 @@ export function PanZoom({ children, label, onScale }: { children: ReactNode; lab
       const scale = Math.min(MOST, Math.max(LEAST, next.scale))
       // The picture may not leave its frame.
       view.current = { scale, x: clamp(next.x, w * (1 - scale), 0), y: clamp(next.y, h * (1 - scale), 0) }
-      if (content.current) content.current.style.transform = `translate(${view.current.x}px, ${view.current.y}px) scale(${scale})`
+      if (content.current)
+        content.current.style.transform = `translate(${view.current.x}px, ${view.current.y}px) scale(${scale})`
       setZoomed(scale > 1.001)
       onScale?.(scale)
     },
@@ -76,19 +85,49 @@ export function PanZoom({ children, label, onScale }: { children: ReactNode; lab
   }, [show])
   return (
     <Flex direction="column" flex="1" minH={0} minW={0} position="relative" role="group" aria-label={label}>
-      <Box ref={frame} flex="1" minH={0} display="flex" overflow="hidden" css={{ touchAction: zoomed ? 'none' : 'pan-y' }}>
+      <Box
+        ref={frame}
+        flex="1"
+        minH={0}
+        display="flex"
+        overflow="hidden"
+        css={{ touchAction: zoomed ? 'none' : 'pan-y' }}
+      >
         <Box ref={content} flex="1" minW={0} minH={0} display="flex" transformOrigin="0 0">
           {children}
         </Box>
       </Box>
-      <Flex position="absolute" right="0" bottom="0" gap="2px" bg="panel" borderRadius="4px" opacity={0.94} _print={{ display: 'none' }}>
+      <Flex
+        position="absolute"
+        right="0"
+        bottom="0"
+        gap="2px"
+        bg="panel"
+        borderRadius="4px"
+        opacity={0.94}
+        _print={{ display: 'none' }}
+      >
         <Button variant="plain" px="0" minW="44px" onClick={() => zoomAt(STEP)} aria-label="Larger">
           <Plus size={19} />
         </Button>
-        <Button variant="plain" px="0" minW="44px" onClick={() => zoomAt(1 / STEP)} aria-label="Smaller" disabled={!zoomed}>
+        <Button
+          variant="plain"
+          px="0"
+          minW="44px"
+          onClick={() => zoomAt(1 / STEP)}
+          aria-label="Smaller"
+          disabled={!zoomed}
+        >
           <Minus size={19} />
         </Button>
-        <Button variant="plain" px="0" minW="44px" onClick={() => show({ x: 0, y: 0, scale: 1 })} aria-label="The whole picture" disabled={!zoomed}>
+        <Button
+          variant="plain"
+          px="0"
+          minW="44px"
+          onClick={() => show({ x: 0, y: 0, scale: 1 })}
+          aria-label="The whole picture"
+          disabled={!zoomed}
+        >
           <Maximize2 size={17} />
         </Button>
       </Flex>

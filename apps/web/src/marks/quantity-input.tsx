@@ -15,11 +15,22 @@ interface Props {
 }
 
 /** A figure in any unit of its kind; it goes on as a canonical value, undefined while it does not read. */
-export function QuantityInput({ label, dimension, value, onChange, unit, readOnly = false, required = false }: Props) {
+export function QuantityInput({
+  label,
+  dimension,
+  value,
+  onChange,
+  unit,
+  readOnly = false,
+  required = false,
+}: Props) {
   const decimal = useDecimal((state) => state.decimal)
   const shown = value === undefined ? '' : formatQuantity(value, dimension, { decimal, unit: unit ?? '' })
   const [typed, setTyped] = useState(shown)
-  const read = (text: string) => (text.trim() === '' ? undefined : parseQuantity(text, dimension, { decimal, assume: unit ?? canonicalUnit(dimension) }))
+  const read = (text: string) =>
+    text.trim() === ''
+      ? undefined
+      : parseQuantity(text, dimension, { decimal, assume: unit ?? canonicalUnit(dimension) })
   const parsed = read(typed)
   const mine = parsed?.ok ? parsed.quantity.value : undefined
   // Something else changed the value: what was typed no longer says it.
@@ -27,13 +38,27 @@ export function QuantityInput({ label, dimension, value, onChange, unit, readOnl
     if (value !== mine) setTyped(shown)
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [value])
-  const problem = parsed && !parsed.ok ? parsed.problem.message : parsed?.ok && parsed.quantity.relation !== '=' ? 'a figure without < or > is needed' : undefined
+  const problem =
+    parsed && !parsed.ok
+      ? parsed.problem.message
+      : parsed?.ok && parsed.quantity.relation !== '='
+        ? 'a figure without < or > is needed'
+        : undefined
   const type = (text: string) => {
     setTyped(text)
     const next = read(text)
     onChange(next?.ok && next.quantity.relation === '=' ? next.quantity.value : undefined, text)
   }
   return (
-    <TextField label={label} problem={problem} value={typed} readOnly={readOnly} required={required} fontFamily="mono" autoComplete="off" onChange={type} />
+    <TextField
+      label={label}
+      problem={problem}
+      value={typed}
+      readOnly={readOnly}
+      required={required}
+      fontFamily="mono"
+      autoComplete="off"
+      onChange={type}
+    />
   )
 }

@@ -1,10 +1,26 @@
 import { chakra } from '@chakra-ui/react'
 
 /** A box to tick, with its words, large enough for a glove. */
-export function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange: (checked: boolean) => void }) {
+export function Tick({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string
+  checked: boolean
+  onChange: (checked: boolean) => void
+}) {
   return (
     <chakra.label display="flex" alignItems="center" gap="10px" minH="44px">
-      <chakra.input type="checkbox" checked={checked} onChange={(event) => onChange(event.target.checked)} w="22px" h="22px" flexShrink={0} accentColor="var(--chakra-colors-chalk)" />
+      <chakra.input
+        type="checkbox"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+        w="22px"
+        h="22px"
+        flexShrink={0}
+        accentColor="var(--chakra-colors-chalk)"
+      />
       {label}
     </chakra.label>
   )

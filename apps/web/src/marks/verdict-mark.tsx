@@ -1,7 +1,13 @@
 import { HStack, Text, chakra } from '@chakra-ui/react'
 import { VERDICT_WORDS, type Verdict } from '@plumb-mark/core'
 
-const COLOUR = { conforms: 'chalk', 'does-not-conform': 'oxide', 'not-proven': 'brass', 'not-inspected': 'faint', 'not-applicable': 'faint' } satisfies Record<Verdict, string>
+const COLOUR = {
+  conforms: 'chalk',
+  'does-not-conform': 'oxide',
+  'not-proven': 'brass',
+  'not-inspected': 'faint',
+  'not-applicable': 'faint',
+} satisfies Record<Verdict, string>
 export const verdictColour = (verdict: Verdict): string => COLOUR[verdict]
 
 /** Shapes first: a chevron at the mark, a mark struck through twice, an open ring, a dash, a dotted dash. */
@@ -15,7 +21,17 @@ const SHAPES = {
 
 export function VerdictShape({ verdict, size = 20 }: { verdict: Verdict; size?: number }) {
   return (
-    <chakra.svg viewBox="0 0 20 20" width={`${size}px`} height={`${size}px`} flexShrink={0} color={COLOUR[verdict]} fill="none" stroke="currentColor" strokeWidth="2.4px" aria-hidden>
+    <chakra.svg
+      viewBox="0 0 20 20"
+      width={`${size}px`}
+      height={`${size}px`}
+      flexShrink={0}
+      color={COLOUR[verdict]}
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="2.4px"
+      aria-hidden
+    >
       {SHAPES[verdict]}
     </chakra.svg>
   )
@@ -26,7 +42,14 @@ export function VerdictMark({ verdict, large = false }: { verdict: Verdict; larg
   return (
     <HStack gap="8px" data-verdict={verdict}>
       <VerdictShape verdict={verdict} size={large ? 30 : 18} />
-      <Text color={COLOUR[verdict]} fontWeight={600} fontFamily={large ? 'heading' : 'body'} fontSize={large ? '26px' : '14px'} lineHeight={1.1} whiteSpace="nowrap">
+      <Text
+        color={COLOUR[verdict]}
+        fontWeight={600}
+        fontFamily={large ? 'heading' : 'body'}
+        fontSize={large ? '26px' : '14px'}
+        lineHeight={1.1}
+        whiteSpace="nowrap"
+      >
         {VERDICT_WORDS[verdict]}
       </Text>
     </HStack>

@@ -7,12 +7,38 @@ import { TextField } from '../marks/text-field.js'
 
 type Mark = { kind: 'arrow' | 'ring' | 'text'; x: number; y: number; dx: number; dy: number; words?: string }
 
-const TOOLS = { arrow: { label: 'Arrow', icon: MoveUpRight }, ring: { label: 'Ring', icon: Circle }, text: { label: 'Text', icon: Type } } as const
+const TOOLS = {
+  arrow: { label: 'Arrow', icon: MoveUpRight },
+  ring: { label: 'Ring', icon: Circle },
+  text: { label: 'Text', icon: Type },
+} as const
 const OXIDE = '#b3391c'
-const Sheet = chakra('div', { base: { position: 'fixed', inset: 0, zIndex: 50, bg: 'paper', p: '14px', display: 'flex', flexDirection: 'column', gap: '8px', overflow: 'auto' } })
+const Sheet = chakra('div', {
+  base: {
+    position: 'fixed',
+    inset: 0,
+    zIndex: 50,
+    bg: 'paper',
+    p: '14px',
+    display: 'flex',
+    flexDirection: 'column',
+    gap: '8px',
+    overflow: 'auto',
+  },
+})
 
 /** A photo with its caption and simple marks: an arrow, a ring, a few words. The marked picture is a copy. */
-export function PhotoMarks({ address, caption, onDone, onClose }: { address: string; caption: string; onDone: (caption: string, marked: Blob | undefined) => void; onClose: () => void }) {
+export function PhotoMarks({
+  address,
+  caption,
+  onDone,
+  onClose,
+}: {
+  address: string
+  caption: string
+  onDone: (caption: string, marked: Blob | undefined) => void
+  onClose: () => void
+}) {
   const stage = useRef<Konva.Stage>(null)
   const [image, setImage] = useState<HTMLImageElement>()
   const [room, setRoom] = useState({ w: 800, h: 500 })
@@ -46,7 +72,11 @@ export function PhotoMarks({ address, caption, onDone, onClose }: { address: str
   const done = async () => {
     if (marks.length === 0 || !stage.current) return onDone(said, undefined)
     // At the size of the photo itself, whatever the size on this screen.
-    const blob = (await stage.current.toBlob({ mimeType: 'image/jpeg', quality: 0.9, pixelRatio: 1 / scale })) as Blob
+    const blob = (await stage.current.toBlob({
+      mimeType: 'image/jpeg',
+      quality: 0.9,
+      pixelRatio: 1 / scale,
+    })) as Blob
     onDone(said, blob)
   }
   const thick = 5 / scale
@@ -56,12 +86,24 @@ export function PhotoMarks({ address, caption, onDone, onClose }: { address: str
         {(Object.keys(TOOLS) as Mark['kind'][]).map((kind) => {
           const { label, icon: Icon } = TOOLS[kind]
           return (
-            <Button key={kind} variant={tool === kind ? 'solid' : 'outline'} aria-pressed={tool === kind} onClick={() => setTool(kind)}>
+            <Button
+              key={kind}
+              variant={tool === kind ? 'solid' : 'outline'}
+              aria-pressed={tool === kind}
+              onClick={() => setTool(kind)}
+            >
               <Icon size={18} /> {label}
             </Button>
           )
         })}
-        {tool === 'text' && <Input value={words} onChange={(event) => setWords(event.target.value)} maxW="180px" aria-label="Words to write" />}
+        {tool === 'text' && (
+          <Input
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+            maxW="180px"
+            aria-label="Words to write"
+          />
+        )}
         <Button variant="plain" disabled={marks.length === 0} onClick={() => setMarks(marks.slice(0, -1))}>
           <Undo2 size={18} /> Undo
         </Button>
@@ -70,9 +112,26 @@ export function PhotoMarks({ address, caption, onDone, onClose }: { address: str
           <X size={22} />
         </Button>
       </HStack>
-      <Box flex="1" minH="200px" display="grid" placeItems="center" bg="sunk" css={{ touchAction: 'none' }} role="img" aria-label={`${said}: ${marks.length} marks`}>
+      <Box
+        flex="1"
+        minH="200px"
+        display="grid"
+        placeItems="center"
+        bg="sunk"
+        css={{ touchAction: 'none' }}
+        role="img"
+        aria-label={`${said}: ${marks.length} marks`}
+      >
         {image ? (
-          <Stage ref={stage} width={image.width * scale} height={image.height * scale} scale={{ x: scale, y: scale }} onPointerDown={begin} onPointerMove={draw} onPointerUp={end}>
+          <Stage
+            ref={stage}
+            width={image.width * scale}
+            height={image.height * scale}
+            scale={{ x: scale, y: scale }}
+            onPointerDown={begin}
+            onPointerMove={draw}
+            onPointerUp={end}
+          >
             <Layer>
               <Picture image={image} />
               {[...marks, ...(drawing ? [drawing] : [])].map((mark, i) => (
@@ -98,7 +157,38 @@ export function PhotoMarks({ address, caption, onDone, onClose }: { address: str
 
 function OneMark({ mark: { kind, x, y, dx, dy, words }, thick }: { mark: Mark; thick: number }) {
   const line = { stroke: OXIDE, strokeWidth: thick, shadowColor: 'white', shadowBlur: 3 * thick }
-  if (kind === 'arrow') return <Arrow points={[x, y, x + dx, y + dy]} fill={OXIDE} pointerLength={4 * thick} pointerWidth={4 * thick} {...line} />
-  if (kind === 'ring') return <Ellipse x={x + dx / 2} y={y + dy / 2} radiusX={Math.abs(dx / 2)} radiusY={Math.abs(dy / 2)} {...line} />
-  return <Words x={x} y={y} text={words ?? ''} fontSize={7 * thick} fontStyle="bold" fontFamily="Barlow" fill={OXIDE} stroke="white" strokeWidth={thick * 0.8} fillAfterStrokeEnabled />
+  if (kind === 'arrow')
+    return (
+      <Arrow
+        points={[x, y, x + dx, y + dy]}
+        fill={OXIDE}
+        pointerLength={4 * thick}
+        pointerWidth={4 * thick}
+        {...line}
+      />
+    )
+  if (kind === 'ring')
+    return (
+      <Ellipse
+        x={x + dx / 2}
+        y={y + dy / 2}
+        radiusX={Math.abs(dx / 2)}
+        radiusY={Math.abs(dy / 2)}
+        {...line}
+      />
+    )
+  return (
+    <Words
+      x={x}
+      y={y}
+      text={words ?? ''}
+      fontSize={7 * thick}
+      fontStyle="bold"
+      fontFamily="Barlow"
+      fill={OXIDE}
+      stroke="white"
+      strokeWidth={thick * 0.8}
+      fillAfterStrokeEnabled
+    />
+  )
 }

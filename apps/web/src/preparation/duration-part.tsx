@@ -1,13 +1,28 @@
 import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { KINDS, MINUTES_BESIDE_CHECKS, STAGE_TITLES, type Duration, type KindName, type MinutesByKind } from '@plumb-mark/core'
+import {
+  KINDS,
+  MINUTES_BESIDE_CHECKS,
+  STAGE_TITLES,
+  type Duration,
+  type KindName,
+  type MinutesByKind,
+} from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { put } from '../http/api.js'
 import { Field } from '../marks/field.js'
 import { durationWords } from '../visits/when.js'
 
 /** The expected time by stage, as bars of one scale; the office may say how long a check of each kind takes with its own people. */
-export function DurationPart({ duration, minutes, onMinutes }: { duration: Duration; minutes: MinutesByKind; onMinutes: (minutes: MinutesByKind) => void }) {
+export function DurationPart({
+  duration,
+  minutes,
+  onMinutes,
+}: {
+  duration: Duration
+  minutes: MinutesByKind
+  onMinutes: (minutes: MinutesByKind) => void
+}) {
   const office = useSession(({ person }) => person?.role) === 'office'
   const [adjusting, setAdjusting] = useState(false)
   const longest = Math.max(1, ...duration.stages.map((stage) => stage.minutes))
@@ -23,7 +38,8 @@ export function DurationPart({ duration, minutes, onMinutes }: { duration: Durat
         </Grid>
       ))}
       <Text fontSize="14px" color="faint" mt="4px">
-        With {MINUTES_BESIDE_CHECKS} min for arriving, looking round and the customer: {durationWords(duration.minutes)}.
+        With {MINUTES_BESIDE_CHECKS} min for arriving, looking round and the customer:{' '}
+        {durationWords(duration.minutes)}.
       </Text>
       {office && (
         <Button variant="plain" px="0" onClick={() => setAdjusting(!adjusting)}>
@@ -35,11 +51,23 @@ export function DurationPart({ duration, minutes, onMinutes }: { duration: Durat
   )
 }
 
-function Adjust({ minutes, onMinutes }: { minutes: MinutesByKind; onMinutes: (minutes: MinutesByKind) => void }) {
-  const [draft, setDraft] = useState<Record<string, string>>(Object.fromEntries(Object.entries(minutes).map(([kind, n]) => [kind, String(n)])))
+function Adjust({
+  minutes,
+  onMinutes,
+}: {
+  minutes: MinutesByKind
+  onMinutes: (minutes: MinutesByKind) => void
+}) {
+  const [draft, setDraft] = useState<Record<string, string>>(
+    Object.fromEntries(Object.entries(minutes).map(([kind, n]) => [kind, String(n)])),
+  )
   const [said, setSaid] = useState('')
   const keep = async () => {
-    const read = Object.fromEntries(Object.entries(draft).filter(([, text]) => text.trim() !== '').map(([kind, text]) => [kind, Number(text)]))
+    const read = Object.fromEntries(
+      Object.entries(draft)
+        .filter(([, text]) => text.trim() !== '')
+        .map(([kind, text]) => [kind, Number(text)]),
+    )
     try {
       onMinutes(await put<MinutesByKind>('/api/office/minutes', read))
       setSaid('kept for every job')
@@ -48,11 +76,27 @@ function Adjust({ minutes, onMinutes }: { minutes: MinutesByKind; onMinutes: (mi
     }
   }
   return (
-    <Box as="form" bg="panel" p="14px" onSubmit={(event: React.FormEvent) => (event.preventDefault(), void keep())}>
+    <Box
+      as="form"
+      bg="panel"
+      p="14px"
+      onSubmit={(event: React.FormEvent) => (event.preventDefault(), void keep())}
+    >
       <Grid templateColumns="repeat(auto-fill, minmax(170px, 1fr))" gap="10px">
         {(Object.keys(KINDS) as KindName[]).map((kind) => (
           <Field key={kind} label={`${kind.replace(/-/g, ' ')} (${KINDS[kind].minutes} min)`}>
-            {(ids) => <Input {...ids} type="number" min={0} max={480} step={0.5} value={draft[kind] ?? ''} placeholder={String(KINDS[kind].minutes)} onChange={(event) => setDraft({ ...draft, [kind]: event.target.value })} />}
+            {(ids) => (
+              <Input
+                {...ids}
+                type="number"
+                min={0}
+                max={480}
+                step={0.5}
+                value={draft[kind] ?? ''}
+                placeholder={String(KINDS[kind].minutes)}
+                onChange={(event) => setDraft({ ...draft, [kind]: event.target.value })}
+              />
+            )}
           </Field>
         ))}
       </Grid>

@@ -30,11 +30,21 @@ export function JobWizard() {
   const library = useLibrary()
   const [step, setStep] = useState(0)
   const [site, setSite] = useState({ number: '', title: '', site: '', customer: '' })
-  const [rules, setRules] = useState<Rules>({ school: 'iec', units: 'metric', rule: 'guarded', earthMethod: 'table', copperBonds: false })
+  const [rules, setRules] = useState<Rules>({
+    school: 'iec',
+    units: 'metric',
+    rule: 'guarded',
+    earthMethod: 'table',
+    copperBonds: false,
+  })
   const [units, setUnits] = useState<UnitRow[]>([])
   const [problem, setProblem] = useState('')
   const [opening, setOpening] = useState(false)
-  const complete = [Object.values(site).every((said) => said.trim() !== ''), true, units.every(({ sheetId, label }) => sheetId !== '' && label.trim() !== '')]
+  const complete = [
+    Object.values(site).every((said) => said.trim() !== ''),
+    true,
+    units.every(({ sheetId, label }) => sheetId !== '' && label.trim() !== ''),
+  ]
   const open = async () => {
     setOpening(true)
     const jobId = uuid()
@@ -49,11 +59,31 @@ export function JobWizard() {
   const next = () => (step < STEPS.length - 1 ? setStep(step + 1) : void open())
   return (
     <Frame title="A new job">
-      <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="26px" as="form" onSubmit={(event: React.FormEvent) => (event.preventDefault(), next())}>
+      <Box
+        maxW="860px"
+        mx="auto"
+        px={{ base: '16px', md: '24px' }}
+        py="26px"
+        as="form"
+        onSubmit={(event: React.FormEvent) => (event.preventDefault(), next())}
+      >
         <HStack as="ol" gap="0" listStyleType="none" mb="24px" aria-label="Steps">
           {STEPS.map((name, i) => (
             <chakra.li key={name} flex="1">
-              <chakra.button type="button" w="100%" minH="44px" textAlign="left" borderBottom="4px solid" borderColor={i <= step ? 'chalk' : 'hair'} color={i === step ? 'ink' : 'faint'} fontWeight={i === step ? 600 : 400} cursor="pointer" disabled={i > 0 && !complete[0]} aria-current={i === step ? 'step' : undefined} onClick={() => setStep(i)}>
+              <chakra.button
+                type="button"
+                w="100%"
+                minH="44px"
+                textAlign="left"
+                borderBottom="4px solid"
+                borderColor={i <= step ? 'chalk' : 'hair'}
+                color={i === step ? 'ink' : 'faint'}
+                fontWeight={i === step ? 600 : 400}
+                cursor="pointer"
+                disabled={i > 0 && !complete[0]}
+                aria-current={i === step ? 'step' : undefined}
+                onClick={() => setStep(i)}
+              >
                 {i + 1}. {name}
               </chakra.button>
             </chakra.li>
@@ -61,13 +91,48 @@ export function JobWizard() {
         </HStack>
         {step === 0 && (
           <Grid templateColumns={{ base: '1fr', md: '200px 1fr' }} gap="14px">
-            <TextField label="Number" required autoFocus value={site.number} placeholder="PM-2701" onChange={(text) => setSite({ ...site, number: text })} />
-            <TextField label="Title" required value={site.title} placeholder="Whose house, which room" onChange={(text) => setSite({ ...site, title: text })} />
-            <TextField label="Customer" required value={site.customer} onChange={(text) => setSite({ ...site, customer: text })} />
-            <TextField label="Site" required value={site.site} placeholder="Where it is, as one finds it" onChange={(text) => setSite({ ...site, site: text })} />
+            <TextField
+              label="Number"
+              required
+              autoFocus
+              value={site.number}
+              placeholder="PM-2701"
+              onChange={(text) => setSite({ ...site, number: text })}
+            />
+            <TextField
+              label="Title"
+              required
+              value={site.title}
+              placeholder="Whose house, which room"
+              onChange={(text) => setSite({ ...site, title: text })}
+            />
+            <TextField
+              label="Customer"
+              required
+              value={site.customer}
+              onChange={(text) => setSite({ ...site, customer: text })}
+            />
+            <TextField
+              label="Site"
+              required
+              value={site.site}
+              placeholder="Where it is, as one finds it"
+              onChange={(text) => setSite({ ...site, site: text })}
+            />
           </Grid>
         )}
-        {step === 1 && <RulesForm rules={rules} onChange={(part) => setRules({ ...rules, ...part, ...(part.school && { units: part.school === 'nec' ? 'us' : 'metric' }) })} />}
+        {step === 1 && (
+          <RulesForm
+            rules={rules}
+            onChange={(part) =>
+              setRules({
+                ...rules,
+                ...part,
+                ...(part.school && { units: part.school === 'nec' ? 'us' : 'metric' }),
+              })
+            }
+          />
+        )}
         {step === 2 && <UnitRows rows={units} library={library} onChange={setUnits} />}
         <Problem mt="14px">{problem}</Problem>
         <Flex gap="10px" mt="24px">
@@ -76,7 +141,11 @@ export function JobWizard() {
               Back
             </Button>
           )}
-          <Button type="submit" disabled={!complete[step] || (step === STEPS.length - 1 && !complete[0])} loading={opening}>
+          <Button
+            type="submit"
+            disabled={!complete[step] || (step === STEPS.length - 1 && !complete[0])}
+            loading={opening}
+          >
             {step < STEPS.length - 1 ? 'Next' : 'Open the job'}
           </Button>
         </Flex>
@@ -85,9 +154,19 @@ export function JobWizard() {
   )
 }
 
-function UnitRows({ rows, library, onChange }: { rows: UnitRow[]; library: readonly SheetSummary[]; onChange: (rows: UnitRow[]) => void }) {
-  const set = (key: string, part: Partial<UnitRow>) => onChange(rows.map((row) => (row.key === key ? { ...row, ...part } : row)))
-  const add = () => onChange([...rows, { key: uuid(), sheetId: '', label: '', count: 1, serial: '', placed: '' }])
+function UnitRows({
+  rows,
+  library,
+  onChange,
+}: {
+  rows: UnitRow[]
+  library: readonly SheetSummary[]
+  onChange: (rows: UnitRow[]) => void
+}) {
+  const set = (key: string, part: Partial<UnitRow>) =>
+    onChange(rows.map((row) => (row.key === key ? { ...row, ...part } : row)))
+  const add = () =>
+    onChange([...rows, { key: uuid(), sheetId: '', label: '', count: 1, serial: '', placed: '' }])
   const choose = (row: UnitRow, sheetId: string) => {
     const sheet = library.find(({ id }) => id === sheetId)
     const named = row.label === '' && sheet ? capital(UNIT_KIND_WORDS[sheet.kind]) : row.label
@@ -95,15 +174,58 @@ function UnitRows({ rows, library, onChange }: { rows: UnitRow[]; library: reado
   }
   return (
     <Box>
-      <Text mb="12px">The checks, the kit and the time follow from the units and their sheets. More can be added at any time.</Text>
+      <Text mb="12px">
+        The checks, the kit and the time follow from the units and their sheets. More can be added at any
+        time.
+      </Text>
       {rows.map((row) => (
-        <Grid key={row.key} templateColumns={{ base: '1fr 1fr', md: '1.7fr 1.2fr 80px 1fr 1fr auto' }} gap="10px" alignItems="end" mb="12px">
-          <ChoiceField label="Sheet" value={row.sheetId} options={[['', 'choose'], ...library.map((sheet): Option => [sheet.id, sheetName(sheet)])]} onChange={(sheetId) => choose(row, sheetId)} />
-          <TextField label="Name on site" value={row.label} onChange={(text) => set(row.key, { label: text })} />
-          <CountField label="How many" most={20} value={row.count} onChange={(count) => set(row.key, { count: count })} />
-          <TextField label="Serial" value={row.serial} disabled={row.count > 1} onChange={(text) => set(row.key, { serial: text })} />
-          <ChoiceField label="Where" value={row.placed} options={[['', 'not known'], ['indoors', 'indoors'], ['outdoors', 'outdoors']]} onChange={(placed) => set(row.key, { placed })} />
-          <Button variant="plain" px="0" minW="44px" onClick={() => onChange(rows.filter(({ key }) => key !== row.key))} aria-label={`Take ${row.label || 'this unit'} out`}>
+        <Grid
+          key={row.key}
+          templateColumns={{ base: '1fr 1fr', md: '1.7fr 1.2fr 80px 1fr 1fr auto' }}
+          gap="10px"
+          alignItems="end"
+          mb="12px"
+        >
+          <ChoiceField
+            label="Sheet"
+            value={row.sheetId}
+            options={[['', 'choose'], ...library.map((sheet): Option => [sheet.id, sheetName(sheet)])]}
+            onChange={(sheetId) => choose(row, sheetId)}
+          />
+          <TextField
+            label="Name on site"
+            value={row.label}
+            onChange={(text) => set(row.key, { label: text })}
+          />
+          <CountField
+            label="How many"
+            most={20}
+            value={row.count}
+            onChange={(count) => set(row.key, { count: count })}
+          />
+          <TextField
+            label="Serial"
+            value={row.serial}
+            disabled={row.count > 1}
+            onChange={(text) => set(row.key, { serial: text })}
+          />
+          <ChoiceField
+            label="Where"
+            value={row.placed}
+            options={[
+              ['', 'not known'],
+              ['indoors', 'indoors'],
+              ['outdoors', 'outdoors'],
+            ]}
+            onChange={(placed) => set(row.key, { placed })}
+          />
+          <Button
+            variant="plain"
+            px="0"
+            minW="44px"
+            onClick={() => onChange(rows.filter(({ key }) => key !== row.key))}
+            aria-label={`Take ${row.label || 'this unit'} out`}
+          >
             <X size={18} />
           </Button>
         </Grid>
@@ -117,13 +239,41 @@ function UnitRows({ rows, library, onChange }: { rows: UnitRow[]; library: reado
 
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 
-function entriesOf(site: { number: string; title: string; site: string; customer: string }, rules: Rules, rows: readonly UnitRow[], library: readonly SheetSummary[]): NewEntry[] {
+function entriesOf(
+  site: { number: string; title: string; site: string; customer: string },
+  rules: Rules,
+  rows: readonly UnitRow[],
+  library: readonly SheetSummary[],
+): NewEntry[] {
   const at = new Date().toISOString()
   const pinned = [...new Set(rows.map(({ sheetId }) => sheetId))].flatMap((id): PinnedSheet[] => {
     const sheet = library.find((one) => one.id === id)
-    return sheet ? [{ id, maker: sheet.maker, model: sheet.model, revision: sheet.revision, fingerprint: sheet.fingerprint }] : []
+    return sheet
+      ? [
+          {
+            id,
+            maker: sheet.maker,
+            model: sheet.model,
+            revision: sheet.revision,
+            fingerprint: sheet.fingerprint,
+          },
+        ]
+      : []
   })
-  const said = Object.fromEntries(Object.entries(site).map(([name, text]) => [name, text.trim()])) as typeof site
-  const fitted = rows.flatMap((row) => Array.from({ length: row.count }, (_, i): UnitBuilt => ({ id: `unit-${uuid()}`, label: row.count > 1 ? `${row.label.trim()} ${i + 1}` : row.label.trim(), sheetId: row.sheetId, ...(row.count === 1 && row.serial.trim() && { serial: row.serial.trim() }), ...(row.placed && { situation: { placed: row.placed } }) })))
-  return [{ id: uuid(), kind: 'job-opened', at, body: { ...said, ...rules, sheets: pinned } }, ...fitted.map((body): NewEntry => ({ id: uuid(), kind: 'unit-fitted', at, body }))]
+  const said = Object.fromEntries(
+    Object.entries(site).map(([name, text]) => [name, text.trim()]),
+  ) as typeof site
+  const fitted = rows.flatMap((row) =>
+    Array.from({ length: row.count }, (_, i): UnitBuilt => ({
+      id: `unit-${uuid()}`,
+      label: row.count > 1 ? `${row.label.trim()} ${i + 1}` : row.label.trim(),
+      sheetId: row.sheetId,
+      ...(row.count === 1 && row.serial.trim() && { serial: row.serial.trim() }),
+      ...(row.placed && { situation: { placed: row.placed } }),
+    })),
+  )
+  return [
+    { id: uuid(), kind: 'job-opened', at, body: { ...said, ...rules, sheets: pinned } },
+    ...fitted.map((body): NewEntry => ({ id: uuid(), kind: 'unit-fitted', at, body })),
+  ]
 }

@@ -4,12 +4,27 @@ import { Calibration } from '../instruments/instruments-view.js'
 import { dayWords } from '../visits/when.js'
 
 const List = chakra('ul', { base: { listStyleType: 'none' } })
-const Item = chakra('li', { base: { display: 'flex', gap: '10px', py: '7px', borderTop: '1px solid', borderColor: 'hair', lineHeight: 1.3 } })
+const Item = chakra('li', {
+  base: {
+    display: 'flex',
+    gap: '10px',
+    py: '7px',
+    borderTop: '1px solid',
+    borderColor: 'hair',
+    lineHeight: 1.3,
+  },
+})
 
 /** What to bring and what the day must be like, with a box to tick on paper. */
 export function KitPart({ kit, day }: { kit: Kit; day: string }) {
   return (
-    <Grid templateColumns={{ base: '1fr', lg: '1.3fr 1fr' }} gap={{ base: '20px', lg: '40px' }} mt="20px" aria-label="Kit list" role="region">
+    <Grid
+      templateColumns={{ base: '1fr', lg: '1.3fr 1fr' }}
+      gap={{ base: '20px', lg: '40px' }}
+      mt="20px"
+      aria-label="Kit list"
+      role="region"
+    >
       <Box>
         <Heading>Instruments, for {dayWords(day)}</Heading>
         <List>
@@ -44,7 +59,12 @@ export function KitPart({ kit, day }: { kit: Kit; day: string }) {
             <Item key={name}>
               <Box flex="1">{name}</Box>
               <Text fontFamily="mono">{mass} kg</Text>
-              <Text w="110px" textAlign="right" fontWeight={people > 1 ? 700 : 400} color={people > 1 ? 'oxide' : 'ink'}>
+              <Text
+                w="110px"
+                textAlign="right"
+                fontWeight={people > 1 ? 700 : 400}
+                color={people > 1 ? 'oxide' : 'ink'}
+              >
                 {machine ? 'by machine' : plural(people, 'person', 'people')}
               </Text>
             </Item>
@@ -67,7 +87,19 @@ const Heading = ({ children }: { children: React.ReactNode }) => (
   </Text>
 )
 
-const Tick = () => <chakra.span display="inline-block" w="15px" h="15px" mt="3px" border="1.5px solid" borderColor="ink" borderRadius="2px" flexShrink={0} aria-hidden />
+const Tick = () => (
+  <chakra.span
+    display="inline-block"
+    w="15px"
+    h="15px"
+    mt="3px"
+    border="1.5px solid"
+    borderColor="ink"
+    borderRadius="2px"
+    flexShrink={0}
+    aria-hidden
+  />
+)
 
 function Ticks({ items, none }: { items: readonly string[]; none: string }) {
   return (
@@ -83,7 +115,13 @@ function Ticks({ items, none }: { items: readonly string[]; none: string }) {
   )
 }
 
-function Wanted({ wanted: { name, range, dimension, checks, fitting }, day }: { wanted: InstrumentWanted; day: string }) {
+function Wanted({
+  wanted: { name, range, dimension, checks, fitting },
+  day,
+}: {
+  wanted: InstrumentWanted
+  day: string
+}) {
   const usable = fitting.filter(({ expired }) => !expired)
   return (
     <Item>
@@ -91,7 +129,15 @@ function Wanted({ wanted: { name, range, dimension, checks, fitting }, day }: { 
       <Box flex="1">
         <Text fontWeight={600}>
           {name}
-          {dimension ? <chakra.span fontWeight={400}> for {dimension.replace(/-/g, ' ')}{range ? `, ${range}` : ''}</chakra.span> : ''}
+          {dimension ? (
+            <chakra.span fontWeight={400}>
+              {' '}
+              for {dimension.replace(/-/g, ' ')}
+              {range ? `, ${range}` : ''}
+            </chakra.span>
+          ) : (
+            ''
+          )}
         </Text>
         {fitting.length === 0 && (
           <Text fontSize="14px" color="oxide">

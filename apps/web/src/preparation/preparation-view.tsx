@@ -2,7 +2,14 @@ import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Plus, Printer } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
-import { UNIT_KIND_WORDS, expectedDuration, kitFor, newerRevision, sheetName, type MinutesByKind } from '@plumb-mark/core'
+import {
+  UNIT_KIND_WORDS,
+  expectedDuration,
+  kitFor,
+  newerRevision,
+  sheetName,
+  type MinutesByKind,
+} from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { useWritable } from '../inspection/picture/use-writable.js'
 import { useFetched } from '../http/use-fetched.js'
@@ -32,8 +39,16 @@ export function PreparationView() {
   // The day on which the view was opened: calibrations are held against the next visit, or against today.
   const [now] = useState(() => new Date().toISOString())
   const day = visits.visits?.find(({ end }) => end > now)?.start ?? now
-  const kit = useMemo(() => inspection && kitFor(inspection.checks, inspection.state.asBuilt, inspection.world.sheetOf, instruments, day), [inspection, instruments, day])
-  const duration = useMemo(() => inspection && expectedDuration(inspection.checks, minutes), [inspection, minutes])
+  const kit = useMemo(
+    () =>
+      inspection &&
+      kitFor(inspection.checks, inspection.state.asBuilt, inspection.world.sheetOf, instruments, day),
+    [inspection, instruments, day],
+  )
+  const duration = useMemo(
+    () => inspection && expectedDuration(inspection.checks, minutes),
+    [inspection, minutes],
+  )
   if (!inspection || !kit || !duration) return null
   const { header } = inspection.state
   return (
@@ -47,7 +62,8 @@ export function PreparationView() {
         </Button>
       </Flex>
       <Text fontSize="17px" mt="2px">
-        {header?.number} · {header?.site}; {inspection.checks.length} checks, about <b>{durationWords(duration.minutes)}</b>
+        {header?.number} · {header?.site}; {inspection.checks.length} checks, about{' '}
+        <b>{durationWords(duration.minutes)}</b>
         {kit.lifts.some(({ people }) => people > 1) ? '; a lift that needs more than one person' : ''}
       </Text>
       <KitPart kit={kit} day={day} />
@@ -62,7 +78,13 @@ export function PreparationView() {
           <UnitsPart writable={writable} />
         </Part>
         <Part title="Rules that this job follows">
-          {header && <RulesForm rules={header} disabled={!writable} onChange={(part) => person && append(person, { kind: 'job-amended', body: part })} />}
+          {header && (
+            <RulesForm
+              rules={header}
+              disabled={!writable}
+              onChange={(part) => person && append(person, { kind: 'job-amended', body: part })}
+            />
+          )}
         </Part>
         <Part title="Shared with">
           <SharePart writable={writable} />
@@ -91,7 +113,9 @@ function UnitsPart({ writable }: { writable: boolean }) {
   const { units } = inspection.state.asBuilt
   return (
     <Box>
-      {units.length === 0 && <Text color="faint">No unit is entered yet: the checks follow from the units and their sheets.</Text>}
+      {units.length === 0 && (
+        <Text color="faint">No unit is entered yet: the checks follow from the units and their sheets.</Text>
+      )}
       {units.map((unit) => {
         const sheet = inspection.sheets.get(unit.sheetId)
         const newer = newerRevision(unit.sheetId, library)
@@ -106,7 +130,12 @@ function UnitsPart({ writable }: { writable: boolean }) {
                 {unit.serial ? <chakra.span fontFamily="mono"> {unit.serial}</chakra.span> : ''}
               </Text>
               <Text fontSize="14px" color="faint">
-                {[unit.situation?.placed, inspection.checks.filter(({ check }) => check.unit.id === unit.id).length + ' checks'].filter(Boolean).join(', ')}
+                {[
+                  unit.situation?.placed,
+                  inspection.checks.filter(({ check }) => check.unit.id === unit.id).length + ' checks',
+                ]
+                  .filter(Boolean)
+                  .join(', ')}
               </Text>
               {newer && (
                 <Link to={`/jobs/${jobId}/adopt/${unit.sheetId}/${newer.id}`}>

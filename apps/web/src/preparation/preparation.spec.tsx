@@ -1,7 +1,16 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { appended, asked, onScreen, openJob, refusal, sampleSheet, serverSays, type Change } from '../testing/job-on-screen.testing.js'
+import {
+  appended,
+  asked,
+  onScreen,
+  openJob,
+  refusal,
+  sampleSheet,
+  serverSays,
+  type Change,
+} from '../testing/job-on-screen.testing.js'
 import { JobWizard } from './job-wizard.js'
 import { PreparationView } from './preparation-view.js'
 
@@ -9,7 +18,18 @@ const user = userEvent.setup()
 const NAMES = ['aldervane-ah-8t-c', 'aldervane-ah-8t-d', 'thrumcap-ts-5-a'] as const
 const LIBRARY = NAMES.map((id) => {
   const { maker, model, revision, kind, title, date } = sampleSheet(id)
-  return { id, maker, model, revision, kind, title, date, fingerprint: `print of ${id}`, requirements: 1, usedBy: 0 }
+  return {
+    id,
+    maker,
+    model,
+    revision,
+    kind,
+    title,
+    date,
+    fingerprint: `print of ${id}`,
+    requirements: 1,
+    usedBy: 0,
+  }
 })
 const press = (name: string | RegExp) => user.click(screen.getByRole('button', { name }))
 const type = (label: string | RegExp, text: string) => user.type(screen.getByLabelText(label), text)
@@ -48,10 +68,20 @@ describe('opening a job', () => {
     await user.clear(screen.getByLabelText('How many'))
     await type('How many', '2')
     await press('Open the job')
-    const { entries } = asked.find(({ method }) => method === 'POST')!.body as { entries: { kind: string; body: object }[] }
+    const { entries } = asked.find(({ method }) => method === 'POST')!.body as {
+      entries: { kind: string; body: object }[]
+    }
     expect(entries.map(({ kind }) => kind)).toEqual(['job-opened', 'unit-fitted', 'unit-fitted'])
-    expect(entries[0]!.body).toMatchObject({ title: 'Barn', school: 'nec', units: 'us', sheets: [{ id: 'aldervane-ah-8t-c', fingerprint: 'print of aldervane-ah-8t-c' }] })
-    expect(entries.slice(1).map(({ body }) => (body as { label: string }).label)).toEqual(['Hybrid inverter 1', 'Hybrid inverter 2'])
+    expect(entries[0]!.body).toMatchObject({
+      title: 'Barn',
+      school: 'nec',
+      units: 'us',
+      sheets: [{ id: 'aldervane-ah-8t-c', fingerprint: 'print of aldervane-ah-8t-c' }],
+    })
+    expect(entries.slice(1).map(({ body }) => (body as { label: string }).label)).toEqual([
+      'Hybrid inverter 1',
+      'Hybrid inverter 2',
+    ])
     expect(await screen.findByText('elsewhere')).toBeTruthy()
   })
 })
@@ -60,7 +90,10 @@ it('a refusal keeps what was typed', async () => {
   openJob([], { role: 'office' })
   onScreen(<JobWizard />)
   serverSays({ 'GET /api/sheets': LIBRARY })
-  globalThis.fetch = (async (_address: string, { method }: { method?: string } = {}) => (method === 'POST' ? refusal(409, 'number-taken', 'PM-7 is taken') : new Response('[]'))) as unknown as typeof fetch
+  globalThis.fetch = (async (_address: string, { method }: { method?: string } = {}) =>
+    method === 'POST'
+      ? refusal(409, 'number-taken', 'PM-7 is taken')
+      : new Response('[]')) as unknown as typeof fetch
   for (const label of ['Number', 'Title', 'Customer', 'Site']) await type(label, 'x')
   for (const button of ['Next', 'Next', 'Open the job']) await press(button)
   expect(await screen.findByText('PM-7 is taken')).toBeTruthy()
@@ -69,11 +102,27 @@ it('a refusal keeps what was typed', async () => {
 })
 
 describe('before the drive', () => {
-  const INVERTER: Change = { kind: 'unit-fitted', body: { id: 'inv', label: 'Inverter', sheetId: 'aldervane-ah-8t-c', situation: { placed: 'outdoors' } } }
-  const PEOPLE = [{ id: 'a', name: 'Ada', role: 'inspector' }, { id: 'b', name: 'Ben', role: 'installer' }]
-  const open = async (answers: Record<string, unknown> = {}, role: 'office' | 'inspector' | 'reviewer' = 'inspector') => {
+  const INVERTER: Change = {
+    kind: 'unit-fitted',
+    body: { id: 'inv', label: 'Inverter', sheetId: 'aldervane-ah-8t-c', situation: { placed: 'outdoors' } },
+  }
+  const PEOPLE = [
+    { id: 'a', name: 'Ada', role: 'inspector' },
+    { id: 'b', name: 'Ben', role: 'installer' },
+  ]
+  const open = async (
+    answers: Record<string, unknown> = {},
+    role: 'office' | 'inspector' | 'reviewer' = 'inspector',
+  ) => {
     openJob([INVERTER], { sheets: [sampleSheet('aldervane-ah-8t-c')], role })
-    serverSays({ 'GET /api/sheets': LIBRARY, 'GET /api/visits': [], 'GET /api/people': PEOPLE, 'GET /api/people/installers': PEOPLE.slice(1), 'GET /api/office/minutes': {}, ...answers })
+    serverSays({
+      'GET /api/sheets': LIBRARY,
+      'GET /api/visits': [],
+      'GET /api/people': PEOPLE,
+      'GET /api/people/installers': PEOPLE.slice(1),
+      'GET /api/office/minutes': {},
+      ...answers,
+    })
     onScreen(<PreparationView />, { path: '/jobs/:jobId/preparation', at: '/jobs/j/preparation' })
     await screen.findByText('No visit is booked yet.')
   }
@@ -89,24 +138,37 @@ describe('before the drive', () => {
   })
   it('offers a newer revision, with what it would change', async () => {
     await open()
-    expect((await screen.findByRole('link', { name: /Revision D is out/ })).getAttribute('href')).toBe('/jobs/j/adopt/aldervane-ah-8t-c/aldervane-ah-8t-d')
+    expect((await screen.findByRole('link', { name: /Revision D is out/ })).getAttribute('href')).toBe(
+      '/jobs/j/adopt/aldervane-ah-8t-c/aldervane-ah-8t-d',
+    )
   })
   it('a unit that needs a sheet the job does not pin yet brings it along', async () => {
-    await open({ 'GET /api/sheets/thrumcap-ts-5-a': { sheet: sampleSheet('thrumcap-ts-5-a'), fingerprint: 'f', source: '', usedBy: [] } })
+    await open({
+      'GET /api/sheets/thrumcap-ts-5-a': {
+        sheet: sampleSheet('thrumcap-ts-5-a'),
+        fingerprint: 'f',
+        source: '',
+        usedBy: [],
+      },
+    })
     await user.click(screen.getAllByRole('button', { name: 'Unit' })[0]!)
     await user.selectOptions(screen.getByLabelText('Sheet'), 'thrumcap-ts-5-a')
     await type('Name on site', 'Stack')
     await user.selectOptions(screen.getByLabelText('How'), 'stands on the floor')
     await press('Add the unit')
     await waitFor(() => expect(appended()).toHaveLength(2))
-    expect(appended()).toMatchObject([{ kind: 'sheet-adopted', body: { sheet: { id: 'thrumcap-ts-5-a', fingerprint: 'f' } } }, { kind: 'unit-fitted', body: { label: 'Stack', situation: { mounted: 'floor' } } }])
+    expect(appended()).toMatchObject([
+      { kind: 'sheet-adopted', body: { sheet: { id: 'thrumcap-ts-5-a', fingerprint: 'f' } } },
+      { kind: 'unit-fitted', body: { label: 'Stack', situation: { mounted: 'floor' } } },
+    ])
   })
   it('a visit is booked for somebody; one that would be in two places is refused in words', async () => {
     await open()
     await press('Visit')
     expect(screen.getByRole('button', { name: 'Book the visit' })).toHaveProperty('disabled', true)
     await user.click(await screen.findByLabelText('Ada, inspector'))
-    globalThis.fetch = (async () => refusal(409, 'double-booked', 'Ada is at PM-1 then')) as unknown as typeof fetch
+    globalThis.fetch = (async () =>
+      refusal(409, 'double-booked', 'Ada is at PM-1 then')) as unknown as typeof fetch
     await press('Book the visit')
     expect(await screen.findByText('Ada is at PM-1 then')).toBeTruthy()
   })

@@ -6,21 +6,75 @@ import { ChoiceField, type Option } from '../marks/choice-field.js'
 export type Rules = Pick<JobHeader, 'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds' | 'coldest'>
 
 const CHOICES = {
-  school: { label: 'Rules', options: [['iec', 'IEC-style'], ['nec', 'NEC-style']] },
-  units: { label: 'Units shown', options: [['metric', 'metric'], ['us', 'US customary']] },
-  rule: { label: 'A doubtful reading', options: [['guarded', 'must be clear of the instrument’s uncertainty'], ['simple', 'counts as it stands']] },
-  earthMethod: { label: 'Earth size', options: [['table', 'by the table'], ['adiabatic', 'by the adiabatic equation']] },
+  school: {
+    label: 'Rules',
+    options: [
+      ['iec', 'IEC-style'],
+      ['nec', 'NEC-style'],
+    ],
+  },
+  units: {
+    label: 'Units shown',
+    options: [
+      ['metric', 'metric'],
+      ['us', 'US customary'],
+    ],
+  },
+  rule: {
+    label: 'A doubtful reading',
+    options: [
+      ['guarded', 'must be clear of the instrument’s uncertainty'],
+      ['simple', 'counts as it stands'],
+    ],
+  },
+  earthMethod: {
+    label: 'Earth size',
+    options: [
+      ['table', 'by the table'],
+      ['adiabatic', 'by the adiabatic equation'],
+    ],
+  },
 } as const
 
 /** The schools that this job follows, and whether the authority insists on copper bonds. */
-export function RulesForm({ rules, disabled = false, onChange }: { rules: Rules; disabled?: boolean; onChange: (part: Partial<Rules>) => void }) {
+export function RulesForm({
+  rules,
+  disabled = false,
+  onChange,
+}: {
+  rules: Rules
+  disabled?: boolean
+  onChange: (part: Partial<Rules>) => void
+}) {
   return (
     <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr', lg: 'repeat(5, 1fr)' }} gap="10px">
       {(Object.keys(CHOICES) as (keyof typeof CHOICES)[]).map((name) => (
-        <ChoiceField key={name} label={CHOICES[name].label} value={rules[name] ?? 'table'} options={CHOICES[name].options as readonly Option[]} disabled={disabled} onChange={(value) => onChange({ [name]: value } as Partial<Rules>)} />
+        <ChoiceField
+          key={name}
+          label={CHOICES[name].label}
+          value={rules[name] ?? 'table'}
+          options={CHOICES[name].options as readonly Option[]}
+          disabled={disabled}
+          onChange={(value) => onChange({ [name]: value } as Partial<Rules>)}
+        />
       ))}
-      <ChoiceField label="Bonds" value={rules.copperBonds ? 'copper' : 'any'} options={[['any', 'by any means on the sheet'], ['copper', 'copper: the authority insists']]} disabled={disabled} onChange={(value) => onChange({ copperBonds: value === 'copper' })} />
-      <QuantityInput label="Coldest morning" dimension="temperature" value={rules.coldest} readOnly={disabled} onChange={(coldest) => coldest !== undefined && onChange({ coldest })} />
+      <ChoiceField
+        label="Bonds"
+        value={rules.copperBonds ? 'copper' : 'any'}
+        options={[
+          ['any', 'by any means on the sheet'],
+          ['copper', 'copper: the authority insists'],
+        ]}
+        disabled={disabled}
+        onChange={(value) => onChange({ copperBonds: value === 'copper' })}
+      />
+      <QuantityInput
+        label="Coldest morning"
+        dimension="temperature"
+        value={rules.coldest}
+        readOnly={disabled}
+        onChange={(coldest) => coldest !== undefined && onChange({ coldest })}
+      />
     </Grid>
   )
 }

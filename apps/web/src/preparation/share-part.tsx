@@ -13,10 +13,16 @@ export function SharePart({ writable }: { writable: boolean }) {
   const others = installers.filter(({ id }) => !shared.some((one) => one.id === id))
   return (
     <Flex gap="12px" align="center" wrap="wrap">
-      <Text>{shared.length === 0 ? 'No installer sees this job yet.' : shared.map(({ name }) => name).join(', ')}</Text>
+      <Text>
+        {shared.length === 0 ? 'No installer sees this job yet.' : shared.map(({ name }) => name).join(', ')}
+      </Text>
       {writable &&
         others.map(({ id, name, role }) => (
-          <Button key={id} variant="outline" onClick={() => person && append(person, { kind: 'shared', body: { person: { id, name, role } } })}>
+          <Button
+            key={id}
+            variant="outline"
+            onClick={() => person && append(person, { kind: 'shared', body: { person: { id, name, role } } })}
+          >
             Share with {name}
           </Button>
         ))}

@@ -8,12 +8,23 @@ import { VisitForm } from '../visits/visit-form.js'
 import { dayWords, hourWords } from '../visits/when.js'
 
 /** The visits of one job, earliest first, and a way to read them again. */
-export function useVisits(jobId: string): { visits: PlannedVisit[] | undefined; problem: string; reload: () => Promise<void> } {
+export function useVisits(jobId: string): {
+  visits: PlannedVisit[] | undefined
+  problem: string
+  reload: () => Promise<void>
+} {
   const { value, problem, reload } = useFetched<PlannedVisit[]>('/api/visits')
   return { visits: value?.filter((visit) => visit.jobId === jobId), problem, reload }
 }
 
-export function VisitsPart({ jobId, minutes, writable, visits, problem, reload }: { jobId: string; minutes: number; writable: boolean } & ReturnType<typeof useVisits>) {
+export function VisitsPart({
+  jobId,
+  minutes,
+  writable,
+  visits,
+  problem,
+  reload,
+}: { jobId: string; minutes: number; writable: boolean } & ReturnType<typeof useVisits>) {
   const [editing, setEditing] = useState<string>()
   const done = (kept: boolean) => {
     setEditing(undefined)
@@ -35,7 +46,10 @@ export function VisitsPart({ jobId, minutes, writable, visits, problem, reload }
             </Text>
             {writable && (
               <>
-                <Button variant="plain" onClick={() => setEditing(editing === visit.id ? undefined : visit.id)}>
+                <Button
+                  variant="plain"
+                  onClick={() => setEditing(editing === visit.id ? undefined : visit.id)}
+                >
                   Move
                 </Button>
                 <Button variant="plain" onClick={() => void remove(`/api/visits/${visit.id}`).then(reload)}>

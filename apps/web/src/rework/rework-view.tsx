@@ -16,8 +16,13 @@ export function ReworkView() {
       <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="32px">
         To put right
       </Text>
-      <Text color="faint" fontSize="14px">Isolate and prove dead before touching; modules in light are live. Only qualified people change live equipment.</Text>
-      {owed.length === 0 && <Text mt="12px">Nothing is owed. What you reworked waits for the inspector.</Text>}
+      <Text color="faint" fontSize="14px">
+        Isolate and prove dead before touching; modules in light are live. Only qualified people change live
+        equipment.
+      </Text>
+      {owed.length === 0 && (
+        <Text mt="12px">Nothing is owed. What you reworked waits for the inspector.</Text>
+      )}
       <Stack gap="0">
         {owed.map((defect) => (
           <DefectCard key={defect.id} defect={defect}>
@@ -43,5 +48,9 @@ function Reworked({ defect }: { defect: Defect }) {
   const role = useSession(({ person }) => person?.role)
   const [open, setOpen] = useState(false)
   if (!role || !nextState(defect.state, 'reworked', role, defect.proof).ok) return null
-  return open ? <StepForm defect={defect} step="reworked" verb="Mark as reworked" onDone={() => setOpen(false)} /> : <Button onClick={() => setOpen(true)}>I have put this right</Button>
+  return open ? (
+    <StepForm defect={defect} step="reworked" verb="Mark as reworked" onDone={() => setOpen(false)} />
+  ) : (
+    <Button onClick={() => setOpen(true)}>I have put this right</Button>
+  )
 }

@@ -3,10 +3,29 @@ import { BrowserMultiFormatReader, type IScannerControls } from '@zxing/browser'
 import { ImageUp, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 
-const Sheet = chakra('div', { base: { position: 'fixed', inset: 0, zIndex: 50, bg: 'paper', p: '16px', display: 'flex', flexDirection: 'column', gap: '10px' } })
+const Sheet = chakra('div', {
+  base: {
+    position: 'fixed',
+    inset: 0,
+    zIndex: 50,
+    bg: 'paper',
+    p: '16px',
+    display: 'flex',
+    flexDirection: 'column',
+    gap: '10px',
+  },
+})
 
 /** Reads a barcode or a QR code off a label: with the camera where there is one, or from a photo. */
-export function Scanner({ title, onCode, onClose }: { title: string; onCode: (code: string) => void; onClose: () => void }) {
+export function Scanner({
+  title,
+  onCode,
+  onClose,
+}: {
+  title: string
+  onCode: (code: string) => void
+  onClose: () => void
+}) {
   const video = useRef<HTMLVideoElement>(null)
   const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState('Hold the label before the camera, or take a photo of it.')
@@ -18,7 +37,9 @@ export function Scanner({ title, onCode, onClose }: { title: string; onCode: (co
     new BrowserMultiFormatReader()
       .decodeFromVideoDevice(undefined, video.current!, (result) => result && found.current(result.getText()))
       .then((running) => (gone ? running.stop() : (controls = running)))
-      .catch(() => setSaid('No camera can be used here: choose a photo of the label instead, or type the code.'))
+      .catch(() =>
+        setSaid('No camera can be used here: choose a photo of the label instead, or type the code.'),
+      )
     return () => {
       gone = true
       controls?.stop()
@@ -47,12 +68,27 @@ export function Scanner({ title, onCode, onClose }: { title: string; onCode: (co
       </HStack>
       <Text role="status">{said}</Text>
       <Box flex="1" minH="200px" bg="sunk" borderRadius="4px" overflow="hidden">
-        <chakra.video ref={video} w="100%" h="100%" objectFit="contain" muted playsInline aria-label="Camera" />
+        <chakra.video
+          ref={video}
+          w="100%"
+          h="100%"
+          objectFit="contain"
+          muted
+          playsInline
+          aria-label="Camera"
+        />
       </Box>
       <Button h="56px" onClick={() => file.current?.click()}>
         <ImageUp size={20} /> From a photo
       </Button>
-      <input ref={file} type="file" accept="image/*" hidden aria-label="Photo of the label" onChange={(event) => void fromPhoto(event.target.files?.[0])} />
+      <input
+        ref={file}
+        type="file"
+        accept="image/*"
+        hidden
+        aria-label="Photo of the label"
+        onChange={(event) => void fromPhoto(event.target.files?.[0])}
+      />
     </Sheet>
   )
 }

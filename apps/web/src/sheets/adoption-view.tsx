@@ -11,7 +11,16 @@ import { useInspection } from '../store/inspection.js'
 import { Differences } from './differences.js'
 
 const KIND_WORDS = { new: 'a new check', gone: 'no longer asked for', changed: 'judged otherwise' } as const
-const Row = chakra('li', { base: { display: 'grid', gridTemplateColumns: { base: '1fr', md: '1fr 1fr' }, gap: '4px 20px', py: '11px', borderTop: '1px solid', borderColor: 'hair' } })
+const Row = chakra('li', {
+  base: {
+    display: 'grid',
+    gridTemplateColumns: { base: '1fr', md: '1fr 1fr' },
+    gap: '4px 20px',
+    py: '11px',
+    borderTop: '1px solid',
+    borderColor: 'hair',
+  },
+})
 
 /** What adopting another revision would change in this job, check by check, before it is adopted. */
 export function AdoptionView() {
@@ -22,7 +31,13 @@ export function AdoptionView() {
   const { value: to, problem: missing } = useFetched<SheetInLibrary>(`/api/sheets/${toId}`)
   const [refused, setProblem] = useState('')
   const problem = refused || missing
-  const changes = useMemo(() => (inspection && to && fromId ? adoptionChanges(inspection, withSheet(inspection.state, sheets, fromId, to.sheet)) : undefined), [inspection, sheets, to, fromId])
+  const changes = useMemo(
+    () =>
+      inspection && to && fromId
+        ? adoptionChanges(inspection, withSheet(inspection.state, sheets, fromId, to.sheet))
+        : undefined,
+    [inspection, sheets, to, fromId],
+  )
   const from = fromId ? sheets.get(fromId) : undefined
   if (problem) return <Problem p="24px">{problem}</Problem>
   if (!to || !changes || !inspection) return null
@@ -42,7 +57,9 @@ export function AdoptionView() {
         {sheetName(from)} → revision {to.sheet.revision}
       </Text>
       <Text mt="4px" fontSize="17px">
-        {changes.length === 0 ? 'No check of this job would be different.' : `${changes.length} check${changes.length === 1 ? '' : 's'} of this job would be different. Readings stay where they are; they are judged anew.`}
+        {changes.length === 0
+          ? 'No check of this job would be different.'
+          : `${changes.length} check${changes.length === 1 ? '' : 's'} of this job would be different. Readings stay where they are; they are judged anew.`}
       </Text>
       <chakra.ul listStyleType="none" mt="14px" aria-label="Checks that would be different">
         {changes.map((change) => (

@@ -9,12 +9,30 @@ export function Differences({ before, after }: { before: Sheet; after: Sheet }) 
   const found = sheetDifferences(before, after)
   if (found.length === 0) return <Text>Nothing that is asked for differs.</Text>
   return (
-    <chakra.ul listStyleType="none" aria-label={`Differences from revision ${before.revision} to ${after.revision}`}>
+    <chakra.ul
+      listStyleType="none"
+      aria-label={`Differences from revision ${before.revision} to ${after.revision}`}
+    >
       {found.map((difference) => {
         const words = differenceWords(difference)
         return (
-          <chakra.li key={words} display="flex" gap="12px" py="7px" borderBottom="1px solid" borderColor="hair" lineHeight={1.35}>
-            <Text as="span" w="18px" fontFamily="mono" fontWeight={700} color={COLOUR[difference.kind]} aria-label={difference.kind}>
+          <chakra.li
+            key={words}
+            display="flex"
+            gap="12px"
+            py="7px"
+            borderBottom="1px solid"
+            borderColor="hair"
+            lineHeight={1.35}
+          >
+            <Text
+              as="span"
+              w="18px"
+              fontFamily="mono"
+              fontWeight={700}
+              color={COLOUR[difference.kind]}
+              aria-label={difference.kind}
+            >
               {MARK[difference.kind]}
             </Text>
             <Text as="span" flex="1" overflowWrap="anywhere">

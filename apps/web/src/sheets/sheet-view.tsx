@@ -2,7 +2,16 @@ import { Box, Button, Flex, Grid, HStack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary, SheetSummary } from '@plumb-mark/contract'
-import { CLAMP_WORDS, STAGES, STAGE_TITLES, UNIT_KIND_WORDS, formatQuantity, otherRevisions, sheetRequirementWords, type Sheet } from '@plumb-mark/core'
+import {
+  CLAMP_WORDS,
+  STAGES,
+  STAGE_TITLES,
+  UNIT_KIND_WORDS,
+  formatQuantity,
+  otherRevisions,
+  sheetRequirementWords,
+  type Sheet,
+} from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { Frame } from '../frame/frame.js'
 import { get } from '../http/api.js'
@@ -18,7 +27,12 @@ export function SheetView() {
   const role = useSession(({ person }) => person?.role)
   const { value: one, problem } = useFetched<SheetInLibrary>(`/api/sheets/${id}`)
   const { value: sisters = [] } = useFetched<SheetSummary[]>('/api/sheets')
-  if (!one) return <Frame title="Sheet"><Problem p="24px">{problem}</Problem></Frame>
+  if (!one)
+    return (
+      <Frame title="Sheet">
+        <Problem p="24px">{problem}</Problem>
+      </Frame>
+    )
   const { sheet, usedBy } = one
   const others = otherRevisions(id!, sisters)
   return (
@@ -41,7 +55,11 @@ export function SheetView() {
                 Export YAML
               </a>
             </Button>
-            {(role === 'office' || role === 'inspector') && <Button onClick={() => void go(`/sheets/${id}/edit`)}>{usedBy.length > 0 ? 'New revision' : 'Edit'}</Button>}
+            {(role === 'office' || role === 'inspector') && (
+              <Button onClick={() => void go(`/sheets/${id}/edit`)}>
+                {usedBy.length > 0 ? 'New revision' : 'Edit'}
+              </Button>
+            )}
           </HStack>
         </Flex>
         <Grid templateColumns={{ base: '1fr', lg: '1fr 340px' }} gap="32px" mt="18px">
@@ -72,10 +90,19 @@ export function SheetView() {
 function Head({ sheet: { kind, mass, size, ratings, terminals, module, equipment } }: { sheet: Sheet }) {
   const rows: [string, string][] = [
     ['kind', UNIT_KIND_WORDS[kind]],
-    ...(mass === undefined ? [] : [['mass', `${formatQuantity(mass, 'mass')} (${formatQuantity(mass, 'mass', { unit: 'lb' })})`] as [string, string]]),
+    ...(mass === undefined
+      ? []
+      : [
+          ['mass', `${formatQuantity(mass, 'mass')} (${formatQuantity(mass, 'mass', { unit: 'lb' })})`] as [
+            string,
+            string,
+          ],
+        ]),
     ...(size ? [['size', `${size.width} × ${size.height} × ${size.depth} mm`] as [string, string]] : []),
     ...ratings.map(({ name, value }) => [name, value] as [string, string]),
-    ...(module ? [['open-circuit voltage', `${module.voc} V, ${module.vocTempCoeff} %/K`] as [string, string]] : []),
+    ...(module
+      ? [['open-circuit voltage', `${module.voc} V, ${module.vocTempCoeff} %/K`] as [string, string]]
+      : []),
     ...(module?.power ? [['power', `${module.power} W`] as [string, string]] : []),
     ...(equipment?.length ? [['wear', equipment.join(', ')] as [string, string]] : []),
     ...terminals.map(({ label, clamp }) => [`terminal ${label}`, CLAMP_WORDS[clamp]] as [string, string]),
@@ -83,7 +110,15 @@ function Head({ sheet: { kind, mass, size, ratings, terminals, module, equipment
   return (
     <chakra.dl>
       {rows.map(([name, value]) => (
-        <Flex key={name} justify="space-between" gap="14px" py="5px" borderBottom="1px solid" borderColor="hair" fontSize="14px">
+        <Flex
+          key={name}
+          justify="space-between"
+          gap="14px"
+          py="5px"
+          borderBottom="1px solid"
+          borderColor="hair"
+          fontSize="14px"
+        >
           <chakra.dt color="faint">{name}</chakra.dt>
           <chakra.dd textAlign="right">{value}</chakra.dd>
         </Flex>
@@ -95,31 +130,37 @@ function Head({ sheet: { kind, mass, size, ratings, terminals, module, equipment
 function Requirements({ sheet }: { sheet: Sheet }) {
   return (
     <Box>
-      {STAGES.filter((stage) => sheet.requirements.some((requirement) => requirement.stage === stage)).map((stage) => (
-        <Box key={stage} mb="20px">
-          <Text as="h2" fontFamily="heading" fontSize="23px" fontWeight={600}>
-            {STAGE_TITLES[stage]}
-          </Text>
-          {sheet.requirements
-            .filter((requirement) => requirement.stage === stage)
-            .map((requirement) => (
-              <Box key={requirement.id} py="9px" borderTop="1px solid" borderColor="hair">
-                <Flex gap="12px" align="baseline" wrap="wrap">
-                  <Text fontWeight={600} flex="1" minW="180px">
-                    {requirement.title}
-                  </Text>
-                  <Text fontSize="13px" color={requirement.severity === 'stop' ? 'oxide' : 'faint'} fontWeight={requirement.severity === 'stop' ? 700 : 400}>
-                    {requirement.severity}
-                  </Text>
-                  <Text fontSize="13px" fontFamily="mono" color="faint">
-                    clause {requirement.clause}
-                  </Text>
-                </Flex>
-                <Text fontSize="15px">{sheetRequirementWords(requirement, sheet)}</Text>
-              </Box>
-            ))}
-        </Box>
-      ))}
+      {STAGES.filter((stage) => sheet.requirements.some((requirement) => requirement.stage === stage)).map(
+        (stage) => (
+          <Box key={stage} mb="20px">
+            <Text as="h2" fontFamily="heading" fontSize="23px" fontWeight={600}>
+              {STAGE_TITLES[stage]}
+            </Text>
+            {sheet.requirements
+              .filter((requirement) => requirement.stage === stage)
+              .map((requirement) => (
+                <Box key={requirement.id} py="9px" borderTop="1px solid" borderColor="hair">
+                  <Flex gap="12px" align="baseline" wrap="wrap">
+                    <Text fontWeight={600} flex="1" minW="180px">
+                      {requirement.title}
+                    </Text>
+                    <Text
+                      fontSize="13px"
+                      color={requirement.severity === 'stop' ? 'oxide' : 'faint'}
+                      fontWeight={requirement.severity === 'stop' ? 700 : 400}
+                    >
+                      {requirement.severity}
+                    </Text>
+                    <Text fontSize="13px" fontFamily="mono" color="faint">
+                      clause {requirement.clause}
+                    </Text>
+                  </Flex>
+                  <Text fontSize="15px">{sheetRequirementWords(requirement, sheet)}</Text>
+                </Box>
+              ))}
+          </Box>
+        ),
+      )}
     </Box>
   )
 }
@@ -128,13 +169,21 @@ function Requirements({ sheet }: { sheet: Sheet }) {
 function Compare({ sheet, others }: { sheet: Sheet; others: readonly SheetSummary[] }) {
   const [otherId, setOtherId] = useState(others[0]!.id)
   const other = useFetched<SheetInLibrary>(`/api/sheets/${otherId}`).value?.sheet
-  const [before, after] = useMemo(() => (other && other.date > sheet.date ? [sheet, other] : [other, sheet]), [sheet, other])
+  const [before, after] = useMemo(
+    () => (other && other.date > sheet.date ? [sheet, other] : [other, sheet]),
+    [sheet, other],
+  )
   return (
     <Box mt="22px">
       <Text as="h2" fontWeight={600} mb="4px">
         What changed
       </Text>
-      <ChoiceField label="Beside revision" value={otherId} options={others.map(({ id, revision, date }): Option => [id, `${revision}, ${date}`])} onChange={setOtherId} />
+      <ChoiceField
+        label="Beside revision"
+        value={otherId}
+        options={others.map(({ id, revision, date }): Option => [id, `${revision}, ${date}`])}
+        onChange={setOtherId}
+      />
       {before && after && (
         <Box mt="8px">
           <Text fontSize="13px" color="faint">
@@ -152,8 +201,17 @@ function Adoption({ id, others }: { id: string; others: readonly SheetSummary[] 
   const [jobs, setJobs] = useState<{ id: string; number: string; title: string; from: SheetSummary }[]>([])
   useEffect(() => {
     void Promise.all(
-      others.filter(({ usedBy }) => usedBy > 0).map(async (from) => (await get<SheetInLibrary>(`/api/sheets/${from.id}`)).usedBy.filter(({ sealed }) => !sealed).map((job) => ({ ...job, from }))),
-    ).then((found) => setJobs(found.flat()), () => setJobs([]))
+      others
+        .filter(({ usedBy }) => usedBy > 0)
+        .map(async (from) =>
+          (await get<SheetInLibrary>(`/api/sheets/${from.id}`)).usedBy
+            .filter(({ sealed }) => !sealed)
+            .map((job) => ({ ...job, from })),
+        ),
+    ).then(
+      (found) => setJobs(found.flat()),
+      () => setJobs([]),
+    )
   }, [others])
   if (jobs.length === 0) return null
   return (
@@ -166,7 +224,10 @@ function Adoption({ id, others }: { id: string; others: readonly SheetSummary[] 
           <Text flex="1">
             {job.number}, on revision {job.from.revision}
           </Text>
-          <Link to={`/jobs/${job.id}/adopt/${job.from.id}/${id}`} aria-label={`What would change in ${job.number}`}>
+          <Link
+            to={`/jobs/${job.id}/adopt/${job.from.id}/${id}`}
+            aria-label={`What would change in ${job.number}`}
+          >
             What would change
           </Link>
         </Flex>

@@ -11,7 +11,19 @@ import { useFetched } from '../http/use-fetched.js'
 import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 import { TextField } from '../marks/text-field.js'
 
-const Row = chakra(Link, { base: { display: 'grid', gridTemplateColumns: { base: '1fr auto', md: '1fr 220px 120px 150px' }, columnGap: '16px', alignItems: 'baseline', py: '13px', px: { base: '4px', md: '12px' }, borderBottom: '1px solid', borderColor: 'hair', _hover: { bg: 'panel' } } })
+const Row = chakra(Link, {
+  base: {
+    display: 'grid',
+    gridTemplateColumns: { base: '1fr auto', md: '1fr 220px 120px 150px' },
+    columnGap: '16px',
+    alignItems: 'baseline',
+    py: '13px',
+    px: { base: '4px', md: '12px' },
+    borderBottom: '1px solid',
+    borderColor: 'hair',
+    _hover: { bg: 'panel' },
+  },
+})
 
 /** The library: every revision of every sheet, found by maker, model, kind or word. */
 export function SheetsView() {
@@ -22,50 +34,92 @@ export function SheetsView() {
   const [kind, setKind] = useState<UnitKind | ''>('')
   const [maker, setMaker] = useState('')
   const makers = [...new Set(sheets?.map((sheet) => sheet.maker))]
-  const shown = sheets?.filter((sheet) => (kind === '' || sheet.kind === kind) && (maker === '' || sheet.maker === maker) && plain(`${sheet.maker} ${sheet.model} ${sheet.revision} ${sheet.title}`).includes(plain(search)))
+  const shown = sheets?.filter(
+    (sheet) =>
+      (kind === '' || sheet.kind === kind) &&
+      (maker === '' || sheet.maker === maker) &&
+      plain(`${sheet.maker} ${sheet.model} ${sheet.revision} ${sheet.title}`).includes(plain(search)),
+  )
   return (
-    <Page title="Sheets" width="1080px" problem={refused ?? missing} actions={(role === 'office' || role === 'inspector') && <Bring onKept={reload} onProblem={setRefused} />}>
-        <Grid templateColumns={{ base: '1fr', md: '1fr 220px 200px' }} gap="10px" mt="14px">
-          <TextField label="Search" value={search} onChange={setSearch} placeholder="model, maker, word" autoFocus />
-          <ChoiceField label="Kind" value={kind} options={[['', 'every kind'], ...optionsOf(UNIT_KINDS, UNIT_KIND_WORDS)]} onChange={setKind} />
-          <ChoiceField label="Maker" value={maker} options={[['', 'every maker'], ...optionsOf(makers, (one) => one)]} onChange={setMaker} />
-        </Grid>
-        <Box mt="14px" borderTop="1px solid" borderColor="hair">
-          {shown?.map((sheet) => (
-            <Row key={sheet.id} to={`/sheets/${sheet.id}`}>
-              <Box>
-                <Text fontSize="18px" fontWeight={600} lineHeight={1.25}>
-                  {sheet.maker} {sheet.model}
-                  <Text as="span" fontWeight={400} color="faint">
-                    {' '}
-                    revision {sheet.revision}
-                  </Text>
+    <Page
+      title="Sheets"
+      width="1080px"
+      problem={refused ?? missing}
+      actions={
+        (role === 'office' || role === 'inspector') && <Bring onKept={reload} onProblem={setRefused} />
+      }
+    >
+      <Grid templateColumns={{ base: '1fr', md: '1fr 220px 200px' }} gap="10px" mt="14px">
+        <TextField
+          label="Search"
+          value={search}
+          onChange={setSearch}
+          placeholder="model, maker, word"
+          autoFocus
+        />
+        <ChoiceField
+          label="Kind"
+          value={kind}
+          options={[['', 'every kind'], ...optionsOf(UNIT_KINDS, UNIT_KIND_WORDS)]}
+          onChange={setKind}
+        />
+        <ChoiceField
+          label="Maker"
+          value={maker}
+          options={[['', 'every maker'], ...optionsOf(makers, (one) => one)]}
+          onChange={setMaker}
+        />
+      </Grid>
+      <Box mt="14px" borderTop="1px solid" borderColor="hair">
+        {shown?.map((sheet) => (
+          <Row key={sheet.id} to={`/sheets/${sheet.id}`}>
+            <Box>
+              <Text fontSize="18px" fontWeight={600} lineHeight={1.25}>
+                {sheet.maker} {sheet.model}
+                <Text as="span" fontWeight={400} color="faint">
+                  {' '}
+                  revision {sheet.revision}
                 </Text>
-                <Text color="faint" fontSize="14px">
-                  {sheet.title}
-                </Text>
-              </Box>
-              <Text fontSize="14px" hideBelow="md">
-                {UNIT_KIND_WORDS[sheet.kind]}
               </Text>
-              <Text fontSize="14px" hideBelow="md" fontFamily="mono">
-                {sheet.date}
+              <Text color="faint" fontSize="14px">
+                {sheet.title}
               </Text>
-              <Text fontSize="14px" color="faint" textAlign="right">
-                {sheet.requirements} required
-                <br />
-                {sheet.usedBy === 0 ? 'not used yet' : `used by ${sheet.usedBy} job${sheet.usedBy === 1 ? '' : 's'}`}
-              </Text>
-            </Row>
-          ))}
-        </Box>
-        {shown?.length === 0 && <Text mt="16px">{sheets?.length === 0 ? 'The library is empty: bring a sheet file, or write the first.' : 'No sheet fits these words.'}</Text>}
+            </Box>
+            <Text fontSize="14px" hideBelow="md">
+              {UNIT_KIND_WORDS[sheet.kind]}
+            </Text>
+            <Text fontSize="14px" hideBelow="md" fontFamily="mono">
+              {sheet.date}
+            </Text>
+            <Text fontSize="14px" color="faint" textAlign="right">
+              {sheet.requirements} required
+              <br />
+              {sheet.usedBy === 0
+                ? 'not used yet'
+                : `used by ${sheet.usedBy} job${sheet.usedBy === 1 ? '' : 's'}`}
+            </Text>
+          </Row>
+        ))}
+      </Box>
+      {shown?.length === 0 && (
+        <Text mt="16px">
+          {sheets?.length === 0
+            ? 'The library is empty: bring a sheet file, or write the first.'
+            : 'No sheet fits these words.'}
+        </Text>
+      )}
     </Page>
   )
 }
 
 /** Brings sheet files in, YAML or JSON; a file with a fault is named with its line, and nothing of it is kept. */
-function Bring({ onKept, onProblem }: { onKept: () => Promise<void>; onProblem: (problem: string | undefined) => void }) {
+function Bring({
+  onKept,
+  onProblem,
+}: {
+  onKept: () => Promise<void>
+  onProblem: (problem: string | undefined) => void
+}) {
   const go = useNavigate()
   const input = useRef<HTMLInputElement>(null)
   const take = async (files: FileList | null) => {
@@ -88,7 +142,15 @@ function Bring({ onKept, onProblem }: { onKept: () => Promise<void>; onProblem: 
       <Button onClick={() => void go('/sheets/new')}>
         <FilePlus2 size={18} /> New sheet
       </Button>
-      <input ref={input} type="file" accept=".yaml,.yml,.json" multiple hidden aria-label="Sheet files" onChange={(event) => void take(event.target.files).then(() => (event.target.value = ''))} />
+      <input
+        ref={input}
+        type="file"
+        accept=".yaml,.yml,.json"
+        multiple
+        hidden
+        aria-label="Sheet files"
+        onChange={(event) => void take(event.target.files).then(() => (event.target.value = ''))}
+      />
     </>
   )
 }

@@ -9,14 +9,18 @@ import { dtoResolver } from '../forms/dto-resolver.js'
 import { Field } from '../marks/field.js'
 import { useInspection } from '../store/inspection.js'
 
-const STATEMENT = 'I have read this record. What was inspected conforms to the makers’ sheets named in it, save for what it lists as open. I sign within the limits of my licence and the local code.'
+const STATEMENT =
+  'I have read this record. What was inspected conforms to the makers’ sheets named in it, save for what it lists as open. I sign within the limits of my licence and the local code.'
 
 /** Licence number and drawn signature; signing seals the head of the chain that was shown. */
 export function SignForm({ inspection }: { inspection: Inspection }) {
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)!
   const head = inspection.state.head?.hash ?? ''
-  const { register, handleSubmit, setValue, formState } = useForm<SignedDto>({ resolver: dtoResolver(({ SignedDto: of }) => of), defaultValues: { licence: '', statement: STATEMENT, drawing: '', sealedHead: head } })
+  const { register, handleSubmit, setValue, formState } = useForm<SignedDto>({
+    resolver: dtoResolver(({ SignedDto: of }) => of),
+    defaultValues: { licence: '', statement: STATEMENT, drawing: '', sealedHead: head },
+  })
   useEffect(() => setValue('sealedHead', head), [head, setValue])
   const sign = handleSubmit((body) => append(person, { kind: 'signed', body: { ...body } }))
   return (
@@ -40,14 +44,29 @@ function Pad({ onDrawn }: { onDrawn: (png: string) => void }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const pad = useRef<SignaturePad>(undefined)
   useEffect(() => {
-    const drawn = new SignaturePad(canvas.current!, { penColor: '#1d2a44', backgroundColor: 'rgba(255,255,255,1)' })
+    const drawn = new SignaturePad(canvas.current!, {
+      penColor: '#1d2a44',
+      backgroundColor: 'rgba(255,255,255,1)',
+    })
     pad.current = drawn
     drawn.addEventListener('endStroke', () => onDrawn(drawn.toDataURL('image/png')))
     return () => drawn.off()
   }, [onDrawn])
   return (
     <Box>
-      <canvas ref={canvas} width={500} height={180} aria-label="Draw the signature here" style={{ width: '100%', background: '#fff', border: '1px solid', touchAction: 'none', borderRadius: 4 }} />
+      <canvas
+        ref={canvas}
+        width={500}
+        height={180}
+        aria-label="Draw the signature here"
+        style={{
+          width: '100%',
+          background: '#fff',
+          border: '1px solid',
+          touchAction: 'none',
+          borderRadius: 4,
+        }}
+      />
       <Flex justify="flex-end">
         <Button variant="plain" onClick={() => (pad.current?.clear(), onDrawn(''))}>
           Clear

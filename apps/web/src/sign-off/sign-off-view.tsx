@@ -1,7 +1,14 @@
 import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { Suspense, lazy } from 'react'
 import { Link, useParams } from 'react-router'
-import { blockers, fingerprint, isOpen, type Blocker, type BlockerKind, type Inspection } from '@plumb-mark/core'
+import {
+  blockers,
+  fingerprint,
+  isOpen,
+  type Blocker,
+  type BlockerKind,
+  type Inspection,
+} from '@plumb-mark/core'
 import { toLink } from '../calculators/link.js'
 import { useSession } from '../account/session.js'
 import { useFocus } from '../inspection/focus.js'
@@ -32,13 +39,17 @@ export function SignOffView() {
   )
 }
 
-const Heading = chakra('h2', { base: { fontFamily: 'heading', fontWeight: 600, fontSize: '32px', lineHeight: 1.1 } })
+const Heading = chakra('h2', {
+  base: { fontFamily: 'heading', fontWeight: 600, fontSize: '32px', lineHeight: 1.1 },
+})
 
 function Open({ inspection }: { inspection: Inspection }) {
   const role = useSession(({ person }) => person?.role)
   const sync = useInspection((state) => state.sync)
   const inTheWay = blockers(inspection)
-  const minor = inspection.defects.filter((defect) => isOpen(defect) && (defect.severity === 'minor' || defect.severity === 'note'))
+  const minor = inspection.defects.filter(
+    (defect) => isOpen(defect) && (defect.severity === 'minor' || defect.severity === 'note'),
+  )
   if (inTheWay.length > 0) return <InTheWay found={inTheWay} inspection={inspection} />
   return (
     <Stack gap="14px">
@@ -65,7 +76,12 @@ function InTheWay({ found, inspection }: { found: readonly Blocker[]; inspection
         {found.length} {found.length === 1 ? 'thing stands' : 'things stand'} in the way of a signature
       </Heading>
       {kinds.map((kind) => (
-        <Group key={kind} title={KINDS[kind]} found={found.filter((one) => one.kind === kind)} inspection={inspection} />
+        <Group
+          key={kind}
+          title={KINDS[kind]}
+          found={found.filter((one) => one.kind === kind)}
+          inspection={inspection}
+        />
       ))}
     </>
   )
@@ -73,14 +89,26 @@ function InTheWay({ found, inspection }: { found: readonly Blocker[]; inspection
 
 const SHOWN = 6
 
-function Group({ title, found, inspection }: { title: string; found: readonly Blocker[]; inspection: Inspection }) {
+function Group({
+  title,
+  found,
+  inspection,
+}: {
+  title: string
+  found: readonly Blocker[]
+  inspection: Inspection
+}) {
   const { jobId } = useParams()
   const openCheck = useFocus((focus) => focus.openCheck)
-  const stageOf = ({ checkId }: Blocker) => inspection.checks.find(({ check }) => check.id === checkId)?.check.stage
+  const stageOf = ({ checkId }: Blocker) =>
+    inspection.checks.find(({ check }) => check.id === checkId)?.check.stage
   const row = (one: Blocker) => (
     <chakra.li key={`${one.kind}${one.checkId}${one.defectId}`} borderBottom="1px solid" borderColor="hair">
       <Flex asChild minH="44px" align="center" _hover={{ color: 'chalk' }}>
-        <Link to={stageOf(one) ? `/jobs/${jobId}/walk/${stageOf(one)}` : `/jobs/${jobId}/walk`} onClick={() => setTimeout(() => openCheck(one.checkId))}>
+        <Link
+          to={stageOf(one) ? `/jobs/${jobId}/walk/${stageOf(one)}` : `/jobs/${jobId}/walk`}
+          onClick={() => setTimeout(() => openCheck(one.checkId))}
+        >
           {one.text}
         </Link>
       </Flex>
@@ -112,10 +140,15 @@ function Sealed({ inspection: { state } }: { inspection: Inspection }) {
       <Text fontSize="18px">
         By {by.name}, licence {body.licence}, on {at.slice(0, 10)}.
       </Text>
-      <img src={body.drawing} alt={`Signature of ${by.name}`} style={{ maxWidth: '320px', background: '#fff', padding: '8px' }} />
+      <img
+        src={body.drawing}
+        alt={`Signature of ${by.name}`}
+        style={{ maxWidth: '320px', background: '#fff', padding: '8px' }}
+      />
       <Text>{body.statement}</Text>
       <Text fontSize="14px" color="faint">
-        Fingerprint of the whole record. Nothing in it can be changed any more; anyone can recompute it from the exported file.
+        Fingerprint of the whole record. Nothing in it can be changed any more; anyone can recompute it from
+        the exported file.
       </Text>
       <Text fontFamily="mono" fontSize={{ base: '17px', md: '22px' }} data-testid="fingerprint">
         {fingerprint(state.head?.hash ?? '')}
@@ -167,7 +200,11 @@ function Downloads() {
           </a>
         </Button>
       </HStack>
-      {sync !== 'kept' && <Text fontSize="14px" color="brass" mt="6px">Not everything on this device has reached the server: what is downloaded now lacks it.</Text>}
+      {sync !== 'kept' && (
+        <Text fontSize="14px" color="brass" mt="6px">
+          Not everything on this device has reached the server: what is downloaded now lacks it.
+        </Text>
+      )}
     </Box>
   )
 }

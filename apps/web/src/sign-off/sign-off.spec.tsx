@@ -6,16 +6,66 @@ import { useInspection } from '../store/inspection.js'
 import { onScreen, openJob, type Change } from '../testing/job-on-screen.testing.js'
 import { SignOffView } from './sign-off-view.js'
 
-const observation = (id: string, stage: string, severity: string) => ({ id, kind: 'observation', stage, clause: '1', severity, title: id, question: 'Is it?', remedy: 'Make it so.' })
+const observation = (id: string, stage: string, severity: string) => ({
+  id,
+  kind: 'observation',
+  stage,
+  clause: '1',
+  severity,
+  title: id,
+  question: 'Is it?',
+  remedy: 'Make it so.',
+})
 const POINTS = Array.from({ length: 8 }, (_, i) => observation(`point ${i + 1}`, 'dc', 'major'))
-const sheetOf = (...requirements: object[]) => readSheet({ format: 'plumb-mark-sheet', version: 1, maker: 'Nobody', model: 'U', kind: 'string-inverter', title: 'U', revision: '1', date: '2026-01-01', source: 'none', requirements })
+const sheetOf = (...requirements: object[]) =>
+  readSheet({
+    format: 'plumb-mark-sheet',
+    version: 1,
+    maker: 'Nobody',
+    model: 'U',
+    kind: 'string-inverter',
+    title: 'U',
+    revision: '1',
+    date: '2026-01-01',
+    source: 'none',
+    requirements,
+  })
 const SHEET = sheetOf(observation('earth', 'earthing', 'stop'), observation('label', 'ac', 'minor'))
 const UNIT: Change = { kind: 'unit-fitted', body: { id: 'u', label: 'Unit', sheetId: 'nobody-u-1' } }
-const seen = (id: string, yes: boolean): Change => ({ kind: 'observation', body: { point: `u/${id}/unit`, seen: yes } })
-const LABEL_MISSING: Change[] = [seen('label', false), { kind: 'defect-raised', body: { defectId: '01890000-0000-7000-8000-000000000002', checkId: 'u/label/unit', severity: 'minor', title: 'label', place: 'Unit', finding: 'not so', remedy: 'Put it right.' } as never }]
-const SIGNED: Change = { kind: 'signed', body: { licence: 'L-77', statement: 'I have read this record.', drawing: 'data:image/png;base64,AAAA', sealedHead: 'h3' } }
+const seen = (id: string, yes: boolean): Change => ({
+  kind: 'observation',
+  body: { point: `u/${id}/unit`, seen: yes },
+})
+const LABEL_MISSING: Change[] = [
+  seen('label', false),
+  {
+    kind: 'defect-raised',
+    body: {
+      defectId: '01890000-0000-7000-8000-000000000002',
+      checkId: 'u/label/unit',
+      severity: 'minor',
+      title: 'label',
+      place: 'Unit',
+      finding: 'not so',
+      remedy: 'Put it right.',
+    } as never,
+  },
+]
+const SIGNED: Change = {
+  kind: 'signed',
+  body: {
+    licence: 'L-77',
+    statement: 'I have read this record.',
+    drawing: 'data:image/png;base64,AAAA',
+    sealedHead: 'h3',
+  },
+}
 
-const open = (role: Role, changes: Change[], { sheet = SHEET, sync = 'kept' }: { sheet?: ReturnType<typeof sheetOf>; sync?: 'kept' | 'waiting' } = {}) => {
+const open = (
+  role: Role,
+  changes: Change[],
+  { sheet = SHEET, sync = 'kept' }: { sheet?: ReturnType<typeof sheetOf>; sync?: 'kept' | 'waiting' } = {},
+) => {
   openJob([UNIT, ...changes], { sheets: [sheet], role })
   useInspection.setState({ sync })
   onScreen(<SignOffView />, { path: '/jobs/:jobId/sign-off', at: '/jobs/j/sign-off' })
@@ -41,18 +91,30 @@ describe('before the signature', () => {
     open('reviewer', [], { sheet: sheetOf(...POINTS) })
     const group = within(screen.getByRole('heading', { name: 'Checks without an answer (8)' }).parentElement!)
     const folded = within(group.getByText('2 more').parentElement!)
-    expect(folded.getAllByRole('link').map((link) => link.textContent)).toEqual(['point 7, Unit: not inspected', 'point 8, Unit: not inspected'])
-    expect(group.getAllByRole('link').map((link) => link.textContent)).toEqual(POINTS.map(({ title }) => `${title}, Unit: not inspected`))
+    expect(folded.getAllByRole('link').map((link) => link.textContent)).toEqual([
+      'point 7, Unit: not inspected',
+      'point 8, Unit: not inspected',
+    ])
+    expect(group.getAllByRole('link').map((link) => link.textContent)).toEqual(
+      POINTS.map(({ title }) => `${title}, Unit: not inspected`),
+    )
   })
   it('what a download would lack is said beside it', () => {
     open('office', [], { sync: 'waiting' })
-    expect(screen.getByRole('link', { name: 'PDF report' }).getAttribute('href')).toBe('/api/jobs/j/report.pdf')
+    expect(screen.getByRole('link', { name: 'PDF report' }).getAttribute('href')).toBe(
+      '/api/jobs/j/report.pdf',
+    )
     expect(screen.getByText(/what is downloaded now lacks it/)).toBeTruthy()
   })
 })
 
 it('a calculation kept with the job opens again with its figures', () => {
-  open('inspector', [{ kind: 'calculation-kept', body: { calculator: 'decision', title: 'Decision by limits', input: { value: 2.5, min: 1 } } }])
+  open('inspector', [
+    {
+      kind: 'calculation-kept',
+      body: { calculator: 'decision', title: 'Decision by limits', input: { value: 2.5, min: 1 } },
+    },
+  ])
   const address = screen.getByRole('link', { name: /^Decision by limits/ }).getAttribute('href')!
   expect(address).toMatch(/^\/calculators\/decision\?in=/)
   expect(fromLink(address.split('in=')[1]!)).toEqual({ value: 2.5, min: 1 })
@@ -63,6 +125,8 @@ it('after it, who signed under which licence, and the fingerprint of the whole r
   expect(screen.getByRole('heading', { name: 'Signed and sealed' })).toBeTruthy()
   expect(screen.getByText('By Somebody, licence L-77, on 2026-06-01.')).toBeTruthy()
   expect(screen.getByRole('img', { name: 'Signature of Somebody' })).toBeTruthy()
-  expect(screen.getByTestId('fingerprint').textContent).toBe(fingerprint(useInspection.getState().inspection!.state.head!.hash))
+  expect(screen.getByTestId('fingerprint').textContent).toBe(
+    fingerprint(useInspection.getState().inspection!.state.head!.hash),
+  )
   expect(screen.queryByRole('button', { name: 'Sign and seal' })).toBeNull()
 })

@@ -15,12 +15,21 @@ interface Habits {
 export const useHabits = create<Habits>((set) => ({
   instruments: {},
   conditions: {},
-  useInstrument: (dimension, id) => set(({ instruments }) => ({ instruments: { ...instruments, [dimension]: id } })),
-  note: (condition, typed) => set(({ conditions }) => ({ conditions: { ...conditions, [condition]: typed } })),
+  useInstrument: (dimension, id) =>
+    set(({ instruments }) => ({ instruments: { ...instruments, [dimension]: id } })),
+  note: (condition, typed) =>
+    set(({ conditions }) => ({ conditions: { ...conditions, [condition]: typed } })),
 }))
 
 /** The instruments that measure a dimension, and the one to offer: the last used, else the only one. */
-export function choiceOf(all: readonly Instrument[], dimension: Dimension, lastUsed: string | undefined): { fitting: Instrument[]; offered: Instrument | undefined } {
+export function choiceOf(
+  all: readonly Instrument[],
+  dimension: Dimension,
+  lastUsed: string | undefined,
+): { fitting: Instrument[]; offered: Instrument | undefined } {
   const fitting = all.filter((instrument) => measures(instrument, dimension))
-  return { fitting, offered: fitting.find(({ id }) => id === lastUsed) ?? (fitting.length === 1 ? fitting[0] : undefined) }
+  return {
+    fitting,
+    offered: fitting.find(({ id }) => id === lastUsed) ?? (fitting.length === 1 ? fitting[0] : undefined),
+  }
 }

@@ -7,8 +7,14 @@ import { addToOutbox, waiting } from './outbox.js'
 
 const BY: Person = { id: 'p', name: 'Somebody', role: 'inspector' }
 const SHEET = sampleSheet('aldervane-dx-4-a')
-const UNIT: Change = { kind: 'unit-fitted', body: { id: 'u', label: 'Isolator', sheetId: 'aldervane-dx-4-a' } }
-const WALL: Change = { kind: 'wall-measured', body: { id: 'w', title: 'W', leftCorner: true, rightCorner: false, uncertainty: 0 } }
+const UNIT: Change = {
+  kind: 'unit-fitted',
+  body: { id: 'u', label: 'Isolator', sheetId: 'aldervane-dx-4-a' },
+}
+const WALL: Change = {
+  kind: 'wall-measured',
+  body: { id: 'w', title: 'W', leftCorner: true, rightCorner: false, uncertainty: 0 },
+}
 const state = () => useInspection.getState()
 const labels = () => state().inspection!.state.asBuilt.units.map(({ label }) => label)
 
@@ -77,14 +83,25 @@ it('a draft is judged without being kept, and gone when it is let go', () => {
 })
 
 it('a sheet of the library is fetched with its fingerprint, to be pinned', async () => {
-  serverSays({ 'GET /api/sheets/aldervane-ah-8t-c': { sheet: sampleSheet('aldervane-ah-8t-c'), fingerprint: 'f' } })
-  expect(await state().addSheet('aldervane-ah-8t-c')).toEqual({ id: 'aldervane-ah-8t-c', maker: 'Aldervane', model: 'AH-8T', revision: 'C', fingerprint: 'f' })
+  serverSays({
+    'GET /api/sheets/aldervane-ah-8t-c': { sheet: sampleSheet('aldervane-ah-8t-c'), fingerprint: 'f' },
+  })
+  expect(await state().addSheet('aldervane-ah-8t-c')).toEqual({
+    id: 'aldervane-ah-8t-c',
+    maker: 'Aldervane',
+    model: 'AH-8T',
+    revision: 'C',
+    fingerprint: 'f',
+  })
   expect(state().sheets.has('aldervane-ah-8t-c')).toBe(true)
 })
 
 it('several appended together are one batch, in their order', async () => {
   state().append(BY, { kind: 'unit-removed', body: { unitId: 'u' } }, UNIT as never)
   const made = state().entries.slice(-2) as Entry[]
-  expect(made.map(({ kind, seq }) => [kind, seq])).toEqual([['unit-removed', 4], ['unit-fitted', 5]])
+  expect(made.map(({ kind, seq }) => [kind, seq])).toEqual([
+    ['unit-removed', 4],
+    ['unit-fitted', 5],
+  ])
   await waitFor(() => expect(state().sync).toBe('kept'))
 })

@@ -1,7 +1,22 @@
 import { v7 as uuid } from 'uuid'
 import { create } from 'zustand'
 import type { JobBundle, SheetInLibrary } from '@plumb-mark/contract'
-import { fold, inspect, inspectDraft, sheetId, type AsBuilt, type Entry, type EntryBodies, type EntryKind, type Inspection, type Instrument, type NewEntry, type Person, type PinnedSheet, type Sheet } from '@plumb-mark/core'
+import {
+  fold,
+  inspect,
+  inspectDraft,
+  sheetId,
+  type AsBuilt,
+  type Entry,
+  type EntryBodies,
+  type EntryKind,
+  type Inspection,
+  type Instrument,
+  type NewEntry,
+  type Person,
+  type PinnedSheet,
+  type Sheet,
+} from '@plumb-mark/core'
 import { get as fetchJson } from '../http/api.js'
 import { addToOutbox, sendNext, waiting } from './outbox.js'
 
@@ -32,7 +47,11 @@ interface OpenInspection {
 }
 
 /** The entries judged, and the draft on top of them where there is one. */
-function judged(entries: readonly Entry[], sheets: ReadonlyMap<string, Sheet>, draft?: AsBuilt): { kept: Inspection; inspection: Inspection } {
+function judged(
+  entries: readonly Entry[],
+  sheets: ReadonlyMap<string, Sheet>,
+  draft?: AsBuilt,
+): { kept: Inspection; inspection: Inspection } {
   const kept = inspect(fold(entries), sheets)
   return { kept, inspection: draft ? inspectDraft(kept, draft) : kept }
 }
@@ -51,13 +70,33 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   problem: undefined,
 
   async open(jobId) {
-    if (get().jobId !== jobId) set({ jobId, inspection: undefined, kept: undefined, entries: [], draft: undefined, problem: undefined, refusal: undefined })
+    if (get().jobId !== jobId)
+      set({
+        jobId,
+        inspection: undefined,
+        kept: undefined,
+        entries: [],
+        draft: undefined,
+        problem: undefined,
+        refusal: undefined,
+      })
     try {
       const bundle = await fetchJson<JobBundle>(`/api/jobs/${jobId}`)
       const sheets = new Map(bundle.sheets.map((sheet) => [sheetId(sheet), sheet]))
       const unsent = waiting(jobId).filter(({ id }) => !bundle.entries.some((entry) => entry.id === id))
-      const entries = [...bundle.entries, ...unsent.map((entry, i) => provisional(entry, jobId, bundle.entries.length + i + 1, NOBODY))]
-      set({ jobId, sheets, instruments: bundle.instruments, entries, ...judged(entries, sheets), draft: undefined, problem: undefined })
+      const entries = [
+        ...bundle.entries,
+        ...unsent.map((entry, i) => provisional(entry, jobId, bundle.entries.length + i + 1, NOBODY)),
+      ]
+      set({
+        jobId,
+        sheets,
+        instruments: bundle.instruments,
+        entries,
+        ...judged(entries, sheets),
+        draft: undefined,
+        problem: undefined,
+      })
       void get().flush()
     } catch (problem) {
       set({ problem: (problem as Error).message })
@@ -70,7 +109,10 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     const at = new Date().toISOString()
     const fresh = made.map(({ kind, body }) => ({ id: uuid(), kind, at, body }) as NewEntry)
     addToOutbox(jobId, fresh)
-    const next = [...entries, ...fresh.map((entry, i) => provisional(entry, jobId, entries.length + i + 1, by))]
+    const next = [
+      ...entries,
+      ...fresh.map((entry, i) => provisional(entry, jobId, entries.length + i + 1, by)),
+    ]
     set({ entries: next, ...judged(next, sheets), draft: undefined, sync: 'sending' })
     void get().flush()
   },
@@ -104,8 +146,15 @@ export const useInspection = create<OpenInspection>((set, get) => ({
           return
         }
         const { entries, sheets, draft } = get()
-        const next = sent.kind === 'kept' ? entries.map((entry) => (entry.id === sent.entry.id ? sent.entry : entry)) : entries.filter(({ id }) => id !== sent.entry.id)
-        set({ entries: next, ...judged(next, sheets, draft), ...(sent.kind === 'refused' && { refusal: sent.problem.message }) })
+        const next =
+          sent.kind === 'kept'
+            ? entries.map((entry) => (entry.id === sent.entry.id ? sent.entry : entry))
+            : entries.filter(({ id }) => id !== sent.entry.id)
+        set({
+          entries: next,
+          ...judged(next, sheets, draft),
+          ...(sent.kind === 'refused' && { refusal: sent.problem.message }),
+        })
       }
     } finally {
       flushing = false
@@ -122,4 +171,5 @@ function provisional(entry: NewEntry, jobId: string, seq: number, by: Person): E
   return { ...entry, jobId, seq, by, prev: '', hash: '' } as Entry
 }
 
-export const useJudged = (checkId: string) => useInspection(({ inspection }) => inspection?.checks.find(({ check }) => check.id === checkId))
+export const useJudged = (checkId: string) =>
+  useInspection(({ inspection }) => inspection?.checks.find(({ check }) => check.id === checkId))

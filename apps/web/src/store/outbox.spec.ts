@@ -3,13 +3,22 @@ import type { NewEntry } from '@plumb-mark/core'
 import { addToOutbox, sendNext, waiting } from './outbox.js'
 
 const kept = new Map<string, string>()
-const entry = (id: string): NewEntry => ({ id, kind: 'unit-removed', at: '2026-01-01T00:00:00Z', body: { unitId: 'u' } })
+const entry = (id: string): NewEntry => ({
+  id,
+  kind: 'unit-removed',
+  at: '2026-01-01T00:00:00Z',
+  body: { unitId: 'u' },
+})
 let answers: (() => Response | Promise<Response>)[] = []
 
 beforeEach(() => {
   kept.clear()
   Object.assign(globalThis, {
-    localStorage: { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => void kept.set(key, value), removeItem: (key: string) => void kept.delete(key) },
+    localStorage: {
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => void kept.set(key, value),
+      removeItem: (key: string) => void kept.delete(key),
+    },
     fetch: jest.fn(async () => answers.shift()!()),
   })
 })
@@ -21,11 +30,19 @@ const noSignal = () => Promise.reject(new TypeError('failed to fetch'))
 it('entries are sent one by one in their order, and leave the device when they are acknowledged', async () => {
   addToOutbox('j', [entry('a'), entry('b')])
   answers = [json(200, { entries: [{ id: 'a' }] }), json(200, { entries: [{ id: 'b' }] })]
-  expect([await sendNext('j'), await sendNext('j'), await sendNext('j')].map(({ kind }) => kind)).toEqual(['kept', 'kept', 'nothing'])
+  expect([await sendNext('j'), await sendNext('j'), await sendNext('j')].map(({ kind }) => kind)).toEqual([
+    'kept',
+    'kept',
+    'nothing',
+  ])
   expect(waiting('j')).toEqual([])
 })
 
-it.each([['no signal', noSignal], ['a fault of the server', json(500, {})], ['a session that has ended', json(401, { error: { code: 'not-signed-in', message: '' } })]])('%s leaves the entry where it is', async (_what, answer) => {
+it.each([
+  ['no signal', noSignal],
+  ['a fault of the server', json(500, {})],
+  ['a session that has ended', json(401, { error: { code: 'not-signed-in', message: '' } })],
+])('%s leaves the entry where it is', async (_what, answer) => {
   addToOutbox('j', [entry('a')])
   answers = [answer]
   expect((await sendNext('j')).kind).toBe('unreachable')

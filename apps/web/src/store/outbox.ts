@@ -22,19 +22,33 @@ export function addToOutbox(jobId: string, entries: readonly NewEntry[]): void {
   keepWaiting(jobId, [...waiting(jobId), ...entries])
 }
 
-export type Sent = { kind: 'kept'; entry: Entry } | { kind: 'refused'; entry: NewEntry; problem: ApiError } | { kind: 'unreachable' } | { kind: 'nothing' }
+export type Sent =
+  | { kind: 'kept'; entry: Entry }
+  | { kind: 'refused'; entry: NewEntry; problem: ApiError }
+  | { kind: 'unreachable' }
+  | { kind: 'nothing' }
 
 /** Sends the oldest waiting entry. Ids are made here, so sending one twice is harmless. */
 export async function sendNext(jobId: string): Promise<Sent> {
   const [entry] = waiting(jobId)
   if (!entry) return { kind: 'nothing' }
-  const done = () => keepWaiting(jobId, waiting(jobId).filter(({ id }) => id !== entry.id))
+  const done = () =>
+    keepWaiting(
+      jobId,
+      waiting(jobId).filter(({ id }) => id !== entry.id),
+    )
   try {
     const { entries } = await post<Appended>(`/api/jobs/${jobId}/entries`, { entries: [entry] })
     done()
     return { kind: 'kept', entry: entries[0]! }
   } catch (problem) {
-    if (!(problem instanceof ApiError) || problem.unreachable || problem.status >= 500 || problem.status === 401) return { kind: 'unreachable' }
+    if (
+      !(problem instanceof ApiError) ||
+      problem.unreachable ||
+      problem.status >= 500 ||
+      problem.status === 401
+    )
+      return { kind: 'unreachable' }
     done()
     return { kind: 'refused', entry, problem }
   }

@@ -14,6 +14,12 @@ export default class BrowserEnvironment extends TestEnvironment {
       unobserve() {}
       disconnect() {}
     }
-    this.global.matchMedia = () => ({ matches: false, addEventListener() {}, removeEventListener() {}, addListener() {}, removeListener() {} })
+    this.global.matchMedia = () => ({
+      matches: false,
+      addEventListener() {},
+      removeEventListener() {},
+      addListener() {},
+      removeListener() {},
+    })
   }
 }

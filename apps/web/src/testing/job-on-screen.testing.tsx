@@ -5,7 +5,18 @@ import { render, type RenderResult } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { MemoryRouter, Route, Routes } from 'react-router'
 import { readSheetText } from '@plumb-mark/contract'
-import { fold, inspect, sheetId, type Entry, type EntryBodies, type EntryKind, type Instrument, type JobHeader, type Role, type Sheet } from '@plumb-mark/core'
+import {
+  fold,
+  inspect,
+  sheetId,
+  type Entry,
+  type EntryBodies,
+  type EntryKind,
+  type Instrument,
+  type JobHeader,
+  type Role,
+  type Sheet,
+} from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { useFocus } from '../inspection/focus.js'
 import { useSteps } from '../inspection/steps.js'
@@ -14,11 +25,41 @@ import { useInspection } from '../store/inspection.js'
 
 export type Change = { [K in EntryKind]: { kind: K; body: EntryBodies[K] } }[EntryKind]
 
-const HEADER: JobHeader = { number: 'T-1', title: 'Shed', site: 'Mill Lane', customer: 'Nobody', school: 'iec', units: 'metric', rule: 'guarded', sheets: [] }
+const HEADER: JobHeader = {
+  number: 'T-1',
+  title: 'Shed',
+  site: 'Mill Lane',
+  customer: 'Nobody',
+  school: 'iec',
+  units: 'metric',
+  rule: 'guarded',
+  sheets: [],
+}
 const TOOLS: Instrument[] = [
-  { id: 'tape', name: 'Tape T1', kind: 'tape', serial: '1', calibratedUntil: '2099-01-01', accuracy: [{ dimension: 'length', percent: 0, plus: 1 }] },
-  { id: 'meter', name: 'Meter M1', kind: 'multimeter', serial: '2', calibratedUntil: '2099-01-01', accuracy: [{ dimension: 'voltage', percent: 0.5, plus: 0.1 }] },
-  { id: 'old', name: 'Meter M0', kind: 'multimeter', serial: '3', calibratedUntil: '2020-01-01', accuracy: [{ dimension: 'voltage', percent: 0.5, plus: 0.1 }] },
+  {
+    id: 'tape',
+    name: 'Tape T1',
+    kind: 'tape',
+    serial: '1',
+    calibratedUntil: '2099-01-01',
+    accuracy: [{ dimension: 'length', percent: 0, plus: 1 }],
+  },
+  {
+    id: 'meter',
+    name: 'Meter M1',
+    kind: 'multimeter',
+    serial: '2',
+    calibratedUntil: '2099-01-01',
+    accuracy: [{ dimension: 'voltage', percent: 0.5, plus: 0.1 }],
+  },
+  {
+    id: 'old',
+    name: 'Meter M0',
+    kind: 'multimeter',
+    serial: '3',
+    calibratedUntil: '2020-01-01',
+    accuracy: [{ dimension: 'voltage', percent: 0.5, plus: 0.1 }],
+  },
 ]
 let before = 0
 
@@ -32,10 +73,30 @@ export function sampleSheet(name: string): Sheet {
 }
 
 /** Opens a job as it would come from the server; what is appended is acknowledged at once. */
-export function openJob(changes: readonly Change[], { sheets = [], role = 'inspector', header = {} }: { sheets?: readonly Sheet[]; role?: Role; header?: Partial<JobHeader> } = {}): void {
+export function openJob(
+  changes: readonly Change[],
+  {
+    sheets = [],
+    role = 'inspector',
+    header = {},
+  }: { sheets?: readonly Sheet[]; role?: Role; header?: Partial<JobHeader> } = {},
+): void {
   const all: Change[] = [{ kind: 'job-opened', body: { ...HEADER, ...header } }, ...changes]
   const by = { id: 'p', name: 'Somebody', role }
-  const entries = all.map(({ kind, body }, i) => ({ id: `e${i}`, jobId: 'j', kind, body, at: new Date(Date.UTC(2026, 5, 1, 8, i)).toISOString(), by, seq: i + 1, prev: '', hash: `h${i}` }) as Entry)
+  const entries = all.map(
+    ({ kind, body }, i) =>
+      ({
+        id: `e${i}`,
+        jobId: 'j',
+        kind,
+        body,
+        at: new Date(Date.UTC(2026, 5, 1, 8, i)).toISOString(),
+        by,
+        seq: i + 1,
+        prev: '',
+        hash: `h${i}`,
+      }) as Entry,
+  )
   const library = new Map(sheets.map((sheet) => [sheetId(sheet), sheet]))
   before = entries.length
   serverSays({})
@@ -44,7 +105,18 @@ export function openJob(changes: readonly Change[], { sheets = [], role = 'inspe
   useSteps.setState({ done: [], undone: [] })
   useFocus.setState({ checkId: undefined, itemId: undefined })
   const judged = inspect(fold(entries), library)
-  useInspection.setState({ jobId: 'j', entries, sheets: library, instruments: TOOLS, inspection: judged, kept: judged, draft: undefined, sync: 'kept', refusal: undefined, problem: undefined })
+  useInspection.setState({
+    jobId: 'j',
+    entries,
+    sheets: library,
+    instruments: TOOLS,
+    inspection: judged,
+    kept: judged,
+    draft: undefined,
+    sync: 'kept',
+    refusal: undefined,
+    problem: undefined,
+  })
 }
 
 /** What the server was asked, in order: method, address and body. */
@@ -55,29 +127,51 @@ export function serverSays(answers: Readonly<Record<string, unknown>>): void {
   asked.length = 0
   globalThis.fetch = jest.fn(async (address: string, request: { method?: string; body?: unknown } = {}) => {
     const method = request.method ?? 'GET'
-    asked.push({ method, address, body: typeof request.body === 'string' ? JSON.parse(request.body) : request.body })
+    asked.push({
+      method,
+      address,
+      body: typeof request.body === 'string' ? JSON.parse(request.body) : request.body,
+    })
     const answer = answers[`${method} ${address}`]
     if (answer instanceof Response) return answer.clone()
     return answer === undefined ? acknowledge(address, request) : json(answer)
   }) as unknown as typeof fetch
 }
 
-const json = (data: unknown, status = 200) => new Response(JSON.stringify(data), { status, headers: { 'content-type': 'application/json' } })
-export const refusal = (status: number, code: string, message: string) => json({ error: { code, message } }, status)
+const json = (data: unknown, status = 200) =>
+  new Response(JSON.stringify(data), { status, headers: { 'content-type': 'application/json' } })
+export const refusal = (status: number, code: string, message: string) =>
+  json({ error: { code, message } }, status)
 
 /** The server keeps whatever it is sent. */
 async function acknowledge(_address: unknown, request?: { body?: unknown }): Promise<Response> {
   const sent = request?.body ? (JSON.parse(request.body as string) as { entries?: object[] }) : {}
-  return json({ entries: sent.entries?.map((entry) => ({ ...entry, jobId: 'j', by: useSession.getState().person, seq: 1, prev: '', hash: 'kept' })) ?? [] })
+  return json({
+    entries:
+      sent.entries?.map((entry) => ({
+        ...entry,
+        jobId: 'j',
+        by: useSession.getState().person,
+        seq: 1,
+        prev: '',
+        hash: 'kept',
+      })) ?? [],
+  })
 }
 
 /** What was appended since the job was opened. */
 export function appended(): { kind: string; body: object }[] {
-  return useInspection.getState().entries.slice(before).map(({ kind, body }) => ({ kind, body }))
+  return useInspection
+    .getState()
+    .entries.slice(before)
+    .map(({ kind, body }) => ({ kind, body }))
 }
 
 /** A view as it stands in the application: in its look, at its address. */
-export function onScreen(view: ReactNode, { path = '/', at = '/' }: { path?: string; at?: string } = {}): RenderResult {
+export function onScreen(
+  view: ReactNode,
+  { path = '/', at = '/' }: { path?: string; at?: string } = {},
+): RenderResult {
   return render(
     <ChakraProvider value={system}>
       <MemoryRouter initialEntries={[at]}>

@@ -9,7 +9,9 @@ import { dayWords, hourWords } from './when.js'
 /** The calendar of all jobs: day by day, who goes where. */
 export function VisitsView() {
   const [past, setPast] = useState(false)
-  const { value: visits, problem } = useFetched<PlannedVisit[]>(`/api/visits${past ? '' : `?from=${new Date(new Date().setHours(0, 0, 0, 0)).toISOString()}`}`)
+  const { value: visits, problem } = useFetched<PlannedVisit[]>(
+    `/api/visits${past ? '' : `?from=${new Date(new Date().setHours(0, 0, 0, 0)).toISOString()}`}`,
+  )
   const days = [...new Set(visits?.map(({ start }) => dayWords(start)))]
   return (
     <Page
@@ -29,36 +31,45 @@ export function VisitsView() {
         </>
       }
     >
-        {visits?.length === 0 && <Text mt="16px">No visit is planned. Book one in the preparation of a job.</Text>}
-        {days.map((day) => (
-          <Flex key={day} direction={{ base: 'column', md: 'row' }} borderTop="1px solid" borderColor="hair" py="14px" gap={{ base: '6px', md: '24px' }}>
-            <Text w="160px" fontWeight={600} flexShrink={0}>
-              {day}
-            </Text>
-            <Box flex="1">
-              {visits!
-                .filter(({ start }) => dayWords(start) === day)
-                .map(({ id, start, end, purpose, people, job, jobId }) => (
-                  <Flex key={id} gap="16px" pb="10px">
-                    <Text fontFamily="mono" w="112px" flexShrink={0}>
-                      {hourWords(start, end)}
+      {visits?.length === 0 && (
+        <Text mt="16px">No visit is planned. Book one in the preparation of a job.</Text>
+      )}
+      {days.map((day) => (
+        <Flex
+          key={day}
+          direction={{ base: 'column', md: 'row' }}
+          borderTop="1px solid"
+          borderColor="hair"
+          py="14px"
+          gap={{ base: '6px', md: '24px' }}
+        >
+          <Text w="160px" fontWeight={600} flexShrink={0}>
+            {day}
+          </Text>
+          <Box flex="1">
+            {visits!
+              .filter(({ start }) => dayWords(start) === day)
+              .map(({ id, start, end, purpose, people, job, jobId }) => (
+                <Flex key={id} gap="16px" pb="10px">
+                  <Text fontFamily="mono" w="112px" flexShrink={0}>
+                    {hourWords(start, end)}
+                  </Text>
+                  <Box>
+                    <Link to={`/jobs/${jobId}/preparation`}>
+                      <b>{job.number}</b> {job.title}
+                    </Link>
+                    <Text fontSize="14px">
+                      {purpose}; {people.map(({ name }) => name).join(', ')}
                     </Text>
-                    <Box>
-                      <Link to={`/jobs/${jobId}/preparation`}>
-                        <b>{job.number}</b> {job.title}
-                      </Link>
-                      <Text fontSize="14px">
-                        {purpose}; {people.map(({ name }) => name).join(', ')}
-                      </Text>
-                      <Text fontSize="14px" color="faint">
-                        {job.site}
-                      </Text>
-                    </Box>
-                  </Flex>
-                ))}
-            </Box>
-          </Flex>
-        ))}
+                    <Text fontSize="14px" color="faint">
+                      {job.site}
+                    </Text>
+                  </Box>
+                </Flex>
+              ))}
+          </Box>
+        </Flex>
+      ))}
     </Page>
   )
 }

@@ -5,11 +5,18 @@ export function localMinute(date: Date): string {
 }
 
 /** "Thu 26 Nov 2026" */
-export const dayWords = (iso: string): string => new Date(iso).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' })
+export const dayWords = (iso: string): string =>
+  new Date(iso).toLocaleDateString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+  })
 
 /** "08:00–11:30", with the end's own day when it is another. */
 export function hourWords(start: string, end: string): string {
-  const hour = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+  const hour = (iso: string) =>
+    new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
   return `${hour(start)}–${dayWords(start) === dayWords(end) ? '' : `${dayWords(end)} `}${hour(end)}`
 }
 
@@ -17,5 +24,7 @@ export function hourWords(start: string, end: string): string {
 export function durationWords(minutes: number): string {
   const whole = Math.round(minutes)
   const [hours, rest] = [Math.floor(whole / 60), whole % 60]
-  return [hours > 0 ? `${hours} h` : '', rest > 0 || hours === 0 ? `${rest} min` : ''].filter(Boolean).join(' ')
+  return [hours > 0 ? `${hours} h` : '', rest > 0 || hours === 0 ? `${rest} min` : '']
+    .filter(Boolean)
+    .join(' ')
 }

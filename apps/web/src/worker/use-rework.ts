@@ -2,7 +2,11 @@ import { useEffect, useState } from 'react'
 import type { ErrorShape } from '@plumb-mark/core'
 
 /** What a calculation has come to. */
-export type Answer = { state: 'done'; result: Record<string, unknown> } | { state: 'refused'; error: ErrorShape['error'] } | { state: 'searching'; part: number } | { state: 'called-off' }
+export type Answer =
+  | { state: 'done'; result: Record<string, unknown> }
+  | { state: 'refused'; error: ErrorShape['error'] }
+  | { state: 'searching'; part: number }
+  | { state: 'called-off' }
 
 type FromWorker = { part: number } | { result: Record<string, unknown> } | ErrorShape
 

@@ -4,7 +4,9 @@ import { validate, type Validated } from '../http/validate.js'
 import { BODY_CLASSES } from './bodies.dto.js'
 
 export class AppendDto {
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(500)
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(500)
   entries!: unknown[]
 }
 
@@ -17,7 +19,9 @@ export class NewEntryDto {
 }
 
 /** Checks entries from outside, each with the body class of its kind. Plain data comes back, so that it hashes as it was sent. */
-export function validateEntries(plain: unknown): { ok: true; value: NewEntry[] } | ({ ok: false } & ErrorShape) {
+export function validateEntries(
+  plain: unknown,
+): { ok: true; value: NewEntry[] } | ({ ok: false } & ErrorShape) {
   const envelope = validate(AppendDto, plain)
   if (!envelope.ok) return envelope
   const value: NewEntry[] = []
@@ -34,5 +38,7 @@ export function validateEntry(plain: unknown, at = ''): Validated<NewEntry> {
   if (!head.ok) return head
   const { id, kind, at: when, body } = head.value
   const checked = validate<object>(BODY_CLASSES[kind], body, at ? `${at}.body` : 'body')
-  return checked.ok ? { ok: true, value: JSON.parse(JSON.stringify({ id, kind, at: when, body: checked.value })) as NewEntry } : checked
+  return checked.ok
+    ? { ok: true, value: JSON.parse(JSON.stringify({ id, kind, at: when, body: checked.value })) as NewEntry }
+    : checked
 }

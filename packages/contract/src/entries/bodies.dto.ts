@@ -1,7 +1,50 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Length, Matches, Max, Min, ValidateNested } from 'class-validator'
-import { BOND_MEANS, DECISION_RULES, DEFECT_STEPS, EARTH_METHODS, EARTH_PART_KINDS, PART_KINDS, RELATIONS, RESIDUAL_KINDS, SEVERITIES, type EntryKind } from '@plumb-mark/core'
-import { ConditionsDto, DevicesFittedDto, GapDto, InstrumentDto, LARGEST_MM, ObstructionDto, PersonDto, PhotoRefDto, PinnedSheetDto, PLACE, SegmentDto, SituationDto, StringModuleDto, WallPlaceDto } from './parts.dto.js'
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator'
+import {
+  BOND_MEANS,
+  DECISION_RULES,
+  DEFECT_STEPS,
+  EARTH_METHODS,
+  EARTH_PART_KINDS,
+  PART_KINDS,
+  RELATIONS,
+  RESIDUAL_KINDS,
+  SEVERITIES,
+  type EntryKind,
+} from '@plumb-mark/core'
+import {
+  ConditionsDto,
+  DevicesFittedDto,
+  GapDto,
+  InstrumentDto,
+  LARGEST_MM,
+  ObstructionDto,
+  PersonDto,
+  PhotoRefDto,
+  PinnedSheetDto,
+  PLACE,
+  SegmentDto,
+  SituationDto,
+  StringModuleDto,
+  WallPlaceDto,
+} from './parts.dto.js'
 
 export class JobOpenedDto {
   @IsString() @Length(1, 40) number!: string
@@ -11,7 +54,11 @@ export class JobOpenedDto {
   @IsIn(['iec', 'nec']) school!: string
   @IsIn(['metric', 'us']) units!: string
   @IsIn(DECISION_RULES) rule!: string
-  @IsArray() @ArrayMaxSize(60) @ValidateNested({ each: true }) @Type(() => PinnedSheetDto) sheets!: PinnedSheetDto[]
+  @IsArray()
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => PinnedSheetDto)
+  sheets!: PinnedSheetDto[]
   @IsOptional() @IsIn(EARTH_METHODS) earthMethod?: string
   @IsOptional() @IsBoolean() copperBonds?: boolean
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
@@ -130,7 +177,12 @@ export class BranchBuiltDto {
   @IsNumber() @Min(1) @Max(1000) voltage!: number
   @IsNumber() @Min(0) @Max(1000) breaker!: number
   @IsArray() @ArrayMaxSize(200) @IsString({ each: true }) devices!: string[]
-  @IsOptional() @IsArray() @ArrayMaxSize(200) @ValidateNested({ each: true }) @Type(() => SegmentDto) segments?: SegmentDto[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => SegmentDto)
+  segments?: SegmentDto[]
   @IsOptional() @IsBoolean() endCapped?: boolean
 }
 
@@ -207,7 +259,12 @@ export class ConductorRemovedDto {
 
 class WithPhotos {
   @IsOptional() @IsString() @Length(0, 4000) note?: string
-  @IsOptional() @IsArray() @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => PhotoRefDto) photos?: PhotoRefDto[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => PhotoRefDto)
+  photos?: PhotoRefDto[]
 }
 
 export class ReadingDto extends WithPhotos {
@@ -251,7 +308,12 @@ export class DefectStepDto {
   @IsUUID() defectId!: string
   @IsIn(DEFECT_STEPS) step!: string
   @IsString() @Length(1, 4000, { message: 'say in a few words what was done' }) note!: string
-  @IsOptional() @IsArray() @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => PhotoRefDto) photos?: PhotoRefDto[]
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => PhotoRefDto)
+  photos?: PhotoRefDto[]
 }
 
 export class CalculationKeptDto {
@@ -264,7 +326,8 @@ export class CalculationKeptDto {
 export class SignedDto {
   @IsString() @Length(1, 80, { message: 'type the licence number' }) licence!: string
   @IsString() @Length(1, 2000) statement!: string
-  @Matches(/^data:image\/png;base64,[A-Za-z0-9+/=]{40,200000}$/, { message: 'draw the signature' }) drawing!: string
+  @Matches(/^data:image\/png;base64,[A-Za-z0-9+/=]{40,200000}$/, { message: 'draw the signature' })
+  drawing!: string
   @Matches(/^[0-9a-f]{64}$/) sealedHead!: string
 }
 

@@ -1,5 +1,21 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Length, Matches, Max, Min, ValidateNested } from 'class-validator'
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator'
 import { DIMENSIONS, INSTRUMENT_KINDS, MOUNTED, PLACED, ROLES } from '@plumb-mark/core'
 
 /** A coordinate or a size on a wall, mm. */
@@ -24,7 +40,11 @@ export class InstrumentDto {
   @IsIn(INSTRUMENT_KINDS) kind!: string
   @IsString() @Length(1, 80) serial!: string
   @Matches(/^\d{4}-\d{2}-\d{2}$/) calibratedUntil!: string
-  @IsArray() @ArrayMaxSize(30) @ValidateNested({ each: true }) @Type(() => AccuracyDto) accuracy!: AccuracyDto[]
+  @IsArray()
+  @ArrayMaxSize(30)
+  @ValidateNested({ each: true })
+  @Type(() => AccuracyDto)
+  accuracy!: AccuracyDto[]
 }
 
 export class ConditionsDto {
@@ -74,7 +94,6 @@ export class PinnedSheetDto {
   @Matches(/^[0-9a-f]{64}$/) fingerprint!: string
 }
 
-
 export class SituationDto {
   @IsOptional() @IsIn(PLACED) placed?: string
   @IsOptional() @IsIn(MOUNTED) mounted?: string
@@ -108,5 +127,10 @@ export class SegmentDto {
 }
 
 export class DevicesFittedDto {
-  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(2500) @ValidateNested({ each: true }) @Type(() => DeviceDto) devices!: DeviceDto[]
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(2500)
+  @ValidateNested({ each: true })
+  @Type(() => DeviceDto)
+  devices!: DeviceDto[]
 }

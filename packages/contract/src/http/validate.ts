@@ -13,9 +13,15 @@ export type Validated<T> = { ok: true; value: T } | ({ ok: false } & ErrorShape)
 export function validate<T extends object>(of: Class<T>, plain: unknown, at = ''): Validated<T> {
   const strange = plainFault(plain)
   if (strange) return { ok: false, ...strange }
-  if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) return { ok: false, error: { code: 'invalid', message: 'must be an object', ...(at && { path: at }) } }
+  if (typeof plain !== 'object' || plain === null || Array.isArray(plain))
+    return { ok: false, error: { code: 'invalid', message: 'must be an object', ...(at && { path: at }) } }
   const value = plainToInstance(of, plain)
-  const [fault] = validateSync(value, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true, stopAtFirstError: true })
+  const [fault] = validateSync(value, {
+    whitelist: true,
+    forbidNonWhitelisted: true,
+    forbidUnknownValues: true,
+    stopAtFirstError: true,
+  })
   return fault ? { ok: false, ...asError(fault, at) } : { ok: true, value }
 }
 
@@ -26,5 +32,11 @@ function asError(fault: ValidationError, at: string): ErrorShape {
   const said = Object.values(fault.constraints ?? {})[0] ?? 'is not valid'
   // The name of a field is the caller's: it is cut off as text, never made into a pattern.
   const own = `${fault.property} `
-  return { error: { code: 'invalid', message: said.startsWith(own) ? said.slice(own.length) : said, path: path.slice(0, LONGEST_PATH).replace(/\.(\d+)(?=\.|$)/g, '[$1]') } }
+  return {
+    error: {
+      code: 'invalid',
+      message: said.startsWith(own) ? said.slice(own.length) : said,
+      path: path.slice(0, LONGEST_PATH).replace(/\.(\d+)(?=\.|$)/g, '[$1]'),
+    },
+  }
 }

@@ -1,5 +1,14 @@
 import { Type } from 'class-transformer'
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsISO8601, IsString, IsUUID, Length, ValidateNested } from 'class-validator'
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsISO8601,
+  IsString,
+  IsUUID,
+  Length,
+  ValidateNested,
+} from 'class-validator'
 import type { Visit } from '@plumb-mark/core'
 
 export class VisitorDto {
@@ -11,7 +20,12 @@ export class VisitDto {
   @IsUUID() jobId!: string
   @IsISO8601({ strict: true }) start!: string
   @IsISO8601({ strict: true }) end!: string
-  @IsArray() @ArrayMinSize(1, { message: 'say who goes' }) @ArrayMaxSize(20) @ValidateNested({ each: true }) @Type(() => VisitorDto) people!: VisitorDto[]
+  @IsArray()
+  @ArrayMinSize(1, { message: 'say who goes' })
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => VisitorDto)
+  people!: VisitorDto[]
   @IsString() @Length(1, 400) purpose!: string
 }
 

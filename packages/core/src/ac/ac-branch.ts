@@ -13,17 +13,34 @@ export const acBranchInput = refine(
     units: count('units on the branch'),
     breaker: num({ unit: 'A', sign: 'magnitude' }),
     statedMax: optional(count('the maker’s own greatest number')),
-    breakerUse: optional(num({ sign: 'magnitude', about: 'part of the breaker’s rating that may be used' }), 0.8),
-    segments: optional(list(object({ length: num({ unit: 'm', sign: 'magnitude' }), size: num({ unit: 'mm²', sign: 'divisor' }) }), { about: 'first from the board to the nearest unit, then from unit to unit' })),
+    breakerUse: optional(
+      num({ sign: 'magnitude', about: 'part of the breaker’s rating that may be used' }),
+      0.8,
+    ),
+    segments: optional(
+      list(
+        object({
+          length: num({ unit: 'm', sign: 'magnitude' }),
+          size: num({ unit: 'mm²', sign: 'divisor' }),
+        }),
+        { about: 'first from the board to the nearest unit, then from unit to unit' },
+      ),
+    ),
     maxRisePercent: optional(percent(), 2),
   }),
   ({ segments, units }) => {
-    if (segments && segments.length !== units) throw new BadInput('wrong-length', 'segments', `must have one entry for each of the ${units} units, not ${segments.length}`)
+    if (segments && segments.length !== units)
+      throw new BadInput(
+        'wrong-length',
+        'segments',
+        `must have one entry for each of the ${units} units, not ${segments.length}`,
+      )
   },
 )
 
 type Given = Read<typeof acBranchInput>
-export type AcBranchInput = Omit<Given, 'breakerUse' | 'maxRisePercent'> & Partial<Pick<Given, 'breakerUse' | 'maxRisePercent'>>
+export type AcBranchInput = Omit<Given, 'breakerUse' | 'maxRisePercent'> &
+  Partial<Pick<Given, 'breakerUse' | 'maxRisePercent'>>
 export interface AcBranchResult extends Explained {
   byBreaker: number
   allowed: number
@@ -45,7 +62,8 @@ export function acBranch(input: AcBranchInput): AcBranchResult {
   const rise = riseOf(given)
   const fits = units <= allowed
   return {
-    byBreaker, allowed,
+    byBreaker,
+    allowed,
     ...(rise && { riseVolts: rise.volts, risePercent: rise.percent }),
     verdict: judged(fits && (!rise || atMost(rise.percent, maxRisePercent))),
     working: [
@@ -62,13 +80,20 @@ function riseOf({ phases, voltage, unitCurrent, units, segments, maxRisePercent 
   if (!segments) return undefined
   const there = phases === 1 ? 2 : 1
   const base = phases === 1 ? voltage : voltage / Math.sqrt(3)
-  const parts = segments.map(({ length, size }, k) => ({ resistance: (COPPER * length) / size, current: unitCurrent * (units - k) }))
+  const parts = segments.map(({ length, size }, k) => ({
+    resistance: (COPPER * length) / size,
+    current: unitCurrent * (units - k),
+  }))
   const riseVolts = there * parts.reduce((sum, { resistance, current }) => sum + resistance * current, 0)
   const risePercent = (100 * riseVolts) / base
-  const shown = parts.slice(0, 3).map(({ resistance, current }) => `${fig(resistance, 4)} Ω × ${amps(current)}`)
+  const shown = parts
+    .slice(0, 3)
+    .map(({ resistance, current }) => `${fig(resistance, 4)} Ω × ${amps(current)}`)
   return {
     volts: riseVolts,
     percent: risePercent,
-    working: [`rise ${there} × (${shown.join(' + ')}${parts.length > 3 ? ' + …' : ''}) = ${volts(riseVolts)}, ${fig(risePercent)} % of ${volts(base)}, at most ${fig(maxRisePercent)} %`],
+    working: [
+      `rise ${there} × (${shown.join(' + ')}${parts.length > 3 ? ' + …' : ''}) = ${volts(riseVolts)}, ${fig(risePercent)} % of ${volts(base)}, at most ${fig(maxRisePercent)} %`,
+    ],
   }
 }

@@ -10,9 +10,19 @@ import { COPPER, REACTANCE } from './copper.js'
 export function judgeIec(given: IecConductor, load: Load): SchoolJudgement {
   const { phases, size, insulation, method, ambient, groupedCircuits, maxDropPercent, terminal } = given
   const ambientFactor = factorAt(IEC_AMBIENT[insulation], ambient)
-  if (ambientFactor === undefined) throw new BadInput('out-of-range', 'ambient', `of ${fig(ambient)} °C is above what the table of ${insulation} knows`)
+  if (ambientFactor === undefined)
+    throw new BadInput(
+      'out-of-range',
+      'ambient',
+      `of ${fig(ambient)} °C is above what the table of ${insulation} knows`,
+    )
   const groupingFactor = factorAt(IEC_GROUPING, groupedCircuits)
-  if (groupingFactor === undefined) throw new BadInput('out-of-range', 'groupedCircuits', `of ${groupedCircuits} is above what the table knows`)
+  if (groupingFactor === undefined)
+    throw new BadInput(
+      'out-of-range',
+      'groupedCircuits',
+      `of ${groupedCircuits} is above what the table knows`,
+    )
   const base = IEC_AMPACITY[insulation][phases === 3 ? 3 : 2][method][IEC_SIZES.indexOf(size)]!
   const ampacity = base * ambientFactor * groupingFactor
   const drop = dropOf(given, load.designCurrent)
@@ -24,16 +34,30 @@ export function judgeIec(given: IecConductor, load: Load): SchoolJudgement {
           { id: 'device-carries-design' as const, verdict: judged(atMost(current, device)) },
           { id: 'cable-carries-device' as const, verdict: judged(atMost(device, ampacity)) },
         ]),
-    ...(maxDropPercent === undefined ? [] : [{ id: 'drop' as const, verdict: judged(atMost(drop.percent, maxDropPercent)) }]),
-    ...(terminal === undefined ? [] : [{ id: 'terminal' as const, verdict: judged(atLeast(size, terminal.min ?? 0) && atMost(size, terminal.max ?? Infinity)) }]),
+    ...(maxDropPercent === undefined
+      ? []
+      : [{ id: 'drop' as const, verdict: judged(atMost(drop.percent, maxDropPercent)) }]),
+    ...(terminal === undefined
+      ? []
+      : [
+          {
+            id: 'terminal' as const,
+            verdict: judged(atLeast(size, terminal.min ?? 0) && atMost(size, terminal.max ?? Infinity)),
+          },
+        ]),
   ]
   return {
-    ampacity, ambientFactor, groupingFactor, checks,
+    ampacity,
+    ambientFactor,
+    groupingFactor,
+    checks,
     dropVolts: drop.volts,
     dropPercent: drop.percent,
     working: [
       `${size} mm² ${insulation} ${method}: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (grouping) = ${amps(ampacity)}`,
-      device === undefined ? `${amps(current)} against ${amps(ampacity)}` : `${amps(current)} ≤ device ${amps(device)} ≤ cable ${amps(ampacity)} is wanted`,
+      device === undefined
+        ? `${amps(current)} against ${amps(ampacity)}`
+        : `${amps(current)} ≤ device ${amps(device)} ≤ cable ${amps(ampacity)} is wanted`,
       drop.working,
     ],
   }

@@ -1,13 +1,31 @@
 import { BadInput } from '../verdict/bad-input.js'
-import { count, flag, list, num, object, oneOf, optional, percent, refine, text, variants, type Read, type Shape } from '../verdict/shape.js'
+import {
+  count,
+  flag,
+  list,
+  num,
+  object,
+  oneOf,
+  optional,
+  percent,
+  refine,
+  text,
+  variants,
+  type Read,
+  type Shape,
+} from '../verdict/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 import { IEC_SIZES, NEC_SIZES } from './conductor-tables.js'
 
 const common = {
   phases: oneOf([1, 3, 'dc'] as const),
   voltage: num({ unit: 'V', sign: 'divisor', about: 'line to line when there are three phases' }),
-  sources: list(object({ name: text(), amps: num({ unit: 'A', sign: 'magnitude' }) }), { about: 'everything that can feed this conductor' }),
-  downstreamDevice: optional(num({ unit: 'A', sign: 'magnitude', about: 'a device that limits what all sources together can drive' })),
+  sources: list(object({ name: text(), amps: num({ unit: 'A', sign: 'magnitude' }) }), {
+    about: 'everything that can feed this conductor',
+  }),
+  downstreamDevice: optional(
+    num({ unit: 'A', sign: 'magnitude', about: 'a device that limits what all sources together can drive' }),
+  ),
   protectiveDevice: optional(num({ unit: 'A', sign: 'magnitude' })),
   length: num({ unit: 'm', sign: 'magnitude', about: 'one way' }),
   pvSource: optional(flag('the light can drive a quarter more than the rating'), false),
@@ -16,11 +34,16 @@ const common = {
 /** The sizes that a terminal takes: at least one end, the right way round by the rank of a size. */
 function terminalWindow<T>(end: Shape<T>, rank: (size: T) => number) {
   return optional(
-    refine(object({ min: optional(end), max: optional(end) }, 'sizes that the terminal takes'), (window, path) => {
-      const { min, max } = window as { min?: T; max?: T }
-      if (min === undefined && max === undefined) throw new BadInput('no-content', path, 'needs a min, a max or both')
-      if (min !== undefined && max !== undefined && rank(min) > rank(max)) throw new BadInput('min-above-max', `${path}.min`, 'must not be above max')
-    }),
+    refine(
+      object({ min: optional(end), max: optional(end) }, 'sizes that the terminal takes'),
+      (window, path) => {
+        const { min, max } = window as { min?: T; max?: T }
+        if (min === undefined && max === undefined)
+          throw new BadInput('no-content', path, 'needs a min, a max or both')
+        if (min !== undefined && max !== undefined && rank(min) > rank(max))
+          throw new BadInput('min-above-max', `${path}.min`, 'must not be above max')
+      },
+    ),
   )
 }
 
@@ -50,9 +73,21 @@ export const necConductor = object({
 export const conductorInput = variants('school', { iec: iecConductor, nec: necConductor })
 export type IecConductor = Read<typeof iecConductor>
 export type NecConductor = Read<typeof necConductor>
-export type ConductorInput = ({ school: 'iec' } & Omit<IecConductor, 'pvSource' | 'powerFactor'> & { pvSource?: boolean; powerFactor?: number }) | ({ school: 'nec' } & Omit<NecConductor, 'pvSource'> & { pvSource?: boolean })
+export type ConductorInput =
+  | ({ school: 'iec' } & Omit<IecConductor, 'pvSource' | 'powerFactor'> & {
+        pvSource?: boolean
+        powerFactor?: number
+      })
+  | ({ school: 'nec' } & Omit<NecConductor, 'pvSource'> & { pvSource?: boolean })
 
-export type ConductorCheckId = 'device-carries-design' | 'cable-carries-device' | 'cable-carries-design' | 'termination' | 'corrected' | 'drop' | 'terminal'
+export type ConductorCheckId =
+  | 'device-carries-design'
+  | 'cable-carries-device'
+  | 'cable-carries-design'
+  | 'termination'
+  | 'corrected'
+  | 'drop'
+  | 'terminal'
 export interface ConductorCheck {
   id: ConductorCheckId
   verdict: JudgedVerdict

@@ -3,15 +3,39 @@ import { atLeast, atMost } from '../verdict/compare.js'
 import { amps, fig, volts } from '../verdict/say.js'
 import { judged } from '../verdict/verdict.js'
 import type { ConductorCheck, Load, NecConductor, SchoolJudgement } from './conductor-input.js'
-import { NEC_AMBIENT, NEC_AMPACITY, NEC_GROUPING, NEC_RESISTANCE, NEC_SIZES, SMALL_CONDUCTOR_DEVICE, STANDARD_DEVICES, factorAt, type NecSize } from './conductor-tables.js'
+import {
+  NEC_AMBIENT,
+  NEC_AMPACITY,
+  NEC_GROUPING,
+  NEC_RESISTANCE,
+  NEC_SIZES,
+  SMALL_CONDUCTOR_DEVICE,
+  STANDARD_DEVICES,
+  factorAt,
+  type NecSize,
+} from './conductor-tables.js'
 
 const FOOT = 0.3048
 
 /** The NEC-style school: termination, corrected ampacity, device, voltage drop, terminal. */
 export function judgeNec(given: NecConductor, load: Load): SchoolJudgement {
-  const { size, insulationTemp, terminationTemp, ambient, currentCarrying, continuous, maxDropPercent, terminal } = given
+  const {
+    size,
+    insulationTemp,
+    terminationTemp,
+    ambient,
+    currentCarrying,
+    continuous,
+    maxDropPercent,
+    terminal,
+  } = given
   const ambientFactor = factorAt(NEC_AMBIENT[insulationTemp], ambient)
-  if (ambientFactor === undefined) throw new BadInput('out-of-range', 'ambient', `of ${fig(ambient)} °C is above what the table of ${insulationTemp} °C conductors knows`)
+  if (ambientFactor === undefined)
+    throw new BadInput(
+      'out-of-range',
+      'ambient',
+      `of ${fig(ambient)} °C is above what the table of ${insulationTemp} °C conductors knows`,
+    )
   const groupingFactor = factorAt(NEC_GROUPING, currentCarrying)!
   const at = NEC_SIZES.indexOf(size)
   const base = NEC_AMPACITY[insulationTemp][at]!
@@ -30,17 +54,26 @@ export function judgeNec(given: NecConductor, load: Load): SchoolJudgement {
           { id: 'device-carries-design' as const, verdict: judged(atLeast(device, required)) },
           { id: 'cable-carries-device' as const, verdict: judged(atMost(device, largest)) },
         ]),
-    ...(maxDropPercent === undefined ? [] : [{ id: 'drop' as const, verdict: judged(atMost(drop.percent, maxDropPercent)) }]),
-    ...(terminal === undefined ? [] : [{ id: 'terminal' as const, verdict: judged(inWindow(size, terminal)) }]),
+    ...(maxDropPercent === undefined
+      ? []
+      : [{ id: 'drop' as const, verdict: judged(atMost(drop.percent, maxDropPercent)) }]),
+    ...(terminal === undefined
+      ? []
+      : [{ id: 'terminal' as const, verdict: judged(inWindow(size, terminal)) }]),
   ]
   return {
-    ampacity, ambientFactor, groupingFactor, checks,
+    ampacity,
+    ambientFactor,
+    groupingFactor,
+    checks,
     dropVolts: drop.volts,
     dropPercent: drop.percent,
     working: [
       `required at the terminals: ${amps(required)}${continuous && !load.limited ? ' (continuous: 1.25 times)' : ''}; ${size} AWG at ${terminationTemp} °C carries ${amps(termination)}`,
       `corrected: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (conductors) = ${amps(ampacity)}, for ${amps(load.current)}`,
-      ...(device === undefined ? [] : [`device ${amps(device)}: at least ${amps(required)}, at most ${amps(largest)}`]),
+      ...(device === undefined
+        ? []
+        : [`device ${amps(device)}: at least ${amps(required)}, at most ${amps(largest)}`]),
       drop.working,
     ],
   }
@@ -54,7 +87,10 @@ function largestDevice(ampacity: number, size: NecSize): number {
 
 function inWindow(size: NecSize, { min, max }: { min?: unknown; max?: unknown }): boolean {
   const at = NEC_SIZES.indexOf(size)
-  return (min === undefined || at >= NEC_SIZES.indexOf(min as NecSize)) && (max === undefined || at <= NEC_SIZES.indexOf(max as NecSize))
+  return (
+    (min === undefined || at >= NEC_SIZES.indexOf(min as NecSize)) &&
+    (max === undefined || at <= NEC_SIZES.indexOf(max as NecSize))
+  )
 }
 
 function dropOf({ phases, voltage, size, length }: NecConductor, current: number) {

@@ -38,15 +38,52 @@ export const IEC_AMPACITY: Record<Insulation, Record<2 | 3, Record<IecMethod, re
 
 /** [°C, factor], ascending: the listed temperature at or above the given one counts. */
 export const IEC_AMBIENT: Record<Insulation, readonly (readonly [number, number])[]> = {
-  pvc: [[10, 1.22], [15, 1.17], [20, 1.12], [25, 1.06], [30, 1], [35, 0.94], [40, 0.87], [45, 0.79], [50, 0.71], [55, 0.61], [60, 0.5]],
+  pvc: [
+    [10, 1.22],
+    [15, 1.17],
+    [20, 1.12],
+    [25, 1.06],
+    [30, 1],
+    [35, 0.94],
+    [40, 0.87],
+    [45, 0.79],
+    [50, 0.71],
+    [55, 0.61],
+    [60, 0.5],
+  ],
   xlpe: [
-    [10, 1.15], [15, 1.12], [20, 1.08], [25, 1.04], [30, 1], [35, 0.96], [40, 0.91], [45, 0.87], [50, 0.82], [55, 0.76], [60, 0.71], [65, 0.65], [70, 0.58], [75, 0.5], [80, 0.41],
+    [10, 1.15],
+    [15, 1.12],
+    [20, 1.08],
+    [25, 1.04],
+    [30, 1],
+    [35, 0.96],
+    [40, 0.91],
+    [45, 0.87],
+    [50, 0.82],
+    [55, 0.76],
+    [60, 0.71],
+    [65, 0.65],
+    [70, 0.58],
+    [75, 0.5],
+    [80, 0.41],
   ],
 }
 
 /** [circuits, factor], ascending: the listed count at or above the given one counts. */
 export const IEC_GROUPING: readonly (readonly [number, number])[] = [
-  [1, 1], [2, 0.8], [3, 0.7], [4, 0.65], [5, 0.6], [6, 0.57], [7, 0.54], [8, 0.52], [9, 0.5], [12, 0.45], [16, 0.41], [20, 0.38],
+  [1, 1],
+  [2, 0.8],
+  [3, 0.7],
+  [4, 0.65],
+  [5, 0.6],
+  [6, 0.57],
+  [7, 0.54],
+  [8, 0.52],
+  [9, 0.5],
+  [12, 0.45],
+  [16, 0.41],
+  [20, 0.38],
 ]
 
 export const NEC_SIZES = ['14', '12', '10', '8', '6', '4', '3', '2', '1', '1/0', '2/0', '3/0', '4/0'] as const
@@ -62,19 +99,60 @@ export const NEC_AMPACITY: Record<NecTemperature, readonly number[]> = {
 
 /** [upper end of the band °C, factor], ascending. */
 export const NEC_AMBIENT: Record<75 | 90, readonly (readonly [number, number])[]> = {
-  75: [[10, 1.2], [15, 1.15], [20, 1.11], [25, 1.05], [30, 1], [35, 0.94], [40, 0.88], [45, 0.82], [50, 0.75], [55, 0.67], [60, 0.58], [65, 0.47], [70, 0.33]],
+  75: [
+    [10, 1.2],
+    [15, 1.15],
+    [20, 1.11],
+    [25, 1.05],
+    [30, 1],
+    [35, 0.94],
+    [40, 0.88],
+    [45, 0.82],
+    [50, 0.75],
+    [55, 0.67],
+    [60, 0.58],
+    [65, 0.47],
+    [70, 0.33],
+  ],
   90: [
-    [10, 1.15], [15, 1.12], [20, 1.08], [25, 1.04], [30, 1], [35, 0.96], [40, 0.91], [45, 0.87], [50, 0.82], [55, 0.76], [60, 0.71], [65, 0.65], [70, 0.58], [75, 0.5], [80, 0.41], [85, 0.29],
+    [10, 1.15],
+    [15, 1.12],
+    [20, 1.08],
+    [25, 1.04],
+    [30, 1],
+    [35, 0.96],
+    [40, 0.91],
+    [45, 0.87],
+    [50, 0.82],
+    [55, 0.76],
+    [60, 0.71],
+    [65, 0.65],
+    [70, 0.58],
+    [75, 0.5],
+    [80, 0.41],
+    [85, 0.29],
   ],
 }
 
 /** [current-carrying conductors, factor], ascending: upper ends of the bands. */
-export const NEC_GROUPING: readonly (readonly [number, number])[] = [[3, 1], [6, 0.8], [9, 0.7], [20, 0.5], [30, 0.45], [40, 0.4], [Infinity, 0.35]]
+export const NEC_GROUPING: readonly (readonly [number, number])[] = [
+  [3, 1],
+  [6, 0.8],
+  [9, 0.7],
+  [20, 0.5],
+  [30, 0.45],
+  [40, 0.4],
+  [Infinity, 0.35],
+]
 
 /** Ω per 1000 ft, in the order of NEC_SIZES. */
-export const NEC_RESISTANCE: readonly number[] = [3.14, 1.98, 1.24, 0.778, 0.491, 0.308, 0.245, 0.194, 0.154, 0.122, 0.0967, 0.0766, 0.0608]
+export const NEC_RESISTANCE: readonly number[] = [
+  3.14, 1.98, 1.24, 0.778, 0.491, 0.308, 0.245, 0.194, 0.154, 0.122, 0.0967, 0.0766, 0.0608,
+]
 
-export const STANDARD_DEVICES: readonly number[] = [15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300]
+export const STANDARD_DEVICES: readonly number[] = [
+  15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300,
+]
 /** Small conductors take no larger device, whatever the table says. */
 export const SMALL_CONDUCTOR_DEVICE: Partial<Record<NecSize, number>> = { '14': 15, '12': 20, '10': 30 }
 

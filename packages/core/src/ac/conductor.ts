@@ -1,7 +1,15 @@
 import { amps, listed } from '../verdict/say.js'
 import type { Read } from '../verdict/shape.js'
 import { worst, type JudgedVerdict } from '../verdict/verdict.js'
-import { conductorInput, type ConductorInput, type ConductorResult, type IecConductor, type Load, type NecConductor, type SchoolJudgement } from './conductor-input.js'
+import {
+  conductorInput,
+  type ConductorInput,
+  type ConductorResult,
+  type IecConductor,
+  type Load,
+  type NecConductor,
+  type SchoolJudgement,
+} from './conductor-input.js'
 import { judgeIec } from './conductor-iec.js'
 import { judgeNec } from './conductor-nec.js'
 import { IEC_SIZES, NEC_SIZES } from './conductor-tables.js'
@@ -27,33 +35,58 @@ export function conductor(input: ConductorInput): ConductorResult {
     checks: judged.checks,
     verdict: worst(judged.checks.map(({ verdict }) => verdict)) as JudgedVerdict,
     working: [...load.working, ...judged.working],
-    notes: [...load.notes, ...(failed.length > 0 ? [`fails at ${listed(failed.map(({ id }) => id))}`, ...remedies(given, load)] : []), 'the tables are representative; the local code and a licensed person decide'],
+    notes: [
+      ...load.notes,
+      ...(failed.length > 0
+        ? [`fails at ${listed(failed.map(({ id }) => id))}`, ...remedies(given, load)]
+        : []),
+      'the tables are representative; the local code and a licensed person decide',
+    ],
   }
 }
 
 type Given = Read<typeof conductorInput>
 
 function judgeSize(given: Given, load: Load): SchoolJudgement {
-  return given.school === 'iec' ? judgeIec(given as IecConductor, load) : judgeNec(given as NecConductor, load)
+  return given.school === 'iec'
+    ? judgeIec(given as IecConductor, load)
+    : judgeNec(given as NecConductor, load)
 }
 
-const passes = (given: Given, load: Load) => judgeSize(given, load).checks.every(({ verdict }) => verdict === 'conforms')
+const passes = (given: Given, load: Load) =>
+  judgeSize(given, load).checks.every(({ verdict }) => verdict === 'conforms')
 
 /** What would help: the next size that passes every check, or the source that was forgotten when device and cable were chosen. */
 function remedies(given: Given, load: Load): string[] {
   const sizes: readonly (number | string)[] = given.school === 'iec' ? IEC_SIZES : NEC_SIZES
-  const larger = sizes.slice(sizes.indexOf(given.size) + 1).find((size) => passes({ ...given, size } as Given, load))
-  const forgotten = given.sources.length < 2 ? undefined : given.sources.findLast((source) => {
-    const without = { ...given, sources: given.sources.filter((other) => other !== source) }
-    return passes(without, loadOf(without))
-  })
+  const larger = sizes
+    .slice(sizes.indexOf(given.size) + 1)
+    .find((size) => passes({ ...given, size } as Given, load))
+  const forgotten =
+    given.sources.length < 2
+      ? undefined
+      : given.sources.findLast((source) => {
+          const without = { ...given, sources: given.sources.filter((other) => other !== source) }
+          return passes(without, loadOf(without))
+        })
   return [
-    ...(larger === undefined ? ['no larger size alone passes every check: look at the device, the sources and the terminal'] : [`the next size that passes every check is ${larger} ${given.school === 'iec' ? 'mm²' : 'AWG'}`]),
-    ...(forgotten ? [`without ${forgotten.name} (${amps(forgotten.amps)}) it would pass: was that source left out when device and cable were chosen?`] : []),
+    ...(larger === undefined
+      ? ['no larger size alone passes every check: look at the device, the sources and the terminal']
+      : [`the next size that passes every check is ${larger} ${given.school === 'iec' ? 'mm²' : 'AWG'}`]),
+    ...(forgotten
+      ? [
+          `without ${forgotten.name} (${amps(forgotten.amps)}) it would pass: was that source left out when device and cable were chosen?`,
+        ]
+      : []),
   ]
 }
 
-function loadOf({ sources, downstreamDevice, protectiveDevice, pvSource }: Pick<IecConductor, 'sources' | 'downstreamDevice' | 'protectiveDevice' | 'pvSource'>): Load {
+function loadOf({
+  sources,
+  downstreamDevice,
+  protectiveDevice,
+  pvSource,
+}: Pick<IecConductor, 'sources' | 'downstreamDevice' | 'protectiveDevice' | 'pvSource'>): Load {
   const sum = sources.reduce((total, source) => total + source.amps, 0)
   const limited = downstreamDevice !== undefined && downstreamDevice < sum
   const designCurrent = limited ? downstreamDevice : sum
@@ -61,12 +94,19 @@ function loadOf({ sources, downstreamDevice, protectiveDevice, pvSource }: Pick<
   const devices = [protectiveDevice, downstreamDevice].filter((device) => device !== undefined)
   const said = sources.map(({ name, amps: each }) => `${name} ${amps(each)}`).join(' + ')
   return {
-    designCurrent, limited, current,
+    designCurrent,
+    limited,
+    current,
     device: devices.length > 0 ? Math.max(...devices) : undefined,
     working: [
       `sources: ${said} = ${amps(sum)}${limited ? `, limited by the device downstream to ${amps(designCurrent)}` : ''}`,
       ...(current === designCurrent ? [] : [`PV source: 1.25 × ${amps(designCurrent)} = ${amps(current)}`]),
     ],
-    notes: sources.length > 1 && !limited ? ['several sources feed this conductor: a supply fuse alone says nothing about the part beyond the second one'] : [],
+    notes:
+      sources.length > 1 && !limited
+        ? [
+            'several sources feed this conductor: a supply fuse alone says nothing about the part beyond the second one',
+          ]
+        : [],
   }
 }

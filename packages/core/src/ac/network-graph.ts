@@ -11,7 +11,16 @@ export const total = (fed: readonly FedBy[]): number => fed.reduce((sum, { amps 
 
 /** What each kind of part can take: whatever comes, nothing, or as much as it can drive itself. */
 const TAKES = {
-  grid: 'all', board: 'all', gateway: 'through', meter: 'through', device: 'through', isolator: 'through', inverter: 'own', battery: 'all', generation: 'nothing', load: 'own',
+  grid: 'all',
+  board: 'all',
+  gateway: 'through',
+  meter: 'through',
+  device: 'through',
+  isolator: 'through',
+  inverter: 'own',
+  battery: 'all',
+  generation: 'nothing',
+  load: 'own',
 } satisfies Record<PartKind, 'all' | 'nothing' | 'own' | 'through'>
 
 const NOBODY: ReadonlySet<string> = new Set()
@@ -69,7 +78,10 @@ export class NetworkGraph {
     if (!part || seen.has(id)) return []
     const path = this.isTree ? NOBODY : new Set([...seen, id])
     const behind = this.others(id, through).flatMap(({ edge, to }) => this.fedFrom(to, edge, path))
-    const own = part.source && !this.isBehindInverter(part, through) ? [{ name: part.label, amps: part.source, ...(part.kind === 'grid' && { rated: true }) }] : []
+    const own =
+      part.source && !this.isBehindInverter(part, through)
+        ? [{ name: part.label, amps: part.source, ...(part.kind === 'grid' && { rated: true }) }]
+        : []
     return capped([...own, ...behind], limitOf(part))
   }
 

@@ -28,7 +28,11 @@ export function networkLoads(network: NetworkBuilt): ConductorLoad[] {
 }
 
 function loadOf(conductor: NetworkConductor, graph: NetworkGraph): ConductorLoad {
-  const ends = [conductor.from, conductor.to].map((id, i) => ({ part: graph.part(id), fed: graph.fedFrom(id, conductor.id), takes: graph.takes(i === 0 ? conductor.to : conductor.from, conductor.id) }))
+  const ends = [conductor.from, conductor.to].map((id, i) => ({
+    part: graph.part(id),
+    fed: graph.fedFrom(id, conductor.id),
+    takes: graph.takes(i === 0 ? conductor.to : conductor.from, conductor.id),
+  }))
   const [forward, backward] = ends.map(({ fed, takes }) => Math.min(total(fed), takes)) as [number, number]
   // Of two that are equal the source itself drives, not what only feeds it as far as it takes.
   const first = forward === backward ? total(ends[0]!.fed) <= ends[0]!.takes : forward > backward
@@ -41,7 +45,8 @@ function loadOf(conductor: NetworkConductor, graph: NetworkGraph): ConductorLoad
     sum,
     limit: limited ? driving.takes : undefined,
     carries: Math.min(sum, driving.takes),
-    protectiveDevice: driving.part?.kind === 'device' ? driving.part.rating : far?.kind === 'device' ? far.rating : undefined,
+    protectiveDevice:
+      driving.part?.kind === 'device' ? driving.part.rating : far?.kind === 'device' ? far.rating : undefined,
     downstreamDevice: limited ? driving.takes : undefined,
     pvSource: false,
   }

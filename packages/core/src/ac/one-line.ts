@@ -1,7 +1,27 @@
-export const PART_KINDS = ['grid', 'meter', 'board', 'device', 'isolator', 'gateway', 'inverter', 'battery', 'generation', 'load'] as const
+export const PART_KINDS = [
+  'grid',
+  'meter',
+  'board',
+  'device',
+  'isolator',
+  'gateway',
+  'inverter',
+  'battery',
+  'generation',
+  'load',
+] as const
 export type PartKind = (typeof PART_KINDS)[number]
 export const PART_WORDS = {
-  grid: 'grid supply', meter: 'meter', board: 'board', device: 'protective device', isolator: 'isolator', gateway: 'gateway', inverter: 'inverter', battery: 'battery', generation: 'existing generation', load: 'loads',
+  grid: 'grid supply',
+  meter: 'meter',
+  board: 'board',
+  device: 'protective device',
+  isolator: 'isolator',
+  gateway: 'gateway',
+  inverter: 'inverter',
+  battery: 'battery',
+  generation: 'existing generation',
+  load: 'loads',
 } satisfies Record<PartKind, string>
 
 /** Kinds that can drive a current of their own; the others have a rating. */
@@ -54,8 +74,15 @@ export interface NetworkBuilt {
 }
 
 /** A cable into which a part is put: what ran from end to end now ends at the part, and a short piece of the same kind goes on from there. */
-export function cutInTwo(cable: NetworkConductor, partId: string, { newId }: { newId: string }): [NetworkConductor, NetworkConductor] {
-  return [{ ...cable, to: partId }, { ...cable, id: newId, from: partId, length: SHORT_PIECE }]
+export function cutInTwo(
+  cable: NetworkConductor,
+  partId: string,
+  { newId }: { newId: string },
+): [NetworkConductor, NetworkConductor] {
+  return [
+    { ...cable, to: partId },
+    { ...cable, id: newId, from: partId, length: SHORT_PIECE },
+  ]
 }
 
 /** m */

@@ -25,7 +25,13 @@ export function partLoads(network: NetworkBuilt): PartLoad[] {
   return network.parts.map((part) => {
     const carries = flowThrough(part, graph)
     const mayCarry = part.rating
-    return { part, carries, mayCarry, overloaded: part.kind !== 'device' && mayCarry !== undefined && !atMost(carries, mayCarry), protectedBy: wayToGrid(part, network)?.find(({ kind }) => kind === 'device') }
+    return {
+      part,
+      carries,
+      mayCarry,
+      overloaded: part.kind !== 'device' && mayCarry !== undefined && !atMost(carries, mayCarry),
+      protectedBy: wayToGrid(part, network)?.find(({ kind }) => kind === 'device'),
+    }
   })
 }
 
@@ -41,9 +47,16 @@ interface Side {
 }
 
 function flowThrough(part: NetworkPart, graph: NetworkGraph): number {
-  const sides = graph.at(part.id).map(({ edge, to }) => ({ direct: graph.isDirect(edge), brings: total(graph.fedFrom(to, edge)), takes: graph.takes(to, edge) }))
+  const sides = graph
+    .at(part.id)
+    .map(({ edge, to }) => ({
+      direct: graph.isDirect(edge),
+      brings: total(graph.fedFrom(to, edge)),
+      takes: graph.takes(to, edge),
+    }))
   const through = [true, false].map((direct) => worstSplit(sides.filter((side) => side.direct === direct)))
-  const given = part.kind === 'load' ? Math.min(sum(sides.map(({ brings }) => brings)), part.rating ?? Infinity) : 0
+  const given =
+    part.kind === 'load' ? Math.min(sum(sides.map(({ brings }) => brings)), part.rating ?? Infinity) : 0
   const most = Math.max(part.source ?? 0, given, ...through)
   return part.kind === 'device' ? Math.min(most, part.rating ?? Infinity) : most
 }
@@ -54,11 +67,15 @@ const MOST_TRIED = 12
 /** The greatest current when some cables bring and the others take: a cable does one or the other. */
 function worstSplit(sides: readonly Side[]): number {
   if (sides.length < 2) return 0
-  if (sides.length > MOST_TRIED) return Math.min(sum(sides.map(({ brings }) => brings)), sum(sides.map(({ takes }) => takes)))
+  if (sides.length > MOST_TRIED)
+    return Math.min(sum(sides.map(({ brings }) => brings)), sum(sides.map(({ takes }) => takes)))
   let worst = 0
   for (let bringing = 1; bringing < 2 ** sides.length - 1; bringing++) {
     const [into, out] = [0, 1].map((wanted) => sides.filter((_, i) => ((bringing >> i) & 1) !== wanted))
-    worst = Math.max(worst, Math.min(sum(into!.map(({ brings }) => brings)), sum(out!.map(({ takes }) => takes))))
+    worst = Math.max(
+      worst,
+      Math.min(sum(into!.map(({ brings }) => brings)), sum(out!.map(({ takes }) => takes))),
+    )
   }
   return worst
 }

@@ -1,7 +1,10 @@
 import type { NetworkBuilt, NetworkPart } from './one-line.js'
 
 /** The parts on the shortest way from one to the grid, nearest first, without itself; undefined when no way leads there. */
-export function wayToGrid(start: NetworkPart, { parts, conductors }: NetworkBuilt): NetworkPart[] | undefined {
+export function wayToGrid(
+  start: NetworkPart,
+  { parts, conductors }: NetworkBuilt,
+): NetworkPart[] | undefined {
   const queue: NetworkPart[][] = [[start]]
   const seen = new Set([start.id])
   for (let way = queue.shift(); way; way = queue.shift()) {

@@ -53,12 +53,43 @@ const MAY_WRITE = {
  * outcomes. In a long batch the judging is done again only where it matters.
  */
 export const WEIGHED_BY = {
-  'job-opened': 'state', shared: 'state', 'job-amended': 'state', 'sheet-adopted': 'state', 'unit-fitted': 'state', 'unit-removed': 'state', 'wall-measured': 'state', 'wall-removed': 'state',
-  'obstruction-measured': 'state', 'obstruction-removed': 'state', 'gap-measured': 'state', 'gap-removed': 'state', 'string-built': 'state', 'string-removed': 'state', 'plane-built': 'state', 'plane-removed': 'state',
-  'devices-fitted': 'state', 'devices-removed': 'state', 'branch-built': 'state', 'branch-removed': 'state', 'serials-reported': 'state', 'earth-part-found': 'state', 'earth-part-removed': 'state', 'bond-made': 'state',
-  'bond-removed': 'state', 'part-placed': 'state', 'part-removed': 'state', 'conductor-run': 'state', 'conductor-removed': 'state', 'calculation-kept': 'state', 'evidence-struck': 'state',
-  reading: 'points', observation: 'points', record: 'points',
-  'defect-raised': 'outcomes', 'defect-step': 'outcomes', signed: 'outcomes',
+  'job-opened': 'state',
+  shared: 'state',
+  'job-amended': 'state',
+  'sheet-adopted': 'state',
+  'unit-fitted': 'state',
+  'unit-removed': 'state',
+  'wall-measured': 'state',
+  'wall-removed': 'state',
+  'obstruction-measured': 'state',
+  'obstruction-removed': 'state',
+  'gap-measured': 'state',
+  'gap-removed': 'state',
+  'string-built': 'state',
+  'string-removed': 'state',
+  'plane-built': 'state',
+  'plane-removed': 'state',
+  'devices-fitted': 'state',
+  'devices-removed': 'state',
+  'branch-built': 'state',
+  'branch-removed': 'state',
+  'serials-reported': 'state',
+  'earth-part-found': 'state',
+  'earth-part-removed': 'state',
+  'bond-made': 'state',
+  'bond-removed': 'state',
+  'part-placed': 'state',
+  'part-removed': 'state',
+  'conductor-run': 'state',
+  'conductor-removed': 'state',
+  'calculation-kept': 'state',
+  'evidence-struck': 'state',
+  reading: 'points',
+  observation: 'points',
+  record: 'points',
+  'defect-raised': 'outcomes',
+  'defect-step': 'outcomes',
+  signed: 'outcomes',
 } as const satisfies Record<EntryKind, 'state' | 'points' | 'outcomes'>
 
 export const ENTRY_KINDS = Object.keys(MAY_WRITE) as EntryKind[]
@@ -75,8 +106,10 @@ const refuse = (code: string, message: string): Admission => ({ ok: false, code,
 export function admit(entry: NewEntry, role: Role, inspection: Inspection): Admission {
   const { state } = inspection
   if (state.seal) return refuse('sealed', 'this job is signed and sealed: nothing in it can be changed')
-  if (!(MAY_WRITE[entry.kind] as readonly Role[]).includes(role)) return refuse('not-your-entry', `a person in the role “${role}” may not write “${entry.kind}”`)
-  if (entry.kind === 'job-opened') return state.header ? refuse('already-open', 'this job has been opened before') : OK
+  if (!(MAY_WRITE[entry.kind] as readonly Role[]).includes(role))
+    return refuse('not-your-entry', `a person in the role “${role}” may not write “${entry.kind}”`)
+  if (entry.kind === 'job-opened')
+    return state.header ? refuse('already-open', 'this job has been opened before') : OK
   if (!state.header) return refuse('not-open', 'the first entry of a job opens it')
   return admitBody(entry, role, inspection)
 }
@@ -85,7 +118,8 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
   const { state, checks, defects } = inspection
   switch (entry.kind) {
     case 'unit-fitted':
-      if (!state.header!.sheets.some(({ id }) => id === entry.body.sheetId)) return refuse('unknown-sheet', `the job pins no sheet “${entry.body.sheetId}”`)
+      if (!state.header!.sheets.some(({ id }) => id === entry.body.sheetId))
+        return refuse('unknown-sheet', `the job pins no sheet “${entry.body.sheetId}”`)
       return entry.body.place ? known(state.asBuilt.walls, entry.body.place.wallId, 'wall') : OK
     case 'unit-removed':
       return known(state.asBuilt.units, entry.body.unitId, 'unit')
@@ -100,9 +134,19 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
     case 'devices-fitted':
       return admitDevices(entry.body.devices, inspection)
     case 'bond-made':
-      return firstRefusal(known(state.asBuilt.earth.parts, entry.body.from, 'part'), known(state.asBuilt.earth.parts, entry.body.to, 'part'), entry.body.from === entry.body.to ? refuse('to-itself', 'a part cannot be bonded to itself') : OK)
+      return firstRefusal(
+        known(state.asBuilt.earth.parts, entry.body.from, 'part'),
+        known(state.asBuilt.earth.parts, entry.body.to, 'part'),
+        entry.body.from === entry.body.to ? refuse('to-itself', 'a part cannot be bonded to itself') : OK,
+      )
     case 'conductor-run':
-      return firstRefusal(known(state.asBuilt.network.parts, entry.body.from, 'part'), known(state.asBuilt.network.parts, entry.body.to, 'part'), entry.body.from === entry.body.to ? refuse('to-itself', 'a conductor cannot end where it begins') : OK)
+      return firstRefusal(
+        known(state.asBuilt.network.parts, entry.body.from, 'part'),
+        known(state.asBuilt.network.parts, entry.body.to, 'part'),
+        entry.body.from === entry.body.to
+          ? refuse('to-itself', 'a conductor cannot end where it begins')
+          : OK,
+      )
     case 'record':
       return admitRecord(entry.body, inspection)
     case 'wall-removed':
@@ -114,15 +158,21 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
     case 'string-built':
       return known(state.asBuilt.units, entry.body.unitId, 'unit')
     case 'reading':
-      if (!readsAsTyped(entry.body, inspection)) return refuse('typed-differs', `“${entry.body.typed}” does not read as the value that was sent`)
+      if (!readsAsTyped(entry.body, inspection))
+        return refuse('typed-differs', `“${entry.body.typed}” does not read as the value that was sent`)
       return known(points(inspection, 'reading'), entry.body.point, 'point')
     case 'observation':
       return known(points(inspection, 'observation'), entry.body.point, 'point')
     case 'evidence-struck':
-      return [...state.evidence.values()].some((rows) => rows.some(({ id }) => id === entry.body.entryId)) ? OK : refuse('unknown-entry', 'the reading to be struck out is not in this job')
+      return [...state.evidence.values()].some((rows) => rows.some(({ id }) => id === entry.body.entryId))
+        ? OK
+        : refuse('unknown-entry', 'the reading to be struck out is not in this job')
     case 'defect-raised':
-      if (!checks.some(({ check }) => check.id === entry.body.checkId)) return refuse('unknown-check', `no check is called “${entry.body.checkId}”`)
-      return defects.some((defect) => defect.checkId === entry.body.checkId && isOpen(defect)) ? refuse('already-raised', 'this check has an open defect already') : OK
+      if (!checks.some(({ check }) => check.id === entry.body.checkId))
+        return refuse('unknown-check', `no check is called “${entry.body.checkId}”`)
+      return defects.some((defect) => defect.checkId === entry.body.checkId && isOpen(defect))
+        ? refuse('already-raised', 'this check has an open defect already')
+        : OK
     case 'defect-step':
       return admitStep(entry, role, inspection)
     case 'calculation-kept':
@@ -137,11 +187,19 @@ function admitBody(entry: NewEntry, role: Role, inspection: Inspection): Admissi
 const firstRefusal = (...answers: Admission[]): Admission => answers.find(({ ok }) => !ok) ?? OK
 
 /** A revision is taken over only by another one of the same maker and model. */
-function admitAdoption({ sheet, replaces }: EntryBodies['sheet-adopted'], pinned: readonly PinnedSheet[]): Admission {
+function admitAdoption(
+  { sheet, replaces }: EntryBodies['sheet-adopted'],
+  pinned: readonly PinnedSheet[],
+): Admission {
   if (replaces === undefined) return OK
   const before = pinned.find(({ id }) => id === replaces)
   if (!before) return refuse('unknown-sheet', `the job pins no sheet “${replaces}”`)
-  return before.maker === sheet.maker && before.model === sheet.model ? OK : refuse('other-model', `a sheet of ${sheet.maker} ${sheet.model} cannot replace one of ${before.maker} ${before.model}`)
+  return before.maker === sheet.maker && before.model === sheet.model
+    ? OK
+    : refuse(
+        'other-model',
+        `a sheet of ${sheet.maker} ${sheet.model} cannot replace one of ${before.maker} ${before.model}`,
+      )
 }
 
 function admitDevices(devices: EntryBodies['devices-fitted']['devices'], { state }: Inspection): Admission {
@@ -149,7 +207,9 @@ function admitDevices(devices: EntryBodies['devices-fitted']['devices'], { state
   const planes = new Set(array.planes.map(({ id }) => id))
   const lost = devices.find(({ at }) => !planes.has(at.slice(0, at.lastIndexOf('.'))))
   if (lost) return refuse('unknown-place', `no plane has a place “${lost.at}”`)
-  return firstRefusal(...[...new Set(devices.map(({ unitId }) => unitId))].map((id) => known(units, id, 'unit')))
+  return firstRefusal(
+    ...[...new Set(devices.map(({ unitId }) => unitId))].map((id) => known(units, id, 'unit')),
+  )
 }
 
 /** An answer must fit what its check asks for; what it does not offer cannot be chosen. */
@@ -160,15 +220,21 @@ function admitRecord({ point, answer }: EntryBodies['record'], { checks }: Inspe
   return read.ok ? OK : refuse('answer-differs', read.problem.message)
 }
 
-const points = ({ checks }: Inspection, kind: 'reading' | 'observation') => checks.filter(({ check }) => check.ask.kind === kind).map(({ check }) => ({ id: check.point }))
+const points = ({ checks }: Inspection, kind: 'reading' | 'observation') =>
+  checks.filter(({ check }) => check.ask.kind === kind).map(({ check }) => ({ id: check.point }))
 
-function readsAsTyped({ point, typed, value, relation }: EntryBodies['reading'], { checks }: Inspection): boolean {
+function readsAsTyped(
+  { point, typed, value, relation }: EntryBodies['reading'],
+  { checks }: Inspection,
+): boolean {
   const ask = checks.find(({ check }) => check.point === point)?.check.ask
   return ask?.kind !== 'reading' || readsAs(typed, value, ask.dimension, ask.unit, relation)
 }
 
 function known(all: readonly { id: string }[], id: string, what: string): Admission {
-  return all.some((one) => one.id === id) ? OK : refuse(`unknown-${what}`, `no ${what} in this job is called “${id}”`)
+  return all.some((one) => one.id === id)
+    ? OK
+    : refuse(`unknown-${what}`, `no ${what} in this job is called “${id}”`)
 }
 
 /** Only a calculation that can be worked out again is kept. */
@@ -184,17 +250,34 @@ const STEP_REFUSALS = {
   'reading-still-fails': 'the reading in force still fails: it cannot be withdrawn',
 }
 
-function admitStep(entry: Extract<NewEntry, { kind: 'defect-step' }>, role: Role, { defects }: Inspection): Admission {
+function admitStep(
+  entry: Extract<NewEntry, { kind: 'defect-step' }>,
+  role: Role,
+  { defects }: Inspection,
+): Admission {
   const defect = defects.find(({ id }) => id === entry.body.defectId)
   if (!defect) return refuse('unknown-defect', 'no such defect in this job')
   const answer = nextState(defect.state, entry.body.step, role, defect.proof)
-  return answer.ok ? OK : refuse(answer.code, `${STEP_REFUSALS[answer.code]}${answer.allowed.length > 0 ? ` (possible: ${answer.allowed.join(', ')})` : ''}`)
+  return answer.ok
+    ? OK
+    : refuse(
+        answer.code,
+        `${STEP_REFUSALS[answer.code]}${answer.allowed.length > 0 ? ` (possible: ${answer.allowed.join(', ')})` : ''}`,
+      )
 }
 
 function admitSignature({ body }: Extract<NewEntry, { kind: 'signed' }>, inspection: Inspection): Admission {
   const inTheWay = blockers(inspection)
-  if (inTheWay.length > 0) return refuse('not-clear', `${inTheWay.length} thing${inTheWay.length === 1 ? ' stands' : 's stand'} in the way: ${inTheWay[0]!.text}`)
+  if (inTheWay.length > 0)
+    return refuse(
+      'not-clear',
+      `${inTheWay.length} thing${inTheWay.length === 1 ? ' stands' : 's stand'} in the way: ${inTheWay[0]!.text}`,
+    )
   if (body.licence.trim() === '') return refuse('no-licence', 'the licence number is missing')
-  if (body.sealedHead !== inspection.state.head?.hash) return refuse('head-moved', 'something was entered since this record was shown: read it again before signing')
+  if (body.sealedHead !== inspection.state.head?.hash)
+    return refuse(
+      'head-moved',
+      'something was entered since this record was shown: read it again before signing',
+    )
   return OK
 }

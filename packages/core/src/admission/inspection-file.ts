@@ -22,22 +22,40 @@ export interface InspectionFile {
 const anything: Shape<Record<string, unknown>> = {
   schema: { type: 'object' },
   read(value, path) {
-    if (typeof value !== 'object' || value === null || Array.isArray(value)) throw new BadInput('wrong-type', path, 'must be an object')
+    if (typeof value !== 'object' || value === null || Array.isArray(value))
+      throw new BadInput('wrong-type', path, 'must be an object')
     return value as Record<string, unknown>
   },
 }
 
 const time = refine(text('ISO 8601'), (value, path) => {
-  if (Number.isNaN(Date.parse(value))) throw new BadInput('not-a-time', path, 'must be a time written as ISO 8601')
+  if (Number.isNaN(Date.parse(value)))
+    throw new BadInput('not-a-time', path, 'must be a time written as ISO 8601')
 })
 
 const entryShape = object({
-  id: text(), jobId: text(), kind: oneOf(ENTRY_KINDS), at: time, body: anything, by: object({ id: text(), name: text(), role: oneOf(ROLES) }), seq: num({ min: 1 }),
-  prev: { schema: { type: 'string' }, read: (value: unknown, path: string) => (value === '' ? '' : text().read(value, path)) },
+  id: text(),
+  jobId: text(),
+  kind: oneOf(ENTRY_KINDS),
+  at: time,
+  body: anything,
+  by: object({ id: text(), name: text(), role: oneOf(ROLES) }),
+  seq: num({ min: 1 }),
+  prev: {
+    schema: { type: 'string' },
+    read: (value: unknown, path: string) => (value === '' ? '' : text().read(value, path)),
+  },
   hash: text(),
 })
 
-const fileShape = object({ format: oneOf(['plumb-mark-inspection'] as const), version: oneOf([1] as const), jobId: text(), sheets: list(anything, { mayBeEmpty: true }), entries: list(entryShape), exported: optional(text()) })
+const fileShape = object({
+  format: oneOf(['plumb-mark-inspection'] as const),
+  version: oneOf([1] as const),
+  jobId: text(),
+  sheets: list(anything, { mayBeEmpty: true }),
+  entries: list(entryShape),
+  exported: optional(text()),
+})
 
 /** Reads an exported inspection. Bad input: whatever does not fit, with its path (`sheets[1].requirements[3].clear.left`). */
 export function readInspectionFile(data: unknown): InspectionFile {
@@ -55,11 +73,19 @@ function inPath<T>(prefix: string, read: () => T): T {
 
 export const sheetFingerprint = (sheet: Sheet, sha256: Sha256): string => sha256(canonicalJson(sheet))
 
-export type FileFault = ChainFault | { fault: 'sheet-changed' | 'sheet-absent'; sheetId: string } | { fault: 'other-job'; seq: number; entryId: string }
+export type FileFault =
+  | ChainFault
+  | { fault: 'sheet-changed' | 'sheet-absent'; sheetId: string }
+  | { fault: 'other-job'; seq: number; entryId: string }
 
 /** Recomputes all that an inspection file claims: its chain, its seal, and the fingerprints of the sheets it was judged by. */
-export function verifyInspectionFile({ jobId, entries, sheets }: InspectionFile, sha256: Sha256): FileFault[] {
-  const strangers = entries.filter((entry) => entry.jobId !== jobId).map(({ seq, id }): FileFault => ({ fault: 'other-job', seq, entryId: id }))
+export function verifyInspectionFile(
+  { jobId, entries, sheets }: InspectionFile,
+  sha256: Sha256,
+): FileFault[] {
+  const strangers = entries
+    .filter((entry) => entry.jobId !== jobId)
+    .map(({ seq, id }): FileFault => ({ fault: 'other-job', seq, entryId: id }))
   const pinned = fold(entries).header?.sheets ?? []
   const sheetFaults = pinned.flatMap(({ id, fingerprint }): FileFault[] => {
     const sheet = sheets.find((one) => sheetId(one) === id)

@@ -7,7 +7,14 @@ export type DerivedFrom = 'wall' | 'array' | 'earthing' | 'network' | 'units'
 
 /** What the inspector is asked for. */
 export type Ask =
-  | { kind: 'reading'; dimension: Dimension; unit: string; instrument: InstrumentKind | undefined; conditions: readonly Condition[]; signed: boolean }
+  | {
+      kind: 'reading'
+      dimension: Dimension
+      unit: string
+      instrument: InstrumentKind | undefined
+      conditions: readonly Condition[]
+      signed: boolean
+    }
   | { kind: 'observation'; question: string }
   | ({ kind: 'record'; instrument?: InstrumentKind | undefined } & Form)
   | { kind: 'derived'; from: DerivedFrom }

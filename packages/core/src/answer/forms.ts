@@ -1,7 +1,18 @@
 import { parseQuantity } from '../quantity/parse.js'
 import type { Dimension } from '../quantity/units.js'
 import { BadInput } from '../verdict/bad-input.js'
-import { dictionary, flag, list, num, object, oneOf, optional, text, type Read, type Shape } from '../verdict/shape.js'
+import {
+  dictionary,
+  flag,
+  list,
+  num,
+  object,
+  oneOf,
+  optional,
+  text,
+  type Read,
+  type Shape,
+} from '../verdict/shape.js'
 import { seenTime } from '../verdict/time.js'
 
 /** A named thing that can be chosen, touched or ticked. */
@@ -28,8 +39,15 @@ export type Form =
   | { form: 'choice'; question: string; options: readonly Choice[] }
   | { form: 'fields'; fields: readonly FormField[] }
   | { form: 'series'; dimension: Dimension; unit: string; labels: readonly string[] }
-  | { form: 'order'; items: readonly (Choice & { x?: number | undefined; y?: number | undefined })[]; passes: number }
-  | { form: 'steps'; steps: readonly (Choice & { after: readonly string[]; waitSeconds?: number | undefined })[] }
+  | {
+      form: 'order'
+      items: readonly (Choice & { x?: number | undefined; y?: number | undefined })[]
+      passes: number
+    }
+  | {
+      form: 'steps'
+      steps: readonly (Choice & { after: readonly string[]; waitSeconds?: number | undefined })[]
+    }
   | { form: 'switches'; switches: readonly Choice[] }
   | { form: 'photos'; wanted: readonly Choice[] }
   | { form: 'statement'; text: string }
@@ -48,9 +66,15 @@ export const ANSWERS = {
   switches: object({ positions: dictionary(oneOf(['on', 'off'] as const)) }),
   photos: object({ taken: dictionary(text('id of the photo')) }),
   statement: object({ agreed: flag() }),
-  chain: object({ leads: list(object({ from: text(), to: text(), lead: text() }), { mayBeEmpty: true, max: 100 }), terminators: list(text(), { mayBeEmpty: true, max: 20 }) }),
+  chain: object({
+    leads: list(object({ from: text(), to: text(), lead: text() }), { mayBeEmpty: true, max: 100 }),
+    terminators: list(text(), { mayBeEmpty: true, max: 20 }),
+  }),
   bus: object({
-    devices: list(object({ name: text(), address: optional(num({ min: 0, max: 65535 })), terminated: flag() }), { about: 'in the order in which the cable runs', max: 260 }),
+    devices: list(
+      object({ name: text(), address: optional(num({ min: 0, max: 65535 })), terminated: flag() }),
+      { about: 'in the order in which the cable runs', max: 260 },
+    ),
     cable: oneOf(['twisted-pair', 'single-wires', 'other'] as const),
     polarity: oneOf(['a-to-a', 'crossed'] as const),
     shield: oneOf(['one-end', 'both-ends', 'not-earthed', 'no-shield'] as const),
@@ -83,23 +107,33 @@ const TYPED: ChecksByForm = {
   fields({ fields }, { values }) {
     for (const field of fields) {
       const given = values[field.id]
-      if (given && field.dimension) requireAsTyped(given, field.dimension, field.unit, `answer.values.${field.id}`)
+      if (given && field.dimension)
+        requireAsTyped(given, field.dimension, field.unit, `answer.values.${field.id}`)
     }
   },
-  series: ({ dimension, unit }, { values }) => values.forEach((one, i) => requireAsTyped(one, dimension, unit, `answer.values[${i}]`)),
+  series: ({ dimension, unit }, { values }) =>
+    values.forEach((one, i) => requireAsTyped(one, dimension, unit, `answer.values[${i}]`)),
 }
 
 const CHECKS: ChecksByForm = {
   choice: ({ options }, { chosen }) => requireOffered(options, [chosen], 'answer.chosen'),
   fields: ({ fields }, { values }) => requireOffered(fields, Object.keys(values), 'answer.values'),
   series({ labels }, { values }) {
-    if (values.length > labels.length) throw new BadInput('wrong-length', 'answer.values', `must have at most ${labels.length} entries`)
+    if (values.length > labels.length)
+      throw new BadInput('wrong-length', 'answer.values', `must have at most ${labels.length} entries`)
   },
   order: ({ items }, { done }) => requireOffered(items, done, 'answer.done'),
-  steps: ({ steps }, { done }) => requireOffered(steps, done.map(({ id }) => id), 'answer.done'),
-  switches: ({ switches }, { positions }) => requireOffered(switches, Object.keys(positions), 'answer.positions'),
+  steps: ({ steps }, { done }) =>
+    requireOffered(
+      steps,
+      done.map(({ id }) => id),
+      'answer.done',
+    ),
+  switches: ({ switches }, { positions }) =>
+    requireOffered(switches, Object.keys(positions), 'answer.positions'),
   photos: ({ wanted }, { taken }) => requireOffered(wanted, Object.keys(taken), 'answer.taken'),
-  chain: ({ ports }, { leads, terminators }) => requireOffered(ports, [...leads.flatMap(({ from, to }) => [from, to]), ...terminators], 'answer.leads'),
+  chain: ({ ports }, { leads, terminators }) =>
+    requireOffered(ports, [...leads.flatMap(({ from, to }) => [from, to]), ...terminators], 'answer.leads'),
 }
 
 function requireOffered(offered: readonly { id: string }[], named: readonly string[], path: string): void {
@@ -107,15 +141,32 @@ function requireOffered(offered: readonly { id: string }[], named: readonly stri
   if (stranger !== undefined) throw new BadInput('not-listed', path, `"${stranger}" is not offered here`)
 }
 
-function requireAsTyped(given: { typed: string; value?: number | undefined }, dimension: Dimension, unit: string | undefined, path: string): void {
-  if (!readsAs(given.typed, given.value, dimension, unit)) throw new BadInput('not-a-quantity', path, `"${given.typed}" does not read as the value that was sent`)
+function requireAsTyped(
+  given: { typed: string; value?: number | undefined },
+  dimension: Dimension,
+  unit: string | undefined,
+  path: string,
+): void {
+  if (!readsAs(given.typed, given.value, dimension, unit))
+    throw new BadInput('not-a-quantity', path, `"${given.typed}" does not read as the value that was sent`)
 }
 
 /** What was typed must read as the value that goes with it, by one decimal mark or the other: neither can be changed alone. */
-export function readsAs(typedText: string, value: number | undefined, dimension: Dimension, unit: string | undefined, relation = '='): boolean {
+export function readsAs(
+  typedText: string,
+  value: number | undefined,
+  dimension: Dimension,
+  unit: string | undefined,
+  relation = '=',
+): boolean {
   return (['point', 'comma'] as const).some((decimal) => {
     const parsed = parseQuantity(typedText, dimension, { decimal, ...(unit && { assume: unit }) })
-    return parsed.ok && parsed.quantity.relation === relation && value !== undefined && Math.abs(parsed.quantity.value - value) <= 1e-9 * Math.max(1, Math.abs(value))
+    return (
+      parsed.ok &&
+      parsed.quantity.relation === relation &&
+      value !== undefined &&
+      Math.abs(parsed.quantity.value - value) <= 1e-9 * Math.max(1, Math.abs(value))
+    )
   })
 }
 
@@ -128,13 +179,27 @@ const labelIn = (all: readonly Choice[], id: string): string => all.find((one) =
 
 const SAY: { [F in FormName]: (form: Extract<Form, { form: F }>, answer: AnswerOf<F>) => string } = {
   choice: ({ options }, { chosen }) => labelIn(options, chosen),
-  fields: ({ fields }, { values }) => fields.flatMap(({ id, label }) => (values[id] ? [`${label} ${values[id].typed}`] : [])).join(', '),
+  fields: ({ fields }, { values }) =>
+    fields.flatMap(({ id, label }) => (values[id] ? [`${label} ${values[id].typed}`] : [])).join(', '),
   series: (_form, { values }) => values.map(({ typed: said }) => said).join(' · '),
   order: ({ items }, { done }) => done.map((id) => labelIn(items, id)).join(' · ') || 'nothing yet',
-  steps: ({ steps }, { done }) => done.map(({ id, at }) => `${labelIn(steps, id)} ${at.slice(11, 19)}`).join(', ') || 'nothing yet',
-  switches: ({ switches }, { positions }) => switches.map(({ id, label }) => `${label} ${positions[id] ?? '?'}`).join(', '),
-  photos: ({ wanted }, { taken }) => `${wanted.filter(({ id }) => taken[id]).length} of ${wanted.length} taken`,
+  steps: ({ steps }, { done }) =>
+    done.map(({ id, at }) => `${labelIn(steps, id)} ${at.slice(11, 19)}`).join(', ') || 'nothing yet',
+  switches: ({ switches }, { positions }) =>
+    switches.map(({ id, label }) => `${label} ${positions[id] ?? '?'}`).join(', '),
+  photos: ({ wanted }, { taken }) =>
+    `${wanted.filter(({ id }) => taken[id]).length} of ${wanted.length} taken`,
   statement: (_form, { agreed }) => (agreed ? 'stated' : 'could not be stated'),
-  chain: ({ ports }, { leads, terminators }) => [...leads.map(({ from, to, lead }) => `${labelIn(ports, from)} to ${labelIn(ports, to)} (${lead})`), ...terminators.map((id) => `terminator in ${labelIn(ports, id)}`)].join(', '),
-  bus: (_form, { devices }) => devices.map(({ name, address, terminated }) => `${name}${address === undefined ? '' : ` ${address}`}${terminated ? ' (terminator)' : ''}`).join(' – '),
+  chain: ({ ports }, { leads, terminators }) =>
+    [
+      ...leads.map(({ from, to, lead }) => `${labelIn(ports, from)} to ${labelIn(ports, to)} (${lead})`),
+      ...terminators.map((id) => `terminator in ${labelIn(ports, id)}`),
+    ].join(', '),
+  bus: (_form, { devices }) =>
+    devices
+      .map(
+        ({ name, address, terminated }) =>
+          `${name}${address === undefined ? '' : ` ${address}`}${terminated ? ' (terminator)' : ''}`,
+      )
+      .join(' – '),
 }

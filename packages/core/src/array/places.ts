@@ -57,7 +57,8 @@ export interface ArrayBuilt {
   reported: Record<string, string[]>
 }
 
-export const placeId = (planeId: string, row: number, column: number): PlaceId => `${planeId}.r${row}c${column}`
+export const placeId = (planeId: string, row: number, column: number): PlaceId =>
+  `${planeId}.r${row}c${column}`
 
 export interface Place {
   id: PlaceId
@@ -82,7 +83,9 @@ export function placesOf({ id, rows, columns, empty }: PlaneBuilt): Place[] {
 /** The plane and the grid position that a place names; undefined when it is none. */
 export function readPlace(place: PlaceId): Place | undefined {
   const found = /^(.+)\.r(\d+)c(\d+)$/.exec(place)
-  return found ? { id: place, planeId: found[1]!, row: Number(found[2]), column: Number(found[3]) } : undefined
+  return found
+    ? { id: place, planeId: found[1]!, row: Number(found[2]), column: Number(found[3]) }
+    : undefined
 }
 
 /** "row 2, 5th" as people say it on a roof. */

@@ -7,11 +7,15 @@ export const railMarksInput = object({
   moduleWidth: num({ unit: 'mm', sign: 'divisor' }),
   gap: num({ unit: 'mm', sign: 'magnitude', about: 'between modules' }),
   count: count('modules in the row'),
-  firstOffset: optional(num({ unit: 'mm', sign: 'magnitude', about: 'from the end of the rail to the first module' }), 0),
+  firstOffset: optional(
+    num({ unit: 'mm', sign: 'magnitude', about: 'from the end of the rail to the first module' }),
+    0,
+  ),
   units: optional(oneOf(['metric', 'us'] as const), 'metric'),
 })
 type Given = Read<typeof railMarksInput>
-export type RailMarksInput = Omit<Given, 'firstOffset' | 'units'> & Partial<Pick<Given, 'firstOffset' | 'units'>>
+export type RailMarksInput = Omit<Given, 'firstOffset' | 'units'> &
+  Partial<Pick<Given, 'firstOffset' | 'units'>>
 export interface RailMarksResult extends Explained {
   /** From the end of the rail to the middle of each module, mm. */
   marks: number[]
@@ -35,7 +39,10 @@ export function railMarks(input: RailMarksInput): RailMarksResult {
     marks,
     said: marks.map(say),
     length: firstOffset + modules * moduleWidth + (modules - 1) * gap,
-    working: [`first mark ${fig(firstOffset)} + ${fig(moduleWidth)} ÷ 2 = ${fig(first, 1)} mm`, `then every ${fig(moduleWidth)} + ${fig(gap)} = ${fig(pitch, 1)} mm`],
+    working: [
+      `first mark ${fig(firstOffset)} + ${fig(moduleWidth)} ÷ 2 = ${fig(first, 1)} mm`,
+      `then every ${fig(moduleWidth)} + ${fig(gap)} = ${fig(pitch, 1)} mm`,
+    ],
     notes: ['measure every mark from the same end of the rail: steps from mark to mark add up their errors'],
   }
 }

@@ -11,9 +11,31 @@ export interface SafeVoltageGrowth extends SafeVoltageResult {
  * judged as it stands; the first step that raises the voltage by less than half a unit's share points at the likely gap.
  * Bad input: what `safeVoltage` refuses, an empty list. Source: series connection of equal sources, one added at a time.
  */
-export function safeVoltageGrowth({ perUnit, perUnitTolerance, readings, uncertainty }: { perUnit: number; perUnitTolerance: number; readings: readonly number[]; uncertainty: number }): SafeVoltageGrowth {
-  const last = safeVoltage({ perUnit, perUnitTolerance, count: readings.length, measured: { value: readings.at(-1) ?? Number.NaN, uncertainty } })
+export function safeVoltageGrowth({
+  perUnit,
+  perUnitTolerance,
+  readings,
+  uncertainty,
+}: {
+  perUnit: number
+  perUnitTolerance: number
+  readings: readonly number[]
+  uncertainty: number
+}): SafeVoltageGrowth {
+  const last = safeVoltage({
+    perUnit,
+    perUnitTolerance,
+    count: readings.length,
+    measured: { value: readings.at(-1) ?? Number.NaN, uncertainty },
+  })
   const steps = readings.map((value, i) => Math.abs(value) - Math.abs(readings[i - 1] ?? 0))
   const gap = steps.findIndex((step) => step < perUnit / 2)
-  return { ...last, gapAt: gap < 0 ? undefined : gap + 1, working: [...last.working, ...steps.map((step, i) => `unit ${i + 1}: ${step < 0 ? '−' : '+'}${volts(Math.abs(step))}`)] }
+  return {
+    ...last,
+    gapAt: gap < 0 ? undefined : gap + 1,
+    working: [
+      ...last.working,
+      ...steps.map((step, i) => `unit ${i + 1}: ${step < 0 ? '−' : '+'}${volts(Math.abs(step))}`),
+    ],
+  }
 }

@@ -41,8 +41,15 @@ export function safeVoltage(input: SafeVoltageInput): SafeVoltageResult {
   const unitsMissing = units - unitsSeen
   const reversed = measured.value < -measured.uncertainty
   return {
-    expected, unitsSeen, unitsMissing, reversed,
-    verdict: judge(verdictOf(size, measured.uncertainty, expected - spread, expected + spread), reversed, unitsMissing),
+    expected,
+    unitsSeen,
+    unitsMissing,
+    reversed,
+    verdict: judge(
+      verdictOf(size, measured.uncertainty, expected - spread, expected + spread),
+      reversed,
+      unitsMissing,
+    ),
     working: [
       `${units} × ${volts(perUnit)} = ${volts(expected)}, give or take ${units} × ${volts(perUnitTolerance)} = ${volts(spread)}`,
       `${volts(size)} ÷ ${volts(perUnit)} = about ${plural(unitsSeen, 'unit')} of ${units}`,
@@ -59,7 +66,15 @@ function judge(verdict: JudgedVerdict, reversed: boolean, unitsMissing: number):
 function notesFor(reversed: boolean, unitsMissing: number, units: number): string[] {
   const notes: string[] = []
   if (reversed) notes.push('plus and minus are exchanged: do not land the leads')
-  if (unitsMissing > 0) notes.push(`${plural(unitsMissing, 'unit does', 'units do')} not show: look for an open connector between the last unit that raised the voltage and the next`)
-  if (unitsMissing < 0) notes.push(unitsMissing <= -units ? 'far above the safe voltage: the converters are released or a unit is bypassed; treat the string as live' : 'more units show than the plan has: count them')
+  if (unitsMissing > 0)
+    notes.push(
+      `${plural(unitsMissing, 'unit does', 'units do')} not show: look for an open connector between the last unit that raised the voltage and the next`,
+    )
+  if (unitsMissing < 0)
+    notes.push(
+      unitsMissing <= -units
+        ? 'far above the safe voltage: the converters are released or a unit is bypassed; treat the string as live'
+        : 'more units show than the plan has: count them',
+    )
   return notes
 }

@@ -3,7 +3,13 @@ import { list, object, requireUniqueIds, refine, text, type Read } from '../verd
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 export const serialMapInput = object({
-  planned: refine(list(object({ position: text(), serial: text() })), (planned, path) => requireUniqueIds(planned.map(({ position }) => ({ id: position })), path, 'position')),
+  planned: refine(list(object({ position: text(), serial: text() })), (planned, path) =>
+    requireUniqueIds(
+      planned.map(({ position }) => ({ id: position })),
+      path,
+      'position',
+    ),
+  ),
   reported: list(text(), { mayBeEmpty: true }),
 })
 export type SerialMapInput = Read<typeof serialMapInput>
@@ -42,14 +48,32 @@ export function serialMap(input: SerialMapInput): SerialMapResult {
   const duplicatePlanned = twice(planned.map(({ serial }) => serial))
   const duplicateReported = twice(reported)
   const likelyTypos = pairUp(absent, unknown)
-  const right = absent.length === 0 && unknown.length === 0 && duplicatePlanned.length === 0 && duplicateReported.length === 0
+  const right =
+    absent.length === 0 &&
+    unknown.length === 0 &&
+    duplicatePlanned.length === 0 &&
+    duplicateReported.length === 0
   return {
     matched: planned.length - absent.length,
     missing: absent.map(({ position }) => position),
-    unknown, duplicatePlanned, duplicateReported, likelyTypos,
+    unknown,
+    duplicatePlanned,
+    duplicateReported,
+    likelyTypos,
     verdict: judged(right),
-    working: [`${planned.length - absent.length} of ${planned.length} planned serials reported`, ...(absent.length > 0 ? [`${plural(absent.length, 'position does', 'positions do')} not report: ${absent.map(({ position }) => position).join(', ')}`] : []), ...(unknown.length > 0 ? [`not planned: ${unknown.join(', ')}`] : [])],
-    notes: likelyTypos.map(({ position, planned: wanted, reported: found }) => `${position}: ${found} looks like a slip for ${wanted}; read the label again`),
+    working: [
+      `${planned.length - absent.length} of ${planned.length} planned serials reported`,
+      ...(absent.length > 0
+        ? [
+            `${plural(absent.length, 'position does', 'positions do')} not report: ${absent.map(({ position }) => position).join(', ')}`,
+          ]
+        : []),
+      ...(unknown.length > 0 ? [`not planned: ${unknown.join(', ')}`] : []),
+    ],
+    notes: likelyTypos.map(
+      ({ position, planned: wanted, reported: found }) =>
+        `${position}: ${found} looks like a slip for ${wanted}; read the label again`,
+    ),
   }
 }
 
@@ -62,7 +86,10 @@ function twice(serials: readonly string[]): string[] {
   return [...again]
 }
 
-function pairUp(absent: readonly { position: string; serial: string }[], unknown: readonly string[]): LikelyTypo[] {
+function pairUp(
+  absent: readonly { position: string; serial: string }[],
+  unknown: readonly string[],
+): LikelyTypo[] {
   const free = new Set(unknown)
   return absent.flatMap(({ position, serial }) => {
     const slip = [...free].find((reported) => oneEditApart(serial, reported))

@@ -1,10 +1,24 @@
 import { BadInput } from '../verdict/bad-input.js'
 import { plural, watts } from '../verdict/say.js'
-import { count, flag, list, num, object, optional, refine, requireUniqueIds, text, type Read } from '../verdict/shape.js'
+import {
+  count,
+  flag,
+  list,
+  num,
+  object,
+  optional,
+  refine,
+  requireUniqueIds,
+  text,
+  type Read,
+} from '../verdict/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 
 export const splitStringsInput = object({
-  planes: refine(list(object({ id: text(), modules: count() }), { about: 'surfaces of one orientation and tilt' }), (planes, path) => requireUniqueIds(planes, path)),
+  planes: refine(
+    list(object({ id: text(), modules: count() }), { about: 'surfaces of one orientation and tilt' }),
+    (planes, path) => requireUniqueIds(planes, path),
+  ),
   modulePower: num({ unit: 'W', sign: 'divisor' }),
   maxPower: num({ unit: 'W', sign: 'divisor', about: 'of one string' }),
   minCount: count('least modules or units in a string'),
@@ -45,7 +59,10 @@ export function splitStrings(input: SplitStringsInput): SplitStringsResult {
     impossible: split.flatMap(({ group, sizes }) => (sizes ? [] : group.map(({ id }) => id))),
     working: [
       `${watts(maxPower)} ÷ ${watts(modulePower)} = ${plural(byPower, 'module')} by power; between ${minCount} and ${most} in a string`,
-      ...split.map(({ group, sizes }) => `${group.map(({ id }) => id).join(' + ')}: ${total(group)} modules ${sizes ? `in ${plural(sizes.length, 'string')} of ${sizes.join(', ')}` : 'cannot be split within these limits'}`),
+      ...split.map(
+        ({ group, sizes }) =>
+          `${group.map(({ id }) => id).join(' + ')}: ${total(group)} modules ${sizes ? `in ${plural(sizes.length, 'string')} of ${sizes.join(', ')}` : 'cannot be split within these limits'}`,
+      ),
     ],
     notes: mixPlanes ? ['mixing planes on one string is allowed only where the sheet says so'] : [],
   }
@@ -64,11 +81,15 @@ function evenSizes(modules: number, least: number, most: number): number[] | und
 }
 
 /** Fills the strings in order from the planes in order, so that a string touches as few planes as it can. */
-function share(group: readonly { id: string; modules: number }[], sizes: readonly number[], modulePower: number): SplitString[] {
+function share(
+  group: readonly { id: string; modules: number }[],
+  sizes: readonly number[],
+  modulePower: number,
+): SplitString[] {
   const left = group.map((plane) => ({ ...plane }))
   return sizes.map((size) => {
     const planes: SplitString['planes'] = []
-    for (let need = size; need > 0; ) {
+    for (let need = size; need > 0;) {
       const plane = left.find(({ modules }) => modules > 0)!
       const taken = Math.min(need, plane.modules)
       planes.push({ id: plane.id, modules: taken })

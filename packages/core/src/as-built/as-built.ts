@@ -92,4 +92,11 @@ export interface StringBuilt {
   coldMethod?: 'coefficient' | 'table' | undefined
 }
 
-export const NOTHING_BUILT: AsBuilt = { units: [], walls: [], strings: [], array: { planes: [], devices: [], branches: [], reported: {} }, earth: { parts: [], bonds: [] }, network: { parts: [], conductors: [] } }
+export const NOTHING_BUILT: AsBuilt = {
+  units: [],
+  walls: [],
+  strings: [],
+  array: { planes: [], devices: [], branches: [], reported: {} },
+  earth: { parts: [], bonds: [] },
+  network: { parts: [], conductors: [] },
+}

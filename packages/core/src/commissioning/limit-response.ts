@@ -9,14 +9,21 @@ type Sample = Read<typeof sample>
 
 const ascending = refine(list(sample, { about: 't strictly ascending' }), (samples, path) => {
   const unordered = samples.findIndex(({ t }, i) => i > 0 && t <= samples[i - 1]!.t)
-  if (unordered >= 0) throw new BadInput('not-ascending', `${path}[${unordered}].t`, 'must be later than the sample before it')
+  if (unordered >= 0)
+    throw new BadInput('not-ascending', `${path}[${unordered}].t`, 'must be later than the sample before it')
 })
 
 /** A record of a day has a million samples: those that are plainly well-formed and in order are not copied. */
 function isPlainSample(one: unknown, before: unknown): boolean {
   if (typeof one !== 'object' || one === null) return false
   const { t, power } = one as { t: unknown; power: unknown }
-  const inRange = typeof t === 'number' && typeof power === 'number' && t >= -LARGEST && t <= LARGEST && power >= -LARGEST && power <= LARGEST
+  const inRange =
+    typeof t === 'number' &&
+    typeof power === 'number' &&
+    t >= -LARGEST &&
+    t <= LARGEST &&
+    power >= -LARGEST &&
+    power <= LARGEST
   return inRange && (before === undefined || t > (before as Sample).t)
 }
 
@@ -29,7 +36,8 @@ export const limitResponseInput = refine(
     settleWithin: num({ unit: 's', sign: 'magnitude' }),
   }),
   ({ samples, eventAt }) => {
-    if (samples.at(-1)!.t < eventAt) throw new BadInput('out-of-range', 'eventAt', 'the record ends before it')
+    if (samples.at(-1)!.t < eventAt)
+      throw new BadInput('out-of-range', 'eventAt', 'the record ends before it')
     if (samples[0]!.t > eventAt) throw new BadInput('out-of-range', 'eventAt', 'the record starts after it')
   },
 )
@@ -58,14 +66,27 @@ export function limitResponse(input: LimitResponseInput): LimitResponseResult {
   const end = samples.at(-1)!.t
   const secondsToSettle = settledAt === null ? null : settledAt - eventAt
   return {
-    settledAt, secondsToSettle, secondsOver, peak,
-    verdict: secondsToSettle !== null ? judged(atMost(secondsToSettle, settleWithin, Math.abs(settledAt!))) : end < eventAt + settleWithin && !atMost(eventAt + settleWithin, end) ? 'not-proven' : 'does-not-conform',
+    settledAt,
+    secondsToSettle,
+    secondsOver,
+    peak,
+    verdict:
+      secondsToSettle !== null
+        ? judged(atMost(secondsToSettle, settleWithin, Math.abs(settledAt!)))
+        : end < eventAt + settleWithin && !atMost(eventAt + settleWithin, end)
+          ? 'not-proven'
+          : 'does-not-conform',
     working: [
       `over means above ${watts(limit)} + ${watts(tolerance)} = ${watts(ceiling)}`,
       `from ${seconds(eventAt)}: ${seconds(secondsOver)} over, peak ${watts(peak)}`,
-      settledAt === null ? `still over at ${seconds(end)}` : `settled at ${seconds(settledAt)}, ${seconds(secondsToSettle!)} after the event, at most ${seconds(settleWithin)}`,
+      settledAt === null
+        ? `still over at ${seconds(end)}`
+        : `settled at ${seconds(settledAt)}, ${seconds(secondsToSettle!)} after the event, at most ${seconds(settleWithin)}`,
     ],
-    notes: settledAt === null && end < eventAt + settleWithin ? ['the record is too short: go on recording until it has settled or the time is up'] : [],
+    notes:
+      settledAt === null && end < eventAt + settleWithin
+        ? ['the record is too short: go on recording until it has settled or the time is up']
+        : [],
   }
 }
 

@@ -32,12 +32,20 @@ export function reserve(input: ReserveInput): ReserveResult {
   const usableKwh = ((capacityKwh * reservePercent) / 100) * kept
   const overloaded = !atMost(loadKw, inverterKw)
   return {
-    usableKwh, overloaded,
+    usableKwh,
+    overloaded,
     hours: usableKwh / loadKw,
     working: [
       `${fig(capacityKwh)} kWh × ${fig(reservePercent)} % × ${fig(kept, 3)} = ${fig(usableKwh, 3)} kWh`,
       `${fig(usableKwh, 3)} kWh ÷ ${fig(loadKw, 3)} kW = ${fig(usableKwh / loadKw)} h`,
     ],
-    notes: ['a cold or aged battery holds less', ...(overloaded ? [`${fig(loadKw, 3)} kW is more than the ${fig(inverterKw, 3)} kW the inverter can give: shed load first`] : [])],
+    notes: [
+      'a cold or aged battery holds less',
+      ...(overloaded
+        ? [
+            `${fig(loadKw, 3)} kW is more than the ${fig(inverterKw, 3)} kW the inverter can give: shed load first`,
+          ]
+        : []),
+    ],
   }
 }

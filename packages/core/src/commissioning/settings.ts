@@ -8,22 +8,45 @@ export type Setting = string | number | boolean
 const setting: Shape<Setting> = {
   schema: { oneOf: [{ type: 'string' }, { type: 'number' }, { type: 'boolean' }] },
   read(value, path) {
-    if (typeof value === 'number' && !Number.isFinite(value)) throw new BadInput('not-finite', path, 'must be a finite number')
-    if (typeof value !== 'string' && typeof value !== 'number' && typeof value !== 'boolean') throw new BadInput(value === undefined || value === null ? 'missing' : 'wrong-type', path, 'must be text, a number, or true or false')
+    if (typeof value === 'number' && !Number.isFinite(value))
+      throw new BadInput('not-finite', path, 'must be a finite number')
+    if (typeof value !== 'string' && typeof value !== 'number' && typeof value !== 'boolean')
+      throw new BadInput(
+        value === undefined || value === null ? 'missing' : 'wrong-type',
+        path,
+        'must be text, a number, or true or false',
+      )
     return value
   },
 }
 
-export const settingRule = refine(object({ equals: optional(setting), oneOf: optional(list(setting)), min: optional(num()), max: optional(num()) }), ({ equals, oneOf, min, max }, path) => {
-  const kinds = [equals !== undefined, oneOf !== undefined, min !== undefined || max !== undefined].filter(Boolean).length
-  if (kinds === 0) throw new BadInput('no-content', path, 'needs equals, oneOf, or min and max')
-  if (kinds > 1) throw new BadInput('out-of-range', path, 'takes one of equals, oneOf, or min and max')
-  if (min !== undefined && max !== undefined && min > max) throw new BadInput('min-above-max', join(path, 'min'), 'must not be above max')
+export const settingRule = refine(
+  object({
+    equals: optional(setting),
+    oneOf: optional(list(setting)),
+    min: optional(num()),
+    max: optional(num()),
+  }),
+  ({ equals, oneOf, min, max }, path) => {
+    const kinds = [equals !== undefined, oneOf !== undefined, min !== undefined || max !== undefined].filter(
+      Boolean,
+    ).length
+    if (kinds === 0) throw new BadInput('no-content', path, 'needs equals, oneOf, or min and max')
+    if (kinds > 1) throw new BadInput('out-of-range', path, 'takes one of equals, oneOf, or min and max')
+    if (min !== undefined && max !== undefined && min > max)
+      throw new BadInput('min-above-max', join(path, 'min'), 'must not be above max')
+  },
+)
+
+const recordedValue: Shape<Setting | undefined> = {
+  schema: setting.schema,
+  read: (value, path) => (value === undefined || value === null ? undefined : setting.read(value, path)),
+}
+
+export const settingsInput = object({
+  expected: dictionary(settingRule),
+  recorded: dictionary(recordedValue),
 })
-
-const recordedValue: Shape<Setting | undefined> = { schema: setting.schema, read: (value, path) => (value === undefined || value === null ? undefined : setting.read(value, path)) }
-
-export const settingsInput = object({ expected: dictionary(settingRule), recorded: dictionary(recordedValue) })
 
 export type SettingRule = { equals: Setting } | { oneOf: Setting[] } | { min?: number; max?: number }
 export interface SettingsInput {
@@ -43,12 +66,19 @@ export interface SettingsResult extends Explained {
  */
 export function settings(input: SettingsInput): SettingsResult {
   const { expected, recorded } = settingsInput.read(input, '')
-  const items = Object.entries(expected).map(([key, wanted]) => ({ key, verdict: judgeOne(wanted, Object.hasOwn(recorded, key) ? recorded[key] : undefined) }))
+  const items = Object.entries(expected).map(([key, wanted]) => ({
+    key,
+    verdict: judgeOne(wanted, Object.hasOwn(recorded, key) ? recorded[key] : undefined),
+  }))
   const extra = Object.keys(recorded).filter((key) => !Object.hasOwn(expected, key))
   return {
-    items, extra,
+    items,
+    extra,
     verdict: worst(items.map(({ verdict }) => verdict)),
-    working: items.map(({ key, verdict }) => `${key}: ${String(recorded[key] ?? 'not written down')}, wanted ${said(expected[key]!)}: ${verdict}`),
+    working: items.map(
+      ({ key, verdict }) =>
+        `${key}: ${String(recorded[key] ?? 'not written down')}, wanted ${said(expected[key]!)}: ${verdict}`,
+    ),
     notes: extra.length > 0 ? [`also recorded, nothing asked: ${extra.join(', ')}`] : [],
   }
 }
@@ -61,7 +91,10 @@ function judgeOne(wanted: Rule, found: Setting | undefined): Verdict {
   if (wanted.oneOf) return judged(wanted.oneOf.some((one) => same(one, found)))
   const figure = asNumber(found)
   if (figure === undefined) return 'does-not-conform'
-  return judged((wanted.min === undefined || atLeast(figure, wanted.min)) && (wanted.max === undefined || atMost(figure, wanted.max)))
+  return judged(
+    (wanted.min === undefined || atLeast(figure, wanted.min)) &&
+      (wanted.max === undefined || atMost(figure, wanted.max)),
+  )
 }
 
 function same(a: Setting, b: Setting): boolean {
@@ -83,5 +116,7 @@ function asNumber(value: Setting): number | undefined {
 function said({ equals, oneOf, min, max }: Rule): string {
   if (equals !== undefined) return String(equals)
   if (oneOf) return oneOf.join(' or ')
-  return [min === undefined ? '' : `at least ${min}`, max === undefined ? '' : `at most ${max}`].filter(Boolean).join(', ')
+  return [min === undefined ? '' : `at least ${min}`, max === undefined ? '' : `at most ${max}`]
+    .filter(Boolean)
+    .join(', ')
 }

@@ -5,9 +5,17 @@ import { num, object, optional, type Read } from '../verdict/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
 export const insulationInput = object({
-  systemVoltage: num({ unit: 'V', sign: 'divisor', about: 'sum of the modules’ Voc at standard test conditions' }),
+  systemVoltage: num({
+    unit: 'V',
+    sign: 'divisor',
+    about: 'sum of the modules’ Voc at standard test conditions',
+  }),
   testVoltage: optional(num({ unit: 'V', sign: 'magnitude' })),
-  measured: object({ value: num({ unit: 'MΩ', sign: 'magnitude' }), relation: relationField, uncertainty: uncertaintyField('MΩ') }),
+  measured: object({
+    value: num({ unit: 'MΩ', sign: 'magnitude' }),
+    relation: relationField,
+    uncertainty: uncertaintyField('MΩ'),
+  }),
 })
 
 export interface InsulationInput {
@@ -43,13 +51,17 @@ export function insulation(input: InsulationInput): InsulationResult {
   const provable = testVoltage !== undefined && atMost(requiredTestVoltage, testVoltage)
   const said = measured.relation === '=' ? '' : `${measured.relation} `
   return {
-    requiredTestVoltage, minimum,
+    requiredTestVoltage,
+    minimum,
     verdict: verdict === 'conforms' && !provable ? 'not-proven' : verdict,
     working: [
       `1.25 × ${volts(systemVoltage)} = ${volts(1.25 * systemVoltage)}, so test at ${volts(requiredTestVoltage)} and hold at least ${megohms(minimum)}`,
       `tested at ${testVoltage === undefined ? 'a voltage not written down' : volts(testVoltage)}: ${said}${megohms(measured.value)}`,
     ],
-    notes: [...(provable ? [] : [`repeat at ${volts(requiredTestVoltage)}`]), 'isolate the inverter and discharge the array after the test: the test voltage itself is dangerous'],
+    notes: [
+      ...(provable ? [] : [`repeat at ${volts(requiredTestVoltage)}`]),
+      'isolate the inverter and discharge the array after the test: the test voltage itself is dangerous',
+    ],
   }
 }
 

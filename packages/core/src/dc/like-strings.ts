@@ -1,16 +1,36 @@
 import { fig, volts } from '../verdict/say.js'
 import { atMost } from '../verdict/compare.js'
-import { count, list, num, object, optional, percent, refine, requireUniqueIds, text, type Read } from '../verdict/shape.js'
+import {
+  count,
+  list,
+  num,
+  object,
+  optional,
+  percent,
+  refine,
+  requireUniqueIds,
+  text,
+  type Read,
+} from '../verdict/shape.js'
 import { judged, worst, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 export const likeStringsInput = object({
-  strings: refine(list(object({ id: text(), voc: num({ unit: 'V', about: 'signed' }), count: count('modules in series') })), (strings, path) => requireUniqueIds(strings, path)),
+  strings: refine(
+    list(object({ id: text(), voc: num({ unit: 'V', about: 'signed' }), count: count('modules in series') })),
+    (strings, path) => requireUniqueIds(strings, path),
+  ),
   tolerancePercent: optional(percent('allowed difference from the median of the sisters'), 2),
 })
 type Given = Read<typeof likeStringsInput>
 export type LikeStringsInput = Omit<Given, 'tolerancePercent'> & { tolerancePercent?: number }
 export interface LikeStringsResult extends Explained {
-  strings: { id: string; perModule: number; median: number | null; differencePercent: number | null; verdict: JudgedVerdict }[]
+  strings: {
+    id: string
+    perModule: number
+    median: number | null
+    differencePercent: number | null
+    verdict: JudgedVerdict
+  }[]
   verdict: JudgedVerdict
 }
 
@@ -25,13 +45,26 @@ export function likeStrings(input: LikeStringsInput): LikeStringsResult {
   const rows = each.map(({ id, perModule }, i) => {
     const sisters = each.filter((_, j) => j !== i).map((one) => one.perModule)
     const middle = sisters.length === 0 ? null : median(sisters)
-    const differencePercent = middle === null || middle === 0 ? null : (100 * (perModule - middle)) / Math.abs(middle)
-    return { id, perModule, median: middle, differencePercent, verdict: differencePercent === null ? ('not-proven' as const) : judged(atMost(Math.abs(differencePercent), tolerancePercent)) }
+    const differencePercent =
+      middle === null || middle === 0 ? null : (100 * (perModule - middle)) / Math.abs(middle)
+    return {
+      id,
+      perModule,
+      median: middle,
+      differencePercent,
+      verdict:
+        differencePercent === null
+          ? ('not-proven' as const)
+          : judged(atMost(Math.abs(differencePercent), tolerancePercent)),
+    }
   })
   return {
     strings: rows,
     verdict: worst(rows.map(({ verdict }) => verdict)) as JudgedVerdict,
-    working: rows.map(({ id, perModule, median: middle, differencePercent }) => `${id}: ${volts(perModule)} a module${middle === null ? ', no sister to compare with' : `, sisters ${volts(middle)}, ${fig(differencePercent ?? 0)} %`}`),
+    working: rows.map(
+      ({ id, perModule, median: middle, differencePercent }) =>
+        `${id}: ${volts(perModule)} a module${middle === null ? ', no sister to compare with' : `, sisters ${volts(middle)}, ${fig(differencePercent ?? 0)} %`}`,
+    ),
     notes: ['all strings must be read within a few minutes, in the same light'],
   }
 }

@@ -28,8 +28,20 @@ export interface StringColdLimitResult extends Explained {
 
 /** [coldest whole °C of the band, factor], warmest band first: correction factors for crystalline silicon. */
 const FACTORS: readonly (readonly [number, number])[] = [
-  [25, 1], [20, 1.02], [15, 1.04], [10, 1.06], [5, 1.08], [0, 1.1], [-5, 1.12], [-10, 1.14], [-15, 1.16],
-  [-20, 1.18], [-25, 1.2], [-30, 1.21], [-35, 1.23], [-40, 1.25],
+  [25, 1],
+  [20, 1.02],
+  [15, 1.04],
+  [10, 1.06],
+  [5, 1.08],
+  [0, 1.1],
+  [-5, 1.12],
+  [-10, 1.14],
+  [-15, 1.16],
+  [-20, 1.18],
+  [-25, 1.2],
+  [-30, 1.21],
+  [-35, 1.23],
+  [-40, 1.25],
 ]
 
 /**
@@ -51,7 +63,10 @@ export function stringColdLimit(input: StringColdLimitInput): StringColdLimitRes
       `${given.count} × ${volts(module.voc)} × ${fig(factor, 4)} = ${volts(maxVoc)}, limit ${volts(inverterMax)}`,
       `${volts(inverterMax)} ÷ ${volts(coldVoc)} = ${fig(inverterMax / coldVoc)}, so at most ${allowedCount} in series`,
     ],
-    notes: given.method === 'table' ? ['the table holds for crystalline silicon only; where the sheet states a coefficient, use that'] : [],
+    notes:
+      given.method === 'table'
+        ? ['the table holds for crystalline silicon only; where the sheet states a coefficient, use that']
+        : [],
   }))
 }
 
@@ -67,17 +82,35 @@ class ColdLimit extends Lazily implements StringColdLimitResult {
   }
 }
 
-const FACTOR_BY = { coefficient: byCoefficient, table: byTable } satisfies Record<(typeof COLD_METHODS)[number], (input: StringColdLimitInput) => { factor: number; working: () => string }>
+const FACTOR_BY = { coefficient: byCoefficient, table: byTable } satisfies Record<
+  (typeof COLD_METHODS)[number],
+  (input: StringColdLimitInput) => { factor: number; working: () => string }
+>
 
 function byCoefficient({ module: { vocTempCoeff }, minTemperature }: StringColdLimitInput) {
-  if (vocTempCoeff === undefined) throw new BadInput('missing', 'module.vocTempCoeff', 'is required by the coefficient method')
+  if (vocTempCoeff === undefined)
+    throw new BadInput('missing', 'module.vocTempCoeff', 'is required by the coefficient method')
   const factor = 1 + (vocTempCoeff / 100) * (minTemperature - 25)
-  if (factor <= 0) throw new BadInput('out-of-range', 'minTemperature', 'leaves no voltage at all: check temperature and coefficient')
-  return { factor, working: () => `factor 1 − ${fig(-vocTempCoeff / 100, 5)} × (${fig(minTemperature)} − 25) = ${fig(factor, 4)}` }
+  if (factor <= 0)
+    throw new BadInput(
+      'out-of-range',
+      'minTemperature',
+      'leaves no voltage at all: check temperature and coefficient',
+    )
+  return {
+    factor,
+    working: () =>
+      `factor 1 − ${fig(-vocTempCoeff / 100, 5)} × (${fig(minTemperature)} − 25) = ${fig(factor, 4)}`,
+  }
 }
 
 function byTable({ minTemperature }: StringColdLimitInput) {
   const band = FACTORS.find(([coldest]) => minTemperature >= coldest)
-  if (!band) throw new BadInput('out-of-range', 'minTemperature', 'the table ends at −40 °C: use the coefficient of the module')
+  if (!band)
+    throw new BadInput(
+      'out-of-range',
+      'minTemperature',
+      'the table ends at −40 °C: use the coefficient of the module',
+    )
   return { factor: band[1], working: () => `table at ${fig(minTemperature)} °C: factor ${fig(band[1])}` }
 }

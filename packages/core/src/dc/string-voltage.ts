@@ -26,7 +26,9 @@ export const stringVoltageInput = object({
 
 type ReadInput = Read<typeof stringVoltageInput>
 export type StringVoltageInput = Omit<ReadInput, 'modelUncertainty' | 'idealityFactor' | 'measured'> &
-  Partial<Pick<ReadInput, 'modelUncertainty' | 'idealityFactor'>> & { measured: { voc: number; uncertainty?: number } }
+  Partial<Pick<ReadInput, 'modelUncertainty' | 'idealityFactor'>> & {
+    measured: { voc: number; uncertainty?: number }
+  }
 
 export type HypothesisId =
   | 'as-designed'
@@ -59,18 +61,54 @@ export interface StringVoltageResult extends Explained {
 /** What each hypothesis means to the person at the combiner, and what to look at first. */
 export const HYPOTHESIS_WORDS = {
   'as-designed': { says: 'the string is as designed', lookAt: 'nothing to look for' },
-  'missing-1': { says: 'one module is missing or bridged', lookAt: 'count the modules in the loop from one end to the other' },
-  'missing-2': { says: 'two modules are missing or bridged', lookAt: 'count the modules in the loop from one end to the other' },
-  'missing-3': { says: 'three modules are missing or bridged', lookAt: 'count the modules in the loop; a jumper may skip a row' },
-  'extra-1': { says: 'one module too many', lookAt: 'count the modules; look for one that belongs to the sister string' },
-  'extra-2': { says: 'two modules too many', lookAt: 'count the modules; look for a jumper from the sister string' },
-  'reversed-leads': { says: 'the two leads are exchanged', lookAt: 'turn the meter leads round, then trace plus and minus to the array before anything is landed' },
-  'reversed-module-1': { says: 'one module is connected backwards', lookAt: 'open the string in the middle, in the dark or covered, and measure the halves' },
-  'reversed-module-2': { says: 'two modules are connected backwards', lookAt: 'open the string in the middle, in the dark or covered, and measure the halves' },
-  'bypassed-1': { says: 'one third of a module is bypassed', lookAt: 'measure module by module; look for shade, a broken cell or a failed diode' },
-  'bypassed-2': { says: 'two cell groups are bypassed', lookAt: 'measure module by module; look for shade, a broken cell or a failed diode' },
-  'bypassed-3': { says: 'three cell groups, or a whole module, are bypassed', lookAt: 'measure module by module; look for a module in shade' },
-  open: { says: 'the loop is open', lookAt: 'isolators, fuses, connectors not fully home; prove the meter on a known voltage' },
+  'missing-1': {
+    says: 'one module is missing or bridged',
+    lookAt: 'count the modules in the loop from one end to the other',
+  },
+  'missing-2': {
+    says: 'two modules are missing or bridged',
+    lookAt: 'count the modules in the loop from one end to the other',
+  },
+  'missing-3': {
+    says: 'three modules are missing or bridged',
+    lookAt: 'count the modules in the loop; a jumper may skip a row',
+  },
+  'extra-1': {
+    says: 'one module too many',
+    lookAt: 'count the modules; look for one that belongs to the sister string',
+  },
+  'extra-2': {
+    says: 'two modules too many',
+    lookAt: 'count the modules; look for a jumper from the sister string',
+  },
+  'reversed-leads': {
+    says: 'the two leads are exchanged',
+    lookAt: 'turn the meter leads round, then trace plus and minus to the array before anything is landed',
+  },
+  'reversed-module-1': {
+    says: 'one module is connected backwards',
+    lookAt: 'open the string in the middle, in the dark or covered, and measure the halves',
+  },
+  'reversed-module-2': {
+    says: 'two modules are connected backwards',
+    lookAt: 'open the string in the middle, in the dark or covered, and measure the halves',
+  },
+  'bypassed-1': {
+    says: 'one third of a module is bypassed',
+    lookAt: 'measure module by module; look for shade, a broken cell or a failed diode',
+  },
+  'bypassed-2': {
+    says: 'two cell groups are bypassed',
+    lookAt: 'measure module by module; look for shade, a broken cell or a failed diode',
+  },
+  'bypassed-3': {
+    says: 'three cell groups, or a whole module, are bypassed',
+    lookAt: 'measure module by module; look for a module in shade',
+  },
+  open: {
+    says: 'the loop is open',
+    lookAt: 'isolators, fuses, connectors not fully home; prove the meter on a known voltage',
+  },
 } satisfies Record<HypothesisId, { says: string; lookAt: string }>
 
 /**
@@ -110,11 +148,15 @@ class StringReading extends Lazily implements StringVoltageResult {
   }
 }
 
-function moduleVoltage({ module, conditions, idealityFactor }: ReadInput): { value: number; working: () => string[] } {
+function moduleVoltage({ module, conditions, idealityFactor }: ReadInput): {
+  value: number
+  working: () => string[]
+} {
   const { cellTemperature, irradiance } = conditions
   const warm = module.voc * (1 + (module.vocTempCoeff / 100) * (cellTemperature - 25))
   const kelvin = cellTemperature - ABSOLUTE_ZERO
-  const light = module.cellsInSeries * idealityFactor * THERMAL_VOLTAGE_PER_KELVIN * kelvin * Math.log(irradiance / 1000)
+  const light =
+    module.cellsInSeries * idealityFactor * THERMAL_VOLTAGE_PER_KELVIN * kelvin * Math.log(irradiance / 1000)
   return {
     value: warm + light,
     working: () => [
@@ -131,17 +173,45 @@ interface Candidate {
 }
 
 function hypothesesFor(n: number, diodes: number, v: number): Candidate[] {
-  const missing = ([[1, 0.03], [2, 0.008], [3, 0.002]] as const).filter(([m]) => m < n)
-  const extra = [[1, 0.01], [2, 0.003]] as const
-  const reversed = ([[1, 0.01], [2, 0.002]] as const).filter(([r]) => 2 * r < n)
-  const bypassed = ([[1, 0.01], [2, 0.003], [3, 0.001]] as const).filter(([s]) => s < n * diodes)
+  const missing = (
+    [
+      [1, 0.03],
+      [2, 0.008],
+      [3, 0.002],
+    ] as const
+  ).filter(([m]) => m < n)
+  const extra = [
+    [1, 0.01],
+    [2, 0.003],
+  ] as const
+  const reversed = (
+    [
+      [1, 0.01],
+      [2, 0.002],
+    ] as const
+  ).filter(([r]) => 2 * r < n)
+  const bypassed = (
+    [
+      [1, 0.01],
+      [2, 0.003],
+      [3, 0.001],
+    ] as const
+  ).filter(([s]) => s < n * diodes)
   return [
     { id: 'as-designed', voltage: n * v, prior: 0.9 },
     ...missing.map(([m, prior]) => ({ id: `missing-${m}` as const, voltage: (n - m) * v, prior })),
     ...extra.map(([m, prior]) => ({ id: `extra-${m}` as const, voltage: (n + m) * v, prior })),
     { id: 'reversed-leads', voltage: -n * v, prior: 0.02 },
-    ...reversed.map(([r, prior]) => ({ id: `reversed-module-${r}` as const, voltage: (n - 2 * r) * v, prior })),
-    ...bypassed.map(([s, prior]) => ({ id: `bypassed-${s}` as const, voltage: n * v * (1 - s / (n * diodes)), prior })),
+    ...reversed.map(([r, prior]) => ({
+      id: `reversed-module-${r}` as const,
+      voltage: (n - 2 * r) * v,
+      prior,
+    })),
+    ...bypassed.map(([s, prior]) => ({
+      id: `bypassed-${s}` as const,
+      voltage: n * v * (1 - s / (n * diodes)),
+      prior,
+    })),
     { id: 'open', voltage: 0, prior: 0.001 },
   ]
 }
@@ -168,7 +238,12 @@ function weigh(candidates: Candidate[], { measured, modelUncertainty }: ReadInpu
   const total = weighed.reduce((sum, { logWeight }) => sum + Math.exp(logWeight - heaviest), 0)
   return weighed
     .sort((a, b) => b.logWeight - a.logWeight)
-    .map(({ id, voltage, z, logWeight }) => ({ id, voltage, z, probability: Math.exp(logWeight - heaviest) / total }))
+    .map(({ id, voltage, z, logWeight }) => ({
+      id,
+      voltage,
+      z,
+      probability: Math.exp(logWeight - heaviest) / total,
+    }))
 }
 
 function judge({ z, probability }: Hypothesis): JudgedVerdict {
@@ -179,8 +254,13 @@ function judge({ z, probability }: Hypothesis): JudgedVerdict {
 function notesFor({ conditions }: ReadInput, hypotheses: Hypothesis[]): string[] {
   const notes = hypotheses
     .filter(({ id, z }) => id !== 'as-designed' && atMost(Math.abs(z), 2))
-    .map(({ id, voltage }) => `would also read like this: ${HYPOTHESIS_WORDS[id].says} (${volts(voltage)}); ${HYPOTHESIS_WORDS[id].lookAt}`)
-  if (!hypotheses.some(({ z }) => atMost(Math.abs(z), 3))) notes.push('no usual fault explains this figure: doubt the reading first, prove the meter and read again')
-  if (conditions.irradiance < WEAK_LIGHT) notes.push(`under ${WEAK_LIGHT} W/m² the reading is weak evidence: repeat in better light`)
+    .map(
+      ({ id, voltage }) =>
+        `would also read like this: ${HYPOTHESIS_WORDS[id].says} (${volts(voltage)}); ${HYPOTHESIS_WORDS[id].lookAt}`,
+    )
+  if (!hypotheses.some(({ z }) => atMost(Math.abs(z), 3)))
+    notes.push('no usual fault explains this figure: doubt the reading first, prove the meter and read again')
+  if (conditions.irradiance < WEAK_LIGHT)
+    notes.push(`under ${WEAK_LIGHT} W/m² the reading is weak evidence: repeat in better light`)
   return notes
 }

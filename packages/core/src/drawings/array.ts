@@ -46,12 +46,21 @@ export function arrayDrawing({ world, checks }: Pick<Inspection, 'world' | 'chec
   const { asBuilt, sheetOf } = world
   const { planes, devices, branches } = asBuilt.array
   const deviceAt = new Map(devices.map((device) => [device.at, device]))
-  const onString = new Map(asBuilt.strings.flatMap(({ path }, number) => (path ?? []).map((place, i) => [place, { number, order: i + 1 }] as const)))
+  const onString = new Map(
+    asBuilt.strings.flatMap(({ path }, number) =>
+      (path ?? []).map((place, i) => [place, { number, order: i + 1 }] as const),
+    ),
+  )
   const heard = heardStates(world, checks)
   const sized = planes.map((plane): DrawnPlane => {
     const [moduleW, moduleH] = lying(plane, sheetOf(plane.unitId)?.size ?? UNKNOWN_MODULE)
     return {
-      id: plane.id, label: plane.label, x: 0, y: 0, moduleW, moduleH,
+      id: plane.id,
+      label: plane.label,
+      x: 0,
+      y: 0,
+      moduleW,
+      moduleH,
       w: plane.columns * (moduleW + plane.gap) - plane.gap,
       h: plane.rows * (moduleH + plane.gap) - plane.gap,
       places: placesOf(plane).map(({ id, row, column }) => ({
@@ -69,8 +78,19 @@ export function arrayDrawing({ world, checks }: Pick<Inspection, 'world' | 'chec
   const middle = middles(drawn)
   return {
     planes: drawn,
-    strings: asBuilt.strings.map(({ id, label, path, count }, number) => ({ id, label, number, count: path?.length ?? count, path: (path ?? []).flatMap((place) => middle.get(place) ?? []) })),
-    branches: branches.map(({ id, label, devices: ids, endCapped }) => ({ id, label, endCapped, path: ids.flatMap((deviceId) => middle.get(devices.find((one) => one.id === deviceId)?.at ?? '') ?? []) })),
+    strings: asBuilt.strings.map(({ id, label, path, count }, number) => ({
+      id,
+      label,
+      number,
+      count: path?.length ?? count,
+      path: (path ?? []).flatMap((place) => middle.get(place) ?? []),
+    })),
+    branches: branches.map(({ id, label, devices: ids, endCapped }) => ({
+      id,
+      label,
+      endCapped,
+      path: ids.flatMap((deviceId) => middle.get(devices.find((one) => one.id === deviceId)?.at ?? '') ?? []),
+    })),
     w: Math.max(1, ...drawn.map(({ x, w }) => x + w)),
     h: Math.max(1, ...drawn.map(({ y, h }) => y + h)),
   }
@@ -93,24 +113,39 @@ function inRows(planes: readonly DrawnPlane[]): DrawnPlane[] {
   })
 }
 
-const lying = ({ orientation }: PlaneBuilt, { width, height }: { width: number; height: number }): [number, number] => {
+const lying = (
+  { orientation }: PlaneBuilt,
+  { width, height }: { width: number; height: number },
+): [number, number] => {
   const [short, long] = [Math.min(width, height), Math.max(width, height)]
   return orientation === 'portrait' ? [short, long] : [long, short]
 }
 
 function middles(planes: readonly DrawnPlane[]): Map<PlaceId, { x: number; y: number }> {
-  return new Map(planes.flatMap(({ x, y, moduleW, moduleH, places }) => places.map((place) => [place.id, { x: x + place.x + moduleW / 2, y: y + place.y + moduleH / 2 }] as const)))
+  return new Map(
+    planes.flatMap(({ x, y, moduleW, moduleH, places }) =>
+      places.map(
+        (place) => [place.id, { x: x + place.x + moduleW / 2, y: y + place.y + moduleH / 2 }] as const,
+      ),
+    ),
+  )
 }
 
 /** What the listening units say of each box, as the check of their serial map compares them. */
-function heardStates(world: Inspection['world'], checks: Inspection['checks']): Map<PlaceId, 'heard' | 'silent' | 'typo'> {
+function heardStates(
+  world: Inspection['world'],
+  checks: Inspection['checks'],
+): Map<PlaceId, 'heard' | 'silent' | 'typo'> {
   const states = new Map<PlaceId, 'heard' | 'silent' | 'typo'>()
   for (const { check } of checks) {
     if (check.requirement.kind !== 'serial-map') continue
     const reported = world.asBuilt.array.reported[check.unit.id]
     const named = heardBoxes(check.requirement.hears, world).filter(({ serial }) => serial)
     if (!reported || named.length === 0) continue
-    const { missing, likelyTypos } = serialMap({ planned: named.map(({ at, serial }) => ({ position: at, serial: serial! })), reported })
+    const { missing, likelyTypos } = serialMap({
+      planned: named.map(({ at, serial }) => ({ position: at, serial: serial! })),
+      reported,
+    })
     for (const { at } of named) states.set(at, 'heard')
     for (const place of missing) states.set(place, 'silent')
     for (const { position } of likelyTypos) states.set(position, 'typo')

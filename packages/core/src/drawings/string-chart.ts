@@ -26,12 +26,19 @@ export interface StringOnChart {
   /** On the coldest morning, by the string's own school. */
   cold: { voltage: number; verdict: Verdict } | undefined
   /** At greatest power, hot to cold, and where its input can follow that. */
-  operating: { from: number; to: number; least: number; most: number | undefined; verdict: Verdict } | undefined
+  operating:
+    { from: number; to: number; least: number; most: number | undefined; verdict: Verdict } | undefined
 }
 
 /** Every string whose open-circuit voltage is asked for, in the order of the checks: measured, expected, coldest morning, tracker window. */
 export function stringChart(inspection: Inspection): StringOnChart[] {
-  const beside = (kind: 'cold-limit' | 'tracker-window', of: JudgedCheck) => inspection.checks.find(({ check }) => check.requirement.kind === kind && check.unit.id === of.check.unit.id && check.subject.id === of.check.subject.id)
+  const beside = (kind: 'cold-limit' | 'tracker-window', of: JudgedCheck) =>
+    inspection.checks.find(
+      ({ check }) =>
+        check.requirement.kind === kind &&
+        check.unit.id === of.check.unit.id &&
+        check.subject.id === of.check.subject.id,
+    )
   return inspection.checks.flatMap((judged) => {
     const { check, history, outcome } = judged
     const { requirement, subject, unit } = check
@@ -50,7 +57,10 @@ export function stringChart(inspection: Inspection): StringOnChart[] {
         limit: requirement.max,
         start: requirement.start,
         measured: given?.value,
-        band: spread === undefined ? undefined : { from: Math.max(0, expectation!.expected - spread), to: expectation!.expected + spread },
+        band:
+          spread === undefined
+            ? undefined
+            : { from: Math.max(0, expectation!.expected - spread), to: expectation!.expected + spread },
         cold: coldOf(beside('cold-limit', judged), inspection),
         operating: operatingOf(beside('tracker-window', judged), inspection),
       },
@@ -61,15 +71,38 @@ export function stringChart(inspection: Inspection): StringOnChart[] {
 const COLDEST_OF_TABLE = -40
 
 function coldOf(judged: JudgedCheck | undefined, { world: { header } }: Inspection): StringOnChart['cold'] {
-  if (judged?.check.requirement.kind !== 'cold-limit' || !judged.check.subject.string || header?.coldest === undefined || header.coldest < COLDEST_OF_TABLE) return undefined
+  if (
+    judged?.check.requirement.kind !== 'cold-limit' ||
+    !judged.check.subject.string ||
+    header?.coldest === undefined ||
+    header.coldest < COLDEST_OF_TABLE
+  )
+    return undefined
   const { module, count, coldMethod = 'coefficient' } = judged.check.subject.string
-  const { maxVoc } = stringColdLimit({ module, count, minTemperature: header.coldest, inverterMax: judged.check.requirement.max, method: coldMethod })
+  const { maxVoc } = stringColdLimit({
+    module,
+    count,
+    minTemperature: header.coldest,
+    inverterMax: judged.check.requirement.max,
+    method: coldMethod,
+  })
   return { voltage: maxVoc, verdict: judged.outcome.verdict }
 }
 
 function operatingOf(judged: JudgedCheck | undefined, { world }: Inspection): StringOnChart['operating'] {
   if (judged?.check.requirement.kind !== 'tracker-window') return undefined
   const { min, max, hottestCell } = judged.check.requirement
-  const voltage = operatingVoltage((judged.check.subject.string?.path ?? []).map((place) => world.array().moduleAt(place)), { hottestCell, coldest: world.header?.coldest })
-  return voltage && { from: voltage.hot, to: voltage.cold ?? voltage.standard, least: min, most: max, verdict: judged.outcome.verdict }
+  const voltage = operatingVoltage(
+    (judged.check.subject.string?.path ?? []).map((place) => world.array().moduleAt(place)),
+    { hottestCell, coldest: world.header?.coldest },
+  )
+  return (
+    voltage && {
+      from: voltage.hot,
+      to: voltage.cold ?? voltage.standard,
+      least: min,
+      most: max,
+      verdict: judged.outcome.verdict,
+    }
+  )
 }

@@ -55,8 +55,20 @@ export interface WallDrawing {
 const MARGIN = 160
 const BARE_WALL: Rect = { x: 0, y: 0, w: 3000, h: 2400 }
 
-export function wallDrawing({ wall, given, result }: MeasuredWall, labelOf: (id: string) => string): WallDrawing {
-  const verdicts = new Map(result.units.map((unit) => [unit.id, worst([...unit.sides, ...unit.corners, ...unit.keepOut, ...(unit.base ? [unit.base] : [])].map(({ verdict }) => verdict))]))
+export function wallDrawing(
+  { wall, given, result }: MeasuredWall,
+  labelOf: (id: string) => string,
+): WallDrawing {
+  const verdicts = new Map(
+    result.units.map((unit) => [
+      unit.id,
+      worst(
+        [...unit.sides, ...unit.corners, ...unit.keepOut, ...(unit.base ? [unit.base] : [])].map(
+          ({ verdict }) => verdict,
+        ),
+      ),
+    ]),
+  )
   const colliding = new Set(result.collisions.flat())
   return {
     title: wall.title,
@@ -65,18 +77,30 @@ export function wallDrawing({ wall, given, result }: MeasuredWall, labelOf: (id:
     leftCorner: wall.leftCorner,
     rightCorner: wall.rightCorner ? wall.width : undefined,
     // What hangs on the wall is drawn over what runs along it, so that its name can be read.
-    items: [...given.items].sort((a, b) => Number(a.kind === 'unit') - Number(b.kind === 'unit')).map((item) => ({
-      id: item.id, label: labelOf(item.id), kind: item.kind, x: item.x, y: item.y, w: item.w, h: item.h,
-      ...(item.kind === 'obstruction' && { class: item.class }),
-      verdict: colliding.has(item.id) ? 'does-not-conform' : (verdicts.get(item.id) ?? 'not-applicable'),
-    })),
+    items: [...given.items]
+      .sort((a, b) => Number(a.kind === 'unit') - Number(b.kind === 'unit'))
+      .map((item) => ({
+        id: item.id,
+        label: labelOf(item.id),
+        kind: item.kind,
+        x: item.x,
+        y: item.y,
+        w: item.w,
+        h: item.h,
+        ...(item.kind === 'obstruction' && { class: item.class }),
+        verdict: colliding.has(item.id) ? 'does-not-conform' : (verdicts.get(item.id) ?? 'not-applicable'),
+      })),
     envelopes: given.items.filter((item): item is Unit => item.kind === 'unit').map(envelope),
     dimensions: dimensionsOf(given.items, result.units),
   }
 }
 
 function boundsOf(items: readonly Rect[], width: number | undefined, height: number | undefined) {
-  const all = [...items, { ...BARE_WALL, w: width ?? 0, h: height ?? 0 }, ...(items.length === 0 && !width ? [BARE_WALL] : [])]
+  const all = [
+    ...items,
+    { ...BARE_WALL, w: width ?? 0, h: height ?? 0 },
+    ...(items.length === 0 && !width ? [BARE_WALL] : []),
+  ]
   return {
     x0: Math.min(...all.map(({ x }) => x)) - MARGIN,
     y0: Math.min(...all.map(({ y }) => y)) - MARGIN,
@@ -86,11 +110,22 @@ function boundsOf(items: readonly Rect[], width: number | undefined, height: num
 }
 
 function envelope({ id, x, y, w, h, clear, reach }: Unit): DrawnEnvelope {
-  return { unitId: id, whole: reach === 'envelope', unit: { x, y, w, h }, x: x - clear.left, y: y - clear.bottom, w: w + clear.left + clear.right, h: h + clear.top + clear.bottom }
+  return {
+    unitId: id,
+    whole: reach === 'envelope',
+    unit: { x, y, w, h },
+    x: x - clear.left,
+    y: y - clear.bottom,
+    w: w + clear.left + clear.right,
+    h: h + clear.top + clear.bottom,
+  }
 }
 
 /** One line a gap: between two units it is drawn once, from the one that comes first. */
-function dimensionsOf(items: readonly Item[], units: readonly { id: string; sides: SideResult[] }[]): DimensionLine[] {
+function dimensionsOf(
+  items: readonly Item[],
+  units: readonly { id: string; sides: SideResult[] }[],
+): DimensionLine[] {
   const byId = new Map(items.map((item) => [item.id, item]))
   const drawn = new Set<string>()
   return units.flatMap(({ id, sides }) =>
@@ -105,18 +140,31 @@ function dimensionsOf(items: readonly Item[], units: readonly { id: string; side
   )
 }
 
-function lineFor(unit: Unit, { side, measured, required, governing, verdict }: SideResult, other: Item | undefined): DimensionLine {
+function lineFor(
+  unit: Unit,
+  { side, measured, required, governing, verdict }: SideResult,
+  other: Item | undefined,
+): DimensionLine {
   const upright = side === 'top' || side === 'bottom'
   const middle = (start: number, size: number, otherStart?: number, otherSize?: number) =>
-    otherStart === undefined ? start + size / 2 : (Math.max(start, otherStart) + Math.min(start + size, otherStart + otherSize!)) / 2
+    otherStart === undefined
+      ? start + size / 2
+      : (Math.max(start, otherStart) + Math.min(start + size, otherStart + otherSize!)) / 2
   const at = upright ? middle(unit.x, unit.w, other?.x, other?.w) : middle(unit.y, unit.h, other?.y, other?.h)
   const edge = { left: unit.x, right: unit.x + unit.w, top: unit.y + unit.h, bottom: unit.y }[side]
   const far = edge + (side === 'left' || side === 'bottom' ? -measured! : measured!)
   const point = (along: number): Point2 => (upright ? { x: at, y: along } : { x: along, y: at })
   return {
-    id: `${unit.id}/${side}`, unitId: unit.id, side, upright, verdict, required,
-    from: point(edge), to: point(far),
-    measured: measured!, governing: governing!,
+    id: `${unit.id}/${side}`,
+    unitId: unit.id,
+    side,
+    upright,
+    verdict,
+    required,
+    from: point(edge),
+    to: point(far),
+    measured: measured!,
+    governing: governing!,
     shortBy: Math.max(0, required - measured!),
     rule: other && ruleInForce(unit, side, other),
   }

@@ -11,7 +11,13 @@ export const BOND_WORDS = {
 
 export const EARTH_PART_KINDS = ['frame', 'rail', 'unit', 'bar', 'main-terminal'] as const
 export type EarthPartKind = (typeof EARTH_PART_KINDS)[number]
-export const EARTH_PART_WORDS = { frame: 'module frames', rail: 'rail', unit: 'unit', bar: 'earth bar', 'main-terminal': 'main earth terminal' } satisfies Record<EarthPartKind, string>
+export const EARTH_PART_WORDS = {
+  frame: 'module frames',
+  rail: 'rail',
+  unit: 'unit',
+  bar: 'earth bar',
+  'main-terminal': 'main earth terminal',
+} satisfies Record<EarthPartKind, string>
 
 /** Something that is bonded, or that bonds lead to. */
 export interface EarthPart {

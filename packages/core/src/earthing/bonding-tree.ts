@@ -1,7 +1,11 @@
 import type { Bond, EarthBuilt } from './bond.js'
 
 /** The way from a part to the main earth terminal: the bonds in order, or undefined when there is none. `through` may rule bonds out. */
-export function wayToEarth({ parts, bonds }: EarthBuilt, from: string, through: (bond: Bond) => boolean = () => true): Bond[] | undefined {
+export function wayToEarth(
+  { parts, bonds }: EarthBuilt,
+  from: string,
+  through: (bond: Bond) => boolean = () => true,
+): Bond[] | undefined {
   const mains = new Set(parts.filter(({ kind }) => kind === 'main-terminal').map(({ id }) => id))
   const reached = new Map<string, Bond[]>([[from, []]])
   const queue = [from]
@@ -19,4 +23,5 @@ export function wayToEarth({ parts, bonds }: EarthBuilt, from: string, through: 
 }
 
 /** Bonds that a part hangs on: those that lead from it, or to it. */
-export const bondsAt = ({ bonds }: EarthBuilt, partId: string): Bond[] => bonds.filter(({ from, to }) => from === partId || to === partId)
+export const bondsAt = ({ bonds }: EarthBuilt, partId: string): Bond[] =>
+  bonds.filter(({ from, to }) => from === partId || to === partId)

@@ -13,16 +13,28 @@ export const protectiveEarthInput = object({
   lineSize: optional(num({ unit: 'mm²', sign: 'divisor', about: 'of the line conductor, for the table' })),
   faultCurrent: optional(num({ unit: 'A', sign: 'magnitude' })),
   clearingTime: optional(num({ unit: 's', sign: 'magnitude' })),
-  k: optional(num({ sign: 'divisor', about: '143 for a separate copper conductor, 115 for a core inside a pvc cable' }), 143),
+  k: optional(
+    num({ sign: 'divisor', about: '143 for a separate copper conductor, 115 for a core inside a pvc cable' }),
+    143,
+  ),
   sheetMinimum: optional(num({ unit: 'mm²', sign: 'magnitude' }), 0),
   fitted: num({ unit: 'mm²', sign: 'divisor' }),
   continuity: optional(
-    object({ measured: num({ unit: 'Ω', sign: 'magnitude' }), length: num({ unit: 'm', sign: 'magnitude' }), uncertainty: uncertaintyField('Ω'), allowance: optional(num({ unit: 'Ω', sign: 'magnitude', about: 'for joints and leads' }), 0.05) }),
+    object({
+      measured: num({ unit: 'Ω', sign: 'magnitude' }),
+      length: num({ unit: 'm', sign: 'magnitude' }),
+      uncertainty: uncertaintyField('Ω'),
+      allowance: optional(num({ unit: 'Ω', sign: 'magnitude', about: 'for joints and leads' }), 0.05),
+    }),
   ),
 })
 
 type Given = Read<typeof protectiveEarthInput>
-export type ProtectiveEarthInput = Omit<Given, 'k' | 'sheetMinimum' | 'continuity'> & { k?: number; sheetMinimum?: number; continuity?: { measured: number; length: number; uncertainty?: number; allowance?: number } }
+export type ProtectiveEarthInput = Omit<Given, 'k' | 'sheetMinimum' | 'continuity'> & {
+  k?: number
+  sheetMinimum?: number
+  continuity?: { measured: number; length: number; uncertainty?: number; allowance?: number }
+}
 export interface ProtectiveEarthResult extends Explained {
   /** mm² */
   required: number
@@ -45,39 +57,77 @@ export function protectiveEarth(input: ProtectiveEarthInput): ProtectiveEarthRes
   const { size: byMethod, working } = BY_METHOD[given.method](given)
   const required = Math.max(byMethod, given.sheetMinimum)
   const requiredStandard = STANDARD_SIZES.find((size) => atLeast(size, required))
-  if (requiredStandard === undefined) throw new BadInput('out-of-range', given.method === 'table' ? 'lineSize' : 'faultCurrent', `asks for ${mm2(required)}, above the standard sizes`)
+  if (requiredStandard === undefined)
+    throw new BadInput(
+      'out-of-range',
+      given.method === 'table' ? 'lineSize' : 'faultCurrent',
+      `asks for ${mm2(required)}, above the standard sizes`,
+    )
   const continuity = given.continuity && continuityOf(given.continuity, given.fitted)
   return {
-    required, requiredStandard,
+    required,
+    requiredStandard,
     governing: given.sheetMinimum > byMethod ? 'sheet' : 'method',
     ...(continuity && { continuityLimit: continuity.limit }),
-    verdict: worst([judged(atLeast(given.fitted, required)), ...(continuity ? [continuity.verdict] : [])]) as JudgedVerdict,
-    working: [working, ...(given.sheetMinimum > 0 ? [`the sheet asks for at least ${mm2(given.sheetMinimum)}`] : []), `fitted ${mm2(given.fitted)} against ${mm2(required)}; next standard size ${mm2(requiredStandard)}`, ...(continuity ? [continuity.working] : [])],
+    verdict: worst([
+      judged(atLeast(given.fitted, required)),
+      ...(continuity ? [continuity.verdict] : []),
+    ]) as JudgedVerdict,
+    working: [
+      working,
+      ...(given.sheetMinimum > 0 ? [`the sheet asks for at least ${mm2(given.sheetMinimum)}`] : []),
+      `fitted ${mm2(given.fitted)} against ${mm2(required)}; next standard size ${mm2(requiredStandard)}`,
+      ...(continuity ? [continuity.working] : []),
+    ],
     notes: given.method === 'adiabatic' ? adiabaticNotes(given) : [],
   }
 }
 
-const BY_METHOD = { table: byTable, adiabatic } satisfies Record<(typeof EARTH_METHODS)[number], (given: Given) => { size: number; working: string }>
+const BY_METHOD = { table: byTable, adiabatic } satisfies Record<
+  (typeof EARTH_METHODS)[number],
+  (given: Given) => { size: number; working: string }
+>
 
 function byTable({ lineSize }: Given) {
   if (lineSize === undefined) throw new BadInput('missing', 'lineSize', 'is required by the table')
-  if (lineSize <= 16) return { size: lineSize, working: `line ${mm2(lineSize)}, up to 16 mm²: the same, ${mm2(lineSize)}` }
+  if (lineSize <= 16)
+    return { size: lineSize, working: `line ${mm2(lineSize)}, up to 16 mm²: the same, ${mm2(lineSize)}` }
   if (lineSize <= 35) return { size: 16, working: `line ${mm2(lineSize)}, above 16 and up to 35 mm²: 16 mm²` }
-  return { size: lineSize / 2, working: `line ${mm2(lineSize)}, above 35 mm²: half of it, ${mm2(lineSize / 2)}` }
+  return {
+    size: lineSize / 2,
+    working: `line ${mm2(lineSize)}, above 35 mm²: half of it, ${mm2(lineSize / 2)}`,
+  }
 }
 
 function adiabatic({ faultCurrent, clearingTime, k }: Given) {
-  if (faultCurrent === undefined) throw new BadInput('missing', 'faultCurrent', 'is required by the adiabatic equation')
-  if (clearingTime === undefined) throw new BadInput('missing', 'clearingTime', 'is required by the adiabatic equation')
+  if (faultCurrent === undefined)
+    throw new BadInput('missing', 'faultCurrent', 'is required by the adiabatic equation')
+  if (clearingTime === undefined)
+    throw new BadInput('missing', 'clearingTime', 'is required by the adiabatic equation')
   const size = (faultCurrent * Math.sqrt(clearingTime)) / k
-  return { size, working: `√((${amps(faultCurrent)})² × ${seconds(clearingTime)}) ÷ ${fig(k)} = ${mm2(size)}` }
+  return {
+    size,
+    working: `√((${amps(faultCurrent)})² × ${seconds(clearingTime)}) ÷ ${fig(k)} = ${mm2(size)}`,
+  }
 }
 
 function adiabaticNotes({ clearingTime }: Given): string[] {
-  return ['k is 143 for a separate copper conductor and 115 for a core inside a pvc cable', ...((clearingTime ?? 0) > 5 ? ['the adiabatic equation holds up to 5 s: beyond that heat is lost and the size is over-estimated'] : ['the adiabatic equation holds up to 5 s'])]
+  return [
+    'k is 143 for a separate copper conductor and 115 for a core inside a pvc cable',
+    ...((clearingTime ?? 0) > 5
+      ? ['the adiabatic equation holds up to 5 s: beyond that heat is lost and the size is over-estimated']
+      : ['the adiabatic equation holds up to 5 s']),
+  ]
 }
 
-function continuityOf({ measured, length, uncertainty, allowance }: NonNullable<Given['continuity']>, fitted: number) {
+function continuityOf(
+  { measured, length, uncertainty, allowance }: NonNullable<Given['continuity']>,
+  fitted: number,
+) {
   const limit = (COLD_COPPER * length) / fitted + allowance
-  return { limit, verdict: verdictOf(measured, uncertainty, undefined, limit), working: `continuity: 0.0175 × ${fig(length)} m ÷ ${mm2(fitted)} + ${ohms(allowance)} = ${ohms(limit)}; read ${ohms(measured)}` }
+  return {
+    limit,
+    verdict: verdictOf(measured, uncertainty, undefined, limit),
+    working: `continuity: 0.0175 × ${fig(length)} m ÷ ${mm2(fitted)} + ${ohms(allowance)} = ${ohms(limit)}; read ${ohms(measured)}`,
+  }
 }

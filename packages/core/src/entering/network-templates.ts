@@ -15,7 +15,12 @@ const MAKES_AC = ['hybrid-inverter', 'string-inverter', 'small-inverter']
  * The usual arrangements, drawn for the units of the job: what a person then corrects instead of drawing it all. Ratings and sizes are left
  * at what is common and have to be read off the site. Ids come from outside, so that the same call gives the same answer.
  */
-export function networkTemplate(template: NetworkTemplate, units: readonly UnitBuilt[], sheetOf: (unitId: string) => SheetHead | undefined, { school, newId }: { school: 'iec' | 'nec'; newId: (name: string) => string }): NetworkBuilt {
+export function networkTemplate(
+  template: NetworkTemplate,
+  units: readonly UnitBuilt[],
+  sheetOf: (unitId: string) => SheetHead | undefined,
+  { school, newId }: { school: 'iec' | 'nec'; newId: (name: string) => string },
+): NetworkBuilt {
   const parts: NetworkPart[] = []
   const conductors: NetworkConductor[] = []
   const three = school === 'iec'
@@ -25,7 +30,20 @@ export function networkTemplate(template: NetworkTemplate, units: readonly UnitB
     parts.push({ id, ...part })
     return id
   }
-  const run = (from: string, to: string, size: number, length: number) => conductors.push({ id: newId(`${from} ${to}`), from, to, phases: three ? 3 : 1, voltage: three ? 400 : 240, size, length, insulation: 'pvc', method: 'B2', ambient: 30, grouped: 1 })
+  const run = (from: string, to: string, size: number, length: number) =>
+    conductors.push({
+      id: newId(`${from} ${to}`),
+      from,
+      to,
+      phases: three ? 3 : 1,
+      voltage: three ? 400 : 240,
+      size,
+      length,
+      insulation: 'pvc',
+      method: 'B2',
+      ambient: 30,
+      grouped: 1,
+    })
   const main = three ? { fuse: 63, size: 25, loads: 16 } : { fuse: 200, size: 107.22, loads: 107.22 }
   const branch = three ? { breaker: 25, size: 6 } : { breaker: 40, size: 8.37 }
 
@@ -41,7 +59,12 @@ export function networkTemplate(template: NetworkTemplate, units: readonly UnitB
   }
   if (template === 'backup') {
     const [gateway] = of('gateway')
-    const id = place({ label: gateway?.label ?? 'Gateway', kind: 'gateway', rating: main.fuse, ...(gateway && { unitId: gateway.id }) })
+    const id = place({
+      label: gateway?.label ?? 'Gateway',
+      kind: 'gateway',
+      rating: main.fuse,
+      ...(gateway && { unitId: gateway.id }),
+    })
     run(upstream, id, main.size, 3)
     upstream = id
   }
@@ -51,7 +74,12 @@ export function networkTemplate(template: NetworkTemplate, units: readonly UnitB
   run(board, loads, main.loads, 2)
   for (const inverter of units.filter(({ id }) => MAKES_AC.includes(sheetOf(id)?.kind ?? ''))) {
     const breaker = place({ label: `Breaker ${inverter.label}`, kind: 'device', rating: branch.breaker })
-    const box = place({ label: inverter.label, kind: 'inverter', unitId: inverter.id, source: three ? 13 : 16 })
+    const box = place({
+      label: inverter.label,
+      kind: 'inverter',
+      unitId: inverter.id,
+      source: three ? 13 : 16,
+    })
     run(board, breaker, branch.size, 0.5)
     run(breaker, box, branch.size, 12)
   }

@@ -6,25 +6,39 @@ export interface SerialRow {
   serial: string
 }
 
-export type SerialTable = { ok: true; rows: SerialRow[] } | { ok: false; faults: { row: number; reason: string }[] }
+export type SerialTable =
+  { ok: true; rows: SerialRow[] } | { ok: false; faults: { row: number; reason: string }[] }
 
 /**
  * Reads the rows of a serial list (header row: place, serial) against the boxes on the map. Every row is looked at, and nothing is taken
  * when one does not fit; rows count from 2, as a spreadsheet shows them.
  */
-export function readSerialTable(rows: readonly Record<string, string | undefined>[], { devices }: ArrayBuilt): SerialTable {
+export function readSerialTable(
+  rows: readonly Record<string, string | undefined>[],
+  { devices }: ArrayBuilt,
+): SerialTable {
   const places = new Set(devices.map(({ at }) => at))
   const seen = new Set<string>()
   const faults: { row: number; reason: string }[] = []
   const read = rows.map((row, i) => {
     const place = row['place']?.trim() ?? ''
     const serial = row['serial']?.trim() ?? ''
-    const reason = place === '' ? 'no place' : serial === '' ? `no serial for ${place}` : !places.has(place) ? `no box on the map at ${place}` : seen.has(place) ? `${place} stands here twice` : undefined
+    const reason =
+      place === ''
+        ? 'no place'
+        : serial === ''
+          ? `no serial for ${place}`
+          : !places.has(place)
+            ? `no box on the map at ${place}`
+            : seen.has(place)
+              ? `${place} stands here twice`
+              : undefined
     if (reason) faults.push({ row: i + 2, reason })
     seen.add(place)
     return { place, serial }
   })
-  if (rows.length === 0) return { ok: false, faults: [{ row: 1, reason: 'no rows below the header “place,serial”' }] }
+  if (rows.length === 0)
+    return { ok: false, faults: [{ row: 1, reason: 'no rows below the header “place,serial”' }] }
   return faults.length > 0 ? { ok: false, faults } : { ok: true, rows: read }
 }
 
@@ -41,7 +55,10 @@ export function withSerials({ devices }: ArrayBuilt, rows: readonly SerialRow[])
  * Boxes for modules that have none: `each` modules side by side in a row share one, the last of a row may have fewer, its ports then idle.
  * Ids come from outside.
  */
-export function boxesFor(free: readonly Place[], { unitId, each, newId }: { unitId: string; each: number; newId: () => string }): DeviceBuilt[] {
+export function boxesFor(
+  free: readonly Place[],
+  { unitId, each, newId }: { unitId: string; each: number; newId: () => string },
+): DeviceBuilt[] {
   const rows = new Map<string, Place[]>()
   for (const place of free) {
     const row = `${place.planeId} ${place.row}`

@@ -21,9 +21,15 @@ export type TesterColumn = keyof typeof TESTER_COLUMNS
 /** Which header of the file is which column. */
 export type TesterMapping = Partial<Record<TesterColumn, string>>
 
-export type TesterTable = { ok: true; readings: EntryBodies['reading'][] } | { ok: false; faults: { row: number; column: string; reason: string }[] }
+export type TesterTable =
+  | { ok: true; readings: EntryBodies['reading'][] }
+  | { ok: false; faults: { row: number; column: string; reason: string }[] }
 
-const READ_BY: readonly { column: 'voc' | 'isc' | 'insulation'; kind: KindName; conditions: readonly Condition[] }[] = [
+const READ_BY: readonly {
+  column: 'voc' | 'isc' | 'insulation'
+  kind: KindName
+  conditions: readonly Condition[]
+}[] = [
   { column: 'voc', kind: 'string-open-circuit', conditions: ['cellTemperature', 'irradiance'] },
   { column: 'isc', kind: 'string-short-circuit', conditions: ['irradiance'] },
   { column: 'insulation', kind: 'insulation', conditions: ['testVoltage'] },
@@ -31,10 +37,26 @@ const READ_BY: readonly { column: 'voc' | 'isc' | 'insulation'; kind: KindName; 
 
 /** A likely mapping by the words of the headers; what cannot be told stays open. */
 export function guessMapping(headers: readonly string[]): TesterMapping {
-  const words: Record<TesterColumn, RegExp> = { string: /string|name|label|circuit/i, voc: /voc|open.?circuit|^u\b/i, isc: /isc|short.?circuit|^i\b/i, insulation: /insul|riso|mohm|mω/i, testVoltage: /test.?v|uiso|u ?test/i, cellTemperature: /cell|temp|°c/i, irradiance: /irrad|light|w\/m/i }
+  const words: Record<TesterColumn, RegExp> = {
+    string: /string|name|label|circuit/i,
+    voc: /voc|open.?circuit|^u\b/i,
+    isc: /isc|short.?circuit|^i\b/i,
+    insulation: /insul|riso|mohm|mω/i,
+    testVoltage: /test.?v|uiso|u ?test/i,
+    cellTemperature: /cell|temp|°c/i,
+    irradiance: /irrad|light|w\/m/i,
+  }
   const used = new Set<string>()
   const found: TesterMapping = {}
-  for (const column of ['testVoltage', 'isc', 'voc', 'string', 'insulation', 'cellTemperature', 'irradiance'] as const) {
+  for (const column of [
+    'testVoltage',
+    'isc',
+    'voc',
+    'string',
+    'insulation',
+    'cellTemperature',
+    'irradiance',
+  ] as const) {
     const header = headers.find((name) => !used.has(name) && words[column].test(name))
     if (header === undefined) continue
     found[column] = header
@@ -48,7 +70,12 @@ export function guessMapping(headers: readonly string[]): TesterMapping {
  * Rows count from 2, as a spreadsheet shows them. A bare figure is in the unit of its column; "> 999" is an inequality.
  * The instrument goes with the readings whose dimension it measures; the others are taken without one, and prove nothing yet.
  */
-export function readTesterTable(rows: readonly Record<string, string | undefined>[], mapping: TesterMapping, checks: readonly JudgedCheck[], using: { instrument?: Instrument | undefined; decimal: 'point' | 'comma' }): TesterTable {
+export function readTesterTable(
+  rows: readonly Record<string, string | undefined>[],
+  mapping: TesterMapping,
+  checks: readonly JudgedCheck[],
+  using: { instrument?: Instrument | undefined; decimal: 'point' | 'comma' },
+): TesterTable {
   const byName = new Map<string, JudgedCheck[]>()
   for (const judged of checks) {
     const { string } = judged.check.subject
@@ -60,8 +87,10 @@ export function readTesterTable(rows: readonly Record<string, string | undefined
   const readings: EntryBodies['reading'][] = []
   const rowOf = new Map<string, number>()
   rows.forEach((row, i) => {
-    const cell = (column: TesterColumn) => (mapping[column] === undefined ? '' : (row[mapping[column]]?.trim() ?? ''))
-    const fault = (column: TesterColumn, reason: string) => void faults.push({ row: i + 2, column: mapping[column] ?? column, reason })
+    const cell = (column: TesterColumn) =>
+      mapping[column] === undefined ? '' : (row[mapping[column]]?.trim() ?? '')
+    const fault = (column: TesterColumn, reason: string) =>
+      void faults.push({ row: i + 2, column: mapping[column] ?? column, reason })
     const figure = (column: Exclude<TesterColumn, 'string'>) => {
       const { dimension, unit } = TESTER_COLUMNS[column]
       if (cell(column) === '') return undefined
@@ -70,8 +99,13 @@ export function readTesterTable(rows: readonly Record<string, string | undefined
       return parsed.ok ? parsed.quantity : undefined
     }
     const known = byName.get(plainName(cell('string')))
-    if (!known) return fault('string', cell('string') === '' ? 'no string is named' : `no string is called “${cell('string')}”`)
-    if (new Set(known.map(({ check }) => `${check.unit.id} ${check.subject.id}`)).size > 1) return fault('string', `several strings are called “${cell('string')}”`)
+    if (!known)
+      return fault(
+        'string',
+        cell('string') === '' ? 'no string is named' : `no string is called “${cell('string')}”`,
+      )
+    if (new Set(known.map(({ check }) => `${check.unit.id} ${check.subject.id}`)).size > 1)
+      return fault('string', `several strings are called “${cell('string')}”`)
     for (const { column, kind, conditions } of READ_BY) {
       const check = known.find((judged) => judged.check.requirement.kind === kind)?.check
       const read = figure(column)
@@ -86,8 +120,19 @@ export function readTesterTable(rows: readonly Record<string, string | undefined
         continue
       }
       rowOf.set(check.point, i + 2)
-      const noted = Object.fromEntries(conditions.flatMap((condition) => (figure(condition) ? [[condition, figure(condition)!.value]] : [])))
-      readings.push({ point: check.point, typed: read.typed, value: read.value, unit: read.unit, relation: read.relation, ...(Object.keys(noted).length > 0 && { conditions: noted }), ...(using.instrument && measures(using.instrument, TESTER_COLUMNS[column].dimension) && { instrument: using.instrument }) })
+      const noted = Object.fromEntries(
+        conditions.flatMap((condition) => (figure(condition) ? [[condition, figure(condition)!.value]] : [])),
+      )
+      readings.push({
+        point: check.point,
+        typed: read.typed,
+        value: read.value,
+        unit: read.unit,
+        relation: read.relation,
+        ...(Object.keys(noted).length > 0 && { conditions: noted }),
+        ...(using.instrument &&
+          measures(using.instrument, TESTER_COLUMNS[column].dimension) && { instrument: using.instrument }),
+      })
     }
   })
   if (rows.length === 0) faults.push({ row: 1, column: '', reason: 'no rows below the header' })
@@ -95,4 +140,8 @@ export function readTesterTable(rows: readonly Record<string, string | undefined
 }
 
 /** "String A" and "a" are one string. */
-const plainName = (said: string): string => said.trim().toLowerCase().replace(/^string\s+/, '')
+const plainName = (said: string): string =>
+  said
+    .trim()
+    .toLowerCase()
+    .replace(/^string\s+/, '')

@@ -17,20 +17,37 @@ export type StringSaid = Said & { path: readonly PlaceId[] }
  * A string as its entry has it: its count is that of the places walked, its module that of the first place whose sheet is known. Where
  * none is, the module of the string as it was before stays; undefined when there is none either, or nothing was walked.
  */
-export function walkedString(said: StringSaid, before: StringBuilt | undefined, world: Pick<World, 'array' | 'sheetOf'>): StringBuilt | undefined {
+export function walkedString(
+  said: StringSaid,
+  before: StringBuilt | undefined,
+  world: Pick<World, 'array' | 'sheetOf'>,
+): StringBuilt | undefined {
   const first = said.path.map((place) => world.array().moduleAt(place)).find((module) => module?.data)
   const sheet = first && world.sheetOf(first.plane.unitId)
   const module = (sheet && dataOf(sheet)) ?? before?.module
-  return module && said.path.length > 0 ? { ...said, path: [...said.path], label: said.label.trim(), count: said.path.length, module } : undefined
+  return module && said.path.length > 0
+    ? { ...said, path: [...said.path], label: said.label.trim(), count: said.path.length, module }
+    : undefined
 }
 
 /** A string that nobody drew: so many modules of one sheet; undefined where that sheet is of no module. */
-export function countedString({ count, ...said }: Said & { count: number }, sheet: SheetHead | undefined): StringBuilt | undefined {
+export function countedString(
+  { count, ...said }: Said & { count: number },
+  sheet: SheetHead | undefined,
+): StringBuilt | undefined {
   const module = sheet && dataOf(sheet)
   return module && { ...said, label: said.label.trim(), count, module }
 }
 
 /** What a string carries of its module, so that it can be judged when the sheet is gone. */
 function dataOf({ maker, model, module }: SheetHead): StringBuilt['module'] | undefined {
-  return module && { name: `${maker} ${model}`, voc: module.voc, vocTempCoeff: module.vocTempCoeff, cellsInSeries: module.cellsInSeries, bypassDiodes: module.bypassDiodes }
+  return (
+    module && {
+      name: `${maker} ${model}`,
+      voc: module.voc,
+      vocTempCoeff: module.vocTempCoeff,
+      cellsInSeries: module.cellsInSeries,
+      bypassDiodes: module.bypassDiodes,
+    }
+  )
 }

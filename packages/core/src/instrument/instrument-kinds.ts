@@ -1,4 +1,15 @@
-export const INSTRUMENT_KINDS = ['tape', 'level', 'torque-driver', 'multimeter', 'insulation-tester', 'continuity-tester', 'clamp-meter', 'light-meter', 'thermometer', 'caliper'] as const
+export const INSTRUMENT_KINDS = [
+  'tape',
+  'level',
+  'torque-driver',
+  'multimeter',
+  'insulation-tester',
+  'continuity-tester',
+  'clamp-meter',
+  'light-meter',
+  'thermometer',
+  'caliper',
+] as const
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number]
 
 export const INSTRUMENT_NAMES = {

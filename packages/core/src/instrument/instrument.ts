@@ -30,7 +30,11 @@ export function accuracyOf({ accuracy }: Instrument, dimension: Dimension): Accu
 }
 
 /** Expanded uncertainty of a reading, in the canonical unit; 0 when the instrument says nothing about that dimension. */
-export function uncertaintyOf(instrument: Instrument | undefined, dimension: Dimension, value: number): number {
+export function uncertaintyOf(
+  instrument: Instrument | undefined,
+  dimension: Dimension,
+  value: number,
+): number {
   const accuracy = instrument && accuracyOf(instrument, dimension)
   return accuracy ? (accuracy.percent / 100) * Math.abs(value) + accuracy.plus : 0
 }

@@ -6,7 +6,9 @@ export function canonicalJson(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map((one) => canonicalJson(one ?? null)).join(',')}]`
   if (typeof value === 'object' && value !== null) {
     const given = value as Record<string, unknown>
-    const keys = Object.keys(given).filter((key) => given[key] !== undefined).sort()
+    const keys = Object.keys(given)
+      .filter((key) => given[key] !== undefined)
+      .sort()
     return `{${keys.map((key) => `${JSON.stringify(key)}:${canonicalJson(given[key])}`).join(',')}}`
   }
   return JSON.stringify(value)

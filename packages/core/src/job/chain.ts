@@ -6,17 +6,33 @@ import type { Entry, NewEntry } from './entry.js'
 export type Sha256 = (text: string) => string
 
 /** The link of an entry: the hash of all it says, the hash of the entry before it included. */
-export function hashOf({ id, jobId, seq, kind, at, by, body, prev }: Omit<Entry, 'hash'>, sha256: Sha256): string {
+export function hashOf(
+  { id, jobId, seq, kind, at, by, body, prev }: Omit<Entry, 'hash'>,
+  sha256: Sha256,
+): string {
   return sha256(canonicalJson({ id, jobId, seq, kind, at, by, body, prev }))
 }
 
 /** Puts a new entry at the end of a chain. */
-export function linked(entry: NewEntry, jobId: string, by: Person, last: Pick<Entry, 'seq' | 'hash'> | undefined, sha256: Sha256): Entry {
-  const open = { ...entry, jobId, by, seq: (last?.seq ?? 0) + 1, prev: last?.hash ?? '' } as Omit<Entry, 'hash'>
+export function linked(
+  entry: NewEntry,
+  jobId: string,
+  by: Person,
+  last: Pick<Entry, 'seq' | 'hash'> | undefined,
+  sha256: Sha256,
+): Entry {
+  const open = { ...entry, jobId, by, seq: (last?.seq ?? 0) + 1, prev: last?.hash ?? '' } as Omit<
+    Entry,
+    'hash'
+  >
   return { ...open, hash: hashOf(open, sha256) } as Entry
 }
 
-export type ChainFault = { seq: number; entryId: string; fault: 'changed' | 'not-linked' | 'out-of-place' | 'after-seal' | 'wrong-seal' }
+export type ChainFault = {
+  seq: number
+  entryId: string
+  fault: 'changed' | 'not-linked' | 'out-of-place' | 'after-seal' | 'wrong-seal'
+}
 
 /**
  * Recomputes a chain. Returns every fault: an entry whose content no longer fits its hash, one that does not continue the one before, a

@@ -7,7 +7,12 @@ export const DEFECT_STEPS = ['reworked', 'sent-back', 'closed', 'withdrawn'] as 
 export type DefectStepName = (typeof DEFECT_STEPS)[number]
 
 /** How the steps are said, on screen and on paper. */
-export const DEFECT_STEP_WORDS = { reworked: 'reworked', 'sent-back': 'sent back', closed: 'closed', withdrawn: 'withdrawn' } satisfies Record<DefectStepName, string>
+export const DEFECT_STEP_WORDS = {
+  reworked: 'reworked',
+  'sent-back': 'sent back',
+  closed: 'closed',
+  withdrawn: 'withdrawn',
+} satisfies Record<DefectStepName, string>
 
 /**
  * The way of a defect through rework. `needs: 'conforming-reading'` marks a step that the check itself must bear out: a reading taken
@@ -18,9 +23,18 @@ export const DEFECT_PROCESS = {
   'sent-back': { from: ['reworked'], to: 'open', by: ['inspector', 'reviewer'] },
   closed: { from: ['reworked'], to: 'closed', by: ['inspector'], needs: 'conforming-reading' },
   withdrawn: { from: ['open', 'reworked'], to: 'withdrawn', by: ['inspector'], needs: 'no-failing-reading' },
-} as const satisfies Record<DefectStepName, { from: readonly DefectState[]; to: DefectState; by: readonly Role[]; needs?: 'conforming-reading' | 'no-failing-reading' }>
+} as const satisfies Record<
+  DefectStepName,
+  {
+    from: readonly DefectState[]
+    to: DefectState
+    by: readonly Role[]
+    needs?: 'conforming-reading' | 'no-failing-reading'
+  }
+>
 
-export type StepRefusal = 'step-not-allowed-now' | 'not-your-step' | 'no-conforming-reading' | 'reading-still-fails'
+export type StepRefusal =
+  'step-not-allowed-now' | 'not-your-step' | 'no-conforming-reading' | 'reading-still-fails'
 
 /** What the check of a defect says now. */
 export interface Proof {
@@ -30,10 +44,19 @@ export interface Proof {
 }
 
 /** May this step be taken, and where does it lead? A refusal lists the steps that may. */
-export function nextState(state: DefectState, step: DefectStepName, role: Role, proof: Proof): { ok: true; state: DefectState } | { ok: false; code: StepRefusal; allowed: DefectStepName[] } {
+export function nextState(
+  state: DefectState,
+  step: DefectStepName,
+  role: Role,
+  proof: Proof,
+): { ok: true; state: DefectState } | { ok: false; code: StepRefusal; allowed: DefectStepName[] } {
   const refusal = whyNot(state, step, role, proof)
   if (!refusal) return { ok: true, state: DEFECT_PROCESS[step].to }
-  return { ok: false, code: refusal, allowed: DEFECT_STEPS.filter((other) => !whyNot(state, other, role, proof)) }
+  return {
+    ok: false,
+    code: refusal,
+    allowed: DEFECT_STEPS.filter((other) => !whyNot(state, other, role, proof)),
+  }
 }
 
 function whyNot(state: DefectState, step: DefectStepName, role: Role, proof: Proof): StepRefusal | undefined {

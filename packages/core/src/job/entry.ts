@@ -1,6 +1,12 @@
 import type { Person } from './person.js'
 import type { Condition } from '../answer/ask.js'
-import type { GapMeasured, ObstructionBuilt, StringBuilt, UnitBuilt, WallBuilt } from '../as-built/as-built.js'
+import type {
+  GapMeasured,
+  ObstructionBuilt,
+  StringBuilt,
+  UnitBuilt,
+  WallBuilt,
+} from '../as-built/as-built.js'
 import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../array/places.js'
 import type { Bond, EarthPart } from '../earthing/bond.js'
 import type { NetworkConductor, NetworkPart } from '../ac/one-line.js'
@@ -92,12 +98,41 @@ export interface EntryBodies {
   'conductor-removed': { conductorId: string }
   reading: ReadingBody
   observation: { point: string; seen: boolean; note?: string | undefined; photos?: PhotoRef[] | undefined }
-  record: { point: string; answer: Answer; instrument?: Instrument | undefined; note?: string | undefined; photos?: PhotoRef[] | undefined }
+  record: {
+    point: string
+    answer: Answer
+    instrument?: Instrument | undefined
+    note?: string | undefined
+    photos?: PhotoRef[] | undefined
+  }
   'evidence-struck': { entryId: string; reason: string }
-  'defect-raised': { defectId: string; checkId: string; severity: Severity; title: string; place: string; finding: string; remedy: string; note?: string | undefined; photos?: PhotoRef[] | undefined }
+  'defect-raised': {
+    defectId: string
+    checkId: string
+    severity: Severity
+    title: string
+    place: string
+    finding: string
+    remedy: string
+    note?: string | undefined
+    photos?: PhotoRef[] | undefined
+  }
   'defect-step': { defectId: string; step: DefectStepName; note: string; photos?: PhotoRef[] | undefined }
-  'calculation-kept': { calculator: string; title: string; /** As the calculator takes it; the result is worked out again wherever it is shown. */ input: Record<string, unknown>; note?: string | undefined }
-  signed: { licence: string; statement: string; /** PNG of the signature, as a data URL. */ drawing: string; sealedHead: string }
+  'calculation-kept': {
+    calculator: string
+    title: string
+    /** As the calculator takes it; the result is worked out again wherever it is shown. */ input: Record<
+      string,
+      unknown
+    >
+    note?: string | undefined
+  }
+  signed: {
+    licence: string
+    statement: string
+    /** PNG of the signature, as a data URL. */ drawing: string
+    sealedHead: string
+  }
 }
 export type EntryKind = keyof EntryBodies
 

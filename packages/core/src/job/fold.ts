@@ -15,7 +15,9 @@ export function isLater(a: Moment, b: Moment): boolean {
   return a.at === b.at ? a.seq > b.seq : Date.parse(a.at) > Date.parse(b.at)
 }
 
-export type Evidence = (EntryOf<'reading'> | EntryOf<'observation'> | EntryOf<'record'>) & { struck?: { by: Person; at: string; reason: string } }
+export type Evidence = (EntryOf<'reading'> | EntryOf<'observation'> | EntryOf<'record'>) & {
+  struck?: { by: Person; at: string; reason: string }
+}
 
 export interface RaisedDefect {
   raised: EntryOf<'defect-raised'>
@@ -39,7 +41,17 @@ export interface JobState {
 
 /** Folds the entries of one job, in their order, into its state. */
 export function fold(entries: readonly Entry[]): JobState {
-  const draft: Draft = { header: undefined, asBuilt: structuredCopy(NOTHING_BUILT), evidence: new Map(), touched: new Map(), defects: new Map(), calculations: [], sharedWith: [], seal: undefined, head: undefined }
+  const draft: Draft = {
+    header: undefined,
+    asBuilt: structuredCopy(NOTHING_BUILT),
+    evidence: new Map(),
+    touched: new Map(),
+    defects: new Map(),
+    calculations: [],
+    sharedWith: [],
+    seal: undefined,
+    head: undefined,
+  }
   for (const entry of entries) {
     ;(STEPS[entry.kind] as (draft: Draft, entry: Entry) => void)(draft, entry)
     draft.head = { seq: entry.seq, hash: entry.hash }
@@ -56,7 +68,14 @@ interface Draft extends Omit<JobState, 'evidence' | 'touched' | 'defects' | 'cal
   sharedWith: Person[]
 }
 
-const structuredCopy = ({ units, walls, strings, array, earth, network }: AsBuilt): AsBuilt => ({ units, walls, strings, array: { ...array }, earth: { ...earth }, network: { ...network } })
+const structuredCopy = ({ units, walls, strings, array, earth, network }: AsBuilt): AsBuilt => ({
+  units,
+  walls,
+  strings,
+  array: { ...array },
+  earth: { ...earth },
+  network: { ...network },
+})
 
 /** What each kind of entry does to the state. A new kind of entry will not compile until it has a row. */
 const STEPS: { [K in EntryKind]: (draft: Draft, entry: EntryOf<K>) => void } = {
@@ -66,8 +85,13 @@ const STEPS: { [K in EntryKind]: (draft: Draft, entry: EntryOf<K>) => void } = {
   },
   'sheet-adopted': (draft, { body: { sheet, replaces } }) => {
     if (!draft.header) return
-    draft.header = { ...draft.header, sheets: [...draft.header.sheets.filter(({ id }) => id !== replaces && id !== sheet.id), sheet] }
-    draft.asBuilt.units = draft.asBuilt.units.map((unit) => (unit.sheetId === replaces ? { ...unit, sheetId: sheet.id } : unit))
+    draft.header = {
+      ...draft.header,
+      sheets: [...draft.header.sheets.filter(({ id }) => id !== replaces && id !== sheet.id), sheet],
+    }
+    draft.asBuilt.units = draft.asBuilt.units.map((unit) =>
+      unit.sheetId === replaces ? { ...unit, sheetId: sheet.id } : unit,
+    )
   },
   shared: (draft, { body }) => {
     if (!draft.sharedWith.some(({ id }) => id === body.person.id)) draft.sharedWith.push(body.person)
@@ -78,22 +102,46 @@ const STEPS: { [K in EntryKind]: (draft: Draft, entry: EntryOf<K>) => void } = {
     touch(draft, entry, 'units', ...wallKeys(before?.place?.wallId, entry.body.place?.wallId))
   },
   'unit-removed': (draft, entry) => {
-    touch(draft, entry, 'units', ...wallKeys(draft.asBuilt.units.find(({ id }) => id === entry.body.unitId)?.place?.wallId))
+    touch(
+      draft,
+      entry,
+      'units',
+      ...wallKeys(draft.asBuilt.units.find(({ id }) => id === entry.body.unitId)?.place?.wallId),
+    )
     draft.asBuilt.units = draft.asBuilt.units.filter(({ id }) => id !== entry.body.unitId)
   },
   'wall-measured': (draft, entry) => {
     const before = draft.asBuilt.walls.find(({ id }) => id === entry.body.id)
-    draft.asBuilt.walls = put(draft.asBuilt.walls, { ...entry.body, obstructions: before?.obstructions ?? [], gaps: before?.gaps ?? [] })
+    draft.asBuilt.walls = put(draft.asBuilt.walls, {
+      ...entry.body,
+      obstructions: before?.obstructions ?? [],
+      gaps: before?.gaps ?? [],
+    })
     touch(draft, entry, ...wallKeys(entry.body.id))
   },
   'wall-removed': (draft, { body }) => {
     draft.asBuilt.walls = draft.asBuilt.walls.filter(({ id }) => id !== body.wallId)
-    draft.asBuilt.units = draft.asBuilt.units.map((unit) => (unit.place?.wallId === body.wallId ? { ...unit, place: undefined } : unit))
+    draft.asBuilt.units = draft.asBuilt.units.map((unit) =>
+      unit.place?.wallId === body.wallId ? { ...unit, place: undefined } : unit,
+    )
   },
-  'obstruction-measured': (draft, entry) => onWall(draft, entry, (wall) => ({ ...wall, obstructions: put(wall.obstructions, entry.body.obstruction) })),
-  'obstruction-removed': (draft, entry) => onWall(draft, entry, (wall) => ({ ...wall, obstructions: wall.obstructions.filter(({ id }) => id !== entry.body.obstructionId) })),
-  'gap-measured': (draft, entry) => onWall(draft, entry, (wall) => ({ ...wall, gaps: put(wall.gaps, entry.body.gap) })),
-  'gap-removed': (draft, entry) => onWall(draft, entry, (wall) => ({ ...wall, gaps: wall.gaps.filter(({ id }) => id !== entry.body.gapId) })),
+  'obstruction-measured': (draft, entry) =>
+    onWall(draft, entry, (wall) => ({
+      ...wall,
+      obstructions: put(wall.obstructions, entry.body.obstruction),
+    })),
+  'obstruction-removed': (draft, entry) =>
+    onWall(draft, entry, (wall) => ({
+      ...wall,
+      obstructions: wall.obstructions.filter(({ id }) => id !== entry.body.obstructionId),
+    })),
+  'gap-measured': (draft, entry) =>
+    onWall(draft, entry, (wall) => ({ ...wall, gaps: put(wall.gaps, entry.body.gap) })),
+  'gap-removed': (draft, entry) =>
+    onWall(draft, entry, (wall) => ({
+      ...wall,
+      gaps: wall.gaps.filter(({ id }) => id !== entry.body.gapId),
+    })),
   'string-built': (draft, entry) => {
     draft.asBuilt.strings = put(draft.asBuilt.strings, entry.body)
     touch(draft, entry, 'array')
@@ -102,29 +150,60 @@ const STEPS: { [K in EntryKind]: (draft: Draft, entry: EntryOf<K>) => void } = {
     draft.asBuilt.strings = without(draft.asBuilt.strings, entry.body.stringId)
     touch(draft, entry, 'array')
   },
-  'plane-built': (draft, entry) => onArray(draft, entry, ({ planes }) => ({ planes: put(planes, entry.body) })),
-  'plane-removed': (draft, entry) => onArray(draft, entry, ({ planes }) => ({ planes: without(planes, entry.body.planeId) })),
-  'devices-fitted': (draft, entry) => onArray(draft, entry, ({ devices }) => ({ devices: putAll(devices, entry.body.devices) })),
-  'devices-removed': (draft, entry) => onArray(draft, entry, ({ devices }) => ({ devices: without(devices, ...entry.body.deviceIds) })),
-  'branch-built': (draft, entry) => onArray(draft, entry, ({ branches }) => ({ branches: put(branches, entry.body) })),
-  'branch-removed': (draft, entry) => onArray(draft, entry, ({ branches }) => ({ branches: without(branches, entry.body.branchId) })),
-  'serials-reported': (draft, entry) => onArray(draft, entry, ({ reported }) => ({ reported: { ...reported, [entry.body.unitId]: entry.body.serials } })),
-  'earth-part-found': (draft, entry) => onEarth(draft, entry, ({ parts }) => ({ parts: put(parts, entry.body) })),
-  'earth-part-removed': (draft, entry) => onEarth(draft, entry, ({ parts, bonds }) => ({ parts: without(parts, entry.body.partId), bonds: bonds.filter(({ from, to }) => from !== entry.body.partId && to !== entry.body.partId) })),
+  'plane-built': (draft, entry) =>
+    onArray(draft, entry, ({ planes }) => ({ planes: put(planes, entry.body) })),
+  'plane-removed': (draft, entry) =>
+    onArray(draft, entry, ({ planes }) => ({ planes: without(planes, entry.body.planeId) })),
+  'devices-fitted': (draft, entry) =>
+    onArray(draft, entry, ({ devices }) => ({ devices: putAll(devices, entry.body.devices) })),
+  'devices-removed': (draft, entry) =>
+    onArray(draft, entry, ({ devices }) => ({ devices: without(devices, ...entry.body.deviceIds) })),
+  'branch-built': (draft, entry) =>
+    onArray(draft, entry, ({ branches }) => ({ branches: put(branches, entry.body) })),
+  'branch-removed': (draft, entry) =>
+    onArray(draft, entry, ({ branches }) => ({ branches: without(branches, entry.body.branchId) })),
+  'serials-reported': (draft, entry) =>
+    onArray(draft, entry, ({ reported }) => ({
+      reported: { ...reported, [entry.body.unitId]: entry.body.serials },
+    })),
+  'earth-part-found': (draft, entry) =>
+    onEarth(draft, entry, ({ parts }) => ({ parts: put(parts, entry.body) })),
+  'earth-part-removed': (draft, entry) =>
+    onEarth(draft, entry, ({ parts, bonds }) => ({
+      parts: without(parts, entry.body.partId),
+      bonds: bonds.filter(({ from, to }) => from !== entry.body.partId && to !== entry.body.partId),
+    })),
   'bond-made': (draft, entry) => onEarth(draft, entry, ({ bonds }) => ({ bonds: put(bonds, entry.body) })),
-  'bond-removed': (draft, entry) => onEarth(draft, entry, ({ bonds }) => ({ bonds: without(bonds, entry.body.bondId) })),
-  'part-placed': (draft, entry) => onNetwork(draft, entry, ({ parts }) => ({ parts: put(parts, entry.body) })),
-  'part-removed': (draft, entry) => onNetwork(draft, entry, ({ parts, conductors }) => ({ parts: without(parts, entry.body.partId), conductors: conductors.filter(({ from, to }) => from !== entry.body.partId && to !== entry.body.partId) })),
-  'conductor-run': (draft, entry) => onNetwork(draft, entry, ({ conductors }) => ({ conductors: put(conductors, entry.body) })),
-  'conductor-removed': (draft, entry) => onNetwork(draft, entry, ({ conductors }) => ({ conductors: without(conductors, entry.body.conductorId) })),
+  'bond-removed': (draft, entry) =>
+    onEarth(draft, entry, ({ bonds }) => ({ bonds: without(bonds, entry.body.bondId) })),
+  'part-placed': (draft, entry) =>
+    onNetwork(draft, entry, ({ parts }) => ({ parts: put(parts, entry.body) })),
+  'part-removed': (draft, entry) =>
+    onNetwork(draft, entry, ({ parts, conductors }) => ({
+      parts: without(parts, entry.body.partId),
+      conductors: conductors.filter(({ from, to }) => from !== entry.body.partId && to !== entry.body.partId),
+    })),
+  'conductor-run': (draft, entry) =>
+    onNetwork(draft, entry, ({ conductors }) => ({ conductors: put(conductors, entry.body) })),
+  'conductor-removed': (draft, entry) =>
+    onNetwork(draft, entry, ({ conductors }) => ({
+      conductors: without(conductors, entry.body.conductorId),
+    })),
   reading: keepEvidence,
   observation: keepEvidence,
   record: keepEvidence,
   'evidence-struck': (draft, { body, by, at }) => {
-    for (const [point, rows] of draft.evidence) draft.evidence.set(point, rows.map((row) => (row.id === body.entryId ? { ...row, struck: { by, at, reason: body.reason } } : row)))
+    for (const [point, rows] of draft.evidence)
+      draft.evidence.set(
+        point,
+        rows.map((row) =>
+          row.id === body.entryId ? { ...row, struck: { by, at, reason: body.reason } } : row,
+        ),
+      )
   },
   'defect-raised': (draft, entry) => {
-    if (!draft.defects.has(entry.body.defectId)) draft.defects.set(entry.body.defectId, { raised: entry, steps: [] })
+    if (!draft.defects.has(entry.body.defectId))
+      draft.defects.set(entry.body.defectId, { raised: entry, steps: [] })
   },
   'defect-step': (draft, entry) => {
     const defect = draft.defects.get(entry.body.defectId)
@@ -140,10 +219,16 @@ function keepEvidence(draft: Draft, entry: Evidence): void {
   else draft.evidence.set(entry.body.point, [entry])
 }
 
-type OnWallEntry = EntryOf<'obstruction-measured'> | EntryOf<'obstruction-removed'> | EntryOf<'gap-measured'> | EntryOf<'gap-removed'>
+type OnWallEntry =
+  | EntryOf<'obstruction-measured'>
+  | EntryOf<'obstruction-removed'>
+  | EntryOf<'gap-measured'>
+  | EntryOf<'gap-removed'>
 
 function onWall(draft: Draft, entry: OnWallEntry, change: (wall: WallBuilt) => WallBuilt): void {
-  draft.asBuilt.walls = draft.asBuilt.walls.map((wall) => (wall.id === entry.body.wallId ? change(wall) : wall))
+  draft.asBuilt.walls = draft.asBuilt.walls.map((wall) =>
+    wall.id === entry.body.wallId ? change(wall) : wall,
+  )
   touch(draft, entry, ...wallKeys(entry.body.wallId))
 }
 
@@ -157,7 +242,11 @@ function onEarth(draft: Draft, entry: Entry, change: (earth: EarthBuilt) => Part
   touch(draft, entry, 'earthing')
 }
 
-function onNetwork(draft: Draft, entry: Entry, change: (network: NetworkBuilt) => Partial<NetworkBuilt>): void {
+function onNetwork(
+  draft: Draft,
+  entry: Entry,
+  change: (network: NetworkBuilt) => Partial<NetworkBuilt>,
+): void {
   draft.asBuilt.network = { ...draft.asBuilt.network, ...change(draft.asBuilt.network) }
   touch(draft, entry, 'network')
 }
@@ -168,7 +257,8 @@ function touch(draft: Draft, { at, seq }: Entry, ...keys: string[]): void {
   for (const key of keys) draft.touched.set(key, { at, seq })
 }
 
-const without = <T extends { id: string }>(all: readonly T[], ...ids: string[]): T[] => all.filter(({ id }) => !ids.includes(id))
+const without = <T extends { id: string }>(all: readonly T[], ...ids: string[]): T[] =>
+  all.filter(({ id }) => !ids.includes(id))
 
 /** Many at once, in one pass: an array has thousands of boxes. */
 function putAll<T extends { id: string }>(all: readonly T[], fresh: readonly T[]): T[] {
@@ -178,7 +268,9 @@ function putAll<T extends { id: string }>(all: readonly T[], fresh: readonly T[]
 
 /** Replaces the one with the same id in its place, or adds at the end. */
 function put<T extends { id: string }>(all: readonly T[], one: T): T[] {
-  return all.some(({ id }) => id === one.id) ? all.map((old) => (old.id === one.id ? one : old)) : [...all, one]
+  return all.some(({ id }) => id === one.id)
+    ? all.map((old) => (old.id === one.id ? one : old))
+    : [...all, one]
 }
 
 /** The evidence in force at a point: the latest that was not struck out. */

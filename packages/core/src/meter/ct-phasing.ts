@@ -9,14 +9,24 @@ const power = () => object({ p: num({ unit: 'W', about: 'import positive' }), q:
 
 export const ctPhasingInput = refine(
   object({
-    voltages: list(object({ magnitude: num({ unit: 'V', sign: 'divisor' }), angle: num({ unit: '°' }) }), { max: 3 }),
+    voltages: list(object({ magnitude: num({ unit: 'V', sign: 'divisor' }), angle: num({ unit: '°' }) }), {
+      max: 3,
+    }),
     truth: list(power(), { max: 3, about: 'what really flows on each phase at that moment' }),
     readings: list(power(), { max: 3, about: 'what each channel of the meter shows' }),
     uncertainty: uncertaintyField('VA'),
   }),
   ({ voltages, truth, readings }) => {
-    for (const [name, rows] of [['truth', truth], ['readings', readings]] as const) {
-      if (rows.length !== voltages.length) throw new BadInput('wrong-length', name, `must have one entry for each of the ${voltages.length} phases`)
+    for (const [name, rows] of [
+      ['truth', truth],
+      ['readings', readings],
+    ] as const) {
+      if (rows.length !== voltages.length)
+        throw new BadInput(
+          'wrong-length',
+          name,
+          `must have one entry for each of the ${voltages.length} phases`,
+        )
     }
   },
 )
@@ -52,8 +62,15 @@ export function ctPhasing(input: CtPhasingInput): CtPhasingResult {
   const consistent = hypotheses.filter(({ residual }) => atMost(residual, given.uncertainty, largest(given)))
   const status = consistent.length === 1 ? 'identified' : consistent.length > 1 ? 'ambiguous' : 'unexplained'
   return {
-    status, best, consistent,
-    fix: status === 'unexplained' ? ['no wiring explains these readings: check voltages, ratio and the moment at which they were taken, and read again'] : fixesFor(best),
+    status,
+    best,
+    consistent,
+    fix:
+      status === 'unexplained'
+        ? [
+            'no wiring explains these readings: check voltages, ratio and the moment at which they were taken, and read again',
+          ]
+        : fixesFor(best),
     verdict: verdictOf(status, consistent),
     working: workingFor(given, best),
     notes: notesFor(status),
@@ -70,12 +87,18 @@ export interface Phasor {
  * The currents that belong to powers, A: as they flow on each phase, and as the channels see them when the transformers sit as `wiring`
  * says. V, °, W, var. Source: complex power, I = conj(S / V).
  */
-export function phaseCurrents({ voltages, truth }: Pick<CtPhasingInput, 'voltages' | 'truth'>, { phases, polarity }: Pick<Wiring, 'phases' | 'polarity'>): { flowing: Phasor[]; seen: Phasor[] } {
+export function phaseCurrents(
+  { voltages, truth }: Pick<CtPhasingInput, 'voltages' | 'truth'>,
+  { phases, polarity }: Pick<Wiring, 'phases' | 'polarity'>,
+): { flowing: Phasor[]; seen: Phasor[] } {
   const flowing = voltages.map(({ magnitude, angle }, k): Phasor => {
     const { p, q } = truth[k]!
     return { magnitude: Math.hypot(p, q) / magnitude, angle: angle - (Math.atan2(q, p) * 180) / Math.PI }
   })
-  const seen = phases.map((phase, k): Phasor => ({ magnitude: flowing[phase - 1]!.magnitude, angle: flowing[phase - 1]!.angle + (polarity[k] === -1 ? 180 : 0) }))
+  const seen = phases.map((phase, k): Phasor => ({
+    magnitude: flowing[phase - 1]!.magnitude,
+    angle: flowing[phase - 1]!.angle + (polarity[k] === -1 ? 180 : 0),
+  }))
   return { flowing, seen }
 }
 
@@ -88,10 +111,14 @@ function allWirings({ voltages, truth, readings }: Given): Wiring[] {
       const scale = channel.magnitude / phase.magnitude
       const turn = ((channel.angle - phase.angle) * Math.PI) / 180
       const { p, q } = truth[j]!
-      return { p: scale * (p * Math.cos(turn) - q * Math.sin(turn)), q: scale * (p * Math.sin(turn) + q * Math.cos(turn)) }
+      return {
+        p: scale * (p * Math.cos(turn) - q * Math.sin(turn)),
+        q: scale * (p * Math.sin(turn) + q * Math.cos(turn)),
+      }
     }),
   )
-  const square = (k: number, j: number, sign: number) => (sign * predicted[k]![j]!.p - readings[k]!.p) ** 2 + (sign * predicted[k]![j]!.q - readings[k]!.q) ** 2
+  const square = (k: number, j: number, sign: number) =>
+    (sign * predicted[k]![j]!.p - readings[k]!.p) ** 2 + (sign * predicted[k]![j]!.q - readings[k]!.q) ** 2
   return PERMUTATIONS[n]!.flatMap((phases) =>
     POLARITIES[n]!.map((polarity) => ({
       phases: phases.map((j) => j + 1),
@@ -101,13 +128,34 @@ function allWirings({ voltages, truth, readings }: Given): Wiring[] {
   )
 }
 
-const PERMUTATIONS: Record<number, number[][]> = { 1: [[0]], 2: [[0, 1], [1, 0]], 3: [[0, 1, 2], [0, 2, 1], [1, 0, 2], [1, 2, 0], [2, 0, 1], [2, 1, 0]] }
+const PERMUTATIONS: Record<number, number[][]> = {
+  1: [[0]],
+  2: [
+    [0, 1],
+    [1, 0],
+  ],
+  3: [
+    [0, 1, 2],
+    [0, 2, 1],
+    [1, 0, 2],
+    [1, 2, 0],
+    [2, 0, 1],
+    [2, 1, 0],
+  ],
+}
 const POLARITIES: Record<number, (1 | -1)[][]> = Object.fromEntries(
-  [1, 2, 3].map((n) => [n, Array.from({ length: 2 ** n }, (_, bits) => Array.from({ length: n }, (__, k): 1 | -1 => ((bits >> (n - 1 - k)) & 1 ? -1 : 1)))]),
+  [1, 2, 3].map((n) => [
+    n,
+    Array.from({ length: 2 ** n }, (_, bits) =>
+      Array.from({ length: n }, (__, k): 1 | -1 => ((bits >> (n - 1 - k)) & 1 ? -1 : 1)),
+    ),
+  ]),
 )
 
-const largest = ({ truth, readings }: Given) => Math.max(...[...truth, ...readings].map(({ p, q }) => Math.hypot(p, q)))
-const isIntended = ({ phases, polarity }: Wiring) => phases.every((phase, k) => phase === k + 1) && polarity.every((sign) => sign === 1)
+const largest = ({ truth, readings }: Given) =>
+  Math.max(...[...truth, ...readings].map(({ p, q }) => Math.hypot(p, q)))
+const isIntended = ({ phases, polarity }: Wiring) =>
+  phases.every((phase, k) => phase === k + 1) && polarity.every((sign) => sign === 1)
 
 function verdictOf(status: CtPhasingResult['status'], consistent: readonly Wiring[]): JudgedVerdict {
   if (status === 'unexplained') return 'not-proven'
@@ -118,19 +166,38 @@ function verdictOf(status: CtPhasingResult['status'], consistent: readonly Wirin
 
 /** Exactly which to move and which to turn. */
 function fixesFor({ phases, polarity }: Wiring): string[] {
-  const pairs = phases.flatMap((phase, k) => (phase > k + 1 && phases[phase - 1] === k + 1 ? [`swap the transformers of channels ${k + 1} and ${phase}`] : []))
+  const pairs = phases.flatMap((phase, k) =>
+    phase > k + 1 && phases[phase - 1] === k + 1
+      ? [`swap the transformers of channels ${k + 1} and ${phase}`]
+      : [],
+  )
   const cycle = pairs.length === 0 && phases.some((phase, k) => phase !== k + 1)
-  const moves = cycle ? phases.map((phase, k) => `the transformer of channel ${k + 1} sits on phase ${phase}: move it to phase ${k + 1}`) : pairs
+  const moves = cycle
+    ? phases.map(
+        (phase, k) => `the transformer of channel ${k + 1} sits on phase ${phase}: move it to phase ${k + 1}`,
+      )
+    : pairs
   const turned = polarity.flatMap((sign, k) => (sign === -1 ? [k + 1] : []))
-  return [...moves, ...(turned.length > 0 ? [`turn round the transformer of channel${turned.length > 1 ? 's' : ''} ${listed(turned.map(String))}`] : [])]
+  return [
+    ...moves,
+    ...(turned.length > 0
+      ? [`turn round the transformer of channel${turned.length > 1 ? 's' : ''} ${listed(turned.map(String))}`]
+      : []),
+  ]
 }
 
 function workingFor({ readings, uncertainty }: Given, best: Wiring): string[] {
-  const said = best.phases.map((phase, k) => `channel ${k + 1}: phase ${phase}${best.polarity[k] === -1 ? ' reversed' : ''}, reads ${fig(readings[k]!.p, 1)} W ${fig(readings[k]!.q, 1)} var`)
+  const said = best.phases.map(
+    (phase, k) =>
+      `channel ${k + 1}: phase ${phase}${best.polarity[k] === -1 ? ' reversed' : ''}, reads ${fig(readings[k]!.p, 1)} W ${fig(readings[k]!.q, 1)} var`,
+  )
   return [...said, `fits within ${fig(best.residual, 1)} VA, uncertainty ${fig(uncertainty, 1)} VA`]
 }
 
 function notesFor(status: CtPhasingResult['status']): string[] {
-  if (status === 'ambiguous') return ['several wirings fit: use a load that differs on each phase, and read again']
-  return status === 'unexplained' ? ['the readings themselves are in doubt'] : ['isolate before a transformer is opened; never open its secondary under current']
+  if (status === 'ambiguous')
+    return ['several wirings fit: use a load that differs on each phase, and read again']
+  return status === 'unexplained'
+    ? ['the readings themselves are in doubt']
+    : ['isolate before a transformer is opened; never open its secondary under current']
 }

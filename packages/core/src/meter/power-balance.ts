@@ -5,7 +5,14 @@ import { list, num, object, optional, refine, requireRange, type Read } from '..
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
 export const powerBalanceInput = object({
-  samples: list(object({ grid: num({ unit: 'W', about: 'import positive' }), solar: num({ unit: 'W' }), battery: num({ unit: 'W', about: 'discharge positive' }), load: optional(num({ unit: 'W' })) })),
+  samples: list(
+    object({
+      grid: num({ unit: 'W', about: 'import positive' }),
+      solar: num({ unit: 'W' }),
+      battery: num({ unit: 'W', about: 'discharge positive' }),
+      load: optional(num({ unit: 'W' })),
+    }),
+  ),
   loadRange: refine(object({ min: num({ unit: 'W' }), max: num({ unit: 'W' }) }), requireRange),
   uncertainty: uncertaintyField('W'),
 })
@@ -22,9 +29,12 @@ export interface PowerBalanceResult extends Explained {
   verdict: JudgedVerdict
 }
 
-const ALL_SIGNS: readonly Signs[] = ([1, -1] as const).flatMap((grid) => ([1, -1] as const).flatMap((solar) => ([1, -1] as const).map((battery) => ({ grid, solar, battery }))))
+const ALL_SIGNS: readonly Signs[] = ([1, -1] as const).flatMap((grid) =>
+  ([1, -1] as const).flatMap((solar) => ([1, -1] as const).map((battery) => ({ grid, solar, battery }))),
+)
 const isAllPlus = ({ grid, solar, battery }: Signs) => grid === 1 && solar === 1 && battery === 1
-const impliedLoad = (sample: PowerBalanceInput['samples'][number], { grid, solar, battery }: Signs) => grid * sample.grid + solar * sample.solar + battery * sample.battery
+const impliedLoad = (sample: PowerBalanceInput['samples'][number], { grid, solar, battery }: Signs) =>
+  grid * sample.grid + solar * sample.solar + battery * sample.battery
 
 /**
  * Do the meter and the machines tell one story? W; a load is implied by every choice of signs and must lie in its range at every moment,
@@ -37,16 +47,29 @@ export function powerBalance(input: PowerBalanceInput): PowerBalanceResult {
   return {
     consistent: consistent.map((signs) => ({ ...signs })),
     verdict: verdictOf(consistent),
-    working: given.samples.map((sample, i) => `moment ${i + 1}: ${fig(sample.grid)} + ${fig(sample.solar)} + ${fig(sample.battery)} = ${watts(impliedLoad(sample, { grid: 1, solar: 1, battery: 1 }))} of load${sample.load === undefined ? '' : `, ${watts(sample.load)} measured`}`),
+    working: given.samples.map(
+      (sample, i) =>
+        `moment ${i + 1}: ${fig(sample.grid)} + ${fig(sample.solar)} + ${fig(sample.battery)} = ${watts(impliedLoad(sample, { grid: 1, solar: 1, battery: 1 }))} of load${sample.load === undefined ? '' : `, ${watts(sample.load)} measured`}`,
+    ),
     notes: notesFor(consistent),
   }
 }
 
-function holds(sample: PowerBalanceInput['samples'][number], signs: Signs, { loadRange, uncertainty }: Given): boolean {
+function holds(
+  sample: PowerBalanceInput['samples'][number],
+  signs: Signs,
+  { loadRange, uncertainty }: Given,
+): boolean {
   const implied = impliedLoad(sample, signs)
   const scale = Math.max(Math.abs(sample.grid), Math.abs(sample.solar), Math.abs(sample.battery))
-  const inRange = atLeast(implied, loadRange.min - uncertainty, scale) && atMost(implied, loadRange.max + uncertainty, scale)
-  return inRange && (sample.load === undefined || atMost(Math.abs(implied - sample.load), uncertainty, Math.max(scale, Math.abs(sample.load))))
+  const inRange =
+    atLeast(implied, loadRange.min - uncertainty, scale) &&
+    atMost(implied, loadRange.max + uncertainty, scale)
+  return (
+    inRange &&
+    (sample.load === undefined ||
+      atMost(Math.abs(implied - sample.load), uncertainty, Math.max(scale, Math.abs(sample.load))))
+  )
 }
 
 function verdictOf(consistent: readonly Signs[]): JudgedVerdict {
@@ -56,8 +79,16 @@ function verdictOf(consistent: readonly Signs[]): JudgedVerdict {
 }
 
 function notesFor(consistent: readonly Signs[]): string[] {
-  if (consistent.length === 0) return ['no choice of signs explains these moments: a meter may be on the wrong conductor, or the moments were not taken together']
-  if (consistent.some(isAllPlus)) return consistent.length === 1 ? [] : ['other signs would fit as well: take a moment at which every machine runs']
+  if (consistent.length === 0)
+    return [
+      'no choice of signs explains these moments: a meter may be on the wrong conductor, or the moments were not taken together',
+    ]
+  if (consistent.some(isAllPlus))
+    return consistent.length === 1
+      ? []
+      : ['other signs would fit as well: take a moment at which every machine runs']
   const names = ['grid', 'solar', 'battery'] as const
-  return consistent.map((signs) => `would fit with ${names.filter((name) => signs[name] === -1).join(' and ')} reversed`)
+  return consistent.map(
+    (signs) => `would fit with ${names.filter((name) => signs[name] === -1).join(' and ')} reversed`,
+  )
 }

@@ -1,26 +1,52 @@
 import { BadInput } from '../verdict/bad-input.js'
 import { atLeast } from '../verdict/compare.js'
 import { seconds } from '../verdict/say.js'
-import { count, list, num, object, optional, refine, requireUniqueIds, text, type Read } from '../verdict/shape.js'
+import {
+  count,
+  list,
+  num,
+  object,
+  optional,
+  refine,
+  requireUniqueIds,
+  text,
+  type Read,
+} from '../verdict/shape.js'
 import { instant, seenTime } from '../verdict/time.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 const steps = object({
-  steps: refine(list(object({ id: text(), after: optional(list(text(), { mayBeEmpty: true }), []), waitSeconds: optional(num({ unit: 's', sign: 'magnitude' })) })), (all, path) => {
-    requireUniqueIds(all, path)
-    requireKnown(all, path)
-    requireNoCycle(all, path)
-  }),
+  steps: refine(
+    list(
+      object({
+        id: text(),
+        after: optional(list(text(), { mayBeEmpty: true }), []),
+        waitSeconds: optional(num({ unit: 's', sign: 'magnitude' })),
+      }),
+    ),
+    (all, path) => {
+      requireUniqueIds(all, path)
+      requireKnown(all, path)
+      requireNoCycle(all, path)
+    },
+  ),
   recorded: list(object({ id: text(), at: seenTime }), { mayBeEmpty: true }),
 })
 const passes = object({
-  order: refine(list(text()), (order, path) => requireUniqueIds(order.map((id) => ({ id })), path)),
+  order: refine(list(text()), (order, path) =>
+    requireUniqueIds(
+      order.map((id) => ({ id })),
+      path,
+    ),
+  ),
   passes: count(),
   recorded: list(text(), { mayBeEmpty: true }),
 })
 
 export const sequenceSchema = { oneOf: [steps.schema, passes.schema] }
-export type StepsInput = Omit<Read<typeof steps>, 'steps'> & { steps: { id: string; after?: string[]; waitSeconds?: number }[] }
+export type StepsInput = Omit<Read<typeof steps>, 'steps'> & {
+  steps: { id: string; after?: string[]; waitSeconds?: number }[]
+}
 export type PassesInput = Read<typeof passes>
 export type SequenceInput = StepsInput | PassesInput
 
@@ -47,9 +73,21 @@ export interface SequenceResult extends Explained {
  * Bad input: a time that is none, `after` naming an unknown step, a cycle. Source: the maker's own partial order.
  */
 export function sequence(input: SequenceInput): SequenceResult {
-  const inPasses = typeof input === 'object' && input !== null && 'order' in input && input.order !== undefined && input.order !== null
-  const violations = inPasses ? violationsOfPasses(passes.read(input, '')) : violationsOfSteps(steps.read(input, ''))
-  return { violations, verdict: judged(violations.length === 0), working: violations.length === 0 ? ['every step in its order'] : violations.map(said), notes: [] }
+  const inPasses =
+    typeof input === 'object' &&
+    input !== null &&
+    'order' in input &&
+    input.order !== undefined &&
+    input.order !== null
+  const violations = inPasses
+    ? violationsOfPasses(passes.read(input, ''))
+    : violationsOfSteps(steps.read(input, ''))
+  return {
+    violations,
+    verdict: judged(violations.length === 0),
+    working: violations.length === 0 ? ['every step in its order'] : violations.map(said),
+    notes: [],
+  }
 }
 
 type Steps = Read<typeof steps>
@@ -71,16 +109,23 @@ function violationsOfSteps({ steps: wanted, recorded }: Steps): Violation[] {
   ]
 }
 
-function orderOf({ id, after, waitSeconds }: Steps['steps'][number], first: ReadonlyMap<string, number>): Violation[] {
+function orderOf(
+  { id, after, waitSeconds }: Steps['steps'][number],
+  first: ReadonlyMap<string, number>,
+): Violation[] {
   const at = first.get(id)
   if (at === undefined) return []
-  const before = [...new Set(after)].flatMap((other) => (first.has(other) ? [{ other, at: first.get(other)! }] : []))
+  const before = [...new Set(after)].flatMap((other) =>
+    first.has(other) ? [{ other, at: first.get(other)! }] : [],
+  )
   const late = before.filter((one) => one.at > at)
   if (late.length > 0) return late.map(({ other }) => ({ kind: 'out-of-order', id, other }))
   if (waitSeconds === undefined || before.length === 0) return []
   const latest = before.reduce((a, b) => (b.at > a.at ? b : a))
   const waited = (at - latest.at) / 1000
-  return atLeast(waited, waitSeconds) ? [] : [{ kind: 'too-soon', id, other: latest.other, secondsShort: waitSeconds - waited }]
+  return atLeast(waited, waitSeconds)
+    ? []
+    : [{ kind: 'too-soon', id, other: latest.other, secondsShort: waitSeconds - waited }]
 }
 
 function violationsOfPasses({ order, passes: times, recorded }: PassesInput): Violation[] {
@@ -89,17 +134,27 @@ function violationsOfPasses({ order, passes: times, recorded }: PassesInput): Vi
   const result: Violation[] = []
   if (index >= 0) {
     const expected = wanted[index]
-    result.push({ kind: 'out-of-order', index, ...(expected !== undefined && { expected }), found: recorded[index]! })
+    result.push({
+      kind: 'out-of-order',
+      index,
+      ...(expected !== undefined && { expected }),
+      found: recorded[index]!,
+    })
   }
-  if (recorded.length < wanted.length) result.push({ kind: 'missing', index: recorded.length, expected: wanted[recorded.length]! })
+  if (recorded.length < wanted.length)
+    result.push({ kind: 'missing', index: recorded.length, expected: wanted[recorded.length]! })
   return result
 }
 
 const SAID = {
-  missing: ({ id, expected, index }) => (id === undefined ? `stops at position ${index! + 1}: ${expected} is missing` : `${id} was never recorded`),
+  missing: ({ id, expected, index }) =>
+    id === undefined ? `stops at position ${index! + 1}: ${expected} is missing` : `${id} was never recorded`,
   unknown: ({ id }) => `${id} is not asked for`,
   repeated: ({ id }) => `${id} was recorded more than once; the first time counts`,
-  'out-of-order': ({ id, other, index, expected, found }) => (id === undefined ? `position ${index! + 1}: ${found}${expected ? ` instead of ${expected}` : ' is one too many'}` : `${id} came before ${other}`),
+  'out-of-order': ({ id, other, index, expected, found }) =>
+    id === undefined
+      ? `position ${index! + 1}: ${found}${expected ? ` instead of ${expected}` : ' is one too many'}`
+      : `${id} came before ${other}`,
   'too-soon': ({ id, other, secondsShort }) => `${id} came ${seconds(secondsShort!)} too soon after ${other}`,
 } satisfies Record<ViolationKind, (violation: Violation) => string>
 
@@ -111,7 +166,8 @@ function requireKnown(all: Wanted, path: string): void {
   const ids = new Set(all.map(({ id }) => id))
   all.forEach(({ after }, i) =>
     after.forEach((other, j) => {
-      if (!ids.has(other)) throw new BadInput('unknown-id', `${path}[${i}].after[${j}]`, `no step is called "${other}"`)
+      if (!ids.has(other))
+        throw new BadInput('unknown-id', `${path}[${i}].after[${j}]`, `no step is called "${other}"`)
     }),
   )
 }
@@ -126,4 +182,3 @@ function requireNoCycle(all: Wanted, path: string): void {
   }
   if (left.size > 0) throw new BadInput('cycle', path, `${[...left.keys()].join(', ')} wait for each other`)
 }
-

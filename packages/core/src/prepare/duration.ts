@@ -27,8 +27,18 @@ export function expectedDuration(checks: readonly JudgedCheck[], adjusted: Minut
   })
   const stages = STAGES.flatMap((stage) => {
     const here = owed.filter(({ check }) => check.stage === stage)
-    const minutes = here.reduce((sum, { check: { requirement } }) => sum + (adjusted[requirement.kind] ?? KINDS[requirement.kind].minutes), 0)
+    const minutes = here.reduce(
+      (sum, { check: { requirement } }) =>
+        sum + (adjusted[requirement.kind] ?? KINDS[requirement.kind].minutes),
+      0,
+    )
     return here.length === 0 ? [] : [{ stage, checks: here.length, minutes }]
   })
-  return { stages, minutes: stages.reduce((sum, { minutes }) => sum + minutes, stages.length > 0 ? MINUTES_BESIDE_CHECKS : 0) }
+  return {
+    stages,
+    minutes: stages.reduce(
+      (sum, { minutes }) => sum + minutes,
+      stages.length > 0 ? MINUTES_BESIDE_CHECKS : 0,
+    ),
+  }
 }

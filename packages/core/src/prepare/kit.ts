@@ -37,7 +37,13 @@ export interface Kit {
  * the range of the limits they are held against, tools, protective equipment, lifts by mass, conditions. `day` is the day of the visit,
  * against which calibrations are judged.
  */
-export function kitFor(checks: readonly JudgedCheck[], asBuilt: AsBuilt, sheetOf: (unitId: string) => SheetHead | undefined, available: readonly Instrument[], day: string): Kit {
+export function kitFor(
+  checks: readonly JudgedCheck[],
+  asBuilt: AsBuilt,
+  sheetOf: (unitId: string) => SheetHead | undefined,
+  available: readonly Instrument[],
+  day: string,
+): Kit {
   const asked = checks.map(({ check }) => check).filter(({ because }) => because === undefined)
   const heads = asBuilt.units.flatMap(({ id }) => sheetOf(id) ?? [])
   const heavy = asBuilt.units.flatMap(({ id, label }) => {
@@ -46,12 +52,27 @@ export function kitFor(checks: readonly JudgedCheck[], asBuilt: AsBuilt, sheetOf
   })
   return {
     instruments: instrumentsFor(asked, available, day),
-    tools: unique([...heads.flatMap(({ tools }) => tools ?? []), ...asked.flatMap(({ requirement }) => requirement.tools ?? [])]),
-    equipment: unique([...heads.flatMap(({ equipment }) => equipment ?? []), ...asked.flatMap(({ requirement }) => requirement.equipment ?? [])]),
+    tools: unique([
+      ...heads.flatMap(({ tools }) => tools ?? []),
+      ...asked.flatMap(({ requirement }) => requirement.tools ?? []),
+    ]),
+    equipment: unique([
+      ...heads.flatMap(({ equipment }) => equipment ?? []),
+      ...asked.flatMap(({ requirement }) => requirement.equipment ?? []),
+    ]),
     lifts: heavy.length === 0 ? [] : liftPlan({ items: heavy }).lifts,
     conditions: NEEDS.flatMap((need) => {
       const with_ = asked.filter((check) => needsOf(check).includes(need))
-      return with_.length === 0 ? [] : [{ need, words: NEED_WORDS[need], stages: unique(with_.map(({ stage }) => stage)), checks: with_.length }]
+      return with_.length === 0
+        ? []
+        : [
+            {
+              need,
+              words: NEED_WORDS[need],
+              stages: unique(with_.map(({ stage }) => stage)),
+              checks: with_.length,
+            },
+          ]
     }),
   }
 }
@@ -64,7 +85,11 @@ function needsOf({ requirement, ask }: Check): readonly Need[] {
   return [...(requirement.needs ?? []), ...(light ? (['daylight'] as const) : [])]
 }
 
-function instrumentsFor(checks: readonly Check[], available: readonly Instrument[], day: string): InstrumentWanted[] {
+function instrumentsFor(
+  checks: readonly Check[],
+  available: readonly Instrument[],
+  day: string,
+): InstrumentWanted[] {
   const wanted = new Map<string, InstrumentWanted & { figures: number[] }>()
   for (const check of checks) {
     const { ask } = check
@@ -72,30 +97,60 @@ function instrumentsFor(checks: readonly Check[], available: readonly Instrument
     if (!ask.instrument) continue
     const dimension = dimensionOf(ask)
     const key = `${ask.instrument} ${dimension ?? ''}`
-    const row = wanted.get(key) ?? { kind: ask.instrument, name: INSTRUMENT_NAMES[ask.instrument], dimension, from: undefined, to: undefined, range: '', checks: 0, fitting: [], figures: [] }
+    const row = wanted.get(key) ?? {
+      kind: ask.instrument,
+      name: INSTRUMENT_NAMES[ask.instrument],
+      dimension,
+      from: undefined,
+      to: undefined,
+      range: '',
+      checks: 0,
+      fitting: [],
+      figures: [],
+    }
     row.checks++
     row.figures.push(...limitFigures(check.requirement, check.subject))
     wanted.set(key, row)
   }
   return [...wanted.values()].map(({ figures, ...row }) => {
-    const [from, to] = figures.length === 0 ? [undefined, undefined] : [Math.min(...figures), Math.max(...figures)]
+    const [from, to] =
+      figures.length === 0 ? [undefined, undefined] : [Math.min(...figures), Math.max(...figures)]
     // What would not vouch for a reading is no use on the wall, whatever it is called; the kind that is asked for stands first.
-    const fitting = available.filter((instrument) => (row.dimension === undefined ? instrument.kind === row.kind : measures(instrument, row.dimension))).sort((a, b) => Number(b.kind === row.kind) - Number(a.kind === row.kind))
-    return { ...row, from, to, range: rangeWords(row.dimension, from, to), fitting: fitting.map((instrument) => ({ instrument, expired: outOfCalibration(instrument, day) })) }
+    const fitting = available
+      .filter((instrument) =>
+        row.dimension === undefined ? instrument.kind === row.kind : measures(instrument, row.dimension),
+      )
+      .sort((a, b) => Number(b.kind === row.kind) - Number(a.kind === row.kind))
+    return {
+      ...row,
+      from,
+      to,
+      range: rangeWords(row.dimension, from, to),
+      fitting: fitting.map((instrument) => ({ instrument, expired: outOfCalibration(instrument, day) })),
+    }
   })
 }
 
 /** What an instrument must measure for a check: of several fields, the first that is not just counted. */
 function dimensionOf(ask: Extract<Check['ask'], { kind: 'reading' | 'record' }>): Dimension | undefined {
   if (ask.kind === 'reading' || ask.form === 'series') return ask.dimension
-  return ask.form === 'fields' ? ask.fields.find(({ dimension }) => dimension && dimension !== 'count')?.dimension : undefined
+  return ask.form === 'fields'
+    ? ask.fields.find(({ dimension }) => dimension && dimension !== 'count')?.dimension
+    : undefined
 }
 
-function rangeWords(dimension: Dimension | undefined, from: number | undefined, to: number | undefined): string {
+function rangeWords(
+  dimension: Dimension | undefined,
+  from: number | undefined,
+  to: number | undefined,
+): string {
   if (!dimension) return ''
   if (from === undefined || to === undefined) return canonicalUnit(dimension)
-  return from === to ? formatQuantity(to, dimension) : `${formatQuantity(from, dimension)} to ${formatQuantity(to, dimension)}`
+  return from === to
+    ? formatQuantity(to, dimension)
+    : `${formatQuantity(from, dimension)} to ${formatQuantity(to, dimension)}`
 }
 
 /** "Roof, DC side" */
-export const stageWords = (stages: readonly Stage[]): string => stages.map((stage) => STAGE_TITLES[stage]).join(', ')
+export const stageWords = (stages: readonly Stage[]): string =>
+  stages.map((stage) => STAGE_TITLES[stage]).join(', ')

@@ -12,7 +12,10 @@ const PAIRS: readonly { dimension: Dimension; metric: string; us: string }[] = [
   { dimension: 'temperature', metric: '°C', us: '°F' },
 ]
 const UNITS_SAID = PAIRS.flatMap(({ metric, us }) => [metric, us]).sort((a, b) => b.length - a.length)
-const FIGURE = new RegExp(`(?<![\\w./])([−-]?\\d+(?:\\.\\d+)?(?: \\d+/\\d+|/\\d+)?) (${UNITS_SAID.join('|')})(?![\\w²·/])`, 'g')
+const FIGURE = new RegExp(
+  `(?<![\\w./])([−-]?\\d+(?:\\.\\d+)?(?: \\d+/\\d+|/\\d+)?) (${UNITS_SAID.join('|')})(?![\\w²·/])`,
+  'g',
+)
 
 /** A line break must not part a figure from its unit. */
 const NO_BREAK = '\u00a0'
@@ -21,7 +24,11 @@ const NO_BREAK = '\u00a0'
  * Words with figures, for readers of one system: behind each figure of the other system stands what it is in theirs, "at least 100 mm
  * (3 15/16 in)". Where the words are about a difference, temperatures stay as they are: a difference in °C is another figure in °F.
  */
-export function inBothSystems(words: string, system: 'metric' | 'us', { difference = false }: { difference?: boolean } = {}): string {
+export function inBothSystems(
+  words: string,
+  system: 'metric' | 'us',
+  { difference = false }: { difference?: boolean } = {},
+): string {
   return words.replace(FIGURE, (whole, figure: string, unit: string) => {
     const kept = `${figure.replace(' ', NO_BREAK)}${NO_BREAK}${unit}`
     const pair = PAIRS.find((one) => one[system === 'us' ? 'metric' : 'us'] === unit)
@@ -31,7 +38,11 @@ export function inBothSystems(words: string, system: 'metric' | 'us', { differen
   })
 }
 
-function said(value: number, { dimension, metric, us }: (typeof PAIRS)[number], system: 'metric' | 'us'): string {
+function said(
+  value: number,
+  { dimension, metric, us }: (typeof PAIRS)[number],
+  system: 'metric' | 'us',
+): string {
   if (system === 'metric') return formatQuantity(value, dimension, { unit: metric })
   if (dimension === 'length') return formatInches(value)
   // Metric sizes have no gauge of their own: the nearest one is named as such.

@@ -8,15 +8,26 @@ export interface Formatting {
 }
 
 /** Names of the AWG sizes in their order, with their number in the formula. */
-const GAUGES: readonly (readonly [string, number])[] = [['4/0', -3], ['3/0', -2], ['2/0', -1], ['1/0', 0], ...Array.from({ length: 40 }, (_, i) => [String(i + 1), i + 1] as const)]
+const GAUGES: readonly (readonly [string, number])[] = [
+  ['4/0', -3],
+  ['3/0', -2],
+  ['2/0', -1],
+  ['1/0', 0],
+  ...Array.from({ length: 40 }, (_, i) => [String(i + 1), i + 1] as const),
+]
 
 /**
  * Writes a canonical value in any unit of its dimension, as a person would: "1.85 m", "21.2 in·lb". With `decimals: 'full'` the parser
  * gives the value back. Areas can be written as the nearest AWG size. An unknown unit falls back to the canonical one.
  */
-export function formatQuantity(value: number, dimension: Dimension, { unit, decimal = 'point', decimals }: Formatting = {}): string {
+export function formatQuantity(
+  value: number,
+  dimension: Dimension,
+  { unit, decimal = 'point', decimals }: Formatting = {},
+): string {
   if (dimension === 'conductor-size' && unit === 'AWG') return `${nearestGauge(value)} AWG`
-  const definition: UnitDefinition = UNITS[dimension].find(({ name }) => name === unit) ?? UNITS[dimension][0]!
+  const definition: UnitDefinition =
+    UNITS[dimension].find(({ name }) => name === unit) ?? UNITS[dimension][0]!
   const figure = (value - (definition.offset ?? 0)) / definition.factor
   const text = decimals === 'full' ? plain(figure) : rounded(figure, decimals ?? definition.decimals)
   const marked = decimal === 'comma' ? text.replace('.', ',') : text

@@ -9,7 +9,15 @@ export interface Quantity {
   typed: string
 }
 
-export type TypingCode = 'empty' | 'not-a-number' | 'thousands-separator' | 'wrong-unit' | 'no-unit' | 'out-of-place' | 'zero-division' | 'too-large'
+export type TypingCode =
+  | 'empty'
+  | 'not-a-number'
+  | 'thousands-separator'
+  | 'wrong-unit'
+  | 'no-unit'
+  | 'out-of-place'
+  | 'zero-division'
+  | 'too-large'
 
 /** What is wrong and at which character (from 0), to be shown beside the field. */
 export interface TypingProblem {
@@ -37,22 +45,34 @@ export function parseQuantity(text: string, dimension: Dimension, habits: Typing
   const cursor = new Cursor(text, habits.decimal === 'comma' ? COMMA : POINT)
   try {
     cursor.blanks()
-    if (cursor.done()) return refused('empty', 0, `type a figure, such as ${EXAMPLES[dimension] ?? `12 ${UNITS[dimension][0]!.name}`}`)
+    if (cursor.done())
+      return refused(
+        'empty',
+        0,
+        `type a figure, such as ${EXAMPLES[dimension] ?? `12 ${UNITS[dimension][0]!.name}`}`,
+      )
     const relation = readRelation(cursor)
     const gauge = dimension === 'conductor-size' ? readGauge(cursor) : undefined
     if (gauge) return { ok: true, quantity: { ...gauge, relation, typed: text.trim() } }
     const { value, unit } = readAmount(cursor, dimension, habits)
-    if (!Number.isFinite(value) || Math.abs(value) > 1e15) return refused('too-large', 0, 'too large to be a measured value')
+    if (!Number.isFinite(value) || Math.abs(value) > 1e15)
+      return refused('too-large', 0, 'too large to be a measured value')
     return { ok: true, quantity: { value, relation, unit, typed: text.trim() } }
   } catch (problem) {
-    if (problem instanceof Misread) return { ok: false, problem: { code: problem.code, at: problem.at, message: problem.message } }
+    if (problem instanceof Misread)
+      return { ok: false, problem: { code: problem.code, at: problem.at, message: problem.message } }
     throw problem
   }
 }
 
 const POINT = 46
 const COMMA = 44
-const EXAMPLES: Partial<Record<Dimension, string>> = { length: '1.85 m or 72 7/8 in', 'conductor-size': '6 mm² or 10 AWG', torque: '2.4 N·m or 21 in·lb', insulation: '> 999 MΩ' }
+const EXAMPLES: Partial<Record<Dimension, string>> = {
+  length: '1.85 m or 72 7/8 in',
+  'conductor-size': '6 mm² or 10 AWG',
+  torque: '2.4 N·m or 21 in·lb',
+  insulation: '> 999 MΩ',
+}
 
 class Misread extends Error {
   constructor(
@@ -64,10 +84,14 @@ class Misread extends Error {
   }
 }
 
-const refused = (code: TypingCode, at: number, message: string): Parsed => ({ ok: false, problem: { code, at, message } })
+const refused = (code: TypingCode, at: number, message: string): Parsed => ({
+  ok: false,
+  problem: { code, at, message },
+})
 
 const isDigit = (code: number) => code >= 48 && code <= 57
-const isBlank = (code: number) => code === 32 || code === 160 || code === 9 || code === 0x202f || code === 0x2009
+const isBlank = (code: number) =>
+  code === 32 || code === 160 || code === 9 || code === 0x202f || code === 0x2009
 
 /** A place in the text. Works on character codes, since a whole import is parsed with it. */
 class Cursor {
@@ -98,7 +122,13 @@ class Cursor {
   }
 }
 
-const RELATION_SIGNS = [['>', '>'], ['<', '<'], ['＞', '>'], ['＜', '<'], ['=', '=']] as const
+const RELATION_SIGNS = [
+  ['>', '>'],
+  ['<', '<'],
+  ['＞', '>'],
+  ['＜', '<'],
+  ['=', '='],
+] as const
 
 function readRelation(cursor: Cursor): Relation {
   // Most readings begin with their figure.
@@ -118,7 +148,11 @@ function readGauge(cursor: Cursor): { value: number; unit: string } | undefined 
 }
 
 /** One figure with its unit, or, for lengths, feet followed by inches. */
-function readAmount(cursor: Cursor, dimension: Dimension, habits: TypingHabits): { value: number; unit: string } {
+function readAmount(
+  cursor: Cursor,
+  dimension: Dimension,
+  habits: TypingHabits,
+): { value: number; unit: string } {
   const negative = readSign(cursor)
   const figure = readFigure(cursor)
   const definition = readUnit(cursor, dimension, habits)
@@ -127,12 +161,15 @@ function readAmount(cursor: Cursor, dimension: Dimension, habits: TypingHabits):
   if (!cursor.done() && definition.name === 'ft' && startsFigure(cursor)) {
     const inches = readFigure(cursor)
     cursor.blanks()
-    const second = cursor.done() ? UNITS[dimension].find(({ name }) => name === 'in')! : readUnit(cursor, dimension, habits)
+    const second = cursor.done()
+      ? UNITS[dimension].find(({ name }) => name === 'in')!
+      : readUnit(cursor, dimension, habits)
     if (second.name !== 'in') throw new Misread('wrong-unit', cursor.at, 'feet are followed by inches only')
     value += (negative ? -1 : 1) * inches * second.factor
     cursor.blanks()
   }
-  if (!cursor.done()) throw new Misread('out-of-place', cursor.at, `“${cursor.text.slice(cursor.at)}” is not understood here`)
+  if (!cursor.done())
+    throw new Misread('out-of-place', cursor.at, `“${cursor.text.slice(cursor.at)}” is not understood here`)
   return { value, unit: definition.name }
 }
 
@@ -143,8 +180,19 @@ function readSign(cursor: Cursor): boolean {
   return negative
 }
 
-const startsFigure = (cursor: Cursor) => isDigit(cursor.code()) || cursor.code() === cursor.decimal || VULGAR[cursor.text[cursor.at]!] !== undefined
-const VULGAR: Record<string, number> = { '½': 1 / 2, '¼': 1 / 4, '¾': 3 / 4, '⅛': 1 / 8, '⅜': 3 / 8, '⅝': 5 / 8, '⅞': 7 / 8, '⅓': 1 / 3, '⅔': 2 / 3 }
+const startsFigure = (cursor: Cursor) =>
+  isDigit(cursor.code()) || cursor.code() === cursor.decimal || VULGAR[cursor.text[cursor.at]!] !== undefined
+const VULGAR: Record<string, number> = {
+  '½': 1 / 2,
+  '¼': 1 / 4,
+  '¾': 3 / 4,
+  '⅛': 1 / 8,
+  '⅜': 3 / 8,
+  '⅝': 5 / 8,
+  '⅞': 7 / 8,
+  '⅓': 1 / 3,
+  '⅔': 2 / 3,
+}
 
 /** "12", "1.85", "4 1/4", "1/4", "4¼", "1.2e3". */
 function readFigure(cursor: Cursor): number {
@@ -164,7 +212,12 @@ function readDecimal(cursor: Cursor, from: number, whole: string): number {
   cursor.at++
   const part = cursor.digits()
   if (whole === '' && part === '') throw new Misread('not-a-number', from, 'a figure is expected here')
-  if (cursor.code() === cursor.decimal) throw new Misread('thousands-separator', cursor.at, 'one decimal mark only: write thousands without separators')
+  if (cursor.code() === cursor.decimal)
+    throw new Misread(
+      'thousands-separator',
+      cursor.at,
+      'one decimal mark only: write thousands without separators',
+    )
   refuseOtherMark(cursor)
   return Number(`${whole || '0'}.${part || '0'}e${readExponent(cursor)}`)
 }
@@ -172,10 +225,16 @@ function readDecimal(cursor: Cursor, from: number, whole: string): number {
 /** The other mark could be a decimal or a thousands separator: a factor of a thousand is not guessed at. */
 function refuseOtherMark(cursor: Cursor): void {
   const other = cursor.decimal === POINT ? COMMA : POINT
-  const isMark = cursor.code() === other || (cursor.code() === 39 && isDigit(cursor.code(1)) && isDigit(cursor.code(2)) && isDigit(cursor.code(3)))
+  const isMark =
+    cursor.code() === other ||
+    (cursor.code() === 39 && isDigit(cursor.code(1)) && isDigit(cursor.code(2)) && isDigit(cursor.code(3)))
   if (isMark && isDigit(cursor.code(1))) {
     const mark = cursor.decimal === POINT ? 'point' : 'comma'
-    throw new Misread('thousands-separator', cursor.at, `the decimal mark here is the ${mark}; write thousands without separators`)
+    throw new Misread(
+      'thousands-separator',
+      cursor.at,
+      `the decimal mark here is the ${mark}; write thousands without separators`,
+    )
   }
 }
 
@@ -201,7 +260,12 @@ function readFraction(cursor: Cursor): number {
   }
   const at = cursor.at
   const top = cursor.digits()
-  if (!cursor.takes('/')) throw new Misread('thousands-separator', at, 'two figures side by side: write thousands without separators, fractions as 4 1/4')
+  if (!cursor.takes('/'))
+    throw new Misread(
+      'thousands-separator',
+      at,
+      'two figures side by side: write thousands without separators, fractions as 4 1/4',
+    )
   return divided(Number(top), cursor)
 }
 
@@ -209,7 +273,8 @@ function divided(top: number, cursor: Cursor): number {
   const at = cursor.at
   const bottom = cursor.digits()
   if (bottom === '') throw new Misread('not-a-number', at, 'a figure is expected under the fraction bar')
-  if (Number(bottom) === 0) throw new Misread('zero-division', at, 'a fraction cannot have zero below the bar')
+  if (Number(bottom) === 0)
+    throw new Misread('zero-division', at, 'a fraction cannot have zero below the bar')
   return top / Number(bottom)
 }
 
@@ -219,7 +284,11 @@ function takeVulgar(cursor: Cursor): number | undefined {
   return found
 }
 
-function readUnit(cursor: Cursor, dimension: Dimension, { assume, unitRequired }: TypingHabits): UnitDefinition {
+function readUnit(
+  cursor: Cursor,
+  dimension: Dimension,
+  { assume, unitRequired }: TypingHabits,
+): UnitDefinition {
   cursor.blanks()
   const from = cursor.at
   if (cursor.done()) {
@@ -229,7 +298,12 @@ function readUnit(cursor: Cursor, dimension: Dimension, { assume, unitRequired }
   const length = unitLength(cursor)
   const word = cursor.text.slice(from, from + length).trim()
   const definition = lookUp(dimension, word)
-  if (!definition) throw new Misread('wrong-unit', from, `“${word || cursor.text.slice(from)}” is not a unit of ${dimension.replace('-', ' ')}: use ${unitNames(dimension)}`)
+  if (!definition)
+    throw new Misread(
+      'wrong-unit',
+      from,
+      `“${word || cursor.text.slice(from)}” is not a unit of ${dimension.replace('-', ' ')}: use ${unitNames(dimension)}`,
+    )
   cursor.at = from + length
   return definition
 }
@@ -241,7 +315,12 @@ function unitLength(cursor: Cursor): number {
   while (end < text.length) {
     const code = text.charCodeAt(end)
     const previous = text.charCodeAt(end - 1)
-    if ((isDigit(code) || VULGAR[text[end]!] !== undefined) && end > at && (isBlank(previous) || QUOTES.includes(text[end - 1]!))) break
+    if (
+      (isDigit(code) || VULGAR[text[end]!] !== undefined) &&
+      end > at &&
+      (isBlank(previous) || QUOTES.includes(text[end - 1]!))
+    )
+      break
     end++
   }
   return end - at

@@ -17,7 +17,7 @@ it.each<[string, Dimension, number]>([
   ['4 1/4 in', 'length', 107.95],
   ['72 7/8 in', 'length', 1851.025],
   ['1.85 m', 'length', 1850],
-  ["6' 2 1/2\"", 'length', 1892.3],
+  ['6\' 2 1/2"', 'length', 1892.3],
   ['5 ft 3 in', 'length', 1600.2],
   ['5 ft 3½', 'length', 1612.9],
   ['3/4"', 'length', 19.05],
@@ -47,7 +47,10 @@ it.each<[string, Dimension, number]>([
 })
 
 it('a reading over range keeps its relation and its words', () => {
-  expect(parseQuantity(' > 999 MΩ', 'insulation')).toEqual({ ok: true, quantity: { value: 999, relation: '>', unit: 'MΩ', typed: '> 999 MΩ' } })
+  expect(parseQuantity(' > 999 MΩ', 'insulation')).toEqual({
+    ok: true,
+    quantity: { value: 999, relation: '>', unit: 'MΩ', typed: '> 999 MΩ' },
+  })
 })
 
 it.each<[string, Dimension, string, number, TypingHabits]>([
@@ -74,21 +77,34 @@ it('a decimal comma is read where that is the habit', () => {
 it('what is written out in full is read back, in every unit of every dimension', () => {
   const units = DIMENSIONS.flatMap((dimension) => UNITS[dimension].map(({ name }) => ({ dimension, name })))
   fc.assert(
-    fc.property(fc.constantFrom(...units), fc.double({ min: -1e5, max: 1e5, noNaN: true }), fc.constantFrom('point', 'comma' as const), ({ dimension, name }, canonical, decimal) => {
-      const back = value(formatQuantity(canonical, dimension, { unit: name, decimals: 'full', decimal }), dimension, { decimal })
-      expect(Math.abs(back - canonical)).toBeLessThanOrEqual(1e-9 * Math.max(300, Math.abs(canonical)))
-    }),
+    fc.property(
+      fc.constantFrom(...units),
+      fc.double({ min: -1e5, max: 1e5, noNaN: true }),
+      fc.constantFrom('point', 'comma' as const),
+      ({ dimension, name }, canonical, decimal) => {
+        const back = value(
+          formatQuantity(canonical, dimension, { unit: name, decimals: 'full', decimal }),
+          dimension,
+          { decimal },
+        )
+        expect(Math.abs(back - canonical)).toBeLessThanOrEqual(1e-9 * Math.max(300, Math.abs(canonical)))
+      },
+    ),
     { numRuns: 500 },
   )
 })
 
 it('whatever is typed, the parser answers and never yields a number that is none', () => {
   fc.assert(
-    fc.property(fc.string({ unit: fc.constantFrom(...'0123456789 .,/-+<>\'"½eEminftVΩkM') }), fc.constantFrom(...DIMENSIONS), (text, dimension) => {
-      const parsed = parseQuantity(text, dimension)
-      if (parsed.ok) expect(Number.isFinite(parsed.quantity.value)).toBe(true)
-      else expect(parsed.problem.at).toBeLessThanOrEqual(text.length)
-    }),
+    fc.property(
+      fc.string({ unit: fc.constantFrom(...'0123456789 .,/-+<>\'"½eEminftVΩkM') }),
+      fc.constantFrom(...DIMENSIONS),
+      (text, dimension) => {
+        const parsed = parseQuantity(text, dimension)
+        if (parsed.ok) expect(Number.isFinite(parsed.quantity.value)).toBe(true)
+        else expect(parsed.problem.at).toBeLessThanOrEqual(text.length)
+      },
+    ),
     { numRuns: 2000 },
   )
 })
@@ -98,6 +114,12 @@ it('an AWG size is written by its name', () => {
   expect(formatQuantity(5.26, 'conductor-size', { unit: 'AWG' })).toBe('10 AWG')
 })
 
-it.each([[1851, '72 7/8 in'], [25.4, '1 in'], [0, '0 in'], [-12.7, '−1/2 in'], [6, '1/4 in']])('%d mm on a tape is %s', (mm, wanted) => {
+it.each([
+  [1851, '72 7/8 in'],
+  [25.4, '1 in'],
+  [0, '0 in'],
+  [-12.7, '−1/2 in'],
+  [6, '1/4 in'],
+])('%d mm on a tape is %s', (mm, wanted) => {
   expect(formatInches(mm)).toBe(wanted)
 })

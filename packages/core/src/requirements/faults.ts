@@ -14,7 +14,10 @@ export function sheetFaults(data: unknown): BadInput[] {
   const requirements = (data as { requirements?: unknown } | null)?.requirements
   if (!Array.isArray(requirements)) return [whole]
   const inHead = faultOf(() => readSheet({ ...(data as object), requirements: [] }))
-  const found = [inHead, ...requirements.map((one, i) => faultOf(() => readRequirement(one, `requirements[${i}]`)))].filter((fault) => fault !== undefined)
+  const found = [
+    inHead,
+    ...requirements.map((one, i) => faultOf(() => readRequirement(one, `requirements[${i}]`))),
+  ].filter((fault) => fault !== undefined)
   // What only shows across requirements, such as one id given twice.
   return found.length > 0 ? found : [whole]
 }
@@ -30,7 +33,8 @@ export function unknownSheetFields(data: unknown): string[] {
 function unknownFields(schema: JsonSchema, data: unknown, path: string): string[] {
   if (typeof data !== 'object' || data === null) return []
   const here = schema.oneOf ? schema.oneOf[variantOf(schema.oneOf, data)]! : schema
-  if (Array.isArray(data)) return here.items ? data.flatMap((one, i) => unknownFields(here.items!, one, `${path}[${i}]`)) : []
+  if (Array.isArray(data))
+    return here.items ? data.flatMap((one, i) => unknownFields(here.items!, one, `${path}[${i}]`)) : []
   if (here.type !== 'object') return []
   return Object.entries(data).flatMap(([name, value]) => {
     const at = path ? `${path}.${name}` : name

@@ -7,7 +7,17 @@ import type { StringBuilt, UnitBuilt } from '../as-built/as-built.js'
 import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../array/places.js'
 import type { Bond } from '../earthing/bond.js'
 import type { NetworkConductor, NetworkPart } from '../ac/one-line.js'
-import { flag, list, object, oneOf, optional, text, type ObjectShape, type Read, type Shape } from '../verdict/shape.js'
+import {
+  flag,
+  list,
+  object,
+  oneOf,
+  optional,
+  text,
+  type ObjectShape,
+  type Read,
+  type Shape,
+} from '../verdict/shape.js'
 import type { JudgedVerdict } from '../verdict/verdict.js'
 import { STAGES } from '../sheet/stages.js'
 import type { SheetHead } from '../sheet/head.js'
@@ -26,13 +36,28 @@ export const commonFields = {
   point: optional(text('requirements with one point judge one and the same reading')),
   when: optional(whenField),
   photo: optional(flag('nothing is proven without a photo')),
-  needs: optional(list(oneOf(NEEDS), { mayBeEmpty: true, about: 'conditions without which the check means nothing' })),
+  needs: optional(
+    list(oneOf(NEEDS), { mayBeEmpty: true, about: 'conditions without which the check means nothing' }),
+  ),
   tools: optional(list(text(), { mayBeEmpty: true, about: 'tools that this check takes' })),
-  equipment: optional(list(text(), { mayBeEmpty: true, about: 'protective equipment that this check takes' })),
+  equipment: optional(
+    list(text(), { mayBeEmpty: true, about: 'protective equipment that this check takes' }),
+  ),
 }
 export type Common = Read<ObjectShape<typeof commonFields>>
 
-export const SUBJECT_KINDS = ['unit', 'terminal', 'string', 'side', 'device', 'branch', 'plane', 'bond', 'conductor', 'part'] as const
+export const SUBJECT_KINDS = [
+  'unit',
+  'terminal',
+  'string',
+  'side',
+  'device',
+  'branch',
+  'plane',
+  'bond',
+  'conductor',
+  'part',
+] as const
 
 /** The thing a check is about. */
 export interface Subject {
@@ -77,7 +102,13 @@ export interface Kind<R extends Common = Common> {
   ask(requirement: R, subject: Subject, world: World, unit: UnitBuilt): Ask
   /** The limit in words and figures, known before anything is read. */
   required(requirement: R, subject: Subject, world: World, unit: UnitBuilt): string
-  judge(requirement: R, subject: Subject, given: Given | undefined, world: World, unit: UnitBuilt): Judgement | undefined
+  judge(
+    requirement: R,
+    subject: Subject,
+    given: Given | undefined,
+    world: World,
+    unit: UnitBuilt,
+  ): Judgement | undefined
 }
 
 type Fields = Record<string, Shape<unknown>>
@@ -86,12 +117,26 @@ type Fields = Record<string, Shape<unknown>>
 export const requirementOf = <F extends Fields>(fields: F) => object({ ...commonFields, ...fields })
 
 /** Puts a kind together, so that its methods know the fields of its shape. */
-export function defineKind<S extends Shape<Common>>(shape: S, methods: Omit<Kind<Read<S> & Common>, 'shape'>): { shape: S } & Omit<Kind<Read<S> & Common>, 'shape'> {
+export function defineKind<S extends Shape<Common>>(
+  shape: S,
+  methods: Omit<Kind<Read<S> & Common>, 'shape'>,
+): { shape: S } & Omit<Kind<Read<S> & Common>, 'shape'> {
   return { shape, ...methods }
 }
 
 /** The verdict of a reading is at best not proven when nobody wrote down with what it was taken. */
-export function withInstrument(verdict: JudgedVerdict, given: Pick<GivenReading, 'instrument' | 'uncertainty'>, say: (value: number) => string): { verdict: JudgedVerdict; wanting: string } {
-  if (given.instrument) return { verdict, wanting: `too near the limit for an instrument that is good to ± ${say(given.uncertainty)} here: use a finer one, or bring the value clear of the limit` }
-  return { verdict: verdict === 'conforms' ? 'not-proven' : verdict, wanting: 'choose the instrument: without its uncertainty the reading proves nothing' }
+export function withInstrument(
+  verdict: JudgedVerdict,
+  given: Pick<GivenReading, 'instrument' | 'uncertainty'>,
+  say: (value: number) => string,
+): { verdict: JudgedVerdict; wanting: string } {
+  if (given.instrument)
+    return {
+      verdict,
+      wanting: `too near the limit for an instrument that is good to ± ${say(given.uncertainty)} here: use a finer one, or bring the value clear of the limit`,
+    }
+  return {
+    verdict: verdict === 'conforms' ? 'not-proven' : verdict,
+    wanting: 'choose the instrument: without its uncertainty the reading proves nothing',
+  }
 }

@@ -10,15 +10,29 @@ import type { Sheet } from './sheet.js'
 export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): string {
   const unit: UnitBuilt = { id: 'unit', label: '', sheetId: '' }
   const asBuilt = { ...NOTHING_BUILT, units: [unit] }
-  const world: World = { asBuilt, rule: 'guarded', header: undefined, sheetOf: () => sheet, onWall: () => undefined, array: () => lookUpArray(asBuilt.array, [unit], () => sheet), loads: () => [], partLoads: () => [], reading: () => undefined, labelOf: (id) => id }
+  const world: World = {
+    asBuilt,
+    rule: 'guarded',
+    header: undefined,
+    sheetOf: () => sheet,
+    onWall: () => undefined,
+    array: () => lookUpArray(asBuilt.array, [unit], () => sheet),
+    loads: () => [],
+    partLoads: () => [],
+    reading: () => undefined,
+    labelOf: (id) => id,
+  }
   const kind = kindOf(requirement)
   const subjects = kind.expand(requirement, unit, sheet, world)
   const own = subjects.length > 0 ? subjects : [wholeUnit]
-  const words = [...new Set(own.map((subject) => sideFirst(subject, kind.required(requirement, subject, world, unit))))].filter((said) => said.trim() !== '')
+  const words = [
+    ...new Set(own.map((subject) => sideFirst(subject, kind.required(requirement, subject, world, unit)))),
+  ].filter((said) => said.trim() !== '')
   const each = 'each' in requirement && requirement.each !== 'unit' ? ` (each ${requirement.each})` : ''
   return `${words.length > MOST_SAID ? `${words.slice(0, MOST_SAID).join('; ')} …` : words.join('; ')}${each}`
 }
 
 const MOST_SAID = 5
 
-const sideFirst = ({ kind, label }: Subject, said: string): string => (kind !== 'side' || said.startsWith(label) ? said : `${label} ${said}`)
+const sideFirst = ({ kind, label }: Subject, said: string): string =>
+  kind !== 'side' || said.startsWith(label) ? said : `${label} ${said}`

@@ -3,7 +3,9 @@ import { list, object, refine, requireUniqueIds, variants, type JsonSchema } fro
 import { sheetHead, type SheetHead } from '../sheet/head.js'
 import { KINDS, type Requirement } from './kinds.js'
 
-const REQUIREMENT_SHAPES = Object.fromEntries(Object.entries(KINDS).map(([name, { shape }]) => [name, shape])) as unknown as { [K in keyof typeof KINDS]: (typeof KINDS)[K]['shape'] }
+const REQUIREMENT_SHAPES = Object.fromEntries(
+  Object.entries(KINDS).map(([name, { shape }]) => [name, shape]),
+) as unknown as { [K in keyof typeof KINDS]: (typeof KINDS)[K]['shape'] }
 
 const requirement = variants('kind', REQUIREMENT_SHAPES as never)
 const sheetFields = object({ ...sheetHead.fields, requirements: list(requirement, { mayBeEmpty: true }) })
@@ -15,7 +17,8 @@ export interface Sheet extends SheetHead {
 const sheetShape = refine(sheetFields, (sheet) => {
   requireUniqueIds(sheet.terminals, 'terminals')
   requireUniqueIds(sheet.requirements as Requirement[], 'requirements')
-  if (sheet.kind === 'module' && !sheet.module) throw new BadInput('missing', 'module', 'is required in a sheet of a module')
+  if (sheet.kind === 'module' && !sheet.module)
+    throw new BadInput('missing', 'module', 'is required in a sheet of a module')
 })
 
 /**
@@ -27,10 +30,15 @@ export function readSheet(data: unknown): Sheet {
 }
 
 /** Reads one requirement by itself, as the `path` of a sheet file. Bad input: as `readSheet`. */
-export const readRequirement = (data: unknown, path: string): Requirement => requirement.read(data, path) as unknown as Requirement
+export const readRequirement = (data: unknown, path: string): Requirement =>
+  requirement.read(data, path) as unknown as Requirement
 
 /** The published description of the format. */
 export function sheetSchema(): JsonSchema & Record<string, unknown> {
-  return { $schema: 'https://json-schema.org/draft/2020-12/schema', $id: 'plumb-mark-sheet-1', title: 'plumb-mark-sheet, version 1', ...sheetFields.schema }
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    $id: 'plumb-mark-sheet-1',
+    title: 'plumb-mark-sheet, version 1',
+    ...sheetFields.schema,
+  }
 }
-

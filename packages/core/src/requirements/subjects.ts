@@ -10,17 +10,28 @@ import type { Subject } from './kind.js'
 export const wholeUnit: Subject = { kind: 'unit', id: 'unit', label: '' }
 
 /** Which terminals of a unit a requirement is about. */
-export const terminalFilterField = optional(object({ side: optional(oneOf(TERMINAL_SIDES)), clamp: optional(oneOf(CLAMPS)) }, 'which terminals'), {})
+export const terminalFilterField = optional(
+  object({ side: optional(oneOf(TERMINAL_SIDES)), clamp: optional(oneOf(CLAMPS)) }, 'which terminals'),
+  {},
+)
 export interface TerminalFilter {
   side?: Terminal['side'] | undefined
   clamp?: Terminal['clamp'] | undefined
 }
 
 export function matching(terminals: readonly Terminal[], { side, clamp }: TerminalFilter): Terminal[] {
-  return terminals.filter((terminal) => (side === undefined || terminal.side === side) && (clamp === undefined || terminal.clamp === clamp))
+  return terminals.filter(
+    (terminal) =>
+      (side === undefined || terminal.side === side) && (clamp === undefined || terminal.clamp === clamp),
+  )
 }
 
-export const terminalSubject = (terminal: Terminal): Subject => ({ kind: 'terminal', id: terminal.id, label: terminal.label, terminal })
+export const terminalSubject = (terminal: Terminal): Subject => ({
+  kind: 'terminal',
+  id: terminal.id,
+  label: terminal.label,
+  terminal,
+})
 
 /** The strings that end in a unit. */
 export function stringSubjects(unit: UnitBuilt, strings: readonly StringBuilt[]): Subject[] {
@@ -36,17 +47,39 @@ export function electronicsStrings(unit: UnitBuilt, { array, strings }: World['a
 /** The strings that run over the modules that a unit stands for. */
 function moduleStrings(unit: UnitBuilt, { array, strings }: World['asBuilt']): Subject[] {
   const planes = array.planes.filter(({ unitId }) => unitId === unit.id).map(({ id }) => `${id}.`)
-  return strings.filter(({ path }) => path?.some((place) => planes.some((plane) => place.startsWith(plane)))).map(asSubject)
+  return strings
+    .filter(({ path }) => path?.some((place) => planes.some((plane) => place.startsWith(plane))))
+    .map(asSubject)
 }
 
-const asSubject = (string: StringBuilt): Subject => ({ kind: 'string', id: string.id, label: string.label, string })
+const asSubject = (string: StringBuilt): Subject => ({
+  kind: 'string',
+  id: string.id,
+  label: string.label,
+  string,
+})
 
-export const EACH = ['unit', 'terminal', 'string', 'device', 'branch', 'plane', 'bond', 'conductor', 'part'] as const
+export const EACH = [
+  'unit',
+  'terminal',
+  'string',
+  'device',
+  'branch',
+  'plane',
+  'bond',
+  'conductor',
+  'part',
+] as const
 export type Each = (typeof EACH)[number]
 export const eachField = optional(oneOf(EACH, 'one check for each of these'), 'unit')
 
 /** What a requirement is asked of, once for each. */
-export function subjectsOf({ each, where }: { each: Each; where: TerminalFilter }, unit: UnitBuilt, sheet: Pick<SheetHead, 'terminals'>, world: World): Subject[] {
+export function subjectsOf(
+  { each, where }: { each: Each; where: TerminalFilter },
+  unit: UnitBuilt,
+  sheet: Pick<SheetHead, 'terminals'>,
+  world: World,
+): Subject[] {
   return BY_EACH[each](unit, world, sheet, where)
 }
 
@@ -54,32 +87,72 @@ const BY_EACH = {
   unit: () => [wholeUnit],
   terminal: (_unit, _world, { terminals }, where) => matching(terminals, where).map(terminalSubject),
   string: (unit, { asBuilt }) => {
-    const found = [stringSubjects(unit, asBuilt.strings), electronicsStrings(unit, asBuilt), moduleStrings(unit, asBuilt)]
+    const found = [
+      stringSubjects(unit, asBuilt.strings),
+      electronicsStrings(unit, asBuilt),
+      moduleStrings(unit, asBuilt),
+    ]
     return found.find((some) => some.length > 0) ?? []
   },
-  device: (unit, { asBuilt }) => asBuilt.array.devices.filter(({ unitId }) => unitId === unit.id).map((device) => ({ kind: 'device', id: device.id, label: `${planeOf(asBuilt, device.at)}, ${placeWords(device.at)}`, device })),
-  branch: (unit, { asBuilt }) => asBuilt.array.branches.filter(({ unitId }) => unitId === unit.id).map((branch) => ({ kind: 'branch', id: branch.id, label: branch.label, branch })),
-  plane: (unit, { asBuilt }) => planesOf(unit, asBuilt).map((plane) => ({ kind: 'plane', id: plane.id, label: plane.label, plane })),
+  device: (unit, { asBuilt }) =>
+    asBuilt.array.devices
+      .filter(({ unitId }) => unitId === unit.id)
+      .map((device) => ({
+        kind: 'device',
+        id: device.id,
+        label: `${planeOf(asBuilt, device.at)}, ${placeWords(device.at)}`,
+        device,
+      })),
+  branch: (unit, { asBuilt }) =>
+    asBuilt.array.branches
+      .filter(({ unitId }) => unitId === unit.id)
+      .map((branch) => ({ kind: 'branch', id: branch.id, label: branch.label, branch })),
+  plane: (unit, { asBuilt }) =>
+    planesOf(unit, asBuilt).map((plane) => ({ kind: 'plane', id: plane.id, label: plane.label, plane })),
   bond: (unit, { asBuilt, labelOf }) => {
     const own = new Set(asBuilt.earth.parts.filter(({ unitId }) => unitId === unit.id).map(({ id }) => id))
-    return asBuilt.earth.bonds.filter(({ from }) => own.has(from)).map((bond) => ({ kind: 'bond', id: bond.id, label: `${labelOf(bond.from)} to ${labelOf(bond.to)}`, bond }))
+    return asBuilt.earth.bonds
+      .filter(({ from }) => own.has(from))
+      .map((bond) => ({
+        kind: 'bond',
+        id: bond.id,
+        label: `${labelOf(bond.from)} to ${labelOf(bond.to)}`,
+        bond,
+      }))
   },
   conductor: (unit, { asBuilt: { network }, labelOf, sheetOf }) => {
     const own = new Set(network.parts.filter(({ unitId }) => unitId === unit.id).map(({ id }) => id))
     // House rules speak of every conductor, a maker's sheet of those that end in its own unit.
     const all = sheetOf(unit.id)?.kind === 'installation'
-    return network.conductors.filter(({ from, to }) => all || own.has(from) || own.has(to)).map((conductor) => ({ kind: 'conductor', id: conductor.id, label: `${labelOf(conductor.from)} to ${labelOf(conductor.to)}`, conductor }))
+    return network.conductors
+      .filter(({ from, to }) => all || own.has(from) || own.has(to))
+      .map((conductor) => ({
+        kind: 'conductor',
+        id: conductor.id,
+        label: `${labelOf(conductor.from)} to ${labelOf(conductor.to)}`,
+        conductor,
+      }))
   },
   part: (unit, { asBuilt: { network }, sheetOf }) => {
     const all = sheetOf(unit.id)?.kind === 'installation'
-    return network.parts.filter(({ unitId }) => all || unitId === unit.id).map((part) => ({ kind: 'part', id: part.id, label: part.label, part }))
+    return network.parts
+      .filter(({ unitId }) => all || unitId === unit.id)
+      .map((part) => ({ kind: 'part', id: part.id, label: part.label, part }))
   },
-} satisfies Record<Each, (unit: UnitBuilt, world: World, sheet: Pick<SheetHead, 'terminals'>, where: TerminalFilter) => Subject[]>
+} satisfies Record<
+  Each,
+  (unit: UnitBuilt, world: World, sheet: Pick<SheetHead, 'terminals'>, where: TerminalFilter) => Subject[]
+>
 
 /** The planes of a unit: those whose modules it stands for, or on which its boxes sit. */
 function planesOf(unit: UnitBuilt, { array }: World['asBuilt']) {
-  const carrying = new Set(array.devices.filter(({ unitId }) => unitId === unit.id).map(({ at }) => at.slice(0, at.lastIndexOf('.'))))
+  const carrying = new Set(
+    array.devices
+      .filter(({ unitId }) => unitId === unit.id)
+      .map(({ at }) => at.slice(0, at.lastIndexOf('.'))),
+  )
   return array.planes.filter(({ id, unitId }) => unitId === unit.id || carrying.has(id))
 }
 
-const planeOf = ({ array }: World['asBuilt'], place: string) => array.planes.find(({ id }) => id === place.slice(0, place.lastIndexOf('.')))?.label ?? 'array'
+const planeOf = ({ array }: World['asBuilt'], place: string) =>
+  array.planes.find(({ id }) => id === place.slice(0, place.lastIndexOf('.')))?.label ?? 'array'

@@ -16,12 +16,22 @@ export function whyNot(when: When | undefined, unit: UnitBuilt, world: World): s
   const reasons: (string | false | undefined)[] = [
     when.placed && placed && when.placed !== placed && `it stands ${placed}`,
     when.mounted && mounted && when.mounted !== mounted && MOUNTED_WORDS[mounted],
-    when.battery !== undefined && when.battery !== has('battery') && (when.battery ? 'no battery is fitted' : 'a battery is fitted'),
-    when.several !== undefined && when.several !== alike > 1 && (when.several ? 'it is the only one of its kind' : 'there are several of its kind'),
-    when.school && when.school !== school && `the job follows ${school === 'iec' ? 'IEC-style' : 'NEC-style'} rules`,
+    when.battery !== undefined &&
+      when.battery !== has('battery') &&
+      (when.battery ? 'no battery is fitted' : 'a battery is fitted'),
+    when.several !== undefined &&
+      when.several !== alike > 1 &&
+      (when.several ? 'it is the only one of its kind' : 'there are several of its kind'),
+    when.school &&
+      when.school !== school &&
+      `the job follows ${school === 'iec' ? 'IEC-style' : 'NEC-style'} rules`,
     when.fitted && !has(when.fitted) && `no ${UNIT_KIND_WORDS[when.fitted]} on this job`,
   ]
   return reasons.find((reason): reason is string => typeof reason === 'string')
 }
 
-const MOUNTED_WORDS = { wall: 'it hangs off the floor', floor: 'it stands on the floor', roof: 'it lies on the roof' }
+const MOUNTED_WORDS = {
+  wall: 'it hangs off the floor',
+  floor: 'it stands on the floor',
+  roof: 'it lies on the roof',
+}

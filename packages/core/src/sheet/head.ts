@@ -6,7 +6,8 @@ import { terminalShape } from './terminal.js'
 import { TECHNOLOGIES, UNIT_KINDS } from './terms.js'
 
 const day = refine(text('YYYY-MM-DD'), (value, path) => {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(value)) throw new BadInput('not-a-time', path, 'must be a day written as YYYY-MM-DD')
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(value))
+    throw new BadInput('not-a-time', path, 'must be a day written as YYYY-MM-DD')
 })
 
 const edge = () => quantity('length', 'of the unit', { sign: 'divisor' })
@@ -16,7 +17,14 @@ const sheetModule = object({
   ...moduleShape.fields,
   power: optional(quantity('power', 'at standard test conditions')),
   vmp: optional(quantity('voltage', 'at greatest power, at standard test conditions')),
-  vmpTempCoeff: optional(num({ unit: '%/K', min: -1 + 1e-9, max: 0, about: 'temperature coefficient of the voltage at greatest power' })),
+  vmpTempCoeff: optional(
+    num({
+      unit: '%/K',
+      min: -1 + 1e-9,
+      max: 0,
+      about: 'temperature coefficient of the voltage at greatest power',
+    }),
+  ),
   isc: optional(quantity('current', 'short-circuit current at standard test conditions')),
   cells: optional(count('as printed on the label')),
   technology: optional(oneOf(TECHNOLOGIES)),

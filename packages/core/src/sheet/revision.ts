@@ -11,7 +11,9 @@ export interface Revision {
 /** The revisions of the same model besides this one, in the order of the library. */
 export function otherRevisions<R extends Revision>(id: string, library: readonly R[]): R[] {
   const mine = library.find((one) => one.id === id)
-  return mine ? library.filter((one) => one.id !== id && one.maker === mine.maker && one.model === mine.model) : []
+  return mine
+    ? library.filter((one) => one.id !== id && one.maker === mine.maker && one.model === mine.model)
+    : []
 }
 
 /** The latest revision of the same model, where it is later than the one in use; of one day the one in use stays. */

@@ -1,6 +1,18 @@
 /** The walk, in the order people work. */
 export const STAGES = [
-  'prepare', 'identify', 'place-and-mount', 'roof', 'earthing', 'dc', 'ac', 'battery', 'meter', 'power-up', 'commission', 'close-up', 'sign',
+  'prepare',
+  'identify',
+  'place-and-mount',
+  'roof',
+  'earthing',
+  'dc',
+  'ac',
+  'battery',
+  'meter',
+  'power-up',
+  'commission',
+  'close-up',
+  'sign',
 ] as const
 export type Stage = (typeof STAGES)[number]
 

@@ -4,7 +4,11 @@ import { object, oneOf, optional, refine, requireRange, text, type Read } from '
 import type { Dimension } from '../quantity/units.js'
 import { CLAMPS, CLAMP_WORDS } from './terms.js'
 
-const window = (dimension: Dimension, about: string) => refine(object({ min: optional(quantity(dimension)), max: optional(quantity(dimension)) }, about), requireRange)
+const window = (dimension: Dimension, about: string) =>
+  refine(
+    object({ min: optional(quantity(dimension)), max: optional(quantity(dimension)) }, about),
+    requireRange,
+  )
 
 export const TERMINAL_SIDES = ['dc', 'ac', 'battery', 'earth', 'signal'] as const
 
@@ -20,8 +24,14 @@ export const terminalShape = refine(
     conductor: optional(window('conductor-size', 'size of conductor')),
   }),
   ({ clamp, torque }, path) => {
-    if (clamp === 'torque' && !torque) throw new BadInput('missing', `${path}.torque`, 'is required by a terminal that is tightened')
-    if (clamp !== 'torque' && torque) throw new BadInput('out-of-range', `${path}.torque`, `must be left out: this terminal is ${CLAMP_WORDS[clamp]}`)
+    if (clamp === 'torque' && !torque)
+      throw new BadInput('missing', `${path}.torque`, 'is required by a terminal that is tightened')
+    if (clamp !== 'torque' && torque)
+      throw new BadInput(
+        'out-of-range',
+        `${path}.torque`,
+        `must be left out: this terminal is ${CLAMP_WORDS[clamp]}`,
+      )
   },
 )
 export type Terminal = Read<typeof terminalShape>

@@ -10,7 +10,17 @@ export const SEVERITY_MEANS = {
 } satisfies Record<Severity, string>
 
 export const UNIT_KINDS = [
-  'hybrid-inverter', 'string-inverter', 'small-inverter', 'module-electronics', 'battery', 'meter', 'gateway', 'controller', 'module', 'dc-isolator', 'installation',
+  'hybrid-inverter',
+  'string-inverter',
+  'small-inverter',
+  'module-electronics',
+  'battery',
+  'meter',
+  'gateway',
+  'controller',
+  'module',
+  'dc-isolator',
+  'installation',
 ] as const
 export type UnitKind = (typeof UNIT_KINDS)[number]
 

@@ -5,7 +5,14 @@ import { listed } from '../verdict/say.js'
 import type { JudgedCheck } from '../walk/check.js'
 import type { Inspection } from '../walk/inspect.js'
 
-export type BlockerKind = 'nothing-to-judge' | 'sheet-missing' | 'not-inspected' | 'not-proven' | 'failed-without-defect' | 'defect-open' | 'out-of-calibration'
+export type BlockerKind =
+  | 'nothing-to-judge'
+  | 'sheet-missing'
+  | 'not-inspected'
+  | 'not-proven'
+  | 'failed-without-defect'
+  | 'defect-open'
+  | 'out-of-calibration'
 
 /** One thing that stands in the way of a signature. */
 export interface Blocker {
@@ -21,11 +28,22 @@ export interface Blocker {
  * and notes do not block; they are listed in the record.
  */
 export function blockers({ checks, defects, state, sheets }: Inspection): Blocker[] {
-  if (checks.length === 0) return [{ kind: 'nothing-to-judge', text: 'no unit with a sheet has been entered' }]
+  if (checks.length === 0)
+    return [{ kind: 'nothing-to-judge', text: 'no unit with a sheet has been entered' }]
   const missing = state.asBuilt.units.filter(({ sheetId }) => !sheets.has(sheetId))
   return [
-    ...missing.map(({ label, sheetId }): Blocker => ({ kind: 'sheet-missing', text: `${label} has no sheet (${sheetId})` })),
-    ...defects.filter(blocks).map((defect): Blocker => ({ kind: 'defect-open', text: `${defect.title}, ${defect.place}: ${defect.state === 'reworked' ? 'reworked, to be read again' : 'open'}`, defectId: defect.id, checkId: defect.checkId })),
+    ...missing.map(({ label, sheetId }): Blocker => ({
+      kind: 'sheet-missing',
+      text: `${label} has no sheet (${sheetId})`,
+    })),
+    ...defects
+      .filter(blocks)
+      .map((defect): Blocker => ({
+        kind: 'defect-open',
+        text: `${defect.title}, ${defect.place}: ${defect.state === 'reworked' ? 'reworked, to be read again' : 'open'}`,
+        defectId: defect.id,
+        checkId: defect.checkId,
+      })),
     ...checks.flatMap((judged) => blockersOf(judged, defects, checks)),
   ]
 }
@@ -34,15 +52,27 @@ function blocks(defect: Defect): boolean {
   return isOpen(defect) && (defect.severity === 'stop' || defect.severity === 'major')
 }
 
-function blockersOf(judged: JudgedCheck, defects: readonly Defect[], checks: readonly JudgedCheck[]): Blocker[] {
+function blockersOf(
+  judged: JudgedCheck,
+  defects: readonly Defect[],
+  checks: readonly JudgedCheck[],
+): Blocker[] {
   const { check, outcome } = judged
-  const about = (kind: BlockerKind, text: string): Blocker => ({ kind, text: `${check.title}, ${check.unit.label}: ${text}`, checkId: check.id })
+  const about = (kind: BlockerKind, text: string): Blocker => ({
+    kind,
+    text: `${check.title}, ${check.unit.label}: ${text}`,
+    checkId: check.id,
+  })
   const found: Blocker[] = []
   if (outcome.verdict === 'not-inspected') found.push(about('not-inspected', 'not inspected'))
   if (outcome.verdict === 'not-proven') found.push(about('not-proven', outcome.wanting))
-  if (outcome.verdict === 'does-not-conform' && !openDefectFor(judged, defects, checks)) found.push(about('failed-without-defect', 'fails, and no defect is raised'))
+  if (outcome.verdict === 'does-not-conform' && !openDefectFor(judged, defects, checks))
+    found.push(about('failed-without-defect', 'fails, and no defect is raised'))
   const expired = expiredInstrument(judged)
-  if (expired) found.push(about('out-of-calibration', `${expired.name} was out of calibration since ${expired.calibratedUntil}`))
+  if (expired)
+    found.push(
+      about('out-of-calibration', `${expired.name} was out of calibration since ${expired.calibratedUntil}`),
+    )
   return found
 }
 
@@ -75,6 +105,12 @@ export function waitingFor(inspection: Inspection): string {
   ] as const
   const owed = parts.filter(([n]) => n > 0)
   const people = [...new Set(owed.map(([, who]) => who))]
-  const said = people.map((person) => `${person} (${owed.filter(([, who]) => who === person).map(([n, , one, many]) => `${n} ${n === 1 ? one : many}`).join(', ')})`)
+  const said = people.map(
+    (person) =>
+      `${person} (${owed
+        .filter(([, who]) => who === person)
+        .map(([n, , one, many]) => `${n} ${n === 1 ? one : many}`)
+        .join(', ')})`,
+  )
   return said.length === 0 ? 'the reviewer’s signature' : listed(said)
 }

@@ -4,7 +4,10 @@ import { fig, newtonMetres } from '../verdict/say.js'
 import { num, object, optional, percent, refine, requireRange, type Read } from '../verdict/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
-const torqueRange = refine(object({ min: num({ unit: 'N·m', sign: 'magnitude' }), max: num({ unit: 'N·m', sign: 'divisor' }) }), requireRange)
+const torqueRange = refine(
+  object({ min: num({ unit: 'N·m', sign: 'magnitude' }), max: num({ unit: 'N·m', sign: 'divisor' }) }),
+  requireRange,
+)
 
 export const driverTorqueInput = object({
   required: torqueRange,
@@ -33,14 +36,24 @@ export function driverTorque(input: DriverTorqueInput): DriverTorqueResult {
     verdict: judge(set, required, driver),
     working: [
       `window ${newtonMetres(required.min)} to ${newtonMetres(required.max)}, driver ± ${fig(driver.tolerancePercent)} % from ${newtonMetres(driver.range.min)} to ${newtonMetres(driver.range.max)}`,
-      usable ? `set between ${fig(required.min)} ÷ (1 − ${fig(part, 3)}) and ${fig(required.max)} ÷ (1 + ${fig(part, 3)}): ${newtonMetres(usable.min)} to ${newtonMetres(usable.max)}` : 'no setting of this driver is sure to stay inside the window',
-      ...(set === undefined ? [] : [`set to ${newtonMetres(set)}: ${newtonMetres(set * (1 - part))} to ${newtonMetres(set * (1 + part))}`]),
+      usable
+        ? `set between ${fig(required.min)} ÷ (1 − ${fig(part, 3)}) and ${fig(required.max)} ÷ (1 + ${fig(part, 3)}): ${newtonMetres(usable.min)} to ${newtonMetres(usable.max)}`
+        : 'no setting of this driver is sure to stay inside the window',
+      ...(set === undefined
+        ? []
+        : [
+            `set to ${newtonMetres(set)}: ${newtonMetres(set * (1 - part))} to ${newtonMetres(set * (1 + part))}`,
+          ]),
     ],
     notes: usable ? [] : ['take a finer driver, or one whose range fits'],
   }
 }
 
-function judge(set: number | undefined, { min, max }: DriverTorqueInput['required'], { tolerancePercent, range }: DriverTorqueInput['driver']): JudgedVerdict {
+function judge(
+  set: number | undefined,
+  { min, max }: DriverTorqueInput['required'],
+  { tolerancePercent, range }: DriverTorqueInput['driver'],
+): JudgedVerdict {
   if (set === undefined || !atLeast(set, range.min) || !atMost(set, range.max)) return 'not-proven'
   return verdictOf(set, (tolerancePercent / 100) * set, min, max)
 }

@@ -20,7 +20,9 @@ it('a finer instrument never turns a proven verdict into its opposite', () => {
 it('what is known only to lie above a figure mirrors what is known only to lie below its negative', () => {
   fc.assert(
     fc.property(figure, size, figure, (value, uncertainty, limit) => {
-      expect(decision({ value, relation: '>', uncertainty, min: limit }).verdict).toBe(decision({ value: -value, relation: '<', uncertainty, max: -limit }).verdict)
+      expect(decision({ value, relation: '>', uncertainty, min: limit }).verdict).toBe(
+        decision({ value: -value, relation: '<', uncertainty, max: -limit }).verdict,
+      )
     }),
   )
 })

@@ -48,7 +48,11 @@ export interface NumberRules {
 /** A finite number in the canonical unit named. */
 export function num({ unit, about, sign = 'any', min, max }: NumberRules = {}): Shape<number> {
   const least = min ?? (sign === 'magnitude' ? 0 : undefined)
-  const low = Math.max(-LARGEST, min ?? -Infinity, { any: -Infinity, magnitude: 0, divisor: SMALLEST_DIVISOR }[sign])
+  const low = Math.max(
+    -LARGEST,
+    min ?? -Infinity,
+    { any: -Infinity, magnitude: 0, divisor: SMALLEST_DIVISOR }[sign],
+  )
   const high = Math.min(LARGEST, max ?? Infinity)
   return {
     schema: {
@@ -65,7 +69,8 @@ export function num({ unit, about, sign = 'any', min, max }: NumberRules = {}): 
       const n = finite(value, path)
       if (sign === 'magnitude' && n < 0) throw new BadInput('negative', path, 'must not be negative')
       if (sign === 'divisor' && n <= 0) throw new BadInput('not-positive', path, 'must be greater than zero')
-      if (sign === 'divisor' && n < SMALLEST_DIVISOR) throw new BadInput('out-of-range', path, 'is too small to be a measured value')
+      if (sign === 'divisor' && n < SMALLEST_DIVISOR)
+        throw new BadInput('out-of-range', path, 'is too small to be a measured value')
       if (min !== undefined && n < min) throw new BadInput('out-of-range', path, `must be at least ${min}`)
       if (max !== undefined && n > max) throw new BadInput('out-of-range', path, `must be at most ${max}`)
       return n
@@ -75,19 +80,27 @@ export function num({ unit, about, sign = 'any', min, max }: NumberRules = {}): 
 
 function finite(value: unknown, path: string): number {
   requirePresent(value, path)
-  if (typeof value !== 'number') throw new BadInput('wrong-type', path, `must be a number, not ${kindOf(value)}`)
+  if (typeof value !== 'number')
+    throw new BadInput('wrong-type', path, `must be a number, not ${kindOf(value)}`)
   if (!Number.isFinite(value)) throw new BadInput('not-finite', path, 'must be a finite number')
-  if (Math.abs(value) > LARGEST) throw new BadInput('out-of-range', path, 'is too large to be a measured value')
+  if (Math.abs(value) > LARGEST)
+    throw new BadInput('out-of-range', path, 'is too large to be a measured value')
   return value
 }
 
 /** A whole number, 1 or more unless it says otherwise. */
 export function count(about?: string, { min = 1, max }: { min?: number; max?: number } = {}): Shape<number> {
   return {
-    schema: { type: 'integer', minimum: min, ...(max !== undefined && { maximum: max }), ...(about && { description: about }) },
+    schema: {
+      type: 'integer',
+      minimum: min,
+      ...(max !== undefined && { maximum: max }),
+      ...(about && { description: about }),
+    },
     read(value, path) {
       const n = finite(value, path)
-      if (!Number.isInteger(n) || n < min) throw new BadInput('not-a-count', path, `must be a whole number, ${min} or more`)
+      if (!Number.isInteger(n) || n < min)
+        throw new BadInput('not-a-count', path, `must be a whole number, ${min} or more`)
       if (max !== undefined && n > max) throw new BadInput('out-of-range', path, `must be at most ${max}`)
       return n
     },
@@ -95,7 +108,8 @@ export function count(about?: string, { min = 1, max }: { min?: number; max?: nu
 }
 
 /** A percentage from 0 to 100, both included. */
-export const percent = (about?: string): Shape<number> => num({ unit: '%', min: 0, max: 100, ...(about && { about }) })
+export const percent = (about?: string): Shape<number> =>
+  num({ unit: '%', min: 0, max: 100, ...(about && { about }) })
 
 /** Text with something in it. */
 export function text(about?: string): Shape<string> {
@@ -103,7 +117,8 @@ export function text(about?: string): Shape<string> {
     schema: { type: 'string', ...(about && { description: about }) },
     read(value, path) {
       requirePresent(value, path)
-      if (typeof value !== 'string') throw new BadInput('wrong-type', path, `must be text, not ${kindOf(value)}`)
+      if (typeof value !== 'string')
+        throw new BadInput('wrong-type', path, `must be text, not ${kindOf(value)}`)
       if (value.trim() === '') throw new BadInput('missing', path, 'must not be blank')
       return value
     },
@@ -115,7 +130,8 @@ export function flag(about?: string): Shape<boolean> {
     schema: { type: 'boolean', ...(about && { description: about }) },
     read(value, path) {
       requirePresent(value, path)
-      if (typeof value !== 'boolean') throw new BadInput('wrong-type', path, `must be true or false, not ${kindOf(value)}`)
+      if (typeof value !== 'boolean')
+        throw new BadInput('wrong-type', path, `must be true or false, not ${kindOf(value)}`)
       return value
     },
   }
@@ -127,7 +143,8 @@ export function oneOf<const T extends string | number>(values: readonly T[], abo
     schema: { enum: values, ...(about && { description: about }) },
     read(value, path) {
       requirePresent(value, path)
-      if (!values.includes(value as T)) throw new BadInput('not-listed', path, `must be one of ${values.join(', ')}`)
+      if (!values.includes(value as T))
+        throw new BadInput('not-listed', path, `must be one of ${values.join(', ')}`)
       return value as T
     },
   }
@@ -162,9 +179,11 @@ export function list<T>(item: Shape<T>, { about, mayBeEmpty = false, max }: List
     },
     read(value, path) {
       requirePresent(value, path)
-      if (!Array.isArray(value)) throw new BadInput('wrong-type', path, `must be a list, not ${kindOf(value)}`)
+      if (!Array.isArray(value))
+        throw new BadInput('wrong-type', path, `must be a list, not ${kindOf(value)}`)
       if (value.length === 0 && !mayBeEmpty) throw new BadInput('empty', path, 'must not be empty')
-      if (max !== undefined && value.length > max) throw new BadInput('wrong-length', path, `must have at most ${max} entries`)
+      if (max !== undefined && value.length > max)
+        throw new BadInput('wrong-length', path, `must have at most ${max} entries`)
       return readAll(item, value, path)
     },
   }
@@ -184,10 +203,16 @@ function readAll<T>(item: Shape<T>, values: readonly unknown[], path: string): T
  * A long list that is checked in one quick pass and handed on as it is; `isFine` sees each entry and the one before it, and must accept
  * only what `slow` would read unchanged. When it does not accept an entry, `slow` reads the list and names the place and the fault.
  */
-export function longList<T>(slow: Shape<T[]>, isFine: (one: unknown, before: unknown) => boolean): Shape<T[]> {
+export function longList<T>(
+  slow: Shape<T[]>,
+  isFine: (one: unknown, before: unknown) => boolean,
+): Shape<T[]> {
   return {
     schema: slow.schema,
-    read: (value, path) => (Array.isArray(value) && value.length > 0 && allOf(value, isFine) ? (value as T[]) : slow.read(value, path)),
+    read: (value, path) =>
+      Array.isArray(value) && value.length > 0 && allOf(value, isFine)
+        ? (value as T[])
+        : slow.read(value, path),
   }
 }
 
@@ -215,7 +240,9 @@ export function dictionary<T>(item: Shape<T>, about?: string): Shape<Record<stri
 
 type Fields = Record<string, Shape<unknown>>
 type OptionalKeys<F extends Fields> = { [K in keyof F]: undefined extends Read<F[K]> ? K : never }[keyof F]
-export type ReadObject<F extends Fields> = { [K in Exclude<keyof F, OptionalKeys<F>>]: Read<F[K]> } & { [K in OptionalKeys<F>]?: Read<F[K]> }
+export type ReadObject<F extends Fields> = { [K in Exclude<keyof F, OptionalKeys<F>>]: Read<F[K]> } & {
+  [K in OptionalKeys<F>]?: Read<F[K]>
+}
 
 export interface ObjectShape<F extends Fields> extends Shape<ReadObject<F>> {
   fields: F
@@ -257,7 +284,11 @@ export function variants<K extends string, V extends Record<string, ObjectShape<
     schema: {
       oneOf: names.map((name) => {
         const { properties, required } = shapes[name]!.schema
-        return { type: 'object', properties: { [tag]: { enum: [name] }, ...properties }, required: [tag, ...(required ?? [])] }
+        return {
+          type: 'object',
+          properties: { [tag]: { enum: [name] }, ...properties },
+          required: [tag, ...(required ?? [])],
+        }
       }),
     },
     read(value, path) {
@@ -287,9 +318,14 @@ export function range(unit?: string, about?: string) {
 }
 
 /** Refuses a range that says nothing or is upside down. */
-export function requireRange({ min, max }: { min?: number | undefined; max?: number | undefined }, path: string): void {
-  if (min === undefined && max === undefined) throw new BadInput('no-content', path, 'needs a min, a max or both')
-  if (min !== undefined && max !== undefined && min > max) throw new BadInput('min-above-max', join(path, 'min'), 'must not be above max')
+export function requireRange(
+  { min, max }: { min?: number | undefined; max?: number | undefined },
+  path: string,
+): void {
+  if (min === undefined && max === undefined)
+    throw new BadInput('no-content', path, 'needs a min, a max or both')
+  if (min !== undefined && max !== undefined && min > max)
+    throw new BadInput('min-above-max', join(path, 'min'), 'must not be above max')
 }
 
 /** Refuses two entries of a list with one id. */
@@ -311,12 +347,17 @@ function requirePresent(value: unknown, path: string): void {
 
 function requireObject(value: unknown, path: string): Record<string, unknown> {
   requirePresent(value, path)
-  if (typeof value !== 'object' || Array.isArray(value)) throw new BadInput('wrong-type', path, `must be an object, not ${kindOf(value)}`)
+  if (typeof value !== 'object' || Array.isArray(value))
+    throw new BadInput('wrong-type', path, `must be an object, not ${kindOf(value)}`)
   return value as Record<string, unknown>
 }
 
 function kindOf(value: unknown): string {
   if (Array.isArray(value)) return 'a list'
   if (value === null) return 'nothing'
-  return { string: 'text', number: 'a number', boolean: 'true or false', object: 'an object' }[typeof value as string] ?? typeof value
+  return (
+    { string: 'text', number: 'a number', boolean: 'true or false', object: 'an object' }[
+      typeof value as string
+    ] ?? typeof value
+  )
 }

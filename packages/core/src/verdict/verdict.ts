@@ -2,7 +2,13 @@
 export type Verdict = 'does-not-conform' | 'not-proven' | 'not-inspected' | 'conforms' | 'not-applicable'
 export type JudgedVerdict = 'conforms' | 'does-not-conform' | 'not-proven'
 
-const BADNESS = { 'does-not-conform': 4, 'not-proven': 3, 'not-inspected': 2, conforms: 1, 'not-applicable': 0 } satisfies Record<Verdict, number>
+const BADNESS = {
+  'does-not-conform': 4,
+  'not-proven': 3,
+  'not-inspected': 2,
+  conforms: 1,
+  'not-applicable': 0,
+} satisfies Record<Verdict, number>
 
 /** The worst of a list of verdicts; of an empty list `not-applicable`, since nothing was asked. */
 export function worst<V extends Verdict>(verdicts: Iterable<V>): V | 'not-applicable' {

@@ -18,9 +18,16 @@ export interface CheckChange {
 }
 
 /** The job as it would stand with every unit of one sheet judged by another revision of it. Nothing is changed. */
-export function withSheet(state: JobState, sheets: ReadonlyMap<string, Sheet>, replaces: string, by: Sheet): Inspection {
+export function withSheet(
+  state: JobState,
+  sheets: ReadonlyMap<string, Sheet>,
+  replaces: string,
+  by: Sheet,
+): Inspection {
   const id = sheetId(by)
-  const units = state.asBuilt.units.map((unit) => (unit.sheetId === replaces ? { ...unit, sheetId: id } : unit))
+  const units = state.asBuilt.units.map((unit) =>
+    unit.sheetId === replaces ? { ...unit, sheetId: id } : unit,
+  )
   return inspect(state, new Map([...sheets, [id, by]]), { ...state.asBuilt, units })
 }
 
@@ -35,6 +42,18 @@ export function adoptionChanges(before: Inspection, after: Inspection): CheckCha
     const [requiredBefore, requiredAfter] = [a?.check.required, b?.check.required]
     if (a && b && verdictBefore === verdictAfter && requiredBefore === requiredAfter) return []
     const { title, place, requirement } = (b ?? a)!.check
-    return [{ kind: a ? (b ? 'changed' : 'gone') : 'new', checkId: id, title, place, clause: requirement.clause, requiredBefore, requiredAfter, verdictBefore, verdictAfter }]
+    return [
+      {
+        kind: a ? (b ? 'changed' : 'gone') : 'new',
+        checkId: id,
+        title,
+        place,
+        clause: requirement.clause,
+        requiredBefore,
+        requiredAfter,
+        verdictBefore,
+        verdictAfter,
+      },
+    ]
   })
 }

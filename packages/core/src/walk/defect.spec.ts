@@ -1,15 +1,23 @@
 import { SampleJob } from '../admission/sample-job.testing.js'
 import { blockers, waitingFor } from '../sign-off/gate.js'
-import { DEFECT_PROCESS, DEFECT_STATES, DEFECT_STEPS, nextState, type DefectState } from '../job/defect-process.js'
+import {
+  DEFECT_PROCESS,
+  DEFECT_STATES,
+  DEFECT_STEPS,
+  nextState,
+  type DefectState,
+} from '../job/defect-process.js'
 
 const failing = () => SampleJob.opened().torque('1 N·m', 1).raiseTorque()
-const reworked = () => failing().write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'tightened' })
+const reworked = () =>
+  failing().write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'tightened' })
 
 it('every state can be reached from open', () => {
   const reached = new Set<DefectState>(['open'])
-  for (let before = -1; before !== reached.size; ) {
+  for (let before = -1; before !== reached.size;) {
     before = reached.size
-    for (const step of DEFECT_STEPS) if (DEFECT_PROCESS[step].from.some((state) => reached.has(state))) reached.add(DEFECT_PROCESS[step].to)
+    for (const step of DEFECT_STEPS)
+      if (DEFECT_PROCESS[step].from.some((state) => reached.has(state))) reached.add(DEFECT_PROCESS[step].to)
   }
   expect([...reached].sort()).toEqual([...DEFECT_STATES].sort())
 })
@@ -19,7 +27,10 @@ it('only a conforming reading taken after the rework closes a defect; the old re
   expect(job.defect().state).toBe('reworked')
   job.torque('2.5 N·m', 2.5)
   expect(job.defect().state).toBe('closed')
-  expect(job.check('u/torque/a').history.map(({ body }) => 'typed' in body && body.typed)).toEqual(['1 N·m', '2.5 N·m'])
+  expect(job.check('u/torque/a').history.map(({ body }) => 'typed' in body && body.typed)).toEqual([
+    '1 N·m',
+    '2.5 N·m',
+  ])
 })
 
 it('a reading that fails again opens the defect again', () => {
@@ -33,25 +44,53 @@ it('a reading that proves nothing leaves it waiting', () => {
 
 it('nobody closes a defect by saying so, and the installer does not send back', () => {
   const proof = { conformsSinceRework: false, stillFails: true }
-  expect(nextState('reworked', 'closed', 'inspector', proof)).toMatchObject({ ok: false, code: 'no-conforming-reading', allowed: ['sent-back'] })
-  expect(nextState('reworked', 'sent-back', 'installer', proof)).toMatchObject({ ok: false, code: 'not-your-step' })
-  expect(nextState('open', 'withdrawn', 'inspector', proof)).toMatchObject({ ok: false, code: 'reading-still-fails' })
+  expect(nextState('reworked', 'closed', 'inspector', proof)).toMatchObject({
+    ok: false,
+    code: 'no-conforming-reading',
+    allowed: ['sent-back'],
+  })
+  expect(nextState('reworked', 'sent-back', 'installer', proof)).toMatchObject({
+    ok: false,
+    code: 'not-your-step',
+  })
+  expect(nextState('open', 'withdrawn', 'inspector', proof)).toMatchObject({
+    ok: false,
+    code: 'reading-still-fails',
+  })
 })
 
 it('a gap is cured by measuring the wall again', () => {
-  const job = SampleJob.opened().write('inspector', 'unit-fitted', { id: 'u', label: 'Box 1', sheetId: 'nobody-box-1', place: { wallId: 'w', x: 60, y: 900, w: 400, h: 500 } })
+  const job = SampleJob.opened().write('inspector', 'unit-fitted', {
+    id: 'u',
+    label: 'Box 1',
+    sheetId: 'nobody-box-1',
+    place: { wallId: 'w', x: 60, y: 900, w: 400, h: 500 },
+  })
   const { outcome } = job.check('u/clear/left')
   if (outcome.verdict !== 'does-not-conform') throw new Error('the gap should fail')
   expect(outcome.defect.finding).toContain('short by 40 mm')
-  job.write('inspector', 'defect-raised', { defectId: 'd', checkId: 'u/clear/left', ...outcome.defect }).write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'moved' })
+  job
+    .write('inspector', 'defect-raised', { defectId: 'd', checkId: 'u/clear/left', ...outcome.defect })
+    .write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'moved' })
   expect(job.defect().state).toBe('reworked')
-  job.write('inspector', 'unit-fitted', { id: 'u', label: 'Box 1', sheetId: 'nobody-box-1', place: { wallId: 'w', x: 120, y: 900, w: 400, h: 500 } })
+  job.write('inspector', 'unit-fitted', {
+    id: 'u',
+    label: 'Box 1',
+    sheetId: 'nobody-box-1',
+    place: { wallId: 'w', x: 120, y: 900, w: 400, h: 500 },
+  })
   expect(job.defect().state).toBe('closed')
 })
 
 it('one short gap between two units needs one defect, whichever side it is raised from', () => {
-  const job = SampleJob.opened().write('inspector', 'unit-fitted', { id: 'v', label: 'Box 2', sheetId: 'nobody-box-1', place: { wallId: 'w', x: 750, y: 900, w: 400, h: 500 } })
-  const unraised = () => blockers(job.inspection).filter(({ kind }) => kind === 'failed-without-defect').length
+  const job = SampleJob.opened().write('inspector', 'unit-fitted', {
+    id: 'v',
+    label: 'Box 2',
+    sheetId: 'nobody-box-1',
+    place: { wallId: 'w', x: 750, y: 900, w: 400, h: 500 },
+  })
+  const unraised = () =>
+    blockers(job.inspection).filter(({ kind }) => kind === 'failed-without-defect').length
   expect(unraised()).toBe(2)
   const { outcome } = job.check('v/clear/left')
   if (outcome.verdict !== 'does-not-conform') throw new Error('the gap should fail')
@@ -71,10 +110,40 @@ describe('what stands in the way of a signature', () => {
   it.each<[string, (job: SampleJob) => SampleJob, string]>([
     ['an unanswered check', () => SampleJob.opened(), 'not-inspected'],
     ['a reading too near its limit', (job) => job.torque('2.95 N·m', 2.95), 'not-proven'],
-    ['a reading by no instrument', (job) => job.write('inspector', 'reading', { point: 'u/torque/a', typed: '2.5', value: 2.5, unit: 'N·m', relation: '=' }), 'not-proven'],
+    [
+      'a reading by no instrument',
+      (job) =>
+        job.write('inspector', 'reading', {
+          point: 'u/torque/a',
+          typed: '2.5',
+          value: 2.5,
+          unit: 'N·m',
+          relation: '=',
+        }),
+      'not-proven',
+    ],
     ['a failure nobody raised', (job) => job.torque('1 N·m', 1), 'failed-without-defect'],
     ['an open major defect', (job) => job.torque('1 N·m', 1).raiseTorque(), 'defect-open'],
-    ['an instrument out of calibration', (job) => job.write('inspector', 'reading', { point: 'u/torque/a', typed: '2.5 N·m', value: 2.5, unit: 'N·m', relation: '=', instrument: { id: 'old', name: 'Old', kind: 'torque-driver', serial: 'O', calibratedUntil: '2026-01-01', accuracy: [{ dimension: 'torque', percent: 1, plus: 0 }] } }), 'out-of-calibration'],
+    [
+      'an instrument out of calibration',
+      (job) =>
+        job.write('inspector', 'reading', {
+          point: 'u/torque/a',
+          typed: '2.5 N·m',
+          value: 2.5,
+          unit: 'N·m',
+          relation: '=',
+          instrument: {
+            id: 'old',
+            name: 'Old',
+            kind: 'torque-driver',
+            serial: 'O',
+            calibratedUntil: '2026-01-01',
+            accuracy: [{ dimension: 'torque', percent: 1, plus: 0 }],
+          },
+        }),
+      'out-of-calibration',
+    ],
   ])('is %s', (_what, spoil, kind) => {
     expect(kinds(spoil(SampleJob.opened().answered()))).toContain(kind)
   })
@@ -83,7 +152,12 @@ describe('what stands in the way of a signature', () => {
     const job = SampleJob.opened().answered().torque('1 N·m', 1)
     const { outcome } = job.check('u/torque/a')
     if (outcome.verdict !== 'does-not-conform') throw new Error('should fail')
-    job.write('inspector', 'defect-raised', { defectId: 'd', checkId: 'u/torque/a', ...outcome.defect, severity: 'minor' })
+    job.write('inspector', 'defect-raised', {
+      defectId: 'd',
+      checkId: 'u/torque/a',
+      ...outcome.defect,
+      severity: 'minor',
+    })
     expect(kinds(job)).toEqual([])
   })
 })

@@ -30,9 +30,13 @@ export function defectOf({ raised, steps }: RaisedDefect, judged: JudgedCheck | 
   const last = steps.at(-1)
   const stepped: DefectState = last ? DEFECT_PROCESS[last.body.step].to : 'open'
   const lastRework = steps.findLast(({ body: { step } }) => step === 'reworked')
-  const readAgain = lastRework !== undefined && judged?.measured !== undefined && isLater(judged.measured, lastRework)
+  const readAgain =
+    lastRework !== undefined && judged?.measured !== undefined && isLater(judged.measured, lastRework)
   const verdict = judged?.outcome.verdict
-  const proof: Proof = { conformsSinceRework: readAgain && verdict === 'conforms', stillFails: verdict === 'does-not-conform' }
+  const proof: Proof = {
+    conformsSinceRework: readAgain && verdict === 'conforms',
+    stillFails: verdict === 'does-not-conform',
+  }
   const failedAgain = stepped === 'reworked' && readAgain && verdict === 'does-not-conform'
   return {
     id: body.defectId,
@@ -43,7 +47,10 @@ export function defectOf({ raised, steps }: RaisedDefect, judged: JudgedCheck | 
     finding: body.finding,
     remedy: body.remedy,
     state: settle(stepped, proof, failedAgain),
-    raised, steps, failedAgain, proof,
+    raised,
+    steps,
+    failedAgain,
+    proof,
   }
 }
 
@@ -60,12 +67,20 @@ export function dangers(defects: readonly Defect[]): Defect[] {
   return defects.filter((defect) => defect.severity === 'stop' && isOpen(defect))
 }
 
-
 /** The open defect that covers a check: its own, or one raised for the same gap from the other side. */
-export function openDefectFor({ check, outcome }: JudgedCheck, defects: readonly Defect[], checks: readonly JudgedCheck[]): Defect | undefined {
+export function openDefectFor(
+  { check, outcome }: JudgedCheck,
+  defects: readonly Defect[],
+  checks: readonly JudgedCheck[],
+): Defect | undefined {
   const own = defects.find((defect) => defect.checkId === check.id && isOpen(defect))
   if (own || !('seenAlsoFrom' in outcome) || !outcome.seenAlsoFrom) return own
   const { unitId, subjectId } = outcome.seenAlsoFrom
-  const other = checks.find((one) => one.check.unit.id === unitId && one.check.subject.id === subjectId && one.check.ask.kind === check.ask.kind)
+  const other = checks.find(
+    (one) =>
+      one.check.unit.id === unitId &&
+      one.check.subject.id === subjectId &&
+      one.check.ask.kind === check.ask.kind,
+  )
   return defects.find((defect) => defect.checkId === other?.check.id && isOpen(defect))
 }

@@ -33,8 +33,18 @@ const WHERE = {
  * corrected, and blocks the signature like everything that is not proven.
  */
 export function inTheWay({ path, reason }: BadInput, ask: Ask): Judgement {
-  const name = path.split(/[.[\]]+/).filter((part) => part !== '' && !/^\d+$/.test(part)).at(-1) ?? ''
+  const name =
+    path
+      .split(/[.[\]]+/)
+      .filter((part) => part !== '' && !/^\d+$/.test(part))
+      .at(-1) ?? ''
   const fact = FACTS[name] ?? (path === '' ? 'what was entered' : `“${path}”`)
   const where = ask.kind === 'derived' ? `correct it ${WHERE[ask.from]}` : 'correct it, or read again'
-  return { verdict: 'not-proven', working: [], notes: [], finding: `${fact} ${reason}`, wanting: `${fact} ${reason}: ${where}` }
+  return {
+    verdict: 'not-proven',
+    working: [],
+    notes: [],
+    finding: `${fact} ${reason}`,
+    wanting: `${fact} ${reason}: ${where}`,
+  }
 }

@@ -8,12 +8,22 @@ import { inspect, judgeTyped } from './inspect.js'
 
 it('checks follow from the sheets in the order of the walk, each with an id that never changes', () => {
   expect(SampleJob.opened().inspection.checks.map(({ check: { id, stage } }) => `${stage} ${id}`)).toEqual([
-    'place-and-mount u/clear/left', 'place-and-mount u/clear/right', 'place-and-mount u/clear/top', 'place-and-mount u/clear/bottom', 'dc u/torque/a', 'dc u/tug/b', 'ac u/mains/unit',
+    'place-and-mount u/clear/left',
+    'place-and-mount u/clear/right',
+    'place-and-mount u/clear/top',
+    'place-and-mount u/clear/bottom',
+    'dc u/torque/a',
+    'dc u/tug/b',
+    'ac u/mains/unit',
   ])
 })
 
 it('a unit that hangs nowhere yet has its gaps not inspected', () => {
-  const job = SampleJob.opened().write('inspector', 'unit-fitted', { id: 'v', label: 'Box 2', sheetId: 'nobody-box-1' })
+  const job = SampleJob.opened().write('inspector', 'unit-fitted', {
+    id: 'v',
+    label: 'Box 2',
+    sheetId: 'nobody-box-1',
+  })
   expect(job.check('v/clear/left').outcome).toEqual({ verdict: 'not-inspected' })
 })
 
@@ -25,39 +35,84 @@ it('a unit that was removed takes its checks with it, and its readings stay in t
 
 it('what is typed is judged just as it would be once it is kept', () => {
   const job = SampleJob.opened()
-  const typed = judgeTyped(job.check('u/torque/a').check, '21 in·lb', { instrument: DRIVER, conditions: {} }, job.inspection.world)
+  const typed = judgeTyped(
+    job.check('u/torque/a').check,
+    '21 in·lb',
+    { instrument: DRIVER, conditions: {} },
+    job.inspection.world,
+  )
   if (!typed.ok) throw new Error(typed.problem.message)
-  job.write('inspector', 'reading', { point: 'u/torque/a', typed: '21 in·lb', value: typed.reading.value, unit: 'in·lb', relation: '=', instrument: DRIVER })
+  job.write('inspector', 'reading', {
+    point: 'u/torque/a',
+    typed: '21 in·lb',
+    value: typed.reading.value,
+    unit: 'in·lb',
+    relation: '=',
+    instrument: DRIVER,
+  })
   expect(JSON.stringify(job.check('u/torque/a').outcome)).toBe(JSON.stringify(typed.outcome))
 })
 
 it('what cannot be read is answered with its place and not with a verdict', () => {
   const job = SampleJob.opened()
-  expect(judgeTyped(job.check('u/torque/a').check, '2,500 N·m', { instrument: DRIVER, conditions: {} }, job.inspection.world)).toEqual({ ok: false, problem: expect.objectContaining({ code: 'thousands-separator', at: 1 }) })
+  expect(
+    judgeTyped(
+      job.check('u/torque/a').check,
+      '2,500 N·m',
+      { instrument: DRIVER, conditions: {} },
+      job.inspection.world,
+    ),
+  ).toEqual({ ok: false, problem: expect.objectContaining({ code: 'thousands-separator', at: 1 }) })
 })
 
 it('trying a place out changes the gaps and nothing that is kept', () => {
   const job = SampleJob.opened()
   const { state } = job.inspection
-  const tried = inspect(state, SHEETS, { ...state.asBuilt, units: state.asBuilt.units.map((unit) => ({ ...unit, place: { ...unit.place!, x: 20 } })) })
+  const tried = inspect(state, SHEETS, {
+    ...state.asBuilt,
+    units: state.asBuilt.units.map((unit) => ({ ...unit, place: { ...unit.place!, x: 20 } })),
+  })
   expect(tried.checks[0]!.outcome.verdict).toBe('does-not-conform')
   expect(job.check('u/clear/left').outcome.verdict).toBe('conforms')
 })
 
 it('a defect carries severity, place and remedy already written', () => {
   const { outcome } = SampleJob.opened().torque('1 N·m', 1).check('u/torque/a')
-  expect(outcome).toMatchObject({ verdict: 'does-not-conform', defect: { severity: 'major', title: 'Torque', place: 'Box 1, terminal A', finding: 'outside by 1 N·m', remedy: 'put it right' } })
+  expect(outcome).toMatchObject({
+    verdict: 'does-not-conform',
+    defect: {
+      severity: 'major',
+      title: 'Torque',
+      place: 'Box 1, terminal A',
+      finding: 'outside by 1 N·m',
+      remedy: 'put it right',
+    },
+  })
 })
 
 it('an open `stop` defect is a danger until its check conforms again', () => {
-  const job = SampleJob.opened().write('inspector', 'reading', { point: 'u/mains/unit', typed: '271 V', value: 271, unit: 'V', relation: '=', instrument: METER })
+  const job = SampleJob.opened().write('inspector', 'reading', {
+    point: 'u/mains/unit',
+    typed: '271 V',
+    value: 271,
+    unit: 'V',
+    relation: '=',
+    instrument: METER,
+  })
   const { outcome } = job.check('u/mains/unit')
   if (outcome.verdict !== 'does-not-conform') throw new Error('271 V should fail')
   job.write('inspector', 'defect-raised', { defectId: 'd', checkId: 'u/mains/unit', ...outcome.defect })
   expect(dangers(job.inspection.defects)).toHaveLength(1)
   job.write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'supply put right' })
   expect(dangers(job.inspection.defects)).toHaveLength(1)
-  job.write('inspector', 'reading', { point: 'u/mains/unit', typed: '231 V', value: 231, unit: 'V', relation: '=', instrument: METER })
+  job.write('inspector', 'reading', {
+    point: 'u/mains/unit',
+    typed: '231 V',
+    value: 231,
+    unit: 'V',
+    relation: '=',
+    instrument: METER,
+  })
   expect(dangers(job.inspection.defects)).toEqual([])
 })
 
@@ -69,13 +124,27 @@ describe('instruments', () => {
     expect(uncertaintyOf(undefined, 'voltage', 5)).toBe(0)
   })
   it('are in calibration to the end of their last day', () => {
-    expect([outOfCalibration(DRIVER, '2027-01-01T23:59:00Z'), outOfCalibration(DRIVER, '2027-01-02T00:00:00Z')]).toEqual([false, true])
+    expect([
+      outOfCalibration(DRIVER, '2027-01-01T23:59:00Z'),
+      outOfCalibration(DRIVER, '2027-01-02T00:00:00Z'),
+    ]).toEqual([false, true])
   })
   it('that were out of calibration leave a conforming check on the list', () => {
     const old = { ...DRIVER, calibratedUntil: '2026-01-01' }
-    const job = SampleJob.opened().write('inspector', 'reading', { point: 'u/torque/a', typed: '2.5', value: 2.5, unit: 'N·m', relation: '=', instrument: old })
+    const job = SampleJob.opened().write('inspector', 'reading', {
+      point: 'u/torque/a',
+      typed: '2.5',
+      value: 2.5,
+      unit: 'N·m',
+      relation: '=',
+      instrument: old,
+    })
     const judged = job.check('u/torque/a')
-    expect([judged.outcome.verdict, isLeft(judged), expiredInstrument(judged)?.name]).toEqual(['conforms', true, 'Driver'])
+    expect([judged.outcome.verdict, isLeft(judged), expiredInstrument(judged)?.name]).toEqual([
+      'conforms',
+      true,
+      'Driver',
+    ])
   })
 })
 
@@ -84,9 +153,15 @@ it('the list of jobs says whom each waits for', () => {
   const failed = SampleJob.opened().answered().torque('1 N·m', 1)
   expect(waitingFor(failed.inspection)).toBe('the inspector (1 failure to raise)')
   expect(waitingFor(failed.raiseTorque().inspection)).toBe('the installer (1 defect to rework)')
-  expect(waitingFor(failed.write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'x' }).inspection)).toBe('the inspector (1 rework to look at again)')
+  expect(
+    waitingFor(
+      failed.write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'x' }).inspection,
+    ),
+  ).toBe('the inspector (1 rework to look at again)')
   const done = SampleJob.opened().answered()
-  expect(waitingFor(done.write('reviewer', 'signed', SIGNATURE(done)).inspection)).toBe('nothing: signed and sealed')
+  expect(waitingFor(done.write('reviewer', 'signed', SIGNATURE(done)).inspection)).toBe(
+    'nothing: signed and sealed',
+  )
 })
 
 it('folding entries one by one or all at once comes to the same', () => {
@@ -99,32 +174,97 @@ it('folding entries one by one or all at once comes to the same', () => {
 })
 
 it('an instrument that says nothing of a dimension does not vouch for a reading of it', () => {
-  const thermometer = { ...METER, kind: 'thermometer' as const, accuracy: [{ dimension: 'temperature' as const, percent: 0, plus: 0.5 }] }
-  const of = sheet('U', 'meter', [{ id: 'v', kind: 'limits', dimension: 'voltage', min: '207 V', max: '253 V' }])
-  const read = (instrument: typeof METER) => new Site().unit(of).write({ kind: 'reading', body: { point: 'U/v/unit', typed: '230', value: 230, unit: 'V', relation: '=', instrument } }).says('U/v/unit')
+  const thermometer = {
+    ...METER,
+    kind: 'thermometer' as const,
+    accuracy: [{ dimension: 'temperature' as const, percent: 0, plus: 0.5 }],
+  }
+  const of = sheet('U', 'meter', [
+    { id: 'v', kind: 'limits', dimension: 'voltage', min: '207 V', max: '253 V' },
+  ])
+  const read = (instrument: typeof METER) =>
+    new Site()
+      .unit(of)
+      .write({
+        kind: 'reading',
+        body: { point: 'U/v/unit', typed: '230', value: 230, unit: 'V', relation: '=', instrument },
+      })
+      .says('U/v/unit')
   expect(read(METER)).toContain('conforms')
   expect(read(thermometer)).toContain('not-proven')
 })
 
 it('a tape vouches for the length of a cable as for any length, in its own unit', () => {
-  const tape = { ...METER, kind: 'tape' as const, accuracy: [{ dimension: 'length' as const, percent: 0, plus: 20 }] }
+  const tape = {
+    ...METER,
+    kind: 'tape' as const,
+    accuracy: [{ dimension: 'length' as const, percent: 0, plus: 20 }],
+  }
   const of = sheet('U', 'battery', [{ id: 'c', kind: 'limits', dimension: 'cable-length', max: '5 m' }])
-  const read = (value: number) => new Site().unit(of).write({ kind: 'reading', body: { point: 'U/c/unit', typed: `${value} m`, value, unit: 'm', relation: '=', instrument: tape } }).says('U/c/unit')
+  const read = (value: number) =>
+    new Site()
+      .unit(of)
+      .write({
+        kind: 'reading',
+        body: { point: 'U/c/unit', typed: `${value} m`, value, unit: 'm', relation: '=', instrument: tape },
+      })
+      .says('U/c/unit')
   expect(read(4.97)).toContain('conforms')
   expect(read(4.99)).toContain('not-proven')
   expect(uncertaintyOf(tape, 'cable-length', 4)).toBeCloseTo(0.02, 12)
 })
 
 describe('a job that accepts a doubtful measure inside the limit', () => {
-  const wall = { kind: 'wall-measured' as const, body: { id: 'w', title: 'W', leftCorner: true, rightCorner: false, uncertainty: 5 } }
-  const box = sheet('B', 'meter', [{ id: 'c', kind: 'clearance', clear: { left: '200 mm', right: '0 mm', top: '0 mm', bottom: '0 mm' } }])
-  const hung = (rule: 'guarded' | 'simple') => new Site({ rule }).write(wall).unit(box, { place: { wallId: 'w', x: 203, y: 1000, w: 100, h: 100 } }).check('B/c/left').outcome.verdict
-  it('accepts a gap that is not clear of the tape', () => expect([hung('guarded'), hung('simple')]).toEqual(['not-proven', 'conforms']))
+  const wall = {
+    kind: 'wall-measured' as const,
+    body: { id: 'w', title: 'W', leftCorner: true, rightCorner: false, uncertainty: 5 },
+  }
+  const box = sheet('B', 'meter', [
+    { id: 'c', kind: 'clearance', clear: { left: '200 mm', right: '0 mm', top: '0 mm', bottom: '0 mm' } },
+  ])
+  const hung = (rule: 'guarded' | 'simple') =>
+    new Site({ rule })
+      .write(wall)
+      .unit(box, { place: { wallId: 'w', x: 203, y: 1000, w: 100, h: 100 } })
+      .check('B/c/left').outcome.verdict
+  it('accepts a gap that is not clear of the tape', () =>
+    expect([hung('guarded'), hung('simple')]).toEqual(['not-proven', 'conforms']))
 
   const inverter = sheet('I', 'string-inverter', [{ id: 'i', kind: 'insulation' }])
-  const tester = { ...METER, kind: 'insulation-tester' as const, accuracy: [{ dimension: 'insulation' as const, percent: 5, plus: 0 }] }
+  const tester = {
+    ...METER,
+    kind: 'insulation-tester' as const,
+    accuracy: [{ dimension: 'insulation' as const, percent: 5, plus: 0 }],
+  }
   const tested = (rule: 'guarded' | 'simple', value: number) =>
-    new Site({ rule }).unit(inverter).write({ kind: 'string-built', body: { id: 's', label: 'S', unitId: 'I', input: 'PV1', count: 11, module: { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 54, bypassDiodes: 3 } } }, { kind: 'reading', body: { point: 'I/i/s', typed: `${value}`, value, unit: 'MΩ', relation: '=', instrument: tester, conditions: { testVoltage: 1000 } } }).check('I/i/s').outcome.verdict
+    new Site({ rule })
+      .unit(inverter)
+      .write(
+        {
+          kind: 'string-built',
+          body: {
+            id: 's',
+            label: 'S',
+            unitId: 'I',
+            input: 'PV1',
+            count: 11,
+            module: { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 54, bypassDiodes: 3 },
+          },
+        },
+        {
+          kind: 'reading',
+          body: {
+            point: 'I/i/s',
+            typed: `${value}`,
+            value,
+            unit: 'MΩ',
+            relation: '=',
+            instrument: tester,
+            conditions: { testVoltage: 1000 },
+          },
+        },
+      )
+      .check('I/i/s').outcome.verdict
   it('and an insulation that is not clear of the tester; one below the limit fails either way', () => {
     expect([tested('guarded', 1.02), tested('simple', 1.02)]).toEqual(['not-proven', 'conforms'])
     expect([tested('guarded', 0.9), tested('simple', 0.9)]).toEqual(['does-not-conform', 'does-not-conform'])

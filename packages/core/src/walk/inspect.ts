@@ -38,13 +38,29 @@ export interface Inspection {
  * Judges a job by its sheets: expands the checks, gives each its evidence, measures the walls, folds the defects. Pure; quick enough to
  * run on every keystroke. `asBuilt` may stand in for what the entries say, to try out a change before it is kept.
  */
-export function inspect(state: JobState, sheets: ReadonlyMap<string, Sheet>, asBuilt: AsBuilt = state.asBuilt): Inspection {
-  const walls = asBuilt.walls.map((wall) => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId), ruleOf(state)))
+export function inspect(
+  state: JobState,
+  sheets: ReadonlyMap<string, Sheet>,
+  asBuilt: AsBuilt = state.asBuilt,
+): Inspection {
+  const walls = asBuilt.walls.map((wall) =>
+    measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId), ruleOf(state)),
+  )
   const world = worldOf(state, asBuilt, walls, sheets)
   const checks = checksOf(asBuilt, sheets, world).map((check) => judgeCheck(check, state, world))
   const byId = new Map(checks.map((judged) => [judged.check.id, judged]))
-  const defects = [...state.defects.values()].map((raised) => defectOf(raised, byId.get(raised.raised.body.checkId)))
-  return { state, sheets, world, walls, checks, defects, verdict: worst(checks.map(({ outcome }) => outcome.verdict)) }
+  const defects = [...state.defects.values()].map((raised) =>
+    defectOf(raised, byId.get(raised.raised.body.checkId)),
+  )
+  return {
+    state,
+    sheets,
+    world,
+    walls,
+    checks,
+    defects,
+    verdict: worst(checks.map(({ outcome }) => outcome.verdict)),
+  }
 }
 
 /**
@@ -54,30 +70,77 @@ export function inspect(state: JobState, sheets: ReadonlyMap<string, Sheet>, asB
 export function inspectDraft(kept: Inspection, asBuilt: AsBuilt): Inspection {
   if (!differsOnWallsOnly(kept.state.asBuilt, asBuilt)) return inspect(kept.state, kept.sheets, asBuilt)
   const { state, sheets, defects } = kept
-  const walls = asBuilt.walls.map((wall) => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId), ruleOf(state)))
+  const walls = asBuilt.walls.map((wall) =>
+    measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId), ruleOf(state)),
+  )
   const world = worldOf(state, asBuilt, walls, sheets)
   const units = new Map(asBuilt.units.map((unit) => [unit.id, unit]))
   const checks = kept.checks.map((judged) => {
     const { check } = judged
     if (check.ask.kind !== 'derived' || check.ask.from !== 'wall') return judged
     const unit = units.get(check.unit.id)!
-    return judgeCheck({ ...check, unit, required: kindOf(check.requirement).required(check.requirement, check.subject, world, unit) }, state, world)
+    return judgeCheck(
+      {
+        ...check,
+        unit,
+        required: kindOf(check.requirement).required(check.requirement, check.subject, world, unit),
+      },
+      state,
+      world,
+    )
   })
-  return { state, sheets, world, walls, checks, defects, verdict: worst(checks.map(({ outcome }) => outcome.verdict)) }
+  return {
+    state,
+    sheets,
+    world,
+    walls,
+    checks,
+    defects,
+    verdict: worst(checks.map(({ outcome }) => outcome.verdict)),
+  }
 }
 
 const ruleOf = ({ header }: Pick<JobState, 'header'>): DecisionRule => header?.rule ?? 'guarded'
 
 function differsOnWallsOnly(kept: AsBuilt, draft: AsBuilt): boolean {
-  const alike = ({ id, label, sheetId, serial, situation }: UnitBuilt, other: UnitBuilt) => id === other.id && label === other.label && sheetId === other.sheetId && serial === other.serial && situation === other.situation
-  return draft.array === kept.array && draft.earth === kept.earth && draft.strings === kept.strings && draft.network === kept.network && draft.units.length === kept.units.length && draft.units.every((unit, i) => unit === kept.units[i] || alike(unit, kept.units[i]!))
+  const alike = ({ id, label, sheetId, serial, situation }: UnitBuilt, other: UnitBuilt) =>
+    id === other.id &&
+    label === other.label &&
+    sheetId === other.sheetId &&
+    serial === other.serial &&
+    situation === other.situation
+  return (
+    draft.array === kept.array &&
+    draft.earth === kept.earth &&
+    draft.strings === kept.strings &&
+    draft.network === kept.network &&
+    draft.units.length === kept.units.length &&
+    draft.units.every((unit, i) => unit === kept.units[i] || alike(unit, kept.units[i]!))
+  )
 }
 
-const BOUNDARY_WORDS = { floor: 'the floor', ceiling: 'the ceiling', 'left-corner': 'the left corner', 'right-corner': 'the right corner' } satisfies Record<Boundary, string>
+const BOUNDARY_WORDS = {
+  floor: 'the floor',
+  ceiling: 'the ceiling',
+  'left-corner': 'the left corner',
+  'right-corner': 'the right corner',
+} satisfies Record<Boundary, string>
 
-function worldOf({ header, evidence }: JobState, asBuilt: AsBuilt, walls: readonly MeasuredWall[], sheets: ReadonlyMap<string, Sheet>): World {
+function worldOf(
+  { header, evidence }: JobState,
+  asBuilt: AsBuilt,
+  walls: readonly MeasuredWall[],
+  sheets: ReadonlyMap<string, Sheet>,
+): World {
   const labels = new Map<string, string>(BOUNDARIES.map((id) => [id, BOUNDARY_WORDS[id]]))
-  for (const { id, label } of [...asBuilt.units, ...asBuilt.walls.flatMap(({ obstructions }) => obstructions), ...asBuilt.earth.parts, ...asBuilt.array.planes, ...asBuilt.network.parts]) labels.set(id, label)
+  for (const { id, label } of [
+    ...asBuilt.units,
+    ...asBuilt.walls.flatMap(({ obstructions }) => obstructions),
+    ...asBuilt.earth.parts,
+    ...asBuilt.array.planes,
+    ...asBuilt.network.parts,
+  ])
+    labels.set(id, label)
   let lookup: ArrayLookup | undefined
   let loads: ConductorLoad[] | undefined
   let carried: PartLoad[] | undefined
@@ -101,7 +164,14 @@ function worldOf({ header, evidence }: JobState, asBuilt: AsBuilt, walls: readon
       for (const { wall, result, problem } of walls) {
         if (problem && wall.id === hung) throw problem
         const found = result.units.find(({ id }) => id === unitId)
-        if (found) return { wall, result: found, collidesWith: result.collisions.filter((pair) => pair.includes(unitId)).map(([a, b]) => (a === unitId ? b : a)) }
+        if (found)
+          return {
+            wall,
+            result: found,
+            collidesWith: result.collisions
+              .filter((pair) => pair.includes(unitId))
+              .map(([a, b]) => (a === unitId ? b : a)),
+          }
       }
       return undefined
     },
@@ -114,7 +184,10 @@ function judgeCheck(check: Check, { evidence, touched }: JobState, world: World)
   return {
     check,
     history,
-    measured: check.ask.kind === 'derived' ? touched.get(check.ask.from === 'wall' ? `wall ${check.unit.place?.wallId ?? ''}` : check.ask.from) : current && { at: current.at, seq: current.seq },
+    measured:
+      check.ask.kind === 'derived'
+        ? touched.get(check.ask.from === 'wall' ? `wall ${check.unit.place?.wallId ?? ''}` : check.ask.from)
+        : current && { at: current.at, seq: current.seq },
     outcome: judgeEvidence(check, current, world),
   }
 }
@@ -133,7 +206,20 @@ const remembered = new WeakMap<Evidence, Map<string, Remembered>>()
 function judgeEvidence(check: Check, current: Evidence | undefined, world: World): Outcome {
   if (!current || check.ask.kind === 'derived') return judge(check, givenOf(check, current), world)
   const { terminal, string, device, branch, plane, bond, conductor } = check.subject
-  const on = [check.requirement, check.unit, check.because, terminal, string, device, branch, plane, bond, conductor, world.header, world.asBuilt.array]
+  const on = [
+    check.requirement,
+    check.unit,
+    check.because,
+    terminal,
+    string,
+    device,
+    branch,
+    plane,
+    bond,
+    conductor,
+    world.header,
+    world.asBuilt.array,
+  ]
   const known = remembered.get(current) ?? new Map<string, Remembered>()
   const before = known.get(check.id)
   if (before && before.on.every((one, i) => one === on[i])) return before.outcome
@@ -152,12 +238,28 @@ export function givenOf({ ask }: Check, evidence: Evidence | undefined): Given |
   return asReading(evidence.body, ask.kind === 'reading' ? ask.dimension : undefined, photos)
 }
 
-function asReading({ value, relation, instrument, conditions }: EntryBodies['reading'], dimension: Dimension | undefined, photos: number): GivenReading {
-  return { kind: 'reading', value, relation, instrument: dimension && vouching(instrument, dimension), uncertainty: dimension ? uncertaintyOf(instrument, dimension, value) : 0, conditions: conditions ?? {}, photos }
+function asReading(
+  { value, relation, instrument, conditions }: EntryBodies['reading'],
+  dimension: Dimension | undefined,
+  photos: number,
+): GivenReading {
+  return {
+    kind: 'reading',
+    value,
+    relation,
+    instrument: dimension && vouching(instrument, dimension),
+    uncertainty: dimension ? uncertaintyOf(instrument, dimension, value) : 0,
+    conditions: conditions ?? {},
+    photos,
+  }
 }
 
 /** An answer that was given under an older revision, and does not fit what is asked now, answers nothing. */
-function asRecord(ask: Check['ask'], { answer, instrument }: EntryBodies['record'], photos: number): GivenRecord | undefined {
+function asRecord(
+  ask: Check['ask'],
+  { answer, instrument }: EntryBodies['record'],
+  photos: number,
+): GivenRecord | undefined {
   if (ask.kind !== 'record') return undefined
   const fitting = attempt(() => fitAnswer(ask, answer))
   return fitting.ok ? { kind: 'record', answer: fitting.value, instrument, photos } : undefined
@@ -167,7 +269,9 @@ function asRecord(ask: Check['ask'], { answer, instrument }: EntryBodies['record
 export function judge(check: Check, given: Given | undefined, world: World): Outcome {
   if (check.because !== undefined) return { verdict: 'not-applicable', because: check.because }
   if (check.inTheWay) return outcomeOf(check, inTheWay(check.inTheWay, check.ask))
-  const judged = attempt(() => kindOf(check.requirement).judge(check.requirement, check.subject, given, world, check.unit))
+  const judged = attempt(() =>
+    kindOf(check.requirement).judge(check.requirement, check.subject, given, world, check.unit),
+  )
   if (!judged.ok) return outcomeOf(check, inTheWay(judged.problem, check.ask))
   const judgement = judged.value
   if (!judgement) return { verdict: 'not-inspected' }
@@ -197,10 +301,16 @@ function outcomeOf(check: Check, judgement: Judgement): Outcome {
   const { verdict, finding, causes = [], seenAlsoFrom, wanting } = judgement
   const { severity, title, remedy } = check.requirement
   return {
-    verdict, finding, causes,
+    verdict,
+    finding,
+    causes,
     ...(seenAlsoFrom && { seenAlsoFrom }),
-    ...(verdict === 'not-proven' && { wanting: wanting ?? 'use a finer instrument, or measure again where it counts' }),
-    ...(verdict === 'does-not-conform' && { defect: { severity, title, place: check.place, finding, remedy } }),
+    ...(verdict === 'not-proven' && {
+      wanting: wanting ?? 'use a finer instrument, or measure again where it counts',
+    }),
+    ...(verdict === 'does-not-conform' && {
+      defect: { severity, title, place: check.place, finding, remedy },
+    }),
     get working() {
       return judgement.working
     },
@@ -210,21 +320,45 @@ function outcomeOf(check: Check, judgement: Judgement): Outcome {
   } as Outcome
 }
 
-export type TypedJudgement = { ok: true; reading: GivenReading & { typed: string; unit: string }; outcome: Outcome } | { ok: false; problem: TypingProblem }
+export type TypedJudgement =
+  | { ok: true; reading: GivenReading & { typed: string; unit: string }; outcome: Outcome }
+  | { ok: false; problem: TypingProblem }
 
 /** What is typed, judged as it stands: for the keystroke, before anything is kept. */
-export function judgeTyped(check: Check, typed: string, using: Pick<GivenReading, 'instrument' | 'conditions'>, world: World, habits: TypingHabits = {}): TypedJudgement {
+export function judgeTyped(
+  check: Check,
+  typed: string,
+  using: Pick<GivenReading, 'instrument' | 'conditions'>,
+  world: World,
+  habits: TypingHabits = {},
+): TypedJudgement {
   if (check.ask.kind !== 'reading') throw new Error(`check ${check.id} does not ask for a reading`)
   const { dimension, unit } = check.ask
   const parsed = parseQuantity(typed, dimension, { assume: unit, ...habits })
   if (!parsed.ok) return parsed
   const { value, relation } = parsed.quantity
-  const reading: GivenReading = { kind: 'reading', value, relation, uncertainty: uncertaintyOf(using.instrument, dimension, value), ...using, instrument: vouching(using.instrument, dimension) }
-  return { ok: true, reading: { ...reading, typed: parsed.quantity.typed, unit: parsed.quantity.unit }, outcome: judge(check, reading, world) }
+  const reading: GivenReading = {
+    kind: 'reading',
+    value,
+    relation,
+    uncertainty: uncertaintyOf(using.instrument, dimension, value),
+    ...using,
+    instrument: vouching(using.instrument, dimension),
+  }
+  return {
+    ok: true,
+    reading: { ...reading, typed: parsed.quantity.typed, unit: parsed.quantity.unit },
+    outcome: judge(check, reading, world),
+  }
 }
 
 /** An answer of several parts as it stands, before it is kept; a part that does not fit comes back as the problem. */
-export function judgeAnswer(check: Check, answer: unknown, using: { instrument: GivenRecord['instrument']; photos?: number }, world: World): { ok: true; outcome: Outcome } | { ok: false; problem: string } {
+export function judgeAnswer(
+  check: Check,
+  answer: unknown,
+  using: { instrument: GivenRecord['instrument']; photos?: number },
+  world: World,
+): { ok: true; outcome: Outcome } | { ok: false; problem: string } {
   if (check.ask.kind !== 'record') throw new Error(`check ${check.id} does not ask for a record`)
   const { ask } = check
   const read = attempt(() => readAnswer(ask, answer))

@@ -7,7 +7,12 @@ import type { Item } from './items.js'
  */
 export interface BandIndex {
   /** Visits the items in the unit's band on one side, nearest first within a strip, until `enough(gap)` says that none farther can matter. */
-  visit(unit: Item, towards: 'low' | 'high', found: (item: Item, gap: number) => void, enough: (gap: number) => boolean): void
+  visit(
+    unit: Item,
+    towards: 'low' | 'high',
+    found: (item: Item, gap: number) => void,
+    enough: (gap: number) => boolean,
+  ): void
   /** Every pair whose interiors overlap, once. */
   collisions(): [Item, Item][]
 }
@@ -31,12 +36,16 @@ export function bandIndex(items: readonly Item[], axis: Axis): BandIndex {
         const { byStart, byEnd } = strips[s]!
         const sorted = towards === 'high' ? byStart : byEnd
         const step = towards === 'high' ? 1 : -1
-        const gapTo = towards === 'high' ? (item: Item) => axis.start(item) - axis.end(unit) : (item: Item) => axis.start(unit) - axis.end(item)
+        const gapTo =
+          towards === 'high'
+            ? (item: Item) => axis.start(item) - axis.end(unit)
+            : (item: Item) => axis.start(unit) - axis.end(item)
         for (let i = startAt(sorted, unit, axis, towards); i >= 0 && i < sorted.length; i += step) {
           const item = sorted[i]!
           const gap = gapTo(item)
           if (enough(gap)) break
-          if (item !== unit && overlapsOn(across, unit, item) && !overlapsOn(axis, unit, item)) found(item, Math.max(0, gap))
+          if (item !== unit && overlapsOn(across, unit, item) && !overlapsOn(axis, unit, item))
+            found(item, Math.max(0, gap))
         }
       }
     },
@@ -62,7 +71,10 @@ function startAt(sorted: Item[], unit: Item, axis: Axis, towards: 'low' | 'high'
   const SLACK = 0.5
   let low = 0
   let high = sorted.length
-  const before = towards === 'high' ? (item: Item) => axis.start(item) < axis.end(unit) - SLACK : (item: Item) => axis.end(item) <= axis.start(unit) + SLACK
+  const before =
+    towards === 'high'
+      ? (item: Item) => axis.start(item) < axis.end(unit) - SLACK
+      : (item: Item) => axis.end(item) <= axis.start(unit) + SLACK
   while (low < high) {
     const middle = (low + high) >> 1
     if (before(sorted[middle]!)) low = middle + 1
@@ -79,7 +91,8 @@ function cut(items: readonly Item[], axis: Axis, across: Axis) {
   const stripOf = (at: number) => Math.min(n - 1, Math.max(0, Math.floor((at - from) / size)))
   const strips: Strip[] = Array.from({ length: n }, () => ({ byStart: [], byEnd: [] }))
   for (const item of [...items].sort((a, b) => axis.start(a) - axis.start(b))) {
-    for (let s = stripOf(across.start(item)); s <= stripOf(across.end(item)); s++) strips[s]!.byStart.push(item)
+    for (let s = stripOf(across.start(item)); s <= stripOf(across.end(item)); s++)
+      strips[s]!.byStart.push(item)
   }
   for (const strip of strips) strip.byEnd = [...strip.byStart].sort((a, b) => axis.end(a) - axis.end(b))
   return { strips, stripOf }

@@ -4,7 +4,8 @@ import { clearance } from './clearance.js'
 import type { ClearanceInput } from './items.js'
 import { randomWall } from './random-wall.testing.js'
 
-const small = () => randomWall({ most: 5, span: 1500 }).map((wall) => ({ ...wall, wall: { width: 4000, height: 4000 } }))
+const small = () =>
+  randomWall({ most: 5, span: 1500 }).map((wall) => ({ ...wall, wall: { width: 4000, height: 4000 } }))
 
 it('the reported rework, once done, conforms, and nothing leaves the wall', () => {
   fc.assert(
@@ -15,7 +16,10 @@ it('the reported rework, once done, conforms, and nothing leaves the wall', () =
       if (status === 'not-found') return
       expect(clearance(after).verdict).toBe('conforms')
       expect(unitsMoved).toBe(moves.length)
-      expect(travel).toBeCloseTo(moves.reduce((sum, { dx, dy }) => sum + Math.abs(dx) + Math.abs(dy), 0), 6)
+      expect(travel).toBeCloseTo(
+        moves.reduce((sum, { dx, dy }) => sum + Math.abs(dx) + Math.abs(dy), 0),
+        6,
+      )
       for (const { id } of moves) {
         const { x, y, w, h } = after.items.find((item) => item.id === id)!
         expect(x >= -1e-6 && y >= -1e-6 && x + w <= 4000 + 1e-6 && y + h <= 4000 + 1e-6).toBe(true)
@@ -38,14 +42,43 @@ it('no single move on a fine grid is shorter than the one reported', () => {
 })
 
 it('a wall that conforms needs nothing, and a fixed unit stays', () => {
-  const wall: ClearanceInput = { wall: { width: 2000, height: 2600, leftCorner: true }, items: [{ id: 'a', kind: 'unit', x: 100, y: 1000, w: 400, h: 500, clear: { left: 200, right: 200, top: 200, bottom: 200 } }] }
-  expect(clearanceRework(wall)).toMatchObject({ status: 'found', moves: [{ id: 'a', dx: 100, dy: 0 }], exact: true })
-  expect(clearanceRework({ ...wall, fixed: ['a'] })).toMatchObject({ status: 'not-found', moves: [], travel: 0 })
+  const wall: ClearanceInput = {
+    wall: { width: 2000, height: 2600, leftCorner: true },
+    items: [
+      {
+        id: 'a',
+        kind: 'unit',
+        x: 100,
+        y: 1000,
+        w: 400,
+        h: 500,
+        clear: { left: 200, right: 200, top: 200, bottom: 200 },
+      },
+    ],
+  }
+  expect(clearanceRework(wall)).toMatchObject({
+    status: 'found',
+    moves: [{ id: 'a', dx: 100, dy: 0 }],
+    exact: true,
+  })
+  expect(clearanceRework({ ...wall, fixed: ['a'] })).toMatchObject({
+    status: 'not-found',
+    moves: [],
+    travel: 0,
+  })
 })
 
 it('three units in a row that all have to give way are set by a search that says it is not exact', () => {
   const clear = { left: 300, right: 300, top: 0, bottom: 0 }
-  const items = [0, 1, 2].map((i) => ({ id: `u${i}`, kind: 'unit' as const, x: 500 + i * 420, y: 500, w: 400, h: 600, clear }))
+  const items = [0, 1, 2].map((i) => ({
+    id: `u${i}`,
+    kind: 'unit' as const,
+    x: 500 + i * 420,
+    y: 500,
+    w: 400,
+    h: 600,
+    clear,
+  }))
   const given = { wall: { width: 2600, height: 1150, leftCorner: true, rightCorner: true }, items }
   const found = clearanceRework(given)
   expect(found.status).toBe('found')
@@ -54,8 +87,21 @@ it('three units in a row that all have to give way are set by a search that says
 
 it('a long search can be called off', () => {
   const clear = { left: 400, right: 400, top: 400, bottom: 400 }
-  const items = Array.from({ length: 6 }, (_, i) => ({ id: `u${i}`, kind: 'unit' as const, x: 100 + i * 110, y: 500, w: 100, h: 100, clear }))
-  expect(clearanceRework({ wall: { width: 900, height: 1100, leftCorner: true, rightCorner: true }, items }, () => false).status).toBe('not-found')
+  const items = Array.from({ length: 6 }, (_, i) => ({
+    id: `u${i}`,
+    kind: 'unit' as const,
+    x: 100 + i * 110,
+    y: 500,
+    w: 100,
+    h: 100,
+    clear,
+  }))
+  expect(
+    clearanceRework(
+      { wall: { width: 900, height: 1100, leftCorner: true, rightCorner: true }, items },
+      () => false,
+    ).status,
+  ).toBe('not-found')
 })
 
 /** Tries every position of every unit on a grid, below a bound. */

@@ -8,7 +8,9 @@ import { arcPoints, linesOf, nearestFree, type Placed, type Point } from './near
 import { forbiddenBy, isFree, joined, moved, roomFor, type Forbidden, type Room } from './forbidden.js'
 import { clearanceInput, type ClearanceInput, type ReadWall, type Unit } from './items.js'
 
-export const clearanceReworkFields = object({ fixed: optional(list(text(), { mayBeEmpty: true, about: 'ids of units that must stay' }), []) })
+export const clearanceReworkFields = object({
+  fixed: optional(list(text(), { mayBeEmpty: true, about: 'ids of units that must stay' }), []),
+})
 
 export interface ClearanceReworkInput extends ClearanceInput {
   fixed?: string[]
@@ -37,21 +39,30 @@ export type Progress = (part: number) => boolean | void
  * after the other, which finds sound answers but not always the least (`exact: false`).
  * Bad input: what `clearance` refuses, and an id in `fixed` that no unit has. Source: least travel among the edges of forbidden regions.
  */
-export function clearanceRework(input: ClearanceReworkInput, progress: Progress = () => true): ClearanceReworkResult {
+export function clearanceRework(
+  input: ClearanceReworkInput,
+  progress: Progress = () => true,
+): ClearanceReworkResult {
   const given = clearanceInput.read(input, '')
   const { fixed } = clearanceReworkFields.read(input, '')
   const units = given.items.filter((item): item is Unit => item.kind === 'unit')
   fixed.forEach((id, i) => {
-    if (!units.some((unit) => unit.id === id)) throw new BadInput('unknown-id', `fixed[${i}]`, `no unit is called "${id}"`)
+    if (!units.some((unit) => unit.id === id))
+      throw new BadInput('unknown-id', `fixed[${i}]`, `no unit is called "${id}"`)
   })
   if (conforms(given)) return answer('not-needed', [], true, given)
-  const wall = new Searchable(given, units.filter(({ id }) => !fixed.includes(id)))
+  const wall = new Searchable(
+    given,
+    units.filter(({ id }) => !fixed.includes(id)),
+  )
   const one = best(wall.movable.map((unit) => moveOne(unit, wall)))
   if (one) return answer('found', one.moves, true, given)
   const two = moveTwo(wall, progress)
   if (two) return answer('found', two.moves, true, given)
   const more = moveMore(wall, progress)
-  return more ? answer('found', more.moves, false, given) : answer('not-found', [], wall.movable.length <= 2, given)
+  return more
+    ? answer('found', more.moves, false, given)
+    : answer('not-found', [], wall.movable.length <= 2, given)
 }
 
 /** Every margin reaches the uncertainty and nothing collides: just what `clearance` calls conforming. */
@@ -126,7 +137,9 @@ function moveOne(unit: Unit, wall: Searchable): Solution | undefined {
  * tried both ways round. A pair is left as soon as no candidate can beat the best so far.
  */
 function moveTwo(wall: Searchable, progress: Progress): Solution | undefined {
-  const pairs = wall.movable.flatMap((a, i) => wall.movable.slice(i + 1).map((b) => [a, b] as const)).filter(([a, b]) => wall.curable([a.id, b.id]))
+  const pairs = wall.movable
+    .flatMap((a, i) => wall.movable.slice(i + 1).map((b) => [a, b] as const))
+    .filter(([a, b]) => wall.curable([a.id, b.id]))
   let found: Solution | undefined
   for (const [n, [a, b]] of pairs.entries()) {
     if (progress(n / pairs.length) === false) return found
@@ -142,14 +155,27 @@ function restThenFollow(first: Unit, second: Unit, wall: Searchable, bound: numb
   const alone = nearestFree(second, stays, wall.room(second), bound)
   if (!alone) return undefined
   let found: Solution | undefined
-  for (const rest of restingPlaces(first, wall.blockedBy(first, pair), wall.room(first), bound - alone.travel)) {
+  for (const rest of restingPlaces(
+    first,
+    wall.blockedBy(first, pair),
+    wall.room(first),
+    bound - alone.travel,
+  )) {
     const limit = (found?.travel ?? bound) - rest.travel
     if (alone.travel >= limit) break
     const byFirst = forbiddenBy(moved(first, rest), second, wall.given.uncertainty)
     // Where the first does not disturb the second's own best place, no later (farther) resting place can do better.
-    if (isFree(alone, byFirst, wall.room(second))) return solution([[first, rest], [second, alone]])
+    if (isFree(alone, byFirst, wall.room(second)))
+      return solution([
+        [first, rest],
+        [second, alone],
+      ])
     const follow = nearestFree(second, joined([stays, byFirst]), wall.room(second), limit)
-    if (follow) found = solution([[first, rest], [second, follow]])
+    if (follow)
+      found = solution([
+        [first, rest],
+        [second, follow],
+      ])
   }
   return found
 }
@@ -171,10 +197,13 @@ const MOST_GROUPS = 400
 function moveMore(wall: Searchable, progress: Progress): Solution | undefined {
   for (let size = 3; size <= wall.movable.length; size++) {
     let found: Solution | undefined
-    const groups = combinations(wall.movable, size, MOST_GROUPS).filter((group) => wall.curable(group.map(({ id }) => id)))
+    const groups = combinations(wall.movable, size, MOST_GROUPS).filter((group) =>
+      wall.curable(group.map(({ id }) => id)),
+    )
     for (const [n, group] of groups.entries()) {
       if (progress(n / groups.length) === false) return found
-      for (const order of ordersOf(group)) found = best([found, hangInOrder(order, wall, found?.travel ?? Infinity)])
+      for (const order of ordersOf(group))
+        found = best([found, hangInOrder(order, wall, found?.travel ?? Infinity)])
     }
     if (found) return found
   }
@@ -199,7 +228,13 @@ function hangInOrder(order: readonly Unit[], wall: Searchable, bound: number): S
 function ordersOf(group: readonly Unit[]): Unit[][] {
   const byX = [...group].sort((a, b) => a.x - b.x)
   const byY = [...group].sort((a, b) => a.y - b.y)
-  return [byX, [...byX].reverse(), byY, [...byY].reverse(), ...group.map((first) => [first, ...group.filter((unit) => unit !== first)])]
+  return [
+    byX,
+    [...byX].reverse(),
+    byY,
+    [...byY].reverse(),
+    ...group.map((first) => [first, ...group.filter((unit) => unit !== first)]),
+  ]
 }
 
 function combinations<T>(all: readonly T[], size: number, most: number): T[][] {
@@ -214,32 +249,70 @@ function combinations<T>(all: readonly T[], size: number, most: number): T[][] {
 }
 
 function solution(placed: [Unit, Placed][]): Solution {
-  const moves = placed.map(([{ id, x, y }, to]) => ({ id, dx: to.x - x, dy: to.y - y })).filter(({ dx, dy }) => dx !== 0 || dy !== 0)
+  const moves = placed
+    .map(([{ id, x, y }, to]) => ({ id, dx: to.x - x, dy: to.y - y }))
+    .filter(({ dx, dy }) => dx !== 0 || dy !== 0)
   return { moves, travel: placed.reduce((sum, [, { travel }]) => sum + travel, 0) }
 }
 
 /** Least travel; fewer moves on a tie. */
 function best(solutions: (Solution | undefined)[]): Solution | undefined {
-  return solutions.reduce((a, b) => (!b || (a && (a.travel < b.travel || (a.travel === b.travel && a.moves.length <= b.moves.length))) ? a : b), undefined)
+  return solutions.reduce(
+    (a, b) =>
+      !b || (a && (a.travel < b.travel || (a.travel === b.travel && a.moves.length <= b.moves.length)))
+        ? a
+        : b,
+    undefined,
+  )
 }
 
 /** The wall after the moves: what an inspector would find once the rework is done. */
-export function afterMoves<T extends { id: string; x: number; y: number }>(items: readonly T[], moves: readonly Move[]): T[] {
+export function afterMoves<T extends { id: string; x: number; y: number }>(
+  items: readonly T[],
+  moves: readonly Move[],
+): T[] {
   return items.map((item) => {
     const move = moves.find(({ id }) => id === item.id)
     return move ? { ...item, x: item.x + move.dx, y: item.y + move.dy } : item
   })
 }
 
-function answer(status: ClearanceReworkResult['status'], moves: Move[], exact: boolean, given: ReadWall): ClearanceReworkResult {
+function answer(
+  status: ClearanceReworkResult['status'],
+  moves: Move[],
+  exact: boolean,
+  given: ReadWall,
+): ClearanceReworkResult {
   const travel = moves.reduce((sum, { dx, dy }) => sum + Math.abs(dx) + Math.abs(dy), 0)
-  const way = (d: number, more: string, less: string) => (d === 0 ? [] : [`${fig(Math.abs(d), 1)} mm ${d > 0 ? more : less}`])
-  const steps = moves.map(({ id, dx, dy }) => `move ${id} ${[...way(dx, 'to the right', 'to the left'), ...way(dy, 'up', 'down')].join(' and ')}`)
-  const said = { 'not-needed': ['every margin is kept already'], found: [...steps, `${plural(moves.length, 'unit')} moved, ${fig(travel, 1)} mm in all`], 'not-found': ['no place was found that keeps every margin'] }
+  const way = (d: number, more: string, less: string) =>
+    d === 0 ? [] : [`${fig(Math.abs(d), 1)} mm ${d > 0 ? more : less}`]
+  const steps = moves.map(
+    ({ id, dx, dy }) =>
+      `move ${id} ${[...way(dx, 'to the right', 'to the left'), ...way(dy, 'up', 'down')].join(' and ')}`,
+  )
+  const said = {
+    'not-needed': ['every margin is kept already'],
+    found: [...steps, `${plural(moves.length, 'unit')} moved, ${fig(travel, 1)} mm in all`],
+    'not-found': ['no place was found that keeps every margin'],
+  }
   const notes = [
     ...(exact ? [] : ['searched by setting one unit after the other: a smaller rework may exist']),
-    ...(status === 'found' ? ['isolate and prove dead before a unit is moved; two people for heavy lifts; check again what the move touches'] : []),
+    ...(status === 'found'
+      ? [
+          'isolate and prove dead before a unit is moved; two people for heavy lifts; check again what the move touches',
+        ]
+      : []),
   ]
-  return { status, moves, unitsMoved: moves.length, travel, exact, working: said[status], notes: given.uncertainty > 0 ? [...notes, `every margin reaches the uncertainty of ${fig(given.uncertainty, 1)} mm`] : notes }
+  return {
+    status,
+    moves,
+    unitsMoved: moves.length,
+    travel,
+    exact,
+    working: said[status],
+    notes:
+      given.uncertainty > 0
+        ? [...notes, `every margin reaches the uncertainty of ${fig(given.uncertainty, 1)} mm`]
+        : notes,
+  }
 }
-

@@ -3,7 +3,16 @@ import { verdictOf } from '../verdict/decision.js'
 import { worst, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 import { bandIndex, type BandIndex } from './band-index.js'
 import { X, Y, facingOn, gapOn, overlapsOn, straightDistance, type Axis } from './geometry.js'
-import { SIDES, clearanceInput, type Boundary, type ClearanceInput, type Item, type ReadWall, type Side, type Unit } from './items.js'
+import {
+  SIDES,
+  clearanceInput,
+  type Boundary,
+  type ClearanceInput,
+  type Item,
+  type ReadWall,
+  type Side,
+  type Unit,
+} from './items.js'
 import { requiredGap, ruleInForce } from './required.js'
 
 export interface SideResult {
@@ -65,8 +74,14 @@ export function clearanceOf(given: ReadWall): ClearanceResult {
     units: results,
     collisions,
     verdict: collisions.length > 0 ? 'does-not-conform' : overall(results),
-    working: [...collisions.map(([a, b]) => `${a} and ${b} overlap`), ...results.flatMap((result) => workingOf(result, byId))],
-    notes: given.uncertainty > 0 ? [`each margin is judged against an uncertainty of ${mm(given.uncertainty)}`] : [],
+    working: [
+      ...collisions.map(([a, b]) => `${a} and ${b} overlap`),
+      ...results.flatMap((result) => workingOf(result, byId)),
+    ],
+    notes:
+      given.uncertainty > 0
+        ? [`each margin is judged against an uncertainty of ${mm(given.uncertainty)}`]
+        : [],
   }
 }
 
@@ -94,7 +109,9 @@ function judgeUnit(unit: Unit, given: ReadWall, indexes: Indexes, reach: number)
     sides: SIDES.map((side) => judgeSide(unit, side, given, indexes, reach)),
     corners: unit.reach === 'envelope' ? cornersOf(unit, given) : [],
     keepOut: keepOutsOf(unit, given),
-    ...(base && { base: { measured: unit.y, verdict: verdictOf(unit.y, given.uncertainty, base.min, base.max) } }),
+    ...(base && {
+      base: { measured: unit.y, verdict: verdictOf(unit.y, given.uncertainty, base.min, base.max) },
+    }),
   }
 }
 
@@ -115,10 +132,23 @@ function judgeSide(unit: Unit, side: Side, given: ReadWall, indexes: Indexes, re
   const bound = boundaryOn(unit, side, given)
   if (bound) offer(bound.id, bound.gap, own)
   const { index, towards } = looking(side, indexes)
-  index.visit(unit, towards, (item, gap) => offer(item.id, gap, requiredGap(unit, side, item)), (gap) => best !== undefined && gap - reach > best.margin + 1)
-  if (!best) return { side, measured: null, governing: null, required: own, margin: null, verdict: 'conforms' }
+  index.visit(
+    unit,
+    towards,
+    (item, gap) => offer(item.id, gap, requiredGap(unit, side, item)),
+    (gap) => best !== undefined && gap - reach > best.margin + 1,
+  )
+  if (!best)
+    return { side, measured: null, governing: null, required: own, margin: null, verdict: 'conforms' }
   const { id, gap, required, margin } = best
-  return { side, measured: gap, governing: id, required, margin, verdict: verdictOf(gap, given.uncertainty, required) }
+  return {
+    side,
+    measured: gap,
+    governing: id,
+    required,
+    margin,
+    verdict: verdictOf(gap, given.uncertainty, required),
+  }
 }
 
 const looking = (side: Side, { x, y }: Indexes) =>
@@ -138,12 +168,18 @@ function governs(a: Candidate, b: Candidate): boolean {
 }
 
 /** The floor always bounds; the ceiling when the wall's height is given; a corner when it is there. */
-export function boundaryOn(unit: Item, side: Side, { wall }: Pick<ReadWall, 'wall'>): { id: Boundary; gap: number } | undefined {
+export function boundaryOn(
+  unit: Item,
+  side: Side,
+  { wall }: Pick<ReadWall, 'wall'>,
+): { id: Boundary; gap: number } | undefined {
   switch (side) {
     case 'left':
       return wall.leftCorner ? { id: 'left-corner', gap: unit.x } : undefined
     case 'right':
-      return wall.rightCorner && wall.width !== undefined ? { id: 'right-corner', gap: wall.width - unit.x - unit.w } : undefined
+      return wall.rightCorner && wall.width !== undefined
+        ? { id: 'right-corner', gap: wall.width - unit.x - unit.w }
+        : undefined
     case 'top':
       return wall.height !== undefined ? { id: 'ceiling', gap: wall.height - unit.y - unit.h } : undefined
     case 'bottom':
@@ -159,7 +195,11 @@ function cornersOf(unit: Unit, { items, uncertainty }: ReadWall): CornerResult[]
       const across = toward(X, unit, item)
       const up = toward(Y, unit, item)
       const better = across.margin >= up.margin ? across : up
-      return { item: item.id, margin: better.margin, verdict: verdictOf(better.gap, uncertainty, better.required) }
+      return {
+        item: item.id,
+        margin: better.margin,
+        verdict: verdictOf(better.gap, uncertainty, better.required),
+      }
     })
 }
 
@@ -175,7 +215,13 @@ function keepOutsOf(unit: Unit, { items, uncertainty }: ReadWall): KeepOutResult
       .filter((item) => item.kind === 'obstruction' && item.class === from)
       .map((item) => {
         const measured = straightDistance(unit, item)
-        return { item: item.id, measured, required: distance, margin: measured - distance, verdict: verdictOf(measured, uncertainty, distance) }
+        return {
+          item: item.id,
+          measured,
+          required: distance,
+          margin: measured - distance,
+          verdict: verdictOf(measured, uncertainty, distance),
+        }
       }),
   )
 }
@@ -200,9 +246,18 @@ function workingOf(result: UnitClearance, byId: Map<string, Item>): string[] {
       const rule = item && ruleInForce(unit, side, item)
       return `${result.id} ${side} to ${governing}: ${mm(measured!)} − ${mm(required)}${rule ? ` (${rule})` : ''} = ${mm(margin!)}`
     })
-  const corners = result.corners.map(({ item, margin }) => `${result.id} corner to ${item}: ${mm(margin)} beyond the envelope`)
-  const keepOut = result.keepOut.map(({ item, measured, required, margin }) => `${result.id} to ${item}: ${mm(measured)} straight − ${mm(required)} = ${mm(margin)}`)
+  const corners = result.corners.map(
+    ({ item, margin }) => `${result.id} corner to ${item}: ${mm(margin)} beyond the envelope`,
+  )
+  const keepOut = result.keepOut.map(
+    ({ item, measured, required, margin }) =>
+      `${result.id} to ${item}: ${mm(measured)} straight − ${mm(required)} = ${mm(margin)}`,
+  )
   const { min, max } = unit.base ?? {}
-  const base = result.base ? [`${result.id} lower edge at ${mm(result.base.measured)}, allowed ${min === undefined ? '' : `from ${fig(min)} `}${max === undefined ? '' : `up to ${fig(max)} `}mm`] : []
+  const base = result.base
+    ? [
+        `${result.id} lower edge at ${mm(result.base.measured)}, allowed ${min === undefined ? '' : `from ${fig(min)} `}${max === undefined ? '' : `up to ${fig(max)} `}mm`,
+      ]
+    : []
   return [...sides, ...corners, ...keepOut, ...base]
 }

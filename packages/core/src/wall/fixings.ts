@@ -13,14 +13,22 @@ export const fixingsInput = refine(
     fixings: object({
       count: count(),
       topRow: count('fixings in the top row, which take the tension'),
-      leverArm: num({ unit: 'mm', sign: 'divisor', about: 'from the top row down to where the unit presses on the wall' }),
+      leverArm: num({
+        unit: 'mm',
+        sign: 'divisor',
+        about: 'from the top row down to where the unit presses on the wall',
+      }),
     }),
-    capacity: object({ tension: num({ unit: 'kN', sign: 'divisor' }), shear: num({ unit: 'kN', sign: 'divisor' }) }, 'of one fixing in this wall'),
+    capacity: object(
+      { tension: num({ unit: 'kN', sign: 'divisor' }), shear: num({ unit: 'kN', sign: 'divisor' }) },
+      'of one fixing in this wall',
+    ),
     safetyFactor: optional(num({ sign: 'divisor' }), 4),
     derate: optional(num({ sign: 'divisor', about: 'how a soft or hollow wall is expressed' }), 1),
   }),
   ({ fixings: { count: all, topRow } }) => {
-    if (topRow > all) throw new BadInput('out-of-range', 'fixings.topRow', 'must not exceed the count of fixings')
+    if (topRow > all)
+      throw new BadInput('out-of-range', 'fixings.topRow', 'must not exceed the count of fixings')
   },
 )
 
@@ -47,7 +55,14 @@ export interface FixingsResult extends Explained {
  * Source: statics of a bracket; linear interaction of tension and shear with one global safety factor.
  */
 export function fixings(input: FixingsInput): FixingsResult {
-  const { mass, centreOfGravity, fixings: fitted, capacity, safetyFactor, derate } = fixingsInput.read(input, '') as Read<typeof fixingsInput>
+  const {
+    mass,
+    centreOfGravity,
+    fixings: fitted,
+    capacity,
+    safetyFactor,
+    derate,
+  } = fixingsInput.read(input, '') as Read<typeof fixingsInput>
   const weight = (mass * STANDARD_GRAVITY) / 1000
   const tension = (weight * centreOfGravity) / (fitted.leverArm * fitted.topRow)
   const shear = weight / fitted.count
@@ -55,7 +70,9 @@ export function fixings(input: FixingsInput): FixingsResult {
   const allowedShear = (capacity.shear * derate) / safetyFactor
   const utilisation = tension / allowedTension + shear / allowedShear
   return {
-    tension, shear, utilisation,
+    tension,
+    shear,
+    utilisation,
     verdict: judged(atMost(utilisation, 1)),
     working: [
       `weight ${fig(mass)} kg × 9.80665 m/s² = ${kilonewtons(weight)}`,

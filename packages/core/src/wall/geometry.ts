@@ -23,7 +23,10 @@ export interface Axis {
 export const X: Axis = { start: (r) => r.x, end: (r) => r.x + r.w, low: 'left', high: 'right' }
 export const Y: Axis = { start: (r) => r.y, end: (r) => r.y + r.h, low: 'bottom', high: 'top' }
 
-export const OPPOSITE = { left: 'right', right: 'left', top: 'bottom', bottom: 'top' } satisfies Record<Side, Side>
+export const OPPOSITE = { left: 'right', right: 'left', top: 'bottom', bottom: 'top' } satisfies Record<
+  Side,
+  Side
+>
 
 export function overlapsOn(axis: Axis, a: Rect, b: Rect): boolean {
   const from = Math.max(axis.start(a), axis.start(b))

@@ -1,6 +1,19 @@
 import { BadInput } from '../verdict/bad-input.js'
 import { uncertaintyField } from '../verdict/decision.js'
-import { flag, list, num, object, oneOf, optional, range, refine, requireUniqueIds, text, variants, type Read } from '../verdict/shape.js'
+import {
+  flag,
+  list,
+  num,
+  object,
+  oneOf,
+  optional,
+  range,
+  refine,
+  requireUniqueIds,
+  text,
+  variants,
+  type Read,
+} from '../verdict/shape.js'
 
 /** The four sides of a unit, in the order in which they are listed everywhere. */
 export const SIDES = ['left', 'right', 'top', 'bottom'] as const
@@ -20,13 +33,28 @@ const place = {
 const clearFigure = () => num({ unit: 'mm', sign: 'magnitude' })
 
 /** How far a unit wants its neighbours to stay away; shared by the calculators and by the sheets. */
-export const clearShape = object({ left: clearFigure(), right: clearFigure(), top: clearFigure(), bottom: clearFigure() })
-export const neighbourShape = refine(object({ rule: oneOf(NEIGHBOUR_RULES), distance: optional(num({ unit: 'mm', sign: 'magnitude' })) }), requireStatedDistance)
+export const clearShape = object({
+  left: clearFigure(),
+  right: clearFigure(),
+  top: clearFigure(),
+  bottom: clearFigure(),
+})
+export const neighbourShape = refine(
+  object({ rule: oneOf(NEIGHBOUR_RULES), distance: optional(num({ unit: 'mm', sign: 'magnitude' })) }),
+  requireStatedDistance,
+)
 
-export function requireStatedDistance({ rule, distance }: { rule: NeighbourRule; distance?: number | undefined }, path: string): void {
-  if (rule === 'stated' && distance === undefined) throw new BadInput('missing', `${path}.distance`, 'is required by the rule "stated"')
+export function requireStatedDistance(
+  { rule, distance }: { rule: NeighbourRule; distance?: number | undefined },
+  path: string,
+): void {
+  if (rule === 'stated' && distance === undefined)
+    throw new BadInput('missing', `${path}.distance`, 'is required by the rule "stated"')
 }
-export const keepOutShape = object({ from: text('class of obstruction'), distance: num({ unit: 'mm', sign: 'magnitude' }) })
+export const keepOutShape = object({
+  from: text('class of obstruction'),
+  distance: num({ unit: 'mm', sign: 'magnitude' }),
+})
 export const baseShape = range('mm', 'height of the lower edge')
 
 export const unitShape = object({
@@ -48,7 +76,8 @@ export const wallShape = refine(
     rightCorner: optional(flag('a corner at x = width'), false),
   }),
   ({ width, rightCorner }, path) => {
-    if (rightCorner && width === undefined) throw new BadInput('missing', `${path}.width`, 'is required by a right corner')
+    if (rightCorner && width === undefined)
+      throw new BadInput('missing', `${path}.width`, 'is required by a right corner')
   },
 )
 
@@ -69,7 +98,12 @@ export const clearanceInput = refine(
 export function requireNamesOfTheirOwn(items: readonly { id: string }[]): void {
   requireUniqueIds(items, 'items')
   const taken = items.findIndex(({ id }) => (BOUNDARIES as readonly string[]).includes(id))
-  if (taken >= 0) throw new BadInput('duplicate-id', `items[${taken}].id`, `"${items[taken]!.id}" is the name of a boundary`)
+  if (taken >= 0)
+    throw new BadInput(
+      'duplicate-id',
+      `items[${taken}].id`,
+      `"${items[taken]!.id}" is the name of a boundary`,
+    )
 }
 
 export type ReadWall = Read<typeof clearanceInput>

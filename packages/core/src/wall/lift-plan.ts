@@ -3,13 +3,21 @@ import { flag, list, num, object, optional, text, type Read } from '../verdict/s
 import type { Explained } from '../verdict/verdict.js'
 
 export const liftPlanInput = object({
-  items: list(object({ name: text(), mass: num({ unit: 'kg', sign: 'magnitude' }), overhead: optional(flag('lifted above shoulder height'), false) })),
+  items: list(
+    object({
+      name: text(),
+      mass: num({ unit: 'kg', sign: 'magnitude' }),
+      overhead: optional(flag('lifted above shoulder height'), false),
+    }),
+  ),
   perPerson: optional(num({ unit: 'kg', sign: 'divisor', about: 'what one person may lift' }), 25),
   perPersonOverhead: optional(num({ unit: 'kg', sign: 'divisor' }), 12.5),
   mostPeople: optional(num({ sign: 'divisor', about: 'above this many, a machine lifts' }), 2),
 })
 type Given = Read<typeof liftPlanInput>
-export type LiftPlanInput = { items: { name: string; mass: number; overhead?: boolean }[] } & Partial<Omit<Given, 'items'>>
+export type LiftPlanInput = { items: { name: string; mass: number; overhead?: boolean }[] } & Partial<
+  Omit<Given, 'items'>
+>
 export interface LiftPlanResult extends Explained {
   lifts: { name: string; mass: number; people: number; machine: boolean }[]
 }
@@ -26,7 +34,10 @@ export function liftPlan(input: LiftPlanInput): LiftPlanResult {
   })
   return {
     lifts,
-    working: lifts.map(({ name, mass, people, machine }) => `${name}, ${kilograms(mass)}: ${machine ? 'by machine' : plural(people, 'person', 'people')}`),
+    working: lifts.map(
+      ({ name, mass, people, machine }) =>
+        `${name}, ${kilograms(mass)}: ${machine ? 'by machine' : plural(people, 'person', 'people')}`,
+    ),
     notes: ['the local rules on lifting decide; clear the way and agree the words before the lift'],
   }
 }

@@ -35,9 +35,20 @@ const EDGES = {
   up: { near: ({ y }: SurveyedItem) => y, far: ({ y, h }: SurveyedItem) => y + h },
 }
 /** The ends of a wall, which have no size: "left-corner" at 0, "right-corner" at the width, "floor" at 0, "ceiling" at the height. */
-export function wallEnds({ width, height }: { width?: number | undefined; height?: number | undefined }): SurveyedItem[] {
+export function wallEnds({
+  width,
+  height,
+}: {
+  width?: number | undefined
+  height?: number | undefined
+}): SurveyedItem[] {
   const end = (id: string, x: number, y: number): SurveyedItem => ({ id, x, y, w: 0, h: 0 })
-  return [end('left-corner', 0, 0), end('floor', 0, 0), ...(width === undefined ? [] : [end('right-corner', width, 0)]), ...(height === undefined ? [] : [end('ceiling', 0, height)])]
+  return [
+    end('left-corner', 0, 0),
+    end('floor', 0, 0),
+    ...(width === undefined ? [] : [end('right-corner', width, 0)]),
+    ...(height === undefined ? [] : [end('ceiling', 0, height)]),
+  ]
 }
 
 /**
@@ -45,24 +56,40 @@ export function wallEnds({ width, height }: { width?: number | undefined; height
  * tape's uncertainty (of a gap, so already that of two readings) means that a figure was misread or mistyped.
  * Source: closing a survey by measuring it twice.
  */
-export function misclosures(items: readonly SurveyedItem[], gaps: readonly MeasuredGap[], uncertainty: number): Misclosure[] {
+export function misclosures(
+  items: readonly SurveyedItem[],
+  gaps: readonly MeasuredGap[],
+  uncertainty: number,
+): Misclosure[] {
   const byId = new Map(items.map((item) => [item.id, item]))
   return gaps.map(({ id, from, to, axis, value }) => {
     const [a, b] = [byId.get(from), byId.get(to)]
     const computed = a && b ? EDGES[axis].near(b) - EDGES[axis].far(a) : undefined
     const misclosure = computed === undefined ? undefined : value - computed
     return {
-      gapId: id, from, to, axis,
+      gapId: id,
+      from,
+      to,
+      axis,
       measured: value,
-      computed, misclosure,
+      computed,
+      misclosure,
       tooLarge: misclosure !== undefined && Math.abs(misclosure) > uncertainty + 1e-9,
-      working: computed === undefined ? `${fig(value)} mm measured; one end has no offset` : `${fig(value)} mm measured − ${fig(computed)} mm from the offsets = ${fig(misclosure!)} mm`,
+      working:
+        computed === undefined
+          ? `${fig(value)} mm measured; one end has no offset`
+          : `${fig(value)} mm measured − ${fig(computed)} mm from the offsets = ${fig(misclosure!)} mm`,
     }
   })
 }
 
 /** The offset at which a thing stands when the gap from another is what was measured, mm. */
-export function offsetFromGap(other: SurveyedItem, self: Pick<SurveyedItem, 'w' | 'h'>, gap: number, direction: 'right-of' | 'left-of' | 'above' | 'below'): { x: number } | { y: number } {
+export function offsetFromGap(
+  other: SurveyedItem,
+  self: Pick<SurveyedItem, 'w' | 'h'>,
+  gap: number,
+  direction: 'right-of' | 'left-of' | 'above' | 'below',
+): { x: number } | { y: number } {
   if (direction === 'right-of') return { x: other.x + other.w + gap }
   if (direction === 'left-of') return { x: other.x - gap - self.w }
   return direction === 'above' ? { y: other.y + other.h + gap } : { y: other.y - gap - self.h }

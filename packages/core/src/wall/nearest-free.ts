@@ -19,14 +19,29 @@ export function linesOf(present: Point, blocked: Forbidden, room: Room): Lines {
   const finite = (values: number[]) => [...new Set(values.filter(Number.isFinite))]
   const { rects, rounds } = blocked
   return {
-    xs: finite([present.x, room.xMin, room.xMax, ...rects.flatMap((r) => [r.x0, r.x1]), ...rounds.flatMap((r) => [r.x0 - r.radius, r.x1 + r.radius])]),
-    ys: finite([present.y, room.yMin, room.yMax, ...rects.flatMap((r) => [r.y0, r.y1]), ...rounds.flatMap((r) => [r.y0 - r.radius, r.y1 + r.radius])]),
+    xs: finite([
+      present.x,
+      room.xMin,
+      room.xMax,
+      ...rects.flatMap((r) => [r.x0, r.x1]),
+      ...rounds.flatMap((r) => [r.x0 - r.radius, r.x1 + r.radius]),
+    ]),
+    ys: finite([
+      present.y,
+      room.yMin,
+      room.yMax,
+      ...rects.flatMap((r) => [r.y0, r.y1]),
+      ...rounds.flatMap((r) => [r.y0 - r.radius, r.y1 + r.radius]),
+    ]),
   }
 }
 
 /** Points where a rounded corner crosses a line or another rounded corner. */
 export function arcPoints({ rounds }: Forbidden, { xs, ys }: Lines): Point[] {
-  return [...rounds.flatMap((round) => crossings(round, xs, ys)), ...rounds.flatMap((a, i) => rounds.slice(i + 1).flatMap((b) => meetings(a, b)))]
+  return [
+    ...rounds.flatMap((round) => crossings(round, xs, ys)),
+    ...rounds.flatMap((a, i) => rounds.slice(i + 1).flatMap((b) => meetings(a, b))),
+  ]
 }
 
 /** How far the rounded rectangle reaches across at a distance `off` beyond its straight edge. */
@@ -36,11 +51,13 @@ function crossings(r: Round, xs: number[], ys: number[]): Point[] {
   const points: Point[] = []
   for (const x of xs) {
     const off = Math.max(0, r.x0 - x, x - r.x1)
-    if (off <= r.radius) points.push({ x, y: r.y0 - bulge(r.radius, off) }, { x, y: r.y1 + bulge(r.radius, off) })
+    if (off <= r.radius)
+      points.push({ x, y: r.y0 - bulge(r.radius, off) }, { x, y: r.y1 + bulge(r.radius, off) })
   }
   for (const y of ys) {
     const off = Math.max(0, r.y0 - y, y - r.y1)
-    if (off <= r.radius) points.push({ x: r.x0 - bulge(r.radius, off), y }, { x: r.x1 + bulge(r.radius, off), y })
+    if (off <= r.radius)
+      points.push({ x: r.x0 - bulge(r.radius, off), y }, { x: r.x1 + bulge(r.radius, off), y })
   }
   return points
 }
@@ -50,7 +67,12 @@ function meetings(a: Round, b: Round): Point[] {
   return cornersOf(a).flatMap((p) => cornersOf(b).flatMap((q) => circlesMeet(p, a.radius, q, b.radius)))
 }
 
-const cornersOf = (r: Round): Point[] => [{ x: r.x0, y: r.y0 }, { x: r.x0, y: r.y1 }, { x: r.x1, y: r.y0 }, { x: r.x1, y: r.y1 }]
+const cornersOf = (r: Round): Point[] => [
+  { x: r.x0, y: r.y0 },
+  { x: r.x0, y: r.y1 },
+  { x: r.x1, y: r.y0 },
+  { x: r.x1, y: r.y1 },
+]
 
 function circlesMeet(p: Point, rp: number, q: Point, rq: number): Point[] {
   const d = Math.hypot(q.x - p.x, q.y - p.y)
@@ -59,7 +81,10 @@ function circlesMeet(p: Point, rp: number, q: Point, rq: number): Point[] {
   const aside = bulge(rp, along)
   const [ux, uy] = [(q.x - p.x) / d, (q.y - p.y) / d]
   const foot = { x: p.x + along * ux, y: p.y + along * uy }
-  return [{ x: foot.x - aside * uy, y: foot.y + aside * ux }, { x: foot.x + aside * uy, y: foot.y - aside * ux }]
+  return [
+    { x: foot.x - aside * uy, y: foot.y + aside * ux },
+    { x: foot.x + aside * uy, y: foot.y - aside * ux },
+  ]
 }
 
 /**
@@ -67,9 +92,17 @@ function circlesMeet(p: Point, rp: number, q: Point, rq: number): Point[] {
  * position, y is the present height, an edge of a forbidden region, or a height at which a rounded corner crosses an edge or another
  * rounded corner; for each such height the best x is found among the free stretches.
  */
-export function nearestFree(present: Point, blocked: Forbidden, room: Room, bound = Infinity): Placed | undefined {
+export function nearestFree(
+  present: Point,
+  blocked: Forbidden,
+  room: Room,
+  bound = Infinity,
+): Placed | undefined {
   const lines = linesOf(present, blocked, room)
-  const heights = blocked.rounds.length === 0 ? lines.ys : [...new Set([...lines.ys, ...arcPoints(blocked, lines).map(({ y }) => y)])]
+  const heights =
+    blocked.rounds.length === 0
+      ? lines.ys
+      : [...new Set([...lines.ys, ...arcPoints(blocked, lines).map(({ y }) => y)])]
   const ordered = heights
     .filter((y) => y >= room.yMin - SLACK && y <= room.yMax + SLACK && Math.abs(y - present.y) < bound)
     .sort((a, b) => Math.abs(a - present.y) - Math.abs(b - present.y))
@@ -94,9 +127,15 @@ function nearestX(from: number, y: number, blocked: Forbidden, room: Room): numb
 }
 
 /** Slides out of what is blocked at this height, in one direction, until nothing blocks any more or the room ends. */
-function slide(from: number, y: number, { rects, rounds }: Forbidden, direction: 1 | -1, end: number): number {
+function slide(
+  from: number,
+  y: number,
+  { rects, rounds }: Forbidden,
+  direction: 1 | -1,
+  end: number,
+): number {
   let at = from
-  for (let stuck = true; stuck && direction * (end - at) >= -SLACK; ) {
+  for (let stuck = true; stuck && direction * (end - at) >= -SLACK;) {
     stuck = false
     for (const r of rects) {
       if (y > r.y0 + SLACK && y < r.y1 - SLACK && at > r.x0 + SLACK && at < r.x1 - SLACK) {

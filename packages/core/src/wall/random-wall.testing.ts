@@ -10,9 +10,19 @@ interface Bounds {
 }
 
 /** Walls of whole millimetres with units and obstructions anywhere, overlapping ones among them. */
-export function randomWall({ least = 1, most, span = 3000, grid = 50 }: Bounds): fc.Arbitrary<ClearanceInput> {
+export function randomWall({
+  least = 1,
+  most,
+  span = 3000,
+  grid = 50,
+}: Bounds): fc.Arbitrary<ClearanceInput> {
   const steps = (to: number) => fc.integer({ min: 0, max: to / grid }).map((n) => n * grid)
-  const place = { x: steps(span), y: steps(span), w: steps(600).map((n) => n + grid), h: steps(600).map((n) => n + grid) }
+  const place = {
+    x: steps(span),
+    y: steps(span),
+    w: steps(600).map((n) => n + grid),
+    h: steps(600).map((n) => n + grid),
+  }
   const figure = steps(400)
   const unit: fc.Arbitrary<Omit<UnitInput, 'id'>> = fc.record(
     {
@@ -25,9 +35,21 @@ export function randomWall({ least = 1, most, span = 3000, grid = 50 }: Bounds):
     },
     { requiredKeys: ['kind', 'x', 'y', 'w', 'h', 'clear'] },
   )
-  const obstruction: fc.Arbitrary<Omit<ObstructionInput, 'id'>> = fc.record({ kind: fc.constant('obstruction' as const), class: fc.constantFrom('window', 'pipe'), ...place })
-  return fc.record({ items: fc.array(fc.oneof(unit, obstruction), { minLength: least, maxLength: most }), height: fc.option(fc.constant(span + 1000), { nil: undefined }) }).map(({ items, height }) => ({
-    wall: height === undefined ? {} : { height },
-    items: items.map((item, i) => ({ ...item, id: `i${String(i).padStart(3, '0')}` })) as ClearanceInput['items'],
-  }))
+  const obstruction: fc.Arbitrary<Omit<ObstructionInput, 'id'>> = fc.record({
+    kind: fc.constant('obstruction' as const),
+    class: fc.constantFrom('window', 'pipe'),
+    ...place,
+  })
+  return fc
+    .record({
+      items: fc.array(fc.oneof(unit, obstruction), { minLength: least, maxLength: most }),
+      height: fc.option(fc.constant(span + 1000), { nil: undefined }),
+    })
+    .map(({ items, height }) => ({
+      wall: height === undefined ? {} : { height },
+      items: items.map((item, i) => ({
+        ...item,
+        id: `i${String(i).padStart(3, '0')}`,
+      })) as ClearanceInput['items'],
+    }))
 }

@@ -7,7 +7,17 @@ export class First1763900000000 implements MigrationInterface {
   }
 
   async down(db: QueryRunner): Promise<void> {
-    for (const table of ['photos', 'instruments', 'sheets', 'entries', 'job_people', 'jobs', 'sessions', 'people']) await db.query(`DROP TABLE ${table}`)
+    for (const table of [
+      'photos',
+      'instruments',
+      'sheets',
+      'entries',
+      'job_people',
+      'jobs',
+      'sessions',
+      'people',
+    ])
+      await db.query(`DROP TABLE ${table}`)
   }
 }
 

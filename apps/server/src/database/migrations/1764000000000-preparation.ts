@@ -7,7 +7,8 @@ export class Preparation1764000000000 implements MigrationInterface {
   }
 
   async down(db: QueryRunner): Promise<void> {
-    for (const table of ['office_figures', 'visit_people', 'visits', 'job_sheets']) await db.query(`DROP TABLE ${table}`)
+    for (const table of ['office_figures', 'visit_people', 'visits', 'job_sheets'])
+      await db.query(`DROP TABLE ${table}`)
   }
 }
 

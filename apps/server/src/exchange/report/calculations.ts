@@ -8,12 +8,19 @@ export function calculationPages({ state }: Inspection): Content {
   return [
     { text: 'Calculations', style: 'part' },
     ...state.calculations.map(({ at, by, body }): Content => {
-      const { verdict, working, notes } = compute(body.calculator, body.input) as Explained & { verdict?: Verdict }
+      const { verdict, working, notes } = compute(body.calculator, body.input) as Explained & {
+        verdict?: Verdict
+      }
       return {
         unbreakable: true,
         margin: [0, 0, 0, 10],
         stack: [
-          { columns: [{ text: body.title, bold: true }, { text: verdict ? VERDICT_WORDS[verdict] : '', alignment: 'right', width: 110 }] },
+          {
+            columns: [
+              { text: body.title, bold: true },
+              { text: verdict ? VERDICT_WORDS[verdict] : '', alignment: 'right', width: 110 },
+            ],
+          },
           { text: `${when(at)}, ${by.name}`, style: 'small' },
           ...working.map((text): Content => ({ text, style: 'figure' })),
           ...notes.map((text): Content => ({ text, style: 'small', color: FAINT })),

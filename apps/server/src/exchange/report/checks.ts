@@ -1,12 +1,25 @@
 import type { Content, TableCell } from 'pdfmake/interfaces.js'
-import { STAGES, STAGE_TITLES, inBothSystems, inForce, sayEvidence, type JudgedCheck, type Inspection } from '@plumb-mark/core'
+import {
+  STAGES,
+  STAGE_TITLES,
+  inBothSystems,
+  inForce,
+  sayEvidence,
+  type JudgedCheck,
+  type Inspection,
+} from '@plumb-mark/core'
 import { QUIET, heads, verdictMark, when } from './look.js'
 
 /** Every check with its reading, limit, arithmetic, clause and verdict, stage by stage. */
 export function checkPages({ checks, state }: Inspection): Content[] {
   return STAGES.flatMap((stage) => {
     const here = checks.filter(({ check }) => check.stage === stage)
-    return here.length === 0 ? [] : [{ text: STAGE_TITLES[stage], style: 'part', headlineLevel: 1 } as Content, table(here, state.header?.units ?? 'metric')]
+    return here.length === 0
+      ? []
+      : [
+          { text: STAGE_TITLES[stage], style: 'part', headlineLevel: 1 } as Content,
+          table(here, state.header?.units ?? 'metric'),
+        ]
   })
 }
 
@@ -15,10 +28,21 @@ const COLUMNS = 5
 function table(checks: readonly JudgedCheck[], system: 'metric' | 'us'): Content {
   const rows = checks.flatMap((judged) => [row(judged, system), ...pencil(judged)])
   // A row of arithmetic belongs to the check above it: no line parts the two.
-  const joined = new Set(rows.flatMap(([first], i) => (first && typeof first === 'object' && 'colSpan' in first ? [i + 1] : [])))
+  const joined = new Set(
+    rows.flatMap(([first], i) => (first && typeof first === 'object' && 'colSpan' in first ? [i + 1] : [])),
+  )
   return {
-    table: { headerRows: 1, dontBreakRows: true, widths: ['*', 112, 108, 84, 62], body: [heads('check', 'reading', 'required', 'verdict', 'clause'), ...rows] },
-    layout: { ...QUIET, hLineWidth: (i) => (joined.has(i) ? 0 : QUIET.hLineWidth(i)), paddingTop: (i) => (joined.has(i) ? 0 : QUIET.paddingTop()) },
+    table: {
+      headerRows: 1,
+      dontBreakRows: true,
+      widths: ['*', 112, 108, 84, 62],
+      body: [heads('check', 'reading', 'required', 'verdict', 'clause'), ...rows],
+    },
+    layout: {
+      ...QUIET,
+      hLineWidth: (i) => (joined.has(i) ? 0 : QUIET.hLineWidth(i)),
+      paddingTop: (i) => (joined.has(i) ? 0 : QUIET.paddingTop()),
+    },
   }
 }
 
@@ -27,7 +51,13 @@ function row({ check, outcome, history }: JudgedCheck, system: 'metric' | 'us'):
   const finding = 'finding' in outcome ? inBothSystems(outcome.finding, system, { difference: true }) : ''
   return [
     { stack: [check.title, { text: check.unit.label, style: 'small' }] },
-    { stack: [{ text: reading.value || finding || '–', style: 'figure' }, ...(reading.how ? [{ text: reading.how, style: 'small' }] : []), ...(reading.value && finding ? [{ text: finding, style: 'small' }] : [])] },
+    {
+      stack: [
+        { text: reading.value || finding || '–', style: 'figure' },
+        ...(reading.how ? [{ text: reading.how, style: 'small' }] : []),
+        ...(reading.value && finding ? [{ text: finding, style: 'small' }] : []),
+      ],
+    },
     inBothSystems(check.required, system),
     verdictMark(outcome.verdict),
     { text: `${check.sheet.model} ${check.sheet.revision}, ${check.requirement.clause}`, style: 'small' },
@@ -36,16 +66,35 @@ function row({ check, outcome, history }: JudgedCheck, system: 'metric' | 'us'):
 
 /** The arithmetic and what goes with it, to be followed with a pencil; a question answered by looking has none. */
 function pencil({ check, outcome }: JudgedCheck): TableCell[][] {
-  if (!('working' in outcome) || check.ask.kind === 'observation' || outcome.working.length + outcome.notes.length === 0) return []
-  const stack: Content[] = [{ text: outcome.working.join('  ·  '), style: 'working' }, ...outcome.notes.map((text): Content => ({ text, style: 'small' }))]
-  return [[{ colSpan: COLUMNS, stack, margin: [0, 0, 0, 2] }, ...Array.from({ length: COLUMNS - 1 }, () => '')]]
+  if (
+    !('working' in outcome) ||
+    check.ask.kind === 'observation' ||
+    outcome.working.length + outcome.notes.length === 0
+  )
+    return []
+  const stack: Content[] = [
+    { text: outcome.working.join('  ·  '), style: 'working' },
+    ...outcome.notes.map((text): Content => ({ text, style: 'small' })),
+  ]
+  return [
+    [{ colSpan: COLUMNS, stack, margin: [0, 0, 0, 2] }, ...Array.from({ length: COLUMNS - 1 }, () => '')],
+  ]
 }
 
-function readingOf(check: JudgedCheck['check'], history: JudgedCheck['history']): { value: string; how: string } {
+function readingOf(
+  check: JudgedCheck['check'],
+  history: JudgedCheck['history'],
+): { value: string; how: string } {
   const current = inForce(history)
   if (!current) return { value: '', how: '' }
   const instrument = 'instrument' in current.body ? current.body.instrument : undefined
   const conditions = current.kind === 'reading' ? current.body.conditions : undefined
-  const weather = conditions?.cellTemperature === undefined ? '' : `; cells ${conditions.cellTemperature} °C, ${conditions.irradiance ?? '–'} W/m²`
-  return { value: sayEvidence(check, current), how: `${instrument ? `${instrument.name}, ` : ''}${current.by.name}, ${when(current.at)}${weather}` }
+  const weather =
+    conditions?.cellTemperature === undefined
+      ? ''
+      : `; cells ${conditions.cellTemperature} °C, ${conditions.irradiance ?? '–'} W/m²`
+  return {
+    value: sayEvidence(check, current),
+    how: `${instrument ? `${instrument.name}, ` : ''}${current.by.name}, ${when(current.at)}${weather}`,
+  }
 }

@@ -1,5 +1,12 @@
 import type { Content } from 'pdfmake/interfaces.js'
-import { VERDICT_WORDS, fingerprint, isOpen, sheetName, type Inspection, type Verdict } from '@plumb-mark/core'
+import {
+  VERDICT_WORDS,
+  fingerprint,
+  isOpen,
+  sheetName,
+  type Inspection,
+  type Verdict,
+} from '@plumb-mark/core'
 import { BLUE, FAINT, OXIDE, QUIET, heads } from './look.js'
 
 const PLUMB = `<svg viewBox="0 0 24 60" width="20" height="50"><g fill="none" stroke="#22211d" stroke-width="1.4"><path d="M12 0 V34"/><path d="M6 34 H18 L12 58 Z" fill="#a9853a" stroke="#6d5313"/></g></svg>`
@@ -9,7 +16,19 @@ export function frontPage(inspection: Inspection): Content {
   const { state } = inspection
   const { header, seal } = state
   return [
-    { columns: [{ svg: PLUMB, width: 32 }, { stack: [{ text: 'Inspection record', color: FAINT }, { text: header?.title ?? '', style: 'title' }], margin: [0, 6, 0, 0] }], margin: [0, 0, 0, 16] },
+    {
+      columns: [
+        { svg: PLUMB, width: 32 },
+        {
+          stack: [
+            { text: 'Inspection record', color: FAINT },
+            { text: header?.title ?? '', style: 'title' },
+          ],
+          margin: [0, 6, 0, 0],
+        },
+      ],
+      margin: [0, 0, 0, 16],
+    },
     {
       table: {
         widths: [90, '*'],
@@ -17,9 +36,24 @@ export function frontPage(inspection: Inspection): Content {
           [{ text: 'job', style: 'label' }, header?.number ?? ''],
           [{ text: 'site', style: 'label' }, header?.site ?? ''],
           [{ text: 'customer', style: 'label' }, header?.customer ?? ''],
-          [{ text: 'rules', style: 'label' }, `${header?.school === 'nec' ? 'NEC-style' : 'IEC-style'}; readings ${header?.rule === 'simple' ? 'accepted inside the limit' : 'accepted only clear of the instrument’s uncertainty'}`],
-          [{ text: 'state', style: 'label' }, seal ? { text: `signed and sealed by ${seal.by.name}, licence ${seal.body.licence}`, color: BLUE, bold: true } : { text: 'not signed: this is a working copy', color: OXIDE, bold: true }],
-          [{ text: 'fingerprint', style: 'label' }, { text: fingerprint(state.head?.hash ?? ''), style: 'figure' }],
+          [
+            { text: 'rules', style: 'label' },
+            `${header?.school === 'nec' ? 'NEC-style' : 'IEC-style'}; readings ${header?.rule === 'simple' ? 'accepted inside the limit' : 'accepted only clear of the instrument’s uncertainty'}`,
+          ],
+          [
+            { text: 'state', style: 'label' },
+            seal
+              ? {
+                  text: `signed and sealed by ${seal.by.name}, licence ${seal.body.licence}`,
+                  color: BLUE,
+                  bold: true,
+                }
+              : { text: 'not signed: this is a working copy', color: OXIDE, bold: true },
+          ],
+          [
+            { text: 'fingerprint', style: 'label' },
+            { text: fingerprint(state.head?.hash ?? ''), style: 'figure' },
+          ],
         ],
       },
       layout: QUIET,
@@ -27,20 +61,38 @@ export function frontPage(inspection: Inspection): Content {
     { text: summary(inspection), margin: [0, 14, 0, 0], fontSize: 11 },
     { text: 'Units and sheets', style: 'part' },
     unitTable(inspection),
-    { text: 'The checks compare what was built with the makers’ sheets named here. The local code, the authority and a licensed person decide. Only qualified people open, measure or change live equipment.', style: 'small', margin: [0, 18, 0, 0] },
+    {
+      text: 'The checks compare what was built with the makers’ sheets named here. The local code, the authority and a licensed person decide. Only qualified people open, measure or change live equipment.',
+      style: 'small',
+      margin: [0, 18, 0, 0],
+    },
   ]
 }
 
 function summary({ checks, defects }: Inspection): string {
   const count = (verdict: Verdict) => checks.filter(({ outcome }) => outcome.verdict === verdict).length
-  const parts = (['does-not-conform', 'not-proven', 'not-inspected', 'conforms', 'not-applicable'] as const).filter((verdict) => count(verdict) > 0).map((verdict) => `${count(verdict)} ${VERDICT_WORDS[verdict]}`)
+  const parts = (['does-not-conform', 'not-proven', 'not-inspected', 'conforms', 'not-applicable'] as const)
+    .filter((verdict) => count(verdict) > 0)
+    .map((verdict) => `${count(verdict)} ${VERDICT_WORDS[verdict]}`)
   return `${checks.length} checks: ${parts.join(', ')}. ${defects.length === 0 ? 'No defects were raised.' : `${defects.length} defects were raised, ${defects.filter(isOpen).length} are open.`}`
 }
 
 function unitTable({ state, sheets }: Inspection): Content {
   const rows = state.asBuilt.units.map(({ label, serial, sheetId }) => {
     const sheet = sheets.get(sheetId)
-    return [label, { text: serial ?? '–', style: 'figure' }, sheet ? `${sheetName(sheet)}` : sheetId, sheet?.source ?? '']
+    return [
+      label,
+      { text: serial ?? '–', style: 'figure' },
+      sheet ? `${sheetName(sheet)}` : sheetId,
+      sheet?.source ?? '',
+    ]
   })
-  return { table: { headerRows: 1, widths: [90, 95, '*', '*'], body: [heads('unit', 'serial', 'sheet', 'source document'), ...rows] }, layout: QUIET }
+  return {
+    table: {
+      headerRows: 1,
+      widths: [90, 95, '*', '*'],
+      body: [heads('unit', 'serial', 'sheet', 'source document'), ...rows],
+    },
+    layout: QUIET,
+  }
 }

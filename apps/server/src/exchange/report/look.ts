@@ -30,7 +30,11 @@ export function verdictMark(verdict: Verdict): Content {
   const { path, colour } = MARKS[verdict]
   return {
     columns: [
-      { svg: `<svg viewBox="0 0 14 14" width="9" height="9"><g fill="none" stroke="${colour}" stroke-width="1.8">${path}</g></svg>`, width: 12, margin: [0, 1.5, 0, 0] },
+      {
+        svg: `<svg viewBox="0 0 14 14" width="9" height="9"><g fill="none" stroke="${colour}" stroke-width="1.8">${path}</g></svg>`,
+        width: 12,
+        margin: [0, 1.5, 0, 0],
+      },
       { text: VERDICT_WORDS[verdict], color: colour, bold: verdict === 'does-not-conform', width: '*' },
     ],
   }

@@ -14,7 +14,11 @@ const files = new Map<string, { id: string; file: InspectionFile }>()
 beforeAll(async () => {
   server = await RunningServer.start()
   inspector = await server.signIn('inspector')
-  for (const { id, title } of (await inspector.json<JobSummary[]>('GET', '/api/jobs')).body) files.set(title.split(' ')[0]!, { id, file: (await inspector.json<InspectionFile>('GET', `/api/jobs/${id}/inspection.json`)).body })
+  for (const { id, title } of (await inspector.json<JobSummary[]>('GET', '/api/jobs')).body)
+    files.set(title.split(' ')[0]!, {
+      id,
+      file: (await inspector.json<InspectionFile>('GET', `/api/jobs/${id}/inspection.json`)).body,
+    })
 })
 afterAll(() => server.stop())
 
@@ -22,7 +26,17 @@ afterAll(() => server.stop())
 function job(name: string, ...more: { kind: string; body: object }[]): Inspection {
   const { file } = files.get(name)!
   const last = file.entries.at(-1)!
-  const added = more.map(({ kind, body }, i) => ({ ...last, id: `x${i}`, seq: last.seq + i + 1, at: new Date(Date.parse(last.at) + 60_000 * (i + 1)).toISOString(), kind, body }) as Entry)
+  const added = more.map(
+    ({ kind, body }, i) =>
+      ({
+        ...last,
+        id: `x${i}`,
+        seq: last.seq + i + 1,
+        at: new Date(Date.parse(last.at) + 60_000 * (i + 1)).toISOString(),
+        kind,
+        body,
+      }) as Entry,
+  )
   return inspect(fold([...file.entries, ...added]), sheetsById(file.sheets))
 }
 
@@ -31,7 +45,9 @@ function words(content: unknown): string {
   if (typeof content === 'string' || typeof content === 'number') return String(content)
   if (Array.isArray(content)) return content.map(words).join('\n')
   if (typeof content !== 'object' || content === null) return ''
-  const { text, stack, columns, ul, table } = content as Record<string, unknown> & { table?: { body: unknown } }
+  const { text, stack, columns, ul, table } = content as Record<string, unknown> & {
+    table?: { body: unknown }
+  }
   return [text, stack, columns, ul, table?.body].map(words).filter(Boolean).join('\n')
 }
 
@@ -53,20 +69,49 @@ describe('the first page', () => {
 
 it('every check stands with clause, reading, instrument and arithmetic', () => {
   const pages = words(checkPages(job('Fallowmere')) as Content)
-  for (const said of ['Tightening torque', 'Torque driver D1', '2.5 N·m', 'AH-8T C, 6.5']) expect(pages).toContain(said)
+  for (const said of ['Tightening torque', 'Torque driver D1', '2.5 N·m', 'AH-8T C, 6.5'])
+    expect(pages).toContain(said)
   expect(pages).toMatch(/12 × 37\.24 V = 446\.88 V/)
 })
 
 it('a defect stands with its way and its remedy', async () => {
   const { defects } = job('Fallowmere')
-  const page = words(await defectPages({ defects: defects.map((defect) => ({ ...defect, raised: { ...defect.raised, body: { ...defect.raised.body, photos: [] } }, steps: defect.steps.map((step) => ({ ...step, body: { ...step.body, photos: [] } })) })) } as unknown as Inspection, async () => ''))
+  const page = words(
+    await defectPages(
+      {
+        defects: defects.map((defect) => ({
+          ...defect,
+          raised: { ...defect.raised, body: { ...defect.raised.body, photos: [] } },
+          steps: defect.steps.map((step) => ({ ...step, body: { ...step.body, photos: [] } })),
+        })),
+      } as unknown as Inspection,
+      async () => '',
+    ),
+  )
   expect(page).toContain(`raised by ${defects[0]!.raised.by.name}`)
   expect(page).toContain(`Remedy: ${defects[0]!.remedy}`)
   expect(await defectPages({ defects: [] } as unknown as Inspection, async () => '')).toBe('')
 })
 
 it('a calculation is worked out again from what was put in', () => {
-  const page = words(calculationPages(job('Fallowmere', { kind: 'calculation-kept', body: { calculator: 'string-cold-limit', title: 'Coldest morning', input: { module: { voc: 40, vocTempCoeff: -0.3 }, count: 12, minTemperature: -10, inverterMax: 600, method: 'coefficient' } } })))
+  const page = words(
+    calculationPages(
+      job('Fallowmere', {
+        kind: 'calculation-kept',
+        body: {
+          calculator: 'string-cold-limit',
+          title: 'Coldest morning',
+          input: {
+            module: { voc: 40, vocTempCoeff: -0.3 },
+            count: 12,
+            minTemperature: -10,
+            inverterMax: 600,
+            method: 'coefficient',
+          },
+        },
+      }),
+    ),
+  )
   expect(page).toContain('Coldest morning')
   expect(page).toContain('conforms')
   expect(page).toContain('12 × 40 V × 1.105 = 530.4 V')
@@ -88,8 +133,19 @@ describe('the last page', () => {
 
 it('leaves as a PDF, also when a calculation is kept with it', async () => {
   const { id } = files.get('Juniper')!
-  await inspector.append(id, entry('calculation-kept', { calculator: 'reserve', title: 'Reserve', input: { capacityKwh: 10, reservePercent: 30, loadKw: 1, inverterKw: 5 } }))
+  await inspector.append(
+    id,
+    entry('calculation-kept', {
+      calculator: 'reserve',
+      title: 'Reserve',
+      input: { capacityKwh: 10, reservePercent: 30, loadKw: 1, inverterKw: 5 },
+    }),
+  )
   const answer = await inspector.call('GET', `/api/jobs/${id}/report.pdf`)
   expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/pdf'])
-  expect(Buffer.from(await answer.arrayBuffer()).subarray(0, 5).toString()).toBe('%PDF-')
+  expect(
+    Buffer.from(await answer.arrayBuffer())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
 })

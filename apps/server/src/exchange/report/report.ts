@@ -22,17 +22,40 @@ export async function report(inspection: Inspection, photoFile: PhotoFile): Prom
 async function definition(inspection: Inspection, photoFile: PhotoFile): Promise<TDocumentDefinitions> {
   const { header, seal, head } = inspection.state
   const name = `${header?.number ?? ''} ${header?.title ?? ''}`
-  const content: Content[] = [frontPage(inspection), ...wallPages(inspection), ...checkPages(inspection), calculationPages(inspection), await defectPages(inspection, photoFile), signaturePage(inspection)]
+  const content: Content[] = [
+    frontPage(inspection),
+    ...wallPages(inspection),
+    ...checkPages(inspection),
+    calculationPages(inspection),
+    await defectPages(inspection, photoFile),
+    signaturePage(inspection),
+  ]
   return {
     pageSize: 'A4',
     pageMargins: [48, 64, 48, 60],
     info: { title: `Inspection record ${name}`, creator: 'Plumb Mark', producer: 'Plumb Mark' },
     defaultStyle: { font: 'Barlow', fontSize: 9.5, lineHeight: 1.18, color: INK },
     styles: STYLES,
-    header: (page) => (page === 1 ? '' : { columns: [{ text: name }, { text: seal ? 'signed and sealed' : 'not signed', alignment: 'right' }], margin: [48, 30, 48, 0], color: FAINT, fontSize: 8.5 }),
+    header: (page) =>
+      page === 1
+        ? ''
+        : {
+            columns: [
+              { text: name },
+              { text: seal ? 'signed and sealed' : 'not signed', alignment: 'right' },
+            ],
+            margin: [48, 30, 48, 0],
+            color: FAINT,
+            fontSize: 8.5,
+          },
     footer: (page, pages) => ({
-      margin: [48, 18, 48, 0], color: FAINT, fontSize: 8,
-      columns: [{ text: `fingerprint ${fingerprint(head?.hash ?? '')}`, font: 'Figures', fontSize: 7 }, { text: `${page} / ${pages}`, alignment: 'right', width: 60 }],
+      margin: [48, 18, 48, 0],
+      color: FAINT,
+      fontSize: 8,
+      columns: [
+        { text: `fingerprint ${fingerprint(head?.hash ?? '')}`, font: 'Figures', fontSize: 7 },
+        { text: `${page} / ${pages}`, alignment: 'right', width: 60 },
+      ],
     }),
     content,
   }

@@ -7,7 +7,17 @@ export function signaturePage(inspection: Inspection): Content {
   const { seal, head } = inspection.state
   if (!seal) {
     const inTheWay = blockers(inspection)
-    return { unbreakable: inTheWay.length < 30, stack: [{ text: 'Not signed', style: 'part', color: OXIDE }, { text: inTheWay.length === 0 ? 'Nothing stands in the way of a signature.' : 'What stands in the way:' }, { ul: inTheWay.map(({ text }) => text), style: 'small' }] }
+    return {
+      unbreakable: inTheWay.length < 30,
+      stack: [
+        { text: 'Not signed', style: 'part', color: OXIDE },
+        {
+          text:
+            inTheWay.length === 0 ? 'Nothing stands in the way of a signature.' : 'What stands in the way:',
+        },
+        { ul: inTheWay.map(({ text }) => text), style: 'small' },
+      ],
+    }
   }
   return {
     unbreakable: true,
@@ -18,9 +28,16 @@ export function signaturePage(inspection: Inspection): Content {
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 240, y2: 0, lineWidth: 0.7 }] },
       { text: `${seal.by.name}, licence ${seal.body.licence}`, bold: true, margin: [0, 4, 0, 0] },
       { text: when(seal.at), color: FAINT },
-      { text: 'This record is sealed: every entry is chained to the one before it by SHA-256, and the whole chain ends in', margin: [0, 12, 0, 2] },
+      {
+        text: 'This record is sealed: every entry is chained to the one before it by SHA-256, and the whole chain ends in',
+        margin: [0, 12, 0, 2],
+      },
       { text: head?.hash ?? '', style: 'figure' },
-      { text: 'Anyone who has the exported record can recompute it with “plumb-mark verify”.', style: 'small', margin: [0, 2, 0, 0] },
+      {
+        text: 'Anyone who has the exported record can recompute it with “plumb-mark verify”.',
+        style: 'small',
+        margin: [0, 2, 0, 0],
+      },
     ],
   }
 }

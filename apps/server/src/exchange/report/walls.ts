@@ -10,7 +10,11 @@ export function wallPages({ walls, world }: Inspection): Content[] {
       stack: [
         { text: measured.wall.title, style: 'part' },
         { svg: wallSvg(drawing, { font: 'Barlow' }), fit: [499, 400] },
-        { text: `To scale; gaps in mm, measured / required. ${measured.wall.tape ? `Measured with ${measured.wall.tape}, uncertainty of a gap ${measured.wall.uncertainty} mm.` : 'No tape was named.'}`, style: 'small', margin: [0, 6, 0, 0] },
+        {
+          text: `To scale; gaps in mm, measured / required. ${measured.wall.tape ? `Measured with ${measured.wall.tape}, uncertainty of a gap ${measured.wall.uncertainty} mm.` : 'No tape was named.'}`,
+          style: 'small',
+          margin: [0, 6, 0, 0],
+        },
       ],
     }
   })

@@ -2,7 +2,11 @@ import { Stack, Text, chakra } from '@chakra-ui/react'
 import { fig } from '@plumb-mark/core'
 import type { PictureProps } from './props.js'
 
-const PARTS = [['grid', 'chalk'], ['solar', 'brass'], ['battery', 'faint']] as const
+const PARTS = [
+  ['grid', 'chalk'],
+  ['solar', 'brass'],
+  ['battery', 'faint'],
+] as const
 
 /** What flows in and out at each moment; the rest is the load. */
 export function Balance({ input }: PictureProps) {
@@ -21,8 +25,20 @@ export function Balance({ input }: PictureProps) {
               const width = (Math.abs(sample[name]) / largest) * 200
               return (
                 <g key={name}>
-                  <chakra.rect x={sample[name] < 0 ? 300 - width : 300} y={4 + k * 24} width={width} height={17} fill={colour} />
-                  <chakra.text x={sample[name] < 0 ? 306 : 294} y={17 + k * 24} fontSize="13px" textAnchor={sample[name] < 0 ? 'start' : 'end'} fill="ink">
+                  <chakra.rect
+                    x={sample[name] < 0 ? 300 - width : 300}
+                    y={4 + k * 24}
+                    width={width}
+                    height={17}
+                    fill={colour}
+                  />
+                  <chakra.text
+                    x={sample[name] < 0 ? 306 : 294}
+                    y={17 + k * 24}
+                    fontSize="13px"
+                    textAnchor={sample[name] < 0 ? 'start' : 'end'}
+                    fill="ink"
+                  >
                     {name} {fig(sample[name], 0)} W
                   </chakra.text>
                 </g>

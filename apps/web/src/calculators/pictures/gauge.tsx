@@ -14,10 +14,35 @@ interface Gauge {
 
 /** How each of these calculators looks as one value on one scale. */
 const GAUGES = {
-  decision: ({ input }) => ({ value: input.value, spread: input.uncertainty, min: input.min, max: input.max, unit: '', over: input.relation === '>' }),
-  'driver-torque': ({ input }) => ({ value: input.set ?? 0, spread: ((input.set ?? 0) * input.driver.tolerancePercent) / 100, min: input.required.min, max: input.required.max, unit: 'N·m' }),
-  insulation: ({ input, result }) => ({ value: input.measured.value, spread: input.measured.uncertainty, min: result.minimum, unit: 'MΩ', over: input.measured.relation === '>' }),
-  'safe-voltage': ({ input, result }) => ({ value: input.measured.value, spread: input.measured.uncertainty, min: result.expected - input.count * input.perUnitTolerance, max: result.expected + input.count * input.perUnitTolerance, unit: 'V' }),
+  decision: ({ input }) => ({
+    value: input.value,
+    spread: input.uncertainty,
+    min: input.min,
+    max: input.max,
+    unit: '',
+    over: input.relation === '>',
+  }),
+  'driver-torque': ({ input }) => ({
+    value: input.set ?? 0,
+    spread: ((input.set ?? 0) * input.driver.tolerancePercent) / 100,
+    min: input.required.min,
+    max: input.required.max,
+    unit: 'N·m',
+  }),
+  insulation: ({ input, result }) => ({
+    value: input.measured.value,
+    spread: input.measured.uncertainty,
+    min: result.minimum,
+    unit: 'MΩ',
+    over: input.measured.relation === '>',
+  }),
+  'safe-voltage': ({ input, result }) => ({
+    value: input.measured.value,
+    spread: input.measured.uncertainty,
+    min: result.expected - input.count * input.perUnitTolerance,
+    max: result.expected + input.count * input.perUnitTolerance,
+    unit: 'V',
+  }),
   'string-cold-limit': ({ input, result }) => ({ value: result.maxVoc, max: input.inverterMax, unit: 'V' }),
   'protective-earth': ({ input, result }) => ({ value: input.fitted, min: result.required, unit: 'mm²' }),
   fixings: ({ result }) => ({ value: result.utilisation, max: 1, unit: 'of what is allowed' }),
@@ -40,14 +65,54 @@ export function GaugePicture(of: keyof typeof GAUGES) {
     const bandFrom = min === undefined ? PAD : x(min)
     const bandTo = max === undefined ? W - PAD : x(max)
     return (
-      <chakra.svg viewBox={`0 0 ${W} 120`} w="100%" maxW="640px" role="img" aria-label={`${fig(value, 3)} ${unit}`}>
-        <chakra.rect x={bandFrom} y={46} width={Math.max(0, bandTo - bandFrom)} height={28} fill="chalkWash" />
-        {[min, max].map((limit, i) => limit !== undefined && <Limit key={i} x={x(limit)} text={`${fig(limit, 3)}`} right={i === 1} />)}
+      <chakra.svg
+        viewBox={`0 0 ${W} 120`}
+        w="100%"
+        maxW="640px"
+        role="img"
+        aria-label={`${fig(value, 3)} ${unit}`}
+      >
+        <chakra.rect
+          x={bandFrom}
+          y={46}
+          width={Math.max(0, bandTo - bandFrom)}
+          height={28}
+          fill="chalkWash"
+        />
+        {[min, max].map(
+          (limit, i) =>
+            limit !== undefined && <Limit key={i} x={x(limit)} text={`${fig(limit, 3)}`} right={i === 1} />,
+        )}
         <chakra.line x1={PAD} x2={W - PAD} y1={60} y2={60} stroke="faint" />
-        {spread > 0 && <chakra.line x1={x(value - spread)} x2={x(value + spread)} y1={60} y2={60} stroke={colour} strokeWidth="8px" />}
+        {spread > 0 && (
+          <chakra.line
+            x1={x(value - spread)}
+            x2={x(value + spread)}
+            y1={60}
+            y2={60}
+            stroke={colour}
+            strokeWidth="8px"
+          />
+        )}
         <chakra.line x1={x(value)} x2={x(value)} y1={36} y2={84} stroke={colour} strokeWidth="4px" />
-        {over && <chakra.path d={`M${x(value)} 60 H${W - PAD} m-9 -7 l9 7 l-9 7`} stroke={colour} strokeWidth="2.5px" fill="none" strokeDasharray="6 5" />}
-        <chakra.text x={x(value)} y={28} textAnchor="middle" fontSize="17px" fontFamily="mono" fontWeight={500} fill={colour}>
+        {over && (
+          <chakra.path
+            d={`M${x(value)} 60 H${W - PAD} m-9 -7 l9 7 l-9 7`}
+            stroke={colour}
+            strokeWidth="2.5px"
+            fill="none"
+            strokeDasharray="6 5"
+          />
+        )}
+        <chakra.text
+          x={x(value)}
+          y={28}
+          textAnchor="middle"
+          fontSize="17px"
+          fontFamily="mono"
+          fontWeight={500}
+          fill={colour}
+        >
           {over ? '> ' : ''}
           {fig(value, 3)} {unit}
         </chakra.text>
@@ -60,7 +125,14 @@ function Limit({ x, text, right }: { x: number; text: string; right: boolean }) 
   return (
     <>
       <chakra.line x1={x} x2={x} y1={40} y2={92} stroke="ink" strokeWidth="2px" />
-      <chakra.text x={x} y={110} textAnchor={right ? 'start' : 'end'} fontSize="13px" fontFamily="mono" fill="ink">
+      <chakra.text
+        x={x}
+        y={110}
+        textAnchor={right ? 'start' : 'end'}
+        fontSize="13px"
+        fontFamily="mono"
+        fill="ink"
+      >
         {right ? 'at most ' : 'at least '}
         {text}
       </chakra.text>

@@ -13,13 +13,51 @@ export function LimitTrace({ input, result }: PictureProps) {
     <Box h="280px" w="100%" fontSize="12px" fontFamily="mono">
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={points} margin={{ top: 18, right: 18, bottom: 4, left: 4 }}>
-          <XAxis dataKey="t" type="number" domain={['dataMin', 'dataMax']} unit=" s" stroke="var(--chakra-colors-faint)" />
+          <XAxis
+            dataKey="t"
+            type="number"
+            domain={['dataMin', 'dataMax']}
+            unit=" s"
+            stroke="var(--chakra-colors-faint)"
+          />
           <YAxis unit=" W" width={74} stroke="var(--chakra-colors-faint)" />
-          <Tooltip contentStyle={{ background: 'var(--chakra-colors-panel)', border: '1px solid var(--chakra-colors-hair)' }} />
-          <Area dataKey="power" type="stepAfter" stroke="var(--chakra-colors-chalk)" strokeWidth={2} fill="var(--chakra-colors-chalk-wash)" isAnimationActive={false} />
-          <ReferenceLine y={ceiling} stroke="var(--chakra-colors-oxide)" strokeWidth={2} label={{ value: 'limit + tolerance', fill: 'var(--chakra-colors-oxide)', position: 'insideTopRight' }} />
-          <ReferenceLine x={input.eventAt} stroke="var(--chakra-colors-ink)" strokeDasharray="4 4" label={{ value: 'event', fill: 'var(--chakra-colors-ink)', position: 'top' }} />
-          {result.settledAt !== null && <ReferenceLine x={result.settledAt} stroke="var(--chakra-colors-brass)" label={{ value: 'settled', fill: 'var(--chakra-colors-brass)', position: 'top' }} />}
+          <Tooltip
+            contentStyle={{
+              background: 'var(--chakra-colors-panel)',
+              border: '1px solid var(--chakra-colors-hair)',
+            }}
+          />
+          <Area
+            dataKey="power"
+            type="stepAfter"
+            stroke="var(--chakra-colors-chalk)"
+            strokeWidth={2}
+            fill="var(--chakra-colors-chalk-wash)"
+            isAnimationActive={false}
+          />
+          <ReferenceLine
+            y={ceiling}
+            stroke="var(--chakra-colors-oxide)"
+            strokeWidth={2}
+            label={{
+              value: 'limit + tolerance',
+              fill: 'var(--chakra-colors-oxide)',
+              position: 'insideTopRight',
+            }}
+          />
+          <ReferenceLine
+            x={input.eventAt}
+            stroke="var(--chakra-colors-ink)"
+            strokeDasharray="4 4"
+            label={{ value: 'event', fill: 'var(--chakra-colors-ink)', position: 'top' }}
+          />
+          {result.settledAt !== null && (
+            <ReferenceLine
+              x={result.settledAt}
+              stroke="var(--chakra-colors-brass)"
+              label={{ value: 'settled', fill: 'var(--chakra-colors-brass)', position: 'top' }}
+            />
+          )}
         </ComposedChart>
       </ResponsiveContainer>
     </Box>
@@ -35,7 +73,9 @@ interface Sample {
 function thinned(samples: Sample[]): Sample[] {
   if (samples.length <= MOST_POINTS) return samples
   const size = Math.ceil((2 * samples.length) / MOST_POINTS)
-  return Array.from({ length: Math.ceil(samples.length / size) }, (_, i) => samples.slice(i * size, (i + 1) * size)).flatMap((part) => {
+  return Array.from({ length: Math.ceil(samples.length / size) }, (_, i) =>
+    samples.slice(i * size, (i + 1) * size),
+  ).flatMap((part) => {
     const low = part.reduce((a, b) => (b.power < a.power ? b : a))
     const high = part.reduce((a, b) => (b.power > a.power ? b : a))
     return low.t <= high.t ? [low, high] : [high, low]

@@ -15,12 +15,22 @@ const PAIRS = {
     (input.planned as { position: string; serial: string }[]).map(({ position, serial }): Pair => {
       const typo = (result.likelyTypos as LikelyTypo[]).find((one) => one.position === position)
       const missing = (result.missing as string[]).includes(position)
-      return { name: position, wanted: serial, found: typo ? `${typo.reported} (a slip?)` : missing ? 'silent' : 'reported', verdict: missing ? 'does-not-conform' : 'conforms' }
+      return {
+        name: position,
+        wanted: serial,
+        found: typo ? `${typo.reported} (a slip?)` : missing ? 'silent' : 'reported',
+        verdict: missing ? 'does-not-conform' : 'conforms',
+      }
     }),
   settings: ({ input, result }) =>
     (result.items as { key: string; verdict: Verdict }[]).map(({ key, verdict }): Pair => {
       const rule = input.expected[key]
-      const wanted = rule.equals !== undefined ? String(rule.equals) : rule.oneOf ? rule.oneOf.join(' or ') : `${rule.min ?? '…'} to ${rule.max ?? '…'}`
+      const wanted =
+        rule.equals !== undefined
+          ? String(rule.equals)
+          : rule.oneOf
+            ? rule.oneOf.join(' or ')
+            : `${rule.min ?? '…'} to ${rule.max ?? '…'}`
       return { name: key, wanted, found: String(input.recorded[key] ?? 'not written down'), verdict }
     }),
 } satisfies Record<string, (props: PictureProps) => Pair[]>
@@ -68,7 +78,8 @@ export function Split({ result }: PictureProps) {
       {(result.strings as SplitString[]).map(({ count, power, planes }, i) => (
         <div key={i}>
           <Text fontSize="14px">
-            String {i + 1}: {count} modules, {fig(power, 0)} W ({planes.map(({ id, modules }) => `${modules} on ${id}`).join(', ')})
+            String {i + 1}: {count} modules, {fig(power, 0)} W (
+            {planes.map(({ id, modules }) => `${modules} on ${id}`).join(', ')})
           </Text>
           <chakra.div display="flex" gap="3px" flexWrap="wrap">
             {Array.from({ length: count }, (_, k) => (
@@ -77,7 +88,9 @@ export function Split({ result }: PictureProps) {
           </chakra.div>
         </div>
       ))}
-      {result.impossible.length > 0 && <Text color="oxide">Cannot be split within these limits: {result.impossible.join(', ')}</Text>}
+      {result.impossible.length > 0 && (
+        <Text color="oxide">Cannot be split within these limits: {result.impossible.join(', ')}</Text>
+      )}
     </Stack>
   )
 }
@@ -91,8 +104,22 @@ export function Rail({ input, result }: PictureProps) {
       <chakra.svg viewBox="0 0 610 96" w="100%" maxW="700px" role="img" aria-label="Marks along the rail">
         {marks.map((at, i) => (
           <g key={i}>
-            <chakra.rect x={8 + (at - input.moduleWidth / 2) * scale} y={8} width={input.moduleWidth * scale} height={48} fill="chalkWash" stroke="chalk" />
-            <chakra.line x1={8 + at * scale} x2={8 + at * scale} y1={2} y2={80} stroke="ink" strokeWidth="2px" />
+            <chakra.rect
+              x={8 + (at - input.moduleWidth / 2) * scale}
+              y={8}
+              width={input.moduleWidth * scale}
+              height={48}
+              fill="chalkWash"
+              stroke="chalk"
+            />
+            <chakra.line
+              x1={8 + at * scale}
+              x2={8 + at * scale}
+              y1={2}
+              y2={80}
+              stroke="ink"
+              strokeWidth="2px"
+            />
           </g>
         ))}
         <chakra.rect x={8} y={62} width={590} height={9} fill="faint" />
@@ -110,11 +137,14 @@ export function Rail({ input, result }: PictureProps) {
 export function Lifts({ result }: PictureProps) {
   return (
     <Stack gap="8px">
-      {(result.lifts as { name: string; mass: number; people: number; machine: boolean }[]).map(({ name, mass, people, machine }, i) => (
-        <Text key={i} fontSize="19px">
-          <b>{name}</b>, {fig(mass, 1)} kg: {machine ? 'by machine' : people === 1 ? 'one person' : `${people} people`}
-        </Text>
-      ))}
+      {(result.lifts as { name: string; mass: number; people: number; machine: boolean }[]).map(
+        ({ name, mass, people, machine }, i) => (
+          <Text key={i} fontSize="19px">
+            <b>{name}</b>, {fig(mass, 1)} kg:{' '}
+            {machine ? 'by machine' : people === 1 ? 'one person' : `${people} people`}
+          </Text>
+        ),
+      )}
     </Stack>
   )
 }

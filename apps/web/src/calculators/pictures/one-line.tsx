@@ -21,12 +21,27 @@ export function OneLine({ input, result }: PictureProps) {
   const colour = verdictColour(result.verdict as Verdict)
   return (
     <Box>
-      <chakra.svg viewBox={`0 0 620 ${rows * 54 + 30}`} w="100%" maxW="700px" role="img" aria-label="One-line diagram">
+      <chakra.svg
+        viewBox={`0 0 620 ${rows * 54 + 30}`}
+        w="100%"
+        maxW="700px"
+        role="img"
+        aria-label="One-line diagram"
+      >
         {sources.map(({ name, amps }, i) => {
           const y = 30 + i * 54 + (rows - sources.length) * 27
           return (
             <g key={i}>
-              <chakra.rect x={6} y={y - 20} width={140} height={40} rx={4} fill="panel" stroke="ink" strokeWidth="2px" />
+              <chakra.rect
+                x={6}
+                y={y - 20}
+                width={140}
+                height={40}
+                rx={4}
+                fill="panel"
+                stroke="ink"
+                strokeWidth="2px"
+              />
               <chakra.text x={14} y={y - 3} fontSize="14px" fontWeight={600} fill="ink">
                 {name}
               </chakra.text>
@@ -43,18 +58,43 @@ export function OneLine({ input, result }: PictureProps) {
           Ib {fig(result.designCurrent, 1)} A
         </chakra.text>
         <chakra.text x={240} y={middle + 26} fontSize="13px" fill="ink">
-          {input.size} {input.school === 'iec' ? 'mm²' : 'AWG'}, carries {fig(result.ampacity, 1)} A, drop {fig(result.dropPercent, 2)} %
+          {input.size} {input.school === 'iec' ? 'mm²' : 'AWG'}, carries {fig(result.ampacity, 1)} A, drop{' '}
+          {fig(result.dropPercent, 2)} %
         </chakra.text>
         {input.protectiveDevice !== undefined && (
           <g>
-            <chakra.rect x={420} y={middle - 13} width={26} height={26} fill="panel" stroke="ink" strokeWidth="2px" />
+            <chakra.rect
+              x={420}
+              y={middle - 13}
+              width={26}
+              height={26}
+              fill="panel"
+              stroke="ink"
+              strokeWidth="2px"
+            />
             <chakra.path d={`M424 ${middle + 9} L442 ${middle - 9}`} stroke="ink" strokeWidth="2px" />
-            <chakra.text x={433} y={middle - 22} fontSize="13px" fontFamily="mono" textAnchor="middle" fill="ink">
+            <chakra.text
+              x={433}
+              y={middle - 22}
+              fontSize="13px"
+              fontFamily="mono"
+              textAnchor="middle"
+              fill="ink"
+            >
               {fig(input.protectiveDevice, 1)} A
             </chakra.text>
           </g>
         )}
-        <chakra.rect x={560} y={middle - 22} width={54} height={44} rx={4} fill="panel" stroke="ink" strokeWidth="2px" />
+        <chakra.rect
+          x={560}
+          y={middle - 22}
+          width={54}
+          height={44}
+          rx={4}
+          fill="panel"
+          stroke="ink"
+          strokeWidth="2px"
+        />
       </chakra.svg>
       <chakra.ul listStyleType="none" mt="6px">
         {(result.checks as ConductorCheck[]).map(({ id, verdict }) => (
@@ -73,7 +113,13 @@ export function Branch({ input, result }: PictureProps) {
   const units = Math.min(input.units as number, 24)
   const step = 560 / units
   return (
-    <chakra.svg viewBox="0 0 620 130" w="100%" maxW="700px" role="img" aria-label={`Branch of ${input.units} units, ${result.allowed} allowed`}>
+    <chakra.svg
+      viewBox="0 0 620 130"
+      w="100%"
+      maxW="700px"
+      role="img"
+      aria-label={`Branch of ${input.units} units, ${result.allowed} allowed`}
+    >
       <chakra.rect x={4} y={40} width={40} height={50} fill="panel" stroke="ink" strokeWidth="2px" />
       <chakra.text x={24} y={106} fontSize="12px" textAnchor="middle" fill="faint">
         {fig(input.breaker, 0)} A
@@ -83,18 +129,41 @@ export function Branch({ input, result }: PictureProps) {
         const beyond = i + 1 > result.allowed
         return (
           <g key={i}>
-            <chakra.line x1={from} x2={to} y1={65} y2={65} stroke={beyond ? 'oxide' : 'chalk'} strokeWidth={`${2 + (6 * (units - i)) / units}px`} />
+            <chakra.line
+              x1={from}
+              x2={to}
+              y1={65}
+              y2={65}
+              stroke={beyond ? 'oxide' : 'chalk'}
+              strokeWidth={`${2 + (6 * (units - i)) / units}px`}
+            />
             {step > 44 && (
-              <chakra.text x={(from + to) / 2} y={52} fontSize="12px" fontFamily="mono" textAnchor="middle" fill="ink">
+              <chakra.text
+                x={(from + to) / 2}
+                y={52}
+                fontSize="12px"
+                fontFamily="mono"
+                textAnchor="middle"
+                fill="ink"
+              >
                 {fig(input.unitCurrent * (input.units - i), 1)} A
               </chakra.text>
             )}
-            <chakra.rect x={to - 9} y={56} width={18} height={18} fill="panel" stroke={beyond ? 'oxide' : 'ink'} strokeWidth="2px" />
+            <chakra.rect
+              x={to - 9}
+              y={56}
+              width={18}
+              height={18}
+              fill="panel"
+              stroke={beyond ? 'oxide' : 'ink'}
+              strokeWidth="2px"
+            />
           </g>
         )
       })}
       <chakra.text x={604} y={100} fontSize="14px" textAnchor="end" fill="ink">
-        {input.units} fitted, {result.allowed} allowed{result.risePercent === undefined ? '' : `; rise ${fig(result.risePercent, 2)} %`}
+        {input.units} fitted, {result.allowed} allowed
+        {result.risePercent === undefined ? '' : `; rise ${fig(result.risePercent, 2)} %`}
       </chakra.text>
     </chakra.svg>
   )

@@ -17,20 +17,51 @@ function Bolts({ input, result }: PictureProps) {
     const turn = (names.indexOf(name) / names.length) * 2 * Math.PI - Math.PI / 2
     return { x: 150 + 105 * Math.cos(turn), y: 150 + 105 * Math.sin(turn) }
   }
-  const path = recorded.filter((name) => names.includes(name)).slice(0, order.length).map((name) => `${at(name).x} ${at(name).y}`)
+  const path = recorded
+    .filter((name) => names.includes(name))
+    .slice(0, order.length)
+    .map((name) => `${at(name).x} ${at(name).y}`)
   return (
     <chakra.svg viewBox="0 0 300 300" w="280px" role="img" aria-label="Bolt pattern">
-      <chakra.rect x={18} y={18} width={264} height={264} rx={30} fill="panel" stroke="ink" strokeWidth="2px" />
-      {path.length > 1 && <chakra.path d={`M${path.join(' L')}`} fill="none" stroke="chalk" strokeWidth="2px" strokeDasharray="5 5" />}
+      <chakra.rect
+        x={18}
+        y={18}
+        width={264}
+        height={264}
+        rx={30}
+        fill="panel"
+        stroke="ink"
+        strokeWidth="2px"
+      />
+      {path.length > 1 && (
+        <chakra.path
+          d={`M${path.join(' L')}`}
+          fill="none"
+          stroke="chalk"
+          strokeWidth="2px"
+          strokeDasharray="5 5"
+        />
+      )}
       {names.map((name) => {
         const { x, y } = at(name)
         const done = recorded.filter((one) => one === name).length
         const bad = wrong !== undefined && recorded[wrong] === name
         return (
           <g key={name}>
-            <chakra.circle cx={x} cy={y} r={21} fill={bad ? 'oxideWash' : done >= input.passes ? 'chalkWash' : 'paper'} stroke={bad ? 'oxide' : 'ink'} strokeWidth="2px" />
-            <chakra.text x={x} y={y + 2} textAnchor="middle" fontSize="14px" fontWeight={600} fill="ink">{name}</chakra.text>
-            <chakra.text x={x} y={y + 15} textAnchor="middle" fontSize="10px" fill="faint">{done}/{input.passes}</chakra.text>
+            <chakra.circle
+              cx={x}
+              cy={y}
+              r={21}
+              fill={bad ? 'oxideWash' : done >= input.passes ? 'chalkWash' : 'paper'}
+              stroke={bad ? 'oxide' : 'ink'}
+              strokeWidth="2px"
+            />
+            <chakra.text x={x} y={y + 2} textAnchor="middle" fontSize="14px" fontWeight={600} fill="ink">
+              {name}
+            </chakra.text>
+            <chakra.text x={x} y={y + 15} textAnchor="middle" fontSize="10px" fill="faint">
+              {done}/{input.passes}
+            </chakra.text>
           </g>
         )
       })}
@@ -48,7 +79,13 @@ function Timeline({ input, result }: PictureProps) {
   const x = (at: number) => 40 + ((at - low) / Math.max(1, high - low)) * 520
   const wrong = new Set((result.violations as Violation[]).map(({ id }) => id))
   return (
-    <chakra.svg viewBox={`0 0 620 ${60 + 34 * steps.length}`} w="100%" maxW="700px" role="img" aria-label="Steps over time">
+    <chakra.svg
+      viewBox={`0 0 620 ${60 + 34 * steps.length}`}
+      w="100%"
+      maxW="700px"
+      role="img"
+      aria-label="Steps over time"
+    >
       {steps.map(({ id, waitSeconds, after = [] }, i) => {
         const y = 34 + i * 34
         const found = recorded.find((one) => one.id === id)
@@ -58,9 +95,30 @@ function Timeline({ input, result }: PictureProps) {
         return (
           <g key={id}>
             <chakra.line x1={40} x2={580} y1={y} y2={y} stroke="hair" />
-            {waitSeconds !== undefined && from !== undefined && Number.isFinite(low) && <chakra.rect x={x(from)} y={y - 8} width={Math.max(2, Math.min(580 - x(from), x(from + waitSeconds * 1000) - x(from)))} height={16} fill="brassWash" stroke="brass" />}
+            {waitSeconds !== undefined && from !== undefined && Number.isFinite(low) && (
+              <chakra.rect
+                x={x(from)}
+                y={y - 8}
+                width={Math.max(2, Math.min(580 - x(from), x(from + waitSeconds * 1000) - x(from)))}
+                height={16}
+                fill="brassWash"
+                stroke="brass"
+              />
+            )}
             {found && <chakra.circle cx={x(time(found.at))} cy={y} r={8} fill={colour} />}
-            <chakra.text x={found && x(time(found.at)) > 420 ? x(time(found.at)) - 14 : found ? x(time(found.at)) + 14 : 44} y={y - 9} fontSize="13px" fill={wrong.has(id) ? 'oxide' : 'ink'} textAnchor={found && x(time(found.at)) > 420 ? 'end' : 'start'}>
+            <chakra.text
+              x={
+                found && x(time(found.at)) > 420
+                  ? x(time(found.at)) - 14
+                  : found
+                    ? x(time(found.at)) + 14
+                    : 44
+              }
+              y={y - 9}
+              fontSize="13px"
+              fill={wrong.has(id) ? 'oxide' : 'ink'}
+              textAnchor={found && x(time(found.at)) > 420 ? 'end' : 'start'}
+            >
               {id}
               {found ? '' : ': not recorded'}
             </chakra.text>

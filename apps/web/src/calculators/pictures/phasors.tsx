@@ -13,14 +13,20 @@ export function Phasors({ input, result }: PictureProps) {
     <Stack gap="8px">
       <Flex gap="12px" wrap="wrap">
         <Diagram title="as they should be" voltages={voltages} currents={flowing} />
-        <Diagram title={result.status === 'unexplained' ? 'nearest wiring' : 'as they are wired'} voltages={voltages} currents={seen} />
+        <Diagram
+          title={result.status === 'unexplained' ? 'nearest wiring' : 'as they are wired'}
+          voltages={voltages}
+          currents={seen}
+        />
       </Flex>
       {(result.fix as string[]).map((line) => (
         <Text key={line} fontSize="20px" fontWeight={600} lineHeight={1.25}>
           {line}
         </Text>
       ))}
-      {result.fix.length === 0 && <Text fontSize="18px">Every transformer sits on its own phase, the right way round.</Text>}
+      {result.fix.length === 0 && (
+        <Text fontSize="18px">Every transformer sits on its own phase, the right way round.</Text>
+      )}
     </Stack>
   )
 }
@@ -30,13 +36,31 @@ function Diagram({ title, voltages, currents }: { title: string; voltages: Phaso
   const volt = Math.max(...voltages.map(({ magnitude }) => magnitude))
   return (
     <chakra.figure m="0">
-      <chakra.svg viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`} w={{ base: '160px', md: '240px' }} role="img" aria-label={`Phasors ${title}`}>
+      <chakra.svg
+        viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`}
+        w={{ base: '160px', md: '240px' }}
+        role="img"
+        aria-label={`Phasors ${title}`}
+      >
         <chakra.circle r={SIZE / 2 - 6} fill="none" stroke="hair" />
         {voltages.map(({ magnitude, angle }, k) => (
-          <Arrow key={`v${k}`} angle={angle} length={(magnitude / volt) * (SIZE / 2 - 22)} colour={COLOURS[k]!} label={`U${k + 1}`} thin />
+          <Arrow
+            key={`v${k}`}
+            angle={angle}
+            length={(magnitude / volt) * (SIZE / 2 - 22)}
+            colour={COLOURS[k]!}
+            label={`U${k + 1}`}
+            thin
+          />
         ))}
         {currents.map(({ magnitude, angle }, k) => (
-          <Arrow key={`i${k}`} angle={angle} length={24 + (magnitude / largest) * (SIZE / 2 - 70)} colour={COLOURS[k]!} label={`I${k + 1} ${fig(magnitude, 1)} A`} />
+          <Arrow
+            key={`i${k}`}
+            angle={angle}
+            length={24 + (magnitude / largest) * (SIZE / 2 - 70)}
+            colour={COLOURS[k]!}
+            label={`I${k + 1} ${fig(magnitude, 1)} A`}
+          />
         ))}
       </chakra.svg>
       <chakra.figcaption fontSize="14px" color="faint" textAlign="center">
@@ -46,14 +70,37 @@ function Diagram({ title, voltages, currents }: { title: string; voltages: Phaso
   )
 }
 
-function Arrow({ angle, length, colour, label, thin = false }: { angle: number; length: number; colour: string; label: string; thin?: boolean }) {
+function Arrow({
+  angle,
+  length,
+  colour,
+  label,
+  thin = false,
+}: {
+  angle: number
+  length: number
+  colour: string
+  label: string
+  thin?: boolean
+}) {
   const turn = (angle * Math.PI) / 180
   const [x, y] = [length * Math.cos(turn), -length * Math.sin(turn)]
   const head = (by: number) => `${x - 11 * Math.cos(turn + by)} ${y + 11 * Math.sin(turn + by)}`
   return (
     <chakra.g stroke={colour} fill="none" opacity={thin ? 0.65 : 1}>
-      <chakra.path d={`M0 0 L${x} ${y} M${head(0.4)} L${x} ${y} L${head(-0.4)}`} strokeWidth={thin ? '1.5px' : '4px'} strokeDasharray={thin ? '5 4' : undefined} />
-      <chakra.text x={x * 1.04 + (thin ? 0 : 6)} y={y * 1.04 + (thin ? 14 : -6)} fontSize="13px" stroke="none" fill={colour} textAnchor={x < -20 ? 'end' : 'start'}>
+      <chakra.path
+        d={`M0 0 L${x} ${y} M${head(0.4)} L${x} ${y} L${head(-0.4)}`}
+        strokeWidth={thin ? '1.5px' : '4px'}
+        strokeDasharray={thin ? '5 4' : undefined}
+      />
+      <chakra.text
+        x={x * 1.04 + (thin ? 0 : 6)}
+        y={y * 1.04 + (thin ? 14 : -6)}
+        fontSize="13px"
+        stroke="none"
+        fill={colour}
+        textAnchor={x < -20 ? 'end' : 'start'}
+      >
         {label}
       </chakra.text>
     </chakra.g>

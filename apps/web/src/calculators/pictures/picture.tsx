@@ -10,7 +10,9 @@ import { LikeStrings, StringStories } from './strings.js'
 import type { PictureProps } from './props.js'
 import { ReworkPicture, WallPicture } from './wall.js'
 
-const LimitTrace = lazy(() => import('./limit-trace.js').then(({ LimitTrace: trace }) => ({ default: trace })))
+const LimitTrace = lazy(() =>
+  import('./limit-trace.js').then(({ LimitTrace: trace }) => ({ default: trace })),
+)
 
 const PICTURES = {
   decision: GaugePicture('decision'),

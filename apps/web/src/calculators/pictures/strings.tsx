@@ -16,17 +16,52 @@ export function StringStories({ input, result }: PictureProps) {
   const band = stringBand(result.expected, input.measured.uncertainty, input.modelUncertainty)
   return (
     <Stack gap="10px">
-      <chakra.svg viewBox={`0 0 ${W} 150`} w="100%" maxW="680px" role="img" aria-label={`Read ${fig(read, 1)} V, expected ${fig(result.expected, 1)} V`}>
-        <chakra.rect x={x(result.expected - band)} y={30} width={Math.max(2, x(result.expected + band) - x(result.expected - band))} height={86} fill="chalkWash" stroke="chalk" />
+      <chakra.svg
+        viewBox={`0 0 ${W} 150`}
+        w="100%"
+        maxW="680px"
+        role="img"
+        aria-label={`Read ${fig(read, 1)} V, expected ${fig(result.expected, 1)} V`}
+      >
+        <chakra.rect
+          x={x(result.expected - band)}
+          y={30}
+          width={Math.max(2, x(result.expected + band) - x(result.expected - band))}
+          height={86}
+          fill="chalkWash"
+          stroke="chalk"
+        />
         <chakra.line x1={10} x2={W - 10} y1={116} y2={116} stroke="ink" strokeWidth="2px" />
         {shown.map(({ id, voltage, probability }) => (
-          <chakra.line key={id} x1={x(voltage)} x2={x(voltage)} y1={116} y2={116 - 10 - 70 * probability} stroke={id === 'as-designed' ? 'chalk' : 'faint'} strokeWidth="5px" />
+          <chakra.line
+            key={id}
+            x1={x(voltage)}
+            x2={x(voltage)}
+            y1={116}
+            y2={116 - 10 - 70 * probability}
+            stroke={id === 'as-designed' ? 'chalk' : 'faint'}
+            strokeWidth="5px"
+          />
         ))}
         <chakra.path d={`M${x(read)} 112 l-9 -18 h18 z`} fill={verdictColour(result.verdict as Verdict)} />
-        <chakra.text x={x(read)} y={22} fontSize="16px" fontFamily="mono" textAnchor={x(read) > W - 90 ? 'end' : x(read) < 90 ? 'start' : 'middle'} fill={verdictColour(result.verdict as Verdict)}>
+        <chakra.text
+          x={x(read)}
+          y={22}
+          fontSize="16px"
+          fontFamily="mono"
+          textAnchor={x(read) > W - 90 ? 'end' : x(read) < 90 ? 'start' : 'middle'}
+          fill={verdictColour(result.verdict as Verdict)}
+        >
           read {fig(read, 1)} V
         </chakra.text>
-        <chakra.text x={x(result.expected)} y={138} fontSize="14px" fontFamily="mono" textAnchor={x(result.expected) > W - 110 ? 'end' : 'middle'} fill="chalk">
+        <chakra.text
+          x={x(result.expected)}
+          y={138}
+          fontSize="14px"
+          fontFamily="mono"
+          textAnchor={x(result.expected) > W - 110 ? 'end' : 'middle'}
+          fill="chalk"
+        >
           expected {fig(result.expected, 1)} V
         </chakra.text>
       </chakra.svg>
@@ -36,7 +71,8 @@ export function StringStories({ input, result }: PictureProps) {
             <Text as="span" fontWeight={600}>
               {HYPOTHESIS_WORDS[id].says}
             </Text>{' '}
-            ({fig(100 * probability, 1)} %, {fig(voltage, 1)} V){id === 'as-designed' ? '' : `: ${HYPOTHESIS_WORDS[id].lookAt}`}
+            ({fig(100 * probability, 1)} %, {fig(voltage, 1)} V)
+            {id === 'as-designed' ? '' : `: ${HYPOTHESIS_WORDS[id].lookAt}`}
           </chakra.li>
         ))}
       </chakra.ol>
@@ -58,15 +94,28 @@ export function LikeStrings({ result }: PictureProps) {
   return (
     <Stack gap="8px">
       {rows.map(({ id, perModule, differencePercent, verdict }) => (
-        <chakra.div key={id} display="grid" gridTemplateColumns="70px 1fr 170px" alignItems="center" gap="10px">
+        <chakra.div
+          key={id}
+          display="grid"
+          gridTemplateColumns="70px 1fr 170px"
+          alignItems="center"
+          gap="10px"
+        >
           <Text fontWeight={600} truncate>
             {id}
           </Text>
           <chakra.div h="20px" bg="hair">
-            <chakra.div h="100%" bg={verdictColour(verdict)} style={{ width: `${(100 * Math.abs(perModule)) / high}%` }} />
+            <chakra.div
+              h="100%"
+              bg={verdictColour(verdict)}
+              style={{ width: `${(100 * Math.abs(perModule)) / high}%` }}
+            />
           </chakra.div>
           <Text fontFamily="mono" fontSize="14px" display="flex" gap="6px" alignItems="center">
-            <VerdictShape verdict={verdict} size={16} /> {fig(perModule)} V {differencePercent === null ? '' : `${differencePercent < 0 ? '' : '+'}${fig(differencePercent, 1)} %`}
+            <VerdictShape verdict={verdict} size={16} /> {fig(perModule)} V{' '}
+            {differencePercent === null
+              ? ''
+              : `${differencePercent < 0 ? '' : '+'}${fig(differencePercent, 1)} %`}
           </Text>
         </chakra.div>
       ))}

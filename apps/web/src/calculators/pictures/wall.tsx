@@ -1,6 +1,12 @@
 import { Box } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { clearanceInput, clearanceOf, wallDrawing, type ClearanceInput, type WallDrawing } from '@plumb-mark/core'
+import {
+  clearanceInput,
+  clearanceOf,
+  wallDrawing,
+  type ClearanceInput,
+  type WallDrawing,
+} from '@plumb-mark/core'
 import { ReworkGhosts } from '../../inspection/picture/wall/rework-ghosts.js'
 import { WallElevation } from '../../inspection/picture/wall/wall-elevation.js'
 import type { PictureProps } from './props.js'
@@ -8,7 +14,17 @@ import type { PictureProps } from './props.js'
 function drawn(input: ClearanceInput): WallDrawing {
   const given = clearanceInput.read(input, '')
   const { leftCorner, rightCorner, width, height } = given.wall
-  const wall = { id: 'wall', title: 'Wall', leftCorner, rightCorner, width, height, uncertainty: given.uncertainty, obstructions: [], gaps: [] }
+  const wall = {
+    id: 'wall',
+    title: 'Wall',
+    leftCorner,
+    rightCorner,
+    width,
+    height,
+    uncertainty: given.uncertainty,
+    obstructions: [],
+    gaps: [],
+  }
   return wallDrawing({ wall, given, result: clearanceOf(given) }, (id) => id)
 }
 

@@ -1,6 +1,15 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { memo, useEffect, useMemo, useState } from 'react'
-import { STAGE_CAUTIONS, STAGE_TITLES, expiredInstrument, inBothSystems, isLeft, type JudgedCheck, type Stage, type Verdict } from '@plumb-mark/core'
+import {
+  STAGE_CAUTIONS,
+  STAGE_TITLES,
+  expiredInstrument,
+  inBothSystems,
+  isLeft,
+  type JudgedCheck,
+  type Stage,
+  type Verdict,
+} from '@plumb-mark/core'
 import { VerdictMark } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useSystem } from '../../store/reader.js'
@@ -18,13 +27,28 @@ export function CheckList({ stage }: { stage: Stage }) {
   useArrows(shown, checkId, openCheck)
   return (
     <Box pb="40px">
-      <StageHead stage={stage} total={here.length} left={here.filter(isLeft).length} onlyLeft={onlyLeft} onTurn={setOnlyLeft} />
+      <StageHead
+        stage={stage}
+        total={here.length}
+        left={here.filter(isLeft).length}
+        onlyLeft={onlyLeft}
+        onTurn={setOnlyLeft}
+      />
       {shown.length === 0 && <Text p="18px">Nothing is left in this stage.</Text>}
       <chakra.ul listStyleType="none">
         {shown.map((judged, i) => (
           <li key={judged.check.id}>
-            {judged.check.unit.id !== shown[i - 1]?.check.unit.id && <UnitHeading label={judged.check.unit.label} sheet={`${judged.check.sheet.maker} ${judged.check.sheet.model}, sheet ${judged.check.sheet.revision}`} />}
-            {judged.check.id === checkId ? <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, judged.check.id))} /> : <Row judged={judged} system={system} />}
+            {judged.check.unit.id !== shown[i - 1]?.check.unit.id && (
+              <UnitHeading
+                label={judged.check.unit.label}
+                sheet={`${judged.check.sheet.maker} ${judged.check.sheet.model}, sheet ${judged.check.sheet.revision}`}
+              />
+            )}
+            {judged.check.id === checkId ? (
+              <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, judged.check.id))} />
+            ) : (
+              <Row judged={judged} system={system} />
+            )}
           </li>
         ))}
       </chakra.ul>
@@ -32,9 +56,31 @@ export function CheckList({ stage }: { stage: Stage }) {
   )
 }
 
-const StageHead = memo(function StageHead({ stage, total, left, onlyLeft, onTurn }: { stage: Stage; total: number; left: number; onlyLeft: boolean; onTurn: (onlyLeft: boolean) => void }) {
+const StageHead = memo(function StageHead({
+  stage,
+  total,
+  left,
+  onlyLeft,
+  onTurn,
+}: {
+  stage: Stage
+  total: number
+  left: number
+  onlyLeft: boolean
+  onTurn: (onlyLeft: boolean) => void
+}) {
   return (
-    <Box px="18px" pt="14px" pb="10px" position={{ lg: 'sticky' }} top="0" bg="paper" zIndex={2} borderBottom="1px solid" borderColor="hair">
+    <Box
+      px="18px"
+      pt="14px"
+      pb="10px"
+      position={{ lg: 'sticky' }}
+      top="0"
+      bg="paper"
+      zIndex={2}
+      borderBottom="1px solid"
+      borderColor="hair"
+    >
       <Flex align="center" justify="space-between" gap="8px">
         <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
           {STAGE_TITLES[stage]}
@@ -71,19 +117,47 @@ const UnitHeading = memo(function UnitHeading({ label, sheet }: { label: string;
 })
 
 const RowButton = chakra('button', {
-  base: { w: '100%', textAlign: 'left', display: 'grid', gridTemplateColumns: '1fr auto', columnGap: '10px', alignItems: 'center', minH: '50px', px: '18px', py: '5px', cursor: 'pointer', _hover: { bg: 'panel' } },
+  base: {
+    w: '100%',
+    textAlign: 'left',
+    display: 'grid',
+    gridTemplateColumns: '1fr auto',
+    columnGap: '10px',
+    alignItems: 'center',
+    minH: '50px',
+    px: '18px',
+    py: '5px',
+    cursor: 'pointer',
+    _hover: { bg: 'panel' },
+  },
 })
 
 /** A row reads the store by itself only for opening, and is drawn again only when one of its own words changes. */
 function Row({ judged, system }: { judged: JudgedCheck; system: 'metric' | 'us' }) {
   const { check, outcome } = judged
   const expired = expiredInstrument(judged)
-  const said = expired ? `${expired.name} was out of calibration` : 'finding' in outcome ? inBothSystems(outcome.finding, system, { difference: true }) : inBothSystems(check.required, system)
+  const said = expired
+    ? `${expired.name} was out of calibration`
+    : 'finding' in outcome
+      ? inBothSystems(outcome.finding, system, { difference: true })
+      : inBothSystems(check.required, system)
   const colour = outcome.verdict === 'does-not-conform' ? 'oxide' : expired ? 'brass' : 'faint'
   return <PlainRow id={check.id} title={check.title} said={said} colour={colour} verdict={outcome.verdict} />
 }
 
-const PlainRow = memo(function PlainRow({ id, title, said, colour, verdict }: { id: string; title: string; said: string; colour: string; verdict: Verdict }) {
+const PlainRow = memo(function PlainRow({
+  id,
+  title,
+  said,
+  colour,
+  verdict,
+}: {
+  id: string
+  title: string
+  said: string
+  colour: string
+  verdict: Verdict
+}) {
   return (
     <RowButton type="button" onClick={() => useFocus.getState().openCheck(id)} data-check={id}>
       <Box minW={0}>
@@ -98,12 +172,20 @@ const PlainRow = memo(function PlainRow({ id, title, said, colour, verdict }: { 
 })
 
 /** Arrow keys move from check to check while no field is being typed in. */
-function useArrows(shown: readonly JudgedCheck[], checkId: string | undefined, openCheck: (id: string | undefined) => void): void {
+function useArrows(
+  shown: readonly JudgedCheck[],
+  checkId: string | undefined,
+  openCheck: (id: string | undefined) => void,
+): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
       // Where arrows mean something of their own they are left alone.
-      const field = event.target instanceof Element && event.target.closest('select, textarea, input[type=number], input[type=date], input[type=datetime-local]')
+      const field =
+        event.target instanceof Element &&
+        event.target.closest(
+          'select, textarea, input[type=number], input[type=date], input[type=datetime-local]',
+        )
       if (event.key === 'Escape') return openCheck(undefined)
       if (step === 0 || field || event.altKey) return
       event.preventDefault()

@@ -12,14 +12,46 @@ const user = userEvent.setup()
 const common = { stage: 'dc', clause: '1', severity: 'major', remedy: 'Take a module out.' }
 
 function sheetOf(...requirements: object[]): Sheet {
-  return readSheet({ format: 'plumb-mark-sheet', version: 1, maker: 'Nobody', model: 'U', kind: 'string-inverter', title: 'U', revision: '1', date: '2026-01-01', source: 'none', requirements: requirements.map((one) => ({ ...common, ...one })) })
+  return readSheet({
+    format: 'plumb-mark-sheet',
+    version: 1,
+    maker: 'Nobody',
+    model: 'U',
+    kind: 'string-inverter',
+    title: 'U',
+    revision: '1',
+    date: '2026-01-01',
+    source: 'none',
+    requirements: requirements.map((one) => ({ ...common, ...one })),
+  })
 }
 const UNIT: Change = { kind: 'unit-fitted', body: { id: 'u', label: 'Unit', sheetId: 'nobody-u-1' } }
-const STRING: Change = { kind: 'string-built', body: { id: 's', label: 'String A', unitId: 'u', input: 'PV1', count: 10, module: { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 60, bypassDiodes: 3 } } }
-const MAINS = { id: 'mains', kind: 'limits', title: 'Mains', dimension: 'voltage', min: '207 V', max: '253 V' }
+const STRING: Change = {
+  kind: 'string-built',
+  body: {
+    id: 's',
+    label: 'String A',
+    unitId: 'u',
+    input: 'PV1',
+    count: 10,
+    module: { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 60, bypassDiodes: 3 },
+  },
+}
+const MAINS = {
+  id: 'mains',
+  kind: 'limits',
+  title: 'Mains',
+  dimension: 'voltage',
+  min: '207 V',
+  max: '253 V',
+}
 const ASKED = { id: 'seen', kind: 'observation', title: 'Tight', question: 'Is it tight?' }
 
-function show(requirements: object[], changes: readonly Change[] = [], role: 'inspector' | 'reviewer' = 'inspector') {
+function show(
+  requirements: object[],
+  changes: readonly Change[] = [],
+  role: 'inspector' | 'reviewer' = 'inspector',
+) {
   openJob([UNIT, ...changes], { sheets: [sheetOf(...requirements)], role })
   useHabits.setState({ instruments: {}, conditions: {} })
   onScreen(<CheckList stage="dc" />)
@@ -31,23 +63,36 @@ describe('a reading', () => {
   it('is judged at every keystroke, kept with Enter, and the next check opens', async () => {
     show([MAINS, ASKED])
     await openCheck('Mains')
-    await user.selectOptions(screen.getByLabelText('Instrument'), screen.getByRole('option', { name: /Meter M1/ }))
+    await user.selectOptions(
+      screen.getByLabelText('Instrument'),
+      screen.getByRole('option', { name: /Meter M1/ }),
+    )
     await user.type(field(), '231')
     expect(within(screen.getByRole('region', { name: 'Mains' })).getByText('conforms')).toBeTruthy()
     await user.type(field(), '{Enter}')
-    expect(appended()).toMatchObject([{ kind: 'reading', body: { point: 'u/mains/unit', typed: '231', value: 231, unit: 'V', instrument: { id: 'meter' } } }])
+    expect(appended()).toMatchObject([
+      {
+        kind: 'reading',
+        body: { point: 'u/mains/unit', typed: '231', value: 231, unit: 'V', instrument: { id: 'meter' } },
+      },
+    ])
     expect(useFocus.getState().checkId).toBe('u/seen/unit')
   })
   it('outside its limits shows the remedy while it is typed, and offers the defect once it is kept', async () => {
     show([MAINS])
     await openCheck('Mains')
-    await user.selectOptions(screen.getByLabelText('Instrument'), screen.getByRole('option', { name: /Meter M1/ }))
+    await user.selectOptions(
+      screen.getByLabelText('Instrument'),
+      screen.getByRole('option', { name: /Meter M1/ }),
+    )
     await user.type(field(), '0.3 kV')
     expect(screen.getByText('Take a module out.')).toBeTruthy()
     await user.click(screen.getByRole('button', { name: 'Keep' }))
     await user.click(screen.getByRole('button', { name: 'Raise the defect' }))
     expect(appended().map(({ kind }) => kind)).toEqual(['reading', 'defect-raised'])
-    expect(appended()[1]).toMatchObject({ body: { severity: 'major', remedy: 'Take a module out.', checkId: 'u/mains/unit' } })
+    expect(appended()[1]).toMatchObject({
+      body: { severity: 'major', remedy: 'Take a module out.', checkId: 'u/mains/unit' },
+    })
   })
   it('that does not read cannot be kept, and says why', async () => {
     show([MAINS])
@@ -61,17 +106,28 @@ describe('a reading', () => {
     await openCheck('Mains')
     await user.type(field(), '231')
     expect(within(screen.getByRole('region', { name: 'Mains' })).getByText('not proven')).toBeTruthy()
-    await user.selectOptions(screen.getByLabelText('Instrument'), screen.getByRole('option', { name: /Meter M0/ }))
+    await user.selectOptions(
+      screen.getByLabelText('Instrument'),
+      screen.getByRole('option', { name: /Meter M0/ }),
+    )
     expect(screen.getByText('Its calibration ended 2020-01-01')).toBeTruthy()
   })
   it('of a string takes temperature and light with it, and the next string begins with the same', async () => {
-    show([{ id: 'voc', kind: 'string-open-circuit', title: 'Open circuit', max: '600 V' }], [STRING, { ...STRING, body: { ...STRING.body, id: 't', label: 'String B' } } as Change])
+    show(
+      [{ id: 'voc', kind: 'string-open-circuit', title: 'Open circuit', max: '600 V' }],
+      [STRING, { ...STRING, body: { ...STRING.body, id: 't', label: 'String B' } } as Change],
+    )
     await openCheck('Open circuit · String A')
-    await user.selectOptions(screen.getByLabelText('Instrument'), screen.getByRole('option', { name: /Meter M1/ }))
+    await user.selectOptions(
+      screen.getByLabelText('Instrument'),
+      screen.getByRole('option', { name: /Meter M1/ }),
+    )
     await user.type(screen.getByLabelText('Cell temperature'), '25 °C')
     await user.type(screen.getByLabelText('Light'), '1000')
     await user.type(field(), '400{Enter}')
-    expect(appended()[0]).toMatchObject({ body: { value: 400, conditions: { cellTemperature: 25, irradiance: 1000 } } })
+    expect(appended()[0]).toMatchObject({
+      body: { value: 400, conditions: { cellTemperature: 25, irradiance: 1000 } },
+    })
     expect(useFocus.getState().checkId).toBe('u/voc/t')
     expect(screen.getByLabelText('Cell temperature')).toHaveProperty('value', '25 °C')
   })
@@ -87,7 +143,10 @@ describe('a reading', () => {
 })
 
 describe('an observation', () => {
-  it.each([['y', true], ['n', false]] as const)('is answered with %s', async (key, seen) => {
+  it.each([
+    ['y', true],
+    ['n', false],
+  ] as const)('is answered with %s', async (key, seen) => {
     show([ASKED])
     await openCheck('Tight')
     await user.keyboard(key)

@@ -5,7 +5,13 @@ import { useInspection } from '../../store/inspection.js'
 import { Photos } from './photo-picker.js'
 
 /** Everything ever read here, latest first; nothing is deleted, a mistyped reading is struck out. */
-export function History({ judged: { check, history }, writable }: { judged: JudgedCheck; writable: boolean }) {
+export function History({
+  judged: { check, history },
+  writable,
+}: {
+  judged: JudgedCheck
+  writable: boolean
+}) {
   if (history.length === 0) return null
   return (
     <Box borderTop="1px solid" borderColor="hair" pt="8px">
@@ -25,7 +31,8 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)
   const { body, by, at, struck } = evidence
-  const strike = () => person && append(person, { kind: 'evidence-struck', body: { entryId: evidence.id, reason: 'mistyped' } })
+  const strike = () =>
+    person && append(person, { kind: 'evidence-struck', body: { entryId: evidence.id, reason: 'mistyped' } })
   return (
     <chakra.li py="3px">
       <HStack gap="10px" wrap="wrap">

@@ -11,7 +11,24 @@ interface Props {
 }
 
 /** What was read with; an instrument whose calibration ran out says so at once. */
-export function InstrumentChoice({ label = 'Instrument', instruments, chosen, onChoose, words = ({ name }) => name }: Props) {
+export function InstrumentChoice({
+  label = 'Instrument',
+  instruments,
+  chosen,
+  onChoose,
+  words = ({ name }) => name,
+}: Props) {
   const over = chosen && outOfCalibration(chosen, new Date().toISOString())
-  return <ChoiceField label={label} problem={over ? `Its calibration ended ${chosen.calibratedUntil}` : undefined} value={chosen?.id ?? ''} options={[['', 'choose: without it nothing is proven'], ...instruments.map((one) => [one.id, words(one)] as const)]} onChange={onChoose} />
+  return (
+    <ChoiceField
+      label={label}
+      problem={over ? `Its calibration ended ${chosen.calibratedUntil}` : undefined}
+      value={chosen?.id ?? ''}
+      options={[
+        ['', 'choose: without it nothing is proven'],
+        ...instruments.map((one) => [one.id, words(one)] as const),
+      ]}
+      onChange={onChoose}
+    />
+  )
 }

@@ -17,7 +17,10 @@ export function ObservationField({ judged: { check }, onDone }: { judged: Judged
   if (check.ask.kind !== 'observation') return null
   const answer = (seen: boolean) => {
     if (!person) return
-    append(person, { kind: 'observation', body: { point: check.point, seen, ...(note && { note }), ...(photos.length > 0 && { photos }) } })
+    append(person, {
+      kind: 'observation',
+      body: { point: check.point, seen, ...(note && { note }), ...(photos.length > 0 && { photos }) },
+    })
     if (seen) onDone()
   }
   const byKey = (event: React.KeyboardEvent) => {
@@ -27,7 +30,9 @@ export function ObservationField({ judged: { check }, onDone }: { judged: Judged
   }
   return (
     <Stack gap="10px" onKeyDown={byKey}>
-      <Text fontSize="17px" lineHeight={1.3}>{check.ask.question}</Text>
+      <Text fontSize="17px" lineHeight={1.3}>
+        {check.ask.question}
+      </Text>
       <HStack gap="10px">
         <Button ref={yes} minW="110px" h="56px" fontSize="20px" onClick={() => answer(true)}>
           Yes

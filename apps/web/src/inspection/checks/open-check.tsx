@@ -1,6 +1,13 @@
 import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import { inBothSystems, openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
+import {
+  inBothSystems,
+  openDefectFor,
+  sheetName,
+  type DerivedFrom,
+  type JudgedCheck,
+  type Outcome,
+} from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { VerdictMark, verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
@@ -32,7 +39,19 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
   const writable = role === 'inspector' && !inspection?.state.seal
   const defect = inspection && openDefectFor(judged, inspection.defects, inspection.checks)
   return (
-    <Box ref={top} scrollMarginTop="112px" bg="panel" borderLeft="5px solid" borderColor={verdictColour(outcome.verdict)} px="14px" py="14px" my="4px" role="region" aria-label={check.title} data-open-check={check.id}>
+    <Box
+      ref={top}
+      scrollMarginTop="112px"
+      bg="panel"
+      borderLeft="5px solid"
+      borderColor={verdictColour(outcome.verdict)}
+      px="14px"
+      py="14px"
+      my="4px"
+      role="region"
+      aria-label={check.title}
+      data-open-check={check.id}
+    >
       <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap">
         <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
           {check.title}
@@ -42,16 +61,22 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
         </Text>
       </Flex>
       <Stack gap="12px" mt="10px">
-        {writable && check.ask.kind === 'reading' && <ReadingField judged={judged} onTrial={setTrial} onDone={onDone} />}
+        {writable && check.ask.kind === 'reading' && (
+          <ReadingField judged={judged} onTrial={setTrial} onDone={onDone} />
+        )}
         {writable && check.ask.kind === 'observation' && <ObservationField judged={judged} onDone={onDone} />}
-        {writable && check.ask.kind === 'record' && <RecordField judged={judged} onTrial={setTrial} onDone={onDone} />}
+        {writable && check.ask.kind === 'record' && (
+          <RecordField judged={judged} onTrial={setTrial} onDone={onDone} />
+        )}
         {check.ask.kind === 'derived' && (
           <Text fontSize="14px" color="faint">
             {DERIVED_WORDS[check.ask.from]}
           </Text>
         )}
         <Verdict outcome={outcome} trying={trial !== undefined} />
-        {outcome.verdict === 'does-not-conform' && !trial && !defect && writable && <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />}
+        {outcome.verdict === 'does-not-conform' && !trial && !defect && writable && (
+          <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />
+        )}
         {defect && (
           <Text fontSize="14px">
             <b>Defect raised</b> ({defect.severity}, {defect.state}): {defect.remedy}
@@ -87,7 +112,16 @@ function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
   )
 }
 
-const Lines = chakra('ul', { base: { listStyleType: 'none', fontFamily: 'mono', fontSize: '13px', lineHeight: 1.5, color: 'ink', overflowWrap: 'anywhere' } })
+const Lines = chakra('ul', {
+  base: {
+    listStyleType: 'none',
+    fontFamily: 'mono',
+    fontSize: '13px',
+    lineHeight: 1.5,
+    color: 'ink',
+    overflowWrap: 'anywhere',
+  },
+})
 
 /** The arithmetic, the likely causes, the notes. */
 function Why({ outcome }: { outcome: Outcome }) {

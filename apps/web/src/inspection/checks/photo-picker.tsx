@@ -7,10 +7,20 @@ import type { PhotoRef } from '@plumb-mark/core'
 import { putFile } from '../../http/api.js'
 import { useInspection } from '../../store/inspection.js'
 
-const PhotoMarks = lazy(() => import('../../photo-marks/photo-marks.js').then(({ PhotoMarks: view }) => ({ default: view })))
+const PhotoMarks = lazy(() =>
+  import('../../photo-marks/photo-marks.js').then(({ PhotoMarks: view }) => ({ default: view })),
+)
 
 /** Takes photos and sends them at once; the entry that follows names them by their digest. A touch on one captions it and marks it up. */
-export function PhotoPicker({ photos, onChange, caption }: { photos: PhotoRef[]; onChange: (photos: PhotoRef[]) => void; caption?: string }) {
+export function PhotoPicker({
+  photos,
+  onChange,
+  caption,
+}: {
+  photos: PhotoRef[]
+  onChange: (photos: PhotoRef[]) => void
+  caption?: string
+}) {
   const jobId = useInspection((state) => state.jobId)
   const input = useRef<HTMLInputElement>(null)
   const [state, setState] = useState<{ sending: boolean; problem?: string }>({ sending: false })
@@ -49,12 +59,33 @@ export function PhotoPicker({ photos, onChange, caption }: { photos: PhotoRef[];
   return (
     <Box>
       <HStack gap="8px" wrap="wrap">
-        <Button variant="outline" onClick={() => input.current?.click()} loading={state.sending} loadingText="Sending the photo">
+        <Button
+          variant="outline"
+          onClick={() => input.current?.click()}
+          loading={state.sending}
+          loadingText="Sending the photo"
+        >
           <Camera size={18} /> Photo
         </Button>
-        <input ref={input} type="file" accept="image/jpeg,image/png,image/webp" capture="environment" multiple hidden aria-label="Photo" onChange={(event) => void take(event.target.files)} />
+        <input
+          ref={input}
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          capture="environment"
+          multiple
+          hidden
+          aria-label="Photo"
+          onChange={(event) => void take(event.target.files)}
+        />
         {photos.map((photo) => (
-          <chakra.button key={photo.id} type="button" onClick={() => setMarking(photo)} aria-label={`Caption and mark: ${photo.caption ?? 'photo'}`} cursor="pointer" minH="44px">
+          <chakra.button
+            key={photo.id}
+            type="button"
+            onClick={() => setMarking(photo)}
+            aria-label={`Caption and mark: ${photo.caption ?? 'photo'}`}
+            cursor="pointer"
+            minH="44px"
+          >
             <SmallPhoto photo={photo} size="56px" />
           </chakra.button>
         ))}
@@ -66,7 +97,12 @@ export function PhotoPicker({ photos, onChange, caption }: { photos: PhotoRef[];
       )}
       {marking && (
         <Suspense fallback={<Text>Opening the photo …</Text>}>
-          <PhotoMarks address={`/api/jobs/${jobId}/photos/${marking.id}`} caption={marking.caption ?? ''} onClose={() => setMarking(undefined)} onDone={(said, marked) => void mark(marking, said, marked)} />
+          <PhotoMarks
+            address={`/api/jobs/${jobId}/photos/${marking.id}`}
+            caption={marking.caption ?? ''}
+            onClose={() => setMarking(undefined)}
+            onDone={(said, marked) => void mark(marking, said, marked)}
+          />
         </Suspense>
       )}
     </Box>
@@ -75,11 +111,28 @@ export function PhotoPicker({ photos, onChange, caption }: { photos: PhotoRef[];
 
 function SmallPhoto({ photo: { id, caption }, size }: { photo: PhotoRef; size: string }) {
   const jobId = useInspection((state) => state.jobId)
-  return <Image src={`/api/jobs/${jobId}/photos/${id}?size=small`} alt={caption ?? 'photo'} title={caption} h={size} w="auto" borderRadius="3px" border="1px solid" borderColor="hair" />
+  return (
+    <Image
+      src={`/api/jobs/${jobId}/photos/${id}?size=small`}
+      alt={caption ?? 'photo'}
+      title={caption}
+      h={size}
+      w="auto"
+      borderRadius="3px"
+      border="1px solid"
+      borderColor="hair"
+    />
+  )
 }
 
 /** Small copies of photos; a touch opens the whole picture. */
-export function Photos({ photos = [], size = '56px' }: { photos?: readonly PhotoRef[] | undefined; size?: string }) {
+export function Photos({
+  photos = [],
+  size = '56px',
+}: {
+  photos?: readonly PhotoRef[] | undefined
+  size?: string
+}) {
   const jobId = useInspection((state) => state.jobId)
   return photos.map((photo) => (
     <a key={photo.id} href={`/api/jobs/${jobId}/photos/${photo.id}`} target="_blank" rel="noreferrer">

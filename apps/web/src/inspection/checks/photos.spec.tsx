@@ -19,7 +19,10 @@ function Picker({ caption }: { caption?: string }) {
 const file = (name: string) => new File(['x'], name, { type: 'image/jpeg' })
 const answering = (answer: (n: number) => Response) => {
   let n = 0
-  globalThis.fetch = (async (address: string, { method = 'GET' } = {} as { method?: string }) => (asked.push({ method, address, body: undefined }), answer(n++))) as unknown as typeof fetch
+  globalThis.fetch = (async (address: string, { method = 'GET' } = {} as { method?: string }) => (
+    asked.push({ method, address, body: undefined }),
+    answer(n++)
+  )) as unknown as typeof fetch
 }
 
 beforeEach(() => {
@@ -32,8 +35,13 @@ it('photos are sent as they are taken, and named by what the server kept', async
   onScreen(<Picker />)
   await user.upload(screen.getByLabelText('Photo'), [file('one.jpg'), file('two.jpg')])
   expect(await screen.findByAltText('two.jpg')).toBeTruthy()
-  expect(kept).toMatchObject([{ sha256: 'digest 0', caption: 'one.jpg' }, { sha256: 'digest 1', caption: 'two.jpg' }])
-  expect(asked.every(({ method, address }) => method === 'PUT' && address.startsWith('/api/jobs/j/photos/'))).toBe(true)
+  expect(kept).toMatchObject([
+    { sha256: 'digest 0', caption: 'one.jpg' },
+    { sha256: 'digest 1', caption: 'two.jpg' },
+  ])
+  expect(
+    asked.every(({ method, address }) => method === 'PUT' && address.startsWith('/api/jobs/j/photos/')),
+  ).toBe(true)
 })
 
 it('a place that is asked for gives the caption', async () => {

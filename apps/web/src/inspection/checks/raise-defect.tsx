@@ -2,7 +2,14 @@ import { Box, Button, Flex, Input, Stack, Text, Textarea } from '@chakra-ui/reac
 import { useForm } from 'react-hook-form'
 import { v7 as uuid } from 'uuid'
 import type { DefectRaisedDto } from '@plumb-mark/contract'
-import { SEVERITIES, SEVERITY_MEANS, type JudgedCheck, type PhotoRef, type ProposedDefect, type Severity } from '@plumb-mark/core'
+import {
+  SEVERITIES,
+  SEVERITY_MEANS,
+  type JudgedCheck,
+  type PhotoRef,
+  type ProposedDefect,
+  type Severity,
+} from '@plumb-mark/core'
 import { useState } from 'react'
 import { useSession } from '../../account/session.js'
 import { dtoResolver } from '../../forms/dto-resolver.js'
@@ -12,7 +19,15 @@ import { useInspection } from '../../store/inspection.js'
 import { PhotoPicker } from './photo-picker.js'
 
 /** The defect that the failed check offers, already written; the inspector confirms or amends it. */
-export function RaiseDefect({ judged, proposal, onDone }: { judged: JudgedCheck; proposal: ProposedDefect; onDone: () => void }) {
+export function RaiseDefect({
+  judged,
+  proposal,
+  onDone,
+}: {
+  judged: JudgedCheck
+  proposal: ProposedDefect
+  onDone: () => void
+}) {
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)
   const [photos, setPhotos] = useState<PhotoRef[]>([])
@@ -21,11 +36,22 @@ export function RaiseDefect({ judged, proposal, onDone }: { judged: JudgedCheck;
     defaultValues: { ...proposal, defectId: uuid(), checkId: judged.check.id },
   })
   const raise = handleSubmit((defect) => {
-    append(person!, { kind: 'defect-raised', body: { ...defect, severity: defect.severity as Severity, ...(photos.length > 0 && { photos }) } })
+    append(person!, {
+      kind: 'defect-raised',
+      body: { ...defect, severity: defect.severity as Severity, ...(photos.length > 0 && { photos }) },
+    })
     onDone()
   })
   return (
-    <Stack as="form" gap="10px" bg="oxideWash" p="12px" borderRadius="4px" onSubmit={(event) => void raise(event)} aria-label="Raise a defect">
+    <Stack
+      as="form"
+      gap="10px"
+      bg="oxideWash"
+      p="12px"
+      borderRadius="4px"
+      onSubmit={(event) => void raise(event)}
+      aria-label="Raise a defect"
+    >
       <Text fontWeight={600}>Defect: {proposal.finding}</Text>
       <Field label="Place" problem={formState.errors.place?.message}>
         {(ids) => <Input {...ids} {...register('place')} autoComplete="off" />}

@@ -1,6 +1,16 @@
 import { Button, Flex, HStack, Input, Stack } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
-import { accuracyOf, judgeTyped, parseQuantity, type Condition, type Dimension, type Instrument, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
+import {
+  accuracyOf,
+  judgeTyped,
+  parseQuantity,
+  type Condition,
+  type Dimension,
+  type Instrument,
+  type JudgedCheck,
+  type Outcome,
+  type PhotoRef,
+} from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { Field } from '../../marks/field.js'
 import { choiceOf, useHabits } from '../../store/habits.js'
@@ -16,7 +26,15 @@ const CONDITION_FIELDS = {
 } as const satisfies Record<Condition, object>
 
 /** The big field: any unit, the verdict at every keystroke, Enter keeps it and goes on. */
-export function ReadingField({ judged: { check }, onTrial, onDone }: { judged: JudgedCheck; onTrial: (outcome: Outcome | undefined) => void; onDone: () => void }) {
+export function ReadingField({
+  judged: { check },
+  onTrial,
+  onDone,
+}: {
+  judged: JudgedCheck
+  onTrial: (outcome: Outcome | undefined) => void
+  onDone: () => void
+}) {
   if (check.ask.kind !== 'reading') throw new Error('a reading field is for readings')
   const { dimension, unit } = check.ask
   const { append, instruments, inspection } = useInspection()
@@ -28,7 +46,15 @@ export function ReadingField({ judged: { check }, onTrial, onDone }: { judged: J
   const conditions = useConditions(check.ask.conditions)
   const decimal = useDecimal((state) => state.decimal)
   const typing = typed.trim() !== ''
-  const trial = useMemo(() => (typing && inspection ? judgeTyped(check, typed, { instrument: offered, conditions: conditions.values }, inspection.world, { decimal }) : undefined), [typing, typed, check, inspection, offered, conditions.values, decimal])
+  const trial = useMemo(
+    () =>
+      typing && inspection
+        ? judgeTyped(check, typed, { instrument: offered, conditions: conditions.values }, inspection.world, {
+            decimal,
+          })
+        : undefined,
+    [typing, typed, check, inspection, offered, conditions.values, decimal],
+  )
   useEffect(() => onTrial(trial?.ok ? trial.outcome : undefined), [trial, onTrial])
   useEffect(() => () => onTrial(undefined), [onTrial])
 
@@ -37,7 +63,17 @@ export function ReadingField({ judged: { check }, onTrial, onDone }: { judged: J
     const { value, unit: typedUnit, relation } = trial.reading
     append(person, {
       kind: 'reading',
-      body: { point: check.point, typed: trial.reading.typed, value, unit: typedUnit, relation, ...(offered && { instrument: offered }), ...(check.ask.kind === 'reading' && check.ask.conditions.length > 0 && { conditions: conditions.values }), ...(photos.length > 0 && { photos }) },
+      body: {
+        point: check.point,
+        typed: trial.reading.typed,
+        value,
+        unit: typedUnit,
+        relation,
+        ...(offered && { instrument: offered }),
+        ...(check.ask.kind === 'reading' &&
+          check.ask.conditions.length > 0 && { conditions: conditions.values }),
+        ...(photos.length > 0 && { photos }),
+      },
     })
     setTyped('')
     setPhotos([])
@@ -47,20 +83,53 @@ export function ReadingField({ judged: { check }, onTrial, onDone }: { judged: J
     <Stack as="form" gap="10px" onSubmit={(event) => (event.preventDefault(), keep())}>
       <Flex gap="8px" align="flex-end">
         <Stack flex="1">
-          <Field label={`Reading${unit ? `, ${unit} unless you type another unit` : ''}`} problem={trial && !trial.ok ? trial.problem.message : undefined}>
-            {(ids) => <Input {...ids} value={typed} onChange={(event) => setTyped(event.target.value)} autoFocus autoComplete="off" inputMode="text" h="60px" fontSize="30px" fontFamily="mono" px="14px" placeholder={unit} />}
+          <Field
+            label={`Reading${unit ? `, ${unit} unless you type another unit` : ''}`}
+            problem={trial && !trial.ok ? trial.problem.message : undefined}
+          >
+            {(ids) => (
+              <Input
+                {...ids}
+                value={typed}
+                onChange={(event) => setTyped(event.target.value)}
+                autoFocus
+                autoComplete="off"
+                inputMode="text"
+                h="60px"
+                fontSize="30px"
+                fontFamily="mono"
+                px="14px"
+                placeholder={unit}
+              />
+            )}
           </Field>
         </Stack>
         <Button type="submit" h="60px" disabled={!trial?.ok}>
           Keep
         </Button>
       </Flex>
-      <InstrumentChoice instruments={fitting} chosen={offered} words={(instrument) => accuracyWords(instrument, dimension)} onChoose={(id) => habits.useInstrument(dimension, id)} />
+      <InstrumentChoice
+        instruments={fitting}
+        chosen={offered}
+        words={(instrument) => accuracyWords(instrument, dimension)}
+        onChoose={(id) => habits.useInstrument(dimension, id)}
+      />
       {check.ask.conditions.length > 0 && (
         <HStack gap="10px" align="flex-start">
           {check.ask.conditions.map((condition) => (
-            <Field key={condition} label={CONDITION_FIELDS[condition].label} problem={conditions.problems[condition]}>
-              {(ids) => <Input {...ids} value={habits.conditions[condition] ?? ''} placeholder={CONDITION_FIELDS[condition].placeholder} onChange={(event) => habits.note(condition, event.target.value)} />}
+            <Field
+              key={condition}
+              label={CONDITION_FIELDS[condition].label}
+              problem={conditions.problems[condition]}
+            >
+              {(ids) => (
+                <Input
+                  {...ids}
+                  value={habits.conditions[condition] ?? ''}
+                  placeholder={CONDITION_FIELDS[condition].placeholder}
+                  onChange={(event) => habits.note(condition, event.target.value)}
+                />
+              )}
             </Field>
           ))}
         </HStack>

@@ -8,8 +8,16 @@ import { useInspection } from '../../store/inspection.js'
 
 const Mark = chakra(NavLink, {
   base: {
-    position: 'relative', display: 'flex', alignItems: 'center', gap: '10px', minH: '64px', px: { base: '10px', lg: '0' }, flexShrink: 0, color: 'faint',
-    '&.active': { color: 'ink', fontWeight: 600 }, _hover: { color: 'ink' },
+    position: 'relative',
+    display: 'flex',
+    alignItems: 'center',
+    gap: '10px',
+    minH: '64px',
+    px: { base: '10px', lg: '0' },
+    flexShrink: 0,
+    color: 'faint',
+    '&.active': { color: 'ink', fontWeight: 600 },
+    _hover: { color: 'ink' },
   },
 })
 
@@ -31,17 +39,52 @@ export function Line({ stages, here }: { stages: readonly Stage[]; here: Stage }
       borderColor={{ base: 'hair', lg: 'hair' }}
       bg="panel"
     >
-      <Box hideBelow="lg" position="absolute" left="28px" top="0" h={`${18 + stages.indexOf(here) * 64 + 22}px`} w="1.5px" bg="ink" aria-hidden />
+      <Box
+        hideBelow="lg"
+        position="absolute"
+        left="28px"
+        top="0"
+        h={`${18 + stages.indexOf(here) * 64 + 22}px`}
+        w="1.5px"
+        bg="ink"
+        aria-hidden
+      />
       {stages.map((stage) => {
-        const verdicts = checks.filter(({ check }) => check.stage === stage).map(({ outcome }) => outcome.verdict)
+        const verdicts = checks
+          .filter(({ check }) => check.stage === stage)
+          .map(({ outcome }) => outcome.verdict)
         const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length
-        return <StageMark key={stage} stage={stage} here={stage === here} verdict={worst(verdicts)} wrong={count('does-not-conform')} unproven={count('not-proven')} toDo={count('not-inspected')} />
+        return (
+          <StageMark
+            key={stage}
+            stage={stage}
+            here={stage === here}
+            verdict={worst(verdicts)}
+            wrong={count('does-not-conform')}
+            unproven={count('not-proven')}
+            toDo={count('not-inspected')}
+          />
+        )
       })}
     </chakra.nav>
   )
 }
 
-const StageMark = memo(function StageMark({ stage, here, verdict, wrong, unproven, toDo }: { stage: Stage; here: boolean; verdict: Verdict; wrong: number; unproven: number; toDo: number }) {
+const StageMark = memo(function StageMark({
+  stage,
+  here,
+  verdict,
+  wrong,
+  unproven,
+  toDo,
+}: {
+  stage: Stage
+  here: boolean
+  verdict: Verdict
+  wrong: number
+  unproven: number
+  toDo: number
+}) {
   const { jobId } = useParams()
   const left = [
     [wrong, 'wrong'],
@@ -53,10 +96,20 @@ const StageMark = memo(function StageMark({ stage, here, verdict, wrong, unprove
   useEffect(() => {
     if (here) mark.current?.scrollIntoView({ inline: 'center', block: 'nearest' })
   }, [here])
-  const said = left.filter(([n]) => n > 0).map(([n, word]) => `${n} ${word}`).join(', ')
+  const said = left
+    .filter(([n]) => n > 0)
+    .map(([n, word]) => `${n} ${word}`)
+    .join(', ')
   return (
     <Mark ref={mark} to={`/jobs/${jobId}/walk/${stage}`} title={said || 'all done'}>
-      <Box w="26px" flexShrink={0} display="flex" justifyContent="center" zIndex={1} bg={here ? 'transparent' : 'panel'}>
+      <Box
+        w="26px"
+        flexShrink={0}
+        display="flex"
+        justifyContent="center"
+        zIndex={1}
+        bg={here ? 'transparent' : 'panel'}
+      >
         {here ? <PlumbBob size={34} /> : <VerdictShape verdict={verdict} />}
       </Box>
       <Box lineHeight={1.15} py="8px">

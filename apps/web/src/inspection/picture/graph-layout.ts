@@ -14,12 +14,27 @@ interface Edge {
 }
 
 /** A layered drawing of who is tied to whom, from the top down or from left to right. */
-export function layOutGraph(nodes: readonly { id: string }[], edges: readonly Edge[], { direction, node, label }: { direction: 'TB' | 'LR'; node: { w: number; h: number }; label: { w: number; h: number } }): GraphLayout {
+export function layOutGraph(
+  nodes: readonly { id: string }[],
+  edges: readonly Edge[],
+  {
+    direction,
+    node,
+    label,
+  }: { direction: 'TB' | 'LR'; node: { w: number; h: number }; label: { w: number; h: number } },
+): GraphLayout {
   const graph = new dagre.graphlib.Graph({ multigraph: true })
-  graph.setGraph({ rankdir: direction, nodesep: direction === 'TB' ? 14 : 26, ranksep: direction === 'TB' ? label.h + 8 : 28, marginx: 10, marginy: 10 })
+  graph.setGraph({
+    rankdir: direction,
+    nodesep: direction === 'TB' ? 14 : 26,
+    ranksep: direction === 'TB' ? label.h + 8 : 28,
+    marginx: 10,
+    marginy: 10,
+  })
   graph.setDefaultEdgeLabel(() => ({}))
   for (const { id } of nodes) graph.setNode(id, { width: node.w, height: node.h })
-  for (const { id, from, to } of edges) graph.setEdge(from, to, { width: label.w, height: label.h, labelpos: direction === 'TB' ? 'r' : 'c' }, id)
+  for (const { id, from, to } of edges)
+    graph.setEdge(from, to, { width: label.w, height: label.h, labelpos: direction === 'TB' ? 'r' : 'c' }, id)
   // Parts stay in the order in which they were entered: quicker, and what is drawn does not jump about.
   dagre.layout(graph, { disableOptimalOrderHeuristic: true })
   const { width = 0, height = 0 } = graph.graph()

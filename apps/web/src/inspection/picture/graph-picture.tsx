@@ -6,7 +6,8 @@ import { layOutGraph, type GraphLayout } from './graph-layout.js'
 import { useUndoKeys } from './undo-redo.js'
 import { useWritable } from './use-writable.js'
 
-export type Chosen = { kind: 'node' | 'edge'; id: string } | { kind: 'new-node' | 'new-edge'; from?: string } | undefined
+export type Chosen =
+  { kind: 'node' | 'edge'; id: string } | { kind: 'new-node' | 'new-edge'; from?: string } | undefined
 
 export interface Drawn {
   chosen: boolean
@@ -38,11 +39,30 @@ interface Props<N, E> {
 }
 
 /** Parts and what ties them, laid out by itself: touched to be changed, added to, undone. */
-export function GraphPicture<N extends { id: string }, E extends Tied>({ title, actions, note, nodes, edges, sizes, frame, edgeWord, empty, onTouchEdge, onTouchNode, drawNode, drawEdge, nodePanel, edgePanel }: Props<N, E>) {
+export function GraphPicture<N extends { id: string }, E extends Tied>({
+  title,
+  actions,
+  note,
+  nodes,
+  edges,
+  sizes,
+  frame,
+  edgeWord,
+  empty,
+  onTouchEdge,
+  onTouchNode,
+  drawNode,
+  drawEdge,
+  nodePanel,
+  edgePanel,
+}: Props<N, E>) {
   const writable = useWritable()
   useUndoKeys(writable)
   const [chosen, choose] = useState<Chosen>()
-  const layout = useMemo(() => layOutGraph(nodes, edges, { direction: 'TB', ...sizes }), [nodes, edges, sizes])
+  const layout = useMemo(
+    () => layOutGraph(nodes, edges, { direction: 'TB', ...sizes }),
+    [nodes, edges, sizes],
+  )
   const isChosen = (kind: 'node' | 'edge', id: string) => chosen?.kind === kind && chosen.id === id
   const touchEdge = (edge: E) => {
     choose({ kind: 'edge', id: edge.id })
@@ -65,9 +85,25 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({ title, 
       {nodes.length === 0 ? (
         empty
       ) : (
-        <DrawingFrame title={title} w={layout.w} h={layout.h} minH={{ base: frame.least, lg: frame.ends ? `${Math.min(760, layout.h)}px` : frame.least }} {...(frame.ends && { maxW: `${1.1 * layout.w}px` })}>
-          {layout.edges.map(({ points }, i) => drawEdge(edges[i]!, points, { chosen: isChosen('edge', edges[i]!.id), onTouch: () => touchEdge(edges[i]!) }))}
-          {layout.nodes.map((place, i) => drawNode(nodes[i]!, place, { chosen: isChosen('node', place.id), onTouch: () => touchNode(nodes[i]!) }))}
+        <DrawingFrame
+          title={title}
+          w={layout.w}
+          h={layout.h}
+          minH={{ base: frame.least, lg: frame.ends ? `${Math.min(760, layout.h)}px` : frame.least }}
+          {...(frame.ends && { maxW: `${1.1 * layout.w}px` })}
+        >
+          {layout.edges.map(({ points }, i) =>
+            drawEdge(edges[i]!, points, {
+              chosen: isChosen('edge', edges[i]!.id),
+              onTouch: () => touchEdge(edges[i]!),
+            }),
+          )}
+          {layout.nodes.map((place, i) =>
+            drawNode(nodes[i]!, place, {
+              chosen: isChosen('node', place.id),
+              onTouch: () => touchNode(nodes[i]!),
+            }),
+          )}
         </DrawingFrame>
       )}
       {writable && nodes.length > 0 && (
@@ -80,9 +116,18 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({ title, 
           </Button>
         </Flex>
       )}
-      {chosen?.kind === 'edge' && edgePanel(edges.find(({ id }) => id === chosen.id), undefined, choose)}
+      {chosen?.kind === 'edge' &&
+        edgePanel(
+          edges.find(({ id }) => id === chosen.id),
+          undefined,
+          choose,
+        )}
       {chosen?.kind === 'new-edge' && edgePanel(undefined, chosen.from, choose)}
-      {chosen?.kind === 'node' && nodePanel(nodes.find(({ id }) => id === chosen.id), choose)}
+      {chosen?.kind === 'node' &&
+        nodePanel(
+          nodes.find(({ id }) => id === chosen.id),
+          choose,
+        )}
       {chosen?.kind === 'new-node' && nodePanel(undefined, choose)}
     </Flex>
   )
@@ -106,9 +151,26 @@ export function GraphEdge({ label, points, colour, width, dashed, lines, chosen,
   return (
     <TouchMark label={label} chosen={chosen} onTouch={onTouch}>
       <chakra.polyline points={line} fill="none" stroke="transparent" strokeWidth="26px" />
-      <chakra.polyline points={line} fill="none" stroke={chosen ? 'chalk' : colour} strokeWidth={chosen ? '5px' : width} strokeDasharray={dashed ? '3 5' : undefined} />
+      <chakra.polyline
+        points={line}
+        fill="none"
+        stroke={chosen ? 'chalk' : colour}
+        strokeWidth={chosen ? '5px' : width}
+        strokeDasharray={dashed ? '3 5' : undefined}
+      />
       {lines.map(({ text, mono, strong, colour: own = colour }, i) => (
-        <chakra.text key={i} x={middle.x + 8} y={top + 16 * i} fontSize="13px" fontFamily={mono ? 'mono' : 'body'} fontWeight={strong ? 700 : 400} fill={own} stroke="sunk" strokeWidth="5px" style={{ paintOrder: 'stroke' }}>
+        <chakra.text
+          key={i}
+          x={middle.x + 8}
+          y={top + 16 * i}
+          fontSize="13px"
+          fontFamily={mono ? 'mono' : 'body'}
+          fontWeight={strong ? 700 : 400}
+          fill={own}
+          stroke="sunk"
+          strokeWidth="5px"
+          style={{ paintOrder: 'stroke' }}
+        >
           {text}
         </chakra.text>
       ))}
@@ -123,4 +185,5 @@ function besideStraight(points: readonly { x: number }[], x: number): number {
 }
 
 /** A name that fits its box; the whole stands in the label for the ear. */
-export const shortened = (label: string, most: number) => (label.length > most ? `${label.slice(0, most - 1)}…` : label)
+export const shortened = (label: string, most: number) =>
+  label.length > most ? `${label.slice(0, most - 1)}…` : label

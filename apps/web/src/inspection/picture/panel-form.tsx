@@ -21,7 +21,19 @@ interface Props {
 }
 
 /** The form of one thing beneath its picture: said, kept, or taken away. Who may not write reads it. */
-export function PanelForm({ title, what, writable, lacking, columns = 4, onKeep, onRemove, removeWords = 'Remove', onClose, more, children }: Props) {
+export function PanelForm({
+  title,
+  what,
+  writable,
+  lacking,
+  columns = 4,
+  onKeep,
+  onRemove,
+  removeWords = 'Remove',
+  onClose,
+  more,
+  children,
+}: Props) {
   const after = (act: () => void) => () => (act(), onClose())
   return (
     <Panel title={title} onClose={onClose}>

@@ -3,9 +3,25 @@ import { X } from 'lucide-react'
 import type { ReactNode } from 'react'
 
 /** What is being entered, beneath the picture. */
-export function Panel({ title, onClose, children }: { title: string; onClose?: () => void; children: ReactNode }) {
+export function Panel({
+  title,
+  onClose,
+  children,
+}: {
+  title: string
+  onClose?: () => void
+  children: ReactNode
+}) {
   return (
-    <Box bg="panel" border="1px solid" borderColor="hair" borderRadius="4px" p="12px" role="region" aria-label={title}>
+    <Box
+      bg="panel"
+      border="1px solid"
+      borderColor="hair"
+      borderRadius="4px"
+      p="12px"
+      role="region"
+      aria-label={title}
+    >
       <Flex align="center" gap="8px" mb="6px">
         <Text fontWeight={600} flex="1">
           {title}

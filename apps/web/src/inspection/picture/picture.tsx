@@ -44,5 +44,13 @@ const PICTURES: Partial<Record<Stage, ComponentType>> = {
 /** The picture of a stage, drawn from the job's own data. */
 export function Picture({ stage }: { stage: Stage }) {
   const Shown = PICTURES[stage]
-  return Shown ? <Suspense fallback={null}><Shown /></Suspense> : <Text p="24px" color="faint">This stage has no picture yet; its checks are complete.</Text>
+  return Shown ? (
+    <Suspense fallback={null}>
+      <Shown />
+    </Suspense>
+  ) : (
+    <Text p="24px" color="faint">
+      This stage has no picture yet; its checks are complete.
+    </Text>
+  )
 }

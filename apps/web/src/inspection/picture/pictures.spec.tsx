@@ -10,10 +10,32 @@ import { OneLine } from './network/one-line.js'
 import { Roof } from './roof/roof.js'
 
 const user = userEvent.setup()
-const SHEETS = ['aldervane-ah-8t-c', 'wendlemere-wm-430-b', 'sorrelight-me-1-b', 'house-ac-rules-a'].map(sampleSheet)
-const fitted = (id: string, label: string, sheetId: string): Change => ({ kind: 'unit-fitted', body: { id, label, sheetId } })
-const UNITS = [fitted('inv', 'Inverter', 'aldervane-ah-8t-c'), fitted('mod', 'Modules', 'wendlemere-wm-430-b'), fitted('box', 'Boxes', 'sorrelight-me-1-b'), fitted('rules', 'Rules', 'house-ac-rules-a')]
-const PLANE: Change = { kind: 'plane-built', body: { id: 'p', label: 'South', unitId: 'mod', rows: 1, columns: 3, orientation: 'portrait', gap: 20, empty: [] } }
+const SHEETS = ['aldervane-ah-8t-c', 'wendlemere-wm-430-b', 'sorrelight-me-1-b', 'house-ac-rules-a'].map(
+  sampleSheet,
+)
+const fitted = (id: string, label: string, sheetId: string): Change => ({
+  kind: 'unit-fitted',
+  body: { id, label, sheetId },
+})
+const UNITS = [
+  fitted('inv', 'Inverter', 'aldervane-ah-8t-c'),
+  fitted('mod', 'Modules', 'wendlemere-wm-430-b'),
+  fitted('box', 'Boxes', 'sorrelight-me-1-b'),
+  fitted('rules', 'Rules', 'house-ac-rules-a'),
+]
+const PLANE: Change = {
+  kind: 'plane-built',
+  body: {
+    id: 'p',
+    label: 'South',
+    unitId: 'mod',
+    rows: 1,
+    columns: 3,
+    orientation: 'portrait',
+    gap: 20,
+    empty: [],
+  },
+}
 const built = (): AsBuilt => useInspection.getState().inspection!.state.asBuilt
 const press = (name: string | RegExp) => user.click(screen.getByRole('button', { name }))
 /** Touches a thing in a drawing; the gestures of the frame around it need a real pointer. */
@@ -25,7 +47,9 @@ describe('the bonding tree', () => {
     openJob(UNITS, { sheets: SHEETS })
     onScreen(<BondingTree />)
     await press(/^Main earth terminal and the/)
-    expect(built().earth.parts.map(({ label }) => label)).toEqual(expect.arrayContaining(['Main earth terminal', 'Inverter']))
+    expect(built().earth.parts.map(({ label }) => label)).toEqual(
+      expect.arrayContaining(['Main earth terminal', 'Inverter']),
+    )
     touch(/^Inverter, /)
     await press('Bond it')
     await choose('By', 'lug on copper')
@@ -35,7 +59,15 @@ describe('the bonding tree', () => {
     expect(screen.getByRole('button', { name: 'Bond, lug on copper' })).toBeTruthy()
   })
   it('a part taken away takes its bonds with it, and undo brings both back', async () => {
-    openJob([...UNITS, { kind: 'earth-part-found', body: { id: 'a', label: 'Frame', kind: 'frame' } }, { kind: 'earth-part-found', body: { id: 'b', label: 'Bar', kind: 'bar' } }, { kind: 'bond-made', body: { id: 'c', from: 'a', to: 'b', means: 'lug' } }], { sheets: SHEETS })
+    openJob(
+      [
+        ...UNITS,
+        { kind: 'earth-part-found', body: { id: 'a', label: 'Frame', kind: 'frame' } },
+        { kind: 'earth-part-found', body: { id: 'b', label: 'Bar', kind: 'bar' } },
+        { kind: 'bond-made', body: { id: 'c', from: 'a', to: 'b', means: 'lug' } },
+      ],
+      { sheets: SHEETS },
+    )
     onScreen(<BondingTree />)
     touch(/^Frame, /)
     await press('Remove, with its bonds')
@@ -46,7 +78,14 @@ describe('the bonding tree', () => {
     expect(built().earth.parts).toHaveLength(1)
   })
   it('a bond from a part to itself cannot be kept', async () => {
-    openJob([...UNITS, { kind: 'earth-part-found', body: { id: 'a', label: 'Frame', kind: 'frame' } }, { kind: 'earth-part-found', body: { id: 'b', label: 'Bar', kind: 'bar' } }], { sheets: SHEETS })
+    openJob(
+      [
+        ...UNITS,
+        { kind: 'earth-part-found', body: { id: 'a', label: 'Frame', kind: 'frame' } },
+        { kind: 'earth-part-found', body: { id: 'b', label: 'Bar', kind: 'bar' } },
+      ],
+      { sheets: SHEETS },
+    )
     onScreen(<BondingTree />)
     await press('Add a bond')
     await choose('From', 'Bar')
@@ -59,14 +98,51 @@ describe('the one-line diagram', () => {
     { kind: 'part-placed', body: { id: 'grid', label: 'Grid', kind: 'grid', source: 63 } },
     { kind: 'part-placed', body: { id: 'sw', label: 'Switch', kind: 'isolator', rating: 40 } },
     { kind: 'part-placed', body: { id: 'board', label: 'Board', kind: 'board' } },
-    { kind: 'conductor-run', body: { id: 'c1', from: 'grid', to: 'sw', phases: 3, voltage: 400, size: 16, length: 5, insulation: 'pvc', method: 'C', ambient: 30, grouped: 1 } },
-    { kind: 'conductor-run', body: { id: 'c2', from: 'sw', to: 'board', phases: 3, voltage: 400, size: 16, length: 5, insulation: 'pvc', method: 'C', ambient: 30, grouped: 1 } },
+    {
+      kind: 'conductor-run',
+      body: {
+        id: 'c1',
+        from: 'grid',
+        to: 'sw',
+        phases: 3,
+        voltage: 400,
+        size: 16,
+        length: 5,
+        insulation: 'pvc',
+        method: 'C',
+        ambient: 30,
+        grouped: 1,
+      },
+    },
+    {
+      kind: 'conductor-run',
+      body: {
+        id: 'c2',
+        from: 'sw',
+        to: 'board',
+        phases: 3,
+        voltage: 400,
+        size: 16,
+        length: 5,
+        insulation: 'pvc',
+        method: 'C',
+        ambient: 30,
+        grouped: 1,
+      },
+    },
   ]
   it('begins from the arrangement that comes nearest, with the units of the job in their places', async () => {
     openJob(UNITS, { sheets: SHEETS })
     onScreen(<OneLine />)
     await press(/^one board/)
-    expect(built().network.parts.map(({ kind }) => kind)).toEqual(['grid', 'device', 'board', 'load', 'device', 'inverter'])
+    expect(built().network.parts.map(({ kind }) => kind)).toEqual([
+      'grid',
+      'device',
+      'board',
+      'load',
+      'device',
+      'inverter',
+    ])
     expect(screen.getByRole('button', { name: 'Inverter, inverter' })).toBeTruthy()
     await press('Undo')
     expect(built().network.parts).toEqual([])
@@ -75,7 +151,11 @@ describe('the one-line diagram', () => {
     openJob([...UNITS, ...TRACED], { sheets: SHEETS })
     onScreen(<OneLine />)
     touch('Switch, isolator')
-    expect(screen.getByText('Carries 63 A at worst, may carry 40 A; no protective device between it and the grid.')).toBeTruthy()
+    expect(
+      screen.getByText(
+        'Carries 63 A at worst, may carry 40 A; no protective device between it and the grid.',
+      ),
+    ).toBeTruthy()
     expect(useFocus.getState().checkId).toBe('rules/ratings/sw')
   })
   it('a device put into a cable cuts it in two, and limits what comes behind it', async () => {
@@ -128,7 +208,15 @@ describe('the array map', () => {
     expect(screen.getByText('does not conform')).toBeTruthy()
     await press('Last module back')
     await press('Keep the string')
-    expect(built().strings).toMatchObject([{ label: 'String A', unitId: 'inv', path: ['p.r1c1', 'p.r1c2'], count: 2, module: { voc: expect.any(Number) } }])
+    expect(built().strings).toMatchObject([
+      {
+        label: 'String A',
+        unitId: 'inv',
+        path: ['p.r1c1', 'p.r1c2'],
+        count: 2,
+        module: { voc: expect.any(Number) },
+      },
+    ])
   })
   it('two strings walked one after the other are two, each by its own school for the coldest morning', async () => {
     openJob([...UNITS, PLANE], { sheets: SHEETS })
@@ -141,7 +229,10 @@ describe('the array map', () => {
     await user.type(screen.getByLabelText('Input'), 'PV2')
     await choose('Coldest morning by', 'the table by temperature')
     await press('Keep the string')
-    expect(built().strings).toMatchObject([{ label: 'String A', input: 'PV1', coldMethod: 'coefficient' }, { label: 'String B', input: 'PV2', coldMethod: 'table' }])
+    expect(built().strings).toMatchObject([
+      { label: 'String A', input: 'PV1', coldMethod: 'coefficient' },
+      { label: 'String B', input: 'PV2', coldMethod: 'table' },
+    ])
     await choose('String', 'String B')
     touch(/^row 1, place 3/)
     await press('Keep the string')
@@ -158,27 +249,91 @@ describe('the array map', () => {
     expect(built().array.devices.map(({ serial }) => serial)).toEqual(['SL-1', undefined, undefined])
   })
   it('branches are walked from the board outwards; the next has the next name, and belongs to the boxes it feeds', async () => {
-    openJob([fitted('mod', 'Modules', 'wendlemere-wl-395-a'), fitted('other', 'Others', 'sorrelight-sp-380-c'), fitted('box', 'Boxes', 'sorrelight-sp-380-c'), PLANE, { kind: 'devices-fitted', body: { devices: [1, 2, 3].map((n) => ({ id: `d${n}`, unitId: 'box', at: `p.r1c${n}`, feeds: [`p.r1c${n}`], idlePorts: 0, cappedPorts: 0 })) } }], { sheets: ['wendlemere-wl-395-a', 'sorrelight-sp-380-c'].map(sampleSheet) })
+    openJob(
+      [
+        fitted('mod', 'Modules', 'wendlemere-wl-395-a'),
+        fitted('other', 'Others', 'sorrelight-sp-380-c'),
+        fitted('box', 'Boxes', 'sorrelight-sp-380-c'),
+        PLANE,
+        {
+          kind: 'devices-fitted',
+          body: {
+            devices: [1, 2, 3].map((n) => ({
+              id: `d${n}`,
+              unitId: 'box',
+              at: `p.r1c${n}`,
+              feeds: [`p.r1c${n}`],
+              idlePorts: 0,
+              cappedPorts: 0,
+            })),
+          },
+        },
+      ],
+      { sheets: ['wendlemere-wl-395-a', 'sorrelight-sp-380-c'].map(sampleSheet) },
+    )
     onScreen(<Roof />)
     await press('Branches')
     touch(/^row 1, place 1/)
     touch(/^row 1, place 2/)
-    for (const [label, text] of [['Cable to the first', '18'], ['Its size', '4'], ['From one to the next', '2'], ['Its size there', '2.5']] as const) await user.type(screen.getByLabelText(label), text)
+    for (const [label, text] of [
+      ['Cable to the first', '18'],
+      ['Its size', '4'],
+      ['From one to the next', '2'],
+      ['Its size there', '2.5'],
+    ] as const)
+      await user.type(screen.getByLabelText(label), text)
     await press('Keep the branch')
     expect(screen.getByLabelText('Name')).toHaveProperty('value', 'Branch 2')
     touch(/^row 1, place 3/)
     await press('Keep the branch')
-    expect(built().array.branches).toMatchObject([{ label: 'Branch 1', unitId: 'box', devices: ['d1', 'd2'], segments: [{ length: 18, size: 4 }, { length: 2, size: 2.5 }] }, { label: 'Branch 2', devices: ['d3'] }])
+    expect(built().array.branches).toMatchObject([
+      {
+        label: 'Branch 1',
+        unitId: 'box',
+        devices: ['d1', 'd2'],
+        segments: [
+          { length: 18, size: 4 },
+          { length: 2, size: 2.5 },
+        ],
+      },
+      { label: 'Branch 2', devices: ['d3'] },
+    ])
   })
   it('a serial list comes in whole or not at all', async () => {
-    openJob([...UNITS, PLANE, { kind: 'devices-fitted', body: { devices: [1, 2].map((n) => ({ id: `d${n}`, unitId: 'box', at: `p.r1c${n}`, feeds: [`p.r1c${n}`], idlePorts: 0, cappedPorts: 0 })) } }], { sheets: SHEETS })
+    openJob(
+      [
+        ...UNITS,
+        PLANE,
+        {
+          kind: 'devices-fitted',
+          body: {
+            devices: [1, 2].map((n) => ({
+              id: `d${n}`,
+              unitId: 'box',
+              at: `p.r1c${n}`,
+              feeds: [`p.r1c${n}`],
+              idlePorts: 0,
+              cappedPorts: 0,
+            })),
+          },
+        },
+      ],
+      { sheets: SHEETS },
+    )
     onScreen(<Roof />)
     await press('Boxes and serials')
-    const file = (text: string) => Object.assign(new File([text], 'list.csv', { type: 'text/csv' }), { text: async () => text })
-    await user.upload(screen.getByLabelText('Serial list'), file('place,serial\r\np.r1c1,A-1\r\np.r9c9,B-2\r\n'))
+    const file = (text: string) =>
+      Object.assign(new File([text], 'list.csv', { type: 'text/csv' }), { text: async () => text })
+    await user.upload(
+      screen.getByLabelText('Serial list'),
+      file('place,serial\r\np.r1c1,A-1\r\np.r9c9,B-2\r\n'),
+    )
     expect(screen.getByText(/^list.csv, row 3:/)).toBeTruthy()
     expect(appended()).toEqual([])
-    await user.upload(screen.getByLabelText('Serial list'), file('place,serial\r\np.r1c1,A-1\r\np.r1c2,B-2\r\n'))
+    await user.upload(
+      screen.getByLabelText('Serial list'),
+      file('place,serial\r\np.r1c1,A-1\r\np.r1c2,B-2\r\n'),
+    )
     expect(built().array.devices.map(({ serial }) => serial)).toEqual(['A-1', 'B-2'])
   })
 })

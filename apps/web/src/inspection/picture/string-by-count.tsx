@@ -31,7 +31,9 @@ export function StringByCount() {
           </Button>
         ))}
       </Flex>
-      {open && <Form key={open} string={undrawn.find(({ id }) => id === open)} onClose={() => setOpen(undefined)} />}
+      {open && (
+        <Form key={open} string={undrawn.find(({ id }) => id === open)} onClose={() => setOpen(undefined)} />
+      )}
     </Box>
   )
 }
@@ -43,8 +45,18 @@ function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: (
   const sheetOf = (unitId: string) => inspection.world.sheetOf(unitId)
   const inverters = units.filter(({ id }) => ENDS_IN.includes(sheetOf(id)?.kind ?? ''))
   const modules = units.filter(({ id }) => sheetOf(id)?.module)
-  const [draft, setDraft] = useState({ label: string?.label ?? `String ${strings.length + 1}`, unitId: string?.unitId ?? inverters[0]?.id ?? '', input: string?.input ?? 'PV1', count: string?.count ?? 12, coldMethod: string?.coldMethod ?? ('coefficient' as const) })
-  const [moduleId, setModuleId] = useState(modules.find(({ id }) => string?.module.name === `${sheetOf(id)?.maker} ${sheetOf(id)?.model}`)?.id ?? modules[0]?.id ?? '')
+  const [draft, setDraft] = useState({
+    label: string?.label ?? `String ${strings.length + 1}`,
+    unitId: string?.unitId ?? inverters[0]?.id ?? '',
+    input: string?.input ?? 'PV1',
+    count: string?.count ?? 12,
+    coldMethod: string?.coldMethod ?? ('coefficient' as const),
+  })
+  const [moduleId, setModuleId] = useState(
+    modules.find(({ id }) => string?.module.name === `${sheetOf(id)?.maker} ${sheetOf(id)?.model}`)?.id ??
+      modules[0]?.id ??
+      '',
+  )
   const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
   const built = countedString({ ...draft, id: string?.id ?? `string-${uuid()}` }, sheetOf(moduleId))
   return (
@@ -59,11 +71,24 @@ function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: (
       onClose={onClose}
     >
       <TextField label="Name" value={draft.label} required onChange={(label) => set({ label })} />
-      <ChoiceField label="Ends in" value={draft.unitId} options={named(inverters)} onChange={(unitId) => set({ unitId })} />
+      <ChoiceField
+        label="Ends in"
+        value={draft.unitId}
+        options={named(inverters)}
+        onChange={(unitId) => set({ unitId })}
+      />
       <TextField label="Input" value={draft.input} required onChange={(input) => set({ input })} />
       <ChoiceField label="Modules" value={moduleId} options={named(modules)} onChange={setModuleId} />
       <CountField label="How many" most={200} value={draft.count} onChange={(count) => set({ count })} />
-      <ChoiceField label="Coldest morning by" value={draft.coldMethod} options={[['coefficient', 'the module’s coefficient'], ['table', 'the table by temperature']]} onChange={(coldMethod) => set({ coldMethod })} />
+      <ChoiceField
+        label="Coldest morning by"
+        value={draft.coldMethod}
+        options={[
+          ['coefficient', 'the module’s coefficient'],
+          ['table', 'the table by temperature'],
+        ]}
+        onChange={(coldMethod) => set({ coldMethod })}
+      />
     </PanelForm>
   )
 }

@@ -1,5 +1,15 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { Bar, ComposedChart, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis, useXAxisScale, useYAxisScale } from 'recharts'
+import {
+  Bar,
+  ComposedChart,
+  ReferenceLine,
+  ResponsiveContainer,
+  Scatter,
+  XAxis,
+  YAxis,
+  useXAxisScale,
+  useYAxisScale,
+} from 'recharts'
 import { fig, stringChart, volts, type StringOnChart } from '@plumb-mark/core'
 import { TouchMark } from '../../marks/touch-mark.js'
 import { verdictColour } from '../../marks/verdict-mark.js'
@@ -16,7 +26,12 @@ export function Strings() {
   const inspection = useInspection((state) => state.inspection)
   const openCheck = useFocus((focus) => focus.openCheck)
   const rows = inspection ? stringChart(inspection) : []
-  if (rows.length === 0) return <Text p="24px" color="faint">No strings have been entered: draw them on the array map of the roof, or give their count here.</Text>
+  if (rows.length === 0)
+    return (
+      <Text p="24px" color="faint">
+        No strings have been entered: draw them on the array map of the roof, or give their count here.
+      </Text>
+    )
   const limit = Math.max(...rows.map((row) => row.limit))
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
@@ -25,17 +40,51 @@ export function Strings() {
       </Text>
       <Box h={`${rows.length * ROW + 54}px`} maxW="760px" fontSize="12px" role="group" aria-label="Strings">
         <ResponsiveContainer width="100%" height="100%">
-          <ComposedChart layout="vertical" data={rows} margin={{ top: 16, right: 26, bottom: 4, left: 4 }} accessibilityLayer={false}>
-            <XAxis type="number" domain={[0, Math.ceil(limit * 1.05)]} unit=" V" stroke={css('faint')} tickCount={6} />
-            <YAxis type="category" dataKey="id" width={168} axisLine={false} tickLine={false} interval={0} tick={<Name rows={rows} onOpen={openCheck} />} />
-            <Bar dataKey={({ band }: StringOnChart) => (band ? [band.from, band.to] : undefined)} fill={css('chalkWash')} stroke={css('chalk')} isAnimationActive={false} barSize={32} />
+          <ComposedChart
+            layout="vertical"
+            data={rows}
+            margin={{ top: 16, right: 26, bottom: 4, left: 4 }}
+            accessibilityLayer={false}
+          >
+            <XAxis
+              type="number"
+              domain={[0, Math.ceil(limit * 1.05)]}
+              unit=" V"
+              stroke={css('faint')}
+              tickCount={6}
+            />
+            <YAxis
+              type="category"
+              dataKey="id"
+              width={168}
+              axisLine={false}
+              tickLine={false}
+              interval={0}
+              tick={<Name rows={rows} onOpen={openCheck} />}
+            />
+            <Bar
+              dataKey={({ band }: StringOnChart) => (band ? [band.from, band.to] : undefined)}
+              fill={css('chalkWash')}
+              stroke={css('chalk')}
+              isAnimationActive={false}
+              barSize={32}
+            />
             <Beneath rows={rows} />
             <Scatter dataKey="measured" shape={<Mark />} isAnimationActive={false} />
-            <ReferenceLine x={limit} stroke={css('oxide')} strokeWidth={2} label={{ value: 'limit', fill: css('oxide'), position: 'top' }} />
+            <ReferenceLine
+              x={limit}
+              stroke={css('oxide')}
+              strokeWidth={2}
+              label={{ value: 'limit', fill: css('oxide'), position: 'top' }}
+            />
           </ComposedChart>
         </ResponsiveContainer>
       </Box>
-      <Legend cold={rows.some(({ cold }) => cold)} operating={rows.some(({ operating }) => operating)} start={rows.some(({ start }) => start !== undefined)} />
+      <Legend
+        cold={rows.some(({ cold }) => cold)}
+        operating={rows.some(({ operating }) => operating)}
+        start={rows.some(({ start }) => start !== undefined)}
+      />
     </Box>
   )
 }
@@ -47,23 +96,42 @@ function Legend({ cold, operating, start }: { cold: boolean; operating: boolean;
       <span>Stroke on the band: measured, where it should be</span>
       {start && <span>Dotted: start voltage</span>}
       {cold && <span>Ring: on the coldest morning, left of the limit</span>}
-      {operating && <span>Bar beneath: at greatest power, hot to cold, within the brackets of its tracker</span>}
+      {operating && (
+        <span>Bar beneath: at greatest power, hot to cold, within the brackets of its tracker</span>
+      )}
     </Flex>
   )
 }
 
 /** The name of a string beside its row: the way to its check, by touch and by keyboard. The chart gives place and value. */
-function Name({ rows, onOpen, x = 0, y = 0, payload }: { rows: readonly StringOnChart[]; onOpen: (id: string) => void; x?: number; y?: number; payload?: { value: string } }) {
+function Name({
+  rows,
+  onOpen,
+  x = 0,
+  y = 0,
+  payload,
+}: {
+  rows: readonly StringOnChart[]
+  onOpen: (id: string) => void
+  x?: number
+  y?: number
+  payload?: { value: string }
+}) {
   const row = rows.find(({ id }) => id === payload?.value)
   if (!row) return null
   return (
-    <TouchMark label={`${row.label}: ${row.measured === undefined ? 'not read' : volts(row.measured)}`} onTouch={() => onOpen(row.id)}>
+    <TouchMark
+      label={`${row.label}: ${row.measured === undefined ? 'not read' : volts(row.measured)}`}
+      onTouch={() => onOpen(row.id)}
+    >
       <rect x={0} y={y - ROW / 2 + 4} width={x + 8} height={ROW - 8} fill="transparent" />
       <text x={4} y={y - 3} style={{ fontSize: '16px', fontWeight: 600, fill: css('ink') }}>
         {row.label}
       </text>
       <text x={4} y={y + 15} style={{ fontSize: '12px', fill: css('faint') }}>
-        {row.measured === undefined ? 'not read yet' : `${row.unitLabel}, ${row.input} · ${row.count} modules`}
+        {row.measured === undefined
+          ? 'not read yet'
+          : `${row.unitLabel}, ${row.input} · ${row.count} modules`}
       </text>
     </TouchMark>
   )
@@ -78,7 +146,19 @@ function Mark({ cx, cy, payload }: { cx?: number; cy?: number; payload?: StringO
   return (
     <g>
       <line x1={cx} x2={cx} y1={cy - 21} y2={cy + 17} stroke={colour} strokeWidth={4} />
-      <text x={cx + (left ? -11 : 8)} y={cy - 9} textAnchor={left ? 'end' : 'start'} style={{ fontSize: '14px', fontFamily: 'var(--chakra-fonts-mono)', fill: colour, stroke: css('sunk'), strokeWidth: 4, paintOrder: 'stroke' }}>
+      <text
+        x={cx + (left ? -11 : 8)}
+        y={cy - 9}
+        textAnchor={left ? 'end' : 'start'}
+        style={{
+          fontSize: '14px',
+          fontFamily: 'var(--chakra-fonts-mono)',
+          fill: colour,
+          stroke: css('sunk'),
+          strokeWidth: 4,
+          paintOrder: 'stroke',
+        }}
+      >
         {fig(payload.measured, 1)} V
       </text>
     </g>
@@ -93,22 +173,71 @@ function Beneath({ rows }: { rows: readonly StringOnChart[] }) {
     <g aria-hidden>
       {rows.map((row) => {
         const middle = y(row.id, { position: 'middle' })
-        return middle === undefined ? null : <RowBeneath key={row.id} row={row} x={(voltage) => x(voltage) ?? 0} y={middle} />
+        return middle === undefined ? null : (
+          <RowBeneath key={row.id} row={row} x={(voltage) => x(voltage) ?? 0} y={middle} />
+        )
       })}
     </g>
   )
 }
 
-function RowBeneath({ row: { start, cold, operating }, x, y }: { row: StringOnChart; x: (voltage: number) => number; y: number }) {
+function RowBeneath({
+  row: { start, cold, operating },
+  x,
+  y,
+}: {
+  row: StringOnChart
+  x: (voltage: number) => number
+  y: number
+}) {
   const beneath = y + UNDER
   return (
     <>
-      {start !== undefined && <line x1={x(start)} x2={x(start)} y1={y - 20} y2={y + 16} stroke={css('faint')} strokeWidth={2} strokeDasharray="2 4" />}
-      {cold && <circle cx={x(cold.voltage)} cy={y} r={7} fill={css('panel')} stroke={css(verdictColour(cold.verdict))} strokeWidth={2.5} />}
+      {start !== undefined && (
+        <line
+          x1={x(start)}
+          x2={x(start)}
+          y1={y - 20}
+          y2={y + 16}
+          stroke={css('faint')}
+          strokeWidth={2}
+          strokeDasharray="2 4"
+        />
+      )}
+      {cold && (
+        <circle
+          cx={x(cold.voltage)}
+          cy={y}
+          r={7}
+          fill={css('panel')}
+          stroke={css(verdictColour(cold.verdict))}
+          strokeWidth={2.5}
+        />
+      )}
       {operating && (
         <>
-          <path d={[operating.least, operating.most].flatMap((end, i) => (end === undefined ? [] : [`M${x(end) + (i === 0 ? 6 : -6)} ${beneath - 7} H${x(end)} V${beneath + 7} h${i === 0 ? 6 : -6}`])).join(' ')} fill="none" stroke={css('faint')} strokeWidth={2} />
-          <line x1={x(operating.from)} x2={x(operating.to)} y1={beneath} y2={beneath} stroke={css(verdictColour(operating.verdict))} strokeWidth={7} />
+          <path
+            d={[operating.least, operating.most]
+              .flatMap((end, i) =>
+                end === undefined
+                  ? []
+                  : [
+                      `M${x(end) + (i === 0 ? 6 : -6)} ${beneath - 7} H${x(end)} V${beneath + 7} h${i === 0 ? 6 : -6}`,
+                    ],
+              )
+              .join(' ')}
+            fill="none"
+            stroke={css('faint')}
+            strokeWidth={2}
+          />
+          <line
+            x1={x(operating.from)}
+            x2={x(operating.to)}
+            y1={beneath}
+            y2={beneath}
+            stroke={css(verdictColour(operating.verdict))}
+            strokeWidth={7}
+          />
         </>
       )}
     </>

@@ -2,7 +2,13 @@ import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { Upload } from 'lucide-react'
 import Papa from 'papaparse'
 import { useRef, useState } from 'react'
-import { TESTER_COLUMNS, guessMapping, readTesterTable, type TesterColumn, type TesterMapping } from '@plumb-mark/core'
+import {
+  TESTER_COLUMNS,
+  guessMapping,
+  readTesterTable,
+  type TesterColumn,
+  type TesterMapping,
+} from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { ChoiceField, optionsOf } from '../../marks/choice-field.js'
 import { useDecimal } from '../../store/decimal.js'
@@ -43,7 +49,10 @@ export function TesterImport() {
   if (!writable || person?.role !== 'inspector' || !inspection) return null
   const open = async (chosen: File | undefined) => {
     if (!chosen) return
-    const { data, meta, errors } = Papa.parse<Record<string, string>>((await chosen.text()).replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy' })
+    const { data, meta, errors } = Papa.parse<Record<string, string>>(
+      (await chosen.text()).replace(/^\uFEFF/, ''),
+      { header: true, skipEmptyLines: 'greedy' },
+    )
     const headers = meta.fields ?? []
     if (errors.length > 0 && data.length === 0) return setSaid([`${chosen.name}: ${errors[0]!.message}`])
     setSaid([])
@@ -52,8 +61,17 @@ export function TesterImport() {
   }
   const take = () => {
     if (!opened) return
-    const table = readTesterTable(opened.rows, mapping, inspection.checks, { instrument: instruments.find(({ id }) => id === tester), decimal })
-    if (!table.ok) return setSaid(table.faults.slice(0, 8).map(({ row, column, reason }) => `row ${row}${column ? `, ${column}` : ''}: ${reason}`).concat(table.faults.length > 8 ? [`and ${table.faults.length - 8} more`] : []))
+    const table = readTesterTable(opened.rows, mapping, inspection.checks, {
+      instrument: instruments.find(({ id }) => id === tester),
+      decimal,
+    })
+    if (!table.ok)
+      return setSaid(
+        table.faults
+          .slice(0, 8)
+          .map(({ row, column, reason }) => `row ${row}${column ? `, ${column}` : ''}: ${reason}`)
+          .concat(table.faults.length > 8 ? [`and ${table.faults.length - 8} more`] : []),
+      )
     remembered.keep(opened.headers, mapping)
     append(person, ...table.readings.map((body) => ({ kind: 'reading' as const, body })))
     setOpened(undefined)
@@ -64,15 +82,35 @@ export function TesterImport() {
       <Button variant="outline" onClick={() => file.current?.click()}>
         <Upload size={17} /> From a tester’s file
       </Button>
-      <input ref={file} type="file" accept=".csv,text/csv" hidden aria-label="Tester file" onChange={(event) => void open(event.target.files?.[0]).then(() => (event.target.value = ''))} />
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,text/csv"
+        hidden
+        aria-label="Tester file"
+        onChange={(event) => void open(event.target.files?.[0]).then(() => (event.target.value = ''))}
+      />
       {opened && (
         <Box mt="10px">
           <Panel title={`${opened.name}: ${opened.rows.length} rows`} onClose={() => setOpened(undefined)}>
             <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(3, 1fr)' }} gap="10px">
               {(Object.keys(TESTER_COLUMNS) as TesterColumn[]).map((column) => (
-                <ChoiceField key={column} label={[TESTER_COLUMNS[column].label, TESTER_COLUMNS[column].unit].filter(Boolean).join(', ')} value={mapping[column] ?? ''} options={[['', 'not in this file'], ...optionsOf(opened.headers, String)]} onChange={(header) => setMapping({ ...mapping, [column]: header || undefined })} />
+                <ChoiceField
+                  key={column}
+                  label={[TESTER_COLUMNS[column].label, TESTER_COLUMNS[column].unit]
+                    .filter(Boolean)
+                    .join(', ')}
+                  value={mapping[column] ?? ''}
+                  options={[['', 'not in this file'], ...optionsOf(opened.headers, String)]}
+                  onChange={(header) => setMapping({ ...mapping, [column]: header || undefined })}
+                />
               ))}
-              <InstrumentChoice label="Read with" instruments={instruments} chosen={instruments.find(({ id }) => id === tester)} onChoose={setTester} />
+              <InstrumentChoice
+                label="Read with"
+                instruments={instruments}
+                chosen={instruments.find(({ id }) => id === tester)}
+                onChoose={setTester}
+              />
             </Grid>
             <Flex mt="12px">
               <Button onClick={take} disabled={!mapping.string}>

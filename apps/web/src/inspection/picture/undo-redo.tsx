@@ -10,10 +10,24 @@ export function UndoRedo() {
   const person = useSession((session) => session.person)!
   return (
     <>
-      <Button variant="plain" minW="44px" px="0" disabled={done.length === 0} onClick={() => undo(person)} aria-label="Undo">
+      <Button
+        variant="plain"
+        minW="44px"
+        px="0"
+        disabled={done.length === 0}
+        onClick={() => undo(person)}
+        aria-label="Undo"
+      >
         <Undo2 size={20} />
       </Button>
-      <Button variant="plain" minW="44px" px="0" disabled={undone.length === 0} onClick={() => redo(person)} aria-label="Redo">
+      <Button
+        variant="plain"
+        minW="44px"
+        px="0"
+        disabled={undone.length === 0}
+        onClick={() => redo(person)}
+        aria-label="Redo"
+      >
         <Redo2 size={20} />
       </Button>
     </>
@@ -25,7 +39,13 @@ export function useUndoKeys(writable: boolean): void {
   const person = useSession((session) => session.person)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!writable || !person || !(event.ctrlKey || event.metaKey) || (event.target as Element).closest('input, textarea, [contenteditable=true]')) return
+      if (
+        !writable ||
+        !person ||
+        !(event.ctrlKey || event.metaKey) ||
+        (event.target as Element).closest('input, textarea, [contenteditable=true]')
+      )
+        return
       const key = event.key.toLowerCase()
       if (key === 'z' && !event.shiftKey) useSteps.getState().undo(person)
       else if (key === 'y' || (key === 'z' && event.shiftKey)) useSteps.getState().redo(person)

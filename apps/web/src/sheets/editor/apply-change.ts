@@ -22,7 +22,10 @@ export function editText(text: string, before: unknown, after: unknown): string 
 /** The changes as exchanges of one plain value for another; undefined when anything else changed. */
 function scalarChanges(before: unknown, after: unknown, path: Path = []): Leaf[] | undefined {
   if (same(before, after)) return []
-  if (!isObjectOrList(before) || !isObjectOrList(after)) return isObjectOrList(before) || isObjectOrList(after) || before === undefined || after === undefined ? undefined : [{ path, after }]
+  if (!isObjectOrList(before) || !isObjectOrList(after))
+    return isObjectOrList(before) || isObjectOrList(after) || before === undefined || after === undefined
+      ? undefined
+      : [{ path, after }]
   const [a, b] = [before as Record<string, unknown>, after as Record<string, unknown>]
   const keys = [...new Set([...Object.keys(a), ...Object.keys(b)])]
   const found: Leaf[] = []
@@ -37,18 +40,29 @@ function scalarChanges(before: unknown, after: unknown, path: Path = []): Leaf[]
 function splice(text: string, document: Document, leaves: readonly Leaf[]): string | undefined {
   const edits = leaves.map(({ path, after }) => {
     const node = document.getIn(path, true)
-    return isScalar(node) && node.range ? { from: node.range[0], to: node.range[1], said: stringify(after, { lineWidth: 0 }).trimEnd() } : undefined
+    return isScalar(node) && node.range
+      ? { from: node.range[0], to: node.range[1], said: stringify(after, { lineWidth: 0 }).trimEnd() }
+      : undefined
   })
   if (edits.some((edit) => edit === undefined || edit.said.includes('\n'))) return undefined
-  return (edits as { from: number; to: number; said: string }[]).sort((a, b) => b.from - a.from).reduce((so, { from, to, said }) => so.slice(0, from) + said + so.slice(to), text)
+  return (edits as { from: number; to: number; said: string }[])
+    .sort((a, b) => b.from - a.from)
+    .reduce((so, { from, to, said }) => so.slice(0, from) + said + so.slice(to), text)
 }
 
-function applyChange(document: Document, before: unknown, after: unknown, path: readonly (string | number)[] = []): void {
+function applyChange(
+  document: Document,
+  before: unknown,
+  after: unknown,
+  path: readonly (string | number)[] = [],
+): void {
   if (same(before, after)) return
   if (bothObjects(before, after)) {
     const [a, b] = [before as Record<string, unknown>, after as Record<string, unknown>]
-    for (const key of Object.keys(a)) if (!(key in b) || b[key] === undefined) document.deleteIn([...path, key])
-    for (const key of Object.keys(b)) if (b[key] !== undefined) applyChange(document, a[key], b[key], [...path, key])
+    for (const key of Object.keys(a))
+      if (!(key in b) || b[key] === undefined) document.deleteIn([...path, key])
+    for (const key of Object.keys(b))
+      if (b[key] !== undefined) applyChange(document, a[key], b[key], [...path, key])
     return
   }
   if (Array.isArray(before) && Array.isArray(after)) {
@@ -71,5 +85,6 @@ function applyChange(document: Document, before: unknown, after: unknown, path: 
 }
 
 const isObjectOrList = (one: unknown): boolean => typeof one === 'object' && one !== null
-const bothObjects = (a: unknown, b: unknown): boolean => isObjectOrList(a) && isObjectOrList(b) && !Array.isArray(a) && !Array.isArray(b)
+const bothObjects = (a: unknown, b: unknown): boolean =>
+  isObjectOrList(a) && isObjectOrList(b) && !Array.isArray(a) && !Array.isArray(b)
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)

@@ -14,17 +14,38 @@ export function completeSheet(context: CompletionContext): CompletionResult | nu
   const schema = schemaAt(SCHEMA, path, data)
   if (!schema) return null
   const from = context.pos - written.length
-  const options = atKey ? fieldsOf(schema, path, data) : valuesOf(schema).map((label): Completion => ({ label, type: 'enum' }))
-  return options.length > 0 && (context.explicit || written !== '' || !atKey) ? { from, options, validFor: /^[\w-]*$/ } : null
+  const options = atKey
+    ? fieldsOf(schema, path, data)
+    : valuesOf(schema).map((label): Completion => ({ label, type: 'enum' }))
+  return options.length > 0 && (context.explicit || written !== '' || !atKey)
+    ? { from, options, validFor: /^[\w-]*$/ }
+    : null
 }
 
-function fieldsOf({ properties, required, items }: JsonSchema, path: readonly (string | number)[], data: unknown): Completion[] {
+function fieldsOf(
+  { properties, required, items }: JsonSchema,
+  path: readonly (string | number)[],
+  data: unknown,
+): Completion[] {
   const fields = properties ?? items?.properties ?? {}
-  const there = path.reduce<unknown>((inside, key) => (typeof inside === 'object' && inside !== null ? (inside as Record<string | number, unknown>)[key] : undefined), data)
+  const there = path.reduce<unknown>(
+    (inside, key) =>
+      typeof inside === 'object' && inside !== null
+        ? (inside as Record<string | number, unknown>)[key]
+        : undefined,
+    data,
+  )
   const used = typeof there === 'object' && there !== null ? Object.keys(there) : []
   return Object.entries(fields)
     .filter(([name]) => !used.includes(name))
-    .map(([name, schema]): Completion => ({ label: name, apply: `${name}: `, type: 'property', detail: [required?.includes(name) ? 'required' : '', schema['x-unit'] ?? ''].filter(Boolean).join(', '), ...(schema.description && { info: schema.description }), boost: required?.includes(name) ? 1 : 0 }))
+    .map(([name, schema]): Completion => ({
+      label: name,
+      apply: `${name}: `,
+      type: 'property',
+      detail: [required?.includes(name) ? 'required' : '', schema['x-unit'] ?? ''].filter(Boolean).join(', '),
+      ...(schema.description && { info: schema.description }),
+      boost: required?.includes(name) ? 1 : 0,
+    }))
 }
 
 /** The data of a text that may not parse at the line being written: the lines that do not fit are left out. */
@@ -33,7 +54,13 @@ function readable(text: string): unknown {
     return parse(text, { logLevel: 'silent' })
   } catch {
     try {
-      return parse(text.split('\n').filter((line) => !/^\s*[\w-]*$/.test(line)).join('\n'), { logLevel: 'silent' })
+      return parse(
+        text
+          .split('\n')
+          .filter((line) => !/^\s*[\w-]*$/.test(line))
+          .join('\n'),
+        { logLevel: 'silent' },
+      )
     } catch {
       return undefined
     }

@@ -2,18 +2,40 @@
 import { EditorView } from '@codemirror/view'
 import { act, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { asked, onScreen, openJob, refusal, sampleSheet, sampleText, serverSays } from '../../testing/job-on-screen.testing.js'
+import {
+  asked,
+  onScreen,
+  openJob,
+  refusal,
+  sampleSheet,
+  sampleText,
+  serverSays,
+} from '../../testing/job-on-screen.testing.js'
 import { SheetEditorView } from './sheet-editor-view.js'
 
 const user = userEvent.setup()
 const ID = 'sorrelight-sl-20-b'
-const inLibrary = (usedBy: object[]) => ({ sheet: sampleSheet(ID), fingerprint: 'f', source: sampleText(ID), usedBy })
+const inLibrary = (usedBy: object[]) => ({
+  sheet: sampleSheet(ID),
+  fingerprint: 'f',
+  source: sampleText(ID),
+  usedBy,
+})
 
 /** Opens the editor on a sheet of the samples, or on a new one. */
-async function open({ usedBy = [], answers = {}, fresh = false }: { usedBy?: object[]; answers?: Record<string, unknown>; fresh?: boolean } = {}) {
+async function open({
+  usedBy = [],
+  answers = {},
+  fresh = false,
+}: { usedBy?: object[]; answers?: Record<string, unknown>; fresh?: boolean } = {}) {
   openJob([], { role: 'office' })
   serverSays({ [`GET /api/sheets/${ID}`]: inLibrary(usedBy), ...answers })
-  onScreen(<SheetEditorView />, fresh ? { path: '/sheets/new', at: '/sheets/new' } : { path: '/sheets/:id/edit', at: `/sheets/${ID}/edit` })
+  onScreen(
+    <SheetEditorView />,
+    fresh
+      ? { path: '/sheets/new', at: '/sheets/new' }
+      : { path: '/sheets/:id/edit', at: `/sheets/${ID}/edit` },
+  )
   await screen.findByLabelText('Sheet as YAML')
 }
 const editor = () => EditorView.findFromDOM(screen.getByLabelText('Sheet as YAML'))!
@@ -38,7 +60,12 @@ it('a sheet that no job uses is kept in place of itself', async () => {
 })
 
 it('one that a job uses stays as it is, and what the server refuses loses nothing', async () => {
-  await open({ usedBy: [{ id: 'j', number: 'PM-1', title: 'Barn', sealed: false }], answers: { 'POST /api/sheets': refusal(409, 'conflict', 'revision B is used by a job and cannot be changed') } })
+  await open({
+    usedBy: [{ id: 'j', number: 'PM-1', title: 'Barn', sealed: false }],
+    answers: {
+      'POST /api/sheets': refusal(409, 'conflict', 'revision B is used by a job and cannot be changed'),
+    },
+  })
   expect(said()).toContain('Revision B is used by 1 job and stays as it is')
   type('\nmaker:', '\n# from the maker’s leaflet\nmaker:')
   await user.click(keep())
@@ -50,7 +77,10 @@ it('one that a job uses stays as it is, and what the server refuses loses nothin
 
 it('a fault is named with its line and keeps the sheet out, until it is mended', async () => {
   await open()
-  const line = sampleText(ID).split('\n').findIndex((one) => one.startsWith('kind:')) + 1
+  const line =
+    sampleText(ID)
+      .split('\n')
+      .findIndex((one) => one.startsWith('kind:')) + 1
   const kind = sampleText(ID).split('\n')[line - 1]!
   type(kind, 'kind: gatevay')
   expect(said()).toContain(`line ${line}: kind`)
@@ -85,7 +115,9 @@ it('the form writes into the text, leaves the comments, and the differences are 
   expect(written()).toContain('# keep me')
   type('mass: 1.2 lb', 'mass: 2 kg')
   await user.click(screen.getByText('Changes (1)'))
-  expect(within(screen.getByLabelText('Differences from revision B to C')).getByText('mass 0.54 → 2 kg')).toBeTruthy()
+  expect(
+    within(screen.getByLabelText('Differences from revision B to C')).getByText('mass 0.54 → 2 kg'),
+  ).toBeTruthy()
   await user.click(screen.getByText('Back to the form'))
   expect(screen.getByLabelText<HTMLInputElement>('revision').value).toBe('C')
 })

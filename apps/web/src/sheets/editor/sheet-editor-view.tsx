@@ -36,8 +36,19 @@ export function SheetEditorView() {
   const data = useMemo(() => asObject(document), [document])
   const faults = useMemo(() => (!read ? [] : read.ok ? read.passedOver : read.faults), [read])
   const [fault] = faults
-  const problems = useMemo(() => Object.fromEntries(faults.flatMap(({ path, message }) => (path ? [[path, message.replace(`${path}: `, '')]] : []))), [faults])
-  if (text === undefined) return <Frame title="Sheet"><Problem p="24px">{problem}</Problem></Frame>
+  const problems = useMemo(
+    () =>
+      Object.fromEntries(
+        faults.flatMap(({ path, message }) => (path ? [[path, message.replace(`${path}: `, '')]] : [])),
+      ),
+    [faults],
+  )
+  if (text === undefined)
+    return (
+      <Frame title="Sheet">
+        <Problem p="24px">{problem}</Problem>
+      </Frame>
+    )
 
   const change = (next: Record<string, unknown>) => {
     setText(editText(text, data, next))
@@ -51,7 +62,10 @@ export function SheetEditorView() {
     if (!read?.ok || fault || saving) return
     setSaving(true)
     try {
-      const kept = await post<PinnedSheet>('/api/sheets', { source: text, replace: from !== undefined && from.usedBy.length === 0 })
+      const kept = await post<PinnedSheet>('/api/sheets', {
+        source: text,
+        replace: from !== undefined && from.usedBy.length === 0,
+      })
       await go(`/sheets/${kept.id}`)
     } catch (refused) {
       setProblem((refused as Error).message)
@@ -61,13 +75,39 @@ export function SheetEditorView() {
   return (
     <Frame title={from ? `Editing ${from.sheet.maker} ${from.sheet.model}` : 'A new sheet'}>
       <Flex direction="column" h={{ lg: 'calc(100dvh - 53px)' }}>
-        <Flex px="18px" py="8px" gap="10px" align="center" wrap="wrap" borderBottom="1px solid" borderColor="hair">
-          <Text flex="1" minW="220px" fontSize="14px" lineClamp={3} color={fault ? 'oxide' : 'faint'} role="status">
-            {problem ?? (fault ? `${faults.length > 1 ? `${faults.length} faults; ` : ''}${fault.line ? `line ${fault.line}: ` : ''}${fault.message}` : from && from.usedBy.length > 0 ? `Revision ${from.sheet.revision} is used by ${from.usedBy.length} job${from.usedBy.length === 1 ? '' : 's'} and stays as it is: give yours a revision of its own.` : 'The sheet reads without a fault.')}
+        <Flex
+          px="18px"
+          py="8px"
+          gap="10px"
+          align="center"
+          wrap="wrap"
+          borderBottom="1px solid"
+          borderColor="hair"
+        >
+          <Text
+            flex="1"
+            minW="220px"
+            fontSize="14px"
+            lineClamp={3}
+            color={fault ? 'oxide' : 'faint'}
+            role="status"
+          >
+            {problem ??
+              (fault
+                ? `${faults.length > 1 ? `${faults.length} faults; ` : ''}${fault.line ? `line ${fault.line}: ` : ''}${fault.message}`
+                : from && from.usedBy.length > 0
+                  ? `Revision ${from.sheet.revision} is used by ${from.usedBy.length} job${from.usedBy.length === 1 ? '' : 's'} and stays as it is: give yours a revision of its own.`
+                  : 'The sheet reads without a fault.')}
           </Text>
           {from && read?.ok && (
-            <Button variant="outline" aria-pressed={side === 'changes'} onClick={() => setSide(side === 'both' ? 'changes' : 'both')}>
-              {side === 'both' ? `Changes (${sheetDifferences(from.sheet, read.sheet).length})` : 'Back to the form'}
+            <Button
+              variant="outline"
+              aria-pressed={side === 'changes'}
+              onClick={() => setSide(side === 'both' ? 'changes' : 'both')}
+            >
+              {side === 'both'
+                ? `Changes (${sheetDifferences(from.sheet, read.sheet).length})`
+                : 'Back to the form'}
             </Button>
           )}
           <Button variant="plain" onClick={() => void go(from ? `/sheets/${id}` : '/sheets')}>
@@ -77,9 +117,26 @@ export function SheetEditorView() {
             Keep in the library
           </Button>
         </Flex>
-        <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} templateRows={{ lg: 'minmax(0, 1fr)' }} flex="1" minH={0}>
-          <Box minH={{ base: '50dvh', lg: 0 }} overflow="hidden" borderRight={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }}>
-            <YamlEditor text={text} faults={faults} goTo={goTo} onChange={(next) => (setText(next), setProblem(undefined))} onLine={(line) => setOpen(requirementAt(text, line))} onSave={() => void save()} />
+        <Grid
+          templateColumns={{ base: '1fr', lg: '1fr 1fr' }}
+          templateRows={{ lg: 'minmax(0, 1fr)' }}
+          flex="1"
+          minH={0}
+        >
+          <Box
+            minH={{ base: '50dvh', lg: 0 }}
+            overflow="hidden"
+            borderRight={{ lg: '1px solid' }}
+            borderColor={{ lg: 'hair' }}
+          >
+            <YamlEditor
+              text={text}
+              faults={faults}
+              goTo={goTo}
+              onChange={(next) => (setText(next), setProblem(undefined))}
+              onLine={(line) => setOpen(requirementAt(text, line))}
+              onSave={() => void save()}
+            />
           </Box>
           <Box overflowY="auto" minH={0}>
             {side === 'changes' && from && read?.ok ? (
@@ -87,7 +144,13 @@ export function SheetEditorView() {
                 <Differences before={from.sheet} after={read.sheet} />
               </Box>
             ) : data ? (
-              <SheetForm data={data} problems={problems} open={open} onOpen={openRequirement} onChange={change} />
+              <SheetForm
+                data={data}
+                problems={problems}
+                open={open}
+                onOpen={openRequirement}
+                onChange={change}
+              />
             ) : (
               <Text p="18px" color="faint">
                 The form comes back when the text reads as YAML again.

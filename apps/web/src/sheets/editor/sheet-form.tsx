@@ -14,17 +14,66 @@ interface Props {
 }
 
 const SCHEMA = sheetSchema()
-const HEAD = ['maker', 'model', 'revision', 'date', 'kind', 'title', 'source', 'mass', 'size', 'ratings', 'tools', 'equipment', 'module', 'terminals']
+const HEAD = [
+  'maker',
+  'model',
+  'revision',
+  'date',
+  'kind',
+  'title',
+  'source',
+  'mass',
+  'size',
+  'ratings',
+  'tools',
+  'equipment',
+  'module',
+  'terminals',
+]
 const REQUIREMENT: JsonSchema = SCHEMA.properties!['requirements']!.items!
 
-const Row = chakra('button', { base: { w: '100%', textAlign: 'left', minH: '48px', px: '10px', py: '6px', display: 'flex', gap: '10px', alignItems: 'baseline', borderTop: '1px solid', borderColor: 'hair', cursor: 'pointer', _hover: { bg: 'panel' } } })
+const Row = chakra('button', {
+  base: {
+    w: '100%',
+    textAlign: 'left',
+    minH: '48px',
+    px: '10px',
+    py: '6px',
+    display: 'flex',
+    gap: '10px',
+    alignItems: 'baseline',
+    borderTop: '1px solid',
+    borderColor: 'hair',
+    cursor: 'pointer',
+    _hover: { bg: 'panel' },
+  },
+})
 
 /** The same sheet as a form, in step with the text beside it: the head, and the requirement at hand. */
 export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
-  const requirements = (Array.isArray(data['requirements']) ? data['requirements'] : []) as Record<string, unknown>[]
-  const setRequirement = (i: number, next: unknown) => onChange({ ...data, requirements: requirements.map((one, at) => (at === i ? next : one)) })
+  const requirements = (Array.isArray(data['requirements']) ? data['requirements'] : []) as Record<
+    string,
+    unknown
+  >[]
+  const setRequirement = (i: number, next: unknown) =>
+    onChange({ ...data, requirements: requirements.map((one, at) => (at === i ? next : one)) })
   const add = () => {
-    onChange({ ...data, requirements: [...requirements, { id: freeId(requirements), kind: 'observation', stage: 'identify', clause: '', title: 'New requirement', severity: 'minor', question: '', remedy: '' }] })
+    onChange({
+      ...data,
+      requirements: [
+        ...requirements,
+        {
+          id: freeId(requirements),
+          kind: 'observation',
+          stage: 'identify',
+          clause: '',
+          title: 'New requirement',
+          severity: 'minor',
+          question: '',
+          remedy: '',
+        },
+      ],
+    })
     onOpen(requirements.length)
   }
   return (
@@ -33,7 +82,18 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
         <chakra.summary fontWeight={600} minH="44px" cursor="pointer" pt="10px">
           The unit
         </chakra.summary>
-        <SchemaForm schema={{ type: 'object', properties: Object.fromEntries(HEAD.map((name) => [name, SCHEMA.properties![name]!])), required: SCHEMA.required ?? [] }} value={data} path="" label="sheet" problems={problems} onChange={(next) => onChange(next as Record<string, unknown>)} />
+        <SchemaForm
+          schema={{
+            type: 'object',
+            properties: Object.fromEntries(HEAD.map((name) => [name, SCHEMA.properties![name]!])),
+            required: SCHEMA.required ?? [],
+          }}
+          value={data}
+          path=""
+          label="sheet"
+          problems={problems}
+          onChange={(next) => onChange(next as Record<string, unknown>)}
+        />
       </chakra.details>
       <Flex align="center">
         <Text fontWeight={600} flex="1">
@@ -51,13 +111,35 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
                 {String(requirement?.['title'] ?? 'without a title')}
               </Text>
               <Text fontSize="13px" color="faint">
-                {[STAGE_TITLES[requirement?.['stage'] as Stage] ?? '', requirement?.['kind'], requirement?.['clause'] ? `clause ${String(requirement['clause'])}` : ''].filter(Boolean).join(' · ')}
+                {[
+                  STAGE_TITLES[requirement?.['stage'] as Stage] ?? '',
+                  requirement?.['kind'],
+                  requirement?.['clause'] ? `clause ${String(requirement['clause'])}` : '',
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
               </Text>
             </Row>
             {open === i && (
               <Box bg="panel" p="12px" borderLeft="4px solid" borderColor="chalk">
-                <SchemaForm schema={REQUIREMENT} value={requirement} path={`requirements[${i}]`} label="requirement" problems={problems} onChange={(next) => setRequirement(i, ofItsKind(requirement, next as Record<string, unknown>))} />
-                <Button variant="plain" mt="10px" onClick={() => (onChange({ ...data, requirements: requirements.filter((_, at) => at !== i) }), onOpen(undefined))}>
+                <SchemaForm
+                  schema={REQUIREMENT}
+                  value={requirement}
+                  path={`requirements[${i}]`}
+                  label="requirement"
+                  problems={problems}
+                  onChange={(next) =>
+                    setRequirement(i, ofItsKind(requirement, next as Record<string, unknown>))
+                  }
+                />
+                <Button
+                  variant="plain"
+                  mt="10px"
+                  onClick={() => (
+                    onChange({ ...data, requirements: requirements.filter((_, at) => at !== i) }),
+                    onOpen(undefined)
+                  )}
+                >
                   Remove this requirement
                 </Button>
               </Box>
@@ -72,7 +154,9 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
 /** Where the kind was changed: without the fields that the new one has no place for. */
 function ofItsKind(before: Record<string, unknown>, after: Record<string, unknown>): Record<string, unknown> {
   const fields = schemaAt(REQUIREMENT, [], after)?.properties
-  return before['kind'] === after['kind'] || !fields ? after : Object.fromEntries(Object.entries(after).filter(([name]) => name in fields))
+  return before['kind'] === after['kind'] || !fields
+    ? after
+    : Object.fromEntries(Object.entries(after).filter(([name]) => name in fields))
 }
 
 function freeId(all: readonly Record<string, unknown>[]): string {

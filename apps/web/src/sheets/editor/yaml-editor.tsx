@@ -13,10 +13,16 @@ import { completeSheet } from './completion.js'
 
 /** In the colours of the application, which turn with light and dark. */
 const COLOURS = HighlightStyle.define([
-  { tag: [tags.propertyName, tags.definition(tags.propertyName), tags.keyword], color: 'var(--chakra-colors-chalk)' },
+  {
+    tag: [tags.propertyName, tags.definition(tags.propertyName), tags.keyword],
+    color: 'var(--chakra-colors-chalk)',
+  },
   { tag: [tags.string, tags.content, tags.literal], color: 'var(--chakra-colors-ink)' },
   { tag: [tags.comment, tags.meta], color: 'var(--chakra-colors-faint)', fontStyle: 'italic' },
-  { tag: [tags.separator, tags.punctuation, tags.squareBracket, tags.brace], color: 'var(--chakra-colors-faint)' },
+  {
+    tag: [tags.separator, tags.punctuation, tags.squareBracket, tags.brace],
+    color: 'var(--chakra-colors-faint)',
+  },
 ])
 
 /** Marks what the form wrote or where it went: the form knows that already. */
@@ -56,7 +62,8 @@ export function YamlEditor({ text, faults, goTo, onChange, onLine, onSave }: Pro
           EditorView.updateListener.of(({ docChanged, selectionSet, state, transactions }) => {
             if (transactions.some((one) => one.annotation(FromOutside))) return
             if (docChanged) said.current.onChange(state.doc.toString())
-            if (docChanged || selectionSet) said.current.onLine(state.doc.lineAt(state.selection.main.head).number)
+            if (docChanged || selectionSet)
+              said.current.onLine(state.doc.lineAt(state.selection.main.head).number)
           }),
         ],
       }),
@@ -70,7 +77,11 @@ export function YamlEditor({ text, faults, goTo, onChange, onLine, onSave }: Pro
   }, [])
   useEffect(() => {
     const editor = view.current
-    if (editor && editor.state.doc.toString() !== text) editor.dispatch({ changes: smallest(editor.state.doc.toString(), text), annotations: FromOutside.of(true) })
+    if (editor && editor.state.doc.toString() !== text)
+      editor.dispatch({
+        changes: smallest(editor.state.doc.toString(), text),
+        annotations: FromOutside.of(true),
+      })
   }, [text])
   useEffect(() => {
     const editor = view.current
@@ -80,13 +91,22 @@ export function YamlEditor({ text, faults, goTo, onChange, onLine, onSave }: Pro
       const line = at === undefined ? undefined : doc.line(Math.min(doc.lines, Math.max(1, at)))
       return { from: line?.from ?? 0, to: line?.to ?? 0, severity: 'error' as const, message }
     })
-    editor.dispatch(setDiagnostics(editor.state, marks.sort((a, b) => a.from - b.from)))
+    editor.dispatch(
+      setDiagnostics(
+        editor.state,
+        marks.sort((a, b) => a.from - b.from),
+      ),
+    )
   }, [faults, text])
   useEffect(() => {
     const editor = view.current
     if (!editor || !goTo) return
     const { from } = editor.state.doc.line(Math.min(editor.state.doc.lines, goTo.line))
-    editor.dispatch({ selection: { anchor: from }, annotations: FromOutside.of(true), effects: EditorView.scrollIntoView(from, { y: 'start', yMargin: 40 }) })
+    editor.dispatch({
+      selection: { anchor: from },
+      annotations: FromOutside.of(true),
+      effects: EditorView.scrollIntoView(from, { y: 'start', yMargin: 40 }),
+    })
   }, [goTo])
   return (
     <Box
@@ -94,13 +114,29 @@ export function YamlEditor({ text, faults, goTo, onChange, onLine, onSave }: Pro
       h="100%"
       overflow="auto"
       css={{
-        '& .cm-editor': { height: '100%', fontSize: '13.5px', background: 'var(--chakra-colors-panel)', color: 'var(--chakra-colors-ink)' },
+        '& .cm-editor': {
+          height: '100%',
+          fontSize: '13.5px',
+          background: 'var(--chakra-colors-panel)',
+          color: 'var(--chakra-colors-ink)',
+        },
         '& .cm-scroller': { fontFamily: 'var(--chakra-fonts-mono)' },
         '& .cm-content': { caretColor: 'var(--chakra-colors-ink)' },
-        '& .cm-gutters': { background: 'var(--chakra-colors-sunk)', color: 'var(--chakra-colors-faint)', border: 'none' },
+        '& .cm-gutters': {
+          background: 'var(--chakra-colors-sunk)',
+          color: 'var(--chakra-colors-faint)',
+          border: 'none',
+        },
         '& .cm-activeLine, & .cm-activeLineGutter': { background: 'var(--chakra-colors-chalk-wash)' },
-        '& .cm-tooltip': { background: 'var(--chakra-colors-panel)', color: 'var(--chakra-colors-ink)', border: '1px solid var(--chakra-colors-faint)' },
-        '& .cm-tooltip-autocomplete ul li[aria-selected]': { background: 'var(--chakra-colors-chalk)', color: 'var(--chakra-colors-panel)' },
+        '& .cm-tooltip': {
+          background: 'var(--chakra-colors-panel)',
+          color: 'var(--chakra-colors-ink)',
+          border: '1px solid var(--chakra-colors-faint)',
+        },
+        '& .cm-tooltip-autocomplete ul li[aria-selected]': {
+          background: 'var(--chakra-colors-chalk)',
+          color: 'var(--chakra-colors-panel)',
+        },
         '& .cm-cursor': { borderLeftColor: 'var(--chakra-colors-ink)' },
         '& .cm-selectionBackground': { background: 'var(--chakra-colors-chalk-wash) !important' },
       }}
@@ -113,6 +149,10 @@ function smallest(before: string, after: string): { from: number; to: number; in
   let start = 0
   while (start < Math.min(before.length, after.length) && before[start] === after[start]) start++
   let end = 0
-  while (end < Math.min(before.length, after.length) - start && before[before.length - 1 - end] === after[after.length - 1 - end]) end++
+  while (
+    end < Math.min(before.length, after.length) - start &&
+    before[before.length - 1 - end] === after[after.length - 1 - end]
+  )
+    end++
   return { from: start, to: before.length - end, insert: after.slice(start, after.length - end) }
 }

@@ -30,7 +30,8 @@ export function placeInYaml(before: string): YamlPlace {
   if (!found) return { path: frames.map(({ key }) => key), atKey: false, written: '' }
   const [, , word = '', value] = found
   step(frames, last, value !== undefined)
-  if (value !== undefined) return { path: frames.map(({ key }) => key), atKey: false, written: found[4] ?? '' }
+  if (value !== undefined)
+    return { path: frames.map(({ key }) => key), atKey: false, written: found[4] ?? '' }
   return { path: frames.map(({ key }) => key), atKey: true, written: word }
 }
 
@@ -61,7 +62,11 @@ function step(frames: Frame[], line: string, withKey: boolean): void {
 /** Drops the frames that a line at this indent is no longer inside of; answers the number of the list item just left at it. */
 function leave(frames: Frame[], indent: number, dash: boolean): string | number | undefined {
   let left: string | number | undefined
-  for (let top = frames.at(-1); top && (top.indent > indent || (top.indent === indent && (!dash || typeof top.key === 'number'))); top = frames.at(-1)) {
+  for (
+    let top = frames.at(-1);
+    top && (top.indent > indent || (top.indent === indent && (!dash || typeof top.key === 'number')));
+    top = frames.at(-1)
+  ) {
     left = top.indent === indent ? top.key : undefined
     frames.pop()
   }
@@ -81,5 +86,7 @@ function flowAt(line: string): { head: string; path: string[]; atKey: boolean; w
   const tail = parts.at(-1)!.split(',').at(-1)!
   const pair = /^\s*([\w-]+):\s*(.*)$/.exec(tail)
   const head = line.slice(0, open[0])
-  return pair ? { head, path: [...path, pair[1]!], atKey: false, written: pair[2]! } : { head, path, atKey: true, written: tail.trim() }
+  return pair
+    ? { head, path: [...path, pair[1]!], atKey: false, written: pair[2]! }
+    : { head, path, atKey: true, written: tail.trim() }
 }

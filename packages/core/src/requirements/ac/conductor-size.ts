@@ -8,15 +8,32 @@ import { subjectsOf } from '../subjects.js'
 /** Is every cable of the one-line model right for all that can feed it, by the job's school? */
 export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional(percent()) }), {
   minutes: 3,
-  expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'conductor', where: {} }, unit, sheet, world),
+  expand: (_requirement, unit, sheet, world) =>
+    subjectsOf({ each: 'conductor', where: {} }, unit, sheet, world),
   ask: () => ({ kind: 'derived', from: 'network' }),
-  required: ({ maxDropPercent }, _subject, { header }) => `carries every source that can feed it, by ${header?.school === 'nec' ? 'NEC-style' : 'IEC-style'} tables${maxDropPercent === undefined ? '' : `, drop up to ${fig(maxDropPercent)} %`}`,
+  required: ({ maxDropPercent }, _subject, { header }) =>
+    `carries every source that can feed it, by ${header?.school === 'nec' ? 'NEC-style' : 'IEC-style'} tables${maxDropPercent === undefined ? '' : `, drop up to ${fig(maxDropPercent)} %`}`,
   judge({ maxDropPercent }, { conductor }, _given, world) {
     const load = conductor && world.loads().find((one) => one.conductor.id === conductor.id)
     if (!load) return undefined
     const judged = judgeNetworkConductor(load, { school: world.header?.school ?? 'iec', maxDropPercent })
-    if (!judged) return { verdict: 'not-proven', working: [], notes: [], finding: load.sources.length === 0 ? 'nothing is entered that feeds it' : `${mm2(load.conductor.size)} is in no table of this school`, wanting: load.sources.length === 0 ? 'enter what each source can drive' : 'read the size off the cable again' }
-    const failed = judged.checks.filter(({ verdict }) => verdict !== 'conforms').map(({ id }) => id.replace(/-/g, ' '))
+    if (!judged)
+      return {
+        verdict: 'not-proven',
+        working: [],
+        notes: [],
+        finding:
+          load.sources.length === 0
+            ? 'nothing is entered that feeds it'
+            : `${mm2(load.conductor.size)} is in no table of this school`,
+        wanting:
+          load.sources.length === 0
+            ? 'enter what each source can drive'
+            : 'read the size off the cable again',
+      }
+    const failed = judged.checks
+      .filter(({ verdict }) => verdict !== 'conforms')
+      .map(({ id }) => id.replace(/-/g, ' '))
     return {
       verdict: worst(judged.checks.map(({ verdict }) => verdict)) as JudgedVerdict,
       working: judged.working,

@@ -3,15 +3,40 @@ import { decision } from '../../verdict/decision.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { mm } from '../../verdict/say.js'
-import { list, object, optional, refine, requireRange, requireUniqueIds, text, join } from '../../verdict/shape.js'
+import {
+  list,
+  object,
+  optional,
+  refine,
+  requireRange,
+  requireUniqueIds,
+  text,
+  join,
+} from '../../verdict/shape.js'
 import { limitWords } from '../general/limits.js'
 import { defineKind, requirementOf } from '../kind.js'
 
-const range = (about: string) => refine(object({ min: optional(quantity('length')), max: optional(quantity('length')) }, about), requireRange)
+const range = (about: string) =>
+  refine(
+    object({ min: optional(quantity('length')), max: optional(quantity('length')) }, about),
+    requireRange,
+  )
 
 /** Cable glands: the outer diameter of the cable lies in the range of the gland, which is another one with its inner ring than without. */
 export const gland = defineKind(
-  refine(requirementOf({ glands: list(object({ id: text(), label: text(), without: range('without the inner ring'), withRing: optional(range('with the inner ring')) })) }), ({ glands }, path) => requireUniqueIds(glands, join(path, 'glands'))),
+  refine(
+    requirementOf({
+      glands: list(
+        object({
+          id: text(),
+          label: text(),
+          without: range('without the inner ring'),
+          withRing: optional(range('with the inner ring')),
+        }),
+      ),
+    }),
+    ({ glands }, path) => requireUniqueIds(glands, join(path, 'glands')),
+  ),
   {
     minutes: 2,
     expand: ({ glands }) => glands.map(({ id, label }) => ({ kind: 'part', id, label })),
@@ -20,8 +45,19 @@ export const gland = defineKind(
       form: 'fields',
       instrument: requirement.instrument ?? 'caliper',
       fields: [
-        { id: 'diameter', label: 'outer diameter of the cable', required: '', dimension: 'length', unit: 'mm' },
-        { id: 'ring', label: 'inner ring', required: ringWords(requirement.glands.find((one) => one.id === id)!), options: ['fitted', 'taken out'] },
+        {
+          id: 'diameter',
+          label: 'outer diameter of the cable',
+          required: '',
+          dimension: 'length',
+          unit: 'mm',
+        },
+        {
+          id: 'ring',
+          label: 'inner ring',
+          required: ringWords(requirement.glands.find((one) => one.id === id)!),
+          options: ['fitted', 'taken out'],
+        },
       ],
     }),
     required: ({ glands }, { id }) => ringWords(glands.find((one) => one.id === id)!),
@@ -31,16 +67,34 @@ export const gland = defineKind(
       const diameter = answer?.values['diameter']?.value
       const ring = answer?.values['ring']?.typed
       if (!answer) return undefined
-      if (diameter === undefined || ring === undefined) return { verdict: 'not-proven', working: [], notes: [], finding: 'not complete', wanting: 'measure the cable and look for the inner ring' }
+      if (diameter === undefined || ring === undefined)
+        return {
+          verdict: 'not-proven',
+          working: [],
+          notes: [],
+          finding: 'not complete',
+          wanting: 'measure the cable and look for the inner ring',
+        }
       const limits = ring === 'fitted' ? (one.withRing ?? one.without) : one.without
       const instrument = vouching((given as GivenRecord).instrument, 'length')
-      const { verdict, margin, working } = decision({ value: diameter, uncertainty: uncertaintyOf(instrument, 'length', diameter), ...limits, rule })
+      const { verdict, margin, working } = decision({
+        value: diameter,
+        uncertainty: uncertaintyOf(instrument, 'length', diameter),
+        ...limits,
+        rule,
+      })
       const otherFits = one.withRing && inside(diameter, ring === 'fitted' ? one.without : one.withRing)
       return {
         verdict: !instrument && verdict === 'conforms' ? 'not-proven' : verdict,
         working: working.map((line) => `${line} (mm)`),
-        notes: verdict !== 'conforms' && otherFits ? [ring === 'fitted' ? 'take the inner ring out' : 'put the inner ring in'] : [],
-        finding: margin < 0 ? `${mm(diameter)} is outside ${limitWords(limits, 'length')} with the ring ${ring}` : `${mm(diameter)}, ring ${ring}`,
+        notes:
+          verdict !== 'conforms' && otherFits
+            ? [ring === 'fitted' ? 'take the inner ring out' : 'put the inner ring in']
+            : [],
+        finding:
+          margin < 0
+            ? `${mm(diameter)} is outside ${limitWords(limits, 'length')} with the ring ${ring}`
+            : `${mm(diameter)}, ring ${ring}`,
         wanting: instrument ? 'measure with a finer caliper' : 'name the caliper',
       }
     },
@@ -49,4 +103,10 @@ export const gland = defineKind(
 
 type Limits = { min?: number | undefined; max?: number | undefined }
 const inside = (value: number, { min = -Infinity, max = Infinity }: Limits) => value >= min && value <= max
-const ringWords = ({ without, withRing }: { without: Limits; withRing?: Limits | undefined }) => [withRing ? `${limitWords(withRing, 'length')} with the inner ring` : '', `${limitWords(without, 'length')} without it`].filter(Boolean).join(', ')
+const ringWords = ({ without, withRing }: { without: Limits; withRing?: Limits | undefined }) =>
+  [
+    withRing ? `${limitWords(withRing, 'length')} with the inner ring` : '',
+    `${limitWords(without, 'length')} without it`,
+  ]
+    .filter(Boolean)
+    .join(', ')

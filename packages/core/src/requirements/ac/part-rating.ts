@@ -9,13 +9,27 @@ import { subjectsOf } from '../subjects.js'
  */
 export const partRating = defineKind(requirementOf({}), {
   minutes: 1,
-  expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'part', where: {} }, unit, sheet, world).filter(({ part }) => part!.rating !== undefined && part!.kind !== 'device' && part!.kind !== 'load'),
+  expand: (_requirement, unit, sheet, world) =>
+    subjectsOf({ each: 'part', where: {} }, unit, sheet, world).filter(
+      ({ part }) => part!.rating !== undefined && part!.kind !== 'device' && part!.kind !== 'load',
+    ),
   ask: () => ({ kind: 'derived', from: 'network' }),
-  required: (_requirement, { part }) => (part?.rating === undefined ? 'carries no more than its rating' : `carries no more than ${amps(part.rating)}`),
+  required: (_requirement, { part }) =>
+    part?.rating === undefined
+      ? 'carries no more than its rating'
+      : `carries no more than ${amps(part.rating)}`,
   judge(_requirement, { part }, _given, world) {
     const load = part && world.partLoads().find((one) => one.part.id === part.id)
     if (!load) return undefined
     const { carries, mayCarry, overloaded } = load
-    return { verdict: overloaded ? 'does-not-conform' : 'conforms', working: [`all that can flow through it: ${amps(carries)}, rated ${amps(mayCarry!)}`, protectionWords(load)], notes: [], finding: `can carry ${amps(carries)} of ${amps(mayCarry!)}` }
+    return {
+      verdict: overloaded ? 'does-not-conform' : 'conforms',
+      working: [
+        `all that can flow through it: ${amps(carries)}, rated ${amps(mayCarry!)}`,
+        protectionWords(load),
+      ],
+      notes: [],
+      finding: `can carry ${amps(carries)} of ${amps(mayCarry!)}`,
+    }
   },
 })

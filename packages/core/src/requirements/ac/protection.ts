@@ -12,7 +12,12 @@ import { wholeUnit } from '../subjects.js'
  */
 export const protection = defineKind(
   requirementOf({
-    device: optional(refine(object({ min: optional(quantity('current')), max: optional(quantity('current')) }), requireRange)),
+    device: optional(
+      refine(
+        object({ min: optional(quantity('current')), max: optional(quantity('current')) }),
+        requireRange,
+      ),
+    ),
     residual: optional(list(oneOf(RESIDUAL_KINDS))),
     surge: optional(flag(), false),
     isolator: optional(flag(), false),
@@ -23,7 +28,17 @@ export const protection = defineKind(
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'network' }),
     required: ({ device, residual, surge, isolator, label }) =>
-      [device ? `device ${[device.min === undefined ? '' : `from ${amps(device.min)}`, device.max === undefined ? '' : `up to ${amps(device.max)}`].filter(Boolean).join(' ')}` : '', residual ? `residual-current kind ${listed(residual).replace(' and ', ' or ')}` : '', surge ? 'surge protection' : '', isolator ? 'isolator' : '', label ? 'label of two supplies' : ''].filter(Boolean).join(', '),
+      [
+        device
+          ? `device ${[device.min === undefined ? '' : `from ${amps(device.min)}`, device.max === undefined ? '' : `up to ${amps(device.max)}`].filter(Boolean).join(' ')}`
+          : '',
+        residual ? `residual-current kind ${listed(residual).replace(' and ', ' or ')}` : '',
+        surge ? 'surge protection' : '',
+        isolator ? 'isolator' : '',
+        label ? 'label of two supplies' : '',
+      ]
+        .filter(Boolean)
+        .join(', '),
     judge({ device, residual, surge, isolator, label }, _subject, _given, world, unit) {
       const start = world.asBuilt.network.parts.find((part) => part.unitId === unit.id)
       const way = start && wayToGrid(start, world.asBuilt.network)
@@ -32,14 +47,32 @@ export const protection = defineKind(
       const nearest = devices[0]
       const faults = [
         ...(device && !nearest ? ['no protective device between it and the grid'] : []),
-        ...(device && nearest && nearest.rating! < (device.min ?? 0) ? [`${nearest.label} ${amps(nearest.rating!)} is below ${amps(device.min!)}`] : []),
-        ...(device && nearest && nearest.rating! > (device.max ?? Infinity) ? [`${nearest.label} ${amps(nearest.rating!)} is above ${amps(device.max!)}`] : []),
-        ...(residual && !way.some((part) => residual.includes(part.residual ?? 'none')) ? [`residual-current protection is ${listed([...new Set(way.flatMap((part) => (part.residual && part.residual !== 'none' ? [part.residual] : [])))]) || 'missing'}`] : []),
+        ...(device && nearest && nearest.rating! < (device.min ?? 0)
+          ? [`${nearest.label} ${amps(nearest.rating!)} is below ${amps(device.min!)}`]
+          : []),
+        ...(device && nearest && nearest.rating! > (device.max ?? Infinity)
+          ? [`${nearest.label} ${amps(nearest.rating!)} is above ${amps(device.max!)}`]
+          : []),
+        ...(residual && !way.some((part) => residual.includes(part.residual ?? 'none'))
+          ? [
+              `residual-current protection is ${listed([...new Set(way.flatMap((part) => (part.residual && part.residual !== 'none' ? [part.residual] : [])))]) || 'missing'}`,
+            ]
+          : []),
         ...(surge && !way.some((part) => part.surge) ? ['no surge protection'] : []),
         ...(isolator && !way.some(({ kind }) => kind === 'isolator') ? ['no isolator'] : []),
         ...(label && !way.some(({ labelled }) => labelled) ? ['the label of two supplies is missing'] : []),
       ]
-      return { verdict: faults.length > 0 ? 'does-not-conform' : 'conforms', working: [`from the unit to the grid: ${way.map((part) => `${part.label}${part.rating ? ` ${amps(part.rating)}` : ''}`).join(' → ')}`, ...faults], notes: [], finding: faults[0] ?? (nearest ? `protected by ${nearest.label}, ${amps(nearest.rating!)}` : 'as asked'), causes: faults.slice(1) }
+      return {
+        verdict: faults.length > 0 ? 'does-not-conform' : 'conforms',
+        working: [
+          `from the unit to the grid: ${way.map((part) => `${part.label}${part.rating ? ` ${amps(part.rating)}` : ''}`).join(' → ')}`,
+          ...faults,
+        ],
+        notes: [],
+        finding:
+          faults[0] ?? (nearest ? `protected by ${nearest.label}, ${amps(nearest.rating!)}` : 'as asked'),
+        causes: faults.slice(1),
+      }
     },
   },
 )

@@ -12,7 +12,9 @@ import { wholeUnit } from '../subjects.js'
 export const companion = defineKind(
   requirementOf({
     technologies: optional(list(oneOf(TECHNOLOGIES))),
-    cells: optional(refine(object({ min: optional(num()), max: optional(num()) }, 'printed cell count'), requireRange)),
+    cells: optional(
+      refine(object({ min: optional(num()), max: optional(num()) }, 'printed cell count'), requireRange),
+    ),
     maxCurrent: optional(quantity('current', 'short-circuit current of one module')),
     maxVoltage: optional(quantity('voltage', 'open-circuit voltage of one module')),
     maxPower: optional(quantity('power', 'of one module')),
@@ -22,7 +24,15 @@ export const companion = defineKind(
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ technologies, cells, maxCurrent, maxVoltage, maxPower }) =>
-      [technologies ? technologies.join(' or ') : '', cells ? `${cells.min ?? ''} to ${cells.max ?? ''} cells` : '', maxCurrent === undefined ? '' : `up to ${amps(maxCurrent)}`, maxVoltage === undefined ? '' : `up to ${volts(maxVoltage)}`, maxPower === undefined ? '' : `up to ${watts(maxPower)}`].filter(Boolean).join(', '),
+      [
+        technologies ? technologies.join(' or ') : '',
+        cells ? `${cells.min ?? ''} to ${cells.max ?? ''} cells` : '',
+        maxCurrent === undefined ? '' : `up to ${amps(maxCurrent)}`,
+        maxVoltage === undefined ? '' : `up to ${volts(maxVoltage)}`,
+        maxPower === undefined ? '' : `up to ${watts(maxPower)}`,
+      ]
+        .filter(Boolean)
+        .join(', '),
     judge({ technologies, cells, maxCurrent, maxVoltage, maxPower }, _subject, _given, world, unit) {
       const sheets = modulesUnder(unit.id, world)
       if (sheets.length === 0) return undefined
@@ -30,11 +40,46 @@ export const companion = defineKind(
         const { technology, cells: count, isc, voc, power } = sheet.module!
         const name = `${sheet.maker} ${sheet.model}`
         return [
-          row(name, technologies, technology, (allowed) => allowed.includes(technology!), (said) => String(said), 'technology'),
-          row(name, cells, count, ({ min = 0, max = Infinity }) => count! >= min && count! <= max, (said) => `${said} cells`, 'cell count'),
-          row(name, maxCurrent, isc, (max) => atMost(isc!, max), (said) => amps(Number(said)), 'short-circuit current'),
-          row(name, maxVoltage, voc, (max) => atMost(voc, max), (said) => volts(Number(said)), 'open-circuit voltage'),
-          row(name, maxPower, power, (max) => atMost(power!, max), (said) => watts(Number(said)), 'power'),
+          row(
+            name,
+            technologies,
+            technology,
+            (allowed) => allowed.includes(technology!),
+            (said) => String(said),
+            'technology',
+          ),
+          row(
+            name,
+            cells,
+            count,
+            ({ min = 0, max = Infinity }) => count! >= min && count! <= max,
+            (said) => `${said} cells`,
+            'cell count',
+          ),
+          row(
+            name,
+            maxCurrent,
+            isc,
+            (max) => atMost(isc!, max),
+            (said) => amps(Number(said)),
+            'short-circuit current',
+          ),
+          row(
+            name,
+            maxVoltage,
+            voc,
+            (max) => atMost(voc, max),
+            (said) => volts(Number(said)),
+            'open-circuit voltage',
+          ),
+          row(
+            name,
+            maxPower,
+            power,
+            (max) => atMost(power!, max),
+            (said) => watts(Number(said)),
+            'power',
+          ),
         ].flatMap((one) => (one ? [one] : []))
       })
       const wrong = rows.filter(({ fits }) => fits === false)
@@ -43,21 +88,39 @@ export const companion = defineKind(
         verdict: wrong.length > 0 ? 'does-not-conform' : open.length > 0 ? 'not-proven' : 'conforms',
         working: rows.map(({ said }) => said),
         notes: [],
-        finding: wrong.length > 0 ? listed(wrong.map(({ said }) => said)) : open.length > 0 ? 'the module’s sheet does not say enough' : `suits ${listed(sheets.map(({ maker, model }) => `${maker} ${model}`))}`,
+        finding:
+          wrong.length > 0
+            ? listed(wrong.map(({ said }) => said))
+            : open.length > 0
+              ? 'the module’s sheet does not say enough'
+              : `suits ${listed(sheets.map(({ maker, model }) => `${maker} ${model}`))}`,
         wanting: `complete the module’s sheet: ${open.map(({ said }) => said).join(', ')}`,
       }
     },
   },
 )
 
-function row<L, F>(name: string, limit: L | undefined, found: F | undefined, fits: (limit: L) => boolean, say: (found: F) => string, what: string): { said: string; fits: boolean | undefined } | undefined {
+function row<L, F>(
+  name: string,
+  limit: L | undefined,
+  found: F | undefined,
+  fits: (limit: L) => boolean,
+  say: (found: F) => string,
+  what: string,
+): { said: string; fits: boolean | undefined } | undefined {
   if (limit === undefined) return undefined
-  return found === undefined ? { said: `${name} gives no ${what}`, fits: undefined } : { said: `${name}: ${what} ${say(found)}`, fits: fits(limit) }
+  return found === undefined
+    ? { said: `${name} gives no ${what}`, fits: undefined }
+    : { said: `${name}: ${what} ${say(found)}`, fits: fits(limit) }
 }
 
 /** The sheets of the modules that feed the boxes of a unit. */
 function modulesUnder(unitId: string, { asBuilt, sheetOf }: World): SheetHead[] {
-  const planes = new Set(asBuilt.array.devices.filter((device) => device.unitId === unitId).flatMap(({ feeds }) => feeds.map((place) => place.slice(0, place.lastIndexOf('.')))))
+  const planes = new Set(
+    asBuilt.array.devices
+      .filter((device) => device.unitId === unitId)
+      .flatMap(({ feeds }) => feeds.map((place) => place.slice(0, place.lastIndexOf('.')))),
+  )
   const units = new Set(asBuilt.array.planes.filter(({ id }) => planes.has(id)).map((plane) => plane.unitId))
   return [...units].flatMap((id) => sheetOf(id) ?? []).filter(({ module }) => module !== undefined)
 }

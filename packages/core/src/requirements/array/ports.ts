@@ -6,25 +6,54 @@ import { defineKind, requirementOf, type Subject } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
 /** Nothing is left open: unused ports of every box capped, no module split over two inputs, the end of every trunk capped. */
-export const ports = defineKind(requirementOf({ trunk: optional(flag('the end of each branch must be capped'), false) }), {
-  minutes: 1,
-  expand: (requirement, unit, sheet, world) => [...subjectsOf({ each: 'device', where: {} }, unit, sheet, world), ...(requirement.trunk ? subjectsOf({ each: 'branch', where: {} }, unit, sheet, world) : [])],
-  ask: () => ({ kind: 'derived', from: 'array' }),
-  required: (_requirement, { kind }) => (kind === 'branch' ? 'end of the trunk capped' : 'idle ports capped, no module on two inputs'),
-  judge(_requirement, subject, _given, { asBuilt }) {
-    if (subject.branch) return ofTrunk(subject.branch)
-    return subject.device ? ofBox(subject.device, asBuilt.array.devices) : undefined
+export const ports = defineKind(
+  requirementOf({ trunk: optional(flag('the end of each branch must be capped'), false) }),
+  {
+    minutes: 1,
+    expand: (requirement, unit, sheet, world) => [
+      ...subjectsOf({ each: 'device', where: {} }, unit, sheet, world),
+      ...(requirement.trunk ? subjectsOf({ each: 'branch', where: {} }, unit, sheet, world) : []),
+    ],
+    ask: () => ({ kind: 'derived', from: 'array' }),
+    required: (_requirement, { kind }) =>
+      kind === 'branch' ? 'end of the trunk capped' : 'idle ports capped, no module on two inputs',
+    judge(_requirement, subject, _given, { asBuilt }) {
+      if (subject.branch) return ofTrunk(subject.branch)
+      return subject.device ? ofBox(subject.device, asBuilt.array.devices) : undefined
+    },
   },
-})
+)
 
 function ofTrunk({ endCapped }: NonNullable<Subject['branch']>) {
   if (endCapped === undefined) return undefined
-  return { verdict: judged(endCapped), working: [endCapped ? 'the end carries its cap' : 'the end carries no cap'], notes: endCapped ? [] : ['an open trunk end is live while the branch is on'], finding: endCapped ? 'end capped' : 'end of the trunk open' }
+  return {
+    verdict: judged(endCapped),
+    working: [endCapped ? 'the end carries its cap' : 'the end carries no cap'],
+    notes: endCapped ? [] : ['an open trunk end is live while the branch is on'],
+    finding: endCapped ? 'end capped' : 'end of the trunk open',
+  }
 }
 
 function ofBox(device: NonNullable<Subject['device']>, all: readonly NonNullable<Subject['device']>[]) {
   const open = device.idlePorts - device.cappedPorts
-  const shared = device.feeds.filter((place) => all.some((other) => other.id !== device.id && other.unitId === device.unitId && other.feeds.includes(place)))
-  const faults = [...(open > 0 ? [`${plural(open, 'port')} without a cap`] : []), ...(shared.length > 0 ? [`the module at ${listed(shared.map(placeWords))} is plugged into two inputs`] : [])]
-  return { verdict: judged(faults.length === 0), working: [`${plural(device.feeds.length, 'module')} plugged, ${device.cappedPorts} of ${device.idlePorts} idle ports capped`, ...faults], notes: [], finding: faults[0] ?? (device.idlePorts > 0 ? 'idle ports capped' : 'no idle port') }
+  const shared = device.feeds.filter((place) =>
+    all.some(
+      (other) => other.id !== device.id && other.unitId === device.unitId && other.feeds.includes(place),
+    ),
+  )
+  const faults = [
+    ...(open > 0 ? [`${plural(open, 'port')} without a cap`] : []),
+    ...(shared.length > 0
+      ? [`the module at ${listed(shared.map(placeWords))} is plugged into two inputs`]
+      : []),
+  ]
+  return {
+    verdict: judged(faults.length === 0),
+    working: [
+      `${plural(device.feeds.length, 'module')} plugged, ${device.cappedPorts} of ${device.idlePorts} idle ports capped`,
+      ...faults,
+    ],
+    notes: [],
+    finding: faults[0] ?? (device.idlePorts > 0 ? 'idle ports capped' : 'no idle port'),
+  }
 }

@@ -12,36 +12,77 @@ import { defineKind, requirementOf, type Subject } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
 /** Marks along the rail of a plane: half a module in, then every module plus gap, each within the sheet's tolerance. */
-export const railMarksKind = defineKind(requirementOf({ tolerance: quantity('length', 'of each mark'), firstOffset: optional(quantity('length', 'from the end of the rail to the first module'), 0) }), {
-  minutes: 5,
-  expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'plane', where: {} }, unit, sheet, world),
-  ask: (requirement, { plane }) => ({ kind: 'record', form: 'series', instrument: requirement.instrument ?? 'tape', dimension: 'length', unit: 'mm', labels: Array.from({ length: plane?.columns ?? 1 }, (_, i) => `mark ${i + 1}`) }),
-  required(requirement, subject, world) {
-    const marks = marksOf(requirement.firstOffset, subject, world)
-    return marks ? `${marks.said.join(', ')}, each ± ${mm(requirement.tolerance)}` : 'the module’s sheet gives no size'
+export const railMarksKind = defineKind(
+  requirementOf({
+    tolerance: quantity('length', 'of each mark'),
+    firstOffset: optional(quantity('length', 'from the end of the rail to the first module'), 0),
+  }),
+  {
+    minutes: 5,
+    expand: (_requirement, unit, sheet, world) =>
+      subjectsOf({ each: 'plane', where: {} }, unit, sheet, world),
+    ask: (requirement, { plane }) => ({
+      kind: 'record',
+      form: 'series',
+      instrument: requirement.instrument ?? 'tape',
+      dimension: 'length',
+      unit: 'mm',
+      labels: Array.from({ length: plane?.columns ?? 1 }, (_, i) => `mark ${i + 1}`),
+    }),
+    required(requirement, subject, world) {
+      const marks = marksOf(requirement.firstOffset, subject, world)
+      return marks
+        ? `${marks.said.join(', ')}, each ± ${mm(requirement.tolerance)}`
+        : 'the module’s sheet gives no size'
+    },
+    judge({ tolerance, firstOffset }, subject, given, world) {
+      const answer = answered(given, 'series')
+      const marks = marksOf(firstOffset, subject, world)
+      if (!answer || !marks) return undefined
+      const instrument = vouching((given as GivenRecord).instrument, 'length')
+      const rows = answer.values.map(({ value }, i) => ({
+        i,
+        value,
+        wanted: marks.marks[i]!,
+        ...decision({
+          value,
+          uncertainty: uncertaintyOf(instrument, 'length', value),
+          min: marks.marks[i]! - tolerance,
+          max: marks.marks[i]! + tolerance,
+          rule: world.rule,
+        }),
+      }))
+      const complete = rows.length === marks.marks.length && instrument !== undefined
+      const verdict = worst(rows.map((row) => row.verdict)) as JudgedVerdict
+      const off = rows.find((row) => row.verdict === 'does-not-conform')
+      return {
+        verdict: verdict === 'conforms' && !complete ? 'not-proven' : verdict,
+        working: [
+          ...marks.working,
+          ...rows.map(({ i, value, wanted }) => `mark ${i + 1}: ${mm(value)} against ${mm(wanted)}`),
+        ],
+        notes: marks.notes,
+        finding: off
+          ? `mark ${off.i + 1} is off by ${mm(Math.abs(off.value - off.wanted))}`
+          : `${rows.length} of ${marks.marks.length} marks within ${mm(tolerance)}`,
+        wanting: instrument ? 'read the remaining marks, or use a finer tape' : 'name the tape',
+      }
+    },
   },
-  judge({ tolerance, firstOffset }, subject, given, world) {
-    const answer = answered(given, 'series')
-    const marks = marksOf(firstOffset, subject, world)
-    if (!answer || !marks) return undefined
-    const instrument = vouching((given as GivenRecord).instrument, 'length')
-    const rows = answer.values.map(({ value }, i) => ({ i, value, wanted: marks.marks[i]!, ...decision({ value, uncertainty: uncertaintyOf(instrument, 'length', value), min: marks.marks[i]! - tolerance, max: marks.marks[i]! + tolerance, rule: world.rule }) }))
-    const complete = rows.length === marks.marks.length && instrument !== undefined
-    const verdict = worst(rows.map((row) => row.verdict)) as JudgedVerdict
-    const off = rows.find((row) => row.verdict === 'does-not-conform')
-    return {
-      verdict: verdict === 'conforms' && !complete ? 'not-proven' : verdict,
-      working: [...marks.working, ...rows.map(({ i, value, wanted }) => `mark ${i + 1}: ${mm(value)} against ${mm(wanted)}`)],
-      notes: marks.notes,
-      finding: off ? `mark ${off.i + 1} is off by ${mm(Math.abs(off.value - off.wanted))}` : `${rows.length} of ${marks.marks.length} marks within ${mm(tolerance)}`,
-      wanting: instrument ? 'read the remaining marks, or use a finer tape' : 'name the tape',
-    }
-  },
-})
+)
 
 function marksOf(firstOffset: number, { plane }: Subject, world: World) {
   const size = plane && world.sheetOf(plane.unitId)?.size
-  return size ? railMarks({ moduleWidth: across(plane, size), gap: plane.gap, count: plane.columns, firstOffset, units: world.header?.units ?? 'metric' }) : undefined
+  return size
+    ? railMarks({
+        moduleWidth: across(plane, size),
+        gap: plane.gap,
+        count: plane.columns,
+        firstOffset,
+        units: world.header?.units ?? 'metric',
+      })
+    : undefined
 }
 
-const across = ({ orientation }: PlaneBuilt, { width, height }: { width: number; height: number }) => (orientation === 'portrait' ? Math.min(width, height) : Math.max(width, height))
+const across = ({ orientation }: PlaneBuilt, { width, height }: { width: number; height: number }) =>
+  orientation === 'portrait' ? Math.min(width, height) : Math.max(width, height)

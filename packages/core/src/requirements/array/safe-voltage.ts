@@ -11,36 +11,73 @@ import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { electronicsStrings } from '../subjects.js'
 
 /** The low voltage that each box holds until it is released: read after each box is plugged, it must rise by one step every time. */
-export const safeVoltageKind = defineKind(requirementOf({ perUnit: quantity('voltage', 'held by one box', { sign: 'divisor' }), tolerance: quantity('voltage', 'of one box') }), {
-  minutes: 6,
-  expand: (_requirement, unit, _sheet, { asBuilt }) => electronicsStrings(unit, asBuilt),
-  ask: (requirement, { string }, world, unit) => ({ kind: 'record', form: 'series', instrument: requirement.instrument ?? 'multimeter', dimension: 'voltage', unit: 'V', labels: Array.from({ length: boxesOn(string, unit, world) }, (_, i) => `after box ${i + 1}`) }),
-  required: ({ perUnit, tolerance }, { string }, world, unit) => `${volts(perUnit)} ± ${volts(tolerance)} a box${string ? `, ${volts(perUnit * boxesOn(string, unit, world))} in all` : ''}`,
-  judge({ perUnit, tolerance }, { string }, given, world, unit) {
-    const answer = answered(given, 'series')
-    if (!answer || !string) return undefined
-    const instrument = vouching((given as GivenRecord).instrument, 'voltage')
-    const readings = answer.values.map(({ value }) => value)
-    const last = readings.at(-1)!
-    const uncertainty = countedUncertainty(uncertaintyOf(instrument, 'voltage', last), world.rule)
-    const grown = safeVoltageGrowth({ perUnit, perUnitTolerance: tolerance, readings, uncertainty })
-    const whole = boxesOn(string, unit, world)
-    const sure = withInstrument(grown.verdict, { instrument, uncertainty }, volts)
-    const complete = readings.length === whole
-    const verdict = grown.gapAt !== undefined || grown.reversed ? judged(false) : complete ? sure.verdict : sure.verdict === 'does-not-conform' ? sure.verdict : 'not-proven'
-    return {
-      verdict,
-      working: grown.working,
-      notes: grown.notes,
-      finding: grown.reversed ? 'plus and minus are exchanged' : grown.gapAt !== undefined ? `box ${grown.gapAt} did not raise the voltage` : `${volts(last)} after ${readings.length} of ${whole} boxes`,
-      wanting: complete ? sure.wanting : `go on: ${whole - readings.length} boxes to plug`,
-      causes: grown.gapAt === undefined ? [] : [`an open connector between box ${Math.max(1, grown.gapAt - 1)} and box ${grown.gapAt}`, `box ${grown.gapAt} is not awake: its module is dark or unplugged`, `box ${grown.gapAt} is faulty: change it for its neighbour and read again`],
-    }
+export const safeVoltageKind = defineKind(
+  requirementOf({
+    perUnit: quantity('voltage', 'held by one box', { sign: 'divisor' }),
+    tolerance: quantity('voltage', 'of one box'),
+  }),
+  {
+    minutes: 6,
+    expand: (_requirement, unit, _sheet, { asBuilt }) => electronicsStrings(unit, asBuilt),
+    ask: (requirement, { string }, world, unit) => ({
+      kind: 'record',
+      form: 'series',
+      instrument: requirement.instrument ?? 'multimeter',
+      dimension: 'voltage',
+      unit: 'V',
+      labels: Array.from({ length: boxesOn(string, unit, world) }, (_, i) => `after box ${i + 1}`),
+    }),
+    required: ({ perUnit, tolerance }, { string }, world, unit) =>
+      `${volts(perUnit)} ± ${volts(tolerance)} a box${string ? `, ${volts(perUnit * boxesOn(string, unit, world))} in all` : ''}`,
+    judge({ perUnit, tolerance }, { string }, given, world, unit) {
+      const answer = answered(given, 'series')
+      if (!answer || !string) return undefined
+      const instrument = vouching((given as GivenRecord).instrument, 'voltage')
+      const readings = answer.values.map(({ value }) => value)
+      const last = readings.at(-1)!
+      const uncertainty = countedUncertainty(uncertaintyOf(instrument, 'voltage', last), world.rule)
+      const grown = safeVoltageGrowth({ perUnit, perUnitTolerance: tolerance, readings, uncertainty })
+      const whole = boxesOn(string, unit, world)
+      const sure = withInstrument(grown.verdict, { instrument, uncertainty }, volts)
+      const complete = readings.length === whole
+      const verdict =
+        grown.gapAt !== undefined || grown.reversed
+          ? judged(false)
+          : complete
+            ? sure.verdict
+            : sure.verdict === 'does-not-conform'
+              ? sure.verdict
+              : 'not-proven'
+      return {
+        verdict,
+        working: grown.working,
+        notes: grown.notes,
+        finding: grown.reversed
+          ? 'plus and minus are exchanged'
+          : grown.gapAt !== undefined
+            ? `box ${grown.gapAt} did not raise the voltage`
+            : `${volts(last)} after ${readings.length} of ${whole} boxes`,
+        wanting: complete ? sure.wanting : `go on: ${whole - readings.length} boxes to plug`,
+        causes:
+          grown.gapAt === undefined
+            ? []
+            : [
+                `an open connector between box ${Math.max(1, grown.gapAt - 1)} and box ${grown.gapAt}`,
+                `box ${grown.gapAt} is not awake: its module is dark or unplugged`,
+                `box ${grown.gapAt} is faulty: change it for its neighbour and read again`,
+              ],
+      }
+    },
   },
-})
+)
 
 /** Boxes on a string: one may serve several modules. */
 function boxesOn(string: StringBuilt | undefined, unit: UnitBuilt, { asBuilt }: World): number {
   const path = new Set(string?.path)
-  return Math.max(1, asBuilt.array.devices.filter(({ unitId, feeds }) => unitId === unit.id && feeds.some((place) => path.has(place))).length)
+  return Math.max(
+    1,
+    asBuilt.array.devices.filter(
+      ({ unitId, feeds }) => unitId === unit.id && feeds.some((place) => path.has(place)),
+    ).length,
+  )
 }

@@ -8,38 +8,58 @@ import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
 /** The devices that a unit has heard against those on the array map: silent ones, strangers, likely slips of the pen. */
-export const serialMap = defineKind(requirementOf({ hears: oneOf(UNIT_KINDS, 'the kind of unit whose boxes report here') }), {
-  minutes: 5,
-  expand: () => [wholeUnit],
-  ask: () => ({ kind: 'derived', from: 'array' }),
-  required: () => 'every box on the map is heard, and no other',
-  judge({ hears }, _subject, _given, world, unit) {
-    const reported = world.asBuilt.array.reported[unit.id]
-    const boxes = heardBoxes(hears, world)
-    if (!reported || boxes.length === 0) return undefined
-    const named = boxes.filter(({ serial }) => serial)
-    const nameless = boxes.length - named.length
-    if (named.length === 0) return { verdict: 'not-proven', working: [], notes: [], finding: 'no serial is on the map', wanting: 'enter the serials on the array map' }
-    const result = compareSerials({ planned: named.map(({ at, serial }) => ({ position: at, serial: serial! })), reported })
-    const typos = new Set(result.likelyTypos.map(({ position }) => position))
-    const silent = result.missing.filter((place) => !typos.has(place))
-    const said = [
-      ...result.likelyTypos.map(({ position, planned, reported: heard }) => `${placeWords(position)}: ${planned} on the map, ${heard} heard`),
-      ...(silent.length > 0 ? [`silent: ${listed(silent.map(placeWords))}`] : []),
-      ...(result.unknown.length > typos.size ? [`${plural(result.unknown.length - typos.size, 'stranger')} heard`] : []),
-      ...(result.duplicatePlanned.length > 0 ? [`on the map twice: ${result.duplicatePlanned.join(', ')}`] : []),
-      ...(nameless > 0 ? [`${plural(nameless, 'box', 'boxes')} without a serial on the map`] : []),
-    ]
-    return {
-      verdict: result.verdict === 'conforms' && nameless > 0 ? 'not-proven' : result.verdict,
-      working: result.working,
-      notes: result.notes,
-      finding: said[0] ?? `${result.matched} of ${boxes.length} heard`,
-      causes: said,
-      wanting: 'enter the missing serials on the array map',
-    }
+export const serialMap = defineKind(
+  requirementOf({ hears: oneOf(UNIT_KINDS, 'the kind of unit whose boxes report here') }),
+  {
+    minutes: 5,
+    expand: () => [wholeUnit],
+    ask: () => ({ kind: 'derived', from: 'array' }),
+    required: () => 'every box on the map is heard, and no other',
+    judge({ hears }, _subject, _given, world, unit) {
+      const reported = world.asBuilt.array.reported[unit.id]
+      const boxes = heardBoxes(hears, world)
+      if (!reported || boxes.length === 0) return undefined
+      const named = boxes.filter(({ serial }) => serial)
+      const nameless = boxes.length - named.length
+      if (named.length === 0)
+        return {
+          verdict: 'not-proven',
+          working: [],
+          notes: [],
+          finding: 'no serial is on the map',
+          wanting: 'enter the serials on the array map',
+        }
+      const result = compareSerials({
+        planned: named.map(({ at, serial }) => ({ position: at, serial: serial! })),
+        reported,
+      })
+      const typos = new Set(result.likelyTypos.map(({ position }) => position))
+      const silent = result.missing.filter((place) => !typos.has(place))
+      const said = [
+        ...result.likelyTypos.map(
+          ({ position, planned, reported: heard }) =>
+            `${placeWords(position)}: ${planned} on the map, ${heard} heard`,
+        ),
+        ...(silent.length > 0 ? [`silent: ${listed(silent.map(placeWords))}`] : []),
+        ...(result.unknown.length > typos.size
+          ? [`${plural(result.unknown.length - typos.size, 'stranger')} heard`]
+          : []),
+        ...(result.duplicatePlanned.length > 0
+          ? [`on the map twice: ${result.duplicatePlanned.join(', ')}`]
+          : []),
+        ...(nameless > 0 ? [`${plural(nameless, 'box', 'boxes')} without a serial on the map`] : []),
+      ]
+      return {
+        verdict: result.verdict === 'conforms' && nameless > 0 ? 'not-proven' : result.verdict,
+        working: result.working,
+        notes: result.notes,
+        finding: said[0] ?? `${result.matched} of ${boxes.length} heard`,
+        causes: said,
+        wanting: 'enter the missing serials on the array map',
+      }
+    },
   },
-})
+)
 
 export function heardBoxes(hears: string, { asBuilt, sheetOf }: Pick<World, 'asBuilt' | 'sheetOf'>) {
   const units = new Set(asBuilt.units.filter(({ id }) => sheetOf(id)?.kind === hears).map(({ id }) => id))

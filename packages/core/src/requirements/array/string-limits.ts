@@ -20,30 +20,61 @@ export const stringLimits = defineKind(
   }),
   {
     minutes: 2,
-    expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'string', where: {} }, unit, sheet, world),
+    expand: (_requirement, unit, sheet, world) =>
+      subjectsOf({ each: 'string', where: {} }, unit, sheet, world),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ minCount, maxCount, maxPower, mixedModules, mixedPlanes, unequalOnInput }) =>
-      [minCount === undefined ? '' : `at least ${minCount}`, maxCount === undefined ? '' : `at most ${maxCount} modules`, maxPower === undefined ? '' : `up to ${watts(maxPower)}`, mixedModules ? '' : 'one kind of module', mixedPlanes ? '' : 'one plane', unequalOnInput ? '' : 'equal to its sisters on the input'].filter(Boolean).join(', '),
+      [
+        minCount === undefined ? '' : `at least ${minCount}`,
+        maxCount === undefined ? '' : `at most ${maxCount} modules`,
+        maxPower === undefined ? '' : `up to ${watts(maxPower)}`,
+        mixedModules ? '' : 'one kind of module',
+        mixedPlanes ? '' : 'one plane',
+        unequalOnInput ? '' : 'equal to its sisters on the input',
+      ]
+        .filter(Boolean)
+        .join(', '),
     judge(requirement, { string }, _given, world) {
       if (!string) return undefined
-      const { minCount = 1, maxCount = Infinity, maxPower, mixedModules, mixedPlanes, unequalOnInput } = requirement
+      const {
+        minCount = 1,
+        maxCount = Infinity,
+        maxPower,
+        mixedModules,
+        mixedPlanes,
+        unequalOnInput,
+      } = requirement
       const made = stringMakeUp(string, world.array())
       const unequal = unequalOnInput ? [] : sisters(string, world).filter(({ count }) => count !== made.count)
       const faults = [
         ...(made.count < minCount ? [`${plural(made.count, 'module')}, at least ${minCount}`] : []),
         ...(made.count > maxCount ? [`${plural(made.count, 'module')}, at most ${maxCount}`] : []),
-        ...(maxPower !== undefined && made.power !== undefined && !atMost(made.power, maxPower) ? [`${watts(made.power)}, at most ${watts(maxPower)}`] : []),
+        ...(maxPower !== undefined && made.power !== undefined && !atMost(made.power, maxPower)
+          ? [`${watts(made.power)}, at most ${watts(maxPower)}`]
+          : []),
         ...(!mixedModules && made.sheetIds.length > 1 ? ['modules of different sheets in one string'] : []),
-        ...(!mixedPlanes && made.planes.length > 1 ? [`modules of ${listed(made.planes.map(({ label }) => label))} in one string`] : []),
+        ...(!mixedPlanes && made.planes.length > 1
+          ? [`modules of ${listed(made.planes.map(({ label }) => label))} in one string`]
+          : []),
         ...unequal.map(({ label, count }) => `${label} on the same input has ${count}`),
-        ...(made.strangers.length > 0 ? [`passes ${plural(made.strangers.length, 'place')} without a module`] : []),
+        ...(made.strangers.length > 0
+          ? [`passes ${plural(made.strangers.length, 'place')} without a module`]
+          : []),
       ]
       const unknownPower = maxPower !== undefined && made.power === undefined
       return {
         verdict: faults.length > 0 ? 'does-not-conform' : unknownPower ? 'not-proven' : 'conforms',
-        working: [plural(made.count, 'module'), ...(made.power === undefined ? [] : [`${watts(made.power)}${maxPower === undefined ? '' : ` of ${watts(maxPower)}`}`]), ...faults],
+        working: [
+          plural(made.count, 'module'),
+          ...(made.power === undefined
+            ? []
+            : [`${watts(made.power)}${maxPower === undefined ? '' : ` of ${watts(maxPower)}`}`]),
+          ...faults,
+        ],
         notes: [],
-        finding: faults[0] ?? `${plural(made.count, 'module')}${made.power === undefined ? '' : `, ${watts(made.power)}`}`,
+        finding:
+          faults[0] ??
+          `${plural(made.count, 'module')}${made.power === undefined ? '' : `, ${watts(made.power)}`}`,
         wanting: 'draw the string on the array map: its power follows from the modules',
       }
     },
@@ -52,5 +83,7 @@ export const stringLimits = defineKind(
 
 /** The other strings on the same input of the same unit. */
 function sisters(string: StringBuilt, { asBuilt }: World): { label: string; count: number }[] {
-  return asBuilt.strings.filter(({ id, unitId, input }) => id !== string.id && unitId === string.unitId && input === string.input).map(({ label, count, path }) => ({ label, count: path?.length ?? count }))
+  return asBuilt.strings
+    .filter(({ id, unitId, input }) => id !== string.id && unitId === string.unitId && input === string.input)
+    .map(({ label, count, path }) => ({ label, count: path?.length ?? count }))
 }

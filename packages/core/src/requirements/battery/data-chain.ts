@@ -11,7 +11,14 @@ import { wholeUnit } from '../subjects.js'
 export const dataChain = defineKind(
   refine(
     requirementOf({
-      ports: list(object({ id: text(), label: text(), direction: oneOf(['in', 'out', 'both'] as const), box: text('the box that the port belongs to') })),
+      ports: list(
+        object({
+          id: text(),
+          label: text(),
+          direction: oneOf(['in', 'out', 'both'] as const),
+          box: text('the box that the port belongs to'),
+        }),
+      ),
       leads: list(text(), { about: 'kinds of lead that are allowed' }),
       otherLeads: optional(list(text(), { mayBeEmpty: true, about: 'kinds that are found by mistake' }), []),
       terminator: optional(oneOf(['last-open-port', 'none'] as const), 'last-open-port'),
@@ -21,36 +28,62 @@ export const dataChain = defineKind(
   {
     minutes: 6,
     expand: () => [wholeUnit],
-    ask: ({ ports, leads, otherLeads }) => ({ kind: 'record', form: 'chain', ports: ports.map(({ id, label, box, direction }) => ({ id, label: `${box}: ${label}`, hint: direction })), leads: [...leads, ...otherLeads] }),
-    required: ({ leads, terminator }) => `${leads.join(' or ')}, from out to in${terminator === 'none' ? '' : ', terminator in the last open port'}`,
+    ask: ({ ports, leads, otherLeads }) => ({
+      kind: 'record',
+      form: 'chain',
+      ports: ports.map(({ id, label, box, direction }) => ({
+        id,
+        label: `${box}: ${label}`,
+        hint: direction,
+      })),
+      leads: [...leads, ...otherLeads],
+    }),
+    required: ({ leads, terminator }) =>
+      `${leads.join(' or ')}, from out to in${terminator === 'none' ? '' : ', terminator in the last open port'}`,
     judge({ ports, leads: allowed, terminator }, _subject, given) {
       const answer = answered(given, 'chain')
       if (!answer) return undefined
       const port = (id: string) => ports.find((one) => one.id === id)!
       const boxes = [...new Set(ports.map(({ box }) => box))]
-      const joined = reach(boxes[0]!, answer.leads.map(({ from, to }) => [port(from).box, port(to).box] as const))
+      const joined = reach(
+        boxes[0]!,
+        answer.leads.map(({ from, to }) => [port(from).box, port(to).box] as const),
+      )
       const used = new Set(answer.leads.flatMap(({ from, to }) => [from, to]))
       const left = new Set(answer.leads.map(({ from }) => port(from).box))
       // The chain ends in the box that no lead leaves; its free outgoing port is the last open one.
-      const lastOpen = ports.find(({ id, direction, box }) => !used.has(id) && direction !== 'in' && joined.has(box) && !left.has(box))
+      const lastOpen = ports.find(
+        ({ id, direction, box }) => !used.has(id) && direction !== 'in' && joined.has(box) && !left.has(box),
+      )
       const name = (id: string) => `${port(id).box} ${port(id).label}`
       const faults = [
         ...answer.leads.flatMap(({ from, to, lead }) => [
           ...(allowed.includes(lead) ? [] : [`${lead} between ${name(from)} and ${name(to)}`]),
-          ...(port(from).direction === 'in' || port(to).direction === 'out' ? [`from ${name(from)} to ${name(to)}: it must go from an outgoing to an incoming port`] : []),
+          ...(port(from).direction === 'in' || port(to).direction === 'out'
+            ? [`from ${name(from)} to ${name(to)}: it must go from an outgoing to an incoming port`]
+            : []),
         ]),
         ...boxes.filter((box) => !joined.has(box)).map((box) => `${box} is not in the chain`),
-        ...(terminator === 'last-open-port' && !(lastOpen && answer.terminators.includes(lastOpen.id)) ? [lastOpen ? `no terminator in ${name(lastOpen.id)}` : 'no open port for the terminator'] : []),
-        ...answer.terminators.filter((id) => terminator === 'none' || id !== lastOpen?.id).map((id) => `a terminator in ${name(id)}, where none belongs`),
+        ...(terminator === 'last-open-port' && !(lastOpen && answer.terminators.includes(lastOpen.id))
+          ? [lastOpen ? `no terminator in ${name(lastOpen.id)}` : 'no open port for the terminator']
+          : []),
+        ...answer.terminators
+          .filter((id) => terminator === 'none' || id !== lastOpen?.id)
+          .map((id) => `a terminator in ${name(id)}, where none belongs`),
       ]
-      return { verdict: judged(faults.length === 0), working: faults.length === 0 ? [`${boxes.length} boxes in one chain`] : faults, notes: [], finding: faults[0] ?? 'one unbroken chain' }
+      return {
+        verdict: judged(faults.length === 0),
+        working: faults.length === 0 ? [`${boxes.length} boxes in one chain`] : faults,
+        notes: [],
+        finding: faults[0] ?? 'one unbroken chain',
+      }
     },
   },
 )
 
 function reach(from: string, joins: readonly (readonly [string, string])[]): Set<string> {
   const found = new Set([from])
-  for (let grew = true; grew; ) {
+  for (let grew = true; grew;) {
     grew = false
     for (const [a, b] of joins) {
       if (found.has(a) === found.has(b)) continue

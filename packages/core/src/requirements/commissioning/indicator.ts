@@ -1,5 +1,15 @@
 import { answered } from '../given.js'
-import { flag, list, num, object, optional, refine, requireUniqueIds, text, join } from '../../verdict/shape.js'
+import {
+  flag,
+  list,
+  num,
+  object,
+  optional,
+  refine,
+  requireUniqueIds,
+  text,
+  join,
+} from '../../verdict/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -9,19 +19,47 @@ export const indicator = defineKind(
   refine(
     requirementOf({
       question: text(),
-      patterns: list(object({ id: text(), colour: text(), rhythm: text('in words: steady, slow blink, two short'), beat: optional(list(num({ unit: 's', sign: 'divisor' }))), means: text(), good: flag('conforms when this one is seen'), next: optional(text('what to do when it is seen')) })),
+      patterns: list(
+        object({
+          id: text(),
+          colour: text(),
+          rhythm: text('in words: steady, slow blink, two short'),
+          beat: optional(list(num({ unit: 's', sign: 'divisor' }))),
+          means: text(),
+          good: flag('conforms when this one is seen'),
+          next: optional(text('what to do when it is seen')),
+        }),
+      ),
     }),
     ({ patterns }, path) => requireUniqueIds(patterns, join(path, 'patterns')),
   ),
   {
     minutes: 1,
     expand: () => [wholeUnit],
-    ask: ({ question, patterns }) => ({ kind: 'record', form: 'choice', question, options: patterns.map(({ id, colour, rhythm, means }) => ({ id, label: `${colour}, ${rhythm}`, hint: means })) }),
-    required: ({ patterns }) => patterns.filter(({ good }) => good).map(({ colour, rhythm }) => `${colour}, ${rhythm}`).join(' or '),
+    ask: ({ question, patterns }) => ({
+      kind: 'record',
+      form: 'choice',
+      question,
+      options: patterns.map(({ id, colour, rhythm, means }) => ({
+        id,
+        label: `${colour}, ${rhythm}`,
+        hint: means,
+      })),
+    }),
+    required: ({ patterns }) =>
+      patterns
+        .filter(({ good }) => good)
+        .map(({ colour, rhythm }) => `${colour}, ${rhythm}`)
+        .join(' or '),
     judge({ patterns }, _subject, given) {
       const seen = patterns.find(({ id }) => id === answered(given, 'choice')?.chosen)
       if (!seen) return undefined
-      return { verdict: judged(seen.good), working: [`${seen.colour}, ${seen.rhythm}: ${seen.means}`], notes: seen.next ? [seen.next] : [], finding: seen.means }
+      return {
+        verdict: judged(seen.good),
+        working: [`${seen.colour}, ${seen.rhythm}: ${seen.means}`],
+        notes: seen.next ? [seen.next] : [],
+        finding: seen.means,
+      }
     },
   },
 )

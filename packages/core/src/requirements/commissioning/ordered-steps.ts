@@ -6,7 +6,14 @@ import { list, object, optional, refine, text, join } from '../../verdict/shape.
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
-const steps = list(object({ id: text(), label: text(), after: optional(list(text(), { mayBeEmpty: true }), []), wait: optional(quantity('time', 'after the latest of the steps before')) }))
+const steps = list(
+  object({
+    id: text(),
+    label: text(),
+    after: optional(list(text(), { mayBeEmpty: true }), []),
+    wait: optional(quantity('time', 'after the latest of the steps before')),
+  }),
+)
 
 /** Steps that follow one another, with waits: the maker's own order of powering up or down, of landing leads, of an activation. */
 export const orderedSteps = defineKind(
@@ -15,23 +22,35 @@ export const orderedSteps = defineKind(
       sequence({ steps: asSteps(requirement.steps), recorded: [] })
     } catch (problem) {
       // The calculator names the place within its own input: here it stands within the requirement.
-      if (problem instanceof Error && 'path' in problem) Object.assign(problem, { path: join(path, String(problem.path)) })
+      if (problem instanceof Error && 'path' in problem)
+        Object.assign(problem, { path: join(path, String(problem.path)) })
       throw problem
     }
   }),
   {
     minutes: 8,
     expand: () => [wholeUnit],
-    ask: (requirement) => ({ kind: 'record', form: 'steps', steps: requirement.steps.map(({ id, label, after, wait }) => ({ id, label, after, waitSeconds: wait })) }),
-    required: (requirement) => requirement.steps.map(({ label, wait }) => (wait ? `${label} (wait ${seconds(wait)})` : label)).join(', then '),
+    ask: (requirement) => ({
+      kind: 'record',
+      form: 'steps',
+      steps: requirement.steps.map(({ id, label, after, wait }) => ({ id, label, after, waitSeconds: wait })),
+    }),
+    required: (requirement) =>
+      requirement.steps
+        .map(({ label, wait }) => (wait ? `${label} (wait ${seconds(wait)})` : label))
+        .join(', then '),
     judge(requirement, _subject, given) {
       const answer = answered(given, 'steps')
       if (!answer) return undefined
-      const { verdict, violations, working, notes } = sequence({ steps: asSteps(requirement.steps), recorded: answer.done })
+      const { verdict, violations, working, notes } = sequence({
+        steps: asSteps(requirement.steps),
+        recorded: answer.done,
+      })
       const onlyMissing = violations.length > 0 && violations.every(({ kind }) => kind === 'missing')
       return {
         verdict: onlyMissing ? 'not-proven' : verdict,
-        working, notes,
+        working,
+        notes,
         finding: violations[0] ? said(violations[0], requirement.steps) : 'in the maker’s order',
         wanting: `record ${violations.map(({ id }) => nameOf(id, requirement.steps)).join(', ')}`,
       }
@@ -41,7 +60,8 @@ export const orderedSteps = defineKind(
 
 type Steps = readonly { id: string; label: string; after: string[]; wait?: number | undefined }[]
 
-const asSteps = (all: Steps) => all.map(({ id, after, wait }) => ({ id, after, ...(wait !== undefined && { waitSeconds: wait }) }))
+const asSteps = (all: Steps) =>
+  all.map(({ id, after, wait }) => ({ id, after, ...(wait !== undefined && { waitSeconds: wait }) }))
 const nameOf = (id: string | undefined, all: Steps) => all.find((step) => step.id === id)?.label ?? id ?? ''
 
 function said({ kind, id, other, secondsShort }: Violation, all: Steps): string {

@@ -7,12 +7,24 @@ import { wholeUnit } from '../subjects.js'
 
 /** Settings as they stand in the unit against what they must be; compared without case and outer blanks, numbers as numbers. */
 export const settings = defineKind(
-  refine(requirementOf({ settings: list(object({ id: text(), label: text(), rule: settingRule })) }), (requirement, path) => requireUniqueIds(requirement.settings, join(path, 'settings'))),
+  refine(
+    requirementOf({ settings: list(object({ id: text(), label: text(), rule: settingRule })) }),
+    (requirement, path) => requireUniqueIds(requirement.settings, join(path, 'settings')),
+  ),
   {
     minutes: 6,
     expand: () => [wholeUnit],
-    ask: (requirement) => ({ kind: 'record', form: 'fields', fields: requirement.settings.map(({ id, label, rule }) => ({ id, label, required: words(rule as SettingRule) })) }),
-    required: (requirement) => requirement.settings.map(({ label, rule }) => `${label}: ${words(rule as SettingRule)}`).join(', '),
+    ask: (requirement) => ({
+      kind: 'record',
+      form: 'fields',
+      fields: requirement.settings.map(({ id, label, rule }) => ({
+        id,
+        label,
+        required: words(rule as SettingRule),
+      })),
+    }),
+    required: (requirement) =>
+      requirement.settings.map(({ label, rule }) => `${label}: ${words(rule as SettingRule)}`).join(', '),
     judge(requirement, _subject, given) {
       const answer = answered(given, 'fields')
       if (!answer) return undefined
@@ -21,13 +33,23 @@ export const settings = defineKind(
         recorded: Object.fromEntries(Object.entries(answer.values).map(([id, { typed }]) => [id, typed])),
       })
       const label = (key: string) => requirement.settings.find(({ id }) => id === key)!.label
-      const of = (wanted: string) => items.filter((item) => item.verdict === wanted).map(({ key }) => label(key))
+      const of = (wanted: string) =>
+        items.filter((item) => item.verdict === wanted).map(({ key }) => label(key))
       const wrong = of('does-not-conform')
       const open = of('not-inspected')
       return {
-        verdict: verdict === 'not-inspected' || verdict === 'not-applicable' ? 'not-proven' : (verdict as JudgedVerdict),
-        working, notes,
-        finding: wrong.length > 0 ? `${wrong.join(', ')} not as asked` : open.length > 0 ? `${open.length} not read yet` : 'as asked',
+        verdict:
+          verdict === 'not-inspected' || verdict === 'not-applicable'
+            ? 'not-proven'
+            : (verdict as JudgedVerdict),
+        working,
+        notes,
+        finding:
+          wrong.length > 0
+            ? `${wrong.join(', ')} not as asked`
+            : open.length > 0
+              ? `${open.length} not read yet`
+              : 'as asked',
         wanting: `read ${open.join(', ')}`,
       }
     },
@@ -38,5 +60,7 @@ function words(rule: SettingRule): string {
   if ('equals' in rule && rule.equals !== undefined) return String(rule.equals)
   if ('oneOf' in rule && rule.oneOf) return rule.oneOf.join(' or ')
   const { min, max } = rule as { min?: number; max?: number }
-  return [min === undefined ? '' : `from ${min}`, max === undefined ? '' : `up to ${max}`].filter(Boolean).join(' ')
+  return [min === undefined ? '' : `from ${min}`, max === undefined ? '' : `up to ${max}`]
+    .filter(Boolean)
+    .join(' ')
 }

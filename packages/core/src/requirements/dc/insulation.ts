@@ -8,17 +8,44 @@ import { stringSubjects } from '../subjects.js'
 export const insulation = defineKind(requirementOf({}), {
   minutes: 4,
   expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
-  ask: (requirement) => ({ kind: 'reading', dimension: 'insulation', unit: 'MΩ', instrument: requirement.instrument ?? 'insulation-tester', conditions: ['testVoltage'], signed: false }),
+  ask: (requirement) => ({
+    kind: 'reading',
+    dimension: 'insulation',
+    unit: 'MΩ',
+    instrument: requirement.instrument ?? 'insulation-tester',
+    conditions: ['testVoltage'],
+    signed: false,
+  }),
   required(_requirement, { string }) {
     if (!string) return ''
-    const { requiredTestVoltage, minimum } = insulationTest({ systemVoltage: string.count * string.module.voc, measured: { value: 0 } })
+    const { requiredTestVoltage, minimum } = insulationTest({
+      systemVoltage: string.count * string.module.voc,
+      measured: { value: 0 },
+    })
     return `at least ${megohms(minimum)} at ${volts(requiredTestVoltage)}`
   },
   judge(_requirement, { string }, given, { rule }) {
     if (given?.kind !== 'reading' || !string) return undefined
     const { testVoltage } = given.conditions
-    const { verdict, minimum, requiredTestVoltage, working, notes } = insulationTest({ systemVoltage: string.count * string.module.voc, ...(testVoltage !== undefined && { testVoltage }), measured: { value: Math.max(0, given.value), relation: given.relation, uncertainty: countedUncertainty(given.uncertainty, rule) } })
+    const { verdict, minimum, requiredTestVoltage, working, notes } = insulationTest({
+      systemVoltage: string.count * string.module.voc,
+      ...(testVoltage !== undefined && { testVoltage }),
+      measured: {
+        value: Math.max(0, given.value),
+        relation: given.relation,
+        uncertainty: countedUncertainty(given.uncertainty, rule),
+      },
+    })
     const sure = withInstrument(verdict, given, megohms)
-    return { verdict: sure.verdict, working, notes, finding: `${given.relation === '>' ? 'more than ' : ''}${megohms(given.value)} of at least ${megohms(minimum)}`, wanting: testVoltage === undefined || testVoltage < requiredTestVoltage ? `test at ${volts(requiredTestVoltage)}, and note the voltage` : sure.wanting }
+    return {
+      verdict: sure.verdict,
+      working,
+      notes,
+      finding: `${given.relation === '>' ? 'more than ' : ''}${megohms(given.value)} of at least ${megohms(minimum)}`,
+      wanting:
+        testVoltage === undefined || testVoltage < requiredTestVoltage
+          ? `test at ${volts(requiredTestVoltage)}, and note the voltage`
+          : sure.wanting,
+    }
   },
 })

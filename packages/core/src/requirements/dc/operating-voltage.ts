@@ -15,9 +15,21 @@ export interface OperatingVoltage {
  * sheet. Cells in °C. Undefined where a module on the way is not known, or its sheet does not say. Source: IEC 62548, matching the array
  * to the input of the inverter.
  */
-export function operatingVoltage(modules: readonly (ModuleAt | undefined)[], { hottestCell, coldest }: { hottestCell: number; coldest: number | undefined }): OperatingVoltage | undefined {
-  const known = modules.flatMap((module) => (module?.data?.vmp !== undefined && module.data.vmpTempCoeff !== undefined ? [{ vmp: module.data.vmp, perDegree: module.data.vmpTempCoeff / 100 }] : []))
+export function operatingVoltage(
+  modules: readonly (ModuleAt | undefined)[],
+  { hottestCell, coldest }: { hottestCell: number; coldest: number | undefined },
+): OperatingVoltage | undefined {
+  const known = modules.flatMap((module) =>
+    module?.data?.vmp !== undefined && module.data.vmpTempCoeff !== undefined
+      ? [{ vmp: module.data.vmp, perDegree: module.data.vmpTempCoeff / 100 }]
+      : [],
+  )
   if (known.length === 0 || known.length < modules.length) return undefined
-  const at = (cell: number) => known.reduce((sum, { vmp, perDegree }) => sum + vmp * (1 + perDegree * (cell - STANDARD_CELL)), 0)
-  return { standard: at(STANDARD_CELL), hot: at(hottestCell), cold: coldest === undefined ? undefined : at(coldest) }
+  const at = (cell: number) =>
+    known.reduce((sum, { vmp, perDegree }) => sum + vmp * (1 + perDegree * (cell - STANDARD_CELL)), 0)
+  return {
+    standard: at(STANDARD_CELL),
+    hot: at(hottestCell),
+    cold: coldest === undefined ? undefined : at(coldest),
+  }
 }

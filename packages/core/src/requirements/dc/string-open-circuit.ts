@@ -17,11 +17,21 @@ const STRING_CONDITIONS = ['cellTemperature', 'irradiance'] as const
  * the cell temperature and the light. Without temperature and light the expectation cannot be judged, and the check is not proven.
  */
 export const stringOpenCircuit = defineKind(
-  requirementOf({ max: quantity('voltage', 'greatest DC voltage of the input'), start: optional(quantity('voltage', 'start voltage of the input')) }),
+  requirementOf({
+    max: quantity('voltage', 'greatest DC voltage of the input'),
+    start: optional(quantity('voltage', 'start voltage of the input')),
+  }),
   {
     minutes: 3,
     expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
-    ask: (requirement) => ({ kind: 'reading', dimension: 'voltage', unit: 'V', instrument: requirement.instrument ?? 'multimeter', conditions: STRING_CONDITIONS, signed: true }),
+    ask: (requirement) => ({
+      kind: 'reading',
+      dimension: 'voltage',
+      unit: 'V',
+      instrument: requirement.instrument ?? 'multimeter',
+      conditions: STRING_CONDITIONS,
+      signed: true,
+    }),
     required(requirement, { string }) {
       const modules = string ? `, as expected of ${string.count} modules` : ''
       return `${requirement.start === undefined ? '' : `${volts(requirement.start)} to `}${requirement.start === undefined ? 'at most ' : ''}${volts(requirement.max)}${modules}`
@@ -29,7 +39,14 @@ export const stringOpenCircuit = defineKind(
     judge(requirement, subject, given, world): Judgement | undefined {
       if (given?.kind !== 'reading' || !subject.string) return undefined
       const size = Math.abs(given.value)
-      const limit = decision({ value: size, relation: given.relation, uncertainty: given.uncertainty, min: requirement.start, max: requirement.max, rule: world.rule })
+      const limit = decision({
+        value: size,
+        relation: given.relation,
+        uncertainty: given.uncertainty,
+        min: requirement.start,
+        max: requirement.max,
+        rule: world.rule,
+      })
       const expectation = expected(subject.string, given)
       const verdicts: JudgedVerdict[] = [limit.verdict, expectation?.verdict ?? 'not-proven']
       const sure = withInstrument(worst(verdicts) as JudgedVerdict, given, volts)
@@ -42,7 +59,9 @@ export const stringOpenCircuit = defineKind(
           return [...limit.notes, ...(expectation?.notes ?? [])]
         },
         wanting: wantingOf(expectation, limit.verdict, sure.wanting),
-        finding: expectation ? `${difference(given.value - expectation.expected)} from ${volts(expectation.expected)} expected` : `${formatQuantity(size, 'voltage')} read`,
+        finding: expectation
+          ? `${difference(given.value - expectation.expected)} from ${volts(expectation.expected)} expected`
+          : `${formatQuantity(size, 'voltage')} read`,
         ...(expectation && { causes: causesOf(expectation) }),
       }
     },
@@ -52,13 +71,33 @@ export const stringOpenCircuit = defineKind(
 /** The expectation for a string at the conditions of a reading; undefined when they were not noted. */
 export function expected(string: StringBuilt, given: GivenReading): StringVoltageResult | undefined {
   const { cellTemperature, irradiance } = given.conditions
-  if (cellTemperature === undefined || irradiance === undefined || irradiance <= 0 || cellTemperature <= -273.15) return undefined
-  return stringVoltage({ module: string.module, count: string.count, measured: { voc: given.value, uncertainty: given.uncertainty }, conditions: { cellTemperature, irradiance } })
+  if (
+    cellTemperature === undefined ||
+    irradiance === undefined ||
+    irradiance <= 0 ||
+    cellTemperature <= -273.15
+  )
+    return undefined
+  return stringVoltage({
+    module: string.module,
+    count: string.count,
+    measured: { voc: given.value, uncertainty: given.uncertainty },
+    conditions: { cellTemperature, irradiance },
+  })
 }
 
-function wantingOf(expectation: StringVoltageResult | undefined, againstLimits: JudgedVerdict, instrument: string): string {
-  if (!expectation) return 'note cell temperature and light: without them the count of modules cannot be judged'
-  return againstLimits === 'not-proven' ? instrument : expectation.verdict === 'not-proven' ? 'between the design and a fault: measure again in steady light, with the cell temperature taken at the module' : instrument
+function wantingOf(
+  expectation: StringVoltageResult | undefined,
+  againstLimits: JudgedVerdict,
+  instrument: string,
+): string {
+  if (!expectation)
+    return 'note cell temperature and light: without them the count of modules cannot be judged'
+  return againstLimits === 'not-proven'
+    ? instrument
+    : expectation.verdict === 'not-proven'
+      ? 'between the design and a fault: measure again in steady light, with the cell temperature taken at the module'
+      : instrument
 }
 
 const difference = (volt: number) => `${volt < 0 ? '−' : '+'}${fig(Math.abs(volt), 1)} V`
@@ -67,6 +106,8 @@ const difference = (volt: number) => `${volt < 0 ? '−' : '+'}${fig(Math.abs(vo
 function causesOf({ hypotheses }: StringVoltageResult): string[] {
   return hypotheses
     .filter(({ probability }, i) => i < 3 && probability >= 0.005)
-    .map(({ id, voltage, probability }) => `${HYPOTHESIS_WORDS[id].says} (${fig(voltage, 1)} V, ${fig(100 * probability, 1)} %): ${HYPOTHESIS_WORDS[id].lookAt}`)
+    .map(
+      ({ id, voltage, probability }) =>
+        `${HYPOTHESIS_WORDS[id].says} (${fig(voltage, 1)} V, ${fig(100 * probability, 1)} %): ${HYPOTHESIS_WORDS[id].lookAt}`,
+    )
 }
-

@@ -13,17 +13,50 @@ const FULL_LIGHT = 1000
 export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: optional(percent(), 10) }), {
   minutes: 3,
   expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
-  ask: (requirement) => ({ kind: 'reading', dimension: 'current', unit: 'A', instrument: requirement.instrument ?? 'clamp-meter', conditions: ['irradiance'], signed: false }),
+  ask: (requirement) => ({
+    kind: 'reading',
+    dimension: 'current',
+    unit: 'A',
+    instrument: requirement.instrument ?? 'clamp-meter',
+    conditions: ['irradiance'],
+    signed: false,
+  }),
   required: ({ tolerancePercent }) => `that of one module in this light, ± ${fig(tolerancePercent)} %`,
   judge({ tolerancePercent }, { string }, given, world) {
     if (given?.kind !== 'reading' || !string) return undefined
     const isc = string.path?.[0] === undefined ? undefined : world.array().moduleAt(string.path[0])?.data?.isc
     const { irradiance } = given.conditions
-    if (isc === undefined || irradiance === undefined) return { verdict: 'not-proven', working: [], notes: [], finding: `${amps(given.value)} read`, wanting: isc === undefined ? 'draw the string on the array map, and complete the sheet of its modules' : 'note the light' }
+    if (isc === undefined || irradiance === undefined)
+      return {
+        verdict: 'not-proven',
+        working: [],
+        notes: [],
+        finding: `${amps(given.value)} read`,
+        wanting:
+          isc === undefined
+            ? 'draw the string on the array map, and complete the sheet of its modules'
+            : 'note the light',
+      }
     const expected = (isc * irradiance) / FULL_LIGHT
     const width = (expected * tolerancePercent) / 100
-    const { verdict, working, notes } = decision({ value: given.value, relation: given.relation, uncertainty: given.uncertainty, min: expected - width, max: expected + width, rule: world.rule })
+    const { verdict, working, notes } = decision({
+      value: given.value,
+      relation: given.relation,
+      uncertainty: given.uncertainty,
+      min: expected - width,
+      max: expected + width,
+      rule: world.rule,
+    })
     const sure = withInstrument(verdict, given, amps)
-    return { verdict: sure.verdict, working: [`${amps(isc)} × ${fig(irradiance)} ÷ 1000 W/m² = ${amps(expected)} ± ${fig(tolerancePercent)} %`, ...working.map((line) => `${line} (A)`)], notes, wanting: sure.wanting, finding: `${amps(given.value)} of ${amps(expected)} expected` }
+    return {
+      verdict: sure.verdict,
+      working: [
+        `${amps(isc)} × ${fig(irradiance)} ÷ 1000 W/m² = ${amps(expected)} ± ${fig(tolerancePercent)} %`,
+        ...working.map((line) => `${line} (A)`),
+      ],
+      notes,
+      wanting: sure.wanting,
+      finding: `${amps(given.value)} of ${amps(expected)} expected`,
+    }
   },
 })

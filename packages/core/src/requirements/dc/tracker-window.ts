@@ -22,20 +22,46 @@ export const trackerWindow = defineKind(
     minutes: 1,
     expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
     ask: () => ({ kind: 'derived', from: 'array' }),
-    required: ({ min, max, hottestCell }) => `${volts(min)}${max === undefined ? ' or more' : ` to ${volts(max)}`} at greatest power, cells up to ${fig(hottestCell)} °C`,
+    required: ({ min, max, hottestCell }) =>
+      `${volts(min)}${max === undefined ? ' or more' : ` to ${volts(max)}`} at greatest power, cells up to ${fig(hottestCell)} °C`,
     judge({ min, max, hottestCell }, { string }, _given, world) {
       if (!string) return undefined
       const coldest = world.header?.coldest
-      const operating = operatingVoltage((string.path ?? []).map((place) => world.array().moduleAt(place)), { hottestCell, coldest })
-      if (!operating) return { verdict: 'not-proven', working: [], notes: [], finding: 'the voltage at greatest power is not known', wanting: 'draw the string on the array map, and complete the sheet of its modules' }
+      const operating = operatingVoltage(
+        (string.path ?? []).map((place) => world.array().moduleAt(place)),
+        { hottestCell, coldest },
+      )
+      if (!operating)
+        return {
+          verdict: 'not-proven',
+          working: [],
+          notes: [],
+          finding: 'the voltage at greatest power is not known',
+          wanting: 'draw the string on the array map, and complete the sheet of its modules',
+        }
       const { standard, hot, cold } = operating
-      if (max !== undefined && cold === undefined) return { verdict: 'not-proven', working: [], notes: [], finding: 'the coldest morning is not known', wanting: 'enter the lowest temperature of the site in the preparation' }
+      if (max !== undefined && cold === undefined)
+        return {
+          verdict: 'not-proven',
+          working: [],
+          notes: [],
+          finding: 'the coldest morning is not known',
+          wanting: 'enter the lowest temperature of the site in the preparation',
+        }
       const [highEnough, lowEnough] = [atLeast(hot, min), max === undefined || atMost(cold!, max)]
       return {
         verdict: judged(highEnough && lowEnough),
-        working: [`${volts(standard)} of ${plural(string.path!.length, 'module')} at 25 °C`, `${volts(hot)} at ${fig(hottestCell)} °C, at least ${volts(min)}`, ...(max === undefined ? [] : [`${volts(cold!)} at ${fig(coldest!)} °C, at most ${volts(max)}`])],
+        working: [
+          `${volts(standard)} of ${plural(string.path!.length, 'module')} at 25 °C`,
+          `${volts(hot)} at ${fig(hottestCell)} °C, at least ${volts(min)}`,
+          ...(max === undefined ? [] : [`${volts(cold!)} at ${fig(coldest!)} °C, at most ${volts(max)}`]),
+        ],
         notes: [],
-        finding: highEnough ? (lowEnough ? `${volts(hot)} when hot` : `${volts(cold!)} when cold, above ${volts(max!)}`) : `${volts(hot)} when hot, below ${volts(min)}`,
+        finding: highEnough
+          ? lowEnough
+            ? `${volts(hot)} when hot`
+            : `${volts(cold!)} when cold, above ${volts(max!)}`
+          : `${volts(hot)} when hot, below ${volts(min)}`,
       }
     },
   },

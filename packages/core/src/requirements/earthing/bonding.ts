@@ -12,28 +12,67 @@ import { wholeUnit } from '../subjects.js'
  * in the supply cable, never instead of it; and where the authority insists, the way must be copper.
  */
 export const bonding = defineKind(
-  requirementOf({ means: list(oneOf(BOND_MEANS), { about: 'allowed means' }), maxUses: optional(count()), supplyCable: optional(flag('the core of the supply cable must be landed, whatever else is'), false) }),
+  requirementOf({
+    means: list(oneOf(BOND_MEANS), { about: 'allowed means' }),
+    maxUses: optional(count()),
+    supplyCable: optional(flag('the core of the supply cable must be landed, whatever else is'), false),
+  }),
   {
     minutes: 3,
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'earthing' }),
-    required: ({ means, maxUses, supplyCable }) => [`by ${listed(means.map((one) => BOND_WORDS[one])).replace(' and ', ' or ')}`, supplyCable ? 'the supply cable’s own core landed' : '', maxUses === undefined ? '' : `a part used at most ${maxUses} ${maxUses === 1 ? 'time' : 'times'}`, 'through to the main earth terminal'].filter(Boolean).join(', '),
+    required: ({ means, maxUses, supplyCable }) =>
+      [
+        `by ${listed(means.map((one) => BOND_WORDS[one])).replace(' and ', ' or ')}`,
+        supplyCable ? 'the supply cable’s own core landed' : '',
+        maxUses === undefined ? '' : `a part used at most ${maxUses} ${maxUses === 1 ? 'time' : 'times'}`,
+        'through to the main earth terminal',
+      ]
+        .filter(Boolean)
+        .join(', '),
     judge({ means, maxUses, supplyCable }, _subject, _given, { asBuilt: { earth }, header, labelOf }, unit) {
       const parts = earth.parts.filter(({ unitId }) => unitId === unit.id)
       if (parts.length === 0 || earth.bonds.length === 0) return undefined
       const copper = header?.copperBonds === true
       // Its own bonds lead from a part, or carry it to the earth though they were entered the other way round.
-      const own = parts.flatMap(({ id, label }) => bondsAt(earth, id).filter((bond) => bond.from === id || wayToEarth(earth, id)?.[0] === bond).map((bond) => ({ ...bond, label })))
+      const own = parts.flatMap(({ id, label }) =>
+        bondsAt(earth, id)
+          .filter((bond) => bond.from === id || wayToEarth(earth, id)?.[0] === bond)
+          .map((bond) => ({ ...bond, label })),
+      )
       const faults = [
-        ...parts.filter(({ id }) => !wayToEarth(earth, id)).map(({ label }) => `${label}: no way to the main earth terminal`),
-        ...(copper ? parts.filter(({ id }) => wayToEarth(earth, id) && !wayToEarth(earth, id, isCopper)).map(({ label }) => `${label}: the authority wants copper all the way`) : []),
-        ...own.filter((bond) => !means.includes(bond.means) && bond.means !== 'copper' && !(copper && isCopper(bond))).map(({ means: by, label }) => `${BOND_WORDS[by]} at ${label} is not among the means allowed`),
-        ...own.filter(({ uses }) => maxUses !== undefined && (uses ?? 1) > maxUses).map(({ label, uses }) => `the part at ${label} was fitted ${uses} times, at most ${maxUses}`),
-        ...(supplyCable && !own.some((bond) => bond.means === 'supply-cable') ? ['the core of the supply cable is not landed: the second earth terminal is an addition, never instead of it'] : []),
+        ...parts
+          .filter(({ id }) => !wayToEarth(earth, id))
+          .map(({ label }) => `${label}: no way to the main earth terminal`),
+        ...(copper
+          ? parts
+              .filter(({ id }) => wayToEarth(earth, id) && !wayToEarth(earth, id, isCopper))
+              .map(({ label }) => `${label}: the authority wants copper all the way`)
+          : []),
+        ...own
+          .filter(
+            (bond) => !means.includes(bond.means) && bond.means !== 'copper' && !(copper && isCopper(bond)),
+          )
+          .map(({ means: by, label }) => `${BOND_WORDS[by]} at ${label} is not among the means allowed`),
+        ...own
+          .filter(({ uses }) => maxUses !== undefined && (uses ?? 1) > maxUses)
+          .map(({ label, uses }) => `the part at ${label} was fitted ${uses} times, at most ${maxUses}`),
+        ...(supplyCable && !own.some((bond) => bond.means === 'supply-cable')
+          ? [
+              'the core of the supply cable is not landed: the second earth terminal is an addition, never instead of it',
+            ]
+          : []),
       ]
       return {
         verdict: judged(faults.length === 0),
-        working: parts.map(({ id, label }) => `${label}: ${wayToEarth(earth, id)?.map(({ to, means: by }) => `${BOND_WORDS[by]} → ${labelOf(to)}`).join(', ') || 'no way'}`),
+        working: parts.map(
+          ({ id, label }) =>
+            `${label}: ${
+              wayToEarth(earth, id)
+                ?.map(({ to, means: by }) => `${BOND_WORDS[by]} → ${labelOf(to)}`)
+                .join(', ') || 'no way'
+            }`,
+        ),
         notes: copper ? ['this job asks for copper bonds: the authority insists'] : [],
         finding: faults[0] ?? 'bonded through to the main earth terminal',
         causes: faults.slice(1),
@@ -42,4 +81,5 @@ export const bonding = defineKind(
   },
 )
 
-const isCopper = ({ means }: Bond): boolean => means === 'copper' || means === 'lug' || means === 'supply-cable'
+const isCopper = ({ means }: Bond): boolean =>
+  means === 'copper' || means === 'lug' || means === 'supply-cable'

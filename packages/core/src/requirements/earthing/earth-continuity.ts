@@ -11,21 +11,53 @@ import { subjectsOf } from '../subjects.js'
  * Is each bond unbroken? The resistance may not exceed that of its conductor plus an allowance for joints; of a bond without a length of
  * conductor (a washer, a plate) the allowance alone counts.
  */
-export const earthContinuity = defineKind(requirementOf({ allowance: optional(quantity('resistance', 'for joints and leads'), 0.05) }), {
-  minutes: 3,
-  expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'bond', where: {} }, unit, sheet, world),
-  ask: (requirement) => ({ kind: 'reading', dimension: 'resistance', unit: 'Ω', instrument: requirement.instrument ?? 'continuity-tester', conditions: [], signed: false }),
-  required: ({ allowance }, { bond }) => (bond ? `at most ${ohms(limitOf(bond, allowance))}` : ''),
-  judge({ allowance }, { bond }, given, { rule }) {
-    if (given?.kind !== 'reading' || !bond) return undefined
-    const max = limitOf(bond, allowance)
-    const { verdict, margin, working, notes } = decision({ value: given.value, relation: given.relation, uncertainty: given.uncertainty, max, rule })
-    const sure = withInstrument(verdict, given, ohms)
-    return { verdict: sure.verdict, working: [...(bond.size && bond.length ? [`0.0175 × ${bond.length} m ÷ ${bond.size} mm² + ${ohms(allowance)} = ${ohms(max)}`] : [`joints alone: ${ohms(allowance)}`]), ...working.map((line) => `${line} (Ω)`)], notes, wanting: sure.wanting, finding: margin < 0 ? `${ohms(-margin)} too much` : `${ohms(margin)} to spare` }
+export const earthContinuity = defineKind(
+  requirementOf({ allowance: optional(quantity('resistance', 'for joints and leads'), 0.05) }),
+  {
+    minutes: 3,
+    expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'bond', where: {} }, unit, sheet, world),
+    ask: (requirement) => ({
+      kind: 'reading',
+      dimension: 'resistance',
+      unit: 'Ω',
+      instrument: requirement.instrument ?? 'continuity-tester',
+      conditions: [],
+      signed: false,
+    }),
+    required: ({ allowance }, { bond }) => (bond ? `at most ${ohms(limitOf(bond, allowance))}` : ''),
+    judge({ allowance }, { bond }, given, { rule }) {
+      if (given?.kind !== 'reading' || !bond) return undefined
+      const max = limitOf(bond, allowance)
+      const { verdict, margin, working, notes } = decision({
+        value: given.value,
+        relation: given.relation,
+        uncertainty: given.uncertainty,
+        max,
+        rule,
+      })
+      const sure = withInstrument(verdict, given, ohms)
+      return {
+        verdict: sure.verdict,
+        working: [
+          ...(bond.size && bond.length
+            ? [`0.0175 × ${bond.length} m ÷ ${bond.size} mm² + ${ohms(allowance)} = ${ohms(max)}`]
+            : [`joints alone: ${ohms(allowance)}`]),
+          ...working.map((line) => `${line} (Ω)`),
+        ],
+        notes,
+        wanting: sure.wanting,
+        finding: margin < 0 ? `${ohms(-margin)} too much` : `${ohms(margin)} to spare`,
+      }
+    },
   },
-})
+)
 
 function limitOf({ size, length }: Bond, allowance: number): number {
   if (!size || !length) return allowance
-  return protectiveEarth({ method: 'table', lineSize: Math.min(size, 35), fitted: size, continuity: { measured: 0, length, allowance } }).continuityLimit!
+  return protectiveEarth({
+    method: 'table',
+    lineSize: Math.min(size, 35),
+    fitted: size,
+    continuity: { measured: 0, length, allowance },
+  }).continuityLimit!
 }

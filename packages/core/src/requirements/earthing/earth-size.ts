@@ -8,26 +8,62 @@ import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
 /** Is each conductor that earths a unit large enough, by the job's method and the sheet's own minimum? */
-export const earthSize = defineKind(requirementOf({ minimum: optional(quantity('conductor-size', 'the sheet’s own', { max: 150 }), 0) }), {
-  minutes: 2,
-  expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'bond', where: {} }, unit, sheet, world).filter(({ bond }) => bond && isConductor(bond)),
-  ask: () => ({ kind: 'derived', from: 'earthing' }),
-  required: ({ minimum }, _subject, { header }) => `${header?.earthMethod === 'adiabatic' ? 'by the adiabatic equation' : 'by the table'}${minimum > 0 ? `, at least ${mm2(minimum)}` : ''}`,
-  judge({ minimum }, { bond }, _given, world) {
-    const asked = bond && questionOf(bond, world)
-    if (!bond?.size || !asked) return bond ? { verdict: 'not-proven', working: [], notes: [], finding: 'not enough is known', wanting: wantingOf(bond, world) } : undefined
-    const { verdict, required, governing, working, notes } = protectiveEarth({ ...asked, sheetMinimum: minimum, fitted: bond.size })
-    return { verdict, working, notes, finding: `${mm2(bond.size)} fitted, ${mm2(required)} asked for by ${governing === 'sheet' ? 'the sheet' : 'the method'}` }
+export const earthSize = defineKind(
+  requirementOf({ minimum: optional(quantity('conductor-size', 'the sheet’s own', { max: 150 }), 0) }),
+  {
+    minutes: 2,
+    expand: (_requirement, unit, sheet, world) =>
+      subjectsOf({ each: 'bond', where: {} }, unit, sheet, world).filter(
+        ({ bond }) => bond && isConductor(bond),
+      ),
+    ask: () => ({ kind: 'derived', from: 'earthing' }),
+    required: ({ minimum }, _subject, { header }) =>
+      `${header?.earthMethod === 'adiabatic' ? 'by the adiabatic equation' : 'by the table'}${minimum > 0 ? `, at least ${mm2(minimum)}` : ''}`,
+    judge({ minimum }, { bond }, _given, world) {
+      const asked = bond && questionOf(bond, world)
+      if (!bond?.size || !asked)
+        return bond
+          ? {
+              verdict: 'not-proven',
+              working: [],
+              notes: [],
+              finding: 'not enough is known',
+              wanting: wantingOf(bond, world),
+            }
+          : undefined
+      const { verdict, required, governing, working, notes } = protectiveEarth({
+        ...asked,
+        sheetMinimum: minimum,
+        fitted: bond.size,
+      })
+      return {
+        verdict,
+        working,
+        notes,
+        finding: `${mm2(bond.size)} fitted, ${mm2(required)} asked for by ${governing === 'sheet' ? 'the sheet' : 'the method'}`,
+      }
+    },
   },
-})
+)
 
-const isConductor = ({ means }: Bond): boolean => means === 'copper' || means === 'lug' || means === 'supply-cable'
+const isConductor = ({ means }: Bond): boolean =>
+  means === 'copper' || means === 'lug' || means === 'supply-cable'
 
 function questionOf({ lineSize, faultCurrent, clearingTime }: Bond, { header }: World) {
-  if (header?.earthMethod === 'adiabatic') return faultCurrent === undefined || clearingTime === undefined ? undefined : { method: 'adiabatic' as const, faultCurrent, clearingTime }
+  if (header?.earthMethod === 'adiabatic')
+    return faultCurrent === undefined || clearingTime === undefined
+      ? undefined
+      : { method: 'adiabatic' as const, faultCurrent, clearingTime }
   return lineSize === undefined ? undefined : { method: 'table' as const, lineSize }
 }
 
 function wantingOf({ size }: Bond, { header }: World): string {
-  return [size ? '' : 'its size', header?.earthMethod === 'adiabatic' ? 'the fault current and clearing time' : 'the size of the line conductor beside it'].filter(Boolean).join(' and ')
+  return [
+    size ? '' : 'its size',
+    header?.earthMethod === 'adiabatic'
+      ? 'the fault current and clearing time'
+      : 'the size of the line conductor beside it',
+  ]
+    .filter(Boolean)
+    .join(' and ')
 }

@@ -13,6 +13,11 @@ export const attestation = defineKind(requirementOf({ statement: text('in the fi
   judge({ statement }, _subject, given) {
     const answer = answered(given, 'statement')
     if (!answer) return undefined
-    return { verdict: judged(answer.agreed), working: [`${statement} ${answer.agreed ? 'stated' : 'not stated'}`], notes: [], finding: answer.agreed ? 'stated' : 'could not be stated' }
+    return {
+      verdict: judged(answer.agreed),
+      working: [`${statement} ${answer.agreed ? 'stated' : 'not stated'}`],
+      notes: [],
+      finding: answer.agreed ? 'stated' : 'could not be stated',
+    }
   },
 })

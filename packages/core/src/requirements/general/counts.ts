@@ -1,5 +1,14 @@
 import { answered } from '../given.js'
-import { count as pieces, list, object, optional, refine, requireUniqueIds, text, join } from '../../verdict/shape.js'
+import {
+  count as pieces,
+  list,
+  object,
+  optional,
+  refine,
+  requireUniqueIds,
+  text,
+  join,
+} from '../../verdict/shape.js'
 import { atLeast } from '../../verdict/compare.js'
 import { fig, plural } from '../../verdict/say.js'
 import { judged } from '../../verdict/verdict.js'
@@ -8,11 +17,27 @@ import { wholeUnit } from '../subjects.js'
 
 /** Things that must be there in number: accessories in the box, covers, caps. More than asked for is no fault. */
 export const counts = defineKind(
-  refine(requirementOf({ items: list(object({ id: text(), label: text(), count: pieces(), spare: optional(text('what to do when one is short')) })) }), ({ items }, path) => requireUniqueIds(items, join(path, 'items'))),
+  refine(
+    requirementOf({
+      items: list(
+        object({
+          id: text(),
+          label: text(),
+          count: pieces(),
+          spare: optional(text('what to do when one is short')),
+        }),
+      ),
+    }),
+    ({ items }, path) => requireUniqueIds(items, join(path, 'items')),
+  ),
   {
     minutes: 3,
     expand: () => [wholeUnit],
-    ask: ({ items }) => ({ kind: 'record', form: 'fields', fields: items.map(({ id, label, count }) => ({ id, label, required: fig(count), dimension: 'count' })) }),
+    ask: ({ items }) => ({
+      kind: 'record',
+      form: 'fields',
+      fields: items.map(({ id, label, count }) => ({ id, label, required: fig(count), dimension: 'count' })),
+    }),
     required: ({ items }) => items.map(({ label, count }) => `${fig(count)} × ${label}`).join(', '),
     judge({ items }, _subject, given) {
       const answer = answered(given, 'fields')
@@ -22,9 +47,19 @@ export const counts = defineKind(
       const open = rows.filter(({ found }) => found === undefined)
       return {
         verdict: short.length > 0 ? judged(false) : open.length > 0 ? 'not-proven' : 'conforms',
-        working: rows.map(({ item, found }) => `${item.label}: ${found === undefined ? 'not counted' : fig(found)} of ${fig(item.count)}`),
+        working: rows.map(
+          ({ item, found }) =>
+            `${item.label}: ${found === undefined ? 'not counted' : fig(found)} of ${fig(item.count)}`,
+        ),
         notes: short.flatMap(({ item }) => (item.spare ? [item.spare] : [])),
-        finding: short.length > 0 ? short.map(({ item, found }) => `${plural(item.count - found!, 'piece')} of ${item.label} short`).join(', ') : open.length > 0 ? `${open.length} not counted yet` : 'complete',
+        finding:
+          short.length > 0
+            ? short
+                .map(({ item, found }) => `${plural(item.count - found!, 'piece')} of ${item.label} short`)
+                .join(', ')
+            : open.length > 0
+              ? `${open.length} not counted yet`
+              : 'complete',
         wanting: `count ${open.map(({ item }) => item.label).join(', ')}`,
       }
     },

@@ -9,30 +9,48 @@ import { eachField, subjectsOf, terminalFilterField } from '../subjects.js'
 import { defineKind, requirementOf, withInstrument, type Subject } from '../kind.js'
 
 const DEFAULT_INSTRUMENT = {
-  length: 'tape', torque: 'torque-driver', voltage: 'multimeter', current: 'clamp-meter', resistance: 'continuity-tester', insulation: 'insulation-tester',
-  temperature: 'thermometer', irradiance: 'light-meter', 'conductor-size': 'caliper', angle: 'level',
+  length: 'tape',
+  torque: 'torque-driver',
+  voltage: 'multimeter',
+  current: 'clamp-meter',
+  resistance: 'continuity-tester',
+  insulation: 'insulation-tester',
+  temperature: 'thermometer',
+  irradiance: 'light-meter',
+  'conductor-size': 'caliper',
+  angle: 'level',
 } as const satisfies Partial<Record<Dimension, string>>
 
-const WINDOW_DIMENSION = { torque: 'torque', strip: 'length', conductor: 'conductor-size' } satisfies Record<(typeof TERMINAL_WINDOWS)[number], Dimension>
+const WINDOW_DIMENSION = { torque: 'torque', strip: 'length', conductor: 'conductor-size' } satisfies Record<
+  (typeof TERMINAL_WINDOWS)[number],
+  Dimension
+>
 
 /** Limits come from one place: written here with a dimension, or from a window of each terminal. */
-const shape = refine(requirementOf({
-  dimension: optional(oneOf(DIMENSIONS)),
-  min: optional(text('with its unit')),
-  max: optional(text('with its unit')),
-  each: eachField,
-  where: terminalFilterField,
-  window: optional(oneOf(TERMINAL_WINDOWS, 'take the limits from each terminal')),
-  unit: optional(text('unit in which the figure is shown')),
-}), ({ window, each, dimension, min, max }, path) => {
-  if (window && each !== 'terminal') throw new BadInput('out-of-range', join(path, 'window'), 'goes with each: terminal')
-  if (window) return
-  if (!dimension) throw new BadInput('missing', join(path, 'dimension'), 'is required when the limits are written here')
-  if (min === undefined && max === undefined) throw new BadInput('no-content', path, 'needs a min, a max or both')
-  const low = min === undefined ? undefined : valueOf(min, dimension, join(path, 'min'))
-  const high = max === undefined ? undefined : valueOf(max, dimension, join(path, 'max'))
-  if (low !== undefined && high !== undefined && low > high) throw new BadInput('min-above-max', join(path, 'min'), 'must not be above max')
-})
+const shape = refine(
+  requirementOf({
+    dimension: optional(oneOf(DIMENSIONS)),
+    min: optional(text('with its unit')),
+    max: optional(text('with its unit')),
+    each: eachField,
+    where: terminalFilterField,
+    window: optional(oneOf(TERMINAL_WINDOWS, 'take the limits from each terminal')),
+    unit: optional(text('unit in which the figure is shown')),
+  }),
+  ({ window, each, dimension, min, max }, path) => {
+    if (window && each !== 'terminal')
+      throw new BadInput('out-of-range', join(path, 'window'), 'goes with each: terminal')
+    if (window) return
+    if (!dimension)
+      throw new BadInput('missing', join(path, 'dimension'), 'is required when the limits are written here')
+    if (min === undefined && max === undefined)
+      throw new BadInput('no-content', path, 'needs a min, a max or both')
+    const low = min === undefined ? undefined : valueOf(min, dimension, join(path, 'min'))
+    const high = max === undefined ? undefined : valueOf(max, dimension, join(path, 'max'))
+    if (low !== undefined && high !== undefined && low > high)
+      throw new BadInput('min-above-max', join(path, 'min'), 'must not be above max')
+  },
+)
 type LimitsRequirement = Read<typeof shape>
 
 /**
@@ -41,22 +59,51 @@ type LimitsRequirement = Read<typeof shape>
  */
 export const limits = defineKind(shape, {
   minutes: 2,
-  expand: (requirement, unit, sheet, world) => subjectsOf(requirement, unit, sheet, world).filter(({ terminal }) => !requirement.window || terminal?.[requirement.window]),
+  expand: (requirement, unit, sheet, world) =>
+    subjectsOf(requirement, unit, sheet, world).filter(
+      ({ terminal }) => !requirement.window || terminal?.[requirement.window],
+    ),
   ask: (requirement) => {
     const dimension = dimensionOf(requirement)
-    return { kind: 'reading', dimension, unit: requirement.unit ?? canonicalUnit(dimension), instrument: dimension === 'count' ? undefined : (requirement.instrument ?? instrumentFor(dimension)), conditions: [], signed: false }
+    return {
+      kind: 'reading',
+      dimension,
+      unit: requirement.unit ?? canonicalUnit(dimension),
+      instrument: dimension === 'count' ? undefined : (requirement.instrument ?? instrumentFor(dimension)),
+      conditions: [],
+      signed: false,
+    }
   },
-  required: (requirement, subject) => limitWords(limitsOf(requirement, subject), dimensionOf(requirement), requirement.unit),
+  required: (requirement, subject) =>
+    limitWords(limitsOf(requirement, subject), dimensionOf(requirement), requirement.unit),
   judge(requirement, subject, given, { rule }) {
     if (given?.kind !== 'reading') return undefined
     const { min, max } = limitsOf(requirement, subject)
-    const judged = decision({ value: given.value, relation: given.relation, uncertainty: given.uncertainty, rule, min, max })
+    const judged = decision({
+      value: given.value,
+      relation: given.relation,
+      uncertainty: given.uncertainty,
+      rule,
+      min,
+      max,
+    })
     const { verdict, margin } = judged
-    const say = (value: number) => formatQuantity(value, dimensionOf(requirement), { unit: requirement.unit ?? '' })
+    const say = (value: number) =>
+      formatQuantity(value, dimensionOf(requirement), { unit: requirement.unit ?? '' })
     // An uncertainty is a width: an AWG name would say nothing about it.
     // What is counted, or read off the print of a cable, needs no instrument.
-    const nominal = dimensionOf(requirement) === 'count' || (dimensionOf(requirement) === 'conductor-size' && !given.instrument)
-    const sure = nominal ? { verdict, wanting: 'count again' } : withInstrument(verdict, given, (width) => formatQuantity(width, dimensionOf(requirement), requirement.unit === 'AWG' ? {} : { unit: requirement.unit ?? '' }))
+    const nominal =
+      dimensionOf(requirement) === 'count' ||
+      (dimensionOf(requirement) === 'conductor-size' && !given.instrument)
+    const sure = nominal
+      ? { verdict, wanting: 'count again' }
+      : withInstrument(verdict, given, (width) =>
+          formatQuantity(
+            width,
+            dimensionOf(requirement),
+            requirement.unit === 'AWG' ? {} : { unit: requirement.unit ?? '' },
+          ),
+        )
     return {
       verdict: sure.verdict,
       get working() {
@@ -76,12 +123,24 @@ function dimensionOf({ dimension, window }: LimitsRequirement): Dimension {
 }
 
 function instrumentFor(dimension: Dimension) {
-  return (DEFAULT_INSTRUMENT as Partial<Record<Dimension, (typeof DEFAULT_INSTRUMENT)[keyof typeof DEFAULT_INSTRUMENT]>>)[dimension] ?? 'multimeter'
+  return (
+    (
+      DEFAULT_INSTRUMENT as Partial<
+        Record<Dimension, (typeof DEFAULT_INSTRUMENT)[keyof typeof DEFAULT_INSTRUMENT]>
+      >
+    )[dimension] ?? 'multimeter'
+  )
 }
 
-function limitsOf({ window, min, max, dimension }: LimitsRequirement, subject: Subject): { min?: number | undefined; max?: number | undefined } {
+function limitsOf(
+  { window, min, max, dimension }: LimitsRequirement,
+  subject: Subject,
+): { min?: number | undefined; max?: number | undefined } {
   if (window) return subject.terminal?.[window] ?? {}
-  return { min: min === undefined ? undefined : valueOf(min, dimension!, 'min'), max: max === undefined ? undefined : valueOf(max, dimension!, 'max') }
+  return {
+    min: min === undefined ? undefined : valueOf(min, dimension!, 'min'),
+    max: max === undefined ? undefined : valueOf(max, dimension!, 'max'),
+  }
 }
 
 const known = new Map<string, number>()
@@ -97,12 +156,15 @@ function valueOf(typed: string, dimension: Dimension, path: string): number {
   return parsed.quantity.value
 }
 
-export function limitWords({ min, max }: { min?: number | undefined; max?: number | undefined }, dimension: Dimension, unit?: string): string {
+export function limitWords(
+  { min, max }: { min?: number | undefined; max?: number | undefined },
+  dimension: Dimension,
+  unit?: string,
+): string {
   const say = (value: number) => formatQuantity(value, dimension, { unit: unit ?? '' })
   if (min !== undefined && max !== undefined) return `${say(min)} to ${say(max)}`
   return min !== undefined ? `at least ${say(min)}` : max !== undefined ? `at most ${say(max)}` : ''
 }
-
 
 /** The figures that an instrument is held against in a check, canonical: what it must be able to read. */
 export function limitFigures(requirement: { kind: string }, subject: Subject): number[] {

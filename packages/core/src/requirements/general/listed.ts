@@ -16,7 +16,8 @@ const shape = refine(
   }),
   ({ options, allowed }, path) =>
     allowed.forEach((one, i) => {
-      if (!options.includes(one)) throw new BadInput('not-listed', `${path}.allowed[${i}]`, `"${one}" is not among the options`)
+      if (!options.includes(one))
+        throw new BadInput('not-listed', `${path}.allowed[${i}]`, `"${one}" is not among the options`)
     }),
 )
 
@@ -24,11 +25,21 @@ const shape = refine(
 export const listed = defineKind(shape, {
   minutes: 1,
   expand: subjectsOf,
-  ask: ({ question, options }) => ({ kind: 'record', form: 'choice', question, options: options.map((label) => ({ id: label, label })) }),
+  ask: ({ question, options }) => ({
+    kind: 'record',
+    form: 'choice',
+    question,
+    options: options.map((label) => ({ id: label, label })),
+  }),
   required: ({ allowed }) => inWords(allowed).replace(' and ', ' or '),
   judge({ allowed }, _subject, given) {
     const answer = answered(given, 'choice')
     if (!answer) return undefined
-    return { verdict: judged(allowed.includes(answer.chosen)), working: [`found ${answer.chosen}; allowed ${allowed.join(', ')}`], notes: [], finding: `found ${answer.chosen}` }
+    return {
+      verdict: judged(allowed.includes(answer.chosen)),
+      working: [`found ${answer.chosen}; allowed ${allowed.join(', ')}`],
+      notes: [],
+      finding: `found ${answer.chosen}`,
+    }
   },
 })

@@ -9,28 +9,60 @@ import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
 /** The nameplate against the order: model, serial and the ratings that matter here, expected against found. */
-export const nameplate = defineKind(requirementOf({ lines: optional(list(object({ id: text(), label: text(), expected: text() }), { mayBeEmpty: true }), []) }), {
-  minutes: 3,
-  expand: () => [wholeUnit],
-  ask: (requirement, _subject, world, unit) => ({ kind: 'record', form: 'fields', fields: linesOf(requirement.lines, world, unit) }),
-  required: (requirement, _subject, world, unit) => linesOf(requirement.lines, world, unit).map(({ label, required }) => `${label} ${required || 'as found'}`).join(', '),
-  judge(requirement, _subject, given, world, unit) {
-    const answer = answered(given, 'fields')
-    if (!answer) return undefined
-    const rows = linesOf(requirement.lines, world, unit).map((line) => ({ line, found: answer.values[line.id]?.typed }))
-    const open = rows.filter(({ found }) => found === undefined)
-    const wrong = rows.filter(({ line, found }) => found !== undefined && line.required !== '' && plain(found) !== plain(line.required))
-    return {
-      verdict: wrong.length > 0 ? judged(false) : open.length > 0 ? 'not-proven' : 'conforms',
-      working: rows.map(({ line, found }) => `${line.label}: expected ${line.required || 'nothing on record'}, found ${found ?? 'not read'}`),
-      notes: rows.some(({ line }) => line.required === '') ? ['no serial was ordered for this unit: the one found is kept'] : [],
-      finding: wrong.length > 0 ? wrong.map(({ line, found }) => `${line.label} is ${found}, not ${line.required}`).join('; ') : open.length > 0 ? `${open.length} not read yet` : 'as ordered',
-      wanting: `read ${open.map(({ line }) => line.label).join(', ')} off the plate`,
-    }
+export const nameplate = defineKind(
+  requirementOf({
+    lines: optional(list(object({ id: text(), label: text(), expected: text() }), { mayBeEmpty: true }), []),
+  }),
+  {
+    minutes: 3,
+    expand: () => [wholeUnit],
+    ask: (requirement, _subject, world, unit) => ({
+      kind: 'record',
+      form: 'fields',
+      fields: linesOf(requirement.lines, world, unit),
+    }),
+    required: (requirement, _subject, world, unit) =>
+      linesOf(requirement.lines, world, unit)
+        .map(({ label, required }) => `${label} ${required || 'as found'}`)
+        .join(', '),
+    judge(requirement, _subject, given, world, unit) {
+      const answer = answered(given, 'fields')
+      if (!answer) return undefined
+      const rows = linesOf(requirement.lines, world, unit).map((line) => ({
+        line,
+        found: answer.values[line.id]?.typed,
+      }))
+      const open = rows.filter(({ found }) => found === undefined)
+      const wrong = rows.filter(
+        ({ line, found }) =>
+          found !== undefined && line.required !== '' && plain(found) !== plain(line.required),
+      )
+      return {
+        verdict: wrong.length > 0 ? judged(false) : open.length > 0 ? 'not-proven' : 'conforms',
+        working: rows.map(
+          ({ line, found }) =>
+            `${line.label}: expected ${line.required || 'nothing on record'}, found ${found ?? 'not read'}`,
+        ),
+        notes: rows.some(({ line }) => line.required === '')
+          ? ['no serial was ordered for this unit: the one found is kept']
+          : [],
+        finding:
+          wrong.length > 0
+            ? wrong.map(({ line, found }) => `${line.label} is ${found}, not ${line.required}`).join('; ')
+            : open.length > 0
+              ? `${open.length} not read yet`
+              : 'as ordered',
+        wanting: `read ${open.map(({ line }) => line.label).join(', ')} off the plate`,
+      }
+    },
   },
-})
+)
 
-function linesOf(more: readonly { id: string; label: string; expected: string }[], world: World, unit: UnitBuilt): FormField[] {
+function linesOf(
+  more: readonly { id: string; label: string; expected: string }[],
+  world: World,
+  unit: UnitBuilt,
+): FormField[] {
   return [
     { id: 'model', label: 'model', required: world.sheetOf(unit.id)?.model ?? '' },
     { id: 'serial', label: 'serial', required: unit.serial ?? '', scan: true },

@@ -16,7 +16,12 @@ export const observation = defineKind(
     required: ({ question }) => question,
     judge({ question }, _subject, given) {
       if (given?.kind !== 'observation') return undefined
-      return { verdict: given.seen ? 'conforms' : 'does-not-conform', working: [`${question} ${given.seen ? 'yes' : 'no'}`], notes: [], finding: given.seen ? 'seen' : 'not so' }
+      return {
+        verdict: given.seen ? 'conforms' : 'does-not-conform',
+        working: [`${question} ${given.seen ? 'yes' : 'no'}`],
+        notes: [],
+        finding: given.seen ? 'seen' : 'not so',
+      }
     },
   },
 )

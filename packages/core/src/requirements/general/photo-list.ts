@@ -6,7 +6,9 @@ import { wholeUnit } from '../subjects.js'
 
 /** Photos that the maker or the office asks for, each of one place or screen. */
 export const photoList = defineKind(
-  refine(requirementOf({ wanted: list(object({ id: text(), label: text() })) }), ({ wanted }, path) => requireUniqueIds(wanted, join(path, 'wanted'))),
+  refine(requirementOf({ wanted: list(object({ id: text(), label: text() })) }), ({ wanted }, path) =>
+    requireUniqueIds(wanted, join(path, 'wanted')),
+  ),
   {
     minutes: 4,
     expand: () => [wholeUnit],
@@ -20,7 +22,10 @@ export const photoList = defineKind(
         verdict: missing.length === 0 ? 'conforms' : 'not-proven',
         working: wanted.map(({ id, label }) => `${label}: ${answer.taken[id] ? 'taken' : 'not taken'}`),
         notes: [],
-        finding: missing.length === 0 ? plural(wanted.length, 'photo') : `${missing.length} of ${wanted.length} not taken`,
+        finding:
+          missing.length === 0
+            ? plural(wanted.length, 'photo')
+            : `${missing.length} of ${wanted.length} not taken`,
         wanting: `photograph ${missing.map(({ label }) => label).join(', ')}`,
       }
     },

@@ -11,31 +11,59 @@ export const arrowConvention = defineKind(
   refine(
     requirementOf({
       means: oneOf(MEANINGS),
-      flow: optional(oneOf(['import', 'export'] as const, 'which flow the arrow follows, when it goes with the flow')),
+      flow: optional(
+        oneOf(['import', 'export'] as const, 'which flow the arrow follows, when it goes with the flow'),
+      ),
       gridLetter: optional(text('the letter that faces the grid')),
       loadLetter: optional(text('the letter that faces the loads')),
       transformers: list(text('where each sits: L1, L2, L3')),
     }),
     ({ means, flow, gridLetter, loadLetter }, path) => {
-      if (means === 'with-flow' && !flow) throw new BadInput('missing', `${path}.flow`, 'is required when the arrow goes with the flow')
-      if (means === 'letters' && !(gridLetter && loadLetter)) throw new BadInput('missing', `${path}.gridLetter`, 'and loadLetter are required when letters stand for the arrow')
+      if (means === 'with-flow' && !flow)
+        throw new BadInput('missing', `${path}.flow`, 'is required when the arrow goes with the flow')
+      if (means === 'letters' && !(gridLetter && loadLetter))
+        throw new BadInput(
+          'missing',
+          `${path}.gridLetter`,
+          'and loadLetter are required when letters stand for the arrow',
+        )
     },
   ),
   {
     minutes: 2,
-    expand: ({ transformers }) => transformers.map((label) => ({ kind: 'part', id: label.toLowerCase().replace(/[^a-z0-9]+/g, '-'), label: `transformer ${label}` })),
+    expand: ({ transformers }) =>
+      transformers.map((label) => ({
+        kind: 'part',
+        id: label.toLowerCase().replace(/[^a-z0-9]+/g, '-'),
+        label: `transformer ${label}`,
+      })),
     ask: (requirement) => ({
       kind: 'record',
       form: 'choice',
-      question: requirement.means === 'letters' ? 'Which letter faces the grid?' : 'Which way does the arrow point?',
-      options: requirement.means === 'letters' ? [{ id: 'grid', label: `${requirement.gridLetter} faces the grid` }, { id: 'loads', label: `${requirement.loadLetter} faces the grid` }] : [{ id: 'grid', label: 'towards the grid' }, { id: 'loads', label: 'towards the loads' }],
+      question:
+        requirement.means === 'letters' ? 'Which letter faces the grid?' : 'Which way does the arrow point?',
+      options:
+        requirement.means === 'letters'
+          ? [
+              { id: 'grid', label: `${requirement.gridLetter} faces the grid` },
+              { id: 'loads', label: `${requirement.loadLetter} faces the grid` },
+            ]
+          : [
+              { id: 'grid', label: 'towards the grid' },
+              { id: 'loads', label: 'towards the loads' },
+            ],
     }),
     required: (requirement) => WORDS[requirement.means](requirement),
     judge(requirement, _subject, given) {
       const answer = answered(given, 'choice')
       if (!answer) return undefined
       const right = answer.chosen === wanted(requirement)
-      return { verdict: judged(right), working: [WORDS[requirement.means](requirement)], notes: ['the arrow is only half the proof: the electrical proof by a known load decides'], finding: right ? 'as this maker means it' : 'turned round' }
+      return {
+        verdict: judged(right),
+        working: [WORDS[requirement.means](requirement)],
+        notes: ['the arrow is only half the proof: the electrical proof by a known load decides'],
+        finding: right ? 'as this maker means it' : 'turned round',
+      }
     },
   },
 )
@@ -47,11 +75,15 @@ interface Arrow {
 }
 
 /** An import flows from the grid to the loads, so an arrow that goes with it points to the loads. */
-const wanted = ({ means, flow }: Arrow): 'grid' | 'loads' => (means === 'to-loads' || (means === 'with-flow' && flow === 'import') ? 'loads' : 'grid')
+const wanted = ({ means, flow }: Arrow): 'grid' | 'loads' =>
+  means === 'to-loads' || (means === 'with-flow' && flow === 'import') ? 'loads' : 'grid'
 
 const WORDS = {
   'to-grid': () => 'arrow towards the grid',
   'to-loads': () => 'arrow towards the loads',
-  'with-flow': ({ flow }) => (flow === 'import' ? 'arrow with the imported current, towards the loads' : 'arrow with the exported current, towards the grid'),
+  'with-flow': ({ flow }) =>
+    flow === 'import'
+      ? 'arrow with the imported current, towards the loads'
+      : 'arrow with the exported current, towards the grid',
   letters: ({ gridLetter }) => `${gridLetter} towards the grid`,
 } satisfies Record<Arrow['means'], (arrow: Arrow) => string>

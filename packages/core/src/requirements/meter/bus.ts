@@ -6,7 +6,12 @@ import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
 const SHIELDS = ['one-end', 'both-ends', 'not-earthed', 'no-shield'] as const
-const SHIELD_WORDS = { 'one-end': 'earthed at one end', 'both-ends': 'earthed at both ends', 'not-earthed': 'not earthed', 'no-shield': 'no shield' } satisfies Record<(typeof SHIELDS)[number], string>
+const SHIELD_WORDS = {
+  'one-end': 'earthed at one end',
+  'both-ends': 'earthed at both ends',
+  'not-earthed': 'not earthed',
+  'no-shield': 'no shield',
+} satisfies Record<(typeof SHIELDS)[number], string>
 
 /** A data bus: twisted pair, A to A, shield as told, addresses distinct and in range, terminators only at the two ends, devices under the limit. */
 export const bus = defineKind(
@@ -20,28 +25,70 @@ export const bus = defineKind(
   {
     minutes: 8,
     expand: () => [wholeUnit],
-    ask: (_requirement, _subject, { asBuilt }) => ({ kind: 'record', form: 'bus', suggested: asBuilt.units.map(({ label }) => label) }),
-    required: ({ terminators, shield, maxDevices, twisted }) => [twisted ? 'twisted pair' : '', 'A to A', `shield ${shield.map((one) => SHIELD_WORDS[one]).join(' or ')}`, TERMINATION[terminators], maxDevices ? `at most ${maxDevices} devices` : ''].filter(Boolean).join(', '),
+    ask: (_requirement, _subject, { asBuilt }) => ({
+      kind: 'record',
+      form: 'bus',
+      suggested: asBuilt.units.map(({ label }) => label),
+    }),
+    required: ({ terminators, shield, maxDevices, twisted }) =>
+      [
+        twisted ? 'twisted pair' : '',
+        'A to A',
+        `shield ${shield.map((one) => SHIELD_WORDS[one]).join(' or ')}`,
+        TERMINATION[terminators],
+        maxDevices ? `at most ${maxDevices} devices` : '',
+      ]
+        .filter(Boolean)
+        .join(', '),
     judge({ maxDevices, addresses, terminators, shield, twisted }, _subject, given) {
       const answer = answered(given, 'bus')
       if (!answer) return undefined
       const { devices } = answer
       const numbered = devices.flatMap(({ address }) => (address === undefined ? [] : [address]))
       const twice = numbered.filter((address, i) => numbered.indexOf(address) !== i)
-      const outside = addresses ? numbered.filter((address) => address < (addresses.min ?? -Infinity) || address > (addresses.max ?? Infinity)) : []
-      const wantsEnd = (i: number) => terminators === 'both-ends' ? i === 0 || i === devices.length - 1 : terminators === 'far-end' ? i === devices.length - 1 : false
+      const outside = addresses
+        ? numbered.filter(
+            (address) => address < (addresses.min ?? -Infinity) || address > (addresses.max ?? Infinity),
+          )
+        : []
+      const wantsEnd = (i: number) =>
+        terminators === 'both-ends'
+          ? i === 0 || i === devices.length - 1
+          : terminators === 'far-end'
+            ? i === devices.length - 1
+            : false
       const faults = [
         ...(twisted && answer.cable !== 'twisted-pair' ? ['the cable is not a twisted pair'] : []),
         ...(answer.polarity === 'crossed' ? ['A and B are crossed'] : []),
         ...(shield.includes(answer.shield) ? [] : [`shield ${SHIELD_WORDS[answer.shield]}`]),
         ...(twice.length > 0 ? [`address ${twice.join(', ')} is used twice`] : []),
         ...(outside.length > 0 ? [`address ${outside.join(', ')} is outside the range`] : []),
-        ...devices.flatMap(({ name, terminated }, i) => (terminated === wantsEnd(i) ? [] : [terminated ? `a terminator at ${name}, which is not an end` : `no terminator at ${name}`])),
-        ...(maxDevices !== undefined && !atMost(devices.length, maxDevices) ? [`${devices.length} devices, at most ${maxDevices}`] : []),
+        ...devices.flatMap(({ name, terminated }, i) =>
+          terminated === wantsEnd(i)
+            ? []
+            : [terminated ? `a terminator at ${name}, which is not an end` : `no terminator at ${name}`],
+        ),
+        ...(maxDevices !== undefined && !atMost(devices.length, maxDevices)
+          ? [`${devices.length} devices, at most ${maxDevices}`]
+          : []),
       ]
-      return { verdict: judged(faults.length === 0), working: faults.length === 0 ? [`${devices.map(({ name, address }) => `${name}${address === undefined ? '' : ` (${address})`}`).join(' – ')}: all as asked`] : faults, notes: [], finding: faults[0] ?? 'as asked' }
+      return {
+        verdict: judged(faults.length === 0),
+        working:
+          faults.length === 0
+            ? [
+                `${devices.map(({ name, address }) => `${name}${address === undefined ? '' : ` (${address})`}`).join(' – ')}: all as asked`,
+              ]
+            : faults,
+        notes: [],
+        finding: faults[0] ?? 'as asked',
+      }
     },
   },
 )
 
-const TERMINATION = { 'both-ends': 'terminators at the two ends only', 'far-end': 'a terminator at the far end only', none: 'no terminators' }
+const TERMINATION = {
+  'both-ends': 'terminators at the two ends only',
+  'far-end': 'a terminator at the far end only',
+  none: 'no terminators',
+}

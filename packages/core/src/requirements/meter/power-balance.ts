@@ -7,25 +7,69 @@ import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
 const MOMENTS = 3
-const SIDES = [['grid', 'grid, import positive'], ['solar', 'solar'], ['battery', 'battery, discharge positive']] as const
+const SIDES = [
+  ['grid', 'grid, import positive'],
+  ['solar', 'solar'],
+  ['battery', 'battery, discharge positive'],
+] as const
 
 /** Do the meter and the machines tell one story over several moments? A sign the wrong way round shows as a load that cannot be. */
-export const powerBalanceKind = defineKind(requirementOf({ load: object({ min: quantity('power'), max: quantity('power') }, 'what the loads can be'), uncertainty: quantity('power') }), {
-  minutes: 6,
-  expand: () => [wholeUnit],
-  ask: () => ({ kind: 'record', form: 'fields', fields: Array.from({ length: MOMENTS }, (_, i) => SIDES.map(([side, label]) => ({ id: `${side}${i + 1}`, label: `${i + 1}. ${label}`, required: '', dimension: 'power' as const, unit: 'W' }))).flat() }),
-  required: ({ load }) => `a load between ${fig(load.min)} and ${fig(load.max)} W at every moment`,
-  judge({ load, uncertainty }, _subject, given) {
-    const answer = answered(given, 'fields')
-    if (!answer) return undefined
-    const samples = Array.from({ length: MOMENTS }, (_, i) => SIDES.map(([side]) => answer.values[`${side}${i + 1}`]?.value)).flatMap(([grid, solar, battery]) => (grid === undefined || solar === undefined || battery === undefined ? [] : [{ grid, solar, battery }]))
-    if (samples.length === 0) return { verdict: 'not-proven', working: [], notes: [], finding: 'no moment is complete', wanting: 'read grid, solar and battery at one moment' }
-    const { verdict, consistent, working, notes } = powerBalance({ samples, loadRange: load, uncertainty })
-    const turned = consistent[0] ? (['grid', 'solar', 'battery'] as const).filter((side) => consistent[0]![side] < 0) : []
-    return {
-      verdict, working, notes,
-      finding: verdict === 'conforms' ? `one story over ${plural(samples.length, 'moment')}` : consistent.length === 1 ? `${turned.join(' and ')} read the wrong way round` : consistent.length === 0 ? 'no signs make sense of these readings' : 'several signs make sense',
-      wanting: 'read at moments that differ: sun and no sun, charging and discharging',
-    }
+export const powerBalanceKind = defineKind(
+  requirementOf({
+    load: object({ min: quantity('power'), max: quantity('power') }, 'what the loads can be'),
+    uncertainty: quantity('power'),
+  }),
+  {
+    minutes: 6,
+    expand: () => [wholeUnit],
+    ask: () => ({
+      kind: 'record',
+      form: 'fields',
+      fields: Array.from({ length: MOMENTS }, (_, i) =>
+        SIDES.map(([side, label]) => ({
+          id: `${side}${i + 1}`,
+          label: `${i + 1}. ${label}`,
+          required: '',
+          dimension: 'power' as const,
+          unit: 'W',
+        })),
+      ).flat(),
+    }),
+    required: ({ load }) => `a load between ${fig(load.min)} and ${fig(load.max)} W at every moment`,
+    judge({ load, uncertainty }, _subject, given) {
+      const answer = answered(given, 'fields')
+      if (!answer) return undefined
+      const samples = Array.from({ length: MOMENTS }, (_, i) =>
+        SIDES.map(([side]) => answer.values[`${side}${i + 1}`]?.value),
+      ).flatMap(([grid, solar, battery]) =>
+        grid === undefined || solar === undefined || battery === undefined ? [] : [{ grid, solar, battery }],
+      )
+      if (samples.length === 0)
+        return {
+          verdict: 'not-proven',
+          working: [],
+          notes: [],
+          finding: 'no moment is complete',
+          wanting: 'read grid, solar and battery at one moment',
+        }
+      const { verdict, consistent, working, notes } = powerBalance({ samples, loadRange: load, uncertainty })
+      const turned = consistent[0]
+        ? (['grid', 'solar', 'battery'] as const).filter((side) => consistent[0]![side] < 0)
+        : []
+      return {
+        verdict,
+        working,
+        notes,
+        finding:
+          verdict === 'conforms'
+            ? `one story over ${plural(samples.length, 'moment')}`
+            : consistent.length === 1
+              ? `${turned.join(' and ')} read the wrong way round`
+              : consistent.length === 0
+                ? 'no signs make sense of these readings'
+                : 'several signs make sense',
+        wanting: 'read at moments that differ: sun and no sun, charging and discharging',
+      }
+    },
   },
-})
+)

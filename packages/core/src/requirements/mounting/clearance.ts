@@ -9,7 +9,10 @@ import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf, type Judgement, type Subject } from '../kind.js'
 
 const gap = () => quantity('length')
-const SIDE_WORDS = { left: 'left side', right: 'right side', top: 'above', bottom: 'below' } satisfies Record<Side, string>
+const SIDE_WORDS = { left: 'left side', right: 'right side', top: 'above', bottom: 'below' } satisfies Record<
+  Side,
+  string
+>
 const EXTRAS = ['base', 'keep-out', 'corners'] as const
 
 /**
@@ -19,24 +22,45 @@ const EXTRAS = ['base', 'keep-out', 'corners'] as const
 export const clearanceKind = defineKind(
   requirementOf({
     clear: object({ left: gap(), right: gap(), top: gap(), bottom: gap() }),
-    neighbour: optional(refine(object({ rule: oneOf(NEIGHBOUR_RULES), distance: optional(gap()) }), requireStatedDistance)),
+    neighbour: optional(
+      refine(object({ rule: oneOf(NEIGHBOUR_RULES), distance: optional(gap()) }), requireStatedDistance),
+    ),
     reach: optional(oneOf(REACHES), 'straight'),
-    keepOut: optional(list(object({ from: text('class of obstruction'), distance: gap() }), { mayBeEmpty: true }), []),
+    keepOut: optional(
+      list(object({ from: text('class of obstruction'), distance: gap() }), { mayBeEmpty: true }),
+      [],
+    ),
     base: optional(refine(object({ min: optional(gap()), max: optional(gap()) }), requireRange)),
   }),
   {
     minutes: 2,
     expand: (requirement) => [
       // What may stand on the floor itself asks for nothing beneath it.
-      ...SIDES.filter((side) => side !== 'bottom' || requirement.clear.bottom > 0).map((side): Subject => ({ kind: 'side', id: side, label: SIDE_WORDS[side] })),
+      ...SIDES.filter((side) => side !== 'bottom' || requirement.clear.bottom > 0).map((side): Subject => ({
+        kind: 'side',
+        id: side,
+        label: SIDE_WORDS[side],
+      })),
       ...(requirement.base ? [{ kind: 'side' as const, id: 'base', label: 'lower edge' }] : []),
-      ...(requirement.keepOut.length > 0 ? [{ kind: 'side' as const, id: 'keep-out', label: `distance from ${requirement.keepOut.map(({ from }) => from).join(', ')}` }] : []),
-      ...(requirement.reach === 'envelope' ? [{ kind: 'side' as const, id: 'corners', label: 'corners of the envelope' }] : []),
+      ...(requirement.keepOut.length > 0
+        ? [
+            {
+              kind: 'side' as const,
+              id: 'keep-out',
+              label: `distance from ${requirement.keepOut.map(({ from }) => from).join(', ')}`,
+            },
+          ]
+        : []),
+      ...(requirement.reach === 'envelope'
+        ? [{ kind: 'side' as const, id: 'corners', label: 'corners of the envelope' }]
+        : []),
     ],
     ask: () => ({ kind: 'derived', from: 'wall' }),
     required(requirement, { id }, world, unit) {
-      if (id === 'base') return `lower edge ${[requirement.base?.min !== undefined ? `from ${mm(requirement.base.min)}` : '', requirement.base?.max !== undefined ? `up to ${mm(requirement.base.max)}` : ''].filter(Boolean).join(' ')}`
-      if (id === 'keep-out') return requirement.keepOut.map(({ from, distance }) => `${mm(distance)} from any ${from}`).join('; ')
+      if (id === 'base')
+        return `lower edge ${[requirement.base?.min !== undefined ? `from ${mm(requirement.base.min)}` : '', requirement.base?.max !== undefined ? `up to ${mm(requirement.base.max)}` : ''].filter(Boolean).join(' ')}`
+      if (id === 'keep-out')
+        return requirement.keepOut.map(({ from, distance }) => `${mm(distance)} from any ${from}`).join('; ')
       if (id === 'corners') return 'nothing within the corners of the envelope'
       const side = world.onWall(unit.id)?.result.sides.find((one) => one.side === id)
       return `at least ${mm(side?.required ?? requirement.clear[id as Side])}`
@@ -44,26 +68,46 @@ export const clearanceKind = defineKind(
     judge(_requirement, { id }, _given, world, unit) {
       const onWall = world.onWall(unit.id)
       if (!onWall) return undefined
-      if ((EXTRAS as readonly string[]).includes(id)) return judgeExtra(id as (typeof EXTRAS)[number], onWall, world.labelOf)
+      if ((EXTRAS as readonly string[]).includes(id))
+        return judgeExtra(id as (typeof EXTRAS)[number], onWall, world.labelOf)
       const judgement = judgeSide(id as Side, onWall, world)
       const other = onWall.result.sides.find((one) => one.side === id)?.governing
       const isUnit = world.asBuilt.units.some((one) => one.id === other)
-      return isUnit ? { ...judgement, seenAlsoFrom: { unitId: other!, subjectId: OPPOSITE[id as Side] } } : judgement
+      return isUnit
+        ? { ...judgement, seenAlsoFrom: { unitId: other!, subjectId: OPPOSITE[id as Side] } }
+        : judgement
     },
   },
 )
 
-function judgeSide(side: Side, { result, collidesWith, wall }: OnWall, { labelOf, rule }: Pick<World, 'labelOf' | 'rule'>): Judgement {
+function judgeSide(
+  side: Side,
+  { result, collidesWith, wall }: OnWall,
+  { labelOf, rule }: Pick<World, 'labelOf' | 'rule'>,
+): Judgement {
   const found = result.sides.find((one) => one.side === side)!
   if (collidesWith.length > 0) {
     const others = collidesWith.map(labelOf).join(' and ')
-    return { verdict: 'does-not-conform', working: [`overlaps ${others}`], notes: ['two things cannot hang in one place: check the measurements'], finding: `overlaps ${others}` }
+    return {
+      verdict: 'does-not-conform',
+      working: [`overlaps ${others}`],
+      notes: ['two things cannot hang in one place: check the measurements'],
+      finding: `overlaps ${others}`,
+    }
   }
-  if (found.measured === null) return { verdict: found.verdict, working: ['nothing stands on this side'], notes: [], finding: 'open' }
+  if (found.measured === null)
+    return { verdict: found.verdict, working: ['nothing stands on this side'], notes: [], finding: 'open' }
   return {
     verdict: found.verdict,
-    working: [`${labelOf(found.governing!)}: measured ${mm(found.measured)} − required ${mm(found.required)} = ${mm(found.margin!)}`],
-    notes: rule === 'simple' ? ['judged as measured: this job accepts a doubtful measure inside the limit'] : wall.uncertainty > 0 ? [`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`] : ['no tape was named: its uncertainty is left out of account'],
+    working: [
+      `${labelOf(found.governing!)}: measured ${mm(found.measured)} − required ${mm(found.required)} = ${mm(found.margin!)}`,
+    ],
+    notes:
+      rule === 'simple'
+        ? ['judged as measured: this job accepts a doubtful measure inside the limit']
+        : wall.uncertainty > 0
+          ? [`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`]
+          : ['no tape was named: its uncertainty is left out of account'],
     finding: sideFinding(found, labelOf),
     wanting: `only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
   }
@@ -74,17 +118,31 @@ function sideFinding({ measured, margin, governing }: SideResult, labelOf: (id: 
   return margin! < 0 ? `${to}, short by ${mm(-margin!)}` : to
 }
 
-function judgeExtra(id: (typeof EXTRAS)[number], { result }: OnWall, labelOf: (id: string) => string): Judgement {
-  if (id === 'base') return { verdict: result.base?.verdict ?? 'conforms', working: [`lower edge at ${mm(result.base?.measured ?? 0)}`], notes: [], finding: `lower edge at ${mm(result.base?.measured ?? 0)}` }
+function judgeExtra(
+  id: (typeof EXTRAS)[number],
+  { result }: OnWall,
+  labelOf: (id: string) => string,
+): Judgement {
+  if (id === 'base')
+    return {
+      verdict: result.base?.verdict ?? 'conforms',
+      working: [`lower edge at ${mm(result.base?.measured ?? 0)}`],
+      notes: [],
+      finding: `lower edge at ${mm(result.base?.measured ?? 0)}`,
+    }
   const found = rowsOf(id, result)
   const short = found.filter(({ margin }) => margin < 0)
   const worstRow = [...found].sort((a, b) => a.margin - b.margin)[0]
   return {
     verdict: worst<JudgedVerdict>(['conforms', ...found.map(({ verdict }) => verdict)]) as JudgedVerdict,
-    working: found.length === 0 ? ['nothing of the kind on this wall'] : found.map(({ item, margin }) => `${labelOf(item)}: margin ${mm(margin)}`),
+    working:
+      found.length === 0
+        ? ['nothing of the kind on this wall']
+        : found.map(({ item, margin }) => `${labelOf(item)}: margin ${mm(margin)}`),
     notes: [],
     finding: short.length > 0 ? `${labelOf(worstRow!.item)} too near by ${mm(-worstRow!.margin)}` : 'kept',
   }
 }
 
-const rowsOf = (id: 'keep-out' | 'corners', { keepOut, corners }: UnitClearance) => (id === 'corners' ? corners : keepOut)
+const rowsOf = (id: 'keep-out' | 'corners', { keepOut, corners }: UnitClearance) =>
+  id === 'corners' ? corners : keepOut

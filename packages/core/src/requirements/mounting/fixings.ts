@@ -5,15 +5,35 @@ import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { BadInput } from '../../verdict/bad-input.js'
 import { decision } from '../../verdict/decision.js'
 import { fig, mm } from '../../verdict/say.js'
-import { count as fixingCount, join, list, num, object, optional, refine, requireRange, text } from '../../verdict/shape.js'
+import {
+  count as fixingCount,
+  join,
+  list,
+  num,
+  object,
+  optional,
+  refine,
+  requireRange,
+  text,
+} from '../../verdict/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { limitWords } from '../general/limits.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
-const window = (about: string) => optional(refine(object({ min: optional(quantity('length')), max: optional(quantity('length')) }, about), requireRange))
+const window = (about: string) =>
+  optional(
+    refine(
+      object({ min: optional(quantity('length')), max: optional(quantity('length')) }, about),
+      requireRange,
+    ),
+  )
 
-const WINDOWS = { diameter: 'hole diameter', depth: 'hole depth', spacing: 'least spacing between holes' } as const
+const WINDOWS = {
+  diameter: 'hole diameter',
+  depth: 'hole depth',
+  spacing: 'least spacing between holes',
+} as const
 type WindowName = keyof typeof WINDOWS
 
 /**
@@ -21,19 +41,32 @@ type WindowName = keyof typeof WINDOWS
  * Capacities are those of one fixing in each kind of wall that the sheet allows; a wall that is not listed does not conform.
  */
 export const fixings = defineKind(
-  refine(requirementOf({
-    count: fixingCount('least count of fixings'),
-    topRow: fixingCount('fixings in the top row'),
-    overhang: quantity('length', 'centre of gravity from the wall'),
-    leverArm: quantity('length', 'from the top row down to where the unit presses on the wall', { sign: 'divisor' }),
-    diameter: window('hole diameter'),
-    depth: window('hole depth'),
-    spacing: window('between holes'),
-    safetyFactor: optional(num({ sign: 'divisor' }), 4),
-    walls: list(object({ wall: text('kind of wall'), tension: quantity('force', 'of one fixing', { sign: 'divisor' }), shear: quantity('force', 'of one fixing', { sign: 'divisor' }), derate: optional(num({ sign: 'divisor' }), 1) })),
-  }), ({ count, topRow }, path) => {
-    if (topRow > count) throw new BadInput('out-of-range', join(path, 'topRow'), 'must not exceed the count of fixings')
-  }),
+  refine(
+    requirementOf({
+      count: fixingCount('least count of fixings'),
+      topRow: fixingCount('fixings in the top row'),
+      overhang: quantity('length', 'centre of gravity from the wall'),
+      leverArm: quantity('length', 'from the top row down to where the unit presses on the wall', {
+        sign: 'divisor',
+      }),
+      diameter: window('hole diameter'),
+      depth: window('hole depth'),
+      spacing: window('between holes'),
+      safetyFactor: optional(num({ sign: 'divisor' }), 4),
+      walls: list(
+        object({
+          wall: text('kind of wall'),
+          tension: quantity('force', 'of one fixing', { sign: 'divisor' }),
+          shear: quantity('force', 'of one fixing', { sign: 'divisor' }),
+          derate: optional(num({ sign: 'divisor' }), 1),
+        }),
+      ),
+    }),
+    ({ count, topRow }, path) => {
+      if (topRow > count)
+        throw new BadInput('out-of-range', join(path, 'topRow'), 'must not exceed the count of fixings')
+    },
+  ),
   {
     minutes: 6,
     expand: () => [wholeUnit],
@@ -42,9 +75,20 @@ export const fixings = defineKind(
       form: 'fields',
       instrument: requirement.instrument ?? 'tape',
       fields: [
-        { id: 'wall', label: 'kind of wall', required: requirement.walls.map(({ wall }) => wall).join(' or '), options: [...requirement.walls.map(({ wall }) => wall), 'another kind'] },
+        {
+          id: 'wall',
+          label: 'kind of wall',
+          required: requirement.walls.map(({ wall }) => wall).join(' or '),
+          options: [...requirement.walls.map(({ wall }) => wall), 'another kind'],
+        },
         { id: 'count', label: 'fixings', required: `at least ${fig(requirement.count)}`, dimension: 'count' },
-        ...windowsOf(requirement).map(([name, limits]) => ({ id: name, label: WINDOWS[name], required: limitWords(limits, 'length'), dimension: 'length' as const, unit: 'mm' })),
+        ...windowsOf(requirement).map(([name, limits]) => ({
+          id: name,
+          label: WINDOWS[name],
+          required: limitWords(limits, 'length'),
+          dimension: 'length' as const,
+          unit: 'mm',
+        })),
       ],
     }),
     required: (requirement) => `at least ${fig(requirement.count)} fixings that carry the unit`,
@@ -54,23 +98,58 @@ export const fixings = defineKind(
       const { wall: wallField, count } = answer.values
       const capacity = requirement.walls.find(({ wall }) => wall === wallField?.typed)
       const mass = world.sheetOf(unit.id)?.mass
-      const holes = windowsOf(requirement).map(([name, limits]) => hole(name, limits, answer.values[name]?.value, given as GivenRecord, world.rule))
-      const load = capacity && mass !== undefined && count?.value !== undefined && count.value >= requirement.topRow && Number.isInteger(count.value)
-        ? fixingsCalculation({ mass, centreOfGravity: requirement.overhang, fixings: { count: count.value, topRow: requirement.topRow, leverArm: requirement.leverArm }, capacity, safetyFactor: requirement.safetyFactor, derate: capacity.derate })
-        : undefined
+      const holes = windowsOf(requirement).map(([name, limits]) =>
+        hole(name, limits, answer.values[name]?.value, given as GivenRecord, world.rule),
+      )
+      const load =
+        capacity &&
+        mass !== undefined &&
+        count?.value !== undefined &&
+        count.value >= requirement.topRow &&
+        Number.isInteger(count.value)
+          ? fixingsCalculation({
+              mass,
+              centreOfGravity: requirement.overhang,
+              fixings: { count: count.value, topRow: requirement.topRow, leverArm: requirement.leverArm },
+              capacity,
+              safetyFactor: requirement.safetyFactor,
+              derate: capacity.derate,
+            })
+          : undefined
       const faults = [
         ...(wallField && !capacity ? ['the sheet gives no capacity for this kind of wall'] : []),
-        ...(count?.value !== undefined && count.value < requirement.count ? [`${fig(count.value)} fixings where ${fig(requirement.count)} are asked for`] : []),
-        ...(load?.verdict === 'does-not-conform' ? [`loaded to ${fig(100 * load.utilisation, 0)} % of what they may carry`] : []),
+        ...(count?.value !== undefined && count.value < requirement.count
+          ? [`${fig(count.value)} fixings where ${fig(requirement.count)} are asked for`]
+          : []),
+        ...(load?.verdict === 'does-not-conform'
+          ? [`loaded to ${fig(100 * load.utilisation, 0)} % of what they may carry`]
+          : []),
         ...holes.filter(({ verdict }) => verdict === 'does-not-conform').map(({ finding }) => finding),
       ]
-      const missing = [...(!wallField ? ['the kind of wall'] : []), ...(count?.value === undefined ? ['the count'] : []), ...holes.filter(({ verdict }) => verdict === 'not-proven').map(({ wanting }) => wanting)]
+      const missing = [
+        ...(!wallField ? ['the kind of wall'] : []),
+        ...(count?.value === undefined ? ['the count'] : []),
+        ...holes.filter(({ verdict }) => verdict === 'not-proven').map(({ wanting }) => wanting),
+      ]
       return {
-        verdict: faults.length > 0 ? 'does-not-conform' : missing.length > 0 || !load ? 'not-proven' : (worst(['conforms', ...holes.map(({ verdict }) => verdict)]) as JudgedVerdict),
+        verdict:
+          faults.length > 0
+            ? 'does-not-conform'
+            : missing.length > 0 || !load
+              ? 'not-proven'
+              : (worst(['conforms', ...holes.map(({ verdict }) => verdict)]) as JudgedVerdict),
         working: [...(load?.working ?? []), ...holes.map(({ working }) => working)],
-        notes: [...(load?.notes ?? []), ...(mass === undefined ? ['the sheet gives no mass: the load cannot be worked out'] : [])],
-        finding: faults[0] ?? (load ? `loaded to ${fig(100 * load.utilisation, 0)} % of what they may carry` : 'not complete'),
-        wanting: missing.length > 0 ? `measure ${missing.join(', ')}` : 'the load cannot be worked out without the mass of the unit',
+        notes: [
+          ...(load?.notes ?? []),
+          ...(mass === undefined ? ['the sheet gives no mass: the load cannot be worked out'] : []),
+        ],
+        finding:
+          faults[0] ??
+          (load ? `loaded to ${fig(100 * load.utilisation, 0)} % of what they may carry` : 'not complete'),
+        wanting:
+          missing.length > 0
+            ? `measure ${missing.join(', ')}`
+            : 'the load cannot be worked out without the mass of the unit',
       }
     },
   },
@@ -82,13 +161,32 @@ interface Limits {
 }
 
 function windowsOf(requirement: Partial<Record<WindowName, Limits | undefined>>): [WindowName, Limits][] {
-  return (Object.keys(WINDOWS) as WindowName[]).flatMap((name) => (requirement[name] ? [[name, requirement[name]] as [WindowName, Limits]] : []))
+  return (Object.keys(WINDOWS) as WindowName[]).flatMap((name) =>
+    requirement[name] ? [[name, requirement[name]] as [WindowName, Limits]] : [],
+  )
 }
 
-function hole(name: WindowName, limits: Limits, value: number | undefined, { instrument: named }: GivenRecord, rule: 'guarded' | 'simple') {
+function hole(
+  name: WindowName,
+  limits: Limits,
+  value: number | undefined,
+  { instrument: named }: GivenRecord,
+  rule: 'guarded' | 'simple',
+) {
   const instrument = vouching(named, 'length')
-  if (value === undefined) return { verdict: 'not-proven' as const, working: `${WINDOWS[name]}: not measured`, finding: '', wanting: `the ${WINDOWS[name]}` }
-  const { verdict, margin } = decision({ value, uncertainty: uncertaintyOf(instrument, 'length', value), ...limits, rule })
+  if (value === undefined)
+    return {
+      verdict: 'not-proven' as const,
+      working: `${WINDOWS[name]}: not measured`,
+      finding: '',
+      wanting: `the ${WINDOWS[name]}`,
+    }
+  const { verdict, margin } = decision({
+    value,
+    uncertainty: uncertaintyOf(instrument, 'length', value),
+    ...limits,
+    rule,
+  })
   return {
     verdict: !instrument && verdict === 'conforms' ? ('not-proven' as const) : verdict,
     working: `${WINDOWS[name]} ${mm(value)} against ${limitWords(limits, 'length')}`,

@@ -18,17 +18,39 @@ export interface MeasuredWall {
 const NO_DEMAND = { left: 0, right: 0, top: 0, bottom: 0 }
 
 /** Puts the units that hang on a wall, with what their sheets demand, and its obstructions before the clearance calculator, by the job's rule for doubtful measures. */
-export function measureWall(wall: WallBuilt, { units }: AsBuilt, sheetOf: (unit: UnitBuilt) => Sheet | undefined, rule: DecisionRule): MeasuredWall {
-  const hung = units.filter(({ place }) => place?.wallId === wall.id).map((unit) => asUnit(unit, sheetOf(unit)))
-  const others: Item[] = wall.obstructions.map(({ id, class: of, x, y, w, h }) => ({ kind: 'obstruction', id, class: of, x, y, w, h }))
+export function measureWall(
+  wall: WallBuilt,
+  { units }: AsBuilt,
+  sheetOf: (unit: UnitBuilt) => Sheet | undefined,
+  rule: DecisionRule,
+): MeasuredWall {
+  const hung = units
+    .filter(({ place }) => place?.wallId === wall.id)
+    .map((unit) => asUnit(unit, sheetOf(unit)))
+  const others: Item[] = wall.obstructions.map(({ id, class: of, x, y, w, h }) => ({
+    kind: 'obstruction',
+    id,
+    class: of,
+    x,
+    y,
+    w,
+    h,
+  }))
   const given: ReadWall = {
-    wall: { leftCorner: wall.leftCorner, rightCorner: wall.rightCorner && wall.width !== undefined, ...(wall.width !== undefined && { width: wall.width }), ...(wall.height !== undefined && { height: wall.height }) },
+    wall: {
+      leftCorner: wall.leftCorner,
+      rightCorner: wall.rightCorner && wall.width !== undefined,
+      ...(wall.width !== undefined && { width: wall.width }),
+      ...(wall.height !== undefined && { height: wall.height }),
+    },
     uncertainty: countedUncertainty(wall.uncertainty, rule),
     items: [...hung, ...others],
   }
   if (given.items.length === 0) return { wall, given, result: EMPTY }
   const measured = attempt(() => (requireNamesOfTheirOwn(given.items), clearanceOf(given)))
-  return measured.ok ? { wall, given, result: measured.value } : { wall, given, result: EMPTY, problem: measured.problem }
+  return measured.ok
+    ? { wall, given, result: measured.value }
+    : { wall, given, result: EMPTY, problem: measured.problem }
 }
 
 const EMPTY: ClearanceResult = { units: [], collisions: [], verdict: 'conforms', working: [], notes: [] }
@@ -39,7 +61,12 @@ function asUnit({ id, place }: UnitBuilt, sheet: Sheet | undefined): Unit {
   const demand = sheet?.requirements.find((requirement) => requirement.kind === 'clearance')
   if (!demand) return { kind: 'unit', id, x, y, w, h, clear: NO_DEMAND, reach: 'straight', keepOut: [] }
   return {
-    kind: 'unit', id, x, y, w, h,
+    kind: 'unit',
+    id,
+    x,
+    y,
+    w,
+    h,
     clear: demand.clear,
     reach: demand.reach,
     keepOut: demand.keepOut,

@@ -2,7 +2,19 @@ import { Box, Stack, Text, chakra } from '@chakra-ui/react'
 import type { FormProps } from './form-props.js'
 
 const Option = chakra('button', {
-  base: { textAlign: 'left', minH: '52px', px: '14px', py: '8px', bg: 'paper', border: '2px solid', borderColor: 'hair', borderRadius: '4px', cursor: 'pointer', _hover: { borderColor: 'chalk' }, '&[aria-pressed=true]': { borderColor: 'chalk', bg: 'chalkWash' } },
+  base: {
+    textAlign: 'left',
+    minH: '52px',
+    px: '14px',
+    py: '8px',
+    bg: 'paper',
+    border: '2px solid',
+    borderColor: 'hair',
+    borderRadius: '4px',
+    cursor: 'pointer',
+    _hover: { borderColor: 'chalk' },
+    '&[aria-pressed=true]': { borderColor: 'chalk', bg: 'chalkWash' },
+  },
 })
 
 /** One of several: a touch answers. */
@@ -14,7 +26,12 @@ export function ChoiceForm({ form: { question, options }, answer, onChange }: Fo
       </Text>
       <Stack gap="8px" role="group" aria-label={question}>
         {options.map(({ id, label, hint }) => (
-          <Option key={id} type="button" aria-pressed={answer?.chosen === id} onClick={() => onChange({ chosen: id })}>
+          <Option
+            key={id}
+            type="button"
+            aria-pressed={answer?.chosen === id}
+            onClick={() => onChange({ chosen: id })}
+          >
             <Text fontSize="16px" fontWeight={600}>
               {label}
             </Text>

@@ -8,4 +8,8 @@ interface DraftAnswer {
 }
 
 /** What is being answered just now, so that the picture can follow every keystroke. */
-export const useDraftAnswer = create<DraftAnswer>((set) => ({ checkId: undefined, answer: undefined, show: (checkId, answer) => set({ checkId, answer }) }))
+export const useDraftAnswer = create<DraftAnswer>((set) => ({
+  checkId: undefined,
+  answer: undefined,
+  show: (checkId, answer) => set({ checkId, answer }),
+}))

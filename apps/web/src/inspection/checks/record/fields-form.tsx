@@ -7,12 +7,16 @@ import { Select } from '../../../marks/select.js'
 import { useDecimal } from '../../../store/decimal.js'
 import type { FormProps } from './form-props.js'
 
-const Scanner = lazy(() => import('../../../scan/scanner.js').then(({ Scanner: view }) => ({ default: view })))
+const Scanner = lazy(() =>
+  import('../../../scan/scanner.js').then(({ Scanner: view }) => ({ default: view })),
+)
 
 /** Several things read together, what is expected beside what was found. */
 export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fields'>) {
   const decimal = useDecimal((state) => state.decimal)
-  const [texts, setTexts] = useState<Record<string, string>>(() => Object.fromEntries(Object.entries(answer?.values ?? {}).map(([id, { typed }]) => [id, typed])))
+  const [texts, setTexts] = useState<Record<string, string>>(() =>
+    Object.fromEntries(Object.entries(answer?.values ?? {}).map(([id, { typed }]) => [id, typed])),
+  )
   const [scanning, setScanning] = useState<string>()
   const type = (field: FormField, text: string) => {
     const next = { ...texts, [field.id]: text }
@@ -24,10 +28,18 @@ export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fi
     <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px" alignItems="start">
       {fields.map((field) => (
         <Box key={field.id}>
-          <Field label={field.label} problem={problemOf(field, texts[field.id] ?? '', decimal)} hint={field.required && <Text as="span">expected {field.required}</Text>}>
+          <Field
+            label={field.label}
+            problem={problemOf(field, texts[field.id] ?? '', decimal)}
+            hint={field.required && <Text as="span">expected {field.required}</Text>}
+          >
             {(ids) =>
               field.options ? (
-                <Select {...ids} value={texts[field.id] ?? ''} onChange={(event) => type(field, event.target.value)}>
+                <Select
+                  {...ids}
+                  value={texts[field.id] ?? ''}
+                  onChange={(event) => type(field, event.target.value)}
+                >
                   <option value="">–</option>
                   {field.options.map((option) => (
                     <option key={option}>{option}</option>
@@ -35,9 +47,24 @@ export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fi
                 </Select>
               ) : (
                 <Box display="flex" gap="6px">
-                  <Input {...ids} value={texts[field.id] ?? ''} onChange={(event) => type(field, event.target.value)} fontFamily="mono" h="50px" fontSize="18px" autoComplete="off" autoCapitalize={field.scan ? 'characters' : 'off'} />
+                  <Input
+                    {...ids}
+                    value={texts[field.id] ?? ''}
+                    onChange={(event) => type(field, event.target.value)}
+                    fontFamily="mono"
+                    h="50px"
+                    fontSize="18px"
+                    autoComplete="off"
+                    autoCapitalize={field.scan ? 'characters' : 'off'}
+                  />
                   {field.scan && (
-                    <Button variant="outline" h="50px" px="12px" onClick={() => setScanning(field.id)} aria-label={`Scan ${field.label}`}>
+                    <Button
+                      variant="outline"
+                      h="50px"
+                      px="12px"
+                      onClick={() => setScanning(field.id)}
+                      aria-label={`Scan ${field.label}`}
+                    >
                       <ScanLine size={20} />
                     </Button>
                   )}
@@ -53,7 +80,10 @@ export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fi
             title={fields.find(({ id }) => id === scanning)!.label}
             onClose={() => setScanning(undefined)}
             onCode={(code) => {
-              type(fields.find(({ id }) => id === scanning)!, code)
+              type(
+                fields.find(({ id }) => id === scanning)!,
+                code,
+              )
               setScanning(undefined)
             }}
           />
@@ -65,15 +95,25 @@ export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fi
 
 type Decimal = ReturnType<typeof useDecimal.getState>['decimal']
 
-function valueOf({ id, dimension, unit }: FormField, text: string, decimal: Decimal): [string, { typed: string; value?: number }][] {
+function valueOf(
+  { id, dimension, unit }: FormField,
+  text: string,
+  decimal: Decimal,
+): [string, { typed: string; value?: number }][] {
   if (text.trim() === '') return []
   if (!dimension) return [[id, { typed: text.trim() }]]
   const parsed = parseQuantity(text, dimension, { decimal, ...(unit && { assume: unit }) })
-  return parsed.ok && parsed.quantity.relation === '=' ? [[id, { typed: parsed.quantity.typed, value: parsed.quantity.value }]] : []
+  return parsed.ok && parsed.quantity.relation === '='
+    ? [[id, { typed: parsed.quantity.typed, value: parsed.quantity.value }]]
+    : []
 }
 
 function problemOf({ dimension, unit }: FormField, text: string, decimal: Decimal): string | undefined {
   if (!dimension || text.trim() === '') return undefined
   const parsed = parseQuantity(text, dimension, { decimal, ...(unit && { assume: unit }) })
-  return parsed.ok ? (parsed.quantity.relation === '=' ? undefined : 'a figure without < or > is needed') : parsed.problem.message
+  return parsed.ok
+    ? parsed.quantity.relation === '='
+      ? undefined
+      : 'a figure without < or > is needed'
+    : parsed.problem.message
 }

@@ -16,23 +16,75 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
       <Text fontSize="15px" mb="6px">
         Touch the bolts in the order in which they were tightened.{' '}
         <b>
-          {done.length >= items.length * passes ? 'Complete' : `Pass ${pass} of ${passes}`}, {done.length} of {items.length * passes}
+          {done.length >= items.length * passes ? 'Complete' : `Pass ${pass} of ${passes}`}, {done.length} of{' '}
+          {items.length * passes}
         </b>
       </Text>
       <chakra.svg viewBox={`0 0 ${W} ${H}`} w="100%" maxW="440px" role="group" aria-label="Bolt pattern">
-        <chakra.rect x="14" y="14" width={W - 28} height={H - 28} rx="14" fill="paper" stroke="ink" strokeWidth="2px" />
-        <chakra.rect x="30" y="30" width={W - 60} height={H - 60} rx="8" fill="none" stroke="hair" strokeDasharray="4 4" />
+        <chakra.rect
+          x="14"
+          y="14"
+          width={W - 28}
+          height={H - 28}
+          rx="14"
+          fill="paper"
+          stroke="ink"
+          strokeWidth="2px"
+        />
+        <chakra.rect
+          x="30"
+          y="30"
+          width={W - 60}
+          height={H - 60}
+          rx="8"
+          fill="none"
+          stroke="hair"
+          strokeDasharray="4 4"
+        />
         {items.map(({ id, label, x, y }, i) => {
           const times = done.filter((one) => one === id).length
           const [cx, cy] = [48 + (x ?? (i + 0.5) / items.length) * (W - 96), 44 + (y ?? 0.5) * (H - 106)]
           return (
             <TouchMark key={id} label={`Bolt ${label}, tightened ${times} times`} onTouch={() => touch(id)}>
-              <chakra.circle cx={cx} cy={cy} r="24" fill={times >= passes ? 'chalkWash' : 'panel'} stroke={times > 0 ? 'chalk' : 'faint'} strokeWidth="2.5px" />
-              <chakra.path d={hexagon(cx, cy, 15)} fill="none" stroke={times > 0 ? 'chalk' : 'faint'} strokeWidth="1.5px" />
-              <chakra.text x={cx} y={cy} dominantBaseline="central" textAnchor="middle" fontSize="12px" fontWeight={600} fill="ink">
-                {label.length > 4 ? label.replace(/[^A-Za-z0-9 ]/g, '').split(' ').map((word) => word[0]).join('') : label}
+              <chakra.circle
+                cx={cx}
+                cy={cy}
+                r="24"
+                fill={times >= passes ? 'chalkWash' : 'panel'}
+                stroke={times > 0 ? 'chalk' : 'faint'}
+                strokeWidth="2.5px"
+              />
+              <chakra.path
+                d={hexagon(cx, cy, 15)}
+                fill="none"
+                stroke={times > 0 ? 'chalk' : 'faint'}
+                strokeWidth="1.5px"
+              />
+              <chakra.text
+                x={cx}
+                y={cy}
+                dominantBaseline="central"
+                textAnchor="middle"
+                fontSize="12px"
+                fontWeight={600}
+                fill="ink"
+              >
+                {label.length > 4
+                  ? label
+                      .replace(/[^A-Za-z0-9 ]/g, '')
+                      .split(' ')
+                      .map((word) => word[0])
+                      .join('')
+                  : label}
               </chakra.text>
-              <chakra.text x={cx} y={cy + 36} textAnchor="middle" fontSize="12px" fontFamily="mono" fill={times > passes ? 'oxide' : 'faint'}>
+              <chakra.text
+                x={cx}
+                y={cy + 36}
+                textAnchor="middle"
+                fontSize="12px"
+                fontFamily="mono"
+                fill={times > passes ? 'oxide' : 'faint'}
+              >
                 {times} / {passes}
               </chakra.text>
             </TouchMark>
@@ -40,7 +92,11 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
         })}
       </chakra.svg>
       <HStack mt="8px" gap="8px" wrap="wrap">
-        <Button variant="outline" disabled={done.length === 0} onClick={() => onChange({ done: done.slice(0, -1) })}>
+        <Button
+          variant="outline"
+          disabled={done.length === 0}
+          onClick={() => onChange({ done: done.slice(0, -1) })}
+        >
           <Undo2 size={18} /> Last one back
         </Button>
         <Text fontFamily="mono" fontSize="14px" color="faint">
@@ -51,4 +107,5 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
   )
 }
 
-const hexagon = (cx: number, cy: number, r: number) => `${Array.from({ length: 6 }, (_, i) => `${i === 0 ? 'M' : 'L'}${cx + r * Math.cos((i * Math.PI) / 3)} ${cy + r * Math.sin((i * Math.PI) / 3)}`).join(' ')} Z`
+const hexagon = (cx: number, cy: number, r: number) =>
+  `${Array.from({ length: 6 }, (_, i) => `${i === 0 ? 'M' : 'L'}${cx + r * Math.cos((i * Math.PI) / 3)} ${cy + r * Math.sin((i * Math.PI) / 3)}`).join(' ')} Z`

@@ -3,7 +3,13 @@ import { jest } from '@jest/globals'
 import { act, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import type { Answer, Verdict } from '@plumb-mark/core'
-import { appended, onScreen, openJob, sampleSheet, type Change } from '../../../testing/job-on-screen.testing.js'
+import {
+  appended,
+  onScreen,
+  openJob,
+  sampleSheet,
+  type Change,
+} from '../../../testing/job-on-screen.testing.js'
 import { useInspection } from '../../../store/inspection.js'
 import { RecordField } from './record-field.js'
 
@@ -13,10 +19,20 @@ let said: Verdict | undefined
 /** Opens the form of one check of a unit of a sheet; what it would be judged as while it is filled in is kept in `said`. */
 function fill(sheetName: string, requirement: string, subject = 'unit', changes: readonly Change[] = []) {
   const sheet = sampleSheet(sheetName)
-  openJob([{ kind: 'unit-fitted', body: { id: 'u', label: 'Unit', sheetId: sheetName, serial: 'AB12' } }, ...changes], { sheets: [sheet] })
-  const judged = useInspection.getState().inspection!.checks.find(({ check }) => check.id === `u/${requirement}/${subject}`)!
+  openJob(
+    [
+      { kind: 'unit-fitted', body: { id: 'u', label: 'Unit', sheetId: sheetName, serial: 'AB12' } },
+      ...changes,
+    ],
+    { sheets: [sheet] },
+  )
+  const judged = useInspection
+    .getState()
+    .inspection!.checks.find(({ check }) => check.id === `u/${requirement}/${subject}`)!
   const done = jest.fn()
-  onScreen(<RecordField judged={judged} onTrial={(outcome) => void (said = outcome?.verdict)} onDone={done} />)
+  onScreen(
+    <RecordField judged={judged} onTrial={(outcome) => void (said = outcome?.verdict)} onDone={done} />,
+  )
   return done
 }
 const answer = () => (appended().at(-1)?.body as { answer: Answer } | undefined)?.answer
@@ -80,7 +96,10 @@ it('little switches are turned until they stand as they must', async () => {
 it('steps are stamped as they are done, and a wait that is cut short is seen', async () => {
   jest.useFakeTimers({ advanceTimers: true, now: new Date('2026-06-01T09:00:00Z') })
   fill('thrumcap-ts-5-a', 'power-up')
-  const stamp = async () => userEvent.setup({ advanceTimers: jest.advanceTimersByTime }).click(screen.getAllByRole('button', { name: 'Done now' })[0]!)
+  const stamp = async () =>
+    userEvent
+      .setup({ advanceTimers: jest.advanceTimersByTime })
+      .click(screen.getAllByRole('button', { name: 'Done now' })[0]!)
   await stamp()
   expect(screen.getByText(/60 s to go/)).toBeTruthy()
   act(() => jest.advanceTimersByTime(20_000))
@@ -110,20 +129,62 @@ it('a data chain is entered lead by lead, with its terminator', async () => {
   fill(sheet, sampleSheet(sheet).requirements.find(({ kind }) => kind === 'data-chain')!.id)
   await press('Lead')
   expect(screen.getAllByLabelText('from')).toHaveLength(1)
-  await user.selectOptions(screen.getByLabelText('Terminator in'), screen.getByLabelText('Terminator in').querySelectorAll('option')[1]!)
+  await user.selectOptions(
+    screen.getByLabelText('Terminator in'),
+    screen.getByLabelText('Terminator in').querySelectorAll('option')[1]!,
+  )
   await keep()
-  expect(answer()).toMatchObject({ leads: [{ from: expect.any(String), to: expect.any(String) }], terminators: [expect.any(String)] })
+  expect(answer()).toMatchObject({
+    leads: [{ from: expect.any(String), to: expect.any(String) }],
+    terminators: [expect.any(String)],
+  })
   await press('Take this lead away')
   expect(screen.queryAllByLabelText('from')).toHaveLength(0)
 })
 
 it('marks along the rail are typed one after the other', async () => {
-  const modules: Change = { kind: 'unit-fitted', body: { id: 'm', label: 'Modules', sheetId: 'wendlemere-wm-430-b' } }
+  const modules: Change = {
+    kind: 'unit-fitted',
+    body: { id: 'm', label: 'Modules', sheetId: 'wendlemere-wm-430-b' },
+  }
   const rail = sampleSheet('wendlemere-wm-430-b').requirements.find(({ kind }) => kind === 'rail-marks')!
   const sheets = ['sorrelight-sp-380-c', 'wendlemere-wm-430-b'].map(sampleSheet)
-  openJob([modules, { kind: 'unit-fitted', body: { id: 'u', label: 'Inverters', sheetId: 'sorrelight-sp-380-c' } }, { kind: 'plane-built', body: { id: 'p', label: 'P', unitId: 'm', rows: 1, columns: 2, orientation: 'portrait', gap: 20, empty: [] } }, { kind: 'devices-fitted', body: { devices: [{ id: 'd', unitId: 'u', at: 'p.r1c1', feeds: ['p.r1c1'], idlePorts: 0, cappedPorts: 0 }] } }], { sheets })
-  const judged = useInspection.getState().inspection!.checks.find(({ check }) => check.requirement.id === rail.id)!
-  onScreen(<RecordField judged={judged} onTrial={(outcome) => void (said = outcome?.verdict)} onDone={() => undefined} />)
+  openJob(
+    [
+      modules,
+      { kind: 'unit-fitted', body: { id: 'u', label: 'Inverters', sheetId: 'sorrelight-sp-380-c' } },
+      {
+        kind: 'plane-built',
+        body: {
+          id: 'p',
+          label: 'P',
+          unitId: 'm',
+          rows: 1,
+          columns: 2,
+          orientation: 'portrait',
+          gap: 20,
+          empty: [],
+        },
+      },
+      {
+        kind: 'devices-fitted',
+        body: {
+          devices: [{ id: 'd', unitId: 'u', at: 'p.r1c1', feeds: ['p.r1c1'], idlePorts: 0, cappedPorts: 0 }],
+        },
+      },
+    ],
+    { sheets },
+  )
+  const judged = useInspection
+    .getState()
+    .inspection!.checks.find(({ check }) => check.requirement.id === rail.id)!
+  onScreen(
+    <RecordField
+      judged={judged}
+      onTrial={(outcome) => void (said = outcome?.verdict)}
+      onDone={() => undefined}
+    />,
+  )
   await user.type(screen.getByLabelText(/^Next:/), '10 m{Enter}')
   await user.type(screen.getByLabelText(/^Next:/), '11 m{Enter}')
   expect(screen.getByLabelText('Read so far').textContent).toContain('11 m')
@@ -133,7 +194,9 @@ it('marks along the rail are typed one after the other', async () => {
 })
 
 it('begins from what was kept before, and cannot be kept again unchanged', () => {
-  fill('cobblewick-cm-3-d', 'bank', 'unit', [{ kind: 'record', body: { point: 'u/bank/unit', answer: { positions: { s1: 'on', s2: 'on' } } } }])
+  fill('cobblewick-cm-3-d', 'bank', 'unit', [
+    { kind: 'record', body: { point: 'u/bank/unit', answer: { positions: { s1: 'on', s2: 'on' } } } },
+  ])
   expect(screen.getByRole('button', { name: 'Switch 2, found on' })).toBeTruthy()
   expect(screen.getByRole('button', { name: 'Keep' })).toHaveProperty('disabled', true)
 })

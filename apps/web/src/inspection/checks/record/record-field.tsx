@@ -1,6 +1,17 @@
 import { Button, HStack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react'
-import { inForce, judgeAnswer, outOfCalibration, type Answer, type FormName, type Instrument, type InstrumentKind, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
+import {
+  inForce,
+  judgeAnswer,
+  outOfCalibration,
+  type Answer,
+  type FormName,
+  type Instrument,
+  type InstrumentKind,
+  type JudgedCheck,
+  type Outcome,
+  type PhotoRef,
+} from '@plumb-mark/core'
 import { useSession } from '../../../account/session.js'
 import { TextField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
@@ -19,13 +30,32 @@ import { StatementForm } from './statement-form.js'
 import { StepsForm } from './steps-form.js'
 import { SwitchesForm } from './switches-form.js'
 
-const FORMS: { [F in FormName]: ComponentType<FormProps<F>> } = { choice: ChoiceForm, fields: FieldsForm, series: SeriesForm, order: OrderForm, steps: StepsForm, switches: SwitchesForm, photos: PhotosForm, statement: StatementForm, chain: ChainForm, bus: BusForm }
+const FORMS: { [F in FormName]: ComponentType<FormProps<F>> } = {
+  choice: ChoiceForm,
+  fields: FieldsForm,
+  series: SeriesForm,
+  order: OrderForm,
+  steps: StepsForm,
+  switches: SwitchesForm,
+  photos: PhotosForm,
+  statement: StatementForm,
+  chain: ChainForm,
+  bus: BusForm,
+}
 
 /** A touch is the whole answer: it is kept at once. */
 const AT_ONCE: readonly FormName[] = ['choice', 'statement']
 
 /** An answer of several parts: begun from what is kept, judged at every change, kept with one button. */
-export function RecordField({ judged: { check, history }, onTrial, onDone }: { judged: JudgedCheck; onTrial: (outcome: Outcome | undefined) => void; onDone: () => void }) {
+export function RecordField({
+  judged: { check, history },
+  onTrial,
+  onDone,
+}: {
+  judged: JudgedCheck
+  onTrial: (outcome: Outcome | undefined) => void
+  onDone: () => void
+}) {
   const { ask } = check
   if (ask.kind !== 'record') throw new Error('a record field is for records')
   const append = useInspection((state) => state.append)
@@ -38,7 +68,13 @@ export function RecordField({ judged: { check, history }, onTrial, onDone }: { j
   const [photos, setPhotos] = useState<PhotoRef[]>([...(before?.photos ?? [])])
   const [note, setNote] = useState('')
   const { instrument, fitting, choose } = useInstrumentOf(ask.instrument, before?.instrument)
-  const trial = useMemo(() => (touched && answer && world ? judgeAnswer(check, answer, { instrument, photos: photos.length }, world) : undefined), [touched, answer, check, instrument, photos.length, world])
+  const trial = useMemo(
+    () =>
+      touched && answer && world
+        ? judgeAnswer(check, answer, { instrument, photos: photos.length }, world)
+        : undefined,
+    [touched, answer, check, instrument, photos.length, world],
+  )
   useEffect(() => onTrial(trial?.ok ? trial.outcome : undefined), [trial, onTrial])
   useEffect(() => () => onTrial(undefined), [onTrial])
 
@@ -46,7 +82,16 @@ export function RecordField({ judged: { check, history }, onTrial, onDone }: { j
     if (!person || !given || !world) return
     const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, world)
     if (!judgedNow.ok) return
-    append(person, { kind: 'record', body: { point: check.point, answer: given, ...(instrument && { instrument }), ...(note && { note }), ...(photos.length > 0 && { photos }) } })
+    append(person, {
+      kind: 'record',
+      body: {
+        point: check.point,
+        answer: given,
+        ...(instrument && { instrument }),
+        ...(note && { note }),
+        ...(photos.length > 0 && { photos }),
+      },
+    })
     setTouched(false)
     if (judgedNow.outcome.verdict === 'conforms') onDone()
   }
@@ -58,23 +103,50 @@ export function RecordField({ judged: { check, history }, onTrial, onDone }: { j
     setTouched(true)
     if (AT_ONCE.includes(ask.form)) keep(next)
   }
-  const Shown = FORMS[ask.form] as ComponentType<{ form: typeof ask; answer: Answer | undefined; onChange: (answer: Answer | undefined) => void }>
+  const Shown = FORMS[ask.form] as ComponentType<{
+    form: typeof ask
+    answer: Answer | undefined
+    onChange: (answer: Answer | undefined) => void
+  }>
   // The keyboard goes on from check to check: the first thing to answer has the focus.
   const form = useRef<HTMLFormElement>(null)
-  useEffect(() => form.current?.querySelector<HTMLElement>('input:not([type=file]), select, button')?.focus({ preventScroll: true }), [])
+  useEffect(
+    () =>
+      form.current
+        ?.querySelector<HTMLElement>('input:not([type=file]), select, button')
+        ?.focus({ preventScroll: true }),
+    [],
+  )
   return (
-    <chakra.form ref={form} display="flex" flexDirection="column" gap="12px" onSubmit={(event) => (event.preventDefault(), keep(answer))}>
+    <chakra.form
+      ref={form}
+      display="flex"
+      flexDirection="column"
+      gap="12px"
+      onSubmit={(event) => (event.preventDefault(), keep(answer))}
+    >
       <Shown form={ask} answer={answer} onChange={change} />
       {trial && !trial.ok && (
         <Text role="alert" color="oxide" fontSize="14px">
           {trial.problem}
         </Text>
       )}
-      {ask.instrument && <InstrumentChoice instruments={fitting} chosen={instrument} onChoose={(id) => (choose(id), setTouched(true))} />}
+      {ask.instrument && (
+        <InstrumentChoice
+          instruments={fitting}
+          chosen={instrument}
+          onChoose={(id) => (choose(id), setTouched(true))}
+        />
+      )}
       <TextField label="Note" value={note} onChange={setNote} />
       <HStack gap="10px" wrap="wrap">
         {!AT_ONCE.includes(ask.form) && (
-          <Button type="submit" minW="110px" h="52px" disabled={!touched || !answer || (trial !== undefined && !trial.ok)}>
+          <Button
+            type="submit"
+            minW="110px"
+            h="52px"
+            disabled={!touched || !answer || (trial !== undefined && !trial.ok)}
+          >
             Keep
           </Button>
         )}
@@ -87,10 +159,17 @@ export function RecordField({ judged: { check, history }, onTrial, onDone }: { j
 /** The instruments of the kind that is asked for, and the one in use: the one of the last answer, else the only one in calibration. */
 function useInstrumentOf(kind: InstrumentKind | undefined, before: Instrument | undefined) {
   const instruments = useInspection((state) => state.instruments)
-  const fitting = instruments.filter((instrument) => instrument.kind === kind || (kind === 'tape' && instrument.kind === 'caliper'))
+  const fitting = instruments.filter(
+    (instrument) => instrument.kind === kind || (kind === 'tape' && instrument.kind === 'caliper'),
+  )
   const [chosen, choose] = useState<string | undefined>(before?.id)
   const today = new Date().toISOString()
   const usable = fitting.filter((instrument) => !outOfCalibration(instrument, today))
-  const instrument = kind === undefined ? undefined : chosen === undefined ? usable.find((one) => one.kind === kind) : fitting.find(({ id }) => id === chosen)
+  const instrument =
+    kind === undefined
+      ? undefined
+      : chosen === undefined
+        ? usable.find((one) => one.kind === kind)
+        : fitting.find(({ id }) => id === chosen)
   return { instrument, fitting, choose }
 }

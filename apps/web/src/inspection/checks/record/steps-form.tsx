@@ -13,17 +13,33 @@ export function StepsForm({ form: { steps }, answer, onChange }: FormProps<'step
         const stamped = at(id)
         const before = after.map(at)
         const latest = Math.max(...before.map((time) => (time ? Date.parse(time) : Number.NaN)), 0)
-        const left = waitSeconds && latest > 0 && !stamped ? Math.ceil(waitSeconds - (now - latest) / 1000) : 0
+        const left =
+          waitSeconds && latest > 0 && !stamped ? Math.ceil(waitSeconds - (now - latest) / 1000) : 0
         const early = before.some((time) => time === undefined) || left > 0
         return (
-          <chakra.li key={id} display="flex" gap="12px" py="8px" borderTop={i > 0 ? '1px solid' : undefined} borderColor="hair">
+          <chakra.li
+            key={id}
+            display="flex"
+            gap="12px"
+            py="8px"
+            borderTop={i > 0 ? '1px solid' : undefined}
+            borderColor="hair"
+          >
             <Text fontFamily="mono" color="faint" w="24px" pt="10px">
               {i + 1}
             </Text>
             <Box flex="1" pt="8px">
               <Text lineHeight={1.3}>{label}</Text>
               <Text fontSize="13px" color={left > 0 ? 'brass' : 'faint'}>
-                {[after.length > 0 ? `after ${after.map((other) => steps.find((step) => step.id === other)?.label).join(' and ')}` : '', waitSeconds ? `wait ${waitSeconds} s` : '', left > 0 ? `${left} s to go` : ''].filter(Boolean).join(', ')}
+                {[
+                  after.length > 0
+                    ? `after ${after.map((other) => steps.find((step) => step.id === other)?.label).join(' and ')}`
+                    : '',
+                  waitSeconds ? `wait ${waitSeconds} s` : '',
+                  left > 0 ? `${left} s to go` : '',
+                ]
+                  .filter(Boolean)
+                  .join(', ')}
               </Text>
             </Box>
             <Flex align="center" gap="6px">
@@ -32,12 +48,18 @@ export function StepsForm({ form: { steps }, answer, onChange }: FormProps<'step
                   <Text fontFamily="mono" fontSize="15px">
                     {new Date(stamped).toLocaleTimeString([], { hour12: false })}
                   </Text>
-                  <Button variant="plain" onClick={() => onChange({ done: done.filter((one) => one.id !== id) })}>
+                  <Button
+                    variant="plain"
+                    onClick={() => onChange({ done: done.filter((one) => one.id !== id) })}
+                  >
                     Take back
                   </Button>
                 </>
               ) : (
-                <Button variant={early ? 'outline' : 'solid'} onClick={() => onChange({ done: [...done, { id, at: new Date().toISOString() }] })}>
+                <Button
+                  variant={early ? 'outline' : 'solid'}
+                  onClick={() => onChange({ done: [...done, { id, at: new Date().toISOString() }] })}
+                >
                   Done now
                 </Button>
               )}

@@ -1,7 +1,9 @@
 import { HStack, Text, chakra } from '@chakra-ui/react'
 import type { FormProps } from './form-props.js'
 
-const Bank = chakra('div', { base: { bg: 'sunk', borderRadius: '4px', p: '10px', display: 'inline-flex', gap: '6px' } })
+const Bank = chakra('div', {
+  base: { bg: 'sunk', borderRadius: '4px', p: '10px', display: 'inline-flex', gap: '6px' },
+})
 
 /** The little switches as found, above as they must be. */
 export function SwitchesForm({ form: { switches }, answer, onChange }: FormProps<'switches'>) {
@@ -15,8 +17,21 @@ export function SwitchesForm({ form: { switches }, answer, onChange }: FormProps
         </Text>
         <Bank>
           {switches.map(({ id, label, hint }) => (
-            <chakra.button key={id} type="button" onClick={() => turn(id)} minW="44px" minH="88px" cursor="pointer" aria-label={`Switch ${label}, found ${found[id] ?? 'not looked at'}`} aria-pressed={found[id] === 'on'}>
-              <Lever label={label} position={found[id]} wrong={found[id] !== undefined && found[id] !== hint} />
+            <chakra.button
+              key={id}
+              type="button"
+              onClick={() => turn(id)}
+              minW="44px"
+              minH="88px"
+              cursor="pointer"
+              aria-label={`Switch ${label}, found ${found[id] ?? 'not looked at'}`}
+              aria-pressed={found[id] === 'on'}
+            >
+              <Lever
+                label={label}
+                position={found[id]}
+                wrong={found[id] !== undefined && found[id] !== hint}
+              />
             </chakra.button>
           ))}
         </Bank>
@@ -35,12 +50,32 @@ export function SwitchesForm({ form: { switches }, answer, onChange }: FormProps
   )
 }
 
-function Lever({ label, position, wrong }: { label: string; position: 'on' | 'off' | undefined; wrong: boolean }) {
+function Lever({
+  label,
+  position,
+  wrong,
+}: {
+  label: string
+  position: 'on' | 'off' | undefined
+  wrong: boolean
+}) {
   const colour = wrong ? 'oxide' : position === undefined ? 'faint' : 'chalk'
   return (
     <chakra.svg viewBox="0 0 40 84" w="40px" h="84px" aria-hidden>
-      <chakra.rect x="9" y="14" width="22" height="50" rx="3" fill="paper" stroke={colour} strokeWidth="2px" strokeDasharray={position ? undefined : '3 3'} />
-      {position && <chakra.rect x="12" y={position === 'on' ? 17 : 40} width="16" height="21" rx="2" fill={colour} />}
+      <chakra.rect
+        x="9"
+        y="14"
+        width="22"
+        height="50"
+        rx="3"
+        fill="paper"
+        stroke={colour}
+        strokeWidth="2px"
+        strokeDasharray={position ? undefined : '3 3'}
+      />
+      {position && (
+        <chakra.rect x="12" y={position === 'on' ? 17 : 40} width="16" height="21" rx="2" fill={colour} />
+      )}
       <chakra.text x="20" y="10" fontSize="9px" textAnchor="middle" fill="faint">
         ON
       </chakra.text>

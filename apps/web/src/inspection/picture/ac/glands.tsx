@@ -7,7 +7,9 @@ import { useAnswerOf } from '../answer-of.js'
 
 /** The glands in section, to one scale: the cable inside the range of the gland with or without its inner ring. */
 export function Glands() {
-  const checks = (useInspection(({ inspection }) => inspection?.checks) ?? []).filter(({ check }) => check.requirement.kind === 'gland')
+  const checks = (useInspection(({ inspection }) => inspection?.checks) ?? []).filter(
+    ({ check }) => check.requirement.kind === 'gland',
+  )
   if (checks.length === 0) return null
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
@@ -35,14 +37,54 @@ function Section({ judged }: { judged: JudgedCheck }) {
   const diameter = answer?.values['diameter']?.value
   const scale = 150 / outer
   return (
-    <chakra.button type="button" onClick={() => openCheck(check.id)} aria-label={`Gland ${gland.label}, ${check.unit.label}`} cursor="pointer">
+    <chakra.button
+      type="button"
+      onClick={() => openCheck(check.id)}
+      aria-label={`Gland ${gland.label}, ${check.unit.label}`}
+      cursor="pointer"
+    >
       <chakra.svg viewBox="-90 -90 180 180" w="170px" h="170px" aria-hidden>
         <chakra.circle r={80} fill="sunk" stroke="ink" strokeWidth="3px" />
-        {fitted && gland.withRing && <chakra.circle r={((gland.without.max ?? 0) * scale) / 2} fill="brassWash" stroke="brass" strokeWidth="2px" />}
-        <chakra.circle r={((limits.max ?? 0) * scale) / 2} fill="paper" stroke="chalk" strokeDasharray="5 4" strokeWidth="2px" />
-        <chakra.circle r={((limits.min ?? 0) * scale) / 2} fill="none" stroke="chalk" strokeDasharray="5 4" strokeWidth="2px" />
-        {diameter !== undefined && <chakra.circle r={(diameter * scale) / 2} fill="none" stroke={verdictColour(outcome.verdict)} strokeWidth="5px" />}
-        <chakra.text y={5} textAnchor="middle" fontSize="16px" fontFamily="mono" fill="ink" stroke="paper" strokeWidth="6px" style={{ paintOrder: 'stroke' }}>
+        {fitted && gland.withRing && (
+          <chakra.circle
+            r={((gland.without.max ?? 0) * scale) / 2}
+            fill="brassWash"
+            stroke="brass"
+            strokeWidth="2px"
+          />
+        )}
+        <chakra.circle
+          r={((limits.max ?? 0) * scale) / 2}
+          fill="paper"
+          stroke="chalk"
+          strokeDasharray="5 4"
+          strokeWidth="2px"
+        />
+        <chakra.circle
+          r={((limits.min ?? 0) * scale) / 2}
+          fill="none"
+          stroke="chalk"
+          strokeDasharray="5 4"
+          strokeWidth="2px"
+        />
+        {diameter !== undefined && (
+          <chakra.circle
+            r={(diameter * scale) / 2}
+            fill="none"
+            stroke={verdictColour(outcome.verdict)}
+            strokeWidth="5px"
+          />
+        )}
+        <chakra.text
+          y={5}
+          textAnchor="middle"
+          fontSize="16px"
+          fontFamily="mono"
+          fill="ink"
+          stroke="paper"
+          strokeWidth="6px"
+          style={{ paintOrder: 'stroke' }}
+        >
           {diameter === undefined ? '?' : `${fig(diameter, 1)} mm`}
         </chakra.text>
       </chakra.svg>

@@ -18,7 +18,10 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
   const at = (id: string) => {
     const port = ports.find((one) => one.id === id)!
     const own = ports.filter(({ box }) => box === port.box)
-    return { x: boxes.indexOf(port.box) * (BOX.w + GAP) + 20 + ((own.indexOf(port) + 1) * BOX.w) / (own.length + 1), y: 118 }
+    return {
+      x: boxes.indexOf(port.box) * (BOX.w + GAP) + 20 + ((own.indexOf(port) + 1) * BOX.w) / (own.length + 1),
+      y: 118,
+    }
   }
   const w = boxes.length * (BOX.w + GAP) - GAP + 40
   const colour = verdictColour(outcome.verdict)
@@ -27,11 +30,37 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
       <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
         Data chain, {check.unit.label}
       </Text>
-      <chakra.svg viewBox={`0 0 ${w} 230`} w="100%" maxW={`${w * 1.2}px`} role="button" tabIndex={0} cursor="pointer" aria-label={`Data chain of ${check.unit.label}`} onClick={() => openCheck(check.id)} onKeyDown={(event) => event.key === 'Enter' && openCheck(check.id)}>
+      <chakra.svg
+        viewBox={`0 0 ${w} 230`}
+        w="100%"
+        maxW={`${w * 1.2}px`}
+        role="button"
+        tabIndex={0}
+        cursor="pointer"
+        aria-label={`Data chain of ${check.unit.label}`}
+        onClick={() => openCheck(check.id)}
+        onKeyDown={(event) => event.key === 'Enter' && openCheck(check.id)}
+      >
         {boxes.map((box, i) => (
           <g key={box}>
-            <chakra.rect x={20 + i * (BOX.w + GAP)} y={10} width={BOX.w} height={BOX.h} rx={8} fill="panel" stroke="ink" strokeWidth="2px" />
-            <chakra.text x={20 + i * (BOX.w + GAP) + BOX.w / 2} y={44} textAnchor="middle" fontSize="17px" fontWeight={600} fill="ink">
+            <chakra.rect
+              x={20 + i * (BOX.w + GAP)}
+              y={10}
+              width={BOX.w}
+              height={BOX.h}
+              rx={8}
+              fill="panel"
+              stroke="ink"
+              strokeWidth="2px"
+            />
+            <chakra.text
+              x={20 + i * (BOX.w + GAP) + BOX.w / 2}
+              y={44}
+              textAnchor="middle"
+              fontSize="17px"
+              fontWeight={600}
+              fill="ink"
+            >
               {box}
             </chakra.text>
           </g>
@@ -41,8 +70,20 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
           const wrong = !allowed.includes(lead)
           return (
             <g key={i}>
-              <chakra.path d={`M${a.x} ${a.y + 12} C${a.x} 210 ${b.x} 210 ${b.x} ${b.y + 12}`} fill="none" stroke={wrong ? 'oxide' : 'chalk'} strokeWidth="4px" strokeDasharray={wrong ? '8 6' : undefined} />
-              <chakra.text x={(a.x + b.x) / 2} y={208} textAnchor="middle" fontSize="13px" fill={wrong ? 'oxide' : 'faint'}>
+              <chakra.path
+                d={`M${a.x} ${a.y + 12} C${a.x} 210 ${b.x} 210 ${b.x} ${b.y + 12}`}
+                fill="none"
+                stroke={wrong ? 'oxide' : 'chalk'}
+                strokeWidth="4px"
+                strokeDasharray={wrong ? '8 6' : undefined}
+              />
+              <chakra.text
+                x={(a.x + b.x) / 2}
+                y={208}
+                textAnchor="middle"
+                fontSize="13px"
+                fill={wrong ? 'oxide' : 'faint'}
+              >
                 {lead}
               </chakra.text>
             </g>
@@ -53,7 +94,16 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
           const ended = answer?.terminators.includes(id)
           return (
             <g key={id}>
-              <chakra.rect x={x - 16} y={y - 12} width={32} height={24} rx={3} fill={ended ? 'brassWash' : 'paper'} stroke={ended ? 'brass' : 'faint'} strokeWidth={ended ? '4px' : '2px'} />
+              <chakra.rect
+                x={x - 16}
+                y={y - 12}
+                width={32}
+                height={24}
+                rx={3}
+                fill={ended ? 'brassWash' : 'paper'}
+                stroke={ended ? 'brass' : 'faint'}
+                strokeWidth={ended ? '4px' : '2px'}
+              />
               <chakra.text x={x} y={y - 20} textAnchor="middle" fontSize="13px" fill="ink">
                 {label}
               </chakra.text>

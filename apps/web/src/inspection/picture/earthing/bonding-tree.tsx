@@ -1,6 +1,16 @@
 import { Box, Button, Text, chakra } from '@chakra-ui/react'
 import { v7 as uuid } from 'uuid'
-import { BOND_WORDS, EARTH_PART_WORDS, formatQuantity, inForce, worst, type Bond, type EarthPart, type Inspection, type Verdict } from '@plumb-mark/core'
+import {
+  BOND_WORDS,
+  EARTH_PART_WORDS,
+  formatQuantity,
+  inForce,
+  worst,
+  type Bond,
+  type EarthPart,
+  type Inspection,
+  type Verdict,
+} from '@plumb-mark/core'
 import { TouchMark } from '../../../marks/touch-mark.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
@@ -23,7 +33,9 @@ export function BondingTree() {
   if (!inspection) return null
   const { parts, bonds } = inspection.world.asBuilt.earth
   const openContinuity = ({ id }: Bond) => {
-    const check = inspection.checks.find(({ check: { subject, ask } }) => subject.bond?.id === id && ask.kind === 'reading')
+    const check = inspection.checks.find(
+      ({ check: { subject, ask } }) => subject.bond?.id === id && ask.kind === 'reading',
+    )
     if (check) openCheck(check.check.id)
   }
   return (
@@ -36,10 +48,30 @@ export function BondingTree() {
       edgeWord="bond"
       empty={<Begin writable={writable} />}
       onTouchEdge={openContinuity}
-      drawNode={(part, place, drawn) => <DrawnPart key={part.id} part={part} place={place} verdict={verdictOf(part, inspection)} {...drawn} />}
-      drawEdge={(bond, points, drawn) => <DrawnBond key={bond.id} bond={bond} points={points} inspection={inspection} {...drawn} />}
-      nodePanel={(part, choose) => <PartPanel key={part?.id ?? 'new'} part={part} writable={writable} onBond={(from) => choose({ kind: 'new-edge', from })} onDone={() => choose(undefined)} />}
-      edgePanel={(bond, from, choose) => <BondPanel key={bond?.id ?? 'new'} bond={bond} from={from} writable={writable} onDone={() => choose(undefined)} />}
+      drawNode={(part, place, drawn) => (
+        <DrawnPart key={part.id} part={part} place={place} verdict={verdictOf(part, inspection)} {...drawn} />
+      )}
+      drawEdge={(bond, points, drawn) => (
+        <DrawnBond key={bond.id} bond={bond} points={points} inspection={inspection} {...drawn} />
+      )}
+      nodePanel={(part, choose) => (
+        <PartPanel
+          key={part?.id ?? 'new'}
+          part={part}
+          writable={writable}
+          onBond={(from) => choose({ kind: 'new-edge', from })}
+          onDone={() => choose(undefined)}
+        />
+      )}
+      edgePanel={(bond, from, choose) => (
+        <BondPanel
+          key={bond?.id ?? 'new'}
+          bond={bond}
+          from={from}
+          writable={writable}
+          onDone={() => choose(undefined)}
+        />
+      )}
     />
   )
 }
@@ -49,30 +81,67 @@ function Begin({ writable }: { writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
   const make = useMake()
   const { units } = inspection.state.asBuilt
-  const earthed = units.filter(({ id }) => inspection.checks.some(({ check }) => check.unit.id === id && check.requirement.kind === 'bonding'))
+  const earthed = units.filter(({ id }) =>
+    inspection.checks.some(({ check }) => check.unit.id === id && check.requirement.kind === 'bonding'),
+  )
   const begin = () => {
-    const found = (part: Omit<EarthPart, 'id'>) => ({ kind: 'earth-part-found' as const, body: { id: `part-${uuid()}`, ...part } })
-    make(found({ label: 'Main earth terminal', kind: 'main-terminal' }),
-      ...earthed.map(({ id, label, sheetId }) => found({ label: inspection.sheets.get(sheetId)?.kind === 'module' ? `Frames, ${label}` : label, kind: inspection.sheets.get(sheetId)?.kind === 'module' ? 'frame' : 'unit', unitId: id })),
+    const found = (part: Omit<EarthPart, 'id'>) => ({
+      kind: 'earth-part-found' as const,
+      body: { id: `part-${uuid()}`, ...part },
+    })
+    make(
+      found({ label: 'Main earth terminal', kind: 'main-terminal' }),
+      ...earthed.map(({ id, label, sheetId }) =>
+        found({
+          label: inspection.sheets.get(sheetId)?.kind === 'module' ? `Frames, ${label}` : label,
+          kind: inspection.sheets.get(sheetId)?.kind === 'module' ? 'frame' : 'unit',
+          unitId: id,
+        }),
+      ),
     )
   }
   return (
     <Box py="20px">
-      <Text mb="12px">Nothing is bonded yet. Begin at the foot, and tie each part to the next with a bond.</Text>
-      {writable && <Button onClick={begin}>Main earth terminal and the {earthed.length} parts to bond</Button>}
+      <Text mb="12px">
+        Nothing is bonded yet. Begin at the foot, and tie each part to the next with a bond.
+      </Text>
+      {writable && (
+        <Button onClick={begin}>Main earth terminal and the {earthed.length} parts to bond</Button>
+      )}
     </Box>
   )
 }
 
 function verdictOf({ unitId }: EarthPart, { checks }: Inspection): Verdict | undefined {
-  return unitId ? worst(checks.filter(({ check }) => check.unit.id === unitId && check.requirement.kind === 'bonding').map(({ outcome }) => outcome.verdict)) : undefined
+  return unitId
+    ? worst(
+        checks
+          .filter(({ check }) => check.unit.id === unitId && check.requirement.kind === 'bonding')
+          .map(({ outcome }) => outcome.verdict),
+      )
+    : undefined
 }
 
-function DrawnPart({ part, place: { x, y, w, h }, verdict, chosen, onTouch }: { part: EarthPart; place: GraphLayout['nodes'][number]; verdict: Verdict | undefined } & Drawn) {
+function DrawnPart({
+  part,
+  place: { x, y, w, h },
+  verdict,
+  chosen,
+  onTouch,
+}: { part: EarthPart; place: GraphLayout['nodes'][number]; verdict: Verdict | undefined } & Drawn) {
   const main = part.kind === 'main-terminal'
   return (
     <TouchMark label={`${part.label}, ${EARTH_PART_WORDS[part.kind]}`} chosen={chosen} onTouch={onTouch}>
-      <chakra.rect x={x - w / 2} y={y - h / 2} width={w} height={h} rx={main ? 0 : 6} fill={main ? 'brassWash' : 'panel'} stroke={chosen ? 'chalk' : verdict ? verdictColour(verdict) : 'ink'} strokeWidth={chosen ? '4px' : '2px'} />
+      <chakra.rect
+        x={x - w / 2}
+        y={y - h / 2}
+        width={w}
+        height={h}
+        rx={main ? 0 : 6}
+        fill={main ? 'brassWash' : 'panel'}
+        stroke={chosen ? 'chalk' : verdict ? verdictColour(verdict) : 'ink'}
+        strokeWidth={chosen ? '4px' : '2px'}
+      />
       <chakra.text x={x} y={y - 3} textAnchor="middle" fontSize="17px" fontWeight={600} fill="ink">
         {shortened(part.label, 19)}
       </chakra.text>
@@ -83,13 +152,37 @@ function DrawnPart({ part, place: { x, y, w, h }, verdict, chosen, onTouch }: { 
   )
 }
 
-function DrawnBond({ bond, points, inspection, chosen, onTouch }: { bond: Bond; points: GraphLayout['edges'][number]['points']; inspection: Inspection } & Drawn) {
+function DrawnBond({
+  bond,
+  points,
+  inspection,
+  chosen,
+  onTouch,
+}: { bond: Bond; points: GraphLayout['edges'][number]['points']; inspection: Inspection } & Drawn) {
   const checks = inspection.checks.filter(({ check }) => check.subject.bond?.id === bond.id)
   const verdict = worst(checks.map(({ outcome }) => outcome.verdict))
   const colour = verdict === 'not-applicable' ? 'faint' : verdictColour(verdict)
   const read = checks.map(({ history }) => inForce(history)).find((evidence) => evidence?.kind === 'reading')
-  const size = bond.size && formatQuantity(bond.size, 'conductor-size', { unit: inspection.state.header?.units === 'us' ? 'AWG' : 'mm²' })
+  const size =
+    bond.size &&
+    formatQuantity(bond.size, 'conductor-size', {
+      unit: inspection.state.header?.units === 'us' ? 'AWG' : 'mm²',
+    })
   const figures = [size, read?.kind === 'reading' ? read.body.typed : ''].filter(Boolean).join(' · ')
-  const lines = [{ text: BOND_WORDS[bond.means], colour: 'ink' }, { text: figures, mono: true }]
-  return <GraphEdge label={`Bond, ${BOND_WORDS[bond.means]}`} points={points} colour={colour} width="3px" dashed={bond.means === 'washer' || bond.means === 'plate'} lines={lines} chosen={chosen} onTouch={onTouch} />
+  const lines = [
+    { text: BOND_WORDS[bond.means], colour: 'ink' },
+    { text: figures, mono: true },
+  ]
+  return (
+    <GraphEdge
+      label={`Bond, ${BOND_WORDS[bond.means]}`}
+      points={points}
+      colour={colour}
+      width="3px"
+      dashed={bond.means === 'washer' || bond.means === 'plate'}
+      lines={lines}
+      chosen={chosen}
+      onTouch={onTouch}
+    />
+  )
 }

@@ -9,13 +9,26 @@ import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
 
 /** A part that is bonded, or that bonds lead to. */
-export function PartPanel({ part, writable, onBond, onDone }: { part: EarthPart | undefined; writable: boolean; onBond: (from: string) => void; onDone: () => void }) {
+export function PartPanel({
+  part,
+  writable,
+  onBond,
+  onDone,
+}: {
+  part: EarthPart | undefined
+  writable: boolean
+  onBond: (from: string) => void
+  onDone: () => void
+}) {
   const units = useInspection(({ inspection }) => inspection!.state.asBuilt.units)
   const make = useMake()
   const [draft, setDraft] = useState<Omit<EarthPart, 'id'>>(part ?? { label: 'Earth bar', kind: 'bar' })
   const keep = () => {
     const { label, kind, unitId } = draft
-    make({ kind: 'earth-part-found', body: { id: part?.id ?? `part-${uuid()}`, label: label.trim(), kind, ...(unitId && { unitId }) } })
+    make({
+      kind: 'earth-part-found',
+      body: { id: part?.id ?? `part-${uuid()}`, label: label.trim(), kind, ...(unitId && { unitId }) },
+    })
   }
   return (
     <PanelForm
@@ -37,9 +50,24 @@ export function PartPanel({ part, writable, onBond, onDone }: { part: EarthPart 
         )
       }
     >
-      <TextField label="Name" value={draft.label} onChange={(text) => setDraft({ ...draft, label: text })} required />
-      <ChoiceField label="What it is" value={draft.kind} options={optionsOf(EARTH_PART_KINDS, EARTH_PART_WORDS)} onChange={(kind) => setDraft({ ...draft, kind })} />
-      <ChoiceField label="Belongs to" value={draft.unitId ?? ''} options={[['', 'no unit'], ...named(units)]} onChange={(value) => setDraft({ ...draft, unitId: value || undefined })} />
+      <TextField
+        label="Name"
+        value={draft.label}
+        onChange={(text) => setDraft({ ...draft, label: text })}
+        required
+      />
+      <ChoiceField
+        label="What it is"
+        value={draft.kind}
+        options={optionsOf(EARTH_PART_KINDS, EARTH_PART_WORDS)}
+        onChange={(kind) => setDraft({ ...draft, kind })}
+      />
+      <ChoiceField
+        label="Belongs to"
+        value={draft.unitId ?? ''}
+        options={[['', 'no unit'], ...named(units)]}
+        onChange={(value) => setDraft({ ...draft, unitId: value || undefined })}
+      />
     </PanelForm>
   )
 }

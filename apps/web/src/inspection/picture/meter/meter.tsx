@@ -32,7 +32,14 @@ function Proof({ judged }: { judged: JudgedCheck }) {
       <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600} mb="6px">
         Electrical proof, {unit.label}
       </Text>
-      {input ? <Phasors input={input} result={ctPhasing(input)} /> : <Text color="faint">Run a known load on every phase, unequal ones, and enter what each channel reads: the phasors then show which transformer sits where.</Text>}
+      {input ? (
+        <Phasors input={input} result={ctPhasing(input)} />
+      ) : (
+        <Text color="faint">
+          Run a known load on every phase, unequal ones, and enter what each channel reads: the phasors then
+          show which transformer sits where.
+        </Text>
+      )}
     </Box>
   )
 }

@@ -15,7 +15,13 @@ export function Transformers({ checks }: { checks: readonly JudgedCheck[] }) {
       <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
         Transformers: which way the arrow points
       </Text>
-      <chakra.svg viewBox={`0 0 ${W} ${checks.length * ROW + 26}`} w="100%" maxW="760px" role="group" aria-label="Transformers">
+      <chakra.svg
+        viewBox={`0 0 ${W} ${checks.length * ROW + 26}`}
+        w="100%"
+        maxW="760px"
+        role="group"
+        aria-label="Transformers"
+      >
         <chakra.text x={8} y={16} fontSize="14px" fontWeight={600} fill="ink">
           grid
         </chakra.text>
@@ -32,18 +38,32 @@ export function Transformers({ checks }: { checks: readonly JudgedCheck[] }) {
 
 function OnConductor({ judged, y }: { judged: JudgedCheck; y: number }) {
   const openCheck = useFocus((focus) => focus.openCheck)
-  const found = (useAnswerOf(judged) as AnswerOf<'choice'> | undefined)?.chosen as 'grid' | 'loads' | undefined
+  const found = (useAnswerOf(judged) as AnswerOf<'choice'> | undefined)?.chosen as
+    'grid' | 'loads' | undefined
   const { check, outcome } = judged
   const wanted = wantedOf(check.required)
   const colour = verdictColour(outcome.verdict)
   return (
-    <TouchMark label={`${check.unit.label}, ${check.subject.label}: ${found ? `found towards the ${found}` : 'not looked at'}`} onTouch={() => openCheck(check.id)}>
+    <TouchMark
+      label={`${check.unit.label}, ${check.subject.label}: ${found ? `found towards the ${found}` : 'not looked at'}`}
+      onTouch={() => openCheck(check.id)}
+    >
       <rect x={0} y={y - 34} width={W} height={ROW - 6} fill="transparent" />
       <chakra.line x1={8} x2={W - 8} y1={y} y2={y} stroke="ink" strokeWidth="5px" />
       <chakra.text x={8} y={y - 12} fontSize="13px" fill="faint">
         {check.unit.label}, {check.subject.label}
       </chakra.text>
-      <chakra.rect x={W / 2 - 62} y={y - 24} width={124} height={48} rx={22} fill="panel" stroke={colour} strokeWidth="3px" strokeDasharray={found ? undefined : '5 5'} />
+      <chakra.rect
+        x={W / 2 - 62}
+        y={y - 24}
+        width={124}
+        height={48}
+        rx={22}
+        fill="panel"
+        stroke={colour}
+        strokeWidth="3px"
+        strokeDasharray={found ? undefined : '5 5'}
+      />
       {found && <Arrow x={W / 2} y={y} to={found} colour={colour} />}
       <Arrow x={W / 2 + 150} y={y + 22} to={wanted} colour="faint" small />
       <chakra.text x={W / 2 + 186} y={y + 27} fontSize="12.5px" fill="faint">
@@ -54,10 +74,30 @@ function OnConductor({ judged, y }: { judged: JudgedCheck; y: number }) {
 }
 
 /** Which side the sheet's words speak of: "arrow towards the grid", "K towards the grid". */
-const wantedOf = (required: string): 'grid' | 'loads' => (required.includes('towards the loads') ? 'loads' : 'grid')
+const wantedOf = (required: string): 'grid' | 'loads' =>
+  required.includes('towards the loads') ? 'loads' : 'grid'
 
-function Arrow({ x, y, to, colour, small = false }: { x: number; y: number; to: 'grid' | 'loads'; colour: string; small?: boolean }) {
+function Arrow({
+  x,
+  y,
+  to,
+  colour,
+  small = false,
+}: {
+  x: number
+  y: number
+  to: 'grid' | 'loads'
+  colour: string
+  small?: boolean
+}) {
   const d = to === 'grid' ? -1 : 1
   const l = small ? 22 : 40
-  return <chakra.path d={`M${x - d * l} ${y} H${x + d * l} m${-d * 12} -9 l${d * 12} 9 l${-d * 12} 9`} fill="none" stroke={colour} strokeWidth={small ? '2px' : '4px'} />
+  return (
+    <chakra.path
+      d={`M${x - d * l} ${y} H${x + d * l} m${-d * 12} -9 l${d * 12} 9 l${-d * 12} 9`}
+      fill="none"
+      stroke={colour}
+      strokeWidth={small ? '2px' : '4px'}
+    />
+  )
 }

@@ -10,12 +10,35 @@ import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
 
 /** One cable: what it ties, what it is, and everything that can feed it. */
-export function ConductorPanel({ conductor, load, writable, onDone }: { conductor: NetworkConductor | undefined; load: ConductorLoad | undefined; writable: boolean; onDone: () => void }) {
+export function ConductorPanel({
+  conductor,
+  load,
+  writable,
+  onDone,
+}: {
+  conductor: NetworkConductor | undefined
+  load: ConductorLoad | undefined
+  writable: boolean
+  onDone: () => void
+}) {
   const { state } = useInspection((open) => open.inspection)!
   const make = useMake()
   const { parts } = state.asBuilt.network
   const us = state.header?.units === 'us'
-  const [draft, setDraft] = useState<Omit<NetworkConductor, 'id'>>(conductor ?? { from: parts.find(({ kind }) => kind === 'board')?.id ?? parts[0]?.id ?? '', to: parts.at(-1)?.id ?? '', phases: us ? 1 : 3, voltage: us ? 240 : 400, size: us ? 8.37 : 6, length: 10, insulation: 'pvc', method: 'B2', ambient: 30, grouped: 1 })
+  const [draft, setDraft] = useState<Omit<NetworkConductor, 'id'>>(
+    conductor ?? {
+      from: parts.find(({ kind }) => kind === 'board')?.id ?? parts[0]?.id ?? '',
+      to: parts.at(-1)?.id ?? '',
+      phases: us ? 1 : 3,
+      voltage: us ? 240 : 400,
+      size: us ? 8.37 : 6,
+      length: 10,
+      insulation: 'pvc',
+      method: 'B2',
+      ambient: 30,
+      grouped: 1,
+    },
+  )
   const set = (part: Partial<NetworkConductor>) => setDraft({ ...draft, ...part })
   const keep = () => {
     make({ kind: 'conductor-run', body: { ...draft, id: conductor?.id ?? `net-${uuid()}` } })
@@ -32,19 +55,80 @@ export function ConductorPanel({ conductor, load, writable, onDone }: { conducto
     >
       {load && (
         <Text gridColumn="1 / -1">
-          {load.sources.length === 0 ? 'Nothing that is entered feeds it.' : `Fed by ${listed(load.sources.map(({ name, amps: each }) => `${name} ${amps(each)}`))}; carries ${amps(load.carries)}${load.limit === undefined ? '' : `, limited to ${amps(load.limit)}`}${load.protectiveDevice === undefined ? '; no device is on it' : `; protected by ${amps(load.protectiveDevice)}`}.`}
+          {load.sources.length === 0
+            ? 'Nothing that is entered feeds it.'
+            : `Fed by ${listed(load.sources.map(({ name, amps: each }) => `${name} ${amps(each)}`))}; carries ${amps(load.carries)}${load.limit === undefined ? '' : `, limited to ${amps(load.limit)}`}${load.protectiveDevice === undefined ? '; no device is on it' : `; protected by ${amps(load.protectiveDevice)}`}.`}
         </Text>
       )}
-      <ChoiceField label="From" value={draft.from} options={named(parts)} onChange={(from) => set({ from })} />
+      <ChoiceField
+        label="From"
+        value={draft.from}
+        options={named(parts)}
+        onChange={(from) => set({ from })}
+      />
       <ChoiceField label="To" value={draft.to} options={named(parts)} onChange={(to) => set({ to })} />
-      <QuantityInput label="Size" dimension="conductor-size" value={draft.size} unit={us ? 'AWG' : 'mm²'} onChange={(size) => size !== undefined && set({ size })} />
-      <QuantityInput label="Length" dimension="cable-length" value={draft.length} unit={us ? 'ft' : 'm'} onChange={(length) => length !== undefined && set({ length })} />
-      <ChoiceField label="Phases" value={`${draft.phases}`} options={[['1', 'one, or split phase'], ['3', 'three'], ['dc', 'DC']]} onChange={(value) => set({ phases: value === 'dc' ? 'dc' : value === '1' ? 1 : 3 })} />
-      <QuantityInput label="Voltage" dimension="voltage" value={draft.voltage} onChange={(voltage) => voltage !== undefined && set({ voltage })} />
-      <ChoiceField label="Insulation" value={draft.insulation} options={[['pvc', 'pvc (75 °C)'], ['xlpe', 'xlpe (90 °C)']]} onChange={(insulation) => set({ insulation })} />
-      <ChoiceField label="Laid" value={draft.method} options={[['A1', 'A1, in an insulated wall'], ['B1', 'B1, wires in conduit'], ['B2', 'B2, cable in conduit'], ['C', 'C, on the wall']]} onChange={(method) => set({ method })} />
-      <QuantityInput label="Warmest place" dimension="temperature" value={draft.ambient} onChange={(ambient) => ambient !== undefined && set({ ambient })} />
-      <CountField label="Circuits together" most={20} value={draft.grouped} onChange={(count) => set({ grouped: count })} />
+      <QuantityInput
+        label="Size"
+        dimension="conductor-size"
+        value={draft.size}
+        unit={us ? 'AWG' : 'mm²'}
+        onChange={(size) => size !== undefined && set({ size })}
+      />
+      <QuantityInput
+        label="Length"
+        dimension="cable-length"
+        value={draft.length}
+        unit={us ? 'ft' : 'm'}
+        onChange={(length) => length !== undefined && set({ length })}
+      />
+      <ChoiceField
+        label="Phases"
+        value={`${draft.phases}`}
+        options={[
+          ['1', 'one, or split phase'],
+          ['3', 'three'],
+          ['dc', 'DC'],
+        ]}
+        onChange={(value) => set({ phases: value === 'dc' ? 'dc' : value === '1' ? 1 : 3 })}
+      />
+      <QuantityInput
+        label="Voltage"
+        dimension="voltage"
+        value={draft.voltage}
+        onChange={(voltage) => voltage !== undefined && set({ voltage })}
+      />
+      <ChoiceField
+        label="Insulation"
+        value={draft.insulation}
+        options={[
+          ['pvc', 'pvc (75 °C)'],
+          ['xlpe', 'xlpe (90 °C)'],
+        ]}
+        onChange={(insulation) => set({ insulation })}
+      />
+      <ChoiceField
+        label="Laid"
+        value={draft.method}
+        options={[
+          ['A1', 'A1, in an insulated wall'],
+          ['B1', 'B1, wires in conduit'],
+          ['B2', 'B2, cable in conduit'],
+          ['C', 'C, on the wall'],
+        ]}
+        onChange={(method) => set({ method })}
+      />
+      <QuantityInput
+        label="Warmest place"
+        dimension="temperature"
+        value={draft.ambient}
+        onChange={(ambient) => ambient !== undefined && set({ ambient })}
+      />
+      <CountField
+        label="Circuits together"
+        most={20}
+        value={draft.grouped}
+        onChange={(count) => set({ grouped: count })}
+      />
     </PanelForm>
   )
 }

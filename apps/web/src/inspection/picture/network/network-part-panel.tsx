@@ -1,7 +1,17 @@
 import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { DRIVING_KINDS, PART_KINDS, PART_WORDS, RESIDUAL_KINDS, amps, cutInTwo, protectionWords, type NetworkPart, type PartLoad } from '@plumb-mark/core'
+import {
+  DRIVING_KINDS,
+  PART_KINDS,
+  PART_WORDS,
+  RESIDUAL_KINDS,
+  amps,
+  cutInTwo,
+  protectionWords,
+  type NetworkPart,
+  type PartLoad,
+} from '@plumb-mark/core'
 import { ChoiceField, named, optionsOf, type Option } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
 import { TextField } from '../../../marks/text-field.js'
@@ -12,7 +22,17 @@ import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
 
 /** One part of the installation. A device put into a cable takes its place in it: the cable is cut in two. */
-export function NetworkPartPanel({ part, load, writable, onDone }: { part: NetworkPart | undefined; load: PartLoad | undefined; writable: boolean; onDone: () => void }) {
+export function NetworkPartPanel({
+  part,
+  load,
+  writable,
+  onDone,
+}: {
+  part: NetworkPart | undefined
+  load: PartLoad | undefined
+  writable: boolean
+  onDone: () => void
+}) {
   const inspection = useInspection((state) => state.inspection)!
   const { units, network } = inspection.state.asBuilt
   const make = useMake()
@@ -21,9 +41,18 @@ export function NetworkPartPanel({ part, load, writable, onDone }: { part: Netwo
   const set = (change: Partial<NetworkPart>) => setDraft({ ...draft, ...change })
   const keep = () => {
     const id = part?.id ?? `net-${uuid()}`
-    const said = Object.fromEntries(Object.entries({ ...draft, label: draft.label.trim() }).filter(([, value]) => value !== undefined && value !== '')) as Omit<NetworkPart, 'id'>
+    const said = Object.fromEntries(
+      Object.entries({ ...draft, label: draft.label.trim() }).filter(
+        ([, value]) => value !== undefined && value !== '',
+      ),
+    ) as Omit<NetworkPart, 'id'>
     const cable = network.conductors.find((conductor) => conductor.id === into)
-    const cut = cable ? cutInTwo(cable, id, { newId: `net-${uuid()}` }).map((body): Change => ({ kind: 'conductor-run', body })) : []
+    const cut = cable
+      ? cutInTwo(cable, id, { newId: `net-${uuid()}` }).map((body): Change => ({
+          kind: 'conductor-run',
+          body,
+        }))
+      : []
     make({ kind: 'part-placed', body: { ...said, id } }, ...cut)
   }
   return (
@@ -43,14 +72,62 @@ export function NetworkPartPanel({ part, load, writable, onDone }: { part: Netwo
         </Text>
       )}
       <TextField label="Name" value={draft.label} required onChange={(label) => set({ label })} />
-      <ChoiceField label="What it is" value={draft.kind} options={optionsOf(PART_KINDS, PART_WORDS)} onChange={(kind) => set({ kind })} />
-      <ChoiceField label="Is the unit" value={draft.unitId ?? ''} options={[['', 'none'], ...named(units)]} onChange={(value) => set({ unitId: value || undefined })} />
-      {DRIVING_KINDS.includes(draft.kind) ? <QuantityInput label="Can drive" dimension="current" value={draft.source} onChange={(source) => set({ source })} /> : <QuantityInput label="Rating" dimension="current" value={draft.rating} onChange={(rating) => set({ rating })} />}
-      <ChoiceField label="Residual-current kind" value={draft.residual ?? 'none'} options={optionsOf(RESIDUAL_KINDS, (kind) => (kind === 'none' ? 'none' : `type ${kind}`))} onChange={(residual) => set({ residual })} />
-      <Tick label="surge protection here" checked={draft.surge === true} onChange={(surge) => set({ surge })} />
-      <Tick label="label of two supplies" checked={draft.labelled === true} onChange={(labelled) => set({ labelled })} />
+      <ChoiceField
+        label="What it is"
+        value={draft.kind}
+        options={optionsOf(PART_KINDS, PART_WORDS)}
+        onChange={(kind) => set({ kind })}
+      />
+      <ChoiceField
+        label="Is the unit"
+        value={draft.unitId ?? ''}
+        options={[['', 'none'], ...named(units)]}
+        onChange={(value) => set({ unitId: value || undefined })}
+      />
+      {DRIVING_KINDS.includes(draft.kind) ? (
+        <QuantityInput
+          label="Can drive"
+          dimension="current"
+          value={draft.source}
+          onChange={(source) => set({ source })}
+        />
+      ) : (
+        <QuantityInput
+          label="Rating"
+          dimension="current"
+          value={draft.rating}
+          onChange={(rating) => set({ rating })}
+        />
+      )}
+      <ChoiceField
+        label="Residual-current kind"
+        value={draft.residual ?? 'none'}
+        options={optionsOf(RESIDUAL_KINDS, (kind) => (kind === 'none' ? 'none' : `type ${kind}`))}
+        onChange={(residual) => set({ residual })}
+      />
+      <Tick
+        label="surge protection here"
+        checked={draft.surge === true}
+        onChange={(surge) => set({ surge })}
+      />
+      <Tick
+        label="label of two supplies"
+        checked={draft.labelled === true}
+        onChange={(labelled) => set({ labelled })}
+      />
       {!part && (
-        <ChoiceField label="Put into the cable" value={into} options={[['', 'none: it stands alone'], ...network.conductors.map(({ id, from, to }): Option => [id, `${inspection.world.labelOf(from)} – ${inspection.world.labelOf(to)}`])]} onChange={setInto} />
+        <ChoiceField
+          label="Put into the cable"
+          value={into}
+          options={[
+            ['', 'none: it stands alone'],
+            ...network.conductors.map(({ id, from, to }): Option => [
+              id,
+              `${inspection.world.labelOf(from)} – ${inspection.world.labelOf(to)}`,
+            ]),
+          ]}
+          onChange={setInto}
+        />
       )}
     </PanelForm>
   )

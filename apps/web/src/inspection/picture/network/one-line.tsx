@@ -1,6 +1,23 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { v7 as uuid } from 'uuid'
-import { NETWORK_TEMPLATES, PART_WORDS, amps, byBadness, fig, formatQuantity, judgeNetworkConductor, networkTemplate, worst, type ConductorLoad, type Inspection, type JudgedCheck, type NetworkConductor, type NetworkPart, type NetworkTemplate, type Verdict } from '@plumb-mark/core'
+import {
+  NETWORK_TEMPLATES,
+  PART_WORDS,
+  amps,
+  byBadness,
+  fig,
+  formatQuantity,
+  judgeNetworkConductor,
+  networkTemplate,
+  worst,
+  type ConductorLoad,
+  type Inspection,
+  type JudgedCheck,
+  type NetworkConductor,
+  type NetworkPart,
+  type NetworkTemplate,
+  type Verdict,
+} from '@plumb-mark/core'
 import { TouchMark } from '../../../marks/touch-mark.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
@@ -27,7 +44,13 @@ export function OneLine() {
   const loads = new Map(inspection.world.loads().map((load) => [load.conductor.id, load]))
   const partLoads = new Map(inspection.world.partLoads().map((load) => [load.part.id, load]))
   const openFirst = ([first]: readonly JudgedCheck[]) => first && openCheck(first.check.id)
-  const openSize = ({ id }: NetworkConductor) => openFirst(inspection.checks.filter(({ check: { subject, requirement } }) => subject.conductor?.id === id && requirement.kind === 'conductor-size'))
+  const openSize = ({ id }: NetworkConductor) =>
+    openFirst(
+      inspection.checks.filter(
+        ({ check: { subject, requirement } }) =>
+          subject.conductor?.id === id && requirement.kind === 'conductor-size',
+      ),
+    )
   return (
     <GraphPicture
       title="One-line diagram"
@@ -45,10 +68,30 @@ export function OneLine() {
       empty={<Begin writable={writable} />}
       onTouchEdge={openSize}
       onTouchNode={(part) => openFirst(checksOfPart(part, inspection))}
-      drawNode={(part, place, drawn) => <Part key={part.id} part={part} place={place} inspection={inspection} {...drawn} />}
-      drawEdge={({ id }, points, drawn) => <Cable key={id} load={loads.get(id)!} points={points} inspection={inspection} {...drawn} />}
-      nodePanel={(part, choose) => <NetworkPartPanel key={part?.id ?? 'new'} part={part} load={part && partLoads.get(part.id)} writable={writable} onDone={() => choose(undefined)} />}
-      edgePanel={(conductor, _from, choose) => <ConductorPanel key={conductor?.id ?? 'new'} conductor={conductor} load={conductor && loads.get(conductor.id)} writable={writable} onDone={() => choose(undefined)} />}
+      drawNode={(part, place, drawn) => (
+        <Part key={part.id} part={part} place={place} inspection={inspection} {...drawn} />
+      )}
+      drawEdge={({ id }, points, drawn) => (
+        <Cable key={id} load={loads.get(id)!} points={points} inspection={inspection} {...drawn} />
+      )}
+      nodePanel={(part, choose) => (
+        <NetworkPartPanel
+          key={part?.id ?? 'new'}
+          part={part}
+          load={part && partLoads.get(part.id)}
+          writable={writable}
+          onDone={() => choose(undefined)}
+        />
+      )}
+      edgePanel={(conductor, _from, choose) => (
+        <ConductorPanel
+          key={conductor?.id ?? 'new'}
+          conductor={conductor}
+          load={conductor && loads.get(conductor.id)}
+          writable={writable}
+          onDone={() => choose(undefined)}
+        />
+      )}
     />
   )
 }
@@ -58,16 +101,37 @@ function Begin({ writable }: { writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
   const make = useMake()
   const begin = (template: NetworkTemplate) => {
-    const { parts, conductors } = networkTemplate(template, inspection.state.asBuilt.units, inspection.world.sheetOf, { school: inspection.state.header?.school ?? 'iec', newId: () => `net-${uuid()}` })
-    make(...parts.map((body): Change => ({ kind: 'part-placed', body })), ...conductors.map((body): Change => ({ kind: 'conductor-run', body })))
+    const { parts, conductors } = networkTemplate(
+      template,
+      inspection.state.asBuilt.units,
+      inspection.world.sheetOf,
+      { school: inspection.state.header?.school ?? 'iec', newId: () => `net-${uuid()}` },
+    )
+    make(
+      ...parts.map((body): Change => ({ kind: 'part-placed', body })),
+      ...conductors.map((body): Change => ({ kind: 'conductor-run', body })),
+    )
   }
   return (
     <Box py="12px">
-      <Text mb="10px">Nothing is traced yet.{writable ? ' Begin with the arrangement that comes nearest, and correct it as you trace it from the grid fuse inwards.' : ''}</Text>
+      <Text mb="10px">
+        Nothing is traced yet.
+        {writable
+          ? ' Begin with the arrangement that comes nearest, and correct it as you trace it from the grid fuse inwards.'
+          : ''}
+      </Text>
       {writable && (
         <Flex direction="column" gap="8px" align="flex-start">
           {(Object.keys(NETWORK_TEMPLATES) as NetworkTemplate[]).map((name) => (
-            <Button key={name} variant="outline" onClick={() => begin(name)} whiteSpace="normal" h="auto" minH="48px" textAlign="left">
+            <Button
+              key={name}
+              variant="outline"
+              onClick={() => begin(name)}
+              whiteSpace="normal"
+              h="auto"
+              minH="48px"
+              textAlign="left"
+            >
               {NETWORK_TEMPLATES[name]}
             </Button>
           ))}
@@ -79,22 +143,46 @@ function Begin({ writable }: { writable: boolean }) {
 
 /** What is judged of a part itself: its rating, and as a unit its protection; the worse first. */
 function checksOfPart(part: NetworkPart, { checks }: Inspection): JudgedCheck[] {
-  const own = checks.filter(({ check: { subject, unit, requirement } }) => subject.part?.id === part.id || (unit.id === part.unitId && requirement.kind === 'protection'))
+  const own = checks.filter(
+    ({ check: { subject, unit, requirement } }) =>
+      subject.part?.id === part.id || (unit.id === part.unitId && requirement.kind === 'protection'),
+  )
   return own.sort((a, b) => byBadness(a.outcome.verdict, b.outcome.verdict))
 }
 
-function Part({ part, place: { x, y, w, h }, inspection, chosen, onTouch }: { part: NetworkPart; place: GraphLayout['nodes'][number]; inspection: Inspection } & Drawn) {
+function Part({
+  part,
+  place: { x, y, w, h },
+  inspection,
+  chosen,
+  onTouch,
+}: { part: NetworkPart; place: GraphLayout['nodes'][number]; inspection: Inspection } & Drawn) {
   const verdict = worst(checksOfPart(part, inspection).map(({ outcome }) => outcome.verdict))
   const figure = part.rating ?? part.source
   return (
     <TouchMark label={`${part.label}, ${PART_WORDS[part.kind]}`} chosen={chosen} onTouch={onTouch}>
-      <chakra.rect x={x - w / 2} y={y - h / 2} width={w} height={h} rx={5} fill="panel" stroke={chosen ? 'chalk' : colourOf(verdict)} strokeWidth={chosen ? '4px' : '1.6px'} />
+      <chakra.rect
+        x={x - w / 2}
+        y={y - h / 2}
+        width={w}
+        height={h}
+        rx={5}
+        fill="panel"
+        stroke={chosen ? 'chalk' : colourOf(verdict)}
+        strokeWidth={chosen ? '4px' : '1.6px'}
+      />
       <Symbol kind={part.kind} x={x} y={y - 19} />
       <chakra.text x={x} y={y + 10} textAnchor="middle" fontSize="13px" fontWeight={600} fill="ink">
         {shortened(part.label, 17)}
       </chakra.text>
       <chakra.text x={x} y={y + 25} textAnchor="middle" fontSize="12px" fontFamily="mono" fill="faint">
-        {[figure === undefined ? '' : amps(figure), part.residual && part.residual !== 'none' ? `RCD ${part.residual}` : '', part.surge ? 'SPD' : ''].filter(Boolean).join(' · ')}
+        {[
+          figure === undefined ? '' : amps(figure),
+          part.residual && part.residual !== 'none' ? `RCD ${part.residual}` : '',
+          part.surge ? 'SPD' : '',
+        ]
+          .filter(Boolean)
+          .join(' · ')}
       </chakra.text>
     </TouchMark>
   )
@@ -102,14 +190,42 @@ function Part({ part, place: { x, y, w, h }, inspection, chosen, onTouch }: { pa
 
 const colourOf = (verdict: Verdict) => (verdict === 'not-applicable' ? 'ink' : verdictColour(verdict))
 
-function Cable({ load, points, inspection, chosen, onTouch }: { load: ConductorLoad; points: GraphLayout['edges'][number]['points']; inspection: Inspection } & Drawn) {
+function Cable({
+  load,
+  points,
+  inspection,
+  chosen,
+  onTouch,
+}: { load: ConductorLoad; points: GraphLayout['edges'][number]['points']; inspection: Inspection } & Drawn) {
   const { conductor, carries, sources } = load
   const judged = inspection.checks.filter(({ check }) => check.subject.conductor?.id === conductor.id)
   const may = judgeNetworkConductor(load, { school: inspection.state.header?.school ?? 'iec' })?.ampacity
   const many = sources.length > 1
   const lines = [
-    { text: formatQuantity(conductor.size, 'conductor-size', { unit: inspection.state.header?.units === 'us' ? 'AWG' : 'mm²' }), mono: true },
-    { text: sources.length === 0 ? 'not fed' : `${many ? 'Σ ' : ''}${fig(carries, 1)}${may === undefined ? '' : ` / ${fig(may, 0)}`} A`, mono: true, strong: many },
+    {
+      text: formatQuantity(conductor.size, 'conductor-size', {
+        unit: inspection.state.header?.units === 'us' ? 'AWG' : 'mm²',
+      }),
+      mono: true,
+    },
+    {
+      text:
+        sources.length === 0
+          ? 'not fed'
+          : `${many ? 'Σ ' : ''}${fig(carries, 1)}${may === undefined ? '' : ` / ${fig(may, 0)}`} A`,
+      mono: true,
+      strong: many,
+    },
   ]
-  return <GraphEdge label={`Cable ${inspection.world.labelOf(conductor.from)} to ${inspection.world.labelOf(conductor.to)}`} points={points} colour={colourOf(worst(judged.map(({ outcome }) => outcome.verdict)))} width={many ? '4px' : '2.4px'} lines={lines} chosen={chosen} onTouch={onTouch} />
+  return (
+    <GraphEdge
+      label={`Cable ${inspection.world.labelOf(conductor.from)} to ${inspection.world.labelOf(conductor.to)}`}
+      points={points}
+      colour={colourOf(worst(judged.map(({ outcome }) => outcome.verdict)))}
+      width={many ? '4px' : '2.4px'}
+      lines={lines}
+      chosen={chosen}
+      onTouch={onTouch}
+    />
+  )
 }

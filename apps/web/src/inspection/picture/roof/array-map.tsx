@@ -17,13 +17,27 @@ const MARGIN = 500
 export function ArrayMap({ drawing, walked, chosen, onPlace }: MapState) {
   const { w, h, planes } = drawing
   // Words and lines in proportion to the drawing, so that a small roof does not carry giant figures.
-  const size = Math.min(w / 26, 0.36 * Math.min(...planes.map(({ moduleW, moduleH }) => Math.min(moduleW, moduleH))))
+  const size = Math.min(
+    w / 26,
+    0.36 * Math.min(...planes.map(({ moduleW, moduleH }) => Math.min(moduleW, moduleH))),
+  )
   const touch = (event: { target: EventTarget }) => {
     const place = (event.target as Element).closest('[data-place]')?.getAttribute('data-place')
     if (place) onPlace(place)
   }
   return (
-    <chakra.svg viewBox={`${-MARGIN} ${-MARGIN} ${w + 2 * MARGIN} ${h + 2 * MARGIN}`} w="100%" flex="1" minH={0} preserveAspectRatio="xMidYMid meet" role="group" aria-label="Array map" fontFamily="body" onClick={touch} onKeyDown={(event) => event.key === 'Enter' && touch(event)}>
+    <chakra.svg
+      viewBox={`${-MARGIN} ${-MARGIN} ${w + 2 * MARGIN} ${h + 2 * MARGIN}`}
+      w="100%"
+      flex="1"
+      minH={0}
+      preserveAspectRatio="xMidYMid meet"
+      role="group"
+      aria-label="Array map"
+      fontFamily="body"
+      onClick={touch}
+      onKeyDown={(event) => event.key === 'Enter' && touch(event)}
+    >
       {planes.map((plane) => (
         <Plane key={plane.id} plane={plane} size={size} words={plane.places.length <= FEW} />
       ))}
@@ -37,7 +51,15 @@ export function ArrayMap({ drawing, walked, chosen, onPlace }: MapState) {
 /** Above this, a module carries no words of its own: they could not be read. */
 const FEW = 400
 
-const Plane = memo(function Plane({ plane: { x, y, label, places, moduleW, moduleH }, size, words }: { plane: DrawnPlane; size: number; words: boolean }) {
+const Plane = memo(function Plane({
+  plane: { x, y, label, places, moduleW, moduleH },
+  size,
+  words,
+}: {
+  plane: DrawnPlane
+  size: number
+  words: boolean
+}) {
   return (
     <g transform={`translate(${x} ${y})`}>
       <chakra.text x={0} y={-0.5 * size} fontSize={`${1.25 * size}px`} fontWeight={600} fill="ink">
@@ -50,19 +72,71 @@ const Plane = memo(function Plane({ plane: { x, y, label, places, moduleW, modul
   )
 }, alike)
 
-function Module({ place: { id, x, y, string, order, device, heard }, w, h, size, words }: { place: DrawnPlace; w: number; h: number; size: number; words: boolean }) {
+function Module({
+  place: { id, x, y, string, order, device, heard },
+  w,
+  h,
+  size,
+  words,
+}: {
+  place: DrawnPlace
+  w: number
+  h: number
+  size: number
+  words: boolean
+}) {
   const silent = heard === 'silent'
   return (
-    <chakra.g data-place={id} role="button" tabIndex={words ? 0 : -1} cursor="pointer" aria-label={`${placeWords(id)}${string === undefined ? '' : `, string ${string + 1}, module ${order}`}${heard && heard !== 'heard' ? `, ${heard === 'silent' ? 'silent' : 'serial mistyped'}` : ''}`}>
-      <chakra.rect x={x} y={y} width={w} height={h} rx={20} fill={silent ? 'oxideWash' : heard === 'typo' ? 'brassWash' : 'panel'} stroke={silent ? 'oxide' : heard === 'typo' ? 'brass' : 'faint'} strokeWidth={silent || heard === 'typo' ? '40px' : '16px'} />
+    <chakra.g
+      data-place={id}
+      role="button"
+      tabIndex={words ? 0 : -1}
+      cursor="pointer"
+      aria-label={`${placeWords(id)}${string === undefined ? '' : `, string ${string + 1}, module ${order}`}${heard && heard !== 'heard' ? `, ${heard === 'silent' ? 'silent' : 'serial mistyped'}` : ''}`}
+    >
+      <chakra.rect
+        x={x}
+        y={y}
+        width={w}
+        height={h}
+        rx={20}
+        fill={silent ? 'oxideWash' : heard === 'typo' ? 'brassWash' : 'panel'}
+        stroke={silent ? 'oxide' : heard === 'typo' ? 'brass' : 'faint'}
+        strokeWidth={silent || heard === 'typo' ? '40px' : '16px'}
+      />
       {words && string !== undefined && (
-        <chakra.text x={x + w - 0.25 * size} y={y + 0.95 * size} fontSize={`${0.9 * size}px`} textAnchor="end" fill={stringColour(string)} fontWeight={600}>
+        <chakra.text
+          x={x + w - 0.25 * size}
+          y={y + 0.95 * size}
+          fontSize={`${0.9 * size}px`}
+          textAnchor="end"
+          fill={stringColour(string)}
+          fontWeight={600}
+        >
           {order}
         </chakra.text>
       )}
-      {words && device && heard !== 'silent' && heard !== 'typo' && <chakra.rect x={x + 0.25 * size} y={y + h - 1.05 * size} width={1.1 * size} height={0.75 * size} rx={20} fill={device.serial ? 'chalkWash' : 'none'} stroke={silent ? 'oxide' : 'ink'} strokeWidth="16px" />}
+      {words && device && heard !== 'silent' && heard !== 'typo' && (
+        <chakra.rect
+          x={x + 0.25 * size}
+          y={y + h - 1.05 * size}
+          width={1.1 * size}
+          height={0.75 * size}
+          rx={20}
+          fill={device.serial ? 'chalkWash' : 'none'}
+          stroke={silent ? 'oxide' : 'ink'}
+          strokeWidth="16px"
+        />
+      )}
       {words && heard && heard !== 'heard' && (
-        <chakra.text x={x + w / 2} y={y + h - 0.3 * size} fontSize={`${1.1 * size}px`} textAnchor="middle" fill={silent ? 'oxide' : 'brass'} fontWeight={700}>
+        <chakra.text
+          x={x + w / 2}
+          y={y + h - 0.3 * size}
+          fontSize={`${1.1 * size}px`}
+          textAnchor="middle"
+          fill={silent ? 'oxide' : 'brass'}
+          fontWeight={700}
+        >
           {silent ? 'silent' : 'slip?'}
         </chakra.text>
       )}
@@ -72,14 +146,33 @@ function Module({ place: { id, x, y, string, order, device, heard }, w, h, size,
 
 const points = (path: readonly { x: number; y: number }[]) => path.map(({ x, y }) => `${x},${y}`).join(' ')
 
-const Lines = memo(function Lines({ drawing: { strings, branches }, size }: { drawing: ArrayDrawing; size: number }) {
+const Lines = memo(function Lines({
+  drawing: { strings, branches },
+  size,
+}: {
+  drawing: ArrayDrawing
+  size: number
+}) {
   return (
     <g pointerEvents="none" fill="none">
       {branches.map(({ id, label, path, endCapped }) => (
         <g key={id}>
-          <chakra.polyline points={points(path)} stroke="brass" strokeWidth="46px" strokeDasharray="120 60" opacity={0.9} />
+          <chakra.polyline
+            points={points(path)}
+            stroke="brass"
+            strokeWidth="46px"
+            strokeDasharray="120 60"
+            opacity={0.9}
+          />
           {path[0] && (
-            <chakra.text x={path[0].x} y={path[0].y - 0.25 * size} fontSize={`${0.95 * size}px`} fontWeight={600} fill="brass" textAnchor="middle">
+            <chakra.text
+              x={path[0].x}
+              y={path[0].y - 0.25 * size}
+              fontSize={`${0.95 * size}px`}
+              fontWeight={600}
+              fill="brass"
+              textAnchor="middle"
+            >
               {label}
             </chakra.text>
           )}
@@ -91,11 +184,24 @@ const Lines = memo(function Lines({ drawing: { strings, branches }, size }: { dr
           <polyline points={points(path)} strokeWidth="60px" strokeLinejoin="round" opacity={0.85} />
           {path[0] && <circle cx={path[0].x} cy={path[0].y} r="130" fill={stringColour(number)} />}
           {path[0] && (
-            <chakra.text x={path[0].x} y={path[0].y + 70} fontSize="190px" fontWeight={700} textAnchor="middle" stroke="none" fill="#fff">
+            <chakra.text
+              x={path[0].x}
+              y={path[0].y + 70}
+              fontSize="190px"
+              fontWeight={700}
+              textAnchor="middle"
+              stroke="none"
+              fill="#fff"
+            >
               {label.replace(/^string /i, '').slice(0, 3)}
             </chakra.text>
           )}
-          {path.length > 1 && <path d={`M${path.at(-1)!.x - 110} ${path.at(-1)!.y - 110} h220 v220 h-220 Z`} strokeWidth="50px" />}
+          {path.length > 1 && (
+            <path
+              d={`M${path.at(-1)!.x - 110} ${path.at(-1)!.y - 110} h220 v220 h-220 Z`}
+              strokeWidth="50px"
+            />
+          )}
         </g>
       ))}
     </g>
@@ -104,7 +210,11 @@ const Lines = memo(function Lines({ drawing: { strings, branches }, size }: { dr
 
 /** The end of a trunk: closed by its cap, or open. */
 function End({ at: { x, y }, capped }: { at: { x: number; y: number }; capped: boolean }) {
-  return capped ? <chakra.rect x={x - 110} y={y - 110} width={220} height={220} fill="brass" /> : <chakra.path d={`M${x - 130} ${y - 130} l260 260 m0 -260 l-260 260`} stroke="oxide" strokeWidth="60px" />
+  return capped ? (
+    <chakra.rect x={x - 110} y={y - 110} width={220} height={220} fill="brass" />
+  ) : (
+    <chakra.path d={`M${x - 130} ${y - 130} l260 260 m0 -260 l-260 260`} stroke="oxide" strokeWidth="60px" />
+  )
 }
 
 function Walk({ drawing, walked }: { drawing: ArrayDrawing; walked: readonly string[] }) {
@@ -128,13 +238,27 @@ function Chosen({ drawing, chosen }: { drawing: ArrayDrawing; chosen: string | u
   const plane = drawing.planes.find(({ id }) => chosen?.startsWith(`${id}.`))
   const place = plane?.places.find(({ id }) => id === chosen)
   if (!plane || !place) return null
-  return <chakra.rect x={plane.x + place.x - 30} y={plane.y + place.y - 30} width={plane.moduleW + 60} height={plane.moduleH + 60} rx={40} fill="none" stroke="chalk" strokeWidth="70px" pointerEvents="none" />
+  return (
+    <chakra.rect
+      x={plane.x + place.x - 30}
+      y={plane.y + place.y - 30}
+      width={plane.moduleW + 60}
+      height={plane.moduleH + 60}
+      rx={40}
+      fill="none"
+      stroke="chalk"
+      strokeWidth="70px"
+      pointerEvents="none"
+    />
+  )
 }
 
 function middleOf({ planes }: ArrayDrawing, id: string): { x: number; y: number } | undefined {
   const plane = planes.find((one) => id.startsWith(`${one.id}.`))
   const place = plane?.places.find((one) => one.id === id)
-  return plane && place && { x: plane.x + place.x + plane.moduleW / 2, y: plane.y + place.y + plane.moduleH / 2 }
+  return (
+    plane && place && { x: plane.x + place.x + plane.moduleW / 2, y: plane.y + place.y + plane.moduleH / 2 }
+  )
 }
 
 /** Drawn again only when it says something else: a map has thousands of modules. */

@@ -3,7 +3,15 @@ import { Download, ScanLine, Upload } from 'lucide-react'
 import Papa from 'papaparse'
 import { Suspense, lazy, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { boxesFor, placeWords, placesOf, plain, readSerialTable, withSerials, type DeviceBuilt } from '@plumb-mark/core'
+import {
+  boxesFor,
+  placeWords,
+  placesOf,
+  plain,
+  readSerialTable,
+  withSerials,
+  type DeviceBuilt,
+} from '@plumb-mark/core'
 import { csvCell, download } from '../../../http/download.js'
 import { ChoiceField, named } from '../../../marks/choice-field.js'
 import { Field } from '../../../marks/field.js'
@@ -14,7 +22,9 @@ import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 
-const Scanner = lazy(() => import('../../../scan/scanner.js').then(({ Scanner: view }) => ({ default: view })))
+const Scanner = lazy(() =>
+  import('../../../scan/scanner.js').then(({ Scanner: view }) => ({ default: view })),
+)
 const CARRIES_BOXES = ['module-electronics', 'small-inverter']
 
 /** The boxes under the modules and their serials: typed or scanned in walking order, or from a list. */
@@ -23,10 +33,17 @@ export function BoxesTask({ chosen, onDone }: TaskProps) {
   const { units, array } = inspection.state.asBuilt
   const kindOf = (sheetId: string) => inspection.sheets.get(sheetId)?.kind ?? ''
   const boxUnits = units.filter(({ sheetId }) => CARRIES_BOXES.includes(kindOf(sheetId)))
-  const listeners = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.requirements.some(({ kind }) => kind === 'serial-map'))
+  const listeners = units.filter(({ sheetId }) =>
+    inspection.sheets.get(sheetId)?.requirements.some(({ kind }) => kind === 'serial-map'),
+  )
   const [unitId, setUnitId] = useState(boxUnits[0]?.id ?? '')
   const own = array.devices.filter((device) => device.unitId === unitId)
-  if (boxUnits.length === 0) return <Panel title="Boxes and serials" onClose={onDone}>No module electronics and no small inverters are fitted on this job.</Panel>
+  if (boxUnits.length === 0)
+    return (
+      <Panel title="Boxes and serials" onClose={onDone}>
+        No module electronics and no small inverters are fitted on this job.
+      </Panel>
+    )
   return (
     <Panel title="Boxes and serials" onClose={onDone}>
       <Flex gap="10px" align="flex-end" wrap="wrap">
@@ -59,7 +76,9 @@ function FitBoxes({ unitId }: { unitId: string }) {
         <CountField label="Modules to a box" most={8} value={each} onChange={setEach} />
       </Box>
       <Button variant="outline" onClick={() => make({ kind: 'devices-fitted', body: { devices: boxes() } })}>
-        {each === 1 ? `A box on each of the ${free.length} free modules` : `${boxes().length} boxes for the ${free.length} free modules`}
+        {each === 1
+          ? `A box on each of the ${free.length} free modules`
+          : `${boxes().length} boxes for the ${free.length} free modules`}
       </Button>
     </>
   )
@@ -74,7 +93,9 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
   const field = useRef<HTMLInputElement>(null)
   const order = inWalkingOrder(devices)
   const at = order.find((device) => device.at === chosen) ?? order.find(({ serial }) => !serial) ?? order[0]!
-  const twin = devices.find((device) => device.id !== at.id && device.serial && plain(device.serial) === plain(typed))
+  const twin = devices.find(
+    (device) => device.id !== at.id && device.serial && plain(device.serial) === plain(typed),
+  )
   const keep = (serial: string) => {
     if (serial.trim() === '') return
     make({ kind: 'devices-fitted', body: { devices: [{ ...at, serial: serial.trim() }] } })
@@ -86,16 +107,43 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
   const named = devices.filter(({ serial }) => serial).length
   return (
     <Box mt="12px">
-      <Flex gap="8px" align="flex-end" as="form" onSubmit={(event: React.FormEvent) => (event.preventDefault(), keep(typed))}>
+      <Flex
+        gap="8px"
+        align="flex-end"
+        as="form"
+        onSubmit={(event: React.FormEvent) => (event.preventDefault(), keep(typed))}
+      >
         <Box flex="1">
-          <Field label={`Serial at ${placeWords(at.at)}${at.serial ? ` (now ${at.serial})` : ''}`} problem={twin && `the same serial stands at ${placeWords(twin.at)}`}>
-            {(ids) => <Input {...ids} ref={field} value={typed} onChange={(event) => setTyped(event.target.value)} autoFocus autoComplete="off" autoCapitalize="characters" h="56px" fontSize="22px" fontFamily="mono" />}
+          <Field
+            label={`Serial at ${placeWords(at.at)}${at.serial ? ` (now ${at.serial})` : ''}`}
+            problem={twin && `the same serial stands at ${placeWords(twin.at)}`}
+          >
+            {(ids) => (
+              <Input
+                {...ids}
+                ref={field}
+                value={typed}
+                onChange={(event) => setTyped(event.target.value)}
+                autoFocus
+                autoComplete="off"
+                autoCapitalize="characters"
+                h="56px"
+                fontSize="22px"
+                fontFamily="mono"
+              />
+            )}
           </Field>
         </Box>
         <Button type="submit" h="56px" disabled={typed.trim() === ''}>
           Next
         </Button>
-        <Button variant="outline" h="56px" px="14px" onClick={() => setScanning(true)} aria-label="Scan this serial">
+        <Button
+          variant="outline"
+          h="56px"
+          px="14px"
+          onClick={() => setScanning(true)}
+          aria-label="Scan this serial"
+        >
           <ScanLine size={20} />
         </Button>
       </Flex>
@@ -114,7 +162,11 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
 function inWalkingOrder(devices: readonly DeviceBuilt[]): DeviceBuilt[] {
   const key = ({ at }: DeviceBuilt) => {
     const [, plane, row, column] = /^(.+)\.r(\d+)c(\d+)$/.exec(at) ?? ['', '', '0', '0']
-    return { plane: plane!, row: Number(row), column: Number(row) % 2 === 1 ? Number(column) : -Number(column) }
+    return {
+      plane: plane!,
+      row: Number(row),
+      column: Number(row) % 2 === 1 ? Number(column) : -Number(column),
+    }
   }
   return [...devices].sort((a, b) => {
     const [x, y] = [key(a), key(b)]
@@ -128,12 +180,35 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
   const make = useMake()
   const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<string[]>([])
-  const save = () => download('serials.csv', Papa.unparse({ fields: ['place', 'serial'], data: inWalkingOrder(devices).map(({ at, serial }) => [at, csvCell(serial ?? '')]) }, { newline: '\r\n' }), 'text/csv')
+  const save = () =>
+    download(
+      'serials.csv',
+      Papa.unparse(
+        {
+          fields: ['place', 'serial'],
+          data: inWalkingOrder(devices).map(({ at, serial }) => [at, csvCell(serial ?? '')]),
+        },
+        { newline: '\r\n' },
+      ),
+      'text/csv',
+    )
   const read = async (chosen: File | undefined) => {
     if (!chosen) return
-    const { data, errors } = Papa.parse<Record<string, string>>((await chosen.text()).replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim().toLowerCase() })
-    const table = errors.length > 0 ? { ok: false as const, faults: errors.map(({ row, message }) => ({ row: (row ?? 0) + 2, reason: message })) } : readSerialTable(data, array)
-    if (!table.ok) return setSaid(table.faults.slice(0, 6).map(({ row, reason }) => `${chosen.name}, row ${row}: ${reason}`))
+    const { data, errors } = Papa.parse<Record<string, string>>(
+      (await chosen.text()).replace(/^\uFEFF/, ''),
+      { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim().toLowerCase() },
+    )
+    const table =
+      errors.length > 0
+        ? {
+            ok: false as const,
+            faults: errors.map(({ row, message }) => ({ row: (row ?? 0) + 2, reason: message })),
+          }
+        : readSerialTable(data, array)
+    if (!table.ok)
+      return setSaid(
+        table.faults.slice(0, 6).map(({ row, reason }) => `${chosen.name}, row ${row}: ${reason}`),
+      )
     const changed = withSerials(array, table.rows)
     if (changed.length > 0) make({ kind: 'devices-fitted', body: { devices: changed } })
     setSaid([`${table.rows.length} rows read, ${changed.length} serials changed`])
@@ -148,7 +223,14 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
           <Download size={17} /> CSV out
         </Button>
       </Flex>
-      <input ref={file} type="file" accept=".csv,text/csv" hidden aria-label="Serial list" onChange={(event) => void read(event.target.files?.[0]).then(() => (event.target.value = ''))} />
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,text/csv"
+        hidden
+        aria-label="Serial list"
+        onChange={(event) => void read(event.target.files?.[0]).then(() => (event.target.value = ''))}
+      />
       <Box role="status" fontSize="13px">
         {said.map((line) => (
           <Text key={line}>{line}</Text>
@@ -167,10 +249,22 @@ function Reported({ unitId, label }: { unitId: string; label: string }) {
   return (
     <Grid gap="6px" mt="14px">
       <Field label={`Serials that ${label} has heard, one a line`} hint={`${serials.length} serials`}>
-        {(ids) => <Textarea {...ids} value={typed} onChange={(event) => setTyped(event.target.value)} fontFamily="mono" fontSize="13px" rows={4} />}
+        {(ids) => (
+          <Textarea
+            {...ids}
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+            fontFamily="mono"
+            fontSize="13px"
+            rows={4}
+          />
+        )}
       </Field>
       <Box>
-        <Button variant="outline" onClick={() => make({ kind: 'serials-reported', body: { unitId, serials } })}>
+        <Button
+          variant="outline"
+          onClick={() => make({ kind: 'serials-reported', body: { unitId, serials } })}
+        >
           Compare with the map
         </Button>
       </Box>

@@ -17,15 +17,30 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
   const branch = array.branches.find(({ devices }) => device && devices.includes(device.id))
   const checks = inspection.checks.filter(({ check }) => device && check.subject.device?.id === device.id)
   const sheet = module?.sheetId ? inspection.sheets.get(module.sheetId) : undefined
-  const ports = (idlePorts: number, cappedPorts: number) => device && make({ kind: 'devices-fitted', body: { devices: [{ ...device, idlePorts, cappedPorts: Math.min(idlePorts, cappedPorts) }] } })
+  const ports = (idlePorts: number, cappedPorts: number) =>
+    device &&
+    make({
+      kind: 'devices-fitted',
+      body: { devices: [{ ...device, idlePorts, cappedPorts: Math.min(idlePorts, cappedPorts) }] },
+    })
   return (
-    <Panel title={`${module?.plane.label ?? 'Array'}, ${placeWords(place)}`} onClose={() => chooseItem(undefined)}>
+    <Panel
+      title={`${module?.plane.label ?? 'Array'}, ${placeWords(place)}`}
+      onClose={() => chooseItem(undefined)}
+    >
       <Text fontSize="15px">
-        {[sheet && `${sheet.maker} ${sheet.model}`, string && `${string.label}, module ${string.path!.indexOf(place) + 1} of ${string.path!.length}`, branch?.label].filter(Boolean).join(' · ') || 'Nothing is entered here yet.'}
+        {[
+          sheet && `${sheet.maker} ${sheet.model}`,
+          string && `${string.label}, module ${string.path!.indexOf(place) + 1} of ${string.path!.length}`,
+          branch?.label,
+        ]
+          .filter(Boolean)
+          .join(' · ') || 'Nothing is entered here yet.'}
       </Text>
       {device && (
         <Text fontSize="15px" mt="4px">
-          Box {device.serial ? <b>{device.serial}</b> : 'without a serial'}; {device.cappedPorts} of {device.idlePorts} idle ports capped
+          Box {device.serial ? <b>{device.serial}</b> : 'without a serial'}; {device.cappedPorts} of{' '}
+          {device.idlePorts} idle ports capped
         </Text>
       )}
       <Flex gap="8px" mt="8px" wrap="wrap">

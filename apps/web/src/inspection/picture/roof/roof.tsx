@@ -22,7 +22,12 @@ const TASKS = [
   ['branch', 'Branches'],
 ] as const satisfies readonly (readonly [Task, string])[]
 
-const PANELS = { plane: PlaneTask, string: StringTask, boxes: BoxesTask, branch: BranchTask } satisfies Record<Task, (props: TaskProps) => React.ReactNode>
+const PANELS = {
+  plane: PlaneTask,
+  string: StringTask,
+  boxes: BoxesTask,
+  branch: BranchTask,
+} satisfies Record<Task, (props: TaskProps) => React.ReactNode>
 
 /** The roof: the array map, and beneath it what is being done to it. */
 export function Roof() {
@@ -44,7 +49,9 @@ export function Roof() {
   const touch = (place: string) => {
     if (active !== 'string' && active !== 'branch') return chooseItem(place)
     // Touching the last one again takes it back; others are passed once.
-    setWalked((path) => (path.at(-1) === place ? path.slice(0, -1) : path.includes(place) ? path : [...path, place]))
+    setWalked((path) =>
+      path.at(-1) === place ? path.slice(0, -1) : path.includes(place) ? path : [...path, place],
+    )
   }
   const Panel = active && PANELS[active]
   const chosen = itemId && readPlace(itemId) ? itemId : undefined
@@ -61,13 +68,31 @@ export function Roof() {
       {writable && (
         <Flex gap="6px" wrap="wrap" py="8px" role="group" aria-label="What to enter on the map">
           {TASKS.map(([name, label]) => (
-            <Button key={name} variant={active === name ? 'solid' : 'outline'} aria-pressed={active === name} disabled={empty && name !== 'plane'} onClick={() => choose(active === name ? undefined : name)}>
+            <Button
+              key={name}
+              variant={active === name ? 'solid' : 'outline'}
+              aria-pressed={active === name}
+              disabled={empty && name !== 'plane'}
+              onClick={() => choose(active === name ? undefined : name)}
+            >
               {label}
             </Button>
           ))}
         </Flex>
       )}
-      {Panel ? <Panel key={active} walked={walked} onWalk={setWalked} chosen={chosen} onDone={() => choose(undefined)} /> : chosen ? <PlaceTask key={chosen} place={chosen} writable={writable} /> : !empty && <Legend writable={writable} />}
+      {Panel ? (
+        <Panel
+          key={active}
+          walked={walked}
+          onWalk={setWalked}
+          chosen={chosen}
+          onDone={() => choose(undefined)}
+        />
+      ) : chosen ? (
+        <PlaceTask key={chosen} place={chosen} writable={writable} />
+      ) : (
+        !empty && <Legend writable={writable} />
+      )}
     </Flex>
   )
 }
@@ -75,7 +100,9 @@ export function Roof() {
 function Legend({ writable }: { writable: boolean }) {
   return (
     <Text color="faint" fontSize="14px" py="6px">
-      Touch a module to see what lies there{writable ? ', or choose what to enter' : ''}. A string begins at its disc and ends at its square; a brass dash is an AC branch, its end a filled square when capped, a cross when open.
+      Touch a module to see what lies there{writable ? ', or choose what to enter' : ''}. A string begins at
+      its disc and ends at its square; a brass dash is an AC branch, its end a filled square when capped, a
+      cross when open.
     </Text>
   )
 }

@@ -18,7 +18,9 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   const tryOut = useInspection((state) => state.tryOut)
   const make = useMake()
   const { asBuilt } = inspection.state
-  const inverters = asBuilt.units.filter(({ sheetId }) => ENDS_IN.includes(inspection.sheets.get(sheetId)?.kind ?? ''))
+  const inverters = asBuilt.units.filter(({ sheetId }) =>
+    ENDS_IN.includes(inspection.sheets.get(sheetId)?.kind ?? ''),
+  )
   const [id, setId] = useState('new')
   const kept = asBuilt.strings.find((string) => string.id === id)
   const [label, setLabel] = useState(`String ${nameAfter(asBuilt.strings.length)}`)
@@ -26,13 +28,27 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   const [input, setInput] = useState('PV1')
   const [coldMethod, setColdMethod] = useState<'coefficient' | 'table'>('coefficient')
   const [freshId, setFreshId] = useState(() => `string-${uuid()}`)
-  const draft = useMemo(() => walkedString({ id: kept?.id ?? freshId, label, unitId, input, path: walked, coldMethod }, kept, inspection.world), [kept, freshId, label, unitId, input, walked, coldMethod, inspection.world])
+  const draft = useMemo(
+    () =>
+      walkedString(
+        { id: kept?.id ?? freshId, label, unitId, input, path: walked, coldMethod },
+        kept,
+        inspection.world,
+      ),
+    [kept, freshId, label, unitId, input, walked, coldMethod, inspection.world],
+  )
   useEffect(() => {
-    tryOut(walked.length > 0 && draft ? { ...asBuilt, strings: [...asBuilt.strings.filter((string) => string.id !== draft.id), draft] } : undefined)
+    tryOut(
+      walked.length > 0 && draft
+        ? { ...asBuilt, strings: [...asBuilt.strings.filter((string) => string.id !== draft.id), draft] }
+        : undefined,
+    )
     // The draft follows the walk; the inspection that comes of it must not set it off again.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [walked, label, unitId, input, coldMethod])
-  const limits = inspection.checks.filter(({ check }) => check.requirement.kind === 'string-limits' && check.subject.id === draft?.id)
+  const limits = inspection.checks.filter(
+    ({ check }) => check.requirement.kind === 'string-limits' && check.subject.id === draft?.id,
+  )
   const choose = (next: string) => {
     setId(next)
     const string = asBuilt.strings.find((one) => one.id === next)
@@ -50,18 +66,40 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
     setFreshId(`string-${uuid()}`)
     setLabel(`String ${nameAfter(asBuilt.strings.length + (kept ? 0 : 1))}`)
   }
-  if (inverters.length === 0) return <Panel title="Strings" onClose={onDone}>No inverter is fitted that a string could end in.</Panel>
+  if (inverters.length === 0)
+    return (
+      <Panel title="Strings" onClose={onDone}>
+        No inverter is fitted that a string could end in.
+      </Panel>
+    )
   return (
     <Panel title="Strings" onClose={onDone}>
       <Text fontSize="15px" mb="8px">
-        {walked.length === 0 ? 'Touch the modules one after the other, from plus to minus.' : <Running count={walked.length} path={walked} />}
+        {walked.length === 0 ? (
+          'Touch the modules one after the other, from plus to minus.'
+        ) : (
+          <Running count={walked.length} path={walked} />
+        )}
       </Text>
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="10px">
-        <ChoiceField label="String" value={id} options={[['new', 'a new string'] as Option, ...named(asBuilt.strings)]} onChange={choose} />
+        <ChoiceField
+          label="String"
+          value={id}
+          options={[['new', 'a new string'] as Option, ...named(asBuilt.strings)]}
+          onChange={choose}
+        />
         <TextField label="Name" value={label} onChange={setLabel} />
         <ChoiceField label="Ends in" value={unitId} options={named(inverters)} onChange={setUnitId} />
         <TextField label="Input" value={input} onChange={setInput} />
-        <ChoiceField label="Coldest morning by" value={coldMethod} options={[['coefficient', 'the module’s coefficient'], ['table', 'the table by temperature']]} onChange={setColdMethod} />
+        <ChoiceField
+          label="Coldest morning by"
+          value={coldMethod}
+          options={[
+            ['coefficient', 'the module’s coefficient'],
+            ['table', 'the table by temperature'],
+          ]}
+          onChange={setColdMethod}
+        />
       </Grid>
       {walked.length > 0 &&
         limits.map(({ check, outcome }) => (
@@ -73,7 +111,10 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
           </Flex>
         ))}
       <Flex gap="8px" mt="12px" wrap="wrap">
-        <Button onClick={keep} disabled={!draft || walked.length === 0 || label.trim() === '' || input.trim() === ''}>
+        <Button
+          onClick={keep}
+          disabled={!draft || walked.length === 0 || label.trim() === '' || input.trim() === ''}
+        >
           Keep the string
         </Button>
         <Button variant="outline" disabled={walked.length === 0} onClick={() => onWalk(walked.slice(0, -1))}>

@@ -1,7 +1,16 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
-import { UNIT_KIND_WORDS, inForce, isLeft, plain, sheetName, worst, type JudgedCheck, type UnitBuilt } from '@plumb-mark/core'
+import {
+  UNIT_KIND_WORDS,
+  inForce,
+  isLeft,
+  plain,
+  sheetName,
+  worst,
+  type JudgedCheck,
+  type UnitBuilt,
+} from '@plumb-mark/core'
 import { VerdictShape, verdictColour } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
 import { UnitForm } from '../../../preparation/unit-form.js'
@@ -31,23 +40,51 @@ export function Units() {
       {editing && (
         <Box mb="16px">
           <Panel title={editing === 'new' ? 'A new unit' : 'Unit'} onClose={() => setEditing(undefined)}>
-            <UnitForm key={editing} unit={units.find(({ id }) => id === editing)} onDone={() => setEditing(undefined)} />
+            <UnitForm
+              key={editing}
+              unit={units.find(({ id }) => id === editing)}
+              onDone={() => setEditing(undefined)}
+            />
           </Panel>
         </Box>
       )}
       {units.length === 0 && <Text color="faint">No unit is entered yet: add the first with its sheet.</Text>}
       <Flex gap="14px" wrap="wrap">
         {units.map((unit) => (
-          <Plate key={unit.id} unit={unit} checks={inspection.checks.filter(({ check }) => check.unit.id === unit.id && check.stage === 'identify')} onEdit={writable ? () => setEditing(unit.id) : undefined} />
+          <Plate
+            key={unit.id}
+            unit={unit}
+            checks={inspection.checks.filter(
+              ({ check }) => check.unit.id === unit.id && check.stage === 'identify',
+            )}
+            onEdit={writable ? () => setEditing(unit.id) : undefined}
+          />
         ))}
       </Flex>
     </Box>
   )
 }
 
-const Frame = chakra('div', { base: { w: { base: '100%', sm: '258px' }, bg: 'panel', border: '2px solid', borderRadius: '8px', p: '14px 16px 8px', position: 'relative' } })
+const Frame = chakra('div', {
+  base: {
+    w: { base: '100%', sm: '258px' },
+    bg: 'panel',
+    border: '2px solid',
+    borderRadius: '8px',
+    p: '14px 16px 8px',
+    position: 'relative',
+  },
+})
 
-function Plate({ unit, checks, onEdit }: { unit: UnitBuilt; checks: readonly JudgedCheck[]; onEdit: (() => void) | undefined }) {
+function Plate({
+  unit,
+  checks,
+  onEdit,
+}: {
+  unit: UnitBuilt
+  checks: readonly JudgedCheck[]
+  onEdit: (() => void) | undefined
+}) {
   const sheet = useInspection(({ sheets }) => sheets.get(unit.sheetId))
   const openCheck = useFocus((focus) => focus.openCheck)
   const found = foundSerial(checks)
@@ -71,7 +108,8 @@ function Plate({ unit, checks, onEdit }: { unit: UnitBuilt; checks: readonly Jud
       <Line label="found" value={found ?? 'not read'} colour={differs ? 'oxide' : found ? 'ink' : 'faint'} />
       <Flex mt="8px" borderTop="1px solid" borderColor="hair" justify="space-between">
         <Button variant="plain" px="4px" disabled={!first} onClick={() => first && openCheck(first.check.id)}>
-          <VerdictShape verdict={verdict} size={18} /> {checks.length === 0 ? 'nothing asked' : `${checks.filter(isLeft).length} of ${checks.length} left`}
+          <VerdictShape verdict={verdict} size={18} />{' '}
+          {checks.length === 0 ? 'nothing asked' : `${checks.filter(isLeft).length} of ${checks.length} left`}
         </Button>
         {onEdit && (
           <Button variant="plain" px="6px" onClick={onEdit}>
@@ -83,13 +121,31 @@ function Plate({ unit, checks, onEdit }: { unit: UnitBuilt; checks: readonly Jud
   )
 }
 
-const Rivet = ({ side }: { side: 'left' | 'right' }) => <Box position="absolute" top="7px" {...{ [side]: '8px' }} w="8px" h="8px" borderRadius="50%" border="1.5px solid" borderColor="faint" aria-hidden />
+const Rivet = ({ side }: { side: 'left' | 'right' }) => (
+  <Box
+    position="absolute"
+    top="7px"
+    {...{ [side]: '8px' }}
+    w="8px"
+    h="8px"
+    borderRadius="50%"
+    border="1.5px solid"
+    borderColor="faint"
+    aria-hidden
+  />
+)
 
 function Line({ label, value, colour = 'ink' }: { label: string; value: string; colour?: string }) {
   return (
     <Flex justify="space-between" gap="10px" fontSize="14px">
       <Text color="faint">{label}</Text>
-      <Text fontFamily="mono" color={colour} fontWeight={colour === 'oxide' ? 700 : 400} overflowWrap="anywhere" textAlign="right">
+      <Text
+        fontFamily="mono"
+        color={colour}
+        fontWeight={colour === 'oxide' ? 700 : 400}
+        overflowWrap="anywhere"
+        textAlign="right"
+      >
         {value}
       </Text>
     </Flex>
@@ -99,5 +155,9 @@ function Line({ label, value, colour = 'ink' }: { label: string; value: string; 
 function foundSerial(checks: readonly JudgedCheck[]): string | undefined {
   const plate = checks.find(({ check }) => check.requirement.kind === 'nameplate')
   const evidence = inForce(plate?.history)
-  return evidence?.kind === 'record' && 'values' in evidence.body.answer && !Array.isArray(evidence.body.answer.values) ? evidence.body.answer.values['serial']?.typed : undefined
+  return evidence?.kind === 'record' &&
+    'values' in evidence.body.answer &&
+    !Array.isArray(evidence.body.answer.values)
+    ? evidence.body.answer.values['serial']?.typed
+    : undefined
 }

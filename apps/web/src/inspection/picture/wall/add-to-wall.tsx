@@ -27,11 +27,16 @@ export const AddToWall = memo(function AddToWall({ wall }: { wall: WallBuilt }) 
       </Flex>
     )
   }
-  return adding === 'unit' ? <AddUnit wall={wall} onDone={() => setAdding(undefined)} /> : <AddObstruction wall={wall} onDone={() => setAdding(undefined)} />
+  return adding === 'unit' ? (
+    <AddUnit wall={wall} onDone={() => setAdding(undefined)} />
+  ) : (
+    <AddObstruction wall={wall} onDone={() => setAdding(undefined)} />
+  )
 })
 
 /** To the right of everything that stands there, so that nothing is hidden. */
-const freeX = (items: readonly { x: number; w: number }[]) => Math.max(0, ...items.map(({ x, w }) => x + w)) + 300
+const freeX = (items: readonly { x: number; w: number }[]) =>
+  Math.max(0, ...items.map(({ x, w }) => x + w)) + 300
 
 function useItemsOn(wall: WallBuilt) {
   const units = useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []
@@ -43,7 +48,10 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
   const make = useMake()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
-  const loose = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(({ place, sheetId: of }) => !place && sheets.get(of)?.size !== undefined && sheets.get(of)?.kind !== 'module')
+  const loose = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(
+    ({ place, sheetId: of }) =>
+      !place && sheets.get(of)?.size !== undefined && sheets.get(of)?.kind !== 'module',
+  )
   const [looseId, setLooseId] = useState(loose[0]?.id ?? '')
   const hung = [...sheets].filter(([, { size, kind }]) => size !== undefined && kind !== 'module')
   const [sheetId, setSheetId] = useState(hung[0]?.[0] ?? '')
@@ -53,7 +61,10 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
     const unit = loose.find(({ id }) => id === looseId)
     const size = unit && sheets.get(unit.sheetId)?.size
     if (!unit || !size) return
-    make({ kind: 'unit-fitted', body: { ...unit, place: { wallId: wall.id, x: freeX(items), y: 1000, w: size.width, h: size.height } } })
+    make({
+      kind: 'unit-fitted',
+      body: { ...unit, place: { wallId: wall.id, x: freeX(items), y: 1000, w: size.width, h: size.height } },
+    })
     chooseItem(unit.id)
     onDone()
   }
@@ -62,22 +73,58 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
     const sheet = sheets.get(sheetId)
     if (!sheet?.size || label.trim() === '') return
     const id = `unit-${uuid()}`
-    make({ kind: 'unit-fitted', body: { id, label: label.trim(), sheetId, ...(serial.trim() && { serial: serial.trim() }), place: { wallId: wall.id, x: freeX(items), y: 1000, w: sheet.size.width, h: sheet.size.height } } })
+    make({
+      kind: 'unit-fitted',
+      body: {
+        id,
+        label: label.trim(),
+        sheetId,
+        ...(serial.trim() && { serial: serial.trim() }),
+        place: { wallId: wall.id, x: freeX(items), y: 1000, w: sheet.size.width, h: sheet.size.height },
+      },
+    })
     chooseItem(id)
     onDone()
   }
   return (
-    <Stack as="form" bg="panel" p="12px" gap="10px" onSubmit={(event) => (event.preventDefault(), add())} aria-label="Add a unit">
+    <Stack
+      as="form"
+      bg="panel"
+      p="12px"
+      gap="10px"
+      onSubmit={(event) => (event.preventDefault(), add())}
+      aria-label="Add a unit"
+    >
       {loose.length > 0 && (
-        <ChoiceField label="Unit" value={looseId} options={[...loose.map(({ id, label: name }): Option => [id, `${name}, which hangs nowhere yet`]), ['', 'a unit that is not entered yet']]} onChange={setLooseId} />
+        <ChoiceField
+          label="Unit"
+          value={looseId}
+          options={[
+            ...loose.map(({ id, label: name }): Option => [id, `${name}, which hangs nowhere yet`]),
+            ['', 'a unit that is not entered yet'],
+          ]}
+          onChange={setLooseId}
+        />
       )}
       {!looseId && (
         <>
-      <ChoiceField label="Sheet" value={sheetId} options={hung.map(([id, sheet]): Option => [id, sheetName(sheet)])} onChange={setSheetId} />
-      <Flex gap="10px">
-        <TextField label="Name on site" value={label} onChange={setLabel} placeholder="Inverter 3" required autoFocus />
-        <TextField label="Serial" value={serial} onChange={setSerial} />
-      </Flex>
+          <ChoiceField
+            label="Sheet"
+            value={sheetId}
+            options={hung.map(([id, sheet]): Option => [id, sheetName(sheet)])}
+            onChange={setSheetId}
+          />
+          <Flex gap="10px">
+            <TextField
+              label="Name on site"
+              value={label}
+              onChange={setLabel}
+              placeholder="Inverter 3"
+              required
+              autoFocus
+            />
+            <TextField label="Serial" value={serial} onChange={setSerial} />
+          </Flex>
         </>
       )}
       <Buttons onCancel={onDone} />
@@ -92,13 +139,31 @@ function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void 
   const [of, setOf] = useState<(typeof CLASSES)[number]>('pipe')
   const add = () => {
     const id = `obstruction-${uuid()}`
-    make({ kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { id, label: of, class: of, x: freeX(items), y: 1000, ...NEW_OBSTRUCTION } } })
+    make({
+      kind: 'obstruction-measured',
+      body: {
+        wallId: wall.id,
+        obstruction: { id, label: of, class: of, x: freeX(items), y: 1000, ...NEW_OBSTRUCTION },
+      },
+    })
     chooseItem(id)
     onDone()
   }
   return (
-    <Stack as="form" bg="panel" p="12px" gap="10px" onSubmit={(event) => (event.preventDefault(), add())} aria-label="Add an obstruction">
-      <ChoiceField label="What is it?" value={of} options={optionsOf(CLASSES, (name) => name)} onChange={setOf} />
+    <Stack
+      as="form"
+      bg="panel"
+      p="12px"
+      gap="10px"
+      onSubmit={(event) => (event.preventDefault(), add())}
+      aria-label="Add an obstruction"
+    >
+      <ChoiceField
+        label="What is it?"
+        value={of}
+        options={optionsOf(CLASSES, (name) => name)}
+        onChange={setOf}
+      />
       <Buttons onCancel={onDone} />
     </Stack>
   )

@@ -16,7 +16,9 @@ const tenth = (mm: number) => Math.round(mm * 10) / 10
 export function movedBy(asBuilt: AsBuilt, { wallId, id, x, y }: Dragged): AsBuilt {
   const unit = asBuilt.units.find((one) => one.id === id)
   if (unit?.place) return withUnit(asBuilt, { ...unit, place: { ...unit.place, x, y } })
-  const obstruction = asBuilt.walls.find((wall) => wall.id === wallId)?.obstructions.find((one) => one.id === id)
+  const obstruction = asBuilt.walls
+    .find((wall) => wall.id === wallId)
+    ?.obstructions.find((one) => one.id === id)
   return obstruction ? withObstruction(asBuilt, wallId, { ...obstruction, x, y }) : asBuilt
 }
 
@@ -24,7 +26,14 @@ export function movedBy(asBuilt: AsBuilt, { wallId, id, x, y }: Dragged): AsBuil
 export function dropChange(asBuilt: AsBuilt, { wallId, id, x, y }: Dragged): Change | undefined {
   const to = { x: tenth(x), y: tenth(y) }
   const unit = asBuilt.units.find((one) => one.id === id)
-  if (unit?.place) return unit.place.x === to.x && unit.place.y === to.y ? undefined : { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place, ...to, typed: {} } } }
-  const obstruction = asBuilt.walls.find((wall) => wall.id === wallId)?.obstructions.find((one) => one.id === id)
-  return obstruction && (obstruction.x !== to.x || obstruction.y !== to.y) ? { kind: 'obstruction-measured', body: { wallId, obstruction: { ...obstruction, ...to } } } : undefined
+  if (unit?.place)
+    return unit.place.x === to.x && unit.place.y === to.y
+      ? undefined
+      : { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place, ...to, typed: {} } } }
+  const obstruction = asBuilt.walls
+    .find((wall) => wall.id === wallId)
+    ?.obstructions.find((one) => one.id === id)
+  return obstruction && (obstruction.x !== to.x || obstruction.y !== to.y)
+    ? { kind: 'obstruction-measured', body: { wallId, obstruction: { ...obstruction, ...to } } }
+    : undefined
 }

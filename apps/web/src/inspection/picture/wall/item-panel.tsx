@@ -2,7 +2,14 @@ import { Box, Button, Flex, Grid, HStack, Text } from '@chakra-ui/react'
 import { Copy, Trash2, X } from 'lucide-react'
 import { memo, useEffect, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { formatInches, formatQuantity, parseQuantity, type ObstructionBuilt, type UnitBuilt, type WallBuilt } from '@plumb-mark/core'
+import {
+  formatInches,
+  formatQuantity,
+  parseQuantity,
+  type ObstructionBuilt,
+  type UnitBuilt,
+  type WallBuilt,
+} from '@plumb-mark/core'
 import { TextField } from '../../../marks/text-field.js'
 import { useDecimal } from '../../../store/decimal.js'
 import { useInspection } from '../../../store/inspection.js'
@@ -20,31 +27,73 @@ const FIGURES = [
 type Figure = (typeof FIGURES)[number]['name']
 
 /** The measures of the thing at hand: typed in any unit, followed by the wall at every keystroke, kept with Enter. */
-export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { wall: WallBuilt; itemId: string; writable: boolean }) {
+export const ItemPanel = memo(function ItemPanel({
+  wall,
+  itemId,
+  writable,
+}: {
+  wall: WallBuilt
+  itemId: string
+  writable: boolean
+}) {
   const kept = useInspection(({ inspection }) => inspection?.state.asBuilt)
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const make = useMake()
   const unit = kept?.units.find(({ id }) => id === itemId)
-  const obstruction = kept?.walls.find(({ id }) => id === wall.id)?.obstructions.find(({ id }) => id === itemId)
+  const obstruction = kept?.walls
+    .find(({ id }) => id === wall.id)
+    ?.obstructions.find(({ id }) => id === itemId)
   const place = unit?.place ?? obstruction
   if (!place || !kept) return null
   const change = (figure: Figure, value: number, typed: string): Change =>
-    unit ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, [figure]: value, typed: { ...unit.place!.typed, [figure]: typed } } } } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, [figure]: value } } }
+    unit
+      ? {
+          kind: 'unit-fitted',
+          body: {
+            ...unit,
+            place: { ...unit.place!, [figure]: value, typed: { ...unit.place!.typed, [figure]: typed } },
+          },
+        }
+      : {
+          kind: 'obstruction-measured',
+          body: { wallId: wall.id, obstruction: { ...obstruction!, [figure]: value } },
+        }
   /** Placed by a gap: the offset follows from it, and no longer from what was typed. */
   const moved = (to: Partial<Record<Figure, number>>): Change =>
-    unit ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, ...to, typed: {} } } } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, ...to } } }
+    unit
+      ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, ...to, typed: {} } } }
+      : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, ...to } } }
   const copy = () => {
     const id = `${unit ? 'unit' : 'obstruction'}-${uuid()}`
     const x = place.x + place.w + 300
-    make(unit ? { kind: 'unit-fitted', body: copyOf(unit, id, x) } : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, id, x } } })
+    make(
+      unit
+        ? { kind: 'unit-fitted', body: copyOf(unit, id, x) }
+        : {
+            kind: 'obstruction-measured',
+            body: { wallId: wall.id, obstruction: { ...obstruction!, id, x } },
+          },
+    )
     chooseItem(id)
   }
   const remove = () => {
-    make(unit ? { kind: 'unit-removed', body: { unitId: itemId } } : { kind: 'obstruction-removed', body: { wallId: wall.id, obstructionId: itemId } })
+    make(
+      unit
+        ? { kind: 'unit-removed', body: { unitId: itemId } }
+        : { kind: 'obstruction-removed', body: { wallId: wall.id, obstructionId: itemId } },
+    )
     chooseItem(undefined)
   }
   return (
-    <Box bg="panel" border="1px solid" borderColor="hair" borderRadius="4px" p="12px" role="region" aria-label={`Measures of ${(unit ?? obstruction)!.label}`}>
+    <Box
+      bg="panel"
+      border="1px solid"
+      borderColor="hair"
+      borderRadius="4px"
+      p="12px"
+      role="region"
+      aria-label={`Measures of ${(unit ?? obstruction)!.label}`}
+    >
       <Flex align="center" gap="8px" mb="4px">
         <Text fontWeight={600} flex="1">
           {(unit ?? obstruction)!.label}
@@ -65,7 +114,15 @@ export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { w
       </Flex>
       <Grid templateColumns={{ base: '1fr 1fr', xl: '1fr 1fr 1fr 1fr' }} gap="10px">
         {FIGURES.map(({ name, label }) => (
-          <OffsetField key={name} label={label} value={place[name]} typedBefore={unit?.place?.typed?.[name]} writable={writable} trial={(value) => trial(kept, unit, obstruction, wall.id, name, value)} onKeep={(value, typed) => make(change(name, value, typed))} />
+          <OffsetField
+            key={name}
+            label={label}
+            value={place[name]}
+            typedBefore={unit?.place?.typed?.[name]}
+            writable={writable}
+            trial={(value) => trial(kept, unit, obstruction, wall.id, name, value)}
+            onKeep={(value, typed) => make(change(name, value, typed))}
+          />
         ))}
       </Grid>
       {writable && <PlaceByGap wall={wall} itemId={itemId} size={place} onPlace={(to) => make(moved(to))} />}
@@ -75,11 +132,26 @@ export const ItemPanel = memo(function ItemPanel({ wall, itemId, writable }: { w
 
 /** A copy is another box: it has no serial yet. */
 function copyOf({ label, sheetId, situation, place }: UnitBuilt, id: string, x: number): UnitBuilt {
-  return { id, label: `${label} copy`, sheetId, ...(situation && { situation }), place: { ...place!, x, typed: {} } }
+  return {
+    id,
+    label: `${label} copy`,
+    sheetId,
+    ...(situation && { situation }),
+    place: { ...place!, x, typed: {} },
+  }
 }
 
-function trial(kept: NonNullable<ReturnType<typeof useInspection.getState>['draft']>, unit: UnitBuilt | undefined, obstruction: ObstructionBuilt | undefined, wallId: string, figure: Figure, value: number) {
-  return unit ? withUnit(kept, { ...unit, place: { ...unit.place!, [figure]: value } }) : withObstruction(kept, wallId, { ...obstruction!, [figure]: value })
+function trial(
+  kept: NonNullable<ReturnType<typeof useInspection.getState>['draft']>,
+  unit: UnitBuilt | undefined,
+  obstruction: ObstructionBuilt | undefined,
+  wallId: string,
+  figure: Figure,
+  value: number,
+) {
+  return unit
+    ? withUnit(kept, { ...unit, place: { ...unit.place!, [figure]: value } })
+    : withObstruction(kept, wallId, { ...obstruction!, [figure]: value })
 }
 
 interface OffsetProps {
@@ -96,12 +168,21 @@ function OffsetField({ label, value, typedBefore, writable, trial: tried, onKeep
   const decimal = useDecimal((state) => state.decimal)
   // What was typed is shown again while it reads as the value; after a change of the decimal mark it may not.
   const before = typedBefore === undefined ? undefined : parseQuantity(typedBefore, 'length', { decimal })
-  const shown = before?.ok && Math.abs(before.quantity.value - value) < 1e-9 * Math.max(1, Math.abs(value)) ? typedBefore! : formatQuantity(value, 'length', { decimal })
+  const shown =
+    before?.ok && Math.abs(before.quantity.value - value) < 1e-9 * Math.max(1, Math.abs(value))
+      ? typedBefore!
+      : formatQuantity(value, 'length', { decimal })
   const [typed, setTyped] = useState(shown)
   useEffect(() => setTyped(shown), [shown])
   const parsed = parseQuantity(typed, 'length', { decimal })
   const size = label === 'Width' || label === 'Height'
-  const problem = !parsed.ok ? parsed.problem.message : parsed.quantity.relation !== '=' ? 'a measure without < or > is needed' : size && parsed.quantity.value < 1 ? 'must be greater than zero' : undefined
+  const problem = !parsed.ok
+    ? parsed.problem.message
+    : parsed.quantity.relation !== '='
+      ? 'a measure without < or > is needed'
+      : size && parsed.quantity.value < 1
+        ? 'must be greater than zero'
+        : undefined
   const type = (text: string) => {
     setTyped(text)
     const read = parseQuantity(text, 'length', { decimal })
@@ -114,7 +195,18 @@ function OffsetField({ label, value, typedBefore, writable, trial: tried, onKeep
     onKeep(parsed.quantity.value, parsed.quantity.typed)
   }
   return (
-    <TextField label={label} problem={problem} hint={parsed.ok && <Both mm={parsed.quantity.value} />} value={typed} readOnly={!writable} fontFamily="mono" autoComplete="off" onChange={type} onBlur={keep} onKeyDown={(event) => event.key === 'Enter' && keep()} />
+    <TextField
+      label={label}
+      problem={problem}
+      hint={parsed.ok && <Both mm={parsed.quantity.value} />}
+      value={typed}
+      readOnly={!writable}
+      fontFamily="mono"
+      autoComplete="off"
+      onChange={type}
+      onBlur={keep}
+      onKeyDown={(event) => event.key === 'Enter' && keep()}
+    />
   )
 }
 

@@ -8,9 +8,30 @@ export function ReworkGhosts({ drawing, moves }: { drawing: WallDrawing; moves: 
     const from = drawing.items.find((item) => item.id === id)!
     return (
       <g key={id} pointerEvents="none">
-        <chakra.rect x={x} y={-y - h} width={w} height={h} fill="chalkWash" fillOpacity={0.6} stroke="chalk" strokeWidth="12px" strokeDasharray="36 22" />
-        <chakra.path d={`M${from.x + w / 2} ${-from.y - h / 2} L${x + w / 2} ${-y - h / 2}`} stroke="chalk" strokeWidth="14px" />
-        <chakra.text x={x + w / 2} y={-y - h - 30} textAnchor="middle" fontSize="80px" fontWeight={600} fill="chalk">
+        <chakra.rect
+          x={x}
+          y={-y - h}
+          width={w}
+          height={h}
+          fill="chalkWash"
+          fillOpacity={0.6}
+          stroke="chalk"
+          strokeWidth="12px"
+          strokeDasharray="36 22"
+        />
+        <chakra.path
+          d={`M${from.x + w / 2} ${-from.y - h / 2} L${x + w / 2} ${-y - h / 2}`}
+          stroke="chalk"
+          strokeWidth="14px"
+        />
+        <chakra.text
+          x={x + w / 2}
+          y={-y - h - 30}
+          textAnchor="middle"
+          fontSize="80px"
+          fontWeight={600}
+          fill="chalk"
+        >
           {label} here
         </chakra.text>
       </g>

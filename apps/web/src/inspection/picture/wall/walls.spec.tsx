@@ -1,15 +1,42 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { fireEvent, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { appended, onScreen, openJob, sampleSheet, type Change } from '../../../testing/job-on-screen.testing.js'
+import {
+  appended,
+  onScreen,
+  openJob,
+  sampleSheet,
+  type Change,
+} from '../../../testing/job-on-screen.testing.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { Walls } from './walls.js'
 
 const user = userEvent.setup()
 const SHEETS = ['aldervane-ah-8t-c', 'aldervane-dx-4-a'].map(sampleSheet)
-const WALL: Change = { kind: 'wall-measured', body: { id: 'w', title: 'North wall', width: 4000, height: 2600, leftCorner: true, rightCorner: false, uncertainty: 2, tape: 'Tape T1' } }
-const inverter = (id: string, x: number): Change => ({ kind: 'unit-fitted', body: { id, label: id, sheetId: 'aldervane-ah-8t-c', serial: 'S', place: { wallId: 'w', x, y: 1000, w: 520, h: 680 } } })
+const WALL: Change = {
+  kind: 'wall-measured',
+  body: {
+    id: 'w',
+    title: 'North wall',
+    width: 4000,
+    height: 2600,
+    leftCorner: true,
+    rightCorner: false,
+    uncertainty: 2,
+    tape: 'Tape T1',
+  },
+}
+const inverter = (id: string, x: number): Change => ({
+  kind: 'unit-fitted',
+  body: {
+    id,
+    label: id,
+    sheetId: 'aldervane-ah-8t-c',
+    serial: 'S',
+    place: { wallId: 'w', x, y: 1000, w: 520, h: 680 },
+  },
+})
 const built = () => useInspection.getState().inspection!.state.asBuilt
 const press = (name: string | RegExp) => user.click(screen.getByRole('button', { name }))
 const touch = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }))
@@ -27,7 +54,9 @@ it('a wall is measured with its tape, whose uncertainty becomes that of a gap', 
   await user.type(screen.getByLabelText('Name'), 'Cellar')
   await user.type(screen.getByLabelText('Width, corner to corner'), '13 ft')
   await press('Keep the wall')
-  expect(built().walls).toMatchObject([{ title: 'Cellar', width: 3962.4, leftCorner: true, tape: 'Tape T1', uncertainty: 1.41 }])
+  expect(built().walls).toMatchObject([
+    { title: 'Cellar', width: 3962.4, leftCorner: true, tape: 'Tape T1', uncertainty: 1.41 },
+  ])
 })
 
 describe('a thing on the wall', () => {
@@ -84,11 +113,18 @@ describe('adding to a wall', () => {
     await user.selectOptions(screen.getByLabelText('Sheet'), 'Aldervane DX-4, revision A')
     await user.type(screen.getByLabelText('Name on site'), 'Isolator')
     await press('Add')
-    expect(built().units[1]).toMatchObject({ label: 'Isolator', sheetId: 'aldervane-dx-4-a', place: { x: 300 + 520 + 300, w: SHEETS[1]!.size!.width } })
+    expect(built().units[1]).toMatchObject({
+      label: 'Isolator',
+      sheetId: 'aldervane-dx-4-a',
+      place: { x: 300 + 520 + 300, w: SHEETS[1]!.size!.width },
+    })
     expect(measures('Isolator')).toBeTruthy()
   })
   it('a unit that hangs nowhere yet is offered first', async () => {
-    openJob([WALL, { kind: 'unit-fitted', body: { id: 'loose', label: 'Loose', sheetId: 'aldervane-dx-4-a' } }], { sheets: SHEETS })
+    openJob(
+      [WALL, { kind: 'unit-fitted', body: { id: 'loose', label: 'Loose', sheetId: 'aldervane-dx-4-a' } }],
+      { sheets: SHEETS },
+    )
     onScreen(<Walls />)
     await press('Unit')
     expect(screen.getByLabelText('Unit')).toHaveProperty('value', 'loose')

@@ -26,7 +26,10 @@ export function Walls() {
   const writable = useWritable()
   useUndoKeys(writable)
   const { itemId, checkId } = useFocus()
-  const ofCheck = useInspection(({ inspection }) => inspection?.checks.find(({ check }) => check.id === checkId)?.check.unit.place?.wallId)
+  const ofCheck = useInspection(
+    ({ inspection }) =>
+      inspection?.checks.find(({ check }) => check.id === checkId)?.check.unit.place?.wallId,
+  )
   const [wallId, setWallId] = useState<string>()
   const [editing, setEditing] = useState<'new' | 'this'>()
   const withItem = walls?.find(({ given }) => given.items.some(({ id }) => id === itemId))?.wall.id
@@ -36,14 +39,22 @@ export function Walls() {
     if (next) setWallId(next)
   }, [ofCheck, withItem])
   if (!walls) return null
-  const shown = walls.find(({ wall }) => wall.id === wallId) ?? walls.find(({ result }) => result.verdict !== 'conforms') ?? walls[0]
+  const shown =
+    walls.find(({ wall }) => wall.id === wallId) ??
+    walls.find(({ result }) => result.verdict !== 'conforms') ??
+    walls[0]
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
       {(walls.length > 1 || writable) && (
         <Flex gap="6px" wrap="wrap" mb="4px" role="group" aria-label="Walls">
           {walls.length > 1 &&
             walls.map(({ wall: { id, title } }) => (
-              <Button key={id} variant={shown?.wall.id === id ? 'solid' : 'outline'} aria-pressed={shown?.wall.id === id} onClick={() => setWallId(id)}>
+              <Button
+                key={id}
+                variant={shown?.wall.id === id ? 'solid' : 'outline'}
+                aria-pressed={shown?.wall.id === id}
+                onClick={() => setWallId(id)}
+              >
                 {title}
               </Button>
             ))}
@@ -54,14 +65,32 @@ export function Walls() {
           )}
         </Flex>
       )}
-      {editing && <WallForm key={editing} wall={editing === 'this' ? shown?.wall : undefined} onDone={(id) => (setEditing(undefined), id && setWallId(id))} />}
-      {!shown && !editing && <Text color="faint">No wall has been measured yet{writable ? ': add the first.' : '.'}</Text>}
-      {shown && <OneWall key={shown.wall.id} measured={shown} writable={writable} onEdit={() => setEditing('this')} />}
+      {editing && (
+        <WallForm
+          key={editing}
+          wall={editing === 'this' ? shown?.wall : undefined}
+          onDone={(id) => (setEditing(undefined), id && setWallId(id))}
+        />
+      )}
+      {!shown && !editing && (
+        <Text color="faint">No wall has been measured yet{writable ? ': add the first.' : '.'}</Text>
+      )}
+      {shown && (
+        <OneWall key={shown.wall.id} measured={shown} writable={writable} onEdit={() => setEditing('this')} />
+      )}
     </Flex>
   )
 }
 
-function OneWall({ measured: kept, writable, onEdit }: { measured: MeasuredWall; writable: boolean; onEdit: () => void }) {
+function OneWall({
+  measured: kept,
+  writable,
+  onEdit,
+}: {
+  measured: MeasuredWall
+  writable: boolean
+  onEdit: () => void
+}) {
   const world = useInspection(({ inspection }) => inspection!.world)
   const { itemId: chosen, chooseItem, openCheck } = useFocus()
   const person = useSession((session) => session.person)
@@ -70,13 +99,31 @@ function OneWall({ measured: kept, writable, onEdit }: { measured: MeasuredWall;
   const [gaps, setGaps] = useState(false)
   const [dragged, setDragged] = useState<Dragged>()
   // While something is dragged only this wall is measured again; the rest of the job follows when it is let go.
-  const measured = useMemo(() => (dragged ? measureWall(...wallWith(world.asBuilt, kept, dragged), (unit) => useInspection.getState().sheets.get(unit.sheetId), world.rule) : kept), [dragged, kept, world])
+  const measured = useMemo(
+    () =>
+      dragged
+        ? measureWall(
+            ...wallWith(world.asBuilt, kept, dragged),
+            (unit) => useInspection.getState().sheets.get(unit.sheetId),
+            world.rule,
+          )
+        : kept,
+    [dragged, kept, world],
+  )
   const drawing = useMemo(() => wallDrawing(measured, world.labelOf), [measured, world])
   const { answer, cancel } = useRework(asked ? JSON.stringify(kept.given) : undefined)
   const choose = useCallback(
     (id: string) => {
       chooseItem(id)
-      const worstCheck = useInspection.getState().inspection?.checks.find(({ check, outcome }) => check.unit.id === id && check.ask.kind === 'derived' && check.ask.from === 'wall' && outcome.verdict !== 'conforms')
+      const worstCheck = useInspection
+        .getState()
+        .inspection?.checks.find(
+          ({ check, outcome }) =>
+            check.unit.id === id &&
+            check.ask.kind === 'derived' &&
+            check.ask.from === 'wall' &&
+            outcome.verdict !== 'conforms',
+        )
       if (worstCheck) openCheck(worstCheck.check.id)
     },
     [chooseItem, openCheck],
@@ -92,11 +139,33 @@ function OneWall({ measured: kept, writable, onEdit }: { measured: MeasuredWall;
   )
   return (
     <>
-      <WallHead wallId={kept.wall.id} title={kept.wall.title} wrong={kept.result.verdict !== 'conforms'} asked={asked} onAsk={setAsked} gaps={gaps} onGaps={setGaps} writable={writable} onEdit={onEdit} />
-      {asked && <LeastRework answer={answer} labelOf={world.labelOf} onCancel={cancel} onClose={() => setAsked(false)} />}
+      <WallHead
+        wallId={kept.wall.id}
+        title={kept.wall.title}
+        wrong={kept.result.verdict !== 'conforms'}
+        asked={asked}
+        onAsk={setAsked}
+        gaps={gaps}
+        onGaps={setGaps}
+        writable={writable}
+        onEdit={onEdit}
+      />
+      {asked && (
+        <LeastRework
+          answer={answer}
+          labelOf={world.labelOf}
+          onCancel={cancel}
+          onClose={() => setAsked(false)}
+        />
+      )}
       <Box flex="1" minH={{ base: '300px', lg: '340px' }} display="flex">
         <PanZoom label={`${kept.wall.title}, to move and enlarge`}>
-          <WallElevation drawing={drawing} chosen={chosen} onChoose={choose} {...(writable && { wallId: kept.wall.id, onDrag: setDragged, onDrop: drop })}>
+          <WallElevation
+            drawing={drawing}
+            chosen={chosen}
+            onChoose={choose}
+            {...(writable && { wallId: kept.wall.id, onDrag: setDragged, onDrop: drop })}
+          >
             {asked && <ReworkGhosts drawing={drawing} moves={movesOf(answer)} />}
           </WallElevation>
         </PanZoom>
@@ -107,7 +176,8 @@ function OneWall({ measured: kept, writable, onEdit }: { measured: MeasuredWall;
         <ItemPanel key={chosen} wall={kept.wall} itemId={chosen} writable={writable} />
       ) : (
         <Text color="faint" fontSize="14px" py="8px">
-          Touch a unit or an obstruction to measure it{writable ? ', or drag it' : ''}. Gaps read measured / required, in mm.
+          Touch a unit or an obstruction to measure it{writable ? ', or drag it' : ''}. Gaps read measured /
+          required, in mm.
         </Text>
       )}
       {writable && <AddToWall wall={kept.wall} />}
@@ -133,7 +203,17 @@ interface HeadProps {
 }
 
 /** Drawn again only when one of its own words changes, not on every keystroke. */
-const WallHead = memo(function WallHead({ wallId, title, wrong, asked, onAsk, gaps, onGaps, writable, onEdit }: HeadProps) {
+const WallHead = memo(function WallHead({
+  wallId,
+  title,
+  wrong,
+  asked,
+  onAsk,
+  gaps,
+  onGaps,
+  writable,
+  onEdit,
+}: HeadProps) {
   const save = () => {
     const { inspection } = useInspection.getState()
     const measured = inspection?.walls.find(({ wall }) => wall.id === wallId)
@@ -141,7 +221,13 @@ const WallHead = memo(function WallHead({ wallId, title, wrong, asked, onAsk, ga
   }
   return (
     <Flex align="center" gap="2px" wrap="wrap">
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex={{ base: '1 0 100%', md: '1' }}>
+      <Text
+        as="h2"
+        fontFamily="heading"
+        fontWeight={600}
+        fontSize="22px"
+        flex={{ base: '1 0 100%', md: '1' }}
+      >
         {title}
       </Text>
       {wrong && !asked && (
@@ -149,7 +235,12 @@ const WallHead = memo(function WallHead({ wallId, title, wrong, asked, onAsk, ga
           Least rework
         </Button>
       )}
-      <Button variant="plain" aria-pressed={gaps} onClick={() => onGaps(!gaps)} title="Gaps measured one by one, held against the offsets">
+      <Button
+        variant="plain"
+        aria-pressed={gaps}
+        onClick={() => onGaps(!gaps)}
+        title="Gaps measured one by one, held against the offsets"
+      >
         Gaps
       </Button>
       {writable && (
@@ -166,5 +257,12 @@ const WallHead = memo(function WallHead({ wallId, title, wrong, asked, onAsk, ga
 }, sameHead)
 
 function sameHead(a: HeadProps, b: HeadProps): boolean {
-  return a.wallId === b.wallId && a.title === b.title && a.wrong === b.wrong && a.asked === b.asked && a.gaps === b.gaps && a.writable === b.writable
+  return (
+    a.wallId === b.wallId &&
+    a.title === b.title &&
+    a.wrong === b.wrong &&
+    a.asked === b.asked &&
+    a.gaps === b.gaps &&
+    a.writable === b.writable
+  )
 }
