@@ -1,98 +1,230 @@
-export * from './verdict/bad-input.js'
-export * from './verdict/attempt.js'
-export * from './verdict/verdict.js'
-export * from './verdict/decision.js'
-export * from './verdict/say.js'
-export type { JsonSchema } from './verdict/shape.js'
-export * from './quantity/units.js'
-export * from './quantity/parse.js'
-export * from './quantity/format.js'
-export * from './quantity/both-systems.js'
-export * from './quantity/read-draft.js'
-export * from './sheet/terms.js'
-export * from './sheet/terminal.js'
-export * from './sheet/head.js'
-export * from './requirements/sheet.js'
-export * from './requirements/faults.js'
-export * from './requirements/kinds.js'
-export * from './requirements/kind.js'
-export * from './answer/forms.js'
-export * from './requirements/why-not.js'
-export { EACH, type Each } from './requirements/subjects.js'
-export * from './as-built/as-built.js'
-export * from './array/places.js'
-export * from './earthing/bond.js'
-export * from './ac/one-line.js'
-export * from './ac/network.js'
-export * from './ac/part-loads.js'
-export * from './ac/network-checks.js'
-export * from './entering/network-templates.js'
+// The face of this package: every name that others may use, floor by floor. Nothing else is exported.
+export { attempt, type Attempt } from './verdict/attempt.js'
+export { BadInput, asErrorShape, type BadInputCode, type ErrorShape } from './verdict/bad-input.js'
+export {
+  DECISION_RULES,
+  RELATIONS,
+  decision,
+  type DecisionInput,
+  type DecisionResult,
+  type DecisionRule,
+  type Relation,
+} from './verdict/decision.js'
+export { amps, fig, listed, plain, plural, volts, watts } from './verdict/say.js'
+export { object, type JsonSchema } from './verdict/shape.js'
+export { rfc3339 } from './verdict/time.js'
+export { VERDICT_WORDS, byBadness, worst, type Explained, type Verdict } from './verdict/verdict.js'
+export { inBothSystems } from './quantity/both-systems.js'
+export { formatInches, formatQuantity } from './quantity/format.js'
+export { parseQuantity } from './quantity/parse.js'
+export { readDraft, variantOf } from './quantity/read-draft.js'
+export { DIMENSIONS, awgToMm2, canonicalUnit, type Dimension } from './quantity/units.js'
+export { acBranch, type AcBranchInput, type AcBranchResult } from './ac/ac-branch.js'
+export { conductor } from './ac/conductor.js'
+export type { ConductorCheck, ConductorInput, ConductorResult } from './ac/conductor-input.js'
+export { networkLoads, type ConductorLoad } from './ac/network.js'
+export { judgeNetworkConductor } from './ac/network-checks.js'
+export {
+  CABLE_METHODS,
+  CABLE_PHASES,
+  DRIVING_KINDS,
+  INSULATIONS,
+  PART_KINDS,
+  PART_WORDS,
+  RESIDUAL_KINDS,
+  cutInTwo,
+  type NetworkConductor,
+  type NetworkPart,
+  type PartKind,
+  type ResidualKind,
+} from './ac/one-line.js'
+export { protectionWords, type PartLoad } from './ac/part-loads.js'
+export { placesOf, type BranchBuilt, type DeviceBuilt, type PlaneBuilt } from './array/places.js'
+export { railMarks, type RailMarksInput, type RailMarksResult } from './array/rail-marks.js'
+export { safeVoltage, type SafeVoltageInput, type SafeVoltageResult } from './array/safe-voltage.js'
+export { serialMap, type LikelyTypo, type SerialMapInput, type SerialMapResult } from './array/serial-map.js'
+export {
+  splitStrings,
+  type SplitString,
+  type SplitStringsInput,
+  type SplitStringsResult,
+} from './array/split-strings.js'
+export { insulation, type InsulationInput, type InsulationResult } from './dc/insulation.js'
+export { likeStrings, type LikeStringsInput, type LikeStringsResult } from './dc/like-strings.js'
+export {
+  COLD_METHODS,
+  stringColdLimit,
+  type StringColdLimitInput,
+  type StringColdLimitResult,
+} from './dc/string-cold-limit.js'
+export {
+  HYPOTHESIS_WORDS,
+  stringBand,
+  stringVoltage,
+  type Hypothesis,
+  type StringVoltageInput,
+  type StringVoltageResult,
+} from './dc/string-voltage.js'
+export {
+  limitResponse,
+  type LimitResponseInput,
+  type LimitResponseResult,
+} from './commissioning/limit-response.js'
+export { reserve, type ReserveInput, type ReserveResult } from './commissioning/reserve.js'
+export { settings, type SettingsInput, type SettingsResult } from './commissioning/settings.js'
+export {
+  BOND_MEANS,
+  BOND_WORDS,
+  EARTH_PART_KINDS,
+  EARTH_PART_WORDS,
+  type Bond,
+  type BondMeans,
+  type EarthPart,
+  type EarthPartKind,
+} from './earthing/bond.js'
+export {
+  EARTH_METHODS,
+  protectiveEarth,
+  type ProtectiveEarthInput,
+  type ProtectiveEarthResult,
+} from './earthing/protective-earth.js'
+export {
+  ctPhasing,
+  phaseCurrents,
+  type CtPhasingInput,
+  type CtPhasingResult,
+  type Phasor,
+  type Wiring,
+} from './meter/ct-phasing.js'
+export { powerBalance, type PowerBalanceInput, type PowerBalanceResult } from './meter/power-balance.js'
+export { sequence, type SequenceInput, type SequenceResult, type Violation } from './power-up/sequence.js'
+export { driverTorque, type DriverTorqueInput, type DriverTorqueResult } from './terminal/driver-torque.js'
+export { clearance, clearanceOf, type ClearanceResult } from './wall/clearance.js'
+export {
+  afterMoves,
+  clearanceRework,
+  type ClearanceReworkInput,
+  type ClearanceReworkResult,
+  type Move,
+} from './wall/clearance-rework.js'
+export { fixings, type FixingsInput, type FixingsResult } from './wall/fixings.js'
+export { clearanceInput, type ClearanceInput } from './wall/items.js'
+export { liftPlan, type LiftPlanInput, type LiftPlanResult } from './wall/lift-plan.js'
+export { misclosures, offsetFromGap, wallEnds, type SurveyedItem } from './wall/misclosure.js'
+export { CALCULATORS, CALCULATOR_NAMES, compute, type CalculatorName } from './calculators.js'
+export {
+  accuracyOf,
+  gapUncertainty,
+  measures,
+  outOfCalibration,
+  uncertaintyOf,
+  type Accuracy,
+  type Instrument,
+} from './instrument/instrument.js'
+export { INSTRUMENT_KINDS, INSTRUMENT_NAMES, type InstrumentKind } from './instrument/instrument-kinds.js'
+export type { Ask, Condition, DerivedFrom } from './answer/ask.js'
+export {
+  fitAnswer,
+  type Answer,
+  type AnswerOf,
+  type Form,
+  type FormField,
+  type FormName,
+} from './answer/forms.js'
+export type { PhotoRef } from './answer/photo-ref.js'
+export { sheetId, sheetName } from './sheet/ref.js'
+export { newerRevision, otherRevisions } from './sheet/revision.js'
+export { STAGES, STAGE_CAUTIONS, STAGE_TITLES, type Stage } from './sheet/stages.js'
+export type { Terminal } from './sheet/terminal.js'
+export {
+  CLAMP_WORDS,
+  MOUNTED,
+  PLACED,
+  SEVERITIES,
+  SEVERITY_MEANS,
+  UNIT_KINDS,
+  UNIT_KIND_WORDS,
+  type Severity,
+  type UnitKind,
+} from './sheet/terms.js'
+export { NOTHING_BUILT, type AsBuilt } from './as-built/as-built.js'
+export { stringMakeUp } from './as-built/module-lookup.js'
+export type { StringBuilt } from './as-built/string.js'
+export type { Situation, UnitBuilt } from './as-built/unit.js'
+export type { GapMeasured, ObstructionBuilt, WallBuilt } from './as-built/wall.js'
+export { canonicalJson } from './job/canonical.js'
+export { fingerprint, linked } from './job/chain.js'
+export {
+  DEFECT_STEPS,
+  DEFECT_STEP_WORDS,
+  nextState,
+  type DefectState,
+  type DefectStepName,
+} from './job/defect-process.js'
+export { entryRow, type EntryBodies, type EntryKind } from './job/entries/registry.js'
+export { inverseOf, photosShown, type Change, type Entry, type NewEntry } from './job/entry.js'
+export { applied, fold } from './job/fold.js'
+export { SCHOOLS, SYSTEMS, type JobHeader, type PinnedSheet } from './job/header.js'
+export { ROLES, type Person, type Role } from './job/person.js'
+export { inForce, type Evidence, type JobState } from './job/state.js'
+export { differenceWords, sheetDifferences } from './requirements/difference.js'
+export { sheetFaults, unknownSheetFields } from './requirements/faults.js'
+export { KINDS, type KindName, type Requirement } from './requirements/kinds.js'
 export { proofInput } from './requirements/meter/ct-proof.js'
-export * from './requirements/mounting/measured-wall.js'
-export * from './sheet/stages.js'
-export * from './walk/check.js'
-export * from './walk/inspect.js'
-export * from './walk/say-evidence.js'
-export * from './instrument/instrument.js'
-export * from './job/entry.js'
-export * from './job/canonical.js'
-export * from './job/chain.js'
-export * from './job/fold.js'
-export * from './admission/admit.js'
-export * from './admission/inspection-file.js'
-export * from './job/defect-process.js'
-export * from './walk/defect.js'
-export * from './sign-off/gate.js'
-export * from './wall/items.js'
-export * from './wall/geometry.js'
-export * from './wall/clearance.js'
-export * from './wall/clearance-rework.js'
-export * from './wall/fixings.js'
-export * from './drawings/wall.js'
-export * from './drawings/wall-svg.js'
-export * from './dc/module.js'
-export * from './dc/string-voltage.js'
-export * from './dc/string-cold-limit.js'
-export * from './dc/insulation.js'
-export * from './drawings/string-chart.js'
-export * from './entering/tester-table.js'
-export * from './array/safe-voltage.js'
-export * from './commissioning/reserve.js'
-export * from './ac/ac-branch.js'
-export * from './ac/conductor.js'
-export * from './ac/conductor-input.js'
-export * from './array/serial-map.js'
-export * from './as-built/module-lookup.js'
-export * from './entering/walked-string.js'
-export * from './entering/branch-segments.js'
-export * from './drawings/array.js'
-export * from './entering/serial-table.js'
-export * from './array/safe-voltage-growth.js'
-export * from './earthing/bonding-tree.js'
-export * from './commissioning/limit-response.js'
-export * from './commissioning/settings.js'
-export * from './earthing/protective-earth.js'
-export * from './meter/ct-phasing.js'
-export * from './meter/power-balance.js'
-export * from './power-up/sequence.js'
-export * from './array/rail-marks.js'
-export * from './array/split-strings.js'
-export * from './dc/like-strings.js'
-export * from './terminal/driver-torque.js'
-export * from './wall/lift-plan.js'
-export * from './prepare/kit.js'
-export * from './prepare/duration.js'
-export * from './prepare/visits.js'
-export * from './requirements/difference.js'
-export * from './sheet/revision.js'
-export * from './requirements/say-requirement.js'
-export * from './walk/adoption.js'
-export * from './wall/misclosure.js'
-export * from './calculators.js'
-export * from './instrument/instrument-kinds.js'
-export * from './sheet/ref.js'
-export * from './sheet/when.js'
-export * from './job/person.js'
-export * from './answer/ask.js'
-export * from './requirements/given.js'
-export * from './requirements/surroundings.js'
+export { measureWall, type MeasuredWall } from './requirements/mounting/measured-wall.js'
+export { sheetRequirementWords } from './requirements/say-requirement.js'
+export { readSheet, sheetSchema, type Sheet } from './requirements/sheet.js'
+export { adoptionChanges, withSheet } from './walk/adoption.js'
+export type { Check, JudgedCheck, Outcome, ProposedDefect } from './walk/check.js'
+export { dangers, isOpen, openDefectFor, type Defect } from './walk/defect.js'
+export { inspect, inspectDraft, inspectNext, type Inspection } from './walk/inspect.js'
+export { judgeAnswer, judgeTyped } from './walk/judge.js'
+export { sayEvidence } from './walk/say-evidence.js'
+export {
+  blockers,
+  expiredInstrument,
+  isLeft,
+  waitingFor,
+  type Blocker,
+  type BlockerKind,
+} from './sign-off/gate.js'
+export {
+  MINUTES_BESIDE_CHECKS,
+  expectedDuration,
+  type Duration,
+  type MinutesByKind,
+} from './prepare/duration.js'
+export { kitFor, stageWords, type InstrumentWanted, type Kit } from './prepare/kit.js'
+export { clashes, type Visit } from './prepare/visits.js'
+export { arrayDrawing, type ArrayDrawing, type DrawnPlace, type DrawnPlane } from './drawings/array.js'
+export { stringChart, type StringOnChart } from './drawings/string-chart.js'
+export {
+  wallDrawing,
+  type DimensionLine,
+  type DrawnEnvelope,
+  type DrawnItem,
+  type WallDrawing,
+} from './drawings/wall.js'
+export { wallSvg } from './drawings/wall-svg.js'
+export { branchSegments } from './entering/branch-segments.js'
+export { NETWORK_TEMPLATES, networkTemplate, type NetworkTemplate } from './entering/network-templates.js'
+export { boxesFor, readSerialTable, withSerials } from './entering/serial-table.js'
+export {
+  TESTER_COLUMNS,
+  guessMapping,
+  readTesterTable,
+  type TesterColumn,
+  type TesterMapping,
+} from './entering/tester-table.js'
+export { countedString, walkedString } from './entering/walked-string.js'
+export { admit } from './admission/admit.js'
+export {
+  readInspectionFile,
+  sheetFingerprint,
+  sheetsById,
+  verifyInspectionFile,
+  type FileFault,
+  type InspectionFile,
+} from './admission/inspection-file.js'
+export type { CheckId, JobId, PhotoId, SheetId, WallId } from './ids/ids.js'
+export { placeWords, readPlace } from './ids/place-id.js'

@@ -5,9 +5,10 @@ import { Inject, Injectable } from '@nestjs/common'
 import sharp from 'sharp'
 import { DataSource } from 'typeorm'
 import type { PhotoKept } from '@plumb-mark/contract'
-import type { Person } from '@plumb-mark/core'
+import type { JobId, Person, PhotoId } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { EntriesService } from '../entries/entries.service.js'
+import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { PhotoRow } from './photo.entity.js'
@@ -20,24 +21,31 @@ const THUMBNAIL_EDGE = 480
 /** Photos: judged by their content and not by their name, kept under their digest beside the database, with a small copy. */
 @Injectable()
 export class PhotosService {
+  private readonly queue = new PerKeyQueue()
+
   constructor(
     private readonly db: DataSource,
     private readonly entries: EntriesService,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
-  async keep(person: Person, jobId: string, id: string, content: Buffer): Promise<PhotoKept> {
-    const { inspection } = await this.entries.jobFor(person, jobId)
+  /** A photo that is sent twice at once is kept once. */
+  keep(person: Person, jobId: JobId, id: PhotoId, content: Buffer): Promise<PhotoKept> {
+    return this.queue.run(id, () => this.keepOne(person, jobId, id, content))
+  }
+
+  private async keepOne(person: Person, jobId: JobId, id: PhotoId, content: Buffer): Promise<PhotoKept> {
+    const { state } = await this.entries.recordFor(person, jobId)
     const digest = sha256(content)
     const before = await this.db.getRepository(PhotoRow).findOneBy({ id })
     if (before) {
       if (before.jobId === jobId && before.sha256 === digest) return answer(before)
       throw new Refused(409, 'id-reused', 'another photo has this id already')
     }
-    if (inspection.state.seal)
+    if (state.seal)
       throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
-    const { type, width, height } = await picture(content)
-    await this.write(digest, content)
+    const { type, width, height, small } = await picture(content)
+    await this.write(digest, content, small)
     const row: PhotoRow = {
       id,
       jobId,
@@ -70,15 +78,10 @@ export class PhotosService {
     return join(this.settings.dataDir, 'photos', digest.slice(0, 2), small ? `${digest}.small.webp` : digest)
   }
 
-  private async write(digest: string, content: Buffer): Promise<void> {
+  private async write(digest: string, content: Buffer, small: Buffer): Promise<void> {
     const file = this.path(digest, false)
     if (existsSync(file) && existsSync(this.path(digest, true))) return
     await mkdir(join(file, '..'), { recursive: true })
-    const small = await sharp(content, { limitInputPixels: MOST_PIXELS })
-      .rotate()
-      .resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true })
-      .webp({ quality: 78 })
-      .toBuffer()
     await durable(this.path(digest, true), small)
     await durable(file, content)
   }
@@ -96,9 +99,14 @@ async function durable(file: string, content: Buffer): Promise<void> {
   await rename(`${file}.part`, file)
 }
 
-async function picture(content: Buffer): Promise<{ type: string; width: number; height: number }> {
-  const refusal = new Refused(400, 'not-a-photo', 'only JPEG, PNG and WebP pictures are taken', 'photo')
-  const { format, width, height } = await sharp(content, { limitInputPixels: MOST_PIXELS })
+/** What a picture is, by its content, with a small copy. What does not decode to its end, such as a file that was cut off, is none. */
+async function picture(
+  content: Buffer,
+): Promise<{ type: string; width: number; height: number; small: Buffer }> {
+  const refusal = new Refused(400, 'not-a-photo', 'only whole JPEG, PNG and WebP pictures are taken', 'photo')
+  const limits = { limitInputPixels: MOST_PIXELS, failOn: 'truncated' } as const
+  if (content.length === 0) throw refusal
+  const { format, width, height } = await sharp(content, limits)
     .metadata()
     .catch(() => {
       throw refusal
@@ -107,7 +115,15 @@ async function picture(content: Buffer): Promise<{ type: string; width: number; 
   if (!type || !width || !height) throw refusal
   if (width * height > MOST_PIXELS)
     throw new Refused(413, 'too-large', `a photo may have ${MOST_PIXELS / 1e6} million pixels`, 'photo')
-  return { type, width, height }
+  const small = await sharp(content, limits)
+    .rotate()
+    .resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true })
+    .webp({ quality: 78 })
+    .toBuffer()
+    .catch(() => {
+      throw refusal
+    })
+  return { type, width, height, small }
 }
 
 const answer = ({ id, sha256, width, height }: PhotoRow): PhotoKept => ({ id, sha256, width, height })

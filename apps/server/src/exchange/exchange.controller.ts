@@ -1,6 +1,6 @@
 import { Controller, Get, Param, ParseUUIDPipe, Res } from '@nestjs/common'
 import type { Response } from 'express'
-import type { Inspection, Person } from '@plumb-mark/core'
+import type { JobState, Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
@@ -21,10 +21,8 @@ export class ExchangeController {
     @Param('id', ParseUUIDPipe) id: string,
     @Res() response: Response,
   ): Promise<void> {
-    const { entries, inspection } = await this.entries.jobFor(person, id)
-    response
-      .attachment(`${fileName(inspection)}.json`)
-      .json(inspectionFile(id, entries, inspection.sheets.values()))
+    const { entries, state, sheets } = await this.entries.recordFor(person, id)
+    response.attachment(`${fileName(state)}.json`).json(inspectionFile(id, entries, sheets.values()))
   }
 
   @MayCall('inspector', 'reviewer', 'office')
@@ -40,14 +38,14 @@ export class ExchangeController {
       async (photo) => (await this.photos.fileFor(person, id, photo, true)).file,
     )
     response
-      .attachment(`${fileName(inspection)}.pdf`)
+      .attachment(`${fileName(inspection.state)}.pdf`)
       .type('application/pdf')
       .send(pdf)
   }
 }
 
-function fileName({ state }: Inspection): string {
-  return `plumb-mark ${state.header?.number ?? ''} ${state.header?.title ?? ''}`
+function fileName({ header }: JobState): string {
+  return `plumb-mark ${header?.number ?? ''} ${header?.title ?? ''}`
     .trim()
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')

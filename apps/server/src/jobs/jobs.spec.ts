@@ -24,7 +24,9 @@ it('a stranger gets nothing, and is told so in the one shape of errors', async (
   ]) {
     expect(await stranger.json('GET', path)).toEqual({
       status: 401,
-      body: { error: { code: 'not-signed-in', message: 'sign in first' } },
+      body: {
+        error: { code: 'not-signed-in', message: 'sign in first', requestId: expect.any(String) },
+      },
     })
   }
   expect((await stranger.append(jobId, torque())).status).toBe(401)

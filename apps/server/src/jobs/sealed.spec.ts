@@ -1,3 +1,4 @@
+import { sampleSignature } from '../demo/sample-signature.js'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
 import { DataSource } from 'typeorm'
@@ -8,7 +9,7 @@ let server: RunningServer
 let inspector: Caller
 let reviewer: Caller
 let jobId: string
-const drawing = `data:image/png;base64,${Buffer.from('a signature, drawn by a pen on glass, long enough').toString('base64')}`
+const drawing = await sampleSignature()
 
 /** A job with the DC isolator alone, answered and signed. */
 beforeAll(async () => {

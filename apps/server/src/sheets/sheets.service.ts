@@ -31,8 +31,7 @@ export class SheetsService {
     const ids = header?.sheets.map(({ id }) => id) ?? []
     const wanted = ids.filter((id) => !this.read.has(id))
     if (wanted.length > 0) {
-      for (const row of await this.db.getRepository(SheetRow).findBy({ id: In(wanted) }))
-        this.read.set(row.id, sheetIn(row.source).sheet)
+      for (const row of await this.db.getRepository(SheetRow).findBy({ id: In(wanted) })) this.readable(row)
     }
     return new Map(ids.flatMap((id) => (this.read.has(id) ? [[id, this.read.get(id)!] as const] : [])))
   }
@@ -87,19 +86,12 @@ export class SheetsService {
       .find({ order: { maker: 'ASC', model: 'ASC', revision: 'ASC' } })
     const uses = await this.db.getRepository(JobSheetRow).find()
     return rows.map(({ id, maker, model, revision, fingerprint, source }) => {
-      const { kind, title, date, requirements } = this.sheetOf(id, source)
-      return {
-        id,
-        maker,
-        model,
-        revision,
-        fingerprint,
-        kind,
-        title,
-        date,
-        requirements: requirements.length,
-        usedBy: uses.filter((use) => use.sheetId === id).length,
-      }
+      const usedBy = uses.filter((use) => use.sheetId === id).length
+      const row = { id, maker, model, revision, fingerprint, usedBy }
+      const { sheet, problem } = this.readable({ id, source })
+      if (!sheet) return { ...row, kind: 'installation', title: model, date: '', requirements: 0, problem }
+      const { kind, title, date, requirements } = sheet
+      return { ...row, kind, title, date, requirements: requirements.length }
     })
   }
 
@@ -125,6 +117,16 @@ export class SheetsService {
     const known = this.read.get(id) ?? sheetIn(source).sheet
     this.read.set(id, known)
     return known
+  }
+
+  /** A sheet that was kept by an older program, and says what no calculator takes, is as good as missing: nothing else fails with it. */
+  private readable({ id, source }: Pick<SheetRow, 'id' | 'source'>): { sheet?: Sheet; problem?: string } {
+    try {
+      return { sheet: this.sheetOf(id, source) }
+    } catch (problem) {
+      if (problem instanceof Refused) return { problem: problem.message }
+      throw problem
+    }
   }
 }
 

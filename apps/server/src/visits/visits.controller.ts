@@ -11,7 +11,7 @@ import {
   Res,
 } from '@nestjs/common'
 import type { Response } from 'express'
-import { VisitDto, type PlannedVisit } from '@plumb-mark/contract'
+import { VisitDto, VisitsFromDto, type PlannedVisit } from '@plumb-mark/contract'
 import type { Person, Visit } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { DtoPipe } from '../http/dto.pipe.js'
@@ -24,7 +24,10 @@ export class VisitsController {
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('visits')
-  list(@By() person: Person, @Query('from') from?: string): Promise<PlannedVisit[]> {
+  list(
+    @By() person: Person,
+    @Query(new DtoPipe(VisitsFromDto)) { from }: VisitsFromDto,
+  ): Promise<PlannedVisit[]> {
     return this.visits.list(person, from ? { from } : {})
   }
 

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, MoreThanOrEqual } from 'typeorm'
-import { clashes, type Person, type Visit } from '@plumb-mark/core'
+import { clashes, type JobId, type Person, type Visit } from '@plumb-mark/core'
 import type { PlannedVisit, VisitDto } from '@plumb-mark/contract'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
@@ -23,20 +23,20 @@ export class VisitsService {
     person: Person,
     { from, jobId }: { from?: string; jobId?: string } = {},
   ): Promise<PlannedVisit[]> {
-    const rows = await this.db
-      .getRepository(VisitRow)
-      .find({
-        where: { ...(from && { end: MoreThanOrEqual(from) }), ...(jobId && { jobId }) },
-        order: { start: 'ASC' },
-      })
+    const rows = await this.db.getRepository(VisitRow).find({
+      where: { ...(from && { end: MoreThanOrEqual(from) }), ...(jobId && { jobId }) },
+      order: { start: 'ASC' },
+    })
     const visits = await this.withPeople(rows)
     return Promise.all(
-      visits.map(async (visit) => {
-        const { number, title, site } = (await this.entries.jobFor(person, visit.jobId)).inspection.state
-          .header!
-        return { ...visit, job: { number, title, site } }
-      }),
+      visits.map(async (visit) => ({ ...visit, job: await this.jobOf(person, visit.jobId) })),
     )
+  }
+
+  private async jobOf(person: Person, jobId: JobId): Promise<PlannedVisit['job']> {
+    const { state } = await this.entries.recordFor(person, jobId)
+    const { number = '', title = '', site = '' } = state.header ?? {}
+    return { number, title, site }
   }
 
   /** Books a visit, or moves one. Refused when somebody would have to be in two places, or it ends before it begins. */

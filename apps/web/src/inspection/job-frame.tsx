@@ -1,12 +1,12 @@
-import { Box, Button, Center, Flex, HStack, Spinner, Text } from '@chakra-ui/react'
-import { CloudOff, CloudUpload, Check } from 'lucide-react'
+import { Box, Button, Center, Flex, Spinner, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import { Navigate, Outlet, useLocation, useParams } from 'react-router'
 import { blockers, dangers, isOpen, type Role } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { Frame } from '../frame/frame.js'
 import { Problem } from '../marks/problem.js'
-import { useInspection, type Sync } from '../store/inspection.js'
+import { useInspection } from '../store/inspection.js'
+import { JobStatus } from './job-status.js'
 
 /** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
 export function JobFrame() {
@@ -78,7 +78,7 @@ function JobBar({
     [role, jobId, openDefects, inTheWay],
   )
   return (
-    <Frame title={title} tabs={tabs} status={<SyncMark />}>
+    <Frame title={title} tabs={tabs} status={<JobStatus />}>
       {children}
     </Frame>
   )
@@ -124,27 +124,5 @@ function DangerBanner() {
         Only qualified people open, measure or change live equipment; prove dead before touching.
       </Text>
     </Box>
-  )
-}
-
-const SYNC = {
-  kept: { icon: <Check size={16} />, words: 'all kept' },
-  sending: { icon: <CloudUpload size={16} />, words: 'sending' },
-  waiting: { icon: <CloudOff size={16} />, words: 'kept on this device until there is signal' },
-} satisfies Record<Sync, { icon: React.ReactNode; words: string }>
-
-function SyncMark() {
-  const sync = useInspection((state) => state.sync)
-  return (
-    <HStack
-      gap="5px"
-      color={sync === 'waiting' ? 'brass' : 'faint'}
-      fontSize="13px"
-      role="status"
-      data-sync={sync}
-    >
-      {SYNC[sync].icon}
-      <Text hideBelow="md">{SYNC[sync].words}</Text>
-    </HStack>
   )
 }

@@ -1,10 +1,11 @@
 import { useCallback } from 'react'
 import { useSession } from '../account/session.js'
-import { useSteps, type Change } from './steps.js'
+import type { Change } from '@plumb-mark/core'
+import { useSteps } from './steps.js'
 
 /** Makes changes to what was built in the name of who is signed in; those of one call are undone together. */
-export function useMake(): (...changes: Change[]) => void {
+export function useMake(): (...changes: Change[]) => boolean {
   const person = useSession((session) => session.person)
   const make = useSteps((steps) => steps.make)
-  return useCallback((...changes) => person && make(person, ...changes), [make, person])
+  return useCallback((...changes) => (person ? make(person, ...changes) : false), [make, person])
 }

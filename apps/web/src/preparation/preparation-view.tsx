@@ -11,7 +11,7 @@ import {
   type MinutesByKind,
 } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
-import { useWritable } from '../inspection/picture/use-writable.js'
+import { useWritable } from '../inspection/use-writable.js'
 import { useFetched } from '../http/use-fetched.js'
 import { useInspection } from '../store/inspection.js'
 import { durationWords } from '../visits/when.js'
@@ -42,7 +42,7 @@ export function PreparationView() {
   const kit = useMemo(
     () =>
       inspection &&
-      kitFor(inspection.checks, inspection.state.asBuilt, inspection.world.sheetOf, instruments, day),
+      kitFor(inspection.checks, inspection.state.asBuilt, inspection.around.sheetOf, instruments, day),
     [inspection, instruments, day],
   )
   const duration = useMemo(

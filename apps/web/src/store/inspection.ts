@@ -2,20 +2,25 @@ import { v7 as uuid } from 'uuid'
 import { create } from 'zustand'
 import type { JobBundle, SheetInLibrary } from '@plumb-mark/contract'
 import {
+  admit,
+  applied,
   fold,
   inspect,
   inspectDraft,
+  inspectNext,
   sheetId,
   type AsBuilt,
+  type Change,
+  type CheckId,
   type Entry,
-  type EntryBodies,
-  type EntryKind,
   type Inspection,
   type Instrument,
+  type JobId,
   type NewEntry,
   type Person,
   type PinnedSheet,
   type Sheet,
+  type SheetId,
 } from '@plumb-mark/core'
 import { get as fetchJson } from '../http/api.js'
 import { addToOutbox, sendNext, waiting } from './outbox.js'
@@ -23,7 +28,7 @@ import { addToOutbox, sendNext, waiting } from './outbox.js'
 export type Sync = 'kept' | 'sending' | 'waiting'
 
 interface OpenInspection {
-  jobId: string | undefined
+  jobId: JobId | undefined
   entries: readonly Entry[]
   sheets: ReadonlyMap<string, Sheet>
   instruments: readonly Instrument[]
@@ -36,11 +41,14 @@ interface OpenInspection {
   /** Why the server did not keep the last entry, in words. */
   refusal: string | undefined
   problem: string | undefined
-  open(jobId: string): Promise<void>
-  /** Appends entries: shown and judged at once, kept on this device until the server has them. */
-  append(by: Person, ...entries: { [K in EntryKind]: { kind: K; body: EntryBodies[K] } }[EntryKind][]): void
+  open(jobId: JobId): Promise<void>
+  /**
+   * Appends the entries of one step: weighed as the server will weigh them, shown and judged at once, kept on this device until the server
+   * has them. False, with the reason in `refusal`, when they are not admitted: then nothing of them is kept, here or there.
+   */
+  append(by: Person, ...changes: Change[]): boolean
   /** Fetches a sheet of the library into the open job, so that an entry can pin it; answers with what is pinned. */
-  addSheet(id: string): Promise<PinnedSheet>
+  addSheet(id: SheetId): Promise<PinnedSheet>
   tryOut(draft: AsBuilt | undefined): void
   dismissRefusal(): void
   flush(): Promise<void>
@@ -52,9 +60,13 @@ function judged(
   sheets: ReadonlyMap<string, Sheet>,
   draft?: AsBuilt,
 ): { kept: Inspection; inspection: Inspection } {
-  const kept = inspect(fold(entries), sheets)
-  return { kept, inspection: draft ? inspectDraft(kept, draft) : kept }
+  return withDraft(inspect(fold(entries), sheets), draft)
 }
+
+const withDraft = (kept: Inspection, draft: AsBuilt | undefined) => ({
+  kept,
+  inspection: draft ? inspectDraft(kept, draft) : kept,
+})
 
 /** The open job, whole. Everything on screen is worked out from it by core. */
 export const useInspection = create<OpenInspection>((set, get) => ({
@@ -103,18 +115,27 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     }
   },
 
-  append(by, ...made) {
-    const { jobId, entries, sheets } = get()
-    if (!jobId) return
+  append(by, ...changes) {
+    const { jobId, entries, sheets, kept } = get()
+    if (!jobId || !kept) return false
     const at = new Date().toISOString()
-    const fresh = made.map(({ kind, body }) => ({ id: uuid(), kind, at, body }) as NewEntry)
+    const fresh = changes.map(({ kind, body }) => ({ id: uuid(), kind, at, body }) as NewEntry)
+    const step = taken(fresh, by, jobId, kept, sheets)
+    if (!step.ok) {
+      set({ refusal: step.message })
+      return false
+    }
     addToOutbox(jobId, fresh)
-    const next = [
-      ...entries,
-      ...fresh.map((entry, i) => provisional(entry, jobId, entries.length + i + 1, by)),
-    ]
-    set({ entries: next, ...judged(next, sheets), draft: undefined, sync: 'sending' })
+    const next = [...entries, ...step.entries]
+    set({
+      entries: next,
+      ...withDraft(step.inspection, undefined),
+      draft: undefined,
+      sync: 'sending',
+      refusal: undefined,
+    })
     void get().flush()
+    return true
   },
 
   async addSheet(id) {
@@ -145,16 +166,24 @@ export const useInspection = create<OpenInspection>((set, get) => ({
           setTimeout(() => void get().flush(), RETRY_MS)
           return
         }
-        const { entries, sheets, draft } = get()
-        const next =
-          sent.kind === 'kept'
-            ? entries.map((entry) => (entry.id === sent.entry.id ? sent.entry : entry))
-            : entries.filter(({ id }) => id !== sent.entry.id)
-        set({
-          entries: next,
-          ...judged(next, sheets, draft),
-          ...(sent.kind === 'refused' && { refusal: sent.problem.message }),
-        })
+        const { entries, sheets, draft, kept } = get()
+        if (sent.kind === 'kept') {
+          const linked = new Map(sent.entries.map((entry) => [entry.id, entry]))
+          set({ entries: entries.map((entry) => linked.get(entry.id) ?? entry) })
+          // Nothing is judged otherwise by being kept; only the head of the chain is known now.
+          const head = get().entries.findLast(({ hash }) => hash !== '')
+          if (kept && head)
+            set(
+              withDraft(
+                { ...kept, state: { ...kept.state, head: { seq: head.seq, hash: head.hash } } },
+                draft,
+              ),
+            )
+          continue
+        }
+        const gone = new Set(sent.entries.map(({ id }) => id))
+        const next = entries.filter(({ id }) => !gone.has(id))
+        set({ entries: next, ...judged(next, sheets, draft), refusal: sent.problem.message })
       }
     } finally {
       flushing = false
@@ -162,14 +191,36 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   },
 }))
 
+type Taken = { ok: true; entries: Entry[]; inspection: Inspection } | { ok: false; message: string }
+
+/** The entries of a step put on top of what is kept, one after the other, each weighed against what those before it come to: all or none. */
+function taken(
+  fresh: readonly NewEntry[],
+  by: Person,
+  jobId: JobId,
+  kept: Inspection,
+  sheets: ReadonlyMap<string, Sheet>,
+): Taken {
+  const entries: Entry[] = []
+  let inspection = kept
+  for (const entry of fresh) {
+    const answer = admit(entry, by.role, inspection)
+    if (!answer.ok) return answer
+    const made = provisional(entry, jobId, (inspection.state.head?.seq ?? 0) + 1, by)
+    entries.push(made)
+    inspection = inspectNext(inspection, applied(inspection.state, [made]), sheets)
+  }
+  return { ok: true, entries, inspection }
+}
+
 const RETRY_MS = 4000
 let flushing = false
 const NOBODY: Person = { id: '', name: 'this device', role: 'inspector' }
 
 /** An entry that the server has not linked yet: in its place, without a hash. */
-function provisional(entry: NewEntry, jobId: string, seq: number, by: Person): Entry {
+function provisional(entry: NewEntry, jobId: JobId, seq: number, by: Person): Entry {
   return { ...entry, jobId, seq, by, prev: '', hash: '' } as Entry
 }
 
-export const useJudged = (checkId: string) =>
-  useInspection(({ inspection }) => inspection?.checks.find(({ check }) => check.id === checkId))
+export const useJudged = (checkId: CheckId) =>
+  useInspection(({ inspection }) => inspection && inspection.checks[inspection.at.byId.get(checkId) ?? -1])

@@ -27,8 +27,19 @@ const json = (status: number, body: object) => () => new Response(JSON.stringify
 const refusal = json(409, { error: { code: 'sealed', message: 'sealed' } })
 const noSignal = () => Promise.reject(new TypeError('failed to fetch'))
 
-it('entries are sent one by one in their order, and leave the device when they are acknowledged', async () => {
+it('the entries of one step are sent as one batch, and a job keeps the order of its steps', async () => {
   addToOutbox('j', [entry('a'), entry('b')])
+  addToOutbox('j', [entry('c')])
+  answers = [json(200, { entries: [{ id: 'a' }, { id: 'b' }] }), json(200, { entries: [{ id: 'c' }] })]
+  await sendNext('j')
+  const [, { body }] = (globalThis.fetch as jest.Mock).mock.calls[0] as [string, { body: string }]
+  expect(JSON.parse(body)).toMatchObject({ entries: [{ id: 'a' }, { id: 'b' }] })
+  expect(waiting('j').map(({ id }) => id)).toEqual(['c'])
+})
+
+it('batches are sent one by one in their order, and leave the device when they are acknowledged', async () => {
+  addToOutbox('j', [entry('a')])
+  addToOutbox('j', [entry('b')])
   answers = [json(200, { entries: [{ id: 'a' }] }), json(200, { entries: [{ id: 'b' }] })]
   expect([await sendNext('j'), await sendNext('j'), await sendNext('j')].map(({ kind }) => kind)).toEqual([
     'kept',
@@ -50,10 +61,11 @@ it.each([
 })
 
 it('what the server refuses is told and does not stand in the way of the rest', async () => {
-  addToOutbox('j', [entry('a'), entry('b')])
+  addToOutbox('j', [entry('a')])
+  addToOutbox('j', [entry('b')])
   answers = [refusal, json(200, { entries: [{ id: 'b' }] })]
   expect(await sendNext('j')).toMatchObject({ kind: 'refused', problem: { code: 'sealed' } })
-  expect(await sendNext('j')).toMatchObject({ kind: 'kept', entry: { id: 'b' } })
+  expect(await sendNext('j')).toMatchObject({ kind: 'kept', entries: [{ id: 'b' }] })
 })
 
 it('each job waits for itself, and what cannot be read counts as nothing', () => {

@@ -1,46 +1,58 @@
 import type { Appended } from '@plumb-mark/contract'
-import type { Entry, NewEntry } from '@plumb-mark/core'
+import type { Entry, JobId, NewEntry } from '@plumb-mark/core'
 import { ApiError, post } from '../http/api.js'
 
-const key = (jobId: string) => `plumb-mark-outbox-${jobId}`
+const key = (jobId: JobId) => `plumb-mark-outbox-${jobId}`
 
-/** Entries that wait on this device until the server has acknowledged them; they survive a reload. */
-export function waiting(jobId: string): NewEntry[] {
+/** Entries of one step, which are kept all or none. */
+export type Batch = readonly NewEntry[]
+
+/** As many as one send may carry; a longer step (a tester's file) is sent in parts. */
+const MOST_AT_ONCE = 400
+
+/** Batches that wait on this device until the server has acknowledged them, oldest first; they survive a reload. */
+export function waitingBatches(jobId: JobId): Batch[] {
   try {
-    return JSON.parse(localStorage.getItem(key(jobId)) ?? '[]') as NewEntry[]
+    const kept = JSON.parse(localStorage.getItem(key(jobId)) ?? '[]') as (NewEntry | Batch)[]
+    return kept.map((one) => ('id' in one ? [one] : one))
   } catch {
     return []
   }
 }
 
-function keepWaiting(jobId: string, entries: readonly NewEntry[]): void {
-  if (entries.length === 0) localStorage.removeItem(key(jobId))
-  else localStorage.setItem(key(jobId), JSON.stringify(entries))
+export const waiting = (jobId: JobId): NewEntry[] => waitingBatches(jobId).flat()
+
+function keepWaiting(jobId: JobId, batches: readonly Batch[]): void {
+  if (batches.length === 0) localStorage.removeItem(key(jobId))
+  else localStorage.setItem(key(jobId), JSON.stringify(batches))
 }
 
-export function addToOutbox(jobId: string, entries: readonly NewEntry[]): void {
-  keepWaiting(jobId, [...waiting(jobId), ...entries])
+export function addToOutbox(jobId: JobId, entries: Batch): void {
+  const parts: Batch[] = []
+  for (let i = 0; i < entries.length; i += MOST_AT_ONCE) parts.push(entries.slice(i, i + MOST_AT_ONCE))
+  keepWaiting(jobId, [...waitingBatches(jobId), ...parts])
 }
 
 export type Sent =
-  | { kind: 'kept'; entry: Entry }
-  | { kind: 'refused'; entry: NewEntry; problem: ApiError }
+  | { kind: 'kept'; entries: readonly Entry[] }
+  | { kind: 'refused'; entries: Batch; problem: ApiError }
   | { kind: 'unreachable' }
   | { kind: 'nothing' }
 
-/** Sends the oldest waiting entry. Ids are made here, so sending one twice is harmless. */
-export async function sendNext(jobId: string): Promise<Sent> {
-  const [entry] = waiting(jobId)
-  if (!entry) return { kind: 'nothing' }
+/** Sends the oldest waiting batch. Ids are made here, so sending one twice is harmless. */
+export async function sendNext(jobId: JobId): Promise<Sent> {
+  const [batch] = waitingBatches(jobId)
+  if (!batch) return { kind: 'nothing' }
+  const [first] = batch
   const done = () =>
     keepWaiting(
       jobId,
-      waiting(jobId).filter(({ id }) => id !== entry.id),
+      waitingBatches(jobId).filter((one) => one[0]?.id !== first?.id),
     )
   try {
-    const { entries } = await post<Appended>(`/api/jobs/${jobId}/entries`, { entries: [entry] })
+    const { entries } = await post<Appended>(`/api/jobs/${jobId}/entries`, { entries: batch })
     done()
-    return { kind: 'kept', entry: entries[0]! }
+    return { kind: 'kept', entries }
   } catch (problem) {
     if (
       !(problem instanceof ApiError) ||
@@ -50,6 +62,6 @@ export async function sendNext(jobId: string): Promise<Sent> {
     )
       return { kind: 'unreachable' }
     done()
-    return { kind: 'refused', entry, problem }
+    return { kind: 'refused', entries: batch, problem }
   }
 }

@@ -10,10 +10,10 @@ import {
   inspect,
   sheetId,
   type Entry,
-  type EntryBodies,
-  type EntryKind,
   type Instrument,
+  type Change,
   type JobHeader,
+  type PinnedSheet,
   type Role,
   type Sheet,
 } from '@plumb-mark/core'
@@ -23,7 +23,7 @@ import { useSteps } from '../inspection/steps.js'
 import { system } from '../look/system.js'
 import { useInspection } from '../store/inspection.js'
 
-export type Change = { [K in EntryKind]: { kind: K; body: EntryBodies[K] } }[EntryKind]
+export type { Change }
 
 const HEADER: JobHeader = {
   number: 'T-1',
@@ -81,7 +81,14 @@ export function openJob(
     header = {},
   }: { sheets?: readonly Sheet[]; role?: Role; header?: Partial<JobHeader> } = {},
 ): void {
-  const all: Change[] = [{ kind: 'job-opened', body: { ...HEADER, ...header } }, ...changes]
+  const pinned = sheets.map((sheet): PinnedSheet => ({
+    id: sheetId(sheet),
+    maker: sheet.maker,
+    model: sheet.model,
+    revision: sheet.revision,
+    fingerprint: 'f',
+  }))
+  const all: Change[] = [{ kind: 'job-opened', body: { ...HEADER, sheets: pinned, ...header } }, ...changes]
   const by = { id: 'p', name: 'Somebody', role }
   const entries = all.map(
     ({ kind, body }, i) =>

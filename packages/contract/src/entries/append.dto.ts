@@ -1,7 +1,8 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsISO8601, IsIn, IsObject, IsUUID } from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsUUID } from 'class-validator'
 import type { ErrorShape, NewEntry } from '@plumb-mark/core'
 import { validate, type Validated } from '../http/validate.js'
-import { BODY_CLASSES } from './bodies.dto.js'
+import { IsInstant, IsPlain } from '../http/fields.js'
+import { BODY_CLASSES } from './bodies.js'
 
 export class AppendDto {
   @IsArray()
@@ -14,8 +15,8 @@ export class NewEntryDto {
   /** UUID v7, made by the client. */
   @IsUUID('7', { message: 'must be a UUID version 7' }) id!: string
   @IsIn(Object.keys(BODY_CLASSES)) kind!: keyof typeof BODY_CLASSES
-  @IsISO8601({ strict: true }) at!: string
-  @IsObject() body!: object
+  @IsInstant() at!: string
+  @IsPlain() body!: object
 }
 
 /** Checks entries from outside, each with the body class of its kind. Plain data comes back, so that it hashes as it was sent. */
@@ -28,6 +29,15 @@ export function validateEntries(
   for (const [i, entry] of envelope.value.entries.entries()) {
     const checked = validateEntry(entry, `entries[${i}]`)
     if (!checked.ok) return checked
+    if (value.some(({ id }) => id === checked.value.id))
+      return {
+        ok: false,
+        error: {
+          code: 'duplicate-id',
+          message: 'an entry of this batch has the same id',
+          path: `entries[${i}].id`,
+        },
+      }
     value.push(checked.value)
   }
   return { ok: true, value }

@@ -15,7 +15,7 @@ export function validate<T extends object>(of: Class<T>, plain: unknown, at = ''
   if (strange) return { ok: false, ...strange }
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain))
     return { ok: false, error: { code: 'invalid', message: 'must be an object', ...(at && { path: at }) } }
-  const value = plainToInstance(of, plain)
+  const value = plainToInstance(of, withoutNulls(plain))
   const [fault] = validateSync(value, {
     whitelist: true,
     forbidNonWhitelisted: true,
@@ -23,6 +23,14 @@ export function validate<T extends object>(of: Class<T>, plain: unknown, at = ''
     stopAtFirstError: true,
   })
   return fault ? { ok: false, ...asError(fault, at) } : { ok: true, value }
+}
+
+/** A member that is null is absent, everywhere: what is kept never says so in two ways. */
+function withoutNulls(data: unknown): unknown {
+  if (Array.isArray(data)) return data.map(withoutNulls)
+  if (typeof data !== 'object' || data === null) return data
+  const members = Object.entries(data).filter(([, value]) => value !== null)
+  return Object.fromEntries(members.map(([key, value]) => [key, withoutNulls(value)]))
 }
 
 function asError(fault: ValidationError, at: string): ErrorShape {

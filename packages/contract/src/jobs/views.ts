@@ -8,6 +8,8 @@ export interface JobSummary {
   site: string
   customer: string
   waitingFor: string
+  /** Why it could not be judged; the other figures then say nothing. */
+  problem?: string
   sealed: boolean
   /** Open defects by severity, `stop` first. */
   open: { stop: number; major: number; minor: number; note: number }

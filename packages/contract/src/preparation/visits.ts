@@ -1,32 +1,26 @@
-import { Type } from 'class-transformer'
-import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  IsArray,
-  IsISO8601,
-  IsString,
-  IsUUID,
-  Length,
-  ValidateNested,
-} from 'class-validator'
+import { ArrayMinSize, ArrayUnique, IsOptional, IsUUID } from 'class-validator'
 import type { Visit } from '@plumb-mark/core'
+import { Filled, IsInstant, Parts } from '../http/fields.js'
 
 export class VisitorDto {
-  @IsString() @Length(1, 80) id!: string
-  @IsString() @Length(1, 200) name!: string
+  @Filled(80) id!: string
+  @Filled(200) name!: string
 }
 
 export class VisitDto {
   @IsUUID() jobId!: string
-  @IsISO8601({ strict: true }) start!: string
-  @IsISO8601({ strict: true }) end!: string
-  @IsArray()
+  @IsInstant() start!: string
+  @IsInstant() end!: string
+  @Parts(() => VisitorDto, { max: 20 })
   @ArrayMinSize(1, { message: 'say who goes' })
-  @ArrayMaxSize(20)
-  @ValidateNested({ each: true })
-  @Type(() => VisitorDto)
+  @ArrayUnique((visitor: VisitorDto) => visitor.id, { message: 'names somebody twice' })
   people!: VisitorDto[]
-  @IsString() @Length(1, 400) purpose!: string
+  @Filled(400) purpose!: string
+}
+
+/** From when on visits are asked for. */
+export class VisitsFromDto {
+  @IsOptional() @IsInstant() from?: string
 }
 
 /** A visit on the calendar, with the job that it goes to. */

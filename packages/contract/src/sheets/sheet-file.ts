@@ -1,4 +1,4 @@
-import { LineCounter, parseDocument } from 'yaml'
+import { readYaml } from './yaml.js'
 import { readSheet, sheetFaults, unknownSheetFields, type Sheet } from '@plumb-mark/core'
 
 /** Where and why a sheet file was refused; line and column count from 1. */
@@ -16,14 +16,13 @@ export type SheetText =
 
 /** Reads a sheet file, YAML or JSON (which is YAML too). A fault names the line it stands in. */
 export function readSheetText(source: string): SheetText {
-  const lines = new LineCounter()
-  const document = parseDocument(source, { lineCounter: lines, prettyErrors: false })
-  const [wrong, ...more] = document.errors.map(({ pos, message }): SheetFault => {
-    const { line, col } = lines.linePos(pos[0])
-    return { code: 'not-yaml', message, line, column: col }
-  })
-  if (wrong) return { ok: false, faults: [wrong, ...more] }
-  const data: unknown = document.toJS({ maxAliasCount: 50 })
+  const yaml = readYaml(source)
+  const { lines } = yaml
+  if (!yaml.ok) {
+    const [wrong, ...more] = yaml.faults.map(({ message, offset }) => notYaml(message, lines.linePos(offset)))
+    return { ok: false, faults: [wrong!, ...more] }
+  }
+  const { document, data } = yaml
   const passedOver = unknownSheetFields(data).map((path): SheetFault => ({
     code: 'unknown-field',
     message: `${path}: the format has no such field here`,
@@ -56,3 +55,10 @@ export function readSheetText(source: string): SheetText {
     return {}
   }
 }
+
+const notYaml = (message: string, { line, col }: { line: number; col: number }): SheetFault => ({
+  code: 'not-yaml',
+  message,
+  line: Math.max(1, line),
+  column: Math.max(1, col),
+})

@@ -12,6 +12,8 @@ export interface SheetSummary {
   date: string
   fingerprint: string
   requirements: number
+  /** Why the file cannot be read by this program, where it cannot. */
+  problem?: string | undefined
   /** Jobs that are judged by it: from then on it is never changed. */
   usedBy: number
 }

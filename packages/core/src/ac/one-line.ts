@@ -1,3 +1,6 @@
+import type { ConductorId, PartId, UnitId } from '../ids/ids.js'
+import { anyText, flag, num, object, oneOf, optional, text, whole, type Read } from '../verdict/shape.js'
+
 export const PART_KINDS = [
   'grid',
   'meter',
@@ -31,42 +34,44 @@ export const RESIDUAL_KINDS = ['none', 'AC', 'A', 'F', 'B'] as const
 export type ResidualKind = (typeof RESIDUAL_KINDS)[number]
 
 /** A part of the electrical installation, as one traces it from the grid fuse inwards. */
-export interface NetworkPart {
-  id: string
-  label: string
-  kind: PartKind
-  unitId?: string | undefined
-  /** A, that it can drive into the rest: a grid fuse, the output of an inverter. */
-  source?: number | undefined
-  /** A, of a protective device or an isolator. */
-  rating?: number | undefined
-  /** Kind of residual-current protection in this part. */
-  residual?: ResidualKind | undefined
-  /** Surge protection is fitted here. */
-  surge?: boolean | undefined
-  /** The warning of two supplies is on it. */
-  labelled?: boolean | undefined
-}
+export const networkPartShape = object({
+  id: text<PartId>(),
+  label: anyText(),
+  kind: oneOf(PART_KINDS),
+  unitId: optional(text<UnitId>()),
+  source: optional(
+    num({
+      unit: 'A',
+      sign: 'magnitude',
+      about: 'what it can drive into the rest: a grid fuse, the output of an inverter',
+    }),
+  ),
+  rating: optional(num({ unit: 'A', sign: 'magnitude', about: 'of a protective device or an isolator' })),
+  residual: optional(oneOf(RESIDUAL_KINDS, 'kind of residual-current protection in this part')),
+  surge: optional(flag('surge protection is fitted here')),
+  labelled: optional(flag('the warning of two supplies is on it')),
+})
+export type NetworkPart = Read<typeof networkPartShape>
+
+export const INSULATIONS = ['pvc', 'xlpe'] as const
+export const CABLE_METHODS = ['A1', 'B1', 'B2', 'C'] as const
+export const CABLE_PHASES = [1, 3, 'dc'] as const
 
 /** A cable between two parts. */
-export interface NetworkConductor {
-  id: string
-  from: string
-  to: string
-  phases: 1 | 3 | 'dc'
-  /** V, line to line when there are three phases. */
-  voltage: number
-  /** mm² */
-  size: number
-  /** m, one way. */
-  length: number
-  insulation: 'pvc' | 'xlpe'
-  method: 'A1' | 'B1' | 'B2' | 'C'
-  /** °C */
-  ambient: number
-  /** Circuits that run together. */
-  grouped: number
-}
+export const networkConductorShape = object({
+  id: text<ConductorId>(),
+  from: text<PartId>(),
+  to: text<PartId>(),
+  phases: oneOf(CABLE_PHASES),
+  voltage: num({ unit: 'V', sign: 'divisor', about: 'line to line when there are three phases' }),
+  size: num({ unit: 'mm²', sign: 'divisor' }),
+  length: num({ unit: 'm', sign: 'magnitude', about: 'one way' }),
+  insulation: oneOf(INSULATIONS),
+  method: oneOf(CABLE_METHODS),
+  ambient: num({ unit: '°C' }),
+  grouped: whole({ min: 1, about: 'circuits that run together' }),
+})
+export type NetworkConductor = Read<typeof networkConductorShape>
 
 export interface NetworkBuilt {
   parts: NetworkPart[]

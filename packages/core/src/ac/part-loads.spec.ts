@@ -145,20 +145,18 @@ it('a part that is put into a cable changes nothing of what the rest carries, as
 
 describe('the rule that a part carries no more than its rating', () => {
   const traced = (more: Partial<NetworkPart>) =>
-    new Site()
-      .unit(sheet('R', 'installation', [{ id: 'r', kind: 'part-rating' }]))
-      .write(
-        ...[
-          part('grid', 'grid', { source: 63 }),
-          part('fuse', 'device', { rating: 40 }),
-          part('switch', 'isolator', more),
-          part('board', 'board'),
-        ].map((body) => ({ kind: 'part-placed' as const, body })),
-        ...[cable('grid', 'fuse'), cable('fuse', 'switch'), cable('switch', 'board')].map((body) => ({
-          kind: 'conductor-run' as const,
-          body,
-        })),
-      )
+    new Site().unit(sheet('R', 'installation', [{ id: 'r', kind: 'part-rating' }])).write(
+      ...[
+        part('grid', 'grid', { source: 63 }),
+        part('fuse', 'device', { rating: 40 }),
+        part('switch', 'isolator', more),
+        part('board', 'board'),
+      ].map((body) => ({ kind: 'part-placed' as const, body })),
+      ...[cable('grid', 'fuse'), cable('fuse', 'switch'), cable('switch', 'board')].map((body) => ({
+        kind: 'conductor-run' as const,
+        body,
+      })),
+    )
   it('is kept, or broken', () => {
     expect(traced({ rating: 40 }).says('R/r/switch')).toBe('conforms: can carry 40 A of 40 A')
     expect(traced({ rating: 32 }).says('R/r/switch')).toBe('does-not-conform: can carry 40 A of 32 A')

@@ -47,13 +47,11 @@ interface Side {
 }
 
 function flowThrough(part: NetworkPart, graph: NetworkGraph): number {
-  const sides = graph
-    .at(part.id)
-    .map(({ edge, to }) => ({
-      direct: graph.isDirect(edge),
-      brings: total(graph.fedFrom(to, edge)),
-      takes: graph.takes(to, edge),
-    }))
+  const sides = graph.at(part.id).map(({ edge, to }) => ({
+    direct: graph.isDirect(edge),
+    brings: total(graph.fedFrom(to, edge)),
+    takes: graph.takes(to, edge),
+  }))
   const through = [true, false].map((direct) => worstSplit(sides.filter((side) => side.direct === direct)))
   const given =
     part.kind === 'load' ? Math.min(sum(sides.map(({ brings }) => brings)), part.rating ?? Infinity) : 0

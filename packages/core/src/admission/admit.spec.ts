@@ -1,4 +1,4 @@
-import type { EntryBodies, EntryKind } from '../job/entry.js'
+import type { EntryBodies, EntryKind } from '../job/entries/registry.js'
 import { SIGNATURE, SampleJob } from './sample-job.testing.js'
 
 const plane = {

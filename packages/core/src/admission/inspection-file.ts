@@ -1,10 +1,22 @@
-import { ROLES } from '../job/person.js'
+import { instantField } from '../verdict/time.js'
+import type { EntryWith } from '../job/entry-with.js'
+import { ENTRY_KINDS, type EntryKind } from '../job/entries/registry.js'
+import { personShape } from '../job/person.js'
 import { sheetId } from '../sheet/ref.js'
 import { attempt } from '../verdict/attempt.js'
 import { BadInput } from '../verdict/bad-input.js'
-import { list, num, object, oneOf, optional, refine, text, type Shape } from '../verdict/shape.js'
+import {
+  list,
+  num,
+  object,
+  oneOf,
+  optional,
+  text,
+  type Shape,
+  anyText,
+  jsonObject,
+} from '../verdict/shape.js'
 import { readSheet, type Sheet } from '../requirements/sheet.js'
-import { ENTRY_KINDS } from './admit.js'
 import { canonicalJson } from '../job/canonical.js'
 import { verifyChain, type ChainFault, type Sha256 } from '../job/chain.js'
 import { type Entry } from '../job/entry.js'
@@ -19,40 +31,23 @@ export interface InspectionFile {
   entries: Entry[]
 }
 
-const anything: Shape<Record<string, unknown>> = {
-  schema: { type: 'object' },
-  read(value, path) {
-    if (typeof value !== 'object' || value === null || Array.isArray(value))
-      throw new BadInput('wrong-type', path, 'must be an object')
-    return value as Record<string, unknown>
-  },
-}
-
-const time = refine(text('ISO 8601'), (value, path) => {
-  if (Number.isNaN(Date.parse(value)))
-    throw new BadInput('not-a-time', path, 'must be a time written as ISO 8601')
-})
-
 const entryShape = object({
   id: text(),
   jobId: text(),
   kind: oneOf(ENTRY_KINDS),
-  at: time,
-  body: anything,
-  by: object({ id: text(), name: text(), role: oneOf(ROLES) }),
+  at: instantField,
+  body: jsonObject<never>(),
+  by: personShape,
   seq: num({ min: 1 }),
-  prev: {
-    schema: { type: 'string' },
-    read: (value: unknown, path: string) => (value === '' ? '' : text().read(value, path)),
-  },
+  prev: anyText(),
   hash: text(),
-})
+}) satisfies Shape<EntryWith<never, EntryKind>>
 
 const fileShape = object({
   format: oneOf(['plumb-mark-inspection'] as const),
   version: oneOf([1] as const),
   jobId: text(),
-  sheets: list(anything, { mayBeEmpty: true }),
+  sheets: list(jsonObject(), { mayBeEmpty: true }),
   entries: list(entryShape),
   exported: optional(text()),
 })
@@ -61,7 +56,7 @@ const fileShape = object({
 export function readInspectionFile(data: unknown): InspectionFile {
   const { format, version, jobId, sheets, entries } = fileShape.read(data, '')
   const read = sheets.map((sheet, i) => inPath(`sheets[${i}]`, () => readSheet(sheet)))
-  return { format, version, jobId, sheets: read, entries: entries as unknown as Entry[] }
+  return { format, version, jobId, sheets: read, entries: entries as Entry[] }
 }
 
 function inPath<T>(prefix: string, read: () => T): T {

@@ -1,8 +1,9 @@
+import { inForce } from '../job/state.js'
 import fc from 'fast-check'
 import { canonicalJson } from '../job/canonical.js'
 import { verifyChain } from '../job/chain.js'
 import type { Entry } from '../job/entry.js'
-import { fold, inForce } from '../job/fold.js'
+import { fold } from '../job/fold.js'
 import { SIGNATURE, SampleJob, sha256 } from './sample-job.testing.js'
 
 it('one content has one spelling, whatever the order of its keys', () => {

@@ -1,3 +1,4 @@
+import { photoRefShape } from './photo-ref.js'
 import { parseQuantity } from '../quantity/parse.js'
 import type { Dimension } from '../quantity/units.js'
 import { BadInput } from '../verdict/bad-input.js'
@@ -64,7 +65,7 @@ export const ANSWERS = {
   order: object({ done: list(text(), { mayBeEmpty: true, max: 500 }) }),
   steps: object({ done: list(object({ id: text(), at: seenTime }), { mayBeEmpty: true, max: 200 }) }),
   switches: object({ positions: dictionary(oneOf(['on', 'off'] as const)) }),
-  photos: object({ taken: dictionary(text('id of the photo')) }),
+  photos: object({ taken: dictionary(photoRefShape) }),
   statement: object({ agreed: flag() }),
   chain: object({
     leads: list(object({ from: text(), to: text(), lead: text() }), { mayBeEmpty: true, max: 100 }),

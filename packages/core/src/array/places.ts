@@ -1,70 +1,75 @@
-/** A place for one module: plane, row from the top, column from the left, both from 1: "south.r1c3". */
-export type PlaceId = string
+import type { BranchId, DeviceId, PlaceId, PlaneId, UnitId } from '../ids/ids.js'
+import { placeId, type Place } from '../ids/place-id.js'
+import {
+  anyText,
+  flag,
+  list,
+  num,
+  object,
+  oneOf,
+  optional,
+  text,
+  whole,
+  type Read,
+} from '../verdict/shape.js'
+
+const placesShape = list(text<PlaceId>(), { mayBeEmpty: true })
 
 /** Modules of one tilt and direction, in rows and columns. */
-export interface PlaneBuilt {
-  id: string
-  label: string
-  /** The unit that stands for its modules; its sheet says their size, power and voltage. */
-  unitId: string
-  rows: number
-  columns: number
-  orientation: 'portrait' | 'landscape'
-  /** Between modules, mm. */
-  gap: number
-  /** ° */
-  tilt?: number | undefined
-  azimuth?: number | undefined
-  /** Places of the grid where no module lies. */
-  empty: PlaceId[]
-}
+export const planeShape = object({
+  id: text<PlaneId>(),
+  label: anyText(),
+  unitId: text<UnitId>('stands for its modules; its sheet says their size, power and voltage'),
+  rows: whole({ min: 1, max: 100 }),
+  columns: whole({ min: 1, max: 200 }),
+  orientation: oneOf(['portrait', 'landscape'] as const),
+  gap: num({ unit: 'mm', sign: 'magnitude', about: 'between modules' }),
+  tilt: optional(num({ unit: '°' })),
+  azimuth: optional(num({ unit: '°' })),
+  empty: placesShape,
+})
+export type PlaneBuilt = Read<typeof planeShape>
 
-/** A box under the modules: module electronics or a small inverter. */
-export interface DeviceBuilt {
-  id: string
-  /** The unit that stands for all boxes of its kind. */
-  unitId: string
-  at: PlaceId
-  serial?: string | undefined
-  /** The modules that are plugged into it. */
-  feeds: PlaceId[]
-  /** Ports of the box without a module, and how many of those carry a cap. */
-  idlePorts: number
-  cappedPorts: number
-}
+/** Module electronics or a small inverter, under the modules. */
+export const deviceShape = object({
+  id: text<DeviceId>(),
+  unitId: text<UnitId>('stands for all of its kind'),
+  at: text<PlaceId>(),
+  serial: optional(anyText()),
+  feeds: placesShape,
+  idlePorts: whole({ min: 0, max: 100, about: 'ports without a module' }),
+  cappedPorts: whole({ min: 0, max: 100, about: 'how many of those carry a cap' }),
+})
+export type DeviceBuilt = Read<typeof deviceShape>
 
 /** Small inverters on one AC branch, nearest to the board first. */
-export interface BranchBuilt {
-  id: string
-  label: string
-  unitId: string
-  phases: 1 | 3
-  /** V, line to line when there are three phases. */
-  voltage: number
-  /** A */
-  breaker: number
-  devices: string[]
-  /** Length (m) and size (mm²) of the cable to each device from the one before, from the board first. */
-  segments?: { length: number; size: number }[] | undefined
-  endCapped?: boolean | undefined
-}
+export const branchShape = object({
+  id: text<BranchId>(),
+  label: anyText(),
+  unitId: text<UnitId>(),
+  phases: oneOf([1, 3] as const),
+  voltage: num({ unit: 'V', sign: 'divisor', about: 'line to line when there are three phases' }),
+  breaker: num({ unit: 'A', sign: 'magnitude' }),
+  devices: list(text<DeviceId>(), { mayBeEmpty: true }),
+  segments: optional(
+    list(
+      object({ length: num({ unit: 'm', sign: 'magnitude' }), size: num({ unit: 'mm²', sign: 'divisor' }) }),
+      {
+        mayBeEmpty: true,
+        about: 'cable to each device from the one before, from the board first',
+      },
+    ),
+  ),
+  endCapped: optional(flag()),
+})
+export type BranchBuilt = Read<typeof branchShape>
 
 export interface ArrayBuilt {
   planes: PlaneBuilt[]
   devices: DeviceBuilt[]
   branches: BranchBuilt[]
   /** Serials that a unit reports as heard, by that unit. */
-  reported: Record<string, string[]>
-}
-
-export const placeId = (planeId: string, row: number, column: number): PlaceId =>
-  `${planeId}.r${row}c${column}`
-
-export interface Place {
-  id: PlaceId
-  planeId: string
-  row: number
-  column: number
+  reported: Record<UnitId, string[]>
 }
 
 /** The places of a plane that hold a module, row by row. */
@@ -78,18 +83,4 @@ export function placesOf({ id, rows, columns, empty }: PlaneBuilt): Place[] {
     }
   }
   return all
-}
-
-/** The plane and the grid position that a place names; undefined when it is none. */
-export function readPlace(place: PlaceId): Place | undefined {
-  const found = /^(.+)\.r(\d+)c(\d+)$/.exec(place)
-  return found
-    ? { id: place, planeId: found[1]!, row: Number(found[2]), column: Number(found[3]) }
-    : undefined
-}
-
-/** "row 2, 5th" as people say it on a roof. */
-export function placeWords(place: PlaceId): string {
-  const found = readPlace(place)
-  return found ? `row ${found.row}, place ${found.column}` : place
 }

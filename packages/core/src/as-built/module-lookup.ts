@@ -1,5 +1,8 @@
-import { placesOf, type ArrayBuilt, type PlaceId, type PlaneBuilt } from '../array/places.js'
-import type { StringBuilt, UnitBuilt } from './as-built.js'
+import { planeOfPlace } from '../ids/place-id.js'
+import type { UnitBuilt } from './unit.js'
+import type { StringBuilt } from './string.js'
+import type { PlaceId } from '../ids/ids.js'
+import { placesOf, type ArrayBuilt, type PlaneBuilt } from '../array/places.js'
 import type { SheetHead } from '../sheet/head.js'
 
 /** The data of the module at a place, by the sheet of the unit that stands for its plane. */
@@ -27,7 +30,7 @@ export function lookUpArray(
   return {
     planes,
     moduleAt(place) {
-      const plane = byId.get(place.slice(0, place.lastIndexOf('.')))
+      const plane = byId.get(planeOfPlace(place) ?? '')
       if (!plane || !filled.get(plane.id)!.has(place)) return undefined
       return { place, plane, sheetId: sheetIds.get(plane.unitId), data: sheetOf(plane.unitId)?.module }
     },

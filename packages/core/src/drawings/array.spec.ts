@@ -1,4 +1,5 @@
-import { placeId, placeWords, placesOf, readPlace, type PlaneBuilt } from '../array/places.js'
+import { placeId, placeWords, readPlace } from '../ids/place-id.js'
+import { placesOf, type PlaneBuilt } from '../array/places.js'
 import { NOTHING_BUILT } from '../as-built/as-built.js'
 import { MODULE, Site, boxes, plane, row, sheet, string } from '../requirements/site.testing.js'
 import { arrayDrawing } from './array.js'

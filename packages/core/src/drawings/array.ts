@@ -1,4 +1,5 @@
-import { placesOf, type DeviceBuilt, type PlaceId, type PlaneBuilt } from '../array/places.js'
+import type { PlaceId } from '../ids/ids.js'
+import { placesOf, type DeviceBuilt, type PlaneBuilt } from '../array/places.js'
 import { heardBoxes } from '../requirements/array/serial-map.js'
 import { serialMap } from '../array/serial-map.js'
 import type { Inspection } from '../walk/inspect.js'
@@ -42,8 +43,8 @@ const UNKNOWN_MODULE = { width: 1100, height: 1700 }
 const BETWEEN_PLANES = 1300
 
 /** The array map: planes beside each other, every module in its place and to scale, strings and branches as lines through the middles. */
-export function arrayDrawing({ world, checks }: Pick<Inspection, 'world' | 'checks'>): ArrayDrawing {
-  const { asBuilt, sheetOf } = world
+export function arrayDrawing({ around, checks }: Pick<Inspection, 'around' | 'checks'>): ArrayDrawing {
+  const { asBuilt, sheetOf } = around
   const { planes, devices, branches } = asBuilt.array
   const deviceAt = new Map(devices.map((device) => [device.at, device]))
   const onString = new Map(
@@ -51,7 +52,7 @@ export function arrayDrawing({ world, checks }: Pick<Inspection, 'world' | 'chec
       (path ?? []).map((place, i) => [place, { number, order: i + 1 }] as const),
     ),
   )
-  const heard = heardStates(world, checks)
+  const heard = heardStates(around, checks)
   const sized = planes.map((plane): DrawnPlane => {
     const [moduleW, moduleH] = lying(plane, sheetOf(plane.unitId)?.size ?? UNKNOWN_MODULE)
     return {
@@ -133,14 +134,14 @@ function middles(planes: readonly DrawnPlane[]): Map<PlaceId, { x: number; y: nu
 
 /** What the listening units say of each box, as the check of their serial map compares them. */
 function heardStates(
-  world: Inspection['world'],
+  around: Inspection['around'],
   checks: Inspection['checks'],
 ): Map<PlaceId, 'heard' | 'silent' | 'typo'> {
   const states = new Map<PlaceId, 'heard' | 'silent' | 'typo'>()
   for (const { check } of checks) {
     if (check.requirement.kind !== 'serial-map') continue
-    const reported = world.asBuilt.array.reported[check.unit.id]
-    const named = heardBoxes(check.requirement.hears, world).filter(({ serial }) => serial)
+    const reported = around.asBuilt.array.reported[check.unit.id]
+    const named = heardBoxes(check.requirement.hears, around).filter(({ serial }) => serial)
     if (!reported || named.length === 0) continue
     const { missing, likelyTypos } = serialMap({
       planned: named.map(({ at, serial }) => ({ position: at, serial: serial! })),

@@ -1,9 +1,9 @@
-import type { GivenReading } from '../requirements/given.js'
+import { inForce } from '../job/state.js'
 import { expected } from '../requirements/dc/string-open-circuit.js'
 import type { Verdict } from '../verdict/verdict.js'
 import type { JudgedCheck } from '../walk/check.js'
-import { inForce } from '../job/fold.js'
-import { givenOf, type Inspection } from '../walk/inspect.js'
+import { givenOf } from '../walk/given.js'
+import type { Inspection } from '../walk/inspect.js'
 import { operatingVoltage } from '../requirements/dc/operating-voltage.js'
 import { stringColdLimit } from '../dc/string-cold-limit.js'
 import { stringBand } from '../dc/string-voltage.js'
@@ -43,7 +43,8 @@ export function stringChart(inspection: Inspection): StringOnChart[] {
     const { check, history, outcome } = judged
     const { requirement, subject, unit } = check
     if (requirement.kind !== 'string-open-circuit' || !subject.string) return []
-    const given = givenOf(check, inForce(history)) as GivenReading | undefined
+    const evidence = givenOf(check.ask, inForce(history))
+    const given = evidence?.kind === 'reading' ? evidence : undefined
     const expectation = given && expected(subject.string, given)
     const spread = expectation && stringBand(expectation.expected, given.uncertainty)
     return [
@@ -70,7 +71,7 @@ export function stringChart(inspection: Inspection): StringOnChart[] {
 
 const COLDEST_OF_TABLE = -40
 
-function coldOf(judged: JudgedCheck | undefined, { world: { header } }: Inspection): StringOnChart['cold'] {
+function coldOf(judged: JudgedCheck | undefined, { around: { header } }: Inspection): StringOnChart['cold'] {
   if (
     judged?.check.requirement.kind !== 'cold-limit' ||
     !judged.check.subject.string ||
@@ -89,12 +90,12 @@ function coldOf(judged: JudgedCheck | undefined, { world: { header } }: Inspecti
   return { voltage: maxVoc, verdict: judged.outcome.verdict }
 }
 
-function operatingOf(judged: JudgedCheck | undefined, { world }: Inspection): StringOnChart['operating'] {
+function operatingOf(judged: JudgedCheck | undefined, { around }: Inspection): StringOnChart['operating'] {
   if (judged?.check.requirement.kind !== 'tracker-window') return undefined
   const { min, max, hottestCell } = judged.check.requirement
   const voltage = operatingVoltage(
-    (judged.check.subject.string?.path ?? []).map((place) => world.array().moduleAt(place)),
-    { hottestCell, coldest: world.header?.coldest },
+    (judged.check.subject.string?.path ?? []).map((place) => around.array().moduleAt(place)),
+    { hottestCell, coldest: around.header?.coldest },
   )
   return (
     voltage && {

@@ -1,5 +1,7 @@
+import type { WallBuilt } from '../as-built/wall.js'
+import type { UnitBuilt } from '../as-built/unit.js'
 import { measureWall } from '../requirements/mounting/measured-wall.js'
-import { NOTHING_BUILT, type AsBuilt, type UnitBuilt, type WallBuilt } from '../as-built/as-built.js'
+import { NOTHING_BUILT, type AsBuilt } from '../as-built/as-built.js'
 import { BOX, SHEETS } from '../admission/sample-job.testing.js'
 import { wallDrawing } from './wall.js'
 import { wallSvg } from './wall-svg.js'

@@ -1,3 +1,6 @@
+import type { BondId, EarthPartId, UnitId } from '../ids/ids.js'
+import { anyText, num, object, oneOf, optional, text, whole, type Read } from '../verdict/shape.js'
+
 /** How a part is bonded. The core of the supply cable earths a unit by its own protective terminal. */
 export const BOND_MEANS = ['washer', 'plate', 'lug', 'copper', 'supply-cable'] as const
 export type BondMeans = (typeof BOND_MEANS)[number]
@@ -20,32 +23,34 @@ export const EARTH_PART_WORDS = {
 } satisfies Record<EarthPartKind, string>
 
 /** Something that is bonded, or that bonds lead to. */
-export interface EarthPart {
-  id: string
-  label: string
-  kind: EarthPartKind
-  /** The unit that it belongs to; for frames the unit that stands for the modules. */
-  unitId?: string | undefined
-}
+export const earthPartShape = object({
+  id: text<EarthPartId>(),
+  label: anyText(),
+  kind: oneOf(EARTH_PART_KINDS),
+  unitId: optional(
+    text<UnitId>('the unit that it belongs to; for frames the unit that stands for the modules'),
+  ),
+})
+export type EarthPart = Read<typeof earthPartShape>
 
 /** A bond from a part towards the main earth terminal. */
-export interface Bond {
-  id: string
-  from: string
-  to: string
-  means: BondMeans
-  /** mm², where it is a conductor. */
-  size?: number | undefined
-  /** m */
-  length?: number | undefined
-  /** How often the part that makes the bond has been fitted, this time included. */
-  uses?: number | undefined
-  /** mm², of the line conductor that the protective conductor goes with: for the table. */
-  lineSize?: number | undefined
-  /** A and s: for the adiabatic equation. */
-  faultCurrent?: number | undefined
-  clearingTime?: number | undefined
-}
+export const bondShape = object({
+  id: text<BondId>(),
+  from: text<EarthPartId>(),
+  to: text<EarthPartId>(),
+  means: oneOf(BOND_MEANS),
+  size: optional(num({ unit: 'mm²', sign: 'divisor', about: 'where it is a conductor' })),
+  length: optional(num({ unit: 'm', sign: 'magnitude' })),
+  uses: optional(
+    whole({ min: 1, about: 'how often the part that makes the bond has been fitted, this time included' }),
+  ),
+  lineSize: optional(
+    num({ unit: 'mm²', sign: 'divisor', about: 'of the line conductor that it goes with: for the table' }),
+  ),
+  faultCurrent: optional(num({ unit: 'A', sign: 'magnitude', about: 'for the adiabatic equation' })),
+  clearingTime: optional(num({ unit: 's', sign: 'magnitude', about: 'for the adiabatic equation' })),
+})
+export type Bond = Read<typeof bondShape>
 
 export interface EarthBuilt {
   parts: EarthPart[]

@@ -1,5 +1,5 @@
+import type { UnitBuilt } from '../as-built/unit.js'
 import type { NetworkBuilt, NetworkConductor, NetworkPart } from '../ac/one-line.js'
-import type { UnitBuilt } from '../as-built/as-built.js'
 import type { SheetHead } from '../sheet/head.js'
 
 export const NETWORK_TEMPLATES = {

@@ -1,4 +1,6 @@
-import type { ArrayBuilt, DeviceBuilt, Place, PlaceId } from '../array/places.js'
+import type { PlaceId } from '../ids/ids.js'
+import type { Place } from '../ids/place-id.js'
+import type { ArrayBuilt, DeviceBuilt } from '../array/places.js'
 
 /** One line of a serial list: a place and what its box carries. */
 export interface SerialRow {

@@ -1,5 +1,5 @@
+import type { EntryBodies } from '../job/entries/registry.js'
 import type { Condition } from '../answer/ask.js'
-import type { EntryBodies } from '../job/entry.js'
 import { measures, type Instrument } from '../instrument/instrument.js'
 import { parseQuantity } from '../quantity/parse.js'
 import type { Dimension } from '../quantity/units.js'

@@ -1,23 +1,26 @@
-import type { InstrumentKind } from './instrument-kinds.js'
-import type { Dimension } from '../quantity/units.js'
+import { DIMENSIONS, type Dimension } from '../quantity/units.js'
+import type { InstrumentId } from '../ids/ids.js'
+import { anyText, list, num, object, oneOf, text, type Read } from '../verdict/shape.js'
+import { INSTRUMENT_KINDS } from './instrument-kinds.js'
 
 /** How well an instrument measures one dimension: expanded uncertainty (k = 2) = percent of the reading + a constant, canonical unit. */
-export interface Accuracy {
-  dimension: Dimension
-  percent: number
-  plus: number
-}
+export const accuracyShape = object({
+  dimension: oneOf(DIMENSIONS),
+  percent: num({ sign: 'magnitude' }),
+  plus: num({ sign: 'magnitude' }),
+})
+export type Accuracy = Read<typeof accuracyShape>
 
 /** An instrument as it was when it was used; kept in the reading, so that a year later the record still says how good it was. */
-export interface Instrument {
-  id: string
-  name: string
-  kind: InstrumentKind
-  serial: string
-  /** Last day of its calibration, YYYY-MM-DD. */
-  calibratedUntil: string
-  accuracy: Accuracy[]
-}
+export const instrumentShape = object({
+  id: text<InstrumentId>(),
+  name: anyText(),
+  kind: oneOf(INSTRUMENT_KINDS),
+  serial: anyText(),
+  calibratedUntil: text('last day of its calibration, YYYY-MM-DD'),
+  accuracy: list(accuracyShape, { mayBeEmpty: true }),
+})
+export type Instrument = Read<typeof instrumentShape>
 
 const MM_PER_M = 1000
 

@@ -1,8 +1,8 @@
+import type { PersonId } from '../ids/ids.js'
+import { anyText, object, oneOf, text, type Read } from '../verdict/shape.js'
+
 export const ROLES = ['inspector', 'installer', 'reviewer', 'office'] as const
 export type Role = (typeof ROLES)[number]
 
-export interface Person {
-  id: string
-  name: string
-  role: Role
-}
+export const personShape = object({ id: text<PersonId>(), name: anyText(), role: oneOf(ROLES) })
+export type Person = Read<typeof personShape>

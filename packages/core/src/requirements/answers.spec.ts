@@ -175,10 +175,15 @@ it.each<[string, object, object | undefined, string]>([
   [
     'photos are complete when each is taken',
     PHOTOS,
-    { taken: { plate: 'x', cover: 'y' } },
+    { taken: { plate: { id: 'x', sha256: 'x1' }, cover: { id: 'y', sha256: 'y1' } } },
     'conforms: 2 photos',
   ],
-  ['a photo that is missing', PHOTOS, { taken: { plate: 'x' } }, 'not-proven: 1 of 2 not taken'],
+  [
+    'a photo that is missing',
+    PHOTOS,
+    { taken: { plate: { id: 'x', sha256: 'x1' } } },
+    'not-proven: 1 of 2 not taken',
+  ],
   ['a statement made', STATED, { agreed: true }, 'conforms: stated'],
   ['a statement that could not be made', STATED, { agreed: false }, 'does-not-conform: could not be stated'],
 ])('%s', (_rule, requirement, answer, said) => expect(asked(requirement, answer)).toBe(said))

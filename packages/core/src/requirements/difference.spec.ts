@@ -71,12 +71,10 @@ it('figures that a reader would write alike are told apart, and another unit alo
 it('a sheet does not differ from itself', () => expect(sheetDifferences(OLD, OLD)).toEqual([]))
 
 describe('before a revision is adopted', () => {
-  const site = new Site()
-    .unit(OLD)
-    .write({
-      kind: 'reading',
-      body: { point: 'U/mains/unit', typed: '252 V', value: 252, unit: 'V', relation: '=' },
-    })
+  const site = new Site().unit(OLD).write({
+    kind: 'reading',
+    body: { point: 'U/mains/unit', typed: '252 V', value: 252, unit: 'V', relation: '=' },
+  })
   const { state, sheets } = site.inspection
   const after = withSheet(state, sheets, sheetId(OLD), NEW)
   it('it is told check by check what would change', () => {

@@ -1,9 +1,10 @@
-import type { World } from './surroundings.js'
+import type { UnitBuilt } from '../as-built/unit.js'
+import type { StringBuilt } from '../as-built/string.js'
+import type { Surroundings } from './surroundings.js'
 import type { Given, GivenReading } from './given.js'
 import type { Ask } from '../answer/ask.js'
 import { whenField } from '../sheet/when.js'
 import { INSTRUMENT_KINDS } from '../instrument/instrument-kinds.js'
-import type { StringBuilt, UnitBuilt } from '../as-built/as-built.js'
 import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../array/places.js'
 import type { Bond } from '../earthing/bond.js'
 import type { NetworkConductor, NetworkPart } from '../ac/one-line.js'
@@ -90,6 +91,9 @@ export interface Judgement {
   seenAlsoFrom?: { unitId: string; subjectId: string }
 }
 
+/** Parts of a job that a judgement may look at; `units` are the others and their sheets, `readings` the evidence at other points. */
+export type Reads = 'walls' | 'array' | 'earthing' | 'network' | 'units' | 'readings'
+
 /**
  * A kind of requirement, in one file: what its fields are, how long a check of it takes, into which subjects it expands on a unit, what
  * it asks, how its limits read and how it judges and explains. To add one, write such a file and name it in `index.ts`.
@@ -98,15 +102,22 @@ export interface Kind<R extends Common = Common> {
   shape: Shape<unknown>
   /** Minutes that one check usually takes; the office may say otherwise. */
   minutes: number
-  expand(requirement: R, unit: UnitBuilt, sheet: Pick<SheetHead, 'terminals'>, world: World): Subject[]
-  ask(requirement: R, subject: Subject, world: World, unit: UnitBuilt): Ask
+  /** What of its surroundings it looks at, besides the requirement, its unit and its own evidence: what changes elsewhere is no concern of it. */
+  reads(requirement: R): readonly Reads[]
+  expand(
+    requirement: R,
+    unit: UnitBuilt,
+    sheet: Pick<SheetHead, 'terminals'>,
+    around: Surroundings,
+  ): Subject[]
+  ask(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): Ask
   /** The limit in words and figures, known before anything is read. */
-  required(requirement: R, subject: Subject, world: World, unit: UnitBuilt): string
+  required(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): string
   judge(
     requirement: R,
     subject: Subject,
     given: Given | undefined,
-    world: World,
+    around: Surroundings,
     unit: UnitBuilt,
   ): Judgement | undefined
 }

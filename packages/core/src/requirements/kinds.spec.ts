@@ -1,7 +1,9 @@
-import type { World } from './surroundings.js'
+import type { UnitBuilt } from '../as-built/unit.js'
+import type { StringBuilt } from '../as-built/string.js'
+import type { Surroundings } from './surroundings.js'
 import type { GivenReading, Given } from './given.js'
 import { lookUpArray } from '../as-built/module-lookup.js'
-import { NOTHING_BUILT, type AsBuilt, type StringBuilt, type UnitBuilt } from '../as-built/as-built.js'
+import { NOTHING_BUILT, type AsBuilt } from '../as-built/as-built.js'
 import type { Instrument } from '../instrument/instrument.js'
 import { readSheet, type Sheet } from './sheet.js'
 import { kindOf } from './kinds.js'
@@ -28,7 +30,7 @@ const asBuilt: AsBuilt = {
   units: [unit],
   strings: [string, { ...string, id: 'b', unitId: 'other' }],
 }
-const world: World = {
+const around: Surroundings = {
   asBuilt,
   rule: 'guarded',
   header: undefined,
@@ -73,12 +75,12 @@ function on(more: object) {
   const sheet = sheetWith(more)
   const wanted = sheet.requirements[0]!
   const kind = kindOf(wanted)
-  const subjects = kind.expand(wanted, unit, sheet, world)
+  const subjects = kind.expand(wanted, unit, sheet, around)
   return {
     subjects: subjects.map(({ id }) => id),
-    ask: kind.ask(wanted, subjects[0]!, world, unit),
-    required: kind.required(wanted, subjects[0]!, world, unit),
-    judge: (given: Given | undefined, in_: World = world) =>
+    ask: kind.ask(wanted, subjects[0]!, around, unit),
+    required: kind.required(wanted, subjects[0]!, around, unit),
+    judge: (given: Given | undefined, in_: Surroundings = around) =>
       kind.judge(wanted, subjects[0]!, given, in_, unit),
   }
 }
@@ -107,7 +109,7 @@ describe('limits', () => {
     [260, 'does-not-conform'],
   ])('at %d V: %s', (value, verdict) => expect(mains().judge(reading(value))!.verdict).toBe(verdict))
   it('under the simple rule the uncertainty is left out', () =>
-    expect(mains().judge(reading(252.5), { ...world, rule: 'simple' })!.verdict).toBe('conforms'))
+    expect(mains().judge(reading(252.5), { ...around, rule: 'simple' })!.verdict).toBe('conforms'))
   it('without an instrument prove nothing, but a plain failure stays one', () => {
     expect(mains().judge(reading(231, { instrument: undefined, uncertainty: 0 }))).toMatchObject({
       verdict: 'not-proven',

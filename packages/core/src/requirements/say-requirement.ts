@@ -1,6 +1,7 @@
-import type { World } from './surroundings.js'
+import type { UnitBuilt } from '../as-built/unit.js'
+import type { Surroundings } from './surroundings.js'
 import { lookUpArray } from '../as-built/module-lookup.js'
-import { NOTHING_BUILT, type UnitBuilt } from '../as-built/as-built.js'
+import { NOTHING_BUILT } from '../as-built/as-built.js'
 import { kindOf, type Requirement } from './kinds.js'
 import type { Subject } from './kind.js'
 import { wholeUnit } from './subjects.js'
@@ -10,7 +11,7 @@ import type { Sheet } from './sheet.js'
 export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): string {
   const unit: UnitBuilt = { id: 'unit', label: '', sheetId: '' }
   const asBuilt = { ...NOTHING_BUILT, units: [unit] }
-  const world: World = {
+  const around: Surroundings = {
     asBuilt,
     rule: 'guarded',
     header: undefined,
@@ -23,10 +24,10 @@ export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): s
     labelOf: (id) => id,
   }
   const kind = kindOf(requirement)
-  const subjects = kind.expand(requirement, unit, sheet, world)
+  const subjects = kind.expand(requirement, unit, sheet, around)
   const own = subjects.length > 0 ? subjects : [wholeUnit]
   const words = [
-    ...new Set(own.map((subject) => sideFirst(subject, kind.required(requirement, subject, world, unit)))),
+    ...new Set(own.map((subject) => sideFirst(subject, kind.required(requirement, subject, around, unit)))),
   ].filter((said) => said.trim() !== '')
   const each = 'each' in requirement && requirement.each !== 'unit' ? ` (each ${requirement.each})` : ''
   return `${words.length > MOST_SAID ? `${words.slice(0, MOST_SAID).join('; ')} …` : words.join('; ')}${each}`

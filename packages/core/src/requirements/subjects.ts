@@ -1,11 +1,12 @@
-import type { World } from './surroundings.js'
-import type { StringBuilt, UnitBuilt } from '../as-built/as-built.js'
-import { placeWords } from '../array/places.js'
+import { placeWords, planeOfPlace } from '../ids/place-id.js'
+import type { UnitBuilt } from '../as-built/unit.js'
+import type { StringBuilt } from '../as-built/string.js'
+import type { Surroundings } from './surroundings.js'
 import { object, oneOf, optional } from '../verdict/shape.js'
 import type { SheetHead } from '../sheet/head.js'
 import { TERMINAL_SIDES, type Terminal } from '../sheet/terminal.js'
 import { CLAMPS } from '../sheet/terms.js'
-import type { Subject } from './kind.js'
+import type { Subject, Reads } from './kind.js'
 
 export const wholeUnit: Subject = { kind: 'unit', id: 'unit', label: '' }
 
@@ -39,13 +40,13 @@ export function stringSubjects(unit: UnitBuilt, strings: readonly StringBuilt[])
 }
 
 /** The strings on whose modules the boxes of a unit sit: how module electronics find theirs. */
-export function electronicsStrings(unit: UnitBuilt, { array, strings }: World['asBuilt']): Subject[] {
+export function electronicsStrings(unit: UnitBuilt, { array, strings }: Surroundings['asBuilt']): Subject[] {
   const fed = new Set(array.devices.filter(({ unitId }) => unitId === unit.id).flatMap(({ feeds }) => feeds))
   return strings.filter(({ path }) => path?.some((place) => fed.has(place))).map(asSubject)
 }
 
 /** The strings that run over the modules that a unit stands for. */
-function moduleStrings(unit: UnitBuilt, { array, strings }: World['asBuilt']): Subject[] {
+function moduleStrings(unit: UnitBuilt, { array, strings }: Surroundings['asBuilt']): Subject[] {
   const planes = array.planes.filter(({ unitId }) => unitId === unit.id).map(({ id }) => `${id}.`)
   return strings
     .filter(({ path }) => path?.some((place) => planes.some((plane) => place.startsWith(plane))))
@@ -73,14 +74,27 @@ export const EACH = [
 export type Each = (typeof EACH)[number]
 export const eachField = optional(oneOf(EACH, 'one check for each of these'), 'unit')
 
+/** What the subjects of each are found in. */
+export const READS_OF_EACH = {
+  unit: [],
+  terminal: [],
+  string: ['array'],
+  device: ['array'],
+  branch: ['array'],
+  plane: ['array'],
+  bond: ['earthing'],
+  conductor: ['network'],
+  part: ['network'],
+} satisfies Record<Each, readonly Reads[]>
+
 /** What a requirement is asked of, once for each. */
 export function subjectsOf(
   { each, where }: { each: Each; where: TerminalFilter },
   unit: UnitBuilt,
   sheet: Pick<SheetHead, 'terminals'>,
-  world: World,
+  around: Surroundings,
 ): Subject[] {
-  return BY_EACH[each](unit, world, sheet, where)
+  return BY_EACH[each](unit, around, sheet, where)
 }
 
 const BY_EACH = {
@@ -141,18 +155,21 @@ const BY_EACH = {
   },
 } satisfies Record<
   Each,
-  (unit: UnitBuilt, world: World, sheet: Pick<SheetHead, 'terminals'>, where: TerminalFilter) => Subject[]
+  (
+    unit: UnitBuilt,
+    around: Surroundings,
+    sheet: Pick<SheetHead, 'terminals'>,
+    where: TerminalFilter,
+  ) => Subject[]
 >
 
 /** The planes of a unit: those whose modules it stands for, or on which its boxes sit. */
-function planesOf(unit: UnitBuilt, { array }: World['asBuilt']) {
+function planesOf(unit: UnitBuilt, { array }: Surroundings['asBuilt']) {
   const carrying = new Set(
-    array.devices
-      .filter(({ unitId }) => unitId === unit.id)
-      .map(({ at }) => at.slice(0, at.lastIndexOf('.'))),
+    array.devices.filter(({ unitId }) => unitId === unit.id).map(({ at }) => planeOfPlace(at)),
   )
   return array.planes.filter(({ id, unitId }) => unitId === unit.id || carrying.has(id))
 }
 
-const planeOf = ({ array }: World['asBuilt'], place: string) =>
-  array.planes.find(({ id }) => id === place.slice(0, place.lastIndexOf('.')))?.label ?? 'array'
+const planeOf = ({ array }: Surroundings['asBuilt'], place: string) =>
+  array.planes.find(({ id }) => id === planeOfPlace(place))?.label ?? 'array'

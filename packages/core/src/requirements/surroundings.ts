@@ -1,8 +1,9 @@
+import type { JobHeader } from '../job/header.js'
+import type { WallBuilt } from '../as-built/wall.js'
 import type { ConductorLoad } from '../ac/network.js'
 import type { PartLoad } from '../ac/part-loads.js'
-import type { AsBuilt, WallBuilt } from '../as-built/as-built.js'
+import type { AsBuilt } from '../as-built/as-built.js'
 import type { ArrayLookup } from '../as-built/module-lookup.js'
-import type { JobHeader } from '../job/entry.js'
 import type { SheetHead } from '../sheet/head.js'
 import type { DecisionRule } from '../verdict/decision.js'
 import type { UnitClearance } from '../wall/clearance.js'
@@ -16,7 +17,7 @@ export interface OnWall {
 }
 
 /** All that a judgement may look at besides the evidence itself. */
-export interface World {
+export interface Surroundings {
   asBuilt: AsBuilt
   rule: DecisionRule
   header: JobHeader | undefined

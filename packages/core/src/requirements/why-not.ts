@@ -1,18 +1,18 @@
+import type { UnitBuilt } from '../as-built/unit.js'
 import type { When } from '../sheet/when.js'
-import type { World } from './surroundings.js'
+import type { Surroundings } from './surroundings.js'
 import { UNIT_KIND_WORDS } from '../sheet/terms.js'
-import { type UnitBuilt } from '../as-built/as-built.js'
 
 /**
  * Why a requirement does not apply to a unit; undefined when it does. What nobody has said yet (indoors or outdoors, hung or standing)
  * counts as if it applied: a check too many is safer than one too few.
  */
-export function whyNot(when: When | undefined, unit: UnitBuilt, world: World): string | undefined {
+export function whyNot(when: When | undefined, unit: UnitBuilt, around: Surroundings): string | undefined {
   if (!when) return undefined
   const { placed, mounted } = unit.situation ?? {}
-  const has = (kind: string) => world.asBuilt.units.some(({ id }) => world.sheetOf(id)?.kind === kind)
-  const alike = world.asBuilt.units.filter(({ sheetId }) => sheetId === unit.sheetId).length
-  const school = world.header?.school ?? 'iec'
+  const has = (kind: string) => around.asBuilt.units.some(({ id }) => around.sheetOf(id)?.kind === kind)
+  const alike = around.asBuilt.units.filter(({ sheetId }) => sheetId === unit.sheetId).length
+  const school = around.header?.school ?? 'iec'
   const reasons: (string | false | undefined)[] = [
     when.placed && placed && when.placed !== placed && `it stands ${placed}`,
     when.mounted && mounted && when.mounted !== mounted && MOUNTED_WORDS[mounted],

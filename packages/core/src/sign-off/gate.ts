@@ -1,6 +1,6 @@
+import { inForce } from '../job/state.js'
 import { isOpen, openDefectFor, type Defect } from '../walk/defect.js'
 import { outOfCalibration, type Instrument } from '../instrument/instrument.js'
-import { inForce } from '../job/fold.js'
 import { listed } from '../verdict/say.js'
 import type { JudgedCheck } from '../walk/check.js'
 import type { Inspection } from '../walk/inspect.js'
@@ -36,14 +36,12 @@ export function blockers({ checks, defects, state, sheets }: Inspection): Blocke
       kind: 'sheet-missing',
       text: `${label} has no sheet (${sheetId})`,
     })),
-    ...defects
-      .filter(blocks)
-      .map((defect): Blocker => ({
-        kind: 'defect-open',
-        text: `${defect.title}, ${defect.place}: ${defect.state === 'reworked' ? 'reworked, to be read again' : 'open'}`,
-        defectId: defect.id,
-        checkId: defect.checkId,
-      })),
+    ...defects.filter(blocks).map((defect): Blocker => ({
+      kind: 'defect-open',
+      text: `${defect.title}, ${defect.place}: ${defect.state === 'reworked' ? 'reworked, to be read again' : 'open'}`,
+      defectId: defect.id,
+      checkId: defect.checkId,
+    })),
     ...checks.flatMap((judged) => blockersOf(judged, defects, checks)),
   ]
 }

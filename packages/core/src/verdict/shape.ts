@@ -88,6 +88,18 @@ function finite(value: unknown, path: string): number {
   return value
 }
 
+/** An object that is taken as it is: somebody else reads it against a shape that is not known here. */
+export function jsonObject<T extends object>(about?: string): Shape<T> {
+  return {
+    schema: { type: 'object', ...(about && { description: about }) },
+    read: (value, path) => requireObject(value, path) as T,
+  }
+}
+
+/** A whole number within bounds. */
+export const whole = ({ min, max, about }: { min: number; max?: number; about?: string }): Shape<number> =>
+  count(about, { min, ...(max !== undefined && { max }) })
+
 /** A whole number, 1 or more unless it says otherwise. */
 export function count(about?: string, { min = 1, max }: { min?: number; max?: number } = {}): Shape<number> {
   return {
@@ -112,7 +124,7 @@ export const percent = (about?: string): Shape<number> =>
   num({ unit: '%', min: 0, max: 100, ...(about && { about }) })
 
 /** Text with something in it. */
-export function text(about?: string): Shape<string> {
+export function text<T extends string = string>(about?: string): Shape<T> {
   return {
     schema: { type: 'string', ...(about && { description: about }) },
     read(value, path) {
@@ -120,6 +132,19 @@ export function text(about?: string): Shape<string> {
       if (typeof value !== 'string')
         throw new BadInput('wrong-type', path, `must be text, not ${kindOf(value)}`)
       if (value.trim() === '') throw new BadInput('missing', path, 'must not be blank')
+      return value as T
+    },
+  }
+}
+
+/** Text as it was typed, blank or not. */
+export function anyText(about?: string): Shape<string> {
+  return {
+    schema: { type: 'string', ...(about && { description: about }) },
+    read(value, path) {
+      requirePresent(value, path)
+      if (typeof value !== 'string')
+        throw new BadInput('wrong-type', path, `must be text, not ${kindOf(value)}`)
       return value
     },
   }

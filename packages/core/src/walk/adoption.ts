@@ -1,7 +1,7 @@
+import type { JobState } from '../job/state.js'
 import { sheetId } from '../sheet/ref.js'
 import { type Sheet } from '../requirements/sheet.js'
 import type { Verdict } from '../verdict/verdict.js'
-import type { JobState } from '../job/fold.js'
 import { inspect, type Inspection } from './inspect.js'
 
 /** What adopting another revision does to one check. */

@@ -1,4 +1,4 @@
-import { isLater, type RaisedDefect } from '../job/fold.js'
+import { isLater, type RaisedDefect } from '../job/state.js'
 import type { EntryOf } from '../job/entry.js'
 import type { Severity } from '../sheet/terms.js'
 import type { JudgedCheck } from './check.js'
@@ -15,7 +15,7 @@ export interface Defect {
   remedy: string
   state: DefectState
   raised: EntryOf<'defect-raised'>
-  steps: EntryOf<'defect-step'>[]
+  steps: readonly EntryOf<'defect-step'>[]
   /** Set when the check was read again after the rework and failed again. */
   failedAgain: boolean
   proof: Proof

@@ -1,33 +1,30 @@
-import type { World } from '../requirements/surroundings.js'
-import type { AsBuilt, UnitBuilt } from '../as-built/as-built.js'
+import type { UnitBuilt } from '../as-built/unit.js'
+import { checkId, pointId } from '../ids/check-id.js'
 import { kindOf, type Requirement } from '../requirements/kinds.js'
-import { whyNot } from '../requirements/why-not.js'
 import type { Subject } from '../requirements/kind.js'
 import type { Sheet } from '../requirements/sheet.js'
-import { attempt } from '../verdict/attempt.js'
 import { wholeUnit } from '../requirements/subjects.js'
-import { STAGES } from '../sheet/stages.js'
+import type { Surroundings } from '../requirements/surroundings.js'
+import { whyNot } from '../requirements/why-not.js'
+import { attempt } from '../verdict/attempt.js'
 import type { Check } from './check.js'
 
-/** The checks that follow from the sheets and what was built, in the order of the walk, then by unit and as the sheet has them. */
-export function checksOf(asBuilt: AsBuilt, sheets: ReadonlyMap<string, Sheet>, world: World): Check[] {
-  const all = asBuilt.units.flatMap((unit) => {
-    const sheet = sheets.get(unit.sheetId)
-    return sheet ? sheet.requirements.flatMap((requirement) => expand(unit, sheet, requirement, world)) : []
-  })
-  return STAGES.flatMap((stage) => all.filter((check) => check.stage === stage))
-}
-
-function expand(unit: UnitBuilt, sheet: Sheet, requirement: Requirement, world: World): Check[] {
+/** The checks that follow from one requirement of a sheet on one unit. What refuses to be put together becomes a check that says so. */
+export function expand(
+  unit: UnitBuilt,
+  sheet: Sheet,
+  requirement: Requirement,
+  around: Surroundings,
+): Check[] {
   const kind = kindOf(requirement)
-  const because = whyNot(requirement.when, unit, world)
-  const subjects = attempt(() => kind.expand(requirement, unit, sheet, world))
+  const because = whyNot(requirement.when, unit, around)
+  const subjects = attempt(() => kind.expand(requirement, unit, sheet, around))
   return (subjects.ok ? subjects.value : [wholeUnit]).map((subject) => {
-    const ask = attempt(() => kind.ask(requirement, subject, world, unit))
-    const required = attempt(() => kind.required(requirement, subject, world, unit))
+    const ask = attempt(() => kind.ask(requirement, subject, around, unit))
+    const required = attempt(() => kind.required(requirement, subject, around, unit))
     const refused = [subjects, ask, required].find((one) => !one.ok)
     return {
-      id: `${unit.id}/${requirement.id}/${subject.id}`,
+      id: checkId(unit.id, requirement.id, subject.id),
       stage: requirement.stage,
       unit,
       sheet,
@@ -35,7 +32,7 @@ function expand(unit: UnitBuilt, sheet: Sheet, requirement: Requirement, world: 
       subject,
       title: subject.label ? `${requirement.title} · ${subject.label}` : requirement.title,
       place: placeOf(unit, subject),
-      point: `${unit.id}/${requirement.point ?? requirement.id}/${subject.id}`,
+      point: pointId(unit.id, requirement.point ?? requirement.id, subject.id),
       ask: ask.ok ? ask.value : { kind: 'derived', from: 'units' },
       required: required.ok ? required.value : '',
       because,

@@ -32,7 +32,7 @@ const WHERE = {
  * What a check comes to whose facts no calculator takes: never an error, never a pass. It says which fact is in the way and where it can be
  * corrected, and blocks the signature like everything that is not proven.
  */
-export function inTheWay({ path, reason }: BadInput, ask: Ask): Judgement {
+export function refusedFacts({ path, reason }: BadInput, ask: Ask): Judgement {
   const name =
     path
       .split(/[.[\]]+/)

@@ -4,7 +4,8 @@ import { DRIVER, METER, SHEETS, SIGNATURE, SampleJob } from '../admission/sample
 import { expiredInstrument, isLeft, waitingFor } from '../sign-off/gate.js'
 import { dangers } from './defect.js'
 import { Site, sheet } from '../requirements/site.testing.js'
-import { inspect, judgeTyped } from './inspect.js'
+import { inspect } from './inspect.js'
+import { judgeTyped } from './judge.js'
 
 it('checks follow from the sheets in the order of the walk, each with an id that never changes', () => {
   expect(SampleJob.opened().inspection.checks.map(({ check: { id, stage } }) => `${stage} ${id}`)).toEqual([
@@ -39,7 +40,7 @@ it('what is typed is judged just as it would be once it is kept', () => {
     job.check('u/torque/a').check,
     '21 in·lb',
     { instrument: DRIVER, conditions: {} },
-    job.inspection.world,
+    job.inspection.around,
   )
   if (!typed.ok) throw new Error(typed.problem.message)
   job.write('inspector', 'reading', {
@@ -60,7 +61,7 @@ it('what cannot be read is answered with its place and not with a verdict', () =
       job.check('u/torque/a').check,
       '2,500 N·m',
       { instrument: DRIVER, conditions: {} },
-      job.inspection.world,
+      job.inspection.around,
     ),
   ).toEqual({ ok: false, problem: expect.objectContaining({ code: 'thousands-separator', at: 1 }) })
 })

@@ -1,4 +1,4 @@
-import type { Evidence } from '../job/fold.js'
+import type { Evidence } from '../job/state.js'
 import { sayAnswer } from '../answer/forms.js'
 import type { Check } from './check.js'
 

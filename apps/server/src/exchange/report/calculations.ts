@@ -1,5 +1,13 @@
 import type { Content } from 'pdfmake/interfaces.js'
-import { compute, VERDICT_WORDS, type Explained, type Inspection, type Verdict } from '@plumb-mark/core'
+import {
+  attempt,
+  compute,
+  VERDICT_WORDS,
+  type BadInput,
+  type Explained,
+  type Inspection,
+  type Verdict,
+} from '@plumb-mark/core'
 import { FAINT, when } from './look.js'
 
 /** Calculations kept with the job: worked out again from their inputs, with their arithmetic. */
@@ -8,9 +16,8 @@ export function calculationPages({ state }: Inspection): Content {
   return [
     { text: 'Calculations', style: 'part' },
     ...state.calculations.map(({ at, by, body }): Content => {
-      const { verdict, working, notes } = compute(body.calculator, body.input) as Explained & {
-        verdict?: Verdict
-      }
+      const done = attempt(() => compute(body.calculator, body.input) as Explained & { verdict?: Verdict })
+      const { verdict, working, notes } = done.ok ? done.value : refused(done.problem)
       return {
         unbreakable: true,
         margin: [0, 0, 0, 10],
@@ -29,3 +36,9 @@ export function calculationPages({ state }: Inspection): Content {
     }),
   ]
 }
+
+/** What an older program kept and this one does not take any more: shown as what it is. */
+const refused = ({ message }: BadInput): Explained & { verdict?: Verdict } => ({
+  working: [`cannot be worked out again: ${message}`],
+  notes: [],
+})

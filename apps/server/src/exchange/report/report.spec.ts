@@ -118,14 +118,14 @@ it('a calculation is worked out again from what was put in', () => {
 })
 
 describe('the last page', () => {
-  it('without a signature lists what stands in its way', () => {
-    const page = words(signaturePage(job('Fallowmere')))
+  it('without a signature lists what stands in its way', async () => {
+    const page = words(await signaturePage(job('Fallowmere')))
     expect(page).toContain('What stands in the way:')
     expect(page).toContain('String C')
   })
-  it('with one carries statement, licence and the end of the chain', () => {
+  it('with one carries statement, licence and the end of the chain', async () => {
     const sealed = job('Skerry')
-    const page = words(signaturePage(sealed))
+    const page = words(await signaturePage(sealed))
     expect(page).toContain(sealed.state.seal!.body.statement)
     expect(page).toContain(sealed.state.head!.hash)
   })

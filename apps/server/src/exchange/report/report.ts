@@ -28,7 +28,7 @@ async function definition(inspection: Inspection, photoFile: PhotoFile): Promise
     ...checkPages(inspection),
     calculationPages(inspection),
     await defectPages(inspection, photoFile),
-    signaturePage(inspection),
+    await signaturePage(inspection),
   ]
   return {
     pageSize: 'A4',

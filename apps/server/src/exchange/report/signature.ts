@@ -1,9 +1,10 @@
 import type { Content } from 'pdfmake/interfaces.js'
 import { blockers, type Inspection } from '@plumb-mark/core'
+import { isSignature } from '../../evidence/signature.js'
 import { FAINT, OXIDE, when } from './look.js'
 
 /** The licensed signature with the fingerprint that it seals; or, plainly, what still stands in its way. */
-export function signaturePage(inspection: Inspection): Content {
+export async function signaturePage(inspection: Inspection): Promise<Content> {
   const { seal, head } = inspection.state
   if (!seal) {
     const inTheWay = blockers(inspection)
@@ -24,7 +25,9 @@ export function signaturePage(inspection: Inspection): Content {
     stack: [
       { text: 'Signature', style: 'part' },
       { text: seal.body.statement, margin: [0, 0, 0, 10] },
-      { image: seal.body.drawing, fit: [220, 90] },
+      (await isSignature(seal.body.drawing))
+        ? { image: seal.body.drawing, fit: [220, 90] }
+        : { text: 'the drawing of the signature cannot be shown', style: 'small' },
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 240, y2: 0, lineWidth: 0.7 }] },
       { text: `${seal.by.name}, licence ${seal.body.licence}`, bold: true, margin: [0, 4, 0, 0] },
       { text: when(seal.at), color: FAINT },

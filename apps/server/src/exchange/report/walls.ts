@@ -2,9 +2,9 @@ import type { Content } from 'pdfmake/interfaces.js'
 import { wallDrawing, wallSvg, type Inspection } from '@plumb-mark/core'
 
 /** Every wall to scale, with its governing gaps: measured over required. */
-export function wallPages({ walls, world }: Inspection): Content[] {
+export function wallPages({ walls, around }: Inspection): Content[] {
   return walls.map((measured): Content => {
-    const drawing = wallDrawing(measured, world.labelOf)
+    const drawing = wallDrawing(measured, around.labelOf)
     return {
       unbreakable: true,
       stack: [

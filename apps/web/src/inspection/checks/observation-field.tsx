@@ -17,11 +17,11 @@ export function ObservationField({ judged: { check }, onDone }: { judged: Judged
   if (check.ask.kind !== 'observation') return null
   const answer = (seen: boolean) => {
     if (!person) return
-    append(person, {
+    const kept = append(person, {
       kind: 'observation',
       body: { point: check.point, seen, ...(note && { note }), ...(photos.length > 0 && { photos }) },
     })
-    if (seen) onDone()
+    if (seen && kept) onDone()
   }
   const byKey = (event: React.KeyboardEvent) => {
     if (event.target instanceof HTMLInputElement) return

@@ -36,11 +36,11 @@ export function RaiseDefect({
     defaultValues: { ...proposal, defectId: uuid(), checkId: judged.check.id },
   })
   const raise = handleSubmit((defect) => {
-    append(person!, {
+    const kept = append(person!, {
       kind: 'defect-raised',
       body: { ...defect, severity: defect.severity as Severity, ...(photos.length > 0 && { photos }) },
     })
-    onDone()
+    if (kept) onDone()
   })
   return (
     <Stack

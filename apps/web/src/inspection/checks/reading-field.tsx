@@ -49,9 +49,15 @@ export function ReadingField({
   const trial = useMemo(
     () =>
       typing && inspection
-        ? judgeTyped(check, typed, { instrument: offered, conditions: conditions.values }, inspection.world, {
-            decimal,
-          })
+        ? judgeTyped(
+            check,
+            typed,
+            { instrument: offered, conditions: conditions.values },
+            inspection.around,
+            {
+              decimal,
+            },
+          )
         : undefined,
     [typing, typed, check, inspection, offered, conditions.values, decimal],
   )
@@ -61,7 +67,7 @@ export function ReadingField({
   const keep = () => {
     if (!trial?.ok || !person) return
     const { value, unit: typedUnit, relation } = trial.reading
-    append(person, {
+    const kept = append(person, {
       kind: 'reading',
       body: {
         point: check.point,
@@ -75,6 +81,7 @@ export function ReadingField({
         ...(photos.length > 0 && { photos }),
       },
     })
+    if (!kept) return
     setTyped('')
     setPhotos([])
     if (trial.outcome.verdict === 'conforms') onDone()

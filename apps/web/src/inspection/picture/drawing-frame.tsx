@@ -1,25 +1,15 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { PanZoom } from '../../marks/pan-zoom.js'
-import { UndoRedo } from './undo-redo.js'
 
-/** The head of a picture in which things are entered: its name, what can be done with it, undo and redo. */
-export function PictureHead({
-  title,
-  writable,
-  children,
-}: {
-  title: string
-  writable: boolean
-  children?: ReactNode
-}) {
+/** The head of a picture in which things are entered: its name and what can be done with it. */
+export function PictureHead({ title, children }: { title: string; children?: ReactNode }) {
   return (
     <Flex align="center" gap="6px" wrap="wrap">
       <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
         {title}
       </Text>
       {children}
-      {writable && <UndoRedo />}
     </Flex>
   )
 }

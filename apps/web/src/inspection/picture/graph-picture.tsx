@@ -3,8 +3,7 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { TouchMark } from '../../marks/touch-mark.js'
 import { DrawingFrame, PictureHead } from './drawing-frame.js'
 import { layOutGraph, type GraphLayout } from './graph-layout.js'
-import { useUndoKeys } from './undo-redo.js'
-import { useWritable } from './use-writable.js'
+import { useWritable } from '../use-writable.js'
 
 export type Chosen =
   { kind: 'node' | 'edge'; id: string } | { kind: 'new-node' | 'new-edge'; from?: string } | undefined
@@ -57,7 +56,6 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
   edgePanel,
 }: Props<N, E>) {
   const writable = useWritable()
-  useUndoKeys(writable)
   const [chosen, choose] = useState<Chosen>()
   const layout = useMemo(
     () => layOutGraph(nodes, edges, { direction: 'TB', ...sizes }),
@@ -74,9 +72,7 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
   }
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
-      <PictureHead title={title} writable={writable}>
-        {nodes.length > 0 && actions}
-      </PictureHead>
+      <PictureHead title={title}>{nodes.length > 0 && actions}</PictureHead>
       {nodes.length > 0 && note && (
         <Text fontSize="13px" color="faint">
           {note}

@@ -5,6 +5,8 @@ import type { AsBuilt } from '@plumb-mark/core'
 import { appended, onScreen, openJob, sampleSheet, type Change } from '../../testing/job-on-screen.testing.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
+import type { ReactNode } from 'react'
+import { JobStatus } from '../job-status.js'
 import { BondingTree } from './earthing/bonding-tree.js'
 import { OneLine } from './network/one-line.js'
 import { Roof } from './roof/roof.js'
@@ -37,6 +39,13 @@ const PLANE: Change = {
   },
 }
 const built = (): AsBuilt => useInspection.getState().inspection!.state.asBuilt
+/** A picture under the bar of its job, where undo and redo are. */
+const inTheJob = (picture: ReactNode) => (
+  <>
+    <JobStatus />
+    {picture}
+  </>
+)
 const press = (name: string | RegExp) => user.click(screen.getByRole('button', { name }))
 /** Touches a thing in a drawing; the gestures of the frame around it need a real pointer. */
 const touch = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }))
@@ -68,7 +77,7 @@ describe('the bonding tree', () => {
       ],
       { sheets: SHEETS },
     )
-    onScreen(<BondingTree />)
+    onScreen(inTheJob(<BondingTree />))
     touch(/^Frame, /)
     await press('Remove, with its bonds')
     expect([built().earth.parts.length, built().earth.bonds.length]).toEqual([1, 0])
@@ -133,7 +142,7 @@ describe('the one-line diagram', () => {
   ]
   it('begins from the arrangement that comes nearest, with the units of the job in their places', async () => {
     openJob(UNITS, { sheets: SHEETS })
-    onScreen(<OneLine />)
+    onScreen(inTheJob(<OneLine />))
     await press(/^one board/)
     expect(built().network.parts.map(({ kind }) => kind)).toEqual([
       'grid',

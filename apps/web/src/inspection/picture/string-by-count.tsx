@@ -8,7 +8,7 @@ import { CountField, TextField } from '../../marks/text-field.js'
 import { useInspection } from '../../store/inspection.js'
 import { useMake } from '../use-make.js'
 import { PanelForm } from './panel-form.js'
-import { useWritable } from './use-writable.js'
+import { useWritable } from '../use-writable.js'
 
 const ENDS_IN = ['hybrid-inverter', 'string-inverter']
 
@@ -42,7 +42,7 @@ function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: (
   const inspection = useInspection((state) => state.inspection)!
   const make = useMake()
   const { units, strings } = inspection.state.asBuilt
-  const sheetOf = (unitId: string) => inspection.world.sheetOf(unitId)
+  const sheetOf = (unitId: string) => inspection.around.sheetOf(unitId)
   const inverters = units.filter(({ id }) => ENDS_IN.includes(sheetOf(id)?.kind ?? ''))
   const modules = units.filter(({ id }) => sheetOf(id)?.module)
   const [draft, setDraft] = useState({

@@ -15,7 +15,7 @@ import { useDecimal } from '../../store/decimal.js'
 import { useInspection } from '../../store/inspection.js'
 import { InstrumentChoice } from '../checks/instrument-choice.js'
 import { Panel } from './panel.js'
-import { useWritable } from './use-writable.js'
+import { useWritable } from '../use-writable.js'
 
 interface Opened {
   name: string

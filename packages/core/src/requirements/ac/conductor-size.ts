@@ -8,15 +8,16 @@ import { subjectsOf } from '../subjects.js'
 /** Is every cable of the one-line model right for all that can feed it, by the job's school? */
 export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional(percent()) }), {
   minutes: 3,
-  expand: (_requirement, unit, sheet, world) =>
-    subjectsOf({ each: 'conductor', where: {} }, unit, sheet, world),
+  reads: () => ['network'],
+  expand: (_requirement, unit, sheet, around) =>
+    subjectsOf({ each: 'conductor', where: {} }, unit, sheet, around),
   ask: () => ({ kind: 'derived', from: 'network' }),
   required: ({ maxDropPercent }, _subject, { header }) =>
     `carries every source that can feed it, by ${header?.school === 'nec' ? 'NEC-style' : 'IEC-style'} tables${maxDropPercent === undefined ? '' : `, drop up to ${fig(maxDropPercent)} %`}`,
-  judge({ maxDropPercent }, { conductor }, _given, world) {
-    const load = conductor && world.loads().find((one) => one.conductor.id === conductor.id)
+  judge({ maxDropPercent }, { conductor }, _given, around) {
+    const load = conductor && around.loads().find((one) => one.conductor.id === conductor.id)
     if (!load) return undefined
-    const judged = judgeNetworkConductor(load, { school: world.header?.school ?? 'iec', maxDropPercent })
+    const judged = judgeNetworkConductor(load, { school: around.header?.school ?? 'iec', maxDropPercent })
     if (!judged)
       return {
         verdict: 'not-proven',

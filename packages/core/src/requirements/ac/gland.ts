@@ -39,6 +39,7 @@ export const gland = defineKind(
   ),
   {
     minutes: 2,
+    reads: () => [],
     expand: ({ glands }) => glands.map(({ id, label }) => ({ kind: 'part', id, label })),
     ask: (requirement, { id }) => ({
       kind: 'record',

@@ -9,8 +9,9 @@ import { subjectsOf } from '../subjects.js'
  */
 export const partRating = defineKind(requirementOf({}), {
   minutes: 1,
-  expand: (_requirement, unit, sheet, world) =>
-    subjectsOf({ each: 'part', where: {} }, unit, sheet, world).filter(
+  reads: () => ['network'],
+  expand: (_requirement, unit, sheet, around) =>
+    subjectsOf({ each: 'part', where: {} }, unit, sheet, around).filter(
       ({ part }) => part!.rating !== undefined && part!.kind !== 'device' && part!.kind !== 'load',
     ),
   ask: () => ({ kind: 'derived', from: 'network' }),
@@ -18,8 +19,8 @@ export const partRating = defineKind(requirementOf({}), {
     part?.rating === undefined
       ? 'carries no more than its rating'
       : `carries no more than ${amps(part.rating)}`,
-  judge(_requirement, { part }, _given, world) {
-    const load = part && world.partLoads().find((one) => one.part.id === part.id)
+  judge(_requirement, { part }, _given, around) {
+    const load = part && around.partLoads().find((one) => one.part.id === part.id)
     if (!load) return undefined
     const { carries, mayCarry, overloaded } = load
     return {

@@ -25,6 +25,7 @@ export const protection = defineKind(
   }),
   {
     minutes: 3,
+    reads: () => ['network'],
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'network' }),
     required: ({ device, residual, surge, isolator, label }) =>
@@ -39,9 +40,9 @@ export const protection = defineKind(
       ]
         .filter(Boolean)
         .join(', '),
-    judge({ device, residual, surge, isolator, label }, _subject, _given, world, unit) {
-      const start = world.asBuilt.network.parts.find((part) => part.unitId === unit.id)
-      const way = start && wayToGrid(start, world.asBuilt.network)
+    judge({ device, residual, surge, isolator, label }, _subject, _given, around, unit) {
+      const start = around.asBuilt.network.parts.find((part) => part.unitId === unit.id)
+      const way = start && wayToGrid(start, around.asBuilt.network)
       if (!way) return undefined
       const devices = way.filter(({ kind, rating }) => kind === 'device' && rating !== undefined)
       const nearest = devices[0]

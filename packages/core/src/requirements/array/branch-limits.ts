@@ -15,8 +15,9 @@ export const branchLimits = defineKind(
   }),
   {
     minutes: 4,
-    expand: (_requirement, unit, sheet, world) =>
-      subjectsOf({ each: 'branch', where: {} }, unit, sheet, world),
+    reads: () => ['array'],
+    expand: (_requirement, unit, sheet, around) =>
+      subjectsOf({ each: 'branch', where: {} }, unit, sheet, around),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ statedMax, breakerUse, maxRisePercent }) =>
       `within ${fig(100 * breakerUse, 0)} % of the breaker${statedMax === undefined ? '' : `, at most ${statedMax}`}, rise up to ${fig(maxRisePercent)} %`,

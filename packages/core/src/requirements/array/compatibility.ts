@@ -1,4 +1,5 @@
-import type { World } from '../surroundings.js'
+import { planeOfPlace } from '../../ids/place-id.js'
+import type { Surroundings } from '../surroundings.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
 import { amps, listed, volts, watts } from '../../verdict/say.js'
@@ -21,6 +22,7 @@ export const companion = defineKind(
   }),
   {
     minutes: 1,
+    reads: () => ['array', 'units'],
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ technologies, cells, maxCurrent, maxVoltage, maxPower }) =>
@@ -33,8 +35,8 @@ export const companion = defineKind(
       ]
         .filter(Boolean)
         .join(', '),
-    judge({ technologies, cells, maxCurrent, maxVoltage, maxPower }, _subject, _given, world, unit) {
-      const sheets = modulesUnder(unit.id, world)
+    judge({ technologies, cells, maxCurrent, maxVoltage, maxPower }, _subject, _given, around, unit) {
+      const sheets = modulesUnder(unit.id, around)
       if (sheets.length === 0) return undefined
       const rows = sheets.flatMap((sheet) => {
         const { technology, cells: count, isc, voc, power } = sheet.module!
@@ -115,11 +117,11 @@ function row<L, F>(
 }
 
 /** The sheets of the modules that feed the boxes of a unit. */
-function modulesUnder(unitId: string, { asBuilt, sheetOf }: World): SheetHead[] {
+function modulesUnder(unitId: string, { asBuilt, sheetOf }: Surroundings): SheetHead[] {
   const planes = new Set(
     asBuilt.array.devices
       .filter((device) => device.unitId === unitId)
-      .flatMap(({ feeds }) => feeds.map((place) => place.slice(0, place.lastIndexOf('.')))),
+      .flatMap(({ feeds }) => feeds.map(planeOfPlace)),
   )
   const units = new Set(asBuilt.array.planes.filter(({ id }) => planes.has(id)).map((plane) => plane.unitId))
   return [...units].flatMap((id) => sheetOf(id) ?? []).filter(({ module }) => module !== undefined)

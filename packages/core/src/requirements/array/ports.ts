@@ -1,7 +1,7 @@
+import { placeWords } from '../../ids/place-id.js'
 import { listed, plural } from '../../verdict/say.js'
 import { judged } from '../../verdict/verdict.js'
 import { optional, flag } from '../../verdict/shape.js'
-import { placeWords } from '../../array/places.js'
 import { defineKind, requirementOf, type Subject } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
@@ -10,9 +10,10 @@ export const ports = defineKind(
   requirementOf({ trunk: optional(flag('the end of each branch must be capped'), false) }),
   {
     minutes: 1,
-    expand: (requirement, unit, sheet, world) => [
-      ...subjectsOf({ each: 'device', where: {} }, unit, sheet, world),
-      ...(requirement.trunk ? subjectsOf({ each: 'branch', where: {} }, unit, sheet, world) : []),
+    reads: () => ['array'],
+    expand: (requirement, unit, sheet, around) => [
+      ...subjectsOf({ each: 'device', where: {} }, unit, sheet, around),
+      ...(requirement.trunk ? subjectsOf({ each: 'branch', where: {} }, unit, sheet, around) : []),
     ],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: (_requirement, { kind }) =>

@@ -1,4 +1,4 @@
-import type { World } from '../surroundings.js'
+import type { Surroundings } from '../surroundings.js'
 import { answered, type GivenRecord } from '../given.js'
 import { railMarks } from '../../array/rail-marks.js'
 import { quantity } from '../../quantity/quantity-field.js'
@@ -19,8 +19,9 @@ export const railMarksKind = defineKind(
   }),
   {
     minutes: 5,
-    expand: (_requirement, unit, sheet, world) =>
-      subjectsOf({ each: 'plane', where: {} }, unit, sheet, world),
+    reads: () => ['array', 'units'],
+    expand: (_requirement, unit, sheet, around) =>
+      subjectsOf({ each: 'plane', where: {} }, unit, sheet, around),
     ask: (requirement, { plane }) => ({
       kind: 'record',
       form: 'series',
@@ -29,15 +30,15 @@ export const railMarksKind = defineKind(
       unit: 'mm',
       labels: Array.from({ length: plane?.columns ?? 1 }, (_, i) => `mark ${i + 1}`),
     }),
-    required(requirement, subject, world) {
-      const marks = marksOf(requirement.firstOffset, subject, world)
+    required(requirement, subject, around) {
+      const marks = marksOf(requirement.firstOffset, subject, around)
       return marks
         ? `${marks.said.join(', ')}, each ± ${mm(requirement.tolerance)}`
         : 'the module’s sheet gives no size'
     },
-    judge({ tolerance, firstOffset }, subject, given, world) {
+    judge({ tolerance, firstOffset }, subject, given, around) {
       const answer = answered(given, 'series')
-      const marks = marksOf(firstOffset, subject, world)
+      const marks = marksOf(firstOffset, subject, around)
       if (!answer || !marks) return undefined
       const instrument = vouching((given as GivenRecord).instrument, 'length')
       const rows = answer.values.map(({ value }, i) => ({
@@ -49,7 +50,7 @@ export const railMarksKind = defineKind(
           uncertainty: uncertaintyOf(instrument, 'length', value),
           min: marks.marks[i]! - tolerance,
           max: marks.marks[i]! + tolerance,
-          rule: world.rule,
+          rule: around.rule,
         }),
       }))
       const complete = rows.length === marks.marks.length && instrument !== undefined
@@ -71,15 +72,15 @@ export const railMarksKind = defineKind(
   },
 )
 
-function marksOf(firstOffset: number, { plane }: Subject, world: World) {
-  const size = plane && world.sheetOf(plane.unitId)?.size
+function marksOf(firstOffset: number, { plane }: Subject, around: Surroundings) {
+  const size = plane && around.sheetOf(plane.unitId)?.size
   return size
     ? railMarks({
         moduleWidth: across(plane, size),
         gap: plane.gap,
         count: plane.columns,
         firstOffset,
-        units: world.header?.units ?? 'metric',
+        units: around.header?.units ?? 'metric',
       })
     : undefined
 }

@@ -1,4 +1,6 @@
-import type { World } from '../surroundings.js'
+import type { UnitBuilt } from '../../as-built/unit.js'
+import type { StringBuilt } from '../../as-built/string.js'
+import type { Surroundings } from '../surroundings.js'
 import { answered, type GivenRecord } from '../given.js'
 import { safeVoltageGrowth } from '../../array/safe-voltage-growth.js'
 import { quantity } from '../../quantity/quantity-field.js'
@@ -6,7 +8,6 @@ import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { countedUncertainty } from '../../verdict/decision.js'
 import { volts } from '../../verdict/say.js'
 import { judged } from '../../verdict/verdict.js'
-import type { StringBuilt, UnitBuilt } from '../../as-built/as-built.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { electronicsStrings } from '../subjects.js'
 
@@ -18,26 +19,27 @@ export const safeVoltageKind = defineKind(
   }),
   {
     minutes: 6,
+    reads: () => ['array'],
     expand: (_requirement, unit, _sheet, { asBuilt }) => electronicsStrings(unit, asBuilt),
-    ask: (requirement, { string }, world, unit) => ({
+    ask: (requirement, { string }, around, unit) => ({
       kind: 'record',
       form: 'series',
       instrument: requirement.instrument ?? 'multimeter',
       dimension: 'voltage',
       unit: 'V',
-      labels: Array.from({ length: boxesOn(string, unit, world) }, (_, i) => `after box ${i + 1}`),
+      labels: Array.from({ length: boxesOn(string, unit, around) }, (_, i) => `after box ${i + 1}`),
     }),
-    required: ({ perUnit, tolerance }, { string }, world, unit) =>
-      `${volts(perUnit)} ± ${volts(tolerance)} a box${string ? `, ${volts(perUnit * boxesOn(string, unit, world))} in all` : ''}`,
-    judge({ perUnit, tolerance }, { string }, given, world, unit) {
+    required: ({ perUnit, tolerance }, { string }, around, unit) =>
+      `${volts(perUnit)} ± ${volts(tolerance)} a box${string ? `, ${volts(perUnit * boxesOn(string, unit, around))} in all` : ''}`,
+    judge({ perUnit, tolerance }, { string }, given, around, unit) {
       const answer = answered(given, 'series')
       if (!answer || !string) return undefined
       const instrument = vouching((given as GivenRecord).instrument, 'voltage')
       const readings = answer.values.map(({ value }) => value)
       const last = readings.at(-1)!
-      const uncertainty = countedUncertainty(uncertaintyOf(instrument, 'voltage', last), world.rule)
+      const uncertainty = countedUncertainty(uncertaintyOf(instrument, 'voltage', last), around.rule)
       const grown = safeVoltageGrowth({ perUnit, perUnitTolerance: tolerance, readings, uncertainty })
-      const whole = boxesOn(string, unit, world)
+      const whole = boxesOn(string, unit, around)
       const sure = withInstrument(grown.verdict, { instrument, uncertainty }, volts)
       const complete = readings.length === whole
       const verdict =
@@ -72,7 +74,7 @@ export const safeVoltageKind = defineKind(
 )
 
 /** Boxes on a string: one may serve several modules. */
-function boxesOn(string: StringBuilt | undefined, unit: UnitBuilt, { asBuilt }: World): number {
+function boxesOn(string: StringBuilt | undefined, unit: UnitBuilt, { asBuilt }: Surroundings): number {
   const path = new Set(string?.path)
   return Math.max(
     1,

@@ -1,6 +1,6 @@
-import type { World } from '../surroundings.js'
+import { placeWords } from '../../ids/place-id.js'
+import type { Surroundings } from '../surroundings.js'
 import { serialMap as compareSerials } from '../../array/serial-map.js'
-import { placeWords } from '../../array/places.js'
 import { listed, plural } from '../../verdict/say.js'
 import { oneOf } from '../../verdict/shape.js'
 import { UNIT_KINDS } from '../../sheet/terms.js'
@@ -12,12 +12,13 @@ export const serialMap = defineKind(
   requirementOf({ hears: oneOf(UNIT_KINDS, 'the kind of unit whose boxes report here') }),
   {
     minutes: 5,
+    reads: () => ['array', 'units'],
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: () => 'every box on the map is heard, and no other',
-    judge({ hears }, _subject, _given, world, unit) {
-      const reported = world.asBuilt.array.reported[unit.id]
-      const boxes = heardBoxes(hears, world)
+    judge({ hears }, _subject, _given, around, unit) {
+      const reported = around.asBuilt.array.reported[unit.id]
+      const boxes = heardBoxes(hears, around)
       if (!reported || boxes.length === 0) return undefined
       const named = boxes.filter(({ serial }) => serial)
       const nameless = boxes.length - named.length
@@ -61,7 +62,7 @@ export const serialMap = defineKind(
   },
 )
 
-export function heardBoxes(hears: string, { asBuilt, sheetOf }: Pick<World, 'asBuilt' | 'sheetOf'>) {
+export function heardBoxes(hears: string, { asBuilt, sheetOf }: Pick<Surroundings, 'asBuilt' | 'sheetOf'>) {
   const units = new Set(asBuilt.units.filter(({ id }) => sheetOf(id)?.kind === hears).map(({ id }) => id))
   return asBuilt.array.devices.filter(({ unitId }) => units.has(unitId))
 }

@@ -1,10 +1,10 @@
-import type { World } from '../surroundings.js'
+import type { StringBuilt } from '../../as-built/string.js'
+import type { Surroundings } from '../surroundings.js'
 import { stringMakeUp } from '../../as-built/module-lookup.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
 import { listed, plural, watts } from '../../verdict/say.js'
 import { count, flag, optional } from '../../verdict/shape.js'
-import type { StringBuilt } from '../../as-built/as-built.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
@@ -20,8 +20,9 @@ export const stringLimits = defineKind(
   }),
   {
     minutes: 2,
-    expand: (_requirement, unit, sheet, world) =>
-      subjectsOf({ each: 'string', where: {} }, unit, sheet, world),
+    reads: () => ['array', 'units'],
+    expand: (_requirement, unit, sheet, around) =>
+      subjectsOf({ each: 'string', where: {} }, unit, sheet, around),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ minCount, maxCount, maxPower, mixedModules, mixedPlanes, unequalOnInput }) =>
       [
@@ -34,7 +35,7 @@ export const stringLimits = defineKind(
       ]
         .filter(Boolean)
         .join(', '),
-    judge(requirement, { string }, _given, world) {
+    judge(requirement, { string }, _given, around) {
       if (!string) return undefined
       const {
         minCount = 1,
@@ -44,8 +45,10 @@ export const stringLimits = defineKind(
         mixedPlanes,
         unequalOnInput,
       } = requirement
-      const made = stringMakeUp(string, world.array())
-      const unequal = unequalOnInput ? [] : sisters(string, world).filter(({ count }) => count !== made.count)
+      const made = stringMakeUp(string, around.array())
+      const unequal = unequalOnInput
+        ? []
+        : sisters(string, around).filter(({ count }) => count !== made.count)
       const faults = [
         ...(made.count < minCount ? [`${plural(made.count, 'module')}, at least ${minCount}`] : []),
         ...(made.count > maxCount ? [`${plural(made.count, 'module')}, at most ${maxCount}`] : []),
@@ -82,7 +85,7 @@ export const stringLimits = defineKind(
 )
 
 /** The other strings on the same input of the same unit. */
-function sisters(string: StringBuilt, { asBuilt }: World): { label: string; count: number }[] {
+function sisters(string: StringBuilt, { asBuilt }: Surroundings): { label: string; count: number }[] {
   return asBuilt.strings
     .filter(({ id, unitId, input }) => id !== string.id && unitId === string.unitId && input === string.input)
     .map(({ label, count, path }) => ({ label, count: path?.length ?? count }))

@@ -27,6 +27,7 @@ export const dataChain = defineKind(
   ),
   {
     minutes: 6,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: ({ ports, leads, otherLeads }) => ({
       kind: 'record',

@@ -35,6 +35,7 @@ export const indicator = defineKind(
   ),
   {
     minutes: 1,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: ({ question, patterns }) => ({
       kind: 'record',

@@ -29,6 +29,7 @@ export const orderedSteps = defineKind(
   }),
   {
     minutes: 8,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: (requirement) => ({
       kind: 'record',

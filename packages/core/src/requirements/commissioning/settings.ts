@@ -13,6 +13,7 @@ export const settings = defineKind(
   ),
   {
     minutes: 6,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: (requirement) => ({
       kind: 'record',

@@ -13,6 +13,7 @@ export const switchBank = defineKind(
   ),
   {
     minutes: 2,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: ({ switches }) => ({
       kind: 'record',

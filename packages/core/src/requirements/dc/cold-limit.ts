@@ -9,6 +9,7 @@ export const coldLimit = defineKind(
   requirementOf({ max: quantity('voltage', 'greatest DC voltage of the input', { sign: 'divisor' }) }),
   {
     minutes: 1,
+    reads: () => ['array'],
     expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ max }, { string }, { header }) =>

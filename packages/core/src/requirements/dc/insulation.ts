@@ -7,6 +7,7 @@ import { stringSubjects } from '../subjects.js'
 /** The insulation of each string against earth, by the standard's table; a reading below the required test voltage can condemn, never clear. */
 export const insulation = defineKind(requirementOf({}), {
   minutes: 4,
+  reads: () => ['array'],
   expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
   ask: (requirement) => ({
     kind: 'reading',

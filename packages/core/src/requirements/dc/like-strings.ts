@@ -1,3 +1,4 @@
+import { pointId } from '../../ids/check-id.js'
 import { likeStrings } from '../../dc/like-strings.js'
 import { fig, listed, plural } from '../../verdict/say.js'
 import { optional, percent, text } from '../../verdict/shape.js'
@@ -12,6 +13,7 @@ export const likeStringsKind = defineKind(
   }),
   {
     minutes: 1,
+    reads: () => ['array', 'readings'],
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ tolerancePercent }) => `within ${fig(tolerancePercent)} % of their sisters`,
@@ -20,7 +22,7 @@ export const likeStringsKind = defineKind(
       const kinds = new Set(own.map(({ module }) => module.name))
       const rows = asBuilt.strings.flatMap((string) => {
         const read = kinds.has(string.module.name)
-          ? reading(`${string.unitId}/${reads}/${string.id}`)
+          ? reading(pointId(string.unitId, reads, string.id))
           : undefined
         return read ? [{ id: string.label, voc: read.value, count: string.count }] : []
       })

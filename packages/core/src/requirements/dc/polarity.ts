@@ -6,6 +6,7 @@ import { stringSubjects } from '../subjects.js'
 /** Plus on plus, proved with a meter: the sign of the voltage between the leads of each string. */
 export const polarity = defineKind(requirementOf({}), {
   minutes: 1,
+  reads: () => ['array'],
   expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
   ask: (requirement) => ({
     kind: 'reading',

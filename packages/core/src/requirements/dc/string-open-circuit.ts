@@ -1,3 +1,4 @@
+import type { StringBuilt } from '../../as-built/string.js'
 import type { GivenReading } from '../given.js'
 import { HYPOTHESIS_WORDS, stringVoltage, type StringVoltageResult } from '../../dc/string-voltage.js'
 import { formatQuantity } from '../../quantity/format.js'
@@ -6,7 +7,6 @@ import { decision } from '../../verdict/decision.js'
 import { fig, volts } from '../../verdict/say.js'
 import { optional } from '../../verdict/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
-import type { StringBuilt } from '../../as-built/as-built.js'
 import { stringSubjects } from '../subjects.js'
 import { defineKind, requirementOf, withInstrument, type Judgement } from '../kind.js'
 
@@ -23,6 +23,7 @@ export const stringOpenCircuit = defineKind(
   }),
   {
     minutes: 3,
+    reads: () => ['array'],
     expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
     ask: (requirement) => ({
       kind: 'reading',
@@ -36,7 +37,7 @@ export const stringOpenCircuit = defineKind(
       const modules = string ? `, as expected of ${string.count} modules` : ''
       return `${requirement.start === undefined ? '' : `${volts(requirement.start)} to `}${requirement.start === undefined ? 'at most ' : ''}${volts(requirement.max)}${modules}`
     },
-    judge(requirement, subject, given, world): Judgement | undefined {
+    judge(requirement, subject, given, around): Judgement | undefined {
       if (given?.kind !== 'reading' || !subject.string) return undefined
       const size = Math.abs(given.value)
       const limit = decision({
@@ -45,7 +46,7 @@ export const stringOpenCircuit = defineKind(
         uncertainty: given.uncertainty,
         min: requirement.start,
         max: requirement.max,
-        rule: world.rule,
+        rule: around.rule,
       })
       const expectation = expected(subject.string, given)
       const verdicts: JudgedVerdict[] = [limit.verdict, expectation?.verdict ?? 'not-proven']

@@ -12,6 +12,7 @@ const FULL_LIGHT = 1000
  */
 export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: optional(percent(), 10) }), {
   minutes: 3,
+  reads: () => ['array', 'units'],
   expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
   ask: (requirement) => ({
     kind: 'reading',
@@ -22,9 +23,10 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
     signed: false,
   }),
   required: ({ tolerancePercent }) => `that of one module in this light, ± ${fig(tolerancePercent)} %`,
-  judge({ tolerancePercent }, { string }, given, world) {
+  judge({ tolerancePercent }, { string }, given, around) {
     if (given?.kind !== 'reading' || !string) return undefined
-    const isc = string.path?.[0] === undefined ? undefined : world.array().moduleAt(string.path[0])?.data?.isc
+    const isc =
+      string.path?.[0] === undefined ? undefined : around.array().moduleAt(string.path[0])?.data?.isc
     const { irradiance } = given.conditions
     if (isc === undefined || irradiance === undefined)
       return {
@@ -45,7 +47,7 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
       uncertainty: given.uncertainty,
       min: expected - width,
       max: expected + width,
-      rule: world.rule,
+      rule: around.rule,
     })
     const sure = withInstrument(verdict, given, amps)
     return {

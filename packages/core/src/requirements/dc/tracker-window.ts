@@ -20,15 +20,16 @@ export const trackerWindow = defineKind(
   }),
   {
     minutes: 1,
+    reads: () => ['array', 'units'],
     expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ min, max, hottestCell }) =>
       `${volts(min)}${max === undefined ? ' or more' : ` to ${volts(max)}`} at greatest power, cells up to ${fig(hottestCell)} °C`,
-    judge({ min, max, hottestCell }, { string }, _given, world) {
+    judge({ min, max, hottestCell }, { string }, _given, around) {
       if (!string) return undefined
-      const coldest = world.header?.coldest
+      const coldest = around.header?.coldest
       const operating = operatingVoltage(
-        (string.path ?? []).map((place) => world.array().moduleAt(place)),
+        (string.path ?? []).map((place) => around.array().moduleAt(place)),
         { hottestCell, coldest },
       )
       if (!operating)

@@ -19,6 +19,7 @@ export const bonding = defineKind(
   }),
   {
     minutes: 3,
+    reads: () => ['earthing'],
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'earthing' }),
     required: ({ means, maxUses, supplyCable }) =>

@@ -15,7 +15,9 @@ export const earthContinuity = defineKind(
   requirementOf({ allowance: optional(quantity('resistance', 'for joints and leads'), 0.05) }),
   {
     minutes: 3,
-    expand: (_requirement, unit, sheet, world) => subjectsOf({ each: 'bond', where: {} }, unit, sheet, world),
+    reads: () => ['earthing'],
+    expand: (_requirement, unit, sheet, around) =>
+      subjectsOf({ each: 'bond', where: {} }, unit, sheet, around),
     ask: (requirement) => ({
       kind: 'reading',
       dimension: 'resistance',

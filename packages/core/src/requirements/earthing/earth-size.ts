@@ -1,4 +1,4 @@
-import type { World } from '../surroundings.js'
+import type { Surroundings } from '../surroundings.js'
 import { protectiveEarth } from '../../earthing/protective-earth.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { mm2 } from '../../verdict/say.js'
@@ -12,15 +12,16 @@ export const earthSize = defineKind(
   requirementOf({ minimum: optional(quantity('conductor-size', 'the sheet’s own', { max: 150 }), 0) }),
   {
     minutes: 2,
-    expand: (_requirement, unit, sheet, world) =>
-      subjectsOf({ each: 'bond', where: {} }, unit, sheet, world).filter(
+    reads: () => ['earthing'],
+    expand: (_requirement, unit, sheet, around) =>
+      subjectsOf({ each: 'bond', where: {} }, unit, sheet, around).filter(
         ({ bond }) => bond && isConductor(bond),
       ),
     ask: () => ({ kind: 'derived', from: 'earthing' }),
     required: ({ minimum }, _subject, { header }) =>
       `${header?.earthMethod === 'adiabatic' ? 'by the adiabatic equation' : 'by the table'}${minimum > 0 ? `, at least ${mm2(minimum)}` : ''}`,
-    judge({ minimum }, { bond }, _given, world) {
-      const asked = bond && questionOf(bond, world)
+    judge({ minimum }, { bond }, _given, around) {
+      const asked = bond && questionOf(bond, around)
       if (!bond?.size || !asked)
         return bond
           ? {
@@ -28,7 +29,7 @@ export const earthSize = defineKind(
               working: [],
               notes: [],
               finding: 'not enough is known',
-              wanting: wantingOf(bond, world),
+              wanting: wantingOf(bond, around),
             }
           : undefined
       const { verdict, required, governing, working, notes } = protectiveEarth({
@@ -49,7 +50,7 @@ export const earthSize = defineKind(
 const isConductor = ({ means }: Bond): boolean =>
   means === 'copper' || means === 'lug' || means === 'supply-cable'
 
-function questionOf({ lineSize, faultCurrent, clearingTime }: Bond, { header }: World) {
+function questionOf({ lineSize, faultCurrent, clearingTime }: Bond, { header }: Surroundings) {
   if (header?.earthMethod === 'adiabatic')
     return faultCurrent === undefined || clearingTime === undefined
       ? undefined
@@ -57,7 +58,7 @@ function questionOf({ lineSize, faultCurrent, clearingTime }: Bond, { header }: 
   return lineSize === undefined ? undefined : { method: 'table' as const, lineSize }
 }
 
-function wantingOf({ size }: Bond, { header }: World): string {
+function wantingOf({ size }: Bond, { header }: Surroundings): string {
   return [
     size ? '' : 'its size',
     header?.earthMethod === 'adiabatic'

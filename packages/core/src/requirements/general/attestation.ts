@@ -7,6 +7,7 @@ import { wholeUnit } from '../subjects.js'
 /** A statement that a person makes under their own name, where nothing can be measured: the record keeps who and when. */
 export const attestation = defineKind(requirementOf({ statement: text('in the first person') }), {
   minutes: 1,
+  reads: () => [],
   expand: () => [wholeUnit],
   ask: ({ statement }) => ({ kind: 'record', form: 'statement', text: statement }),
   required: ({ statement }) => statement,

@@ -32,6 +32,7 @@ export const counts = defineKind(
   ),
   {
     minutes: 3,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: ({ items }) => ({
       kind: 'record',

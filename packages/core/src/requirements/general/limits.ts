@@ -5,7 +5,7 @@ import { formatQuantity } from '../../quantity/format.js'
 import { parseQuantity } from '../../quantity/parse.js'
 import { join, oneOf, optional, refine, text, type Read } from '../../verdict/shape.js'
 import { TERMINAL_WINDOWS } from '../../sheet/terminal.js'
-import { eachField, subjectsOf, terminalFilterField } from '../subjects.js'
+import { READS_OF_EACH, eachField, subjectsOf, terminalFilterField } from '../subjects.js'
 import { defineKind, requirementOf, withInstrument, type Subject } from '../kind.js'
 
 const DEFAULT_INSTRUMENT = {
@@ -59,8 +59,9 @@ type LimitsRequirement = Read<typeof shape>
  */
 export const limits = defineKind(shape, {
   minutes: 2,
-  expand: (requirement, unit, sheet, world) =>
-    subjectsOf(requirement, unit, sheet, world).filter(
+  reads: ({ each }) => READS_OF_EACH[each],
+  expand: (requirement, unit, sheet, around) =>
+    subjectsOf(requirement, unit, sheet, around).filter(
       ({ terminal }) => !requirement.window || terminal?.[requirement.window],
     ),
   ask: (requirement) => {

@@ -4,7 +4,7 @@ import { BadInput } from '../../verdict/bad-input.js'
 import { judged } from '../../verdict/verdict.js'
 import { listed as inWords } from '../../verdict/say.js'
 import { defineKind, requirementOf } from '../kind.js'
-import { eachField, subjectsOf, terminalFilterField } from '../subjects.js'
+import { READS_OF_EACH, eachField, subjectsOf, terminalFilterField } from '../subjects.js'
 
 const shape = refine(
   requirementOf({
@@ -24,6 +24,7 @@ const shape = refine(
 /** What was found must be on a list: a kind of protective device, of wall, of cable, of grid. */
 export const listed = defineKind(shape, {
   minutes: 1,
+  reads: ({ each }) => READS_OF_EACH[each],
   expand: subjectsOf,
   ask: ({ question, options }) => ({
     kind: 'record',

@@ -1,7 +1,7 @@
-import type { World } from '../surroundings.js'
+import type { UnitBuilt } from '../../as-built/unit.js'
+import type { Surroundings } from '../surroundings.js'
 import { answered } from '../given.js'
 import { list, object, optional, text } from '../../verdict/shape.js'
-import type { UnitBuilt } from '../../as-built/as-built.js'
 import { judged } from '../../verdict/verdict.js'
 import { plain } from '../../verdict/say.js'
 import type { FormField } from '../../answer/forms.js'
@@ -15,20 +15,21 @@ export const nameplate = defineKind(
   }),
   {
     minutes: 3,
+    reads: () => [],
     expand: () => [wholeUnit],
-    ask: (requirement, _subject, world, unit) => ({
+    ask: (requirement, _subject, around, unit) => ({
       kind: 'record',
       form: 'fields',
-      fields: linesOf(requirement.lines, world, unit),
+      fields: linesOf(requirement.lines, around, unit),
     }),
-    required: (requirement, _subject, world, unit) =>
-      linesOf(requirement.lines, world, unit)
+    required: (requirement, _subject, around, unit) =>
+      linesOf(requirement.lines, around, unit)
         .map(({ label, required }) => `${label} ${required || 'as found'}`)
         .join(', '),
-    judge(requirement, _subject, given, world, unit) {
+    judge(requirement, _subject, given, around, unit) {
       const answer = answered(given, 'fields')
       if (!answer) return undefined
-      const rows = linesOf(requirement.lines, world, unit).map((line) => ({
+      const rows = linesOf(requirement.lines, around, unit).map((line) => ({
         line,
         found: answer.values[line.id]?.typed,
       }))
@@ -60,11 +61,11 @@ export const nameplate = defineKind(
 
 function linesOf(
   more: readonly { id: string; label: string; expected: string }[],
-  world: World,
+  around: Surroundings,
   unit: UnitBuilt,
 ): FormField[] {
   return [
-    { id: 'model', label: 'model', required: world.sheetOf(unit.id)?.model ?? '' },
+    { id: 'model', label: 'model', required: around.sheetOf(unit.id)?.model ?? '' },
     { id: 'serial', label: 'serial', required: unit.serial ?? '', scan: true },
     ...more.map(({ id, label, expected }) => ({ id, label, required: expected })),
   ]

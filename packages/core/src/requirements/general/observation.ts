@@ -1,6 +1,6 @@
 import { text } from '../../verdict/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
-import { eachField, subjectsOf, terminalFilterField } from '../subjects.js'
+import { READS_OF_EACH, eachField, subjectsOf, terminalFilterField } from '../subjects.js'
 
 /** Something seen and answered with yes or no: a tug that held, a label that is there. "Yes" conforms, so questions are put that way. */
 export const observation = defineKind(
@@ -11,6 +11,7 @@ export const observation = defineKind(
   }),
   {
     minutes: 1,
+    reads: ({ each }) => READS_OF_EACH[each],
     expand: subjectsOf,
     ask: ({ question }) => ({ kind: 'observation', question }),
     required: ({ question }) => question,

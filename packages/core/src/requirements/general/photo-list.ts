@@ -11,6 +11,7 @@ export const photoList = defineKind(
   ),
   {
     minutes: 4,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: ({ wanted }) => ({ kind: 'record', form: 'photos', wanted }),
     required: ({ wanted }) => wanted.map(({ label }) => label).join(', '),

@@ -34,6 +34,7 @@ export const tighteningOrder = defineKind(
   ),
   {
     minutes: 4,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: ({ bolts, passes }) => ({ kind: 'record', form: 'order', items: bolts, passes }),
     required: ({ bolts, passes }) =>

@@ -31,6 +31,7 @@ export const arrowConvention = defineKind(
   ),
   {
     minutes: 2,
+    reads: () => [],
     expand: ({ transformers }) =>
       transformers.map((label) => ({
         kind: 'part',

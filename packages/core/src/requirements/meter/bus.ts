@@ -24,6 +24,7 @@ export const bus = defineKind(
   }),
   {
     minutes: 8,
+    reads: () => ['units'],
     expand: () => [wholeUnit],
     ask: (_requirement, _subject, { asBuilt }) => ({
       kind: 'record',

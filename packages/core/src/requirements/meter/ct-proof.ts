@@ -17,6 +17,7 @@ export const ctProof = defineKind(
   }),
   {
     minutes: 10,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: ({ phases }) => ({
       kind: 'record',

@@ -21,6 +21,7 @@ export const powerBalanceKind = defineKind(
   }),
   {
     minutes: 6,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: () => ({
       kind: 'record',

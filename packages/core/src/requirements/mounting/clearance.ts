@@ -1,4 +1,4 @@
-import type { OnWall, World } from '../surroundings.js'
+import type { OnWall, Surroundings } from '../surroundings.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { mm } from '../../verdict/say.js'
 import { list, object, oneOf, optional, refine, requireRange, text } from '../../verdict/shape.js'
@@ -34,6 +34,7 @@ export const clearanceKind = defineKind(
   }),
   {
     minutes: 2,
+    reads: () => ['walls', 'units'],
     expand: (requirement) => [
       // What may stand on the floor itself asks for nothing beneath it.
       ...SIDES.filter((side) => side !== 'bottom' || requirement.clear.bottom > 0).map((side): Subject => ({
@@ -56,23 +57,23 @@ export const clearanceKind = defineKind(
         : []),
     ],
     ask: () => ({ kind: 'derived', from: 'wall' }),
-    required(requirement, { id }, world, unit) {
+    required(requirement, { id }, around, unit) {
       if (id === 'base')
         return `lower edge ${[requirement.base?.min !== undefined ? `from ${mm(requirement.base.min)}` : '', requirement.base?.max !== undefined ? `up to ${mm(requirement.base.max)}` : ''].filter(Boolean).join(' ')}`
       if (id === 'keep-out')
         return requirement.keepOut.map(({ from, distance }) => `${mm(distance)} from any ${from}`).join('; ')
       if (id === 'corners') return 'nothing within the corners of the envelope'
-      const side = world.onWall(unit.id)?.result.sides.find((one) => one.side === id)
+      const side = around.onWall(unit.id)?.result.sides.find((one) => one.side === id)
       return `at least ${mm(side?.required ?? requirement.clear[id as Side])}`
     },
-    judge(_requirement, { id }, _given, world, unit) {
-      const onWall = world.onWall(unit.id)
+    judge(_requirement, { id }, _given, around, unit) {
+      const onWall = around.onWall(unit.id)
       if (!onWall) return undefined
       if ((EXTRAS as readonly string[]).includes(id))
-        return judgeExtra(id as (typeof EXTRAS)[number], onWall, world.labelOf)
-      const judgement = judgeSide(id as Side, onWall, world)
+        return judgeExtra(id as (typeof EXTRAS)[number], onWall, around.labelOf)
+      const judgement = judgeSide(id as Side, onWall, around)
       const other = onWall.result.sides.find((one) => one.side === id)?.governing
-      const isUnit = world.asBuilt.units.some((one) => one.id === other)
+      const isUnit = around.asBuilt.units.some((one) => one.id === other)
       return isUnit
         ? { ...judgement, seenAlsoFrom: { unitId: other!, subjectId: OPPOSITE[id as Side] } }
         : judgement
@@ -83,7 +84,7 @@ export const clearanceKind = defineKind(
 function judgeSide(
   side: Side,
   { result, collidesWith, wall }: OnWall,
-  { labelOf, rule }: Pick<World, 'labelOf' | 'rule'>,
+  { labelOf, rule }: Pick<Surroundings, 'labelOf' | 'rule'>,
 ): Judgement {
   const found = result.sides.find((one) => one.side === side)!
   if (collidesWith.length > 0) {

@@ -69,6 +69,7 @@ export const fixings = defineKind(
   ),
   {
     minutes: 6,
+    reads: () => [],
     expand: () => [wholeUnit],
     ask: (requirement) => ({
       kind: 'record',
@@ -92,14 +93,14 @@ export const fixings = defineKind(
       ],
     }),
     required: (requirement) => `at least ${fig(requirement.count)} fixings that carry the unit`,
-    judge(requirement, _subject, given, world, unit) {
+    judge(requirement, _subject, given, around, unit) {
       const answer = answered(given, 'fields')
       if (!answer) return undefined
       const { wall: wallField, count } = answer.values
       const capacity = requirement.walls.find(({ wall }) => wall === wallField?.typed)
-      const mass = world.sheetOf(unit.id)?.mass
+      const mass = around.sheetOf(unit.id)?.mass
       const holes = windowsOf(requirement).map(([name, limits]) =>
-        hole(name, limits, answer.values[name]?.value, given as GivenRecord, world.rule),
+        hole(name, limits, answer.values[name]?.value, given as GivenRecord, around.rule),
       )
       const load =
         capacity &&

@@ -1,10 +1,12 @@
+import type { WallBuilt } from '../../as-built/wall.js'
+import type { UnitBuilt } from '../../as-built/unit.js'
 import type { Sheet } from '../sheet.js'
 import { attempt } from '../../verdict/attempt.js'
 import type { BadInput } from '../../verdict/bad-input.js'
 import { countedUncertainty, type DecisionRule } from '../../verdict/decision.js'
 import { clearanceOf, type ClearanceResult } from '../../wall/clearance.js'
 import { requireNamesOfTheirOwn, type Item, type ReadWall, type Unit } from '../../wall/items.js'
-import type { AsBuilt, UnitBuilt, WallBuilt } from '../../as-built/as-built.js'
+import type { AsBuilt } from '../../as-built/as-built.js'
 
 export interface MeasuredWall {
   wall: WallBuilt

@@ -59,7 +59,7 @@ export function RecordField({
   const { ask } = check
   if (ask.kind !== 'record') throw new Error('a record field is for records')
   const append = useInspection((state) => state.append)
-  const world = useInspection((state) => state.inspection?.world)
+  const around = useInspection((state) => state.inspection?.around)
   const person = useSession((session) => session.person)
   const current = inForce(history)
   const before = current?.kind === 'record' ? current.body : undefined
@@ -70,19 +70,19 @@ export function RecordField({
   const { instrument, fitting, choose } = useInstrumentOf(ask.instrument, before?.instrument)
   const trial = useMemo(
     () =>
-      touched && answer && world
-        ? judgeAnswer(check, answer, { instrument, photos: photos.length }, world)
+      touched && answer && around
+        ? judgeAnswer(check, answer, { instrument, photos: photos.length }, around)
         : undefined,
-    [touched, answer, check, instrument, photos.length, world],
+    [touched, answer, check, instrument, photos.length, around],
   )
   useEffect(() => onTrial(trial?.ok ? trial.outcome : undefined), [trial, onTrial])
   useEffect(() => () => onTrial(undefined), [onTrial])
 
   const keep = (given: Answer | undefined) => {
-    if (!person || !given || !world) return
-    const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, world)
+    if (!person || !given || !around) return
+    const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, around)
     if (!judgedNow.ok) return
-    append(person, {
+    const kept = append(person, {
       kind: 'record',
       body: {
         point: check.point,
@@ -92,6 +92,7 @@ export function RecordField({
         ...(photos.length > 0 && { photos }),
       },
     })
+    if (!kept) return
     setTouched(false)
     if (judgedNow.outcome.verdict === 'conforms') onDone()
   }

@@ -18,7 +18,7 @@ import { useFocus } from '../../focus.js'
 import { useMake } from '../../use-make.js'
 import { GraphEdge, GraphPicture, shortened, type Drawn } from '../graph-picture.js'
 import type { GraphLayout } from '../graph-layout.js'
-import { useWritable } from '../use-writable.js'
+import { useWritable } from '../../use-writable.js'
 import { BondPanel } from './bond-panel.js'
 import { PartPanel } from './part-panel.js'
 
@@ -31,7 +31,7 @@ export function BondingTree() {
   const writable = useWritable()
   const openCheck = useFocus((focus) => focus.openCheck)
   if (!inspection) return null
-  const { parts, bonds } = inspection.world.asBuilt.earth
+  const { parts, bonds } = inspection.around.asBuilt.earth
   const openContinuity = ({ id }: Bond) => {
     const check = inspection.checks.find(
       ({ check: { subject, ask } }) => subject.bond?.id === id && ask.kind === 'reading',

@@ -17,7 +17,7 @@ import { QuantityInput } from '../../../marks/quantity-input.js'
 import { TextField } from '../../../marks/text-field.js'
 import { Tick } from '../../../marks/tick.js'
 import { useInspection } from '../../../store/inspection.js'
-import type { Change } from '../../steps.js'
+import type { Change } from '@plumb-mark/core'
 import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
 
@@ -123,7 +123,7 @@ export function NetworkPartPanel({
             ['', 'none: it stands alone'],
             ...network.conductors.map(({ id, from, to }): Option => [
               id,
-              `${inspection.world.labelOf(from)} – ${inspection.world.labelOf(to)}`,
+              `${inspection.around.labelOf(from)} – ${inspection.around.labelOf(to)}`,
             ]),
           ]}
           onChange={setInto}

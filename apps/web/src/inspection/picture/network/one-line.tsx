@@ -22,11 +22,11 @@ import { TouchMark } from '../../../marks/touch-mark.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
-import type { Change } from '../../steps.js'
+import type { Change } from '@plumb-mark/core'
 import { useMake } from '../../use-make.js'
 import type { GraphLayout } from '../graph-layout.js'
 import { GraphEdge, GraphPicture, shortened, type Drawn } from '../graph-picture.js'
-import { useWritable } from '../use-writable.js'
+import { useWritable } from '../../use-writable.js'
 import { ConductorPanel } from './conductor-panel.js'
 import { NetworkPartPanel } from './network-part-panel.js'
 import { Symbol } from './symbols.js'
@@ -40,9 +40,9 @@ export function OneLine() {
   const writable = useWritable()
   const openCheck = useFocus((focus) => focus.openCheck)
   if (!inspection) return null
-  const { parts, conductors } = inspection.world.asBuilt.network
-  const loads = new Map(inspection.world.loads().map((load) => [load.conductor.id, load]))
-  const partLoads = new Map(inspection.world.partLoads().map((load) => [load.part.id, load]))
+  const { parts, conductors } = inspection.around.asBuilt.network
+  const loads = new Map(inspection.around.loads().map((load) => [load.conductor.id, load]))
+  const partLoads = new Map(inspection.around.partLoads().map((load) => [load.part.id, load]))
   const openFirst = ([first]: readonly JudgedCheck[]) => first && openCheck(first.check.id)
   const openSize = ({ id }: NetworkConductor) =>
     openFirst(
@@ -104,7 +104,7 @@ function Begin({ writable }: { writable: boolean }) {
     const { parts, conductors } = networkTemplate(
       template,
       inspection.state.asBuilt.units,
-      inspection.world.sheetOf,
+      inspection.around.sheetOf,
       { school: inspection.state.header?.school ?? 'iec', newId: () => `net-${uuid()}` },
     )
     make(
@@ -219,7 +219,7 @@ function Cable({
   ]
   return (
     <GraphEdge
-      label={`Cable ${inspection.world.labelOf(conductor.from)} to ${inspection.world.labelOf(conductor.to)}`}
+      label={`Cable ${inspection.around.labelOf(conductor.from)} to ${inspection.around.labelOf(conductor.to)}`}
       points={points}
       colour={colourOf(worst(judged.map(({ outcome }) => outcome.verdict)))}
       width={many ? '4px' : '2.4px'}

@@ -11,7 +11,7 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
   const make = useMake()
   const { chooseItem, openCheck } = useFocus()
   const { strings, array } = inspection.state.asBuilt
-  const module = inspection.world.array().moduleAt(place)
+  const module = inspection.around.array().moduleAt(place)
   const string = strings.find(({ path }) => path?.includes(place))
   const device = array.devices.find(({ at, feeds }) => at === place || feeds.includes(place))
   const branch = array.branches.find(({ devices }) => device && devices.includes(device.id))

@@ -5,8 +5,7 @@ import { PanZoom } from '../../../marks/pan-zoom.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { PictureHead } from '../drawing-frame.js'
-import { useUndoKeys } from '../undo-redo.js'
-import { useWritable } from '../use-writable.js'
+import { useWritable } from '../../use-writable.js'
 import { ArrayMap } from './array-map.js'
 import { BoxesTask } from './boxes-task.js'
 import { BranchTask } from './branch-task.js'
@@ -33,7 +32,6 @@ const PANELS = {
 export function Roof() {
   const inspection = useInspection((state) => state.inspection)
   const writable = useWritable()
-  useUndoKeys(writable)
   const { itemId, chooseItem } = useFocus()
   const [task, setTask] = useState<Task>()
   const [walked, setWalked] = useState<readonly string[]>([])
@@ -57,7 +55,7 @@ export function Roof() {
   const chosen = itemId && readPlace(itemId) ? itemId : undefined
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
-      <PictureHead title="Array map" writable={writable} />
+      <PictureHead title="Array map" />
       {!empty && (
         <Box flex="1" minH={{ base: '280px', lg: '300px' }} display="flex">
           <PanZoom label="Array map, to move and enlarge">

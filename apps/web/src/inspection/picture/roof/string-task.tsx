@@ -33,9 +33,9 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
       walkedString(
         { id: kept?.id ?? freshId, label, unitId, input, path: walked, coldMethod },
         kept,
-        inspection.world,
+        inspection.around,
       ),
-    [kept, freshId, label, unitId, input, walked, coldMethod, inspection.world],
+    [kept, freshId, label, unitId, input, walked, coldMethod, inspection.around],
   )
   useEffect(() => {
     tryOut(
@@ -137,8 +137,8 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
 }
 
 function Running({ count, path }: { count: number; path: readonly string[] }) {
-  const world = useInspection(({ inspection }) => inspection!.world)
-  const { power } = stringMakeUp({ path } as StringBuilt, world.array())
+  const around = useInspection(({ inspection }) => inspection!.around)
+  const { power } = stringMakeUp({ path } as StringBuilt, around.array())
   return (
     <b>
       {count} {count === 1 ? 'module' : 'modules'}

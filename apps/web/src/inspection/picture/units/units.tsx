@@ -16,7 +16,7 @@ import { useInspection } from '../../../store/inspection.js'
 import { UnitForm } from '../../../preparation/unit-form.js'
 import { useFocus } from '../../focus.js'
 import { Panel } from '../panel.js'
-import { useWritable } from '../use-writable.js'
+import { useWritable } from '../../use-writable.js'
 
 /** The units as their nameplates say: ordered beside found, and what is still to be identified. */
 export function Units() {

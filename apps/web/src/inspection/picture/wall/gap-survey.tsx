@@ -28,7 +28,7 @@ export function GapSurvey({
   writable: boolean
   onClose: () => void
 }) {
-  const labelOf = useInspection(({ inspection }) => inspection!.world.labelOf)
+  const labelOf = useInspection(({ inspection }) => inspection!.around.labelOf)
   const make = useMake()
   const things = [
     ...wallEnds(wall).filter(({ id }) =>

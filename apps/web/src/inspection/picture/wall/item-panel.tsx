@@ -16,7 +16,8 @@ import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { useMake } from '../../use-make.js'
 import { PlaceByGap } from './place-by-gap.js'
-import { withObstruction, withUnit, type Change } from '../../steps.js'
+import { withObstruction, withUnit } from '../../steps.js'
+import type { Change } from '@plumb-mark/core'
 
 const FIGURES = [
   { name: 'x', label: 'From the datum to its left edge' },

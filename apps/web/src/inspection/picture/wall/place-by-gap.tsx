@@ -64,7 +64,7 @@ export function PlaceByGap({
       <ChoiceField
         label="what"
         value={otherId}
-        options={others.map(({ id }): Option => [id, inspection.world.labelOf(id)])}
+        options={others.map(({ id }): Option => [id, inspection.around.labelOf(id)])}
         onChange={setOtherId}
       />
       <Box>

@@ -10,6 +10,7 @@ import {
 } from '../../../testing/job-on-screen.testing.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
+import { JobStatus } from '../../job-status.js'
 import { Walls } from './walls.js'
 
 const user = userEvent.setup()
@@ -83,7 +84,12 @@ describe('a thing on the wall', () => {
   })
   it('is placed by a gap from a neighbour, copied without its serial, and taken away again', async () => {
     openJob([WALL, inverter('one', 300), inverter('two', 3000)], { sheets: SHEETS })
-    onScreen(<Walls />)
+    onScreen(
+      <>
+        <JobStatus />
+        <Walls />
+      </>,
+    )
     touch('two')
     await user.type(measures('two').getByLabelText('Or by a gap of'), '400')
     await user.selectOptions(measures('two').getByLabelText('what'), 'one')

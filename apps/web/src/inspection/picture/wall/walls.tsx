@@ -9,8 +9,7 @@ import { download } from '../../../http/download.js'
 import { useRework } from '../../../worker/use-rework.js'
 import { useFocus } from '../../focus.js'
 import { useMake } from '../../use-make.js'
-import { UndoRedo, useUndoKeys } from '../undo-redo.js'
-import { useWritable } from '../use-writable.js'
+import { useWritable } from '../../use-writable.js'
 import { AddToWall } from './add-to-wall.js'
 import { GapSurvey } from './gap-survey.js'
 import { LeastRework, movesOf } from './least-rework.js'
@@ -24,7 +23,6 @@ import { WallForm } from './wall-form.js'
 export function Walls() {
   const walls = useInspection(({ inspection }) => inspection?.walls)
   const writable = useWritable()
-  useUndoKeys(writable)
   const { itemId, checkId } = useFocus()
   const ofCheck = useInspection(
     ({ inspection }) =>
@@ -91,7 +89,7 @@ function OneWall({
   writable: boolean
   onEdit: () => void
 }) {
-  const world = useInspection(({ inspection }) => inspection!.world)
+  const around = useInspection(({ inspection }) => inspection!.around)
   const { itemId: chosen, chooseItem, openCheck } = useFocus()
   const person = useSession((session) => session.person)
   const make = useMake()
@@ -103,14 +101,14 @@ function OneWall({
     () =>
       dragged
         ? measureWall(
-            ...wallWith(world.asBuilt, kept, dragged),
+            ...wallWith(around.asBuilt, kept, dragged),
             (unit) => useInspection.getState().sheets.get(unit.sheetId),
-            world.rule,
+            around.rule,
           )
         : kept,
-    [dragged, kept, world],
+    [dragged, kept, around],
   )
-  const drawing = useMemo(() => wallDrawing(measured, world.labelOf), [measured, world])
+  const drawing = useMemo(() => wallDrawing(measured, around.labelOf), [measured, around])
   const { answer, cancel } = useRework(asked ? JSON.stringify(kept.given) : undefined)
   const choose = useCallback(
     (id: string) => {
@@ -153,7 +151,7 @@ function OneWall({
       {asked && (
         <LeastRework
           answer={answer}
-          labelOf={world.labelOf}
+          labelOf={around.labelOf}
           onCancel={cancel}
           onClose={() => setAsked(false)}
         />
@@ -217,7 +215,7 @@ const WallHead = memo(function WallHead({
   const save = () => {
     const { inspection } = useInspection.getState()
     const measured = inspection?.walls.find(({ wall }) => wall.id === wallId)
-    if (measured) download(`${title}.svg`, wallSvg(wallDrawing(measured, inspection!.world.labelOf)))
+    if (measured) download(`${title}.svg`, wallSvg(wallDrawing(measured, inspection!.around.labelOf)))
   }
   return (
     <Flex align="center" gap="2px" wrap="wrap">
@@ -251,7 +249,6 @@ const WallHead = memo(function WallHead({
       <Button variant="plain" onClick={save} title="The wall as a drawing, 1 : 20 on paper">
         SVG
       </Button>
-      {writable && <UndoRedo />}
     </Flex>
   )
 }, sameHead)

@@ -1,8 +1,8 @@
 import { Button } from '@chakra-ui/react'
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect } from 'react'
-import { useSession } from '../../account/session.js'
-import { useSteps } from '../steps.js'
+import { useSession } from '../account/session.js'
+import { useSteps } from './steps.js'
 
 /** Takes the last change of what was built back, and makes it again. */
 export function UndoRedo() {

@@ -1,5 +1,5 @@
-import { useSession } from '../../account/session.js'
-import { useInspection } from '../../store/inspection.js'
+import { useSession } from '../account/session.js'
+import { useInspection } from '../store/inspection.js'
 
 /** May the person at this device change what was built? A sealed job takes nothing. */
 export function useWritable(): boolean {

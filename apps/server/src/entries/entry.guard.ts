@@ -1,0 +1,80 @@
+import { Injectable } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import {
+  admit,
+  photosShown,
+  type Inspection,
+  type JobHeader,
+  type JobId,
+  type NewEntry,
+  type Person,
+  type PhotoRef,
+} from '@plumb-mark/core'
+import { PersonRow } from '../accounts/account.entities.js'
+import { CalculationService } from '../calculation/calculation.service.js'
+import { PhotoRow } from '../evidence/photo.entity.js'
+import { requireSignature } from '../evidence/signature.js'
+import { Refused } from '../http/refused.js'
+import { InstrumentsService } from '../instruments/instruments.service.js'
+import { JobRow } from '../jobs/job.entities.js'
+import { SheetsService } from '../sheets/sheets.service.js'
+
+/** What an entry must be before it is kept: admitted by core, and speaking only of people, photos, sheets and instruments that are here. */
+@Injectable()
+export class EntryGuard {
+  constructor(
+    private readonly db: DataSource,
+    private readonly sheets: SheetsService,
+    private readonly instruments: InstrumentsService,
+    private readonly calculations: CalculationService,
+  ) {}
+
+  async requireAdmitted(
+    entry: NewEntry,
+    person: Person,
+    jobId: JobId,
+    inspection: Inspection,
+  ): Promise<void> {
+    const answer = admit(entry, person.role, inspection, await this.knownOf(entry))
+    if (!answer.ok) throw new Refused(409, answer.code, answer.message)
+    await this.requirePhotos(photosShown(entry), jobId)
+    if ('instrument' in entry.body && entry.body.instrument)
+      await this.instruments.requireSame(entry.body.instrument)
+    if (entry.kind === 'job-opened') await this.requireOpenable(entry.body)
+    if (entry.kind === 'sheet-adopted') await this.sheets.requirePinnable([entry.body.sheet])
+    if (entry.kind === 'shared') await this.requirePerson(entry.body.person)
+    if (entry.kind === 'signed') await requireSignature(entry.body.drawing)
+  }
+
+  /** A calculation is worked out beside the thread that answers everybody; core is told what came of it. */
+  private async knownOf(entry: NewEntry) {
+    if (entry.kind !== 'calculation-kept') return {}
+    const done = await this.calculations.attempt(entry.body.calculator, entry.body.input)
+    return { computes: () => done }
+  }
+
+  private async requireOpenable({ number, sheets }: JobHeader): Promise<void> {
+    if (await this.db.getRepository(JobRow).existsBy({ number }))
+      throw new Refused(409, 'number-taken', `another job has the number ${number} already`, 'number')
+    await this.sheets.requirePinnable(sheets)
+  }
+
+  private async requirePhotos(photos: readonly PhotoRef[], jobId: JobId): Promise<void> {
+    for (const { id, sha256: digest } of photos) {
+      const kept = await this.db.getRepository(PhotoRow).existsBy({ id, jobId, sha256: digest })
+      if (!kept) throw new Refused(409, 'unknown-photo', 'send the photo before the entry that shows it')
+    }
+  }
+
+  /** A job is shared with somebody who is here, by the name and in the role that they have. */
+  private async requirePerson({ id, name, role }: Person): Promise<void> {
+    const known = await this.db.getRepository(PersonRow).existsBy({ id, name, role })
+    if (!known)
+      throw new Refused(
+        409,
+        'unknown-person',
+        `nobody here is called “${name}” with this id and role`,
+        'person',
+      )
+  }
+}

@@ -1,0 +1,40 @@
+import { IsBoolean, IsIn, IsNumber, IsOptional, Max, Min } from 'class-validator'
+import { DECISION_RULES, EARTH_METHODS, SCHOOLS, SYSTEMS } from '@plumb-mark/core'
+import type { DecisionRule, JobHeader } from '@plumb-mark/core'
+import { Filled, Part, Parts } from '../http/fields.js'
+import { PersonDto, PinnedSheetDto } from './parts.dto.js'
+
+export class JobOpenedDto {
+  @Filled(40) number!: string
+  @Filled(200) title!: string
+  @Filled(400) site!: string
+  @Filled(200) customer!: string
+  @IsIn(SCHOOLS) school!: JobHeader['school']
+  @IsIn(SYSTEMS) units!: JobHeader['units']
+  @IsIn(DECISION_RULES) rule!: DecisionRule
+  @Parts(() => PinnedSheetDto, { max: 60 }) sheets!: PinnedSheetDto[]
+  @IsOptional() @IsIn(EARTH_METHODS) earthMethod?: JobHeader['earthMethod']
+  @IsOptional() @IsBoolean() copperBonds?: boolean
+  @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
+}
+
+export class JobAmendedDto {
+  @IsOptional() @Filled(200) title?: string
+  @IsOptional() @Filled(400) site?: string
+  @IsOptional() @Filled(200) customer?: string
+  @IsOptional() @IsIn(SCHOOLS) school?: JobHeader['school']
+  @IsOptional() @IsIn(SYSTEMS) units?: JobHeader['units']
+  @IsOptional() @IsIn(DECISION_RULES) rule?: DecisionRule
+  @IsOptional() @IsIn(EARTH_METHODS) earthMethod?: JobHeader['earthMethod']
+  @IsOptional() @IsBoolean() copperBonds?: boolean
+  @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
+}
+
+export class SheetAdoptedDto {
+  @Part(() => PinnedSheetDto) sheet!: PinnedSheetDto
+  @IsOptional() @Filled(120) replaces?: string
+}
+
+export class SharedDto {
+  @Part(() => PersonDto) person!: PersonDto
+}

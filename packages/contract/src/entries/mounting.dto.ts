@@ -1,0 +1,51 @@
+import { IsBoolean, IsNumber, IsOptional, IsString, Length, Max, Min } from 'class-validator'
+import { Filled, Part } from '../http/fields.js'
+import { GapDto, LARGEST_MM, ObstructionDto, SituationDto, WallPlaceDto } from './parts.dto.js'
+
+export class UnitFittedDto {
+  @Filled(80) id!: string
+  @Filled(120) label!: string
+  @Filled(120) sheetId!: string
+  @IsOptional() @Filled(80) serial?: string
+  @IsOptional() @Part(() => WallPlaceDto) place?: WallPlaceDto
+  @IsOptional() @Part(() => SituationDto) situation?: SituationDto
+}
+
+export class UnitRemovedDto {
+  @Filled(80) unitId!: string
+}
+
+export class WallMeasuredDto {
+  @Filled(80) id!: string
+  @Filled(120) title!: string
+  @IsOptional() @IsNumber() @Min(1) @Max(LARGEST_MM) width?: number
+  @IsOptional() @IsNumber() @Min(1) @Max(LARGEST_MM) height?: number
+  @IsBoolean() leftCorner!: boolean
+  @IsBoolean() rightCorner!: boolean
+  @IsNumber() @Min(0) @Max(1000) uncertainty!: number
+  @IsOptional() @IsString() @Length(0, 200) tape?: string
+}
+
+export class WallRemovedDto {
+  @Filled(80) wallId!: string
+}
+
+export class ObstructionMeasuredDto {
+  @Filled(80) wallId!: string
+  @Part(() => ObstructionDto) obstruction!: ObstructionDto
+}
+
+export class ObstructionRemovedDto {
+  @Filled(80) wallId!: string
+  @Filled(80) obstructionId!: string
+}
+
+export class GapMeasuredDto {
+  @Filled(80) wallId!: string
+  @Part(() => GapDto) gap!: GapDto
+}
+
+export class GapRemovedDto {
+  @Filled(80) wallId!: string
+  @Filled(80) gapId!: string
+}

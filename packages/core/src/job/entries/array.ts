@@ -1,0 +1,132 @@
+import { branchShape, deviceShape, planeShape, type ArrayBuilt } from '../../array/places.js'
+import type { BranchId, DeviceId, PlaneId, UnitId } from '../../ids/ids.js'
+import { planeOfPlace } from '../../ids/place-id.js'
+import { anyText, list, object, text } from '../../verdict/shape.js'
+import type { EntryWith } from '../entry-with.js'
+import type { Draft } from '../state.js'
+import {
+  BUILDERS,
+  admitted,
+  entryKind,
+  find,
+  firstRefusal,
+  known,
+  momentOf,
+  put,
+  putBack,
+  refuse,
+  without,
+  type Admission,
+  type Against,
+  type Step,
+} from './entry-kind.js'
+
+const ofKnownUnit = ({ unitId }: { unitId: UnitId }, { state }: Against): Admission =>
+  known(state.asBuilt.units, unitId, 'unit')
+
+function onArray(draft: Draft, entry: EntryWith<unknown>, change: Partial<ArrayBuilt>): void {
+  draft.asBuilt = { ...draft.asBuilt, array: { ...draft.asBuilt.array, ...change } }
+  draft.touched.array = momentOf(entry)
+}
+
+export const planeBuilt = entryKind({
+  holds: planeShape,
+  says: 'plane built',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: ofKnownUnit,
+  apply: (draft, plane, entry) => onArray(draft, entry, { planes: put(draft.asBuilt.array.planes, plane) }),
+  undo: ({ id }, { array }) =>
+    putBack('plane-built', find(array.planes, id), { kind: 'plane-removed', body: { planeId: id } }),
+})
+
+export const planeRemoved = entryKind({
+  holds: object({ planeId: text<PlaneId>() }),
+  says: 'plane removed',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: ({ planeId }, { state }) => known(state.asBuilt.array.planes, planeId, 'plane'),
+  apply: (draft, { planeId }, entry) =>
+    onArray(draft, entry, { planes: without(draft.asBuilt.array.planes, planeId) }),
+  undo: ({ planeId }, { array }) => putBack('plane-built', find(array.planes, planeId)),
+})
+
+export const devicesFitted = entryKind({
+  holds: object({ devices: list(deviceShape) }),
+  says: 'module electronics fitted',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit({ devices }, { state }) {
+    const { units, array } = state.asBuilt
+    const planes = new Set<string | undefined>(array.planes.map(({ id }) => id))
+    const lost = devices.find(({ at }) => !planes.has(planeOfPlace(at)))
+    if (lost) return refuse('unknown-place', `no plane has a place “${lost.at}”`)
+    const owners = new Set(devices.map(({ unitId }) => unitId))
+    return firstRefusal(...[...owners].map((id) => known(units, id, 'unit')))
+  },
+  apply(draft, { devices }, entry) {
+    // Many at once, in one pass: an array has thousands of them.
+    const byId = new Map([...draft.asBuilt.array.devices, ...devices].map((one) => [one.id, one]))
+    onArray(draft, entry, { devices: [...byId.values()] })
+  },
+  undo({ devices }, { array }) {
+    const was = devices.flatMap(({ id }) => find(array.devices, id) ?? [])
+    const fresh = devices.filter(({ id }) => !find(array.devices, id)).map(({ id }) => id)
+    return [
+      ...(was.length > 0 ? [{ kind: 'devices-fitted', body: { devices: was } }] : []),
+      ...(fresh.length > 0 ? [{ kind: 'devices-removed', body: { deviceIds: fresh } }] : []),
+    ]
+  },
+})
+
+export const devicesRemoved = entryKind({
+  holds: object({ deviceIds: list(text<DeviceId>()) }),
+  says: 'module electronics removed',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: admitted,
+  apply(draft, { deviceIds }, entry) {
+    const gone = new Set<string>(deviceIds)
+    onArray(draft, entry, { devices: draft.asBuilt.array.devices.filter(({ id }) => !gone.has(id)) })
+  },
+  undo({ deviceIds }, { array }): Step[] {
+    const was = deviceIds.flatMap((id) => find(array.devices, id) ?? [])
+    return was.length > 0 ? [{ kind: 'devices-fitted', body: { devices: was } }] : []
+  },
+})
+
+export const branchBuilt = entryKind({
+  holds: branchShape,
+  says: 'branch built',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: ofKnownUnit,
+  apply: (draft, branch, entry) =>
+    onArray(draft, entry, { branches: put(draft.asBuilt.array.branches, branch) }),
+  undo: ({ id }, { array }) =>
+    putBack('branch-built', find(array.branches, id), { kind: 'branch-removed', body: { branchId: id } }),
+})
+
+export const branchRemoved = entryKind({
+  holds: object({ branchId: text<BranchId>() }),
+  says: 'branch removed',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: admitted,
+  apply: (draft, { branchId }, entry) =>
+    onArray(draft, entry, { branches: without(draft.asBuilt.array.branches, branchId) }),
+  undo: ({ branchId }, { array }) => putBack('branch-built', find(array.branches, branchId)),
+})
+
+export const serialsReported = entryKind({
+  holds: object({ unitId: text<UnitId>(), serials: list(anyText(), { mayBeEmpty: true }) }),
+  says: 'serials reported',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: ofKnownUnit,
+  apply: (draft, { unitId, serials }, entry) =>
+    onArray(draft, entry, { reported: { ...draft.asBuilt.array.reported, [unitId]: serials } }),
+  undo: ({ unitId }, { array }) => [
+    { kind: 'serials-reported', body: { unitId, serials: array.reported[unitId] ?? [] } },
+  ],
+})

@@ -1,0 +1,50 @@
+import { nextState, type StepRefusal } from '../defect-process.js'
+import { defectRaisedShape, defectStepShape } from '../kept-whole.js'
+import { ADMITTED, entryKind, refuse } from './entry-kind.js'
+
+export const defectRaised = entryKind({
+  holds: defectRaisedShape,
+  says: 'defect raised',
+  writtenBy: ['inspector', 'reviewer'],
+  weighedBy: 'outcomes',
+  admit({ checkId }, against) {
+    if (!against.hasCheck(checkId)) return refuse('unknown-check', `no check is called “${checkId}”`)
+    return against.hasOpenDefect(checkId)
+      ? refuse('already-raised', 'this check has an open defect already')
+      : ADMITTED
+  },
+  apply(draft, body, entry) {
+    if (draft.defects.has(body.defectId)) return
+    draft.defects.set(body.defectId, { raised: { ...entry, kind: 'defect-raised', body }, steps: [] })
+  },
+  shows: ({ photos = [] }) => photos,
+})
+
+const STEP_REFUSALS = {
+  'step-not-allowed-now': 'the defect is not in a state for this step',
+  'not-your-step': 'this step is for somebody else to take',
+  'no-conforming-reading': 'only a new conforming reading closes a defect',
+  'reading-still-fails': 'the reading in force still fails: it cannot be withdrawn',
+} satisfies Record<StepRefusal, string>
+
+export const defectStep = entryKind({
+  holds: defectStepShape,
+  says: 'step of a defect',
+  writtenBy: ['inspector', 'installer', 'reviewer'],
+  weighedBy: 'outcomes',
+  admit({ defectId, step }, against, role) {
+    const defect = against.defect(defectId)
+    if (!defect) return refuse('unknown-defect', 'no such defect in this job')
+    const answer = nextState(defect.state, step, role, defect.proof)
+    if (answer.ok) return ADMITTED
+    const possible = answer.allowed.length > 0 ? ` (possible: ${answer.allowed.join(', ')})` : ''
+    return refuse(answer.code, `${STEP_REFUSALS[answer.code]}${possible}`)
+  },
+  apply(draft, body, entry) {
+    const defect = draft.defects.get(body.defectId)
+    if (!defect) return
+    const steps = [...defect.steps, { ...entry, kind: 'defect-step' as const, body }]
+    draft.defects.set(body.defectId, { ...defect, steps })
+  },
+  shows: ({ photos = [] }) => photos,
+})

@@ -1,0 +1,89 @@
+import { readAnswer, readsAs, type Answer } from '../../answer/forms.js'
+import type { PhotoRef } from '../../answer/photo-ref.js'
+import type { PointId } from '../../ids/ids.js'
+import { attempt } from '../../verdict/attempt.js'
+import {
+  evidenceStruckShape,
+  observationShape,
+  readingShape,
+  recordShape,
+  type EvidenceEntry,
+} from '../kept-whole.js'
+import { evidenceBy, isLater, type Draft, type Evidence } from '../state.js'
+import { ADMITTED, INSPECTORS, entryKind, refuse, type Admission } from './entry-kind.js'
+
+const unknownPoint = (point: PointId): Admission =>
+  refuse('unknown-point', `no point in this job is called “${point}”`)
+
+/** Puts evidence at its point, in the order of time whatever the order of arrival. */
+function keepEvidence(draft: Draft, entry: EvidenceEntry): void {
+  const rows = draft.evidence.get(entry.body.point) ?? []
+  const before = rows.findLastIndex((row) => !isLater(row, entry)) + 1
+  draft.evidence.set(entry.body.point, [...rows.slice(0, before), entry, ...rows.slice(before)])
+}
+
+export const reading = entryKind({
+  holds: readingShape,
+  says: 'reading',
+  writtenBy: INSPECTORS,
+  weighedBy: 'points',
+  admit({ point, typed, value, relation }, against) {
+    const ask = against.asked(point, 'reading')
+    if (ask?.kind !== 'reading') return unknownPoint(point)
+    if (readsAs(typed, value, ask.dimension, ask.unit, relation)) return ADMITTED
+    return refuse('typed-differs', `“${typed}” does not read as the value that was sent`)
+  },
+  apply: (draft, body, entry) => keepEvidence(draft, { ...entry, kind: 'reading', body }),
+  shows: ({ photos = [] }) => photos,
+})
+
+export const observation = entryKind({
+  holds: observationShape,
+  says: 'observation',
+  writtenBy: INSPECTORS,
+  weighedBy: 'points',
+  admit: ({ point }, against) => (against.asked(point, 'observation') ? ADMITTED : unknownPoint(point)),
+  apply: (draft, body, entry) => keepEvidence(draft, { ...entry, kind: 'observation', body }),
+  shows: ({ photos = [] }) => photos,
+})
+
+/** An answer must fit what its check asks for; what it does not offer cannot be chosen. */
+export const record = entryKind({
+  holds: recordShape,
+  says: 'record',
+  writtenBy: INSPECTORS,
+  weighedBy: 'points',
+  admit({ point, answer }, against) {
+    const ask = against.asked(point, 'record')
+    if (ask?.kind !== 'record') return unknownPoint(point)
+    const read = attempt(() => readAnswer(ask, answer))
+    return read.ok ? ADMITTED : refuse('answer-differs', read.problem.message)
+  },
+  apply: (draft, body, entry) => keepEvidence(draft, { ...entry, kind: 'record', body }),
+  shows: ({ answer, photos = [] }) => [...photos, ...photosIn(answer)],
+})
+
+/** The photos that an answer is made of. */
+export const photosIn = (answer: Answer): readonly PhotoRef[] =>
+  'taken' in answer ? Object.values(answer.taken) : []
+
+/** Strikes out evidence, or an entry that cannot be read: it stays in the record and counts no longer. */
+export const evidenceStruck = entryKind({
+  holds: evidenceStruckShape,
+  says: 'struck out',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit({ entryId }, { state }) {
+    const there = evidenceBy(entryId, state) ?? state.unreadable.find(({ entry }) => entry.id === entryId)
+    return there ? ADMITTED : refuse('unknown-entry', 'the reading to be struck out is not in this job')
+  },
+  apply(draft, { entryId, reason }, { by, at }) {
+    draft.unreadable = draft.unreadable.filter(({ entry }) => entry.id !== entryId)
+    const struck = evidenceBy(entryId, draft)
+    if (!struck) return
+    const rows = draft.evidence.get(struck.body.point)!
+    const strike = (row: Evidence): Evidence =>
+      row.id === entryId ? { ...row, struck: { by, at, reason } } : row
+    draft.evidence.set(struck.body.point, rows.map(strike))
+  },
+})

@@ -1,0 +1,64 @@
+import { object, optional, text } from '../../verdict/shape.js'
+import type { SheetId } from '../../ids/ids.js'
+import { jobAmendmentShape, jobHeaderShape, pinnedSheetShape } from '../header.js'
+import { personShape } from '../person.js'
+import { ADMITTED, BUILDERS, admitted, entryKind, refuse } from './entry-kind.js'
+
+export const jobOpened = entryKind({
+  holds: jobHeaderShape,
+  says: 'job opened',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: (_body, { state }) =>
+    state.header ? refuse('already-open', 'this job has been opened before') : ADMITTED,
+  apply: (draft, body) => void (draft.header = body),
+})
+
+export const jobAmended = entryKind({
+  holds: jobAmendmentShape,
+  says: 'job amended',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: admitted,
+  apply(draft, body) {
+    if (draft.header) draft.header = { ...draft.header, ...body }
+  },
+})
+
+export const shared = entryKind({
+  holds: object({ person: personShape }),
+  says: 'shared',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: admitted,
+  apply(draft, { person }) {
+    if (!draft.sharedWith.some(({ id }) => id === person.id)) draft.sharedWith = [...draft.sharedWith, person]
+  },
+})
+
+/** Pins another sheet; with `replaces`, the units of that one are judged by it from here on. */
+export const sheetAdopted = entryKind({
+  holds: object({ sheet: pinnedSheetShape, replaces: optional(text<SheetId>()) }),
+  says: 'sheet adopted',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit({ sheet, replaces }, { state }) {
+    if (replaces === undefined) return ADMITTED
+    const before = state.header!.sheets.find(({ id }) => id === replaces)
+    if (!before) return refuse('unknown-sheet', `the job pins no sheet “${replaces}”`)
+    if (before.maker === sheet.maker && before.model === sheet.model) return ADMITTED
+    return refuse(
+      'other-model',
+      `a sheet of ${sheet.maker} ${sheet.model} cannot replace one of ${before.maker} ${before.model}`,
+    )
+  },
+  apply(draft, { sheet, replaces }) {
+    if (!draft.header) return
+    const others = draft.header.sheets.filter(({ id }) => id !== replaces && id !== sheet.id)
+    draft.header = { ...draft.header, sheets: [...others, sheet] }
+    const units = draft.asBuilt.units.map((unit) =>
+      unit.sheetId === replaces ? { ...unit, sheetId: sheet.id } : unit,
+    )
+    draft.asBuilt = { ...draft.asBuilt, units }
+  },
+})

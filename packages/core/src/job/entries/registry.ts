@@ -1,0 +1,79 @@
+import type { Read } from '../../verdict/shape.js'
+import {
+  branchBuilt,
+  branchRemoved,
+  devicesFitted,
+  devicesRemoved,
+  planeBuilt,
+  planeRemoved,
+  serialsReported,
+} from './array.js'
+import { calculationKept } from './calculation.js'
+import { defectRaised, defectStep } from './defect.js'
+import { bondMade, bondRemoved, earthPartFound, earthPartRemoved } from './earth.js'
+import type { EntryKindRow } from './entry-kind.js'
+import { evidenceStruck, observation, reading, record } from './evidence.js'
+import { jobAmended, jobOpened, shared, sheetAdopted } from './job.js'
+import { conductorRemoved, conductorRun, partPlaced, partRemoved } from './network.js'
+import { signed } from './signature.js'
+import { stringBuilt, stringRemoved } from './string.js'
+import { unitFitted, unitRemoved } from './unit.js'
+import {
+  gapMeasured,
+  gapRemoved,
+  obstructionMeasured,
+  obstructionRemoved,
+  wallMeasured,
+  wallRemoved,
+} from './wall.js'
+
+/** Everything that can be written into a job. A kind is a row in the file of its thing, and one line here. */
+export const ENTRY_ROWS = {
+  'job-opened': jobOpened,
+  shared,
+  'unit-fitted': unitFitted,
+  'unit-removed': unitRemoved,
+  'job-amended': jobAmended,
+  'sheet-adopted': sheetAdopted,
+  'wall-measured': wallMeasured,
+  'wall-removed': wallRemoved,
+  'obstruction-measured': obstructionMeasured,
+  'obstruction-removed': obstructionRemoved,
+  'gap-measured': gapMeasured,
+  'gap-removed': gapRemoved,
+  'string-built': stringBuilt,
+  'string-removed': stringRemoved,
+  'plane-built': planeBuilt,
+  'plane-removed': planeRemoved,
+  'devices-fitted': devicesFitted,
+  'devices-removed': devicesRemoved,
+  'branch-built': branchBuilt,
+  'branch-removed': branchRemoved,
+  'serials-reported': serialsReported,
+  'earth-part-found': earthPartFound,
+  'earth-part-removed': earthPartRemoved,
+  'bond-made': bondMade,
+  'bond-removed': bondRemoved,
+  'part-placed': partPlaced,
+  'part-removed': partRemoved,
+  'conductor-run': conductorRun,
+  'conductor-removed': conductorRemoved,
+  reading,
+  observation,
+  record,
+  'evidence-struck': evidenceStruck,
+  'defect-raised': defectRaised,
+  'defect-step': defectStep,
+  'calculation-kept': calculationKept,
+  signed,
+}
+export type EntryKind = keyof typeof ENTRY_ROWS
+export const ENTRY_KINDS = Object.keys(ENTRY_ROWS) as EntryKind[]
+
+/** What an entry of each kind holds. */
+export type EntryBodies = { [K in EntryKind]: Read<(typeof ENTRY_ROWS)[K]['holds']> }
+
+/** The row of a kind, for callers that treat all kinds alike; undefined for a kind that is none of ours. */
+export function entryRow(kind: string): EntryKindRow<object> | undefined {
+  return Object.hasOwn(ENTRY_ROWS, kind) ? (ENTRY_ROWS[kind as EntryKind] as EntryKindRow<never>) : undefined
+}

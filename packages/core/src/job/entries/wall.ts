@@ -1,0 +1,152 @@
+import { bareWall, bareWallShape, gapShape, obstructionShape, type WallBuilt } from '../../as-built/wall.js'
+import type { GapId, ObstructionId, WallId } from '../../ids/ids.js'
+import { object, text } from '../../verdict/shape.js'
+import type { EntryWith } from '../entry-with.js'
+import type { Draft } from '../state.js'
+import {
+  ADMITTED,
+  INSPECTORS,
+  admitted,
+  entryKind,
+  find,
+  firstRefusal,
+  known,
+  momentOf,
+  put,
+  putBack,
+  refuse,
+  without,
+  type Against,
+  type Admission,
+  type Step,
+} from './entry-kind.js'
+
+const onKnownWall = ({ wallId }: { wallId: WallId }, { state }: Against): Admission =>
+  known(state.asBuilt.walls, wallId, 'wall')
+
+function onWall(draft: Draft, id: WallId, entry: EntryWith<unknown>, change: (wall: WallBuilt) => WallBuilt) {
+  const walls = draft.asBuilt.walls.map((wall) => (wall.id === id ? change(wall) : wall))
+  draft.asBuilt = { ...draft.asBuilt, walls }
+  draft.touched.walls.set(id, momentOf(entry))
+}
+
+export const wallMeasured = entryKind({
+  holds: bareWallShape,
+  says: 'wall measured',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit: admitted,
+  apply(draft, wall, entry) {
+    const { obstructions = [], gaps = [] } = find(draft.asBuilt.walls, wall.id) ?? {}
+    const walls = put(draft.asBuilt.walls, { ...wall, obstructions, gaps })
+    draft.asBuilt = { ...draft.asBuilt, walls }
+    draft.touched.walls.set(wall.id, momentOf(entry))
+  },
+  undo({ id }, { walls }) {
+    const wall = find(walls, id)
+    return putBack('wall-measured', wall && bareWall(wall), { kind: 'wall-removed', body: { wallId: id } })
+  },
+})
+
+export const wallRemoved = entryKind({
+  holds: object({ wallId: text<WallId>() }),
+  says: 'wall removed',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit: onKnownWall,
+  apply(draft, { wallId }) {
+    const { units, walls } = draft.asBuilt
+    draft.asBuilt = {
+      ...draft.asBuilt,
+      walls: without(walls, wallId),
+      units: units.map((unit) => (unit.place?.wallId === wallId ? { ...unit, place: undefined } : unit)),
+    }
+  },
+  undo({ wallId }, { units, walls }) {
+    const wall = find(walls, wallId)
+    if (!wall) return []
+    return [
+      { kind: 'wall-measured', body: bareWall(wall) },
+      ...wall.obstructions.map((obstruction): Step => ({
+        kind: 'obstruction-measured',
+        body: { wallId, obstruction },
+      })),
+      ...wall.gaps.map((gap): Step => ({ kind: 'gap-measured', body: { wallId, gap } })),
+      ...units
+        .filter(({ place }) => place?.wallId === wallId)
+        .map((unit): Step => ({ kind: 'unit-fitted', body: unit })),
+    ]
+  },
+})
+
+export const obstructionMeasured = entryKind({
+  holds: object({ wallId: text<WallId>(), obstruction: obstructionShape }),
+  says: 'obstruction measured',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit(body, against) {
+    const { id } = body.obstruction
+    const taken = against.state.asBuilt.units.some((unit) => unit.id === id)
+    return firstRefusal(
+      onKnownWall(body, against),
+      taken ? refuse('id-taken', `a unit of this job is called “${id}”`) : ADMITTED,
+    )
+  },
+  apply: (draft, { wallId, obstruction }, entry) =>
+    onWall(draft, wallId, entry, (wall) => ({ ...wall, obstructions: put(wall.obstructions, obstruction) })),
+  undo({ wallId, obstruction: { id } }, { walls }) {
+    const was = find(find(walls, wallId)?.obstructions ?? [], id)
+    return putBack('obstruction-measured', was && { wallId, obstruction: was }, {
+      kind: 'obstruction-removed',
+      body: { wallId, obstructionId: id },
+    })
+  },
+})
+
+export const obstructionRemoved = entryKind({
+  holds: object({ wallId: text<WallId>(), obstructionId: text<ObstructionId>() }),
+  says: 'obstruction removed',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit: onKnownWall,
+  apply: (draft, { wallId, obstructionId }, entry) =>
+    onWall(draft, wallId, entry, (wall) => ({
+      ...wall,
+      obstructions: without(wall.obstructions, obstructionId),
+    })),
+  undo({ wallId, obstructionId }, { walls }) {
+    const was = find(find(walls, wallId)?.obstructions ?? [], obstructionId)
+    return putBack('obstruction-measured', was && { wallId, obstruction: was })
+  },
+})
+
+export const gapMeasured = entryKind({
+  holds: object({ wallId: text<WallId>(), gap: gapShape }),
+  says: 'gap measured',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit: onKnownWall,
+  apply: (draft, { wallId, gap }, entry) =>
+    onWall(draft, wallId, entry, (wall) => ({ ...wall, gaps: put(wall.gaps, gap) })),
+  undo({ wallId, gap: { id } }, { walls }) {
+    const was = find(find(walls, wallId)?.gaps ?? [], id)
+    return putBack('gap-measured', was && { wallId, gap: was }, {
+      kind: 'gap-removed',
+      body: { wallId, gapId: id },
+    })
+  },
+})
+
+export const gapRemoved = entryKind({
+  holds: object({ wallId: text<WallId>(), gapId: text<GapId>() }),
+  says: 'gap removed',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit: onKnownWall,
+  apply: (draft, { wallId, gapId }, entry) =>
+    onWall(draft, wallId, entry, (wall) => ({ ...wall, gaps: without(wall.gaps, gapId) })),
+  undo({ wallId, gapId }, { walls }) {
+    const was = find(find(walls, wallId)?.gaps ?? [], gapId)
+    return putBack('gap-measured', was && { wallId, gap: was })
+  },
+})

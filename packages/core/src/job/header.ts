@@ -1,0 +1,52 @@
+import { EARTH_METHODS } from '../earthing/protective-earth.js'
+import type { SheetId } from '../ids/ids.js'
+import { DECISION_RULES } from '../verdict/decision.js'
+import { anyText, flag, list, num, object, oneOf, optional, text, type Read } from '../verdict/shape.js'
+
+export const SCHOOLS = ['iec', 'nec'] as const
+export const SYSTEMS = ['metric', 'us'] as const
+
+export const pinnedSheetShape = object({
+  id: text<SheetId>(),
+  maker: anyText(),
+  model: anyText(),
+  revision: anyText(),
+  fingerprint: text('SHA-256 of the canonical JSON of the sheet'),
+})
+export type PinnedSheet = Read<typeof pinnedSheetShape>
+
+const rules = {
+  title: anyText(),
+  site: anyText(),
+  customer: anyText(),
+  school: oneOf(SCHOOLS),
+  units: oneOf(SYSTEMS),
+  rule: oneOf(DECISION_RULES),
+}
+const whereItMatters = {
+  earthMethod: optional(
+    oneOf(EARTH_METHODS, 'how protective conductors are sized; by the table when nobody chose'),
+  ),
+  copperBonds: optional(flag('the authority insists on copper bonds')),
+  coldest: optional(num({ unit: '°C', about: 'lowest temperature of the site, for the coldest morning' })),
+}
+
+export const jobHeaderShape = object({
+  number: anyText(),
+  ...rules,
+  sheets: list(pinnedSheetShape, { mayBeEmpty: true }),
+  ...whereItMatters,
+})
+export type JobHeader = Read<typeof jobHeaderShape>
+
+/** What may be changed of a job after it was opened; sheets are adopted one by one. */
+export const jobAmendmentShape = object({
+  title: optional(rules.title),
+  site: optional(rules.site),
+  customer: optional(rules.customer),
+  school: optional(rules.school),
+  units: optional(rules.units),
+  rule: optional(rules.rule),
+  ...whereItMatters,
+})
+export type JobAmendment = Read<typeof jobAmendmentShape>

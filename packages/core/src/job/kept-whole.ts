@@ -1,0 +1,101 @@
+import { CONDITIONS } from '../answer/ask.js'
+import type { Answer } from '../answer/forms.js'
+import { photoRefShape } from '../answer/photo-ref.js'
+import type { CheckId, DefectId, EntryId, PointId } from '../ids/ids.js'
+import { instrumentShape } from '../instrument/instrument.js'
+import { SEVERITIES } from '../sheet/terms.js'
+import { RELATIONS } from '../verdict/decision.js'
+import {
+  anyText,
+  flag,
+  jsonObject,
+  list,
+  num,
+  object,
+  oneOf,
+  optional,
+  text,
+  type Read,
+} from '../verdict/shape.js'
+import { DEFECT_STEPS } from './defect-process.js'
+import type { EntryWith } from './entry-with.js'
+
+/** What the entries of evidence, defects, calculations and signatures hold: the state keeps these entries whole. */
+const note = optional(anyText())
+const photos = optional(list(photoRefShape, { mayBeEmpty: true }))
+const [cellTemperature, irradiance, testVoltage] = CONDITIONS
+
+export const readingShape = object({
+  point: text<PointId>(),
+  typed: anyText(),
+  value: num({ about: 'canonical' }),
+  unit: anyText(),
+  relation: oneOf(RELATIONS),
+  instrument: optional(instrumentShape),
+  conditions: optional(
+    object({
+      [cellTemperature]: optional(num({ unit: '°C' })),
+      [irradiance]: optional(num({ unit: 'W/m²' })),
+      [testVoltage]: optional(num({ unit: 'V' })),
+    }),
+  ),
+  note,
+  photos,
+})
+
+export const observationShape = object({ point: text<PointId>(), seen: flag(), note, photos })
+
+export const recordShape = object({
+  point: text<PointId>(),
+  // Read against the form of the check that it answers, when there is one.
+  answer: jsonObject<Answer>(),
+  instrument: optional(instrumentShape),
+  note,
+  photos,
+})
+
+export const evidenceStruckShape = object({ entryId: text<EntryId>(), reason: anyText() })
+
+export const defectRaisedShape = object({
+  defectId: text<DefectId>(),
+  checkId: text<CheckId>(),
+  severity: oneOf(SEVERITIES),
+  title: anyText(),
+  place: anyText(),
+  finding: anyText(),
+  remedy: anyText(),
+  note,
+  photos,
+})
+
+export const defectStepShape = object({
+  defectId: text<DefectId>(),
+  step: oneOf(DEFECT_STEPS),
+  note: anyText(),
+  photos,
+})
+
+export const calculationKeptShape = object({
+  calculator: text(),
+  title: anyText(),
+  // As the calculator takes it; the result is worked out again wherever it is shown.
+  input: jsonObject<Record<string, unknown>>(),
+  note,
+})
+
+export const signedShape = object({
+  licence: anyText(),
+  statement: anyText(),
+  drawing: text('PNG of the signature, as a data URL'),
+  sealedHead: anyText(),
+})
+
+export type ReadingBody = Read<typeof readingShape>
+export type EvidenceEntry =
+  | EntryWith<ReadingBody, 'reading'>
+  | EntryWith<Read<typeof observationShape>, 'observation'>
+  | EntryWith<Read<typeof recordShape>, 'record'>
+export type DefectRaisedEntry = EntryWith<Read<typeof defectRaisedShape>, 'defect-raised'>
+export type DefectStepEntry = EntryWith<Read<typeof defectStepShape>, 'defect-step'>
+export type CalculationEntry = EntryWith<Read<typeof calculationKeptShape>, 'calculation-kept'>
+export type SignedEntry = EntryWith<Read<typeof signedShape>, 'signed'>

@@ -1,0 +1,113 @@
+import { NOTHING_BUILT, type AsBuilt } from '../as-built/as-built.js'
+import type { DefectId, EntryId, PointId, WallId } from '../ids/ids.js'
+import type { BadInput } from '../verdict/bad-input.js'
+import { instant } from '../verdict/time.js'
+import type {
+  CalculationEntry,
+  DefectRaisedEntry,
+  DefectStepEntry,
+  EvidenceEntry,
+  SignedEntry,
+} from './kept-whole.js'
+import type { EntryWith } from './entry-with.js'
+import type { JobHeader } from './header.js'
+import type { Person } from './person.js'
+
+/** When something was entered: by the device's clock, and by its place in the job where clocks agree. */
+export interface Moment {
+  at: string
+  seq: number
+}
+
+/** A time that cannot be read, in an old record, counts as the earliest of all. */
+const timeOf = ({ at }: Moment): number => {
+  const time = instant(at)
+  return Number.isNaN(time) ? -Infinity : time
+}
+
+export function isLater(a: Moment, b: Moment): boolean {
+  const [timeA, timeB] = [timeOf(a), timeOf(b)]
+  return timeA === timeB ? a.seq > b.seq : timeA > timeB
+}
+
+export type Evidence = EvidenceEntry & { struck?: { by: Person; at: string; reason: string } }
+
+export interface RaisedDefect {
+  raised: DefectRaisedEntry
+  steps: readonly DefectStepEntry[]
+}
+
+/** An entry that is kept and says nothing that could be read: its place, and what is wrong with it. */
+export interface UnreadableEntry {
+  entry: EntryWith<unknown>
+  problem: BadInput
+}
+
+/** When what was built was last entered. */
+export interface Touched {
+  units?: Moment
+  array?: Moment
+  earthing?: Moment
+  network?: Moment
+  walls: ReadonlyMap<WallId, Moment>
+}
+
+/** What the entries of a job add up to. */
+export interface JobState {
+  header: JobHeader | undefined
+  asBuilt: AsBuilt
+  /** By measuring point, oldest first; the last one that is not struck is in force. */
+  evidence: ReadonlyMap<PointId, readonly Evidence[]>
+  touched: Touched
+  defects: ReadonlyMap<DefectId, RaisedDefect>
+  calculations: readonly CalculationEntry[]
+  sharedWith: readonly Person[]
+  unreadable: readonly UnreadableEntry[]
+  seal: SignedEntry | undefined
+  head: { seq: number; hash: string } | undefined
+}
+
+/** A state that is being put together; whoever made it owns it until it is handed on. */
+export interface Draft extends JobState {
+  evidence: Map<PointId, readonly Evidence[]>
+  touched: Touched & { walls: Map<WallId, Moment> }
+  defects: Map<DefectId, RaisedDefect>
+}
+
+export const NOTHING_ENTERED: JobState = {
+  header: undefined,
+  asBuilt: NOTHING_BUILT,
+  evidence: new Map(),
+  touched: { walls: new Map() },
+  defects: new Map(),
+  calculations: [],
+  sharedWith: [],
+  unreadable: [],
+  seal: undefined,
+  head: undefined,
+}
+
+/** A copy that may be changed; what stands in the state itself never is, so it is shared. */
+export function draftOf(state: JobState): Draft {
+  const { evidence, touched, defects } = state
+  return {
+    ...state,
+    evidence: new Map(evidence),
+    touched: { ...touched, walls: new Map(touched.walls) },
+    defects: new Map(defects),
+  }
+}
+
+/** The evidence in force at a point: the latest that was not struck out. */
+export function inForce(rows: readonly Evidence[] | undefined): Evidence | undefined {
+  return rows?.findLast(({ struck }) => !struck)
+}
+
+/** Finds evidence by its entry. */
+export function evidenceBy(id: EntryId, { evidence }: Pick<JobState, 'evidence'>): Evidence | undefined {
+  for (const rows of evidence.values()) {
+    const found = rows.find((row) => row.id === id)
+    if (found) return found
+  }
+  return undefined
+}

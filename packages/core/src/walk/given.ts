@@ -1,0 +1,44 @@
+import type { Ask } from '../answer/ask.js'
+import { fitAnswer } from '../answer/forms.js'
+import { uncertaintyOf, vouching } from '../instrument/instrument.js'
+import type { EntryBodies } from '../job/entries/registry.js'
+import type { Evidence } from '../job/state.js'
+import type { Dimension } from '../quantity/units.js'
+import type { Given, GivenReading, GivenRecord } from '../requirements/given.js'
+import { attempt } from '../verdict/attempt.js'
+
+/** Evidence as a judgement takes it. */
+export function givenOf(ask: Ask, evidence: Evidence | undefined): Given | undefined {
+  if (!evidence) return undefined
+  const photos = evidence.body.photos?.length ?? 0
+  if (evidence.kind === 'observation') return { kind: 'observation', seen: evidence.body.seen, photos }
+  if (evidence.kind === 'record') return asRecord(ask, evidence.body, photos)
+  return asReading(evidence.body, ask.kind === 'reading' ? ask.dimension : undefined, photos)
+}
+
+export function asReading(
+  { value, relation, instrument, conditions }: EntryBodies['reading'],
+  dimension: Dimension | undefined,
+  photos: number,
+): GivenReading {
+  return {
+    kind: 'reading',
+    value,
+    relation,
+    instrument: dimension && vouching(instrument, dimension),
+    uncertainty: dimension ? uncertaintyOf(instrument, dimension, value) : 0,
+    conditions: conditions ?? {},
+    photos,
+  }
+}
+
+/** An answer that was given under an older revision, and does not fit what is asked now, answers nothing. */
+function asRecord(
+  ask: Ask,
+  { answer, instrument }: EntryBodies['record'],
+  photos: number,
+): GivenRecord | undefined {
+  if (ask.kind !== 'record') return undefined
+  const fitting = attempt(() => fitAnswer(ask, answer))
+  return fitting.ok ? { kind: 'record', answer: fitting.value, instrument, photos } : undefined
+}

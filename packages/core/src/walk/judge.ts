@@ -1,0 +1,133 @@
+import { readAnswer } from '../answer/forms.js'
+import { uncertaintyOf, vouching } from '../instrument/instrument.js'
+import { inForce, type JobState } from '../job/state.js'
+import { parseQuantity, type TypingHabits, type TypingProblem } from '../quantity/parse.js'
+import type { Given, GivenReading, GivenRecord } from '../requirements/given.js'
+import type { Judgement } from '../requirements/kind.js'
+import { kindOf } from '../requirements/kinds.js'
+import type { Surroundings } from '../requirements/surroundings.js'
+import { attempt } from '../verdict/attempt.js'
+import type { Check, JudgedCheck, Outcome } from './check.js'
+import { givenOf } from './given.js'
+import { refusedFacts } from './in-the-way.js'
+
+/** A check with the evidence in force at its point, and what comes of it. */
+export function judgeCheck(check: Check, { evidence, touched }: JobState, around: Surroundings): JudgedCheck {
+  const history = evidence.get(check.point) ?? []
+  const current = inForce(history)
+  return {
+    check,
+    history,
+    measured:
+      check.ask.kind === 'derived'
+        ? builtAt(check, touched)
+        : current && { at: current.at, seq: current.seq },
+    outcome: judge(check, givenOf(check.ask, current), around),
+  }
+}
+
+/** When the facts that a derived check reads were last entered. */
+function builtAt({ ask, unit, inTheWay }: Check, touched: JobState['touched']) {
+  if (ask.kind !== 'derived' || inTheWay) return undefined
+  return ask.from === 'wall' ? touched.walls.get(unit.place?.wallId ?? '') : touched[ask.from]
+}
+
+/** The outcome of one check for a piece of evidence that may or may not be kept. Facts that no calculator takes are not proven; nothing is thrown. */
+export function judge(check: Check, given: Given | undefined, around: Surroundings): Outcome {
+  if (check.because !== undefined) return { verdict: 'not-applicable', because: check.because }
+  if (check.inTheWay) return outcomeOf(check, refusedFacts(check.inTheWay, check.ask))
+  const { requirement, subject, unit, ask } = check
+  const judged = attempt(() => kindOf(requirement).judge(requirement, subject, given, around, unit))
+  if (!judged.ok) return outcomeOf(check, refusedFacts(judged.problem, ask))
+  const judgement = judged.value
+  if (!judgement) return { verdict: 'not-inspected' }
+  const lacksPhoto = requirement.photo && judgement.verdict === 'conforms' && given?.photos === 0
+  return outcomeOf(check, lacksPhoto ? new Unpictured(judgement) : judgement)
+}
+
+/** A judgement that would conform, had somebody taken the photo that the sheet asks for. */
+class Unpictured implements Judgement {
+  readonly verdict = 'not-proven'
+  readonly wanting = 'the sheet asks for a photo with this check'
+  readonly finding: string
+
+  constructor(private readonly judgement: Judgement) {
+    this.finding = judgement.finding
+  }
+  get working() {
+    return this.judgement.working
+  }
+  get notes() {
+    return this.judgement.notes
+  }
+}
+
+/** The judgement with what its verdict needs. Its words stay unmade until somebody reads them. */
+function outcomeOf(check: Check, judgement: Judgement): Outcome {
+  const { verdict, finding, causes = [], seenAlsoFrom, wanting } = judgement
+  const { severity, title, remedy } = check.requirement
+  return {
+    verdict,
+    finding,
+    causes,
+    ...(seenAlsoFrom && { seenAlsoFrom }),
+    ...(verdict === 'not-proven' && {
+      wanting: wanting ?? 'use a finer instrument, or measure again where it counts',
+    }),
+    ...(verdict === 'does-not-conform' && {
+      defect: { severity, title, place: check.place, finding, remedy },
+    }),
+    get working() {
+      return judgement.working
+    },
+    get notes() {
+      return judgement.notes
+    },
+  } as Outcome
+}
+
+export type TypedJudgement =
+  | { ok: true; reading: GivenReading & { typed: string; unit: string }; outcome: Outcome }
+  | { ok: false; problem: TypingProblem }
+
+/** What is typed, judged as it stands: for the keystroke, before anything is kept. */
+export function judgeTyped(
+  check: Check,
+  typed: string,
+  using: Pick<GivenReading, 'instrument' | 'conditions'>,
+  around: Surroundings,
+  habits: TypingHabits = {},
+): TypedJudgement {
+  if (check.ask.kind !== 'reading') throw new Error(`check ${check.id} does not ask for a reading`)
+  const { dimension, unit } = check.ask
+  const parsed = parseQuantity(typed, dimension, { assume: unit, ...habits })
+  if (!parsed.ok) return parsed
+  const { value, relation } = parsed.quantity
+  const reading: GivenReading = {
+    kind: 'reading',
+    value,
+    relation,
+    uncertainty: uncertaintyOf(using.instrument, dimension, value),
+    ...using,
+    instrument: vouching(using.instrument, dimension),
+  }
+  return {
+    ok: true,
+    reading: { ...reading, typed: parsed.quantity.typed, unit: parsed.quantity.unit },
+    outcome: judge(check, reading, around),
+  }
+}
+
+/** An answer of several parts as it stands, before it is kept; a part that does not fit comes back as the problem. */
+export function judgeAnswer(
+  check: Check,
+  answer: unknown,
+  using: { instrument: GivenRecord['instrument']; photos?: number },
+  around: Surroundings,
+): { ok: true; outcome: Outcome } | { ok: false; problem: string } {
+  const { ask } = check
+  if (ask.kind !== 'record') throw new Error(`check ${check.id} does not ask for a record`)
+  const read = attempt(() => readAnswer(ask, answer))
+  if (!read.ok) return { ok: false, problem: read.problem.message }
+  return { ok: true, outcome: judge(check, { kind: 'record', answer: read.value, ...using }, around) }
+}

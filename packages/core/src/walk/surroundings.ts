@@ -1,0 +1,74 @@
+import { networkLoads } from '../ac/network.js'
+import { partLoads } from '../ac/part-loads.js'
+import type { AsBuilt } from '../as-built/as-built.js'
+import { lookUpArray } from '../as-built/module-lookup.js'
+import { inForce, type JobState } from '../job/state.js'
+import type { MeasuredWall } from '../requirements/mounting/measured-wall.js'
+import type { Sheet } from '../requirements/sheet.js'
+import type { OnWall, Surroundings } from '../requirements/surroundings.js'
+import type { DecisionRule } from '../verdict/decision.js'
+import { BOUNDARIES, type Boundary } from '../wall/items.js'
+import { asReading } from './given.js'
+
+export const ruleOf = ({ header }: Pick<JobState, 'header'>): DecisionRule => header?.rule ?? 'guarded'
+
+const BOUNDARY_WORDS = {
+  floor: 'the floor',
+  ceiling: 'the ceiling',
+  'left-corner': 'the left corner',
+  'right-corner': 'the right corner',
+} satisfies Record<Boundary, string>
+
+/** What judgements may look at. What takes its time is worked out when first asked for, and taken over from before where it still holds. */
+export function surroundingsOf(
+  { header, evidence }: JobState,
+  asBuilt: AsBuilt,
+  walls: readonly MeasuredWall[],
+  sheets: ReadonlyMap<string, Sheet>,
+  before?: Surroundings,
+): Surroundings {
+  const sheetByUnit = new Map(asBuilt.units.map(({ id, sheetId }) => [id, sheets.get(sheetId)]))
+  const sheetOf = (unitId: string) => sheetByUnit.get(unitId)
+  const sameNetwork = before?.asBuilt.network === asBuilt.network
+  const labels = once(() => labelsOf(asBuilt))
+  return {
+    asBuilt,
+    header,
+    sheetOf,
+    loads: sameNetwork ? before.loads : once(() => networkLoads(asBuilt.network)),
+    partLoads: sameNetwork ? before.partLoads : once(() => partLoads(asBuilt.network)),
+    reading(point) {
+      const current = inForce(evidence.get(point))
+      return current?.kind === 'reading' ? asReading(current.body, undefined, 0) : undefined
+    },
+    array: once(() => lookUpArray(asBuilt.array, asBuilt.units, sheetOf)),
+    rule: ruleOf({ header }),
+    labelOf: (id) => labels().get(id) ?? id,
+    onWall: (unitId) => onWall(unitId, asBuilt, walls),
+  }
+}
+
+function once<T>(work: () => T): () => T {
+  let done: { value: T } | undefined
+  return () => (done ??= { value: work() }).value
+}
+
+function labelsOf({ units, walls, earth, array, network }: AsBuilt): Map<string, string> {
+  const labels = new Map<string, string>(BOUNDARIES.map((id) => [id, BOUNDARY_WORDS[id]]))
+  const obstructions = walls.flatMap((wall) => wall.obstructions)
+  for (const { id, label } of [...units, ...obstructions, ...earth.parts, ...array.planes, ...network.parts])
+    labels.set(id, label)
+  return labels
+}
+
+function onWall(unitId: string, { units }: AsBuilt, walls: readonly MeasuredWall[]): OnWall | undefined {
+  const hung = units.find(({ id }) => id === unitId)?.place?.wallId
+  const measured = walls.find(({ wall }) => wall.id === hung)
+  if (!measured) return undefined
+  const { wall, result, problem } = measured
+  if (problem) throw problem
+  const found = result.units.find(({ id }) => id === unitId)
+  if (!found) return undefined
+  const pairs = result.collisions.filter((pair) => pair.includes(unitId))
+  return { wall, result: found, collidesWith: pairs.map(([a, b]) => (a === unitId ? b : a)) }
+}
