@@ -187,6 +187,7 @@ export {
   waitingFor,
   type Blocker,
   type BlockerKind,
+  type Owed,
 } from './sign-off/gate.js'
 export {
   MINUTES_BESIDE_CHECKS,
@@ -226,5 +227,5 @@ export {
   type FileFault,
   type InspectionFile,
 } from './admission/inspection-file.js'
-export type { CheckId, JobId, PhotoId, SheetId, WallId } from './ids/ids.js'
+export type { CheckId, EntryId, JobId, PhotoId, SheetId, WallId } from './ids/ids.js'
 export { placeWords, readPlace } from './ids/place-id.js'

@@ -1,4 +1,5 @@
 import { connect } from 'node:net'
+import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
 import type { ErrorShape } from '@plumb-mark/core'
@@ -337,4 +338,49 @@ describe('photos', () => {
     const sent = await Promise.all([send(content, id), send(content, id)])
     expect(sent.map(({ status }) => status)).toEqual([200, 200])
   })
+})
+
+it('a database that holds what an older program took starts, shows every job, and the one can be opened, corrected and exported', async () => {
+  const db = server.get(DataSource)
+  const { entries } = (await inspector.bundle(jobId)).body
+  const seq = entries.length + 1
+  const bodies = [
+    ['string-built', { id: 'old', label: ' ', unitId: 'inv-1', input: 'PV1', count: 3 }],
+    ['obstruction-measured', { wallId: 'w' }],
+    ['part-placed', { id: 'old', label: 'P', kind: 'board', unitId: null, rating: null }],
+  ] as const
+  for (const [i, [kind, body]] of bodies.entries())
+    await db.query('INSERT INTO entries VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)', [
+      uuid(),
+      jobId,
+      seq + i,
+      kind,
+      '2026-06-01T08:00:00Z',
+      JSON.stringify(entries[0]!.by),
+      JSON.stringify(body),
+      'p',
+      'h',
+    ])
+  await db.query('INSERT INTO sheets VALUES (?, ?, ?, ?, ?, ?)', [
+    'old',
+    'M',
+    'X',
+    '1',
+    'format: plumb-mark-sheet\nmass: -1 kg',
+    'f',
+  ])
+  await server.restart()
+  inspector = await server.signIn('inspector')
+  expect((await inspector.json<unknown[]>('GET', '/api/jobs')).body).toHaveLength(3)
+  expect(
+    (await inspector.json<{ id: string; problem?: string }[]>('GET', '/api/sheets')).body.find(
+      ({ id }) => id === 'old',
+    )?.problem,
+  ).toMatch(/./)
+  for (const path of ['', '/report.pdf', '/inspection.json'])
+    expect((await inspector.call('GET', `/api/jobs/${jobId}${path}`)).status).toBe(200)
+  const { body } = await inspector.bundle(jobId)
+  const unreadable = body.entries.find((one) => one.seq === seq)!
+  const strike = entry('evidence-struck', { entryId: unreadable.id, reason: 'cannot be read' })
+  expect((await inspector.append(jobId, strike)).status).toBe(200)
 })

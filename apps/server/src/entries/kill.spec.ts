@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { createServer } from 'node:net'
+import { connect, createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Caller, torque } from '../testing/running-server.testing.js'
@@ -61,6 +61,30 @@ it('killed in the middle of a stream of writes, it has lost no acknowledged read
   const after = await (await signedIn(second.address)).bundle(id)
   const kept = new Set(after.body.entries.map((entry) => entry.id))
   expect(acknowledged.filter((entry) => !kept.has(entry))).toEqual([])
+  running!.kill('SIGKILL')
+}, 60_000)
+
+it('a folder is served by one at a time, and a polite stop ends within five seconds whatever hangs on a connection', async () => {
+  const first = await start('--data', dataDir)
+  if (!('address' in first)) throw new Error(first.said)
+  const serving = running!
+  expect(await start('--data', dataDir)).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/is served by another running Plumb Mark/),
+  })
+  const { port, hostname } = new URL(first.address)
+  const hanging = connect(Number(port), hostname, () =>
+    hanging.write('POST /api/session HTTP/1.1\r\nHost: x\r\nContent-Length: 99\r\n\r\n'),
+  )
+  hanging.on('error', () => undefined)
+  await new Promise((resolve) => hanging.once('connect', resolve))
+  const began = Date.now()
+  const ended = new Promise((resolve) => serving.once('exit', resolve))
+  serving.kill('SIGTERM')
+  expect(await ended).toBe(0)
+  expect(Date.now() - began).toBeLessThan(5000)
+  const again = await start('--data', dataDir)
+  expect(again).toHaveProperty('address')
   running!.kill('SIGKILL')
 }, 60_000)
 

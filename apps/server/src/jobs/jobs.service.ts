@@ -67,6 +67,7 @@ const NAMELESS = { title: '', site: '', customer: '' }
 function summary({ id, number, changedAt }: JobRow, inspection: Inspection): JobSummary {
   const { state, defects, checks } = inspection
   const { title, site, customer } = state.header ?? NAMELESS
+  const { owed, words } = waitingFor(inspection)
   const count = (severity: Severity) =>
     defects.filter((defect) => defect.severity === severity && isOpen(defect)).length
   const left: Record<string, number> = {}
@@ -80,7 +81,8 @@ function summary({ id, number, changedAt }: JobRow, inspection: Inspection): Job
     customer,
     changedAt,
     left,
-    waitingFor: waitingFor(inspection),
+    waitingFor: words,
+    owed,
     sealed: state.seal !== undefined,
     open: { stop: count('stop'), major: count('major'), minor: count('minor'), note: count('note') },
   }
@@ -97,6 +99,7 @@ function unjudged({ id, number, changedAt, sealedAt }: JobRow, header: JobHeader
     customer,
     changedAt,
     left: {},
+    owed: [],
     waitingFor: 'somebody to put right what cannot be judged',
     problem: 'this job cannot be judged: open it to see and correct what was entered; the fault is logged',
     sealed: sealedAt !== null,

@@ -56,6 +56,12 @@ export class RunningServer {
     this.address = await listen(this.app, settings)
   }
 
+  /** Stops and starts again on the same folder. */
+  async restart(): Promise<void> {
+    await this.app.close()
+    await this.open()
+  }
+
   get<T>(token: new (...args: never[]) => T): T {
     return this.app.get(token)
   }

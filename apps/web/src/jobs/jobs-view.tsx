@@ -1,3 +1,4 @@
+import { Problem } from '../marks/problem.js'
 import { Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { JobSummary } from '@plumb-mark/contract'
@@ -72,6 +73,7 @@ function JobRow({ job, to }: { job: JobSummary; to: string }) {
         </Text>
         {job.waitingFor}
       </Text>
+      {job.problem && <Problem mt="6px">{job.problem}</Problem>}
       <HStack gap="18px" mt="8px" wrap="wrap" fontSize="14px" color="faint">
         {open.map((severity) => (
           <Text

@@ -92,7 +92,7 @@ export function SheetsView() {
               {sheet.date}
             </Text>
             <Text fontSize="14px" color="faint" textAlign="right">
-              {sheet.requirements} required
+              {sheet.problem ? `cannot be read: ${sheet.problem}` : `${sheet.requirements} required`}
               <br />
               {sheet.usedBy === 0
                 ? 'not used yet'

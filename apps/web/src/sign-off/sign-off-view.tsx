@@ -7,6 +7,7 @@ import {
   isOpen,
   type Blocker,
   type BlockerKind,
+  type EntryId,
   type Inspection,
 } from '@plumb-mark/core'
 import { toLink } from '../calculators/link.js'
@@ -19,6 +20,7 @@ const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) =
 const KINDS = {
   'nothing-to-judge': 'Nothing to judge',
   'sheet-missing': 'Sheets missing',
+  'entry-unreadable': 'Entries that cannot be read',
   'defect-open': 'Open stop and major defects',
   'failed-without-defect': 'Failures that nobody raised',
   'not-proven': 'Readings that prove nothing',
@@ -103,14 +105,22 @@ function Group({
   const stageOf = ({ checkId }: Blocker) =>
     inspection.checks.find(({ check }) => check.id === checkId)?.check.stage
   const row = (one: Blocker) => (
-    <chakra.li key={`${one.kind}${one.checkId}${one.defectId}`} borderBottom="1px solid" borderColor="hair">
+    <chakra.li
+      key={`${one.kind}${one.checkId}${one.defectId}${one.entryId}`}
+      borderBottom="1px solid"
+      borderColor="hair"
+    >
       <Flex asChild minH="44px" align="center" _hover={{ color: 'chalk' }}>
-        <Link
-          to={stageOf(one) ? `/jobs/${jobId}/walk/${stageOf(one)}` : `/jobs/${jobId}/walk`}
-          onClick={() => setTimeout(() => openCheck(one.checkId))}
-        >
-          {one.text}
-        </Link>
+        {one.entryId ? (
+          <StrikeOut entryId={one.entryId} text={one.text} />
+        ) : (
+          <Link
+            to={stageOf(one) ? `/jobs/${jobId}/walk/${stageOf(one)}` : `/jobs/${jobId}/walk`}
+            onClick={() => setTimeout(() => openCheck(one.checkId))}
+          >
+            {one.text}
+          </Link>
+        )}
       </Flex>
     </chakra.li>
   )
@@ -129,6 +139,24 @@ function Group({
         </chakra.details>
       )}
     </Box>
+  )
+}
+
+/** An entry that no program can read any more: it stays in the record, and is struck out to clear the way. */
+function StrikeOut({ entryId, text }: { entryId: EntryId; text: string }) {
+  const append = useInspection((state) => state.append)
+  const person = useSession((session) => session.person)
+  const strike = () =>
+    person && append(person, { kind: 'evidence-struck', body: { entryId, reason: 'cannot be read' } })
+  return (
+    <Flex align="center" gap="12px" flex="1">
+      <Text flex="1">{text}</Text>
+      {person?.role === 'inspector' && (
+        <Button variant="outline" onClick={strike}>
+          Strike out
+        </Button>
+      )}
+    </Flex>
   )
 }
 

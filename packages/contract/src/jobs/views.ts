@@ -1,4 +1,4 @@
-import type { Entry, Instrument, Person, Sheet } from '@plumb-mark/core'
+import type { Entry, Instrument, Owed, Person, Sheet } from '@plumb-mark/core'
 
 /** A job in the list: what it is waiting for, not a percentage. */
 export interface JobSummary {
@@ -8,6 +8,8 @@ export interface JobSummary {
   site: string
   customer: string
   waitingFor: string
+  /** The same as data, to sort and to count by. */
+  owed: Owed[]
   /** Why it could not be judged; the other figures then say nothing. */
   problem?: string
   sealed: boolean

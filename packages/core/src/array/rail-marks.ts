@@ -6,7 +6,7 @@ import type { Explained } from '../verdict/verdict.js'
 export const railMarksInput = object({
   moduleWidth: num({ unit: 'mm', sign: 'divisor' }),
   gap: num({ unit: 'mm', sign: 'magnitude', about: 'between modules' }),
-  count: count('modules in the row'),
+  count: count('modules in the row', { max: 1000 }),
   firstOffset: optional(
     num({ unit: 'mm', sign: 'magnitude', about: 'from the end of the rail to the first module' }),
     0,

@@ -3,14 +3,14 @@ import { list, object, requireUniqueIds, refine, text, type Read } from '../verd
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 export const serialMapInput = object({
-  planned: refine(list(object({ position: text(), serial: text() })), (planned, path) =>
+  planned: refine(list(object({ position: text(), serial: text() }), { max: 5000 }), (planned, path) =>
     requireUniqueIds(
       planned.map(({ position }) => ({ id: position })),
       path,
       'position',
     ),
   ),
-  reported: list(text(), { mayBeEmpty: true }),
+  reported: list(text(), { mayBeEmpty: true, max: 5000 }),
 })
 export type SerialMapInput = Read<typeof serialMapInput>
 

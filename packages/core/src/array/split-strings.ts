@@ -16,7 +16,10 @@ import type { Explained } from '../verdict/verdict.js'
 
 export const splitStringsInput = object({
   planes: refine(
-    list(object({ id: text(), modules: count() }), { about: 'surfaces of one orientation and tilt' }),
+    list(object({ id: text(), modules: count(undefined, { max: 10_000 }) }), {
+      max: 100,
+      about: 'surfaces of one orientation and tilt',
+    }),
     (planes, path) => requireUniqueIds(planes, path),
   ),
   modulePower: num({ unit: 'W', sign: 'divisor' }),

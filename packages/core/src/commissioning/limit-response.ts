@@ -7,7 +7,7 @@ import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.j
 const sample = object({ t: num({ unit: 's' }), power: num({ unit: 'W' }) })
 type Sample = Read<typeof sample>
 
-const ascending = refine(list(sample, { about: 't strictly ascending' }), (samples, path) => {
+const ascending = refine(list(sample, { about: 't strictly ascending', max: 5_000_000 }), (samples, path) => {
   const unordered = samples.findIndex(({ t }, i) => i > 0 && t <= samples[i - 1]!.t)
   if (unordered >= 0)
     throw new BadInput('not-ascending', `${path}[${unordered}].t`, 'must be later than the sample before it')

@@ -16,7 +16,10 @@ import { judged, worst, type Explained, type JudgedVerdict } from '../verdict/ve
 
 export const likeStringsInput = object({
   strings: refine(
-    list(object({ id: text(), voc: num({ unit: 'V', about: 'signed' }), count: count('modules in series') })),
+    list(
+      object({ id: text(), voc: num({ unit: 'V', about: 'signed' }), count: count('modules in series') }),
+      { max: 1000 },
+    ),
     (strings, path) => requireUniqueIds(strings, path),
   ),
   tolerancePercent: optional(percent('allowed difference from the median of the sisters'), 2),

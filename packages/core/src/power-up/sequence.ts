@@ -15,6 +15,9 @@ import {
 import { instant, seenTime } from '../verdict/time.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
+/** Rounds over the bolts of one cover. */
+export const MOST_PASSES = 20
+
 const steps = object({
   steps: refine(
     list(
@@ -23,6 +26,7 @@ const steps = object({
         after: optional(list(text(), { mayBeEmpty: true }), []),
         waitSeconds: optional(num({ unit: 's', sign: 'magnitude' })),
       }),
+      { max: 500 },
     ),
     (all, path) => {
       requireUniqueIds(all, path)
@@ -33,13 +37,13 @@ const steps = object({
   recorded: list(object({ id: text(), at: seenTime }), { mayBeEmpty: true }),
 })
 const passes = object({
-  order: refine(list(text()), (order, path) =>
+  order: refine(list(text(), { max: 500 }), (order, path) =>
     requireUniqueIds(
       order.map((id) => ({ id })),
       path,
     ),
   ),
-  passes: count(),
+  passes: count(undefined, { max: MOST_PASSES }),
   recorded: list(text(), { mayBeEmpty: true }),
 })
 

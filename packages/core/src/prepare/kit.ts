@@ -48,7 +48,7 @@ export function kitFor(
   const heads = asBuilt.units.flatMap(({ id }) => sheetOf(id) ?? [])
   const heavy = asBuilt.units.flatMap(({ id, label }) => {
     const mass = sheetOf(id)?.mass
-    return mass === undefined || mass <= 0 ? [] : [{ name: label, mass }]
+    return mass === undefined || mass <= 0 ? [] : [{ name: label.trim() || id, mass }]
   })
   return {
     instruments: instrumentsFor(asked, available, day),

@@ -1,3 +1,5 @@
+import type { CheckId, DefectId, EntryId } from '../ids/ids.js'
+import { entryRow } from '../job/entries/registry.js'
 import { inForce } from '../job/state.js'
 import { isOpen, openDefectFor, type Defect } from '../walk/defect.js'
 import { outOfCalibration, type Instrument } from '../instrument/instrument.js'
@@ -8,6 +10,7 @@ import type { Inspection } from '../walk/inspect.js'
 export type BlockerKind =
   | 'nothing-to-judge'
   | 'sheet-missing'
+  | 'entry-unreadable'
   | 'not-inspected'
   | 'not-proven'
   | 'failed-without-defect'
@@ -18,20 +21,28 @@ export type BlockerKind =
 export interface Blocker {
   kind: BlockerKind
   text: string
-  checkId?: string
-  defectId?: string
+  checkId?: CheckId
+  defectId?: DefectId
+  /** An entry that can be struck out to clear the way. */
+  entryId?: EntryId
 }
 
 /**
  * Exactly what stands in the way of the licensed signature: checks without an answer, readings that prove nothing, failures that nobody
- * raised, open `stop` and `major` defects, readings in force taken with an instrument whose calibration was over. Open `minor` defects
+ * raised, open `stop` and `major` defects, entries that cannot be read, readings in force taken with an instrument whose calibration was over. Open `minor` defects
  * and notes do not block; they are listed in the record.
  */
 export function blockers({ checks, defects, state, sheets }: Inspection): Blocker[] {
+  const unreadable = state.unreadable.map(({ entry, problem }): Blocker => ({
+    kind: 'entry-unreadable',
+    text: `entry ${entry.seq} (${entryRow(entry.kind)?.says ?? entry.kind}) cannot be read: ${problem.message}`,
+    entryId: entry.id,
+  }))
   if (checks.length === 0)
-    return [{ kind: 'nothing-to-judge', text: 'no unit with a sheet has been entered' }]
+    return [...unreadable, { kind: 'nothing-to-judge', text: 'no unit with a sheet has been entered' }]
   const missing = state.asBuilt.units.filter(({ sheetId }) => !sheets.has(sheetId))
   return [
+    ...unreadable,
     ...missing.map(({ label, sheetId }): Blocker => ({
       kind: 'sheet-missing',
       text: `${label} has no sheet (${sheetId})`,
@@ -87,28 +98,55 @@ export function isLeft(judged: JudgedCheck): boolean {
   return (verdict !== 'conforms' && verdict !== 'not-applicable') || expiredInstrument(judged) !== undefined
 }
 
-/** One line for a list of jobs: what it is waiting for. */
-export function waitingFor(inspection: Inspection): string {
-  if (inspection.state.seal) return 'nothing: signed and sealed'
-  const open = inspection.defects.filter(({ state }) => state === 'open').length
-  const reworked = inspection.defects.filter(({ state }) => state === 'reworked').length
-  const of = (kind: BlockerKind) => blockers(inspection).filter((blocker) => blocker.kind === kind).length
-  const parts = [
-    [open, 'the installer', 'defect to rework', 'defects to rework'],
-    [reworked, 'the inspector', 'rework to look at again', 'reworks to look at again'],
-    [of('failed-without-defect'), 'the inspector', 'failure to raise', 'failures to raise'],
-    [of('not-inspected'), 'the inspector', 'check to make', 'checks to make'],
-    [of('not-proven'), 'the inspector', 'reading to prove', 'readings to prove'],
-    [of('out-of-calibration'), 'the office', 'reading out of calibration', 'readings out of calibration'],
-  ] as const
-  const owed = parts.filter(([n]) => n > 0)
-  const people = [...new Set(owed.map(([, who]) => who))]
-  const said = people.map(
-    (person) =>
-      `${person} (${owed
-        .filter(([, who]) => who === person)
-        .map(([n, , one, many]) => `${n} ${n === 1 ? one : many}`)
-        .join(', ')})`,
-  )
-  return said.length === 0 ? 'the reviewer’s signature' : listed(said)
+export type Debtor = 'the installer' | 'the inspector' | 'the office'
+
+/** What somebody still owes a job. */
+export interface Owed {
+  who: Debtor
+  what: keyof typeof OWED
+  count: number
+}
+
+const OWED = {
+  'defect-open': ['the installer', 'defect to rework', 'defects to rework'],
+  'defect-reworked': ['the inspector', 'rework to look at again', 'reworks to look at again'],
+  'failed-without-defect': ['the inspector', 'failure to raise', 'failures to raise'],
+  'not-inspected': ['the inspector', 'check to make', 'checks to make'],
+  'not-proven': ['the inspector', 'reading to prove', 'readings to prove'],
+  'entry-unreadable': ['the inspector', 'entry to strike out', 'entries to strike out'],
+  'out-of-calibration': ['the office', 'reading out of calibration', 'readings out of calibration'],
+} as const satisfies Record<string, readonly [Debtor, string, string]>
+
+/** What a job is waiting for, whom first: as data that a list can sort by, and in words for reading. */
+export function waitingFor(inspection: Inspection): { owed: Owed[]; words: string } {
+  if (inspection.state.seal) return { owed: [], words: 'nothing: signed and sealed' }
+  const found = blockers(inspection)
+  const of = (kind: BlockerKind) => found.filter((blocker) => blocker.kind === kind).length
+  const inState = (wanted: Defect['state']) =>
+    inspection.defects.filter(({ state }) => state === wanted).length
+  const counts: Record<keyof typeof OWED, number> = {
+    'defect-open': inState('open'),
+    'defect-reworked': inState('reworked'),
+    'failed-without-defect': of('failed-without-defect'),
+    'not-inspected': of('not-inspected'),
+    'not-proven': of('not-proven'),
+    'entry-unreadable': of('entry-unreadable'),
+    'out-of-calibration': of('out-of-calibration'),
+  }
+  const owed = (Object.keys(OWED) as (keyof typeof OWED)[])
+    .filter((what) => counts[what] > 0)
+    .map((what): Owed => ({ who: OWED[what][0], what, count: counts[what] }))
+  return { owed, words: owed.length === 0 ? 'the reviewer’s signature' : owedWords(owed) }
+}
+
+/** "the installer (1 defect to rework) and the inspector (2 checks to make)" */
+function owedWords(owed: readonly Owed[]): string {
+  const people = [...new Set(owed.map(({ who }) => who))]
+  const said = ({ what, count }: Owed) => `${count} ${OWED[what][count === 1 ? 1 : 2]}`
+  const of = (person: Debtor) =>
+    owed
+      .filter(({ who }) => who === person)
+      .map(said)
+      .join(', ')
+  return listed(people.map((person) => `${person} (${of(person)})`))
 }

@@ -18,6 +18,7 @@ const FACTS: Record<string, string> = {
   position: 'a place that carries two things',
   id: 'a name that two things have',
   count: 'the count',
+  items: 'things',
 }
 
 const WHERE = {

@@ -150,17 +150,17 @@ describe('instruments', () => {
 })
 
 it('the list of jobs says whom each waits for', () => {
-  expect(waitingFor(SampleJob.opened().inspection)).toBe('the inspector (3 checks to make)')
+  expect(waitingFor(SampleJob.opened().inspection).words).toBe('the inspector (3 checks to make)')
   const failed = SampleJob.opened().answered().torque('1 N·m', 1)
-  expect(waitingFor(failed.inspection)).toBe('the inspector (1 failure to raise)')
-  expect(waitingFor(failed.raiseTorque().inspection)).toBe('the installer (1 defect to rework)')
+  expect(waitingFor(failed.inspection).words).toBe('the inspector (1 failure to raise)')
+  expect(waitingFor(failed.raiseTorque().inspection).words).toBe('the installer (1 defect to rework)')
   expect(
     waitingFor(
       failed.write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'x' }).inspection,
-    ),
+    ).words,
   ).toBe('the inspector (1 rework to look at again)')
   const done = SampleJob.opened().answered()
-  expect(waitingFor(done.write('reviewer', 'signed', SIGNATURE(done)).inspection)).toBe(
+  expect(waitingFor(done.write('reviewer', 'signed', SIGNATURE(done)).inspection).words).toBe(
     'nothing: signed and sealed',
   )
 })

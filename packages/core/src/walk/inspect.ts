@@ -237,7 +237,7 @@ function changes(
     was.units.length === is.units.length && was.units.every((unit, i) => likeButPlace(unit, is.units[i]!))
   const sameWalls = walls.length === wereWalls.length && walls.every((wall, i) => wall === wereWalls[i])
   const changed: Record<Reads, boolean> = {
-    walls: !sameWalls || !sameUnits,
+    walls: !sameWalls || was.units.some((unit, i) => unit !== is.units[i]) || !sameUnits,
     array: was.array !== is.array || was.strings !== is.strings,
     earthing: was.earth !== is.earth,
     network: was.network !== is.network,

@@ -30,6 +30,9 @@ export interface ClearanceReworkResult extends Explained {
   exact: boolean
 }
 
+/** Beyond any wall, and within a few seconds. */
+const MOST_UNITS = 100
+
 /** Tells the caller how far a long search has come, 0 to 1; returning false ends it. */
 export type Progress = (part: number) => boolean | void
 
@@ -50,6 +53,12 @@ export function clearanceRework(
     if (!units.some((unit) => unit.id === id))
       throw new BadInput('unknown-id', `fixed[${i}]`, `no unit is called "${id}"`)
   })
+  if (units.length > MOST_UNITS)
+    throw new BadInput(
+      'wrong-length',
+      'items',
+      `may have at most ${MOST_UNITS} units: the search tries each against each`,
+    )
   if (conforms(given)) return answer('not-needed', [], true, given)
   const wall = new Searchable(
     given,

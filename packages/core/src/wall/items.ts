@@ -85,11 +85,14 @@ export const wallShape = refine(
 export const BOUNDARIES = ['floor', 'ceiling', 'left-corner', 'right-corner'] as const
 export type Boundary = (typeof BOUNDARIES)[number]
 
+/** Each item may overlap each: the work of a wall grows with the square of what stands on it. */
+const MOST_ITEMS = 1000
+
 export const clearanceInput = refine(
   object({
     wall: wallShape,
     uncertainty: uncertaintyField('mm'),
-    items: list(variants('kind', { unit: unitShape, obstruction: obstructionShape })),
+    items: list(variants('kind', { unit: unitShape, obstruction: obstructionShape }), { max: MOST_ITEMS }),
   }),
   ({ items }) => requireNamesOfTheirOwn(items),
 )

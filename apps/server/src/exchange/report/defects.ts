@@ -59,13 +59,11 @@ async function one(defect: Defect, photoFile: PhotoFile): Promise<Content> {
 }
 
 async function picture({ id, caption }: PhotoRef, photoFile: PhotoFile): Promise<Content> {
-  const png = await sharp(await photoFile(id))
-    .png()
-    .toBuffer()
-  return {
-    stack: [
-      { image: `data:image/png;base64,${png.toString('base64')}`, fit: [118, 90] },
-      { text: caption ?? '', style: 'small' },
-    ],
-  }
+  const png = await photoFile(id)
+    .then((file) => sharp(file).png().toBuffer())
+    .catch(() => undefined)
+  const shown: Content = png
+    ? { image: `data:image/png;base64,${png.toString('base64')}`, fit: [118, 90] }
+    : { text: 'the file of this photo cannot be read', style: 'small' }
+  return { stack: [shown, { text: caption ?? '', style: 'small' }] }
 }

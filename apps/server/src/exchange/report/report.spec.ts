@@ -6,6 +6,8 @@ import { calculationPages } from './calculations.js'
 import { checkPages } from './checks.js'
 import { defectPages } from './defects.js'
 import { frontPage } from './front.js'
+import { report } from './report.js'
+import { Chance, RandomJob } from '../../../../../packages/core/src/admission/random-job.testing.js'
 import { signaturePage } from './signature.js'
 
 let server: RunningServer
@@ -149,3 +151,12 @@ it('leaves as a PDF, also when a calculation is kept with it', async () => {
       .toString(),
   ).toBe('%PDF-')
 })
+
+it('of whatever core admits a report can be made', async () => {
+  for (const seed of [3, 77, 412, 5001]) {
+    const random = new RandomJob(new Chance(seed))
+    for (let step = 0; step < 120; step++) random.grow()
+    const pdf = await report(random.inspection, () => Promise.resolve('/no/such/photo'))
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
+  }
+}, 60_000)

@@ -1,5 +1,5 @@
 import { answered } from '../given.js'
-import { sequence, type Violation } from '../../power-up/sequence.js'
+import { MOST_PASSES, sequence, type Violation } from '../../power-up/sequence.js'
 import {
   count,
   list,
@@ -28,7 +28,7 @@ export const tighteningOrder = defineKind(
         }),
         { about: 'in the order in which they are tightened' },
       ),
-      passes: count(),
+      passes: count(undefined, { max: MOST_PASSES }),
     }),
     ({ bolts }, path) => requireUniqueIds(bolts, join(path, 'bolts')),
   ),

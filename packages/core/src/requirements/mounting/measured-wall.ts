@@ -2,7 +2,7 @@ import type { WallBuilt } from '../../as-built/wall.js'
 import type { UnitBuilt } from '../../as-built/unit.js'
 import type { Sheet } from '../sheet.js'
 import { attempt } from '../../verdict/attempt.js'
-import type { BadInput } from '../../verdict/bad-input.js'
+import { BadInput } from '../../verdict/bad-input.js'
 import { countedUncertainty, type DecisionRule } from '../../verdict/decision.js'
 import { clearanceOf, type ClearanceResult } from '../../wall/clearance.js'
 import { requireNamesOfTheirOwn, type Item, type ReadWall, type Unit } from '../../wall/items.js'
@@ -49,11 +49,19 @@ export function measureWall(
     items: [...hung, ...others],
   }
   if (given.items.length === 0) return { wall, given, result: EMPTY }
-  const measured = attempt(() => (requireNamesOfTheirOwn(given.items), clearanceOf(given)))
+  const measured = attempt(() => {
+    if (given.items.length > MOST_ON_A_WALL)
+      throw new BadInput('wrong-length', 'items', `may be at most ${MOST_ON_A_WALL} on one wall`)
+    requireNamesOfTheirOwn(given.items)
+    return clearanceOf(given)
+  })
   return measured.ok
     ? { wall, given, result: measured.value }
     : { wall, given, result: EMPTY, problem: measured.problem }
 }
+
+/** More than any wall carries; each may overlap each, and a wall is measured on every keystroke. */
+const MOST_ON_A_WALL = 300
 
 const EMPTY: ClearanceResult = { units: [], collisions: [], verdict: 'conforms', working: [], notes: [] }
 
