@@ -16,8 +16,10 @@ const forbid = (names, why) => ({
 
 /** The floors of core, lowest first: a folder may import from those before it only, so there are no circles. */
 const FLOORS = [
-  'verdict',
+  'ids',
+  'shape',
   'quantity',
+  'verdict',
   'ac',
   'array',
   'dc',

@@ -106,7 +106,7 @@ it.each(Object.entries(GOOD))(
     expect(result.notes).toBeInstanceOf(Array)
     expect(JSON.stringify(result)).not.toMatch(/null,"margin|NaN|Infinity/)
     for (const line of [...result.working, ...result.notes])
-      expect(line).not.toMatch(/NaN|Infinity|undefined/)
+      expect(String(line)).not.toMatch(/NaN|Infinity|undefined/)
   },
 )
 

@@ -1,24 +1,27 @@
 // The face of this package: every name that others may use, floor by floor. Nothing else is exported.
-export { attempt, type Attempt } from './verdict/attempt.js'
-export { BadInput, asErrorShape, type BadInputCode, type ErrorShape } from './verdict/bad-input.js'
+export type { CheckId, EntryId, JobId, PhotoId, SheetId, WallId } from './ids/ids.js'
+export { placeWords, readPlace } from './ids/place-id.js'
+export { attempt, type Attempt } from './shape/attempt.js'
+export { BadInput, asErrorShape, type BadInputCode, type ErrorShape } from './shape/bad-input.js'
+export { object, type JsonSchema } from './shape/shape.js'
+export { rfc3339 } from './shape/time.js'
+export { inBothSystems, type System } from './quantity/both-systems.js'
+export { amps, volts, watts } from './quantity/figure.js'
+export { formatInches, formatQuantity } from './quantity/format.js'
+export { parseQuantity } from './quantity/parse.js'
+export { readDraft, variantOf } from './quantity/read-draft.js'
+export { RELATIONS, type Relation } from './quantity/relation.js'
+export { fig, listed, plain, plural } from './quantity/say.js'
+export { DIMENSIONS, awgToMm2, canonicalUnit, type Dimension } from './quantity/units.js'
+export { joined, sameWords, type Said } from './quantity/words.js'
 export {
   DECISION_RULES,
-  RELATIONS,
   decision,
   type DecisionInput,
   type DecisionResult,
   type DecisionRule,
-  type Relation,
 } from './verdict/decision.js'
-export { amps, fig, listed, plain, plural, volts, watts } from './verdict/say.js'
-export { object, type JsonSchema } from './verdict/shape.js'
-export { rfc3339 } from './verdict/time.js'
 export { VERDICT_WORDS, byBadness, worst, type Explained, type Verdict } from './verdict/verdict.js'
-export { inBothSystems } from './quantity/both-systems.js'
-export { formatInches, formatQuantity } from './quantity/format.js'
-export { parseQuantity } from './quantity/parse.js'
-export { readDraft, variantOf } from './quantity/read-draft.js'
-export { DIMENSIONS, awgToMm2, canonicalUnit, type Dimension } from './quantity/units.js'
 export { acBranch, type AcBranchInput, type AcBranchResult } from './ac/ac-branch.js'
 export { conductor } from './ac/conductor.js'
 export type { ConductorCheck, ConductorInput, ConductorResult } from './ac/conductor-input.js'
@@ -137,6 +140,7 @@ export { newerRevision, otherRevisions } from './sheet/revision.js'
 export { STAGES, STAGE_CAUTIONS, STAGE_TITLES, type Stage } from './sheet/stages.js'
 export type { Terminal } from './sheet/terminal.js'
 export {
+  CLAMP_NAMES,
   CLAMP_WORDS,
   MOUNTED,
   PLACED,
@@ -170,6 +174,7 @@ export { inForce, type Evidence, type JobState } from './job/state.js'
 export { differenceWords, sheetDifferences } from './requirements/difference.js'
 export { sheetFaults, unknownSheetFields } from './requirements/faults.js'
 export { KINDS, type KindName, type Requirement } from './requirements/kinds.js'
+export { arrowTowards } from './requirements/meter/arrow-convention.js'
 export { proofInput } from './requirements/meter/ct-proof.js'
 export { measureWall, type MeasuredWall } from './requirements/mounting/measured-wall.js'
 export { sheetRequirementWords } from './requirements/say-requirement.js'
@@ -217,7 +222,7 @@ export {
   type TesterColumn,
   type TesterMapping,
 } from './entering/tester-table.js'
-export { countedString, walkedString } from './entering/walked-string.js'
+export { countedString, isModuleOf, walkedString } from './entering/walked-string.js'
 export { admit } from './admission/admit.js'
 export {
   readInspectionFile,
@@ -227,5 +232,3 @@ export {
   type FileFault,
   type InspectionFile,
 } from './admission/inspection-file.js'
-export type { CheckId, EntryId, JobId, PhotoId, SheetId, WallId } from './ids/ids.js'
-export { placeWords, readPlace } from './ids/place-id.js'

@@ -1,5 +1,5 @@
 import { Box, Button, Stack, Text, chakra } from '@chakra-ui/react'
-import { fig, type CalculatorName, type Verdict } from '@plumb-mark/core'
+import { fig, type CalculatorName, type Verdict, type Said } from '@plumb-mark/core'
 import { VerdictMark } from '../marks/verdict-mark.js'
 import { Picture } from './pictures/picture.js'
 import { wordsOf } from './schema-form.js'
@@ -32,8 +32,8 @@ export function Result({
   }
   const { verdict, working, notes, ...figures } = answer.result as {
     verdict?: Verdict
-    working: string[]
-    notes: string[]
+    working: Said[]
+    notes: Said[]
   } & Record<string, unknown>
   return (
     <Stack gap="14px">
@@ -53,13 +53,13 @@ export function Result({
           aria-label="Working"
         >
           {working.map((line, i) => (
-            <li key={i}>{line}</li>
+            <li key={i}>{String(line)}</li>
           ))}
         </chakra.ul>
       </Box>
       {notes.map((note) => (
-        <Text key={note} fontSize="14px" color="faint">
-          {note}
+        <Text key={String(note)} fontSize="14px" color="faint">
+          {String(note)}
         </Text>
       ))}
     </Stack>

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { BadInput, asErrorShape, compute, type CalculatorName } from '@plumb-mark/core'
+import { asErrorShape, attempt, compute, type CalculatorName } from '@plumb-mark/core'
 import { useRework, type Answer } from '../worker/use-rework.js'
 
 /** Those whose search may take longer than a keystroke. */
@@ -17,10 +17,8 @@ export function useResult(name: CalculatorName, input: unknown): { answer: Answe
 }
 
 function now(name: CalculatorName, input: unknown): Answer {
-  try {
-    return { state: 'done', result: compute(name, input) as Record<string, unknown> }
-  } catch (problem) {
-    if (!(problem instanceof BadInput)) throw problem
-    return { state: 'refused', error: asErrorShape(problem).error }
-  }
+  const done = attempt(() => compute(name, input) as Record<string, unknown>)
+  return done.ok
+    ? { state: 'done', result: done.value }
+    : { state: 'refused', error: asErrorShape(done.problem).error }
 }

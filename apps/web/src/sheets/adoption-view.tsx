@@ -2,7 +2,8 @@ import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary } from '@plumb-mark/contract'
-import { adoptionChanges, sheetName, withSheet } from '@plumb-mark/core'
+import { sameWords, adoptionChanges, sheetName, withSheet } from '@plumb-mark/core'
+import { useSaying } from '../store/reader.js'
 import { useSession } from '../account/session.js'
 import { useFetched } from '../http/use-fetched.js'
 import { Problem } from '../marks/problem.js'
@@ -26,6 +27,7 @@ const Row = chakra('li', {
 export function AdoptionView() {
   const { jobId, fromId, toId } = useParams()
   const go = useNavigate()
+  const saying = useSaying()
   const { inspection, sheets, append, addSheet } = useInspection()
   const person = useSession((session) => session.person)
   const { value: to, problem: missing } = useFetched<SheetInLibrary>(`/api/sheets/${toId}`)
@@ -69,9 +71,9 @@ export function AdoptionView() {
               <Text fontSize="14px" color="faint">
                 {change.place}, clause {change.clause}: {KIND_WORDS[change.kind]}
               </Text>
-              {change.kind === 'changed' && change.requiredBefore !== change.requiredAfter && (
+              {change.kind === 'changed' && !sameWords(change.requiredBefore, change.requiredAfter) && (
                 <Text fontSize="14px" fontFamily="mono">
-                  {change.requiredBefore} → {change.requiredAfter}
+                  {saying(change.requiredBefore ?? '–')} → {saying(change.requiredAfter ?? '–')}
                 </Text>
               )}
             </Box>

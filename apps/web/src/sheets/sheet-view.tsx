@@ -155,7 +155,7 @@ function Requirements({ sheet }: { sheet: Sheet }) {
                       clause {requirement.clause}
                     </Text>
                   </Flex>
-                  <Text fontSize="15px">{sheetRequirementWords(requirement, sheet)}</Text>
+                  <Text fontSize="15px">{String(sheetRequirementWords(requirement, sheet))}</Text>
                 </Box>
               ))}
           </Box>

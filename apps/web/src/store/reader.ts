@@ -1,5 +1,9 @@
+import { useCallback } from 'react'
+import { inBothSystems, type Said } from '@plumb-mark/core'
 import { useInspection } from './inspection.js'
 
-/** The system of units of the open job: figures of the other one are followed by what they are in it. */
-export const useSystem = (): 'metric' | 'us' =>
-  useInspection(({ inspection }) => inspection?.state.header?.units ?? 'metric')
+/** How a text with figures reads for this job: those of the other system of units are followed by what they are in its own. */
+export function useSaying(): (said: Said) => string {
+  const system = useInspection(({ inspection }) => inspection?.state.header?.units ?? 'metric')
+  return useCallback((said) => inBothSystems(said, system), [system])
+}

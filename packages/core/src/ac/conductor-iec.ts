@@ -1,6 +1,8 @@
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import { atLeast, atMost } from '../verdict/compare.js'
-import { amps, fig, volts } from '../verdict/say.js'
+import { amps, volts } from '../quantity/figure.js'
+import { fig } from '../quantity/say.js'
+import { say } from '../quantity/words.js'
 import { judged } from '../verdict/verdict.js'
 import type { ConductorCheck, IecConductor, Load, SchoolJudgement } from './conductor-input.js'
 import { IEC_AMBIENT, IEC_AMPACITY, IEC_GROUPING, IEC_SIZES, factorAt } from './conductor-tables.js'
@@ -54,10 +56,10 @@ export function judgeIec(given: IecConductor, load: Load): SchoolJudgement {
     dropVolts: drop.volts,
     dropPercent: drop.percent,
     working: [
-      `${size} mm² ${insulation} ${method}: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (grouping) = ${amps(ampacity)}`,
+      say`${size} mm² ${insulation} ${method}: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (grouping) = ${amps(ampacity)}`,
       device === undefined
-        ? `${amps(current)} against ${amps(ampacity)}`
-        : `${amps(current)} ≤ device ${amps(device)} ≤ cable ${amps(ampacity)} is wanted`,
+        ? say`${amps(current)} against ${amps(ampacity)}`
+        : say`${amps(current)} ≤ device ${amps(device)} ≤ cable ${amps(ampacity)} is wanted`,
       drop.working,
     ],
   }
@@ -72,6 +74,6 @@ function dropOf({ phases, voltage, size, length, powerFactor }: IecConductor, cu
   return {
     volts: dropVolts,
     percent: (100 * dropVolts) / base,
-    working: `drop ${there} × (0.0225 × ${fig(length)} m ÷ ${size} mm² × ${fig(cos)}${sin > 0 ? ` + 0.00008 × ${fig(length)} m × ${fig(sin, 3)}` : ''}) × ${amps(current)} = ${volts(dropVolts)}, ${fig((100 * dropVolts) / base)} % of ${volts(base)}`,
+    working: say`drop ${there} × (0.0225 × ${fig(length)} m ÷ ${size} mm² × ${fig(cos)}${sin > 0 ? ` + 0.00008 × ${fig(length)} m × ${fig(sin, 3)}` : ''}) × ${amps(current)} = ${volts(dropVolts)}, ${fig((100 * dropVolts) / base)} % of ${volts(base)}`,
   }
 }

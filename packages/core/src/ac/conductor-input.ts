@@ -1,4 +1,5 @@
-import { BadInput } from '../verdict/bad-input.js'
+import type { Said } from '../quantity/words.js'
+import { BadInput } from '../shape/bad-input.js'
 import {
   count,
   flag,
@@ -13,7 +14,7 @@ import {
   variants,
   type Read,
   type Shape,
-} from '../verdict/shape.js'
+} from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 import { IEC_SIZES, NEC_SIZES } from './conductor-tables.js'
 
@@ -113,8 +114,8 @@ export interface Load {
   /** Design current, a quarter more for a PV source. */
   current: number
   device: number | undefined
-  working: string[]
-  notes: string[]
+  working: Said[]
+  notes: Said[]
 }
 
 /** What a school makes of a conductor under a load. */

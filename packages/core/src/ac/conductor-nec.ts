@@ -1,6 +1,8 @@
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import { atLeast, atMost } from '../verdict/compare.js'
-import { amps, fig, volts } from '../verdict/say.js'
+import { amps, volts } from '../quantity/figure.js'
+import { fig } from '../quantity/say.js'
+import { say } from '../quantity/words.js'
 import { judged } from '../verdict/verdict.js'
 import type { ConductorCheck, Load, NecConductor, SchoolJudgement } from './conductor-input.js'
 import {
@@ -69,11 +71,11 @@ export function judgeNec(given: NecConductor, load: Load): SchoolJudgement {
     dropVolts: drop.volts,
     dropPercent: drop.percent,
     working: [
-      `required at the terminals: ${amps(required)}${continuous && !load.limited ? ' (continuous: 1.25 times)' : ''}; ${size} AWG at ${terminationTemp} °C carries ${amps(termination)}`,
-      `corrected: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (conductors) = ${amps(ampacity)}, for ${amps(load.current)}`,
+      say`required at the terminals: ${amps(required)}${continuous && !load.limited ? ' (continuous: 1.25 times)' : ''}; ${size} AWG at ${terminationTemp} °C carries ${amps(termination)}`,
+      say`corrected: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (conductors) = ${amps(ampacity)}, for ${amps(load.current)}`,
       ...(device === undefined
         ? []
-        : [`device ${amps(device)}: at least ${amps(required)}, at most ${amps(largest)}`]),
+        : [say`device ${amps(device)}: at least ${amps(required)}, at most ${amps(largest)}`]),
       drop.working,
     ],
   }
@@ -100,6 +102,6 @@ function dropOf({ phases, voltage, size, length }: NecConductor, current: number
   return {
     volts: dropVolts,
     percent: (100 * dropVolts) / voltage,
-    working: `drop ${fig(there, 3)} × ${fig(resistance, 4)} Ω × ${amps(current)} = ${volts(dropVolts)}, ${fig((100 * dropVolts) / voltage)} % of ${volts(voltage)}`,
+    working: say`drop ${fig(there, 3)} × ${fig(resistance, 4)} Ω × ${amps(current)} = ${volts(dropVolts)}, ${fig((100 * dropVolts) / voltage)} % of ${volts(voltage)}`,
   }
 }

@@ -1,5 +1,7 @@
-import { amps, listed } from '../verdict/say.js'
-import type { Read } from '../verdict/shape.js'
+import { amps } from '../quantity/figure.js'
+import { listed } from '../quantity/say.js'
+import { say, type Said, joined } from '../quantity/words.js'
+import type { Read } from '../shape/shape.js'
 import { worst, type JudgedVerdict } from '../verdict/verdict.js'
 import {
   conductorInput,
@@ -57,7 +59,7 @@ const passes = (given: Given, load: Load) =>
   judgeSize(given, load).checks.every(({ verdict }) => verdict === 'conforms')
 
 /** What would help: the next size that passes every check, or the source that was forgotten when device and cable were chosen. */
-function remedies(given: Given, load: Load): string[] {
+function remedies(given: Given, load: Load): Said[] {
   const sizes: readonly (number | string)[] = given.school === 'iec' ? IEC_SIZES : NEC_SIZES
   const larger = sizes
     .slice(sizes.indexOf(given.size) + 1)
@@ -75,7 +77,7 @@ function remedies(given: Given, load: Load): string[] {
       : [`the next size that passes every check is ${larger} ${given.school === 'iec' ? 'mm²' : 'AWG'}`]),
     ...(forgotten
       ? [
-          `without ${forgotten.name} (${amps(forgotten.amps)}) it would pass: was that source left out when device and cable were chosen?`,
+          say`without ${forgotten.name} (${amps(forgotten.amps)}) it would pass: was that source left out when device and cable were chosen?`,
         ]
       : []),
   ]
@@ -92,15 +94,20 @@ function loadOf({
   const designCurrent = limited ? downstreamDevice : sum
   const current = limited || !pvSource ? designCurrent : designCurrent * 1.25
   const devices = [protectiveDevice, downstreamDevice].filter((device) => device !== undefined)
-  const said = sources.map(({ name, amps: each }) => `${name} ${amps(each)}`).join(' + ')
+  const said = joined(
+    sources.map(({ name, amps: each }) => say`${name} ${amps(each)}`),
+    ' + ',
+  )
   return {
     designCurrent,
     limited,
     current,
     device: devices.length > 0 ? Math.max(...devices) : undefined,
     working: [
-      `sources: ${said} = ${amps(sum)}${limited ? `, limited by the device downstream to ${amps(designCurrent)}` : ''}`,
-      ...(current === designCurrent ? [] : [`PV source: 1.25 × ${amps(designCurrent)} = ${amps(current)}`]),
+      say`sources: ${said} = ${amps(sum)}${limited ? say`, limited by the device downstream to ${amps(designCurrent)}` : ''}`,
+      ...(current === designCurrent
+        ? []
+        : [say`PV source: 1.25 × ${amps(designCurrent)} = ${amps(current)}`]),
     ],
     notes:
       sources.length > 1 && !limited

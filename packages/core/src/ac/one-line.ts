@@ -1,5 +1,5 @@
 import type { ConductorId, PartId, UnitId } from '../ids/ids.js'
-import { anyText, flag, num, object, oneOf, optional, text, whole, type Read } from '../verdict/shape.js'
+import { anyText, flag, num, object, oneOf, optional, text, whole, type Read } from '../shape/shape.js'
 
 export const PART_KINDS = [
   'grid',

@@ -106,7 +106,11 @@ describe('what protects a part', () => {
       ...HOUSE,
       parts: HOUSE.parts.map((one) => (one.id === 'fuse' ? part('fuse', 'device') : one)),
     }
-    expect([of(HOUSE, 'board'), of(unrated, 'board'), of(HOUSE, 'grid')].map(protectionWords)).toEqual([
+    expect(
+      [of(HOUSE, 'board'), of(unrated, 'board'), of(HOUSE, 'grid')].map((load) =>
+        String(protectionWords(load)),
+      ),
+    ).toEqual([
       'protected by fuse, 50 A',
       'protected by fuse',
       'no protective device between it and the grid',

@@ -1,6 +1,7 @@
 import type { NetworkBuilt, NetworkPart } from './one-line.js'
 import { atMost } from '../verdict/compare.js'
-import { amps } from '../verdict/say.js'
+import { amps } from '../quantity/figure.js'
+import { say, type Said } from '../quantity/words.js'
 import { NetworkGraph, total } from './network-graph.js'
 import { wayToGrid } from './way-to-grid.js'
 
@@ -36,9 +37,9 @@ export function partLoads(network: NetworkBuilt): PartLoad[] {
 }
 
 /** "protected by Breaker 3, 16 A" */
-export function protectionWords({ protectedBy }: PartLoad): string {
+export function protectionWords({ protectedBy }: PartLoad): Said {
   if (!protectedBy) return 'no protective device between it and the grid'
-  return `protected by ${protectedBy.label}${protectedBy.rating === undefined ? '' : `, ${amps(protectedBy.rating)}`}`
+  return say`protected by ${protectedBy.label}${protectedBy.rating === undefined ? '' : say`, ${amps(protectedBy.rating)}`}`
 }
 
 interface Side {

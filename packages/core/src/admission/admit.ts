@@ -6,7 +6,7 @@ import { entryRow } from '../job/entries/registry.js'
 import type { NewEntry } from '../job/entry.js'
 import type { Role } from '../job/person.js'
 import { blockers } from '../sign-off/gate.js'
-import { attempt } from '../verdict/attempt.js'
+import { attempt } from '../shape/attempt.js'
 import { isOpen } from '../walk/defect.js'
 import type { Inspection } from '../walk/inspect.js'
 

@@ -1,21 +1,11 @@
-import { instantField } from '../verdict/time.js'
+import { instantField } from '../shape/time.js'
 import type { EntryWith } from '../job/entry-with.js'
 import { ENTRY_KINDS, type EntryKind } from '../job/entries/registry.js'
 import { personShape } from '../job/person.js'
 import { sheetId } from '../sheet/ref.js'
-import { attempt } from '../verdict/attempt.js'
-import { BadInput } from '../verdict/bad-input.js'
-import {
-  list,
-  num,
-  object,
-  oneOf,
-  optional,
-  text,
-  type Shape,
-  anyText,
-  jsonObject,
-} from '../verdict/shape.js'
+import { attempt } from '../shape/attempt.js'
+import { BadInput } from '../shape/bad-input.js'
+import { list, num, object, oneOf, optional, text, type Shape, anyText, jsonObject } from '../shape/shape.js'
 import { readSheet, type Sheet } from '../requirements/sheet.js'
 import { canonicalJson } from '../job/canonical.js'
 import { verifyChain, type ChainFault, type Sha256 } from '../job/chain.js'

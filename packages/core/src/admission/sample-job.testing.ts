@@ -1,3 +1,4 @@
+import type { Outcome } from '../walk/check.js'
 import type { EntryBodies, EntryKind } from '../job/entries/registry.js'
 import type { Person, Role } from '../job/person.js'
 import { createHash } from 'node:crypto'
@@ -175,7 +176,8 @@ export class SampleJob {
   }
 
   check(id: string) {
-    return this.inspection.checks.find(({ check }) => check.id === id)!
+    const found = this.inspection.checks.find(({ check }) => check.id === id)!
+    return { ...found, outcome: JSON.parse(JSON.stringify(found.outcome)) as Outcome }
   }
 
   defect() {

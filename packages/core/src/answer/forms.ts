@@ -1,7 +1,8 @@
+import type { Said } from '../quantity/words.js'
 import { photoRefShape } from './photo-ref.js'
 import { parseQuantity } from '../quantity/parse.js'
 import type { Dimension } from '../quantity/units.js'
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import {
   dictionary,
   flag,
@@ -13,8 +14,8 @@ import {
   text,
   type Read,
   type Shape,
-} from '../verdict/shape.js'
-import { seenTime } from '../verdict/time.js'
+} from '../shape/shape.js'
+import { seenTime } from '../shape/time.js'
 
 /** A named thing that can be chosen, touched or ticked. */
 export interface Choice {
@@ -27,7 +28,7 @@ export interface Choice {
 export interface FormField {
   id: string
   label: string
-  required: string
+  required: Said
   dimension?: Dimension | undefined
   unit?: string | undefined
   options?: readonly string[] | undefined

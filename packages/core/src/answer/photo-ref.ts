@@ -1,5 +1,5 @@
 import type { PhotoId } from '../ids/ids.js'
-import { anyText, object, optional, text, type Read } from '../verdict/shape.js'
+import { anyText, object, optional, text, type Read } from '../shape/shape.js'
 
 /** A photo that an entry shows; the digest ties the record to the very file. */
 export const photoRefShape = object({

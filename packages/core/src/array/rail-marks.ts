@@ -1,6 +1,6 @@
 import { formatInches } from '../quantity/format.js'
-import { fig } from '../verdict/say.js'
-import { count, num, object, oneOf, optional, type Read } from '../verdict/shape.js'
+import { fig } from '../quantity/say.js'
+import { count, num, object, oneOf, optional, type Read } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 
 export const railMarksInput = object({
@@ -34,10 +34,10 @@ export function railMarks(input: RailMarksInput): RailMarksResult {
   const pitch = moduleWidth + gap
   const first = firstOffset + moduleWidth / 2
   const marks = Array.from({ length: modules }, (_, i) => first + i * pitch)
-  const say = units === 'us' ? formatInches : (mm: number) => `${fig(mm, 1)} mm`
+  const onTape = units === 'us' ? formatInches : (mark: number) => `${fig(mark, 1)} mm`
   return {
     marks,
-    said: marks.map(say),
+    said: marks.map(onTape),
     length: firstOffset + modules * moduleWidth + (modules - 1) * gap,
     working: [
       `first mark ${fig(firstOffset)} + ${fig(moduleWidth)} ÷ 2 = ${fig(first, 1)} mm`,

@@ -1,7 +1,9 @@
 import { verdictOf, uncertaintyField } from '../verdict/decision.js'
 import { wholeBelow } from '../verdict/compare.js'
-import { plural, volts } from '../verdict/say.js'
-import { count, num, object } from '../verdict/shape.js'
+import { volts } from '../quantity/figure.js'
+import { plural } from '../quantity/say.js'
+import { say, type Said } from '../quantity/words.js'
+import { count, num, object } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
 export const safeVoltageInput = object({
@@ -51,8 +53,8 @@ export function safeVoltage(input: SafeVoltageInput): SafeVoltageResult {
       unitsMissing,
     ),
     working: [
-      `${units} × ${volts(perUnit)} = ${volts(expected)}, give or take ${units} × ${volts(perUnitTolerance)} = ${volts(spread)}`,
-      `${volts(size)} ÷ ${volts(perUnit)} = about ${plural(unitsSeen, 'unit')} of ${units}`,
+      say`${units} × ${volts(perUnit)} = ${volts(expected)}, give or take ${units} × ${volts(perUnitTolerance)} = ${volts(spread)}`,
+      say`${volts(size)} ÷ ${volts(perUnit)} = about ${plural(unitsSeen, 'unit')} of ${units}`,
     ],
     notes: notesFor(reversed, unitsMissing, units),
   }
@@ -63,8 +65,8 @@ function judge(verdict: JudgedVerdict, reversed: boolean, unitsMissing: number):
   return verdict === 'conforms' && unitsMissing !== 0 ? 'not-proven' : verdict
 }
 
-function notesFor(reversed: boolean, unitsMissing: number, units: number): string[] {
-  const notes: string[] = []
+function notesFor(reversed: boolean, unitsMissing: number, units: number): Said[] {
+  const notes: Said[] = []
   if (reversed) notes.push('plus and minus are exchanged: do not land the leads')
   if (unitsMissing > 0)
     notes.push(

@@ -1,5 +1,5 @@
-import { plain, plural } from '../verdict/say.js'
-import { list, object, requireUniqueIds, refine, text, type Read } from '../verdict/shape.js'
+import { plain, plural } from '../quantity/say.js'
+import { list, object, requireUniqueIds, refine, text, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 export const serialMapInput = object({

@@ -1,6 +1,6 @@
 import type { SheetId, UnitId, WallId } from '../ids/ids.js'
 import { MOUNTED, PLACED } from '../sheet/terms.js'
-import { anyText, num, object, oneOf, optional, text, type Read } from '../verdict/shape.js'
+import { anyText, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
 /** Where a unit stands, as far as somebody said so; `wall` hangs off the floor, `floor` stands on it. */
 export const situationShape = object({ placed: optional(oneOf(PLACED)), mounted: optional(oneOf(MOUNTED)) })

@@ -1,5 +1,5 @@
 import type { GapId, ObstructionId, WallId } from '../ids/ids.js'
-import { anyText, flag, num, object, oneOf, optional, text, type Read } from '../verdict/shape.js'
+import { anyText, flag, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
 const edge = (about?: string) => num({ unit: 'mm', sign: 'divisor', ...(about && { about }) })
 

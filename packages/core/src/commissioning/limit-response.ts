@@ -1,7 +1,8 @@
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import { atMost } from '../verdict/compare.js'
-import { seconds, watts } from '../verdict/say.js'
-import { LARGEST, list, longList, num, object, refine, type Read } from '../verdict/shape.js'
+import { seconds, watts } from '../quantity/figure.js'
+import { say } from '../quantity/words.js'
+import { LARGEST, list, longList, num, object, refine, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 const sample = object({ t: num({ unit: 's' }), power: num({ unit: 'W' }) })
@@ -77,11 +78,11 @@ export function limitResponse(input: LimitResponseInput): LimitResponseResult {
           ? 'not-proven'
           : 'does-not-conform',
     working: [
-      `over means above ${watts(limit)} + ${watts(tolerance)} = ${watts(ceiling)}`,
-      `from ${seconds(eventAt)}: ${seconds(secondsOver)} over, peak ${watts(peak)}`,
+      say`over means above ${watts(limit)} + ${watts(tolerance)} = ${watts(ceiling)}`,
+      say`from ${seconds(eventAt)}: ${seconds(secondsOver)} over, peak ${watts(peak)}`,
       settledAt === null
-        ? `still over at ${seconds(end)}`
-        : `settled at ${seconds(settledAt)}, ${seconds(secondsToSettle!)} after the event, at most ${seconds(settleWithin)}`,
+        ? say`still over at ${seconds(end)}`
+        : say`settled at ${seconds(settledAt)}, ${seconds(secondsToSettle!)} after the event, at most ${seconds(settleWithin)}`,
     ],
     notes:
       settledAt === null && end < eventAt + settleWithin

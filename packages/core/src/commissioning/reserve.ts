@@ -1,7 +1,7 @@
-import { fig } from '../verdict/say.js'
+import { fig } from '../quantity/say.js'
 import { atMost } from '../verdict/compare.js'
-import { BadInput } from '../verdict/bad-input.js'
-import { num, object, optional, percent, refine, type Read } from '../verdict/shape.js'
+import { BadInput } from '../shape/bad-input.js'
+import { num, object, optional, percent, refine, type Read } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 
 const efficiency = refine(num({ max: 1, about: 'above 0, at most 1' }), (value, path) => {

@@ -1,6 +1,6 @@
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import { atLeast, atMost } from '../verdict/compare.js'
-import { dictionary, join, list, num, object, optional, refine, type Shape } from '../verdict/shape.js'
+import { dictionary, join, list, num, object, optional, refine, type Shape } from '../shape/shape.js'
 import { judged, worst, type Explained, type Verdict } from '../verdict/verdict.js'
 
 export type Setting = string | number | boolean

@@ -1,7 +1,8 @@
 import { decision, relationField, uncertaintyField } from '../verdict/decision.js'
 import { atMost } from '../verdict/compare.js'
-import { megohms, volts } from '../verdict/say.js'
-import { num, object, optional, type Read } from '../verdict/shape.js'
+import { megohms, volts } from '../quantity/figure.js'
+import { say } from '../quantity/words.js'
+import { num, object, optional, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
 export const insulationInput = object({
@@ -55,11 +56,11 @@ export function insulation(input: InsulationInput): InsulationResult {
     minimum,
     verdict: verdict === 'conforms' && !provable ? 'not-proven' : verdict,
     working: [
-      `1.25 × ${volts(systemVoltage)} = ${volts(1.25 * systemVoltage)}, so test at ${volts(requiredTestVoltage)} and hold at least ${megohms(minimum)}`,
-      `tested at ${testVoltage === undefined ? 'a voltage not written down' : volts(testVoltage)}: ${said}${megohms(measured.value)}`,
+      say`1.25 × ${volts(systemVoltage)} = ${volts(1.25 * systemVoltage)}, so test at ${volts(requiredTestVoltage)} and hold at least ${megohms(minimum)}`,
+      say`tested at ${testVoltage === undefined ? 'a voltage not written down' : volts(testVoltage)}: ${said}${megohms(measured.value)}`,
     ],
     notes: [
-      ...(provable ? [] : [`repeat at ${volts(requiredTestVoltage)}`]),
+      ...(provable ? [] : [say`repeat at ${volts(requiredTestVoltage)}`]),
       'isolate the inverter and discharge the array after the test: the test voltage itself is dangerous',
     ],
   }

@@ -1,4 +1,6 @@
-import { fig, volts } from '../verdict/say.js'
+import { volts } from '../quantity/figure.js'
+import { fig } from '../quantity/say.js'
+import { say } from '../quantity/words.js'
 import { atMost } from '../verdict/compare.js'
 import {
   count,
@@ -11,7 +13,7 @@ import {
   requireUniqueIds,
   text,
   type Read,
-} from '../verdict/shape.js'
+} from '../shape/shape.js'
 import { judged, worst, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 export const likeStringsInput = object({
@@ -66,7 +68,7 @@ export function likeStrings(input: LikeStringsInput): LikeStringsResult {
     verdict: worst(rows.map(({ verdict }) => verdict)) as JudgedVerdict,
     working: rows.map(
       ({ id, perModule, median: middle, differencePercent }) =>
-        `${id}: ${volts(perModule)} a module${middle === null ? ', no sister to compare with' : `, sisters ${volts(middle)}, ${fig(differencePercent ?? 0)} %`}`,
+        say`${id}: ${volts(perModule)} a module${middle === null ? ', no sister to compare with' : say`, sisters ${volts(middle)}, ${fig(differencePercent ?? 0)} %`}`,
     ),
     notes: ['all strings must be read within a few minutes, in the same light'],
   }

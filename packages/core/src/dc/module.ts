@@ -1,4 +1,4 @@
-import { count, num, object, type Read } from '../verdict/shape.js'
+import { count, num, object, type Read } from '../shape/shape.js'
 
 /** Open-circuit voltage of one module at standard test conditions. */
 export const vocField = num({

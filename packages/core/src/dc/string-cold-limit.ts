@@ -1,8 +1,10 @@
 import { atMost, wholeBelow } from '../verdict/compare.js'
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import { Lazily } from '../verdict/lazily.js'
-import { fig, volts } from '../verdict/say.js'
-import { count, num, object, oneOf, optional, type Read } from '../verdict/shape.js'
+import { volts } from '../quantity/figure.js'
+import { fig } from '../quantity/say.js'
+import { say } from '../quantity/words.js'
+import { count, num, object, oneOf, optional, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 import { vocField, vocTempCoeffField } from './module.js'
 
@@ -60,8 +62,8 @@ export function stringColdLimit(input: StringColdLimitInput): StringColdLimitRes
   return new ColdLimit(maxVoc, factor, allowedCount, judged(atMost(maxVoc, inverterMax)), () => ({
     working: [
       working(),
-      `${given.count} × ${volts(module.voc)} × ${fig(factor, 4)} = ${volts(maxVoc)}, limit ${volts(inverterMax)}`,
-      `${volts(inverterMax)} ÷ ${volts(coldVoc)} = ${fig(inverterMax / coldVoc)}, so at most ${allowedCount} in series`,
+      say`${given.count} × ${volts(module.voc)} × ${fig(factor, 4)} = ${volts(maxVoc)}, limit ${volts(inverterMax)}`,
+      say`${volts(inverterMax)} ÷ ${volts(coldVoc)} = ${fig(inverterMax / coldVoc)}, so at most ${allowedCount} in series`,
     ],
     notes:
       given.method === 'table'

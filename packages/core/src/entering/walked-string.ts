@@ -39,6 +39,10 @@ export function countedString(
   return module && { ...said, label: said.label.trim(), count, module }
 }
 
+/** Are these the modules that a string was made of? */
+export const isModuleOf = (string: StringBuilt, sheet: SheetHead | undefined): boolean =>
+  sheet !== undefined && dataOf(sheet)?.name === string.module.name
+
 /** What a string carries of its module, so that it can be judged when the sheet is gone. */
 function dataOf({ maker, model, module }: SheetHead): StringBuilt['module'] | undefined {
   return (

@@ -1,6 +1,6 @@
 import { DIMENSIONS, type Dimension } from '../quantity/units.js'
 import type { InstrumentId } from '../ids/ids.js'
-import { anyText, list, num, object, oneOf, text, type Read } from '../verdict/shape.js'
+import { anyText, list, num, object, oneOf, text, type Read } from '../shape/shape.js'
 import { INSTRUMENT_KINDS } from './instrument-kinds.js'
 
 /** How well an instrument measures one dimension: expanded uncertainty (k = 2) = percent of the reading + a constant, canonical unit. */

@@ -1,6 +1,6 @@
 import type { AsBuilt } from '../as-built/as-built.js'
 import type { PhotoRef } from '../answer/photo-ref.js'
-import { attempt } from '../verdict/attempt.js'
+import { attempt } from '../shape/attempt.js'
 import { entryRow, type EntryBodies, type EntryKind } from './entries/registry.js'
 import type { EntryWith } from './entry-with.js'
 

@@ -1,5 +1,5 @@
-import { attempt } from '../verdict/attempt.js'
-import { BadInput } from '../verdict/bad-input.js'
+import { attempt } from '../shape/attempt.js'
+import { BadInput } from '../shape/bad-input.js'
 import { entryRow } from './entries/registry.js'
 import type { EntryKindRow } from './entries/entry-kind.js'
 import type { Entry } from './entry.js'

@@ -1,7 +1,7 @@
 import { EARTH_METHODS } from '../earthing/protective-earth.js'
 import type { SheetId } from '../ids/ids.js'
 import { DECISION_RULES } from '../verdict/decision.js'
-import { anyText, flag, list, num, object, oneOf, optional, text, type Read } from '../verdict/shape.js'
+import { anyText, flag, list, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
 export const SCHOOLS = ['iec', 'nec'] as const
 export const SYSTEMS = ['metric', 'us'] as const

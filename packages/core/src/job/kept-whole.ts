@@ -1,10 +1,10 @@
+import { RELATIONS } from '../quantity/relation.js'
 import { CONDITIONS } from '../answer/ask.js'
 import type { Answer } from '../answer/forms.js'
 import { photoRefShape } from '../answer/photo-ref.js'
 import type { CheckId, DefectId, EntryId, PointId } from '../ids/ids.js'
 import { instrumentShape } from '../instrument/instrument.js'
 import { SEVERITIES } from '../sheet/terms.js'
-import { RELATIONS } from '../verdict/decision.js'
 import {
   anyText,
   flag,
@@ -16,7 +16,7 @@ import {
   optional,
   text,
   type Read,
-} from '../verdict/shape.js'
+} from '../shape/shape.js'
 import { DEFECT_STEPS } from './defect-process.js'
 import type { EntryWith } from './entry-with.js'
 

@@ -1,5 +1,5 @@
 import type { PersonId } from '../ids/ids.js'
-import { anyText, object, oneOf, text, type Read } from '../verdict/shape.js'
+import { anyText, object, oneOf, text, type Read } from '../shape/shape.js'
 
 export const ROLES = ['inspector', 'installer', 'reviewer', 'office'] as const
 export type Role = (typeof ROLES)[number]

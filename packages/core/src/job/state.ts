@@ -1,7 +1,7 @@
 import { NOTHING_BUILT, type AsBuilt } from '../as-built/as-built.js'
 import type { DefectId, EntryId, PointId, WallId } from '../ids/ids.js'
-import type { BadInput } from '../verdict/bad-input.js'
-import { instant } from '../verdict/time.js'
+import type { BadInput } from '../shape/bad-input.js'
+import { instant } from '../shape/time.js'
 import type {
   CalculationEntry,
   DefectRaisedEntry,

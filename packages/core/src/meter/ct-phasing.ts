@@ -1,8 +1,8 @@
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import { atMost } from '../verdict/compare.js'
 import { uncertaintyField } from '../verdict/decision.js'
-import { fig, listed } from '../verdict/say.js'
-import { list, num, object, refine, type Read } from '../verdict/shape.js'
+import { fig, listed } from '../quantity/say.js'
+import { list, num, object, refine, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
 const power = () => object({ p: num({ unit: 'W', about: 'import positive' }), q: num({ unit: 'var' }) })

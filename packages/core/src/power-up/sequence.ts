@@ -1,6 +1,7 @@
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import { atLeast } from '../verdict/compare.js'
-import { seconds } from '../verdict/say.js'
+import { seconds } from '../quantity/figure.js'
+import { say, type Said } from '../quantity/words.js'
 import {
   count,
   list,
@@ -11,8 +12,8 @@ import {
   requireUniqueIds,
   text,
   type Read,
-} from '../verdict/shape.js'
-import { instant, seenTime } from '../verdict/time.js'
+} from '../shape/shape.js'
+import { instant, seenTime } from '../shape/time.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 /** Rounds over the bolts of one cover. */
@@ -159,10 +160,11 @@ const SAID = {
     id === undefined
       ? `position ${index! + 1}: ${found}${expected ? ` instead of ${expected}` : ' is one too many'}`
       : `${id} came before ${other}`,
-  'too-soon': ({ id, other, secondsShort }) => `${id} came ${seconds(secondsShort!)} too soon after ${other}`,
-} satisfies Record<ViolationKind, (violation: Violation) => string>
+  'too-soon': ({ id, other, secondsShort }) =>
+    say`${id ?? ''} came ${seconds(secondsShort!)} too soon after ${other ?? ''}`,
+} satisfies Record<ViolationKind, (violation: Violation) => Said>
 
-const said = (violation: Violation): string => SAID[violation.kind](violation)
+const said = (violation: Violation): Said => SAID[violation.kind](violation)
 
 type Wanted = readonly { id: string; after: string[] }[]
 

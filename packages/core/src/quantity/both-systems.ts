@@ -1,50 +1,42 @@
+import { figureText, type Figure } from './figure.js'
 import { formatInches, formatQuantity } from './format.js'
-import { parseQuantity } from './parse.js'
-import type { Dimension } from './units.js'
+import { canonicalUnit, type Dimension } from './units.js'
+import { Words, type Said } from './words.js'
 
-/** The unit of each system for the dimensions in which they differ; the first is metric. */
-const PAIRS: readonly { dimension: Dimension; metric: string; us: string }[] = [
-  { dimension: 'length', metric: 'mm', us: 'in' },
-  { dimension: 'cable-length', metric: 'm', us: 'ft' },
-  { dimension: 'torque', metric: 'N·m', us: 'in·lb' },
-  { dimension: 'conductor-size', metric: 'mm²', us: 'AWG' },
-  { dimension: 'mass', metric: 'kg', us: 'lb' },
-  { dimension: 'temperature', metric: '°C', us: '°F' },
-]
-const UNITS_SAID = PAIRS.flatMap(({ metric, us }) => [metric, us]).sort((a, b) => b.length - a.length)
-const FIGURE = new RegExp(
-  `(?<![\\w./])([−-]?\\d+(?:\\.\\d+)?(?: \\d+/\\d+|/\\d+)?) (${UNITS_SAID.join('|')})(?![\\w²·/])`,
-  'g',
-)
+export type System = 'metric' | 'us'
+
+/** The unit of each system for the dimensions in which they differ. */
+const UNITS_OF: Partial<Record<Dimension, Record<System, string>>> = {
+  length: { metric: 'mm', us: 'in' },
+  'cable-length': { metric: 'm', us: 'ft' },
+  torque: { metric: 'N·m', us: 'in·lb' },
+  'conductor-size': { metric: 'mm²', us: 'AWG' },
+  mass: { metric: 'kg', us: 'lb' },
+  temperature: { metric: '°C', us: '°F' },
+}
+const US_UNITS = new Set(['in', 'ft', 'in·lb', 'ft·lb', 'AWG', 'kcmil', 'lb', 'lbf', '°F'])
 
 /** A line break must not part a figure from its unit. */
 const NO_BREAK = '\u00a0'
+const kept = (text: string): string => text.replaceAll(' ', NO_BREAK)
 
-/**
- * Words with figures, for readers of one system: behind each figure of the other system stands what it is in theirs, "at least 100 mm
- * (3 15/16 in)". Where the words are about a difference, temperatures stay as they are: a difference in °C is another figure in °F.
- */
-export function inBothSystems(
-  words: string,
-  system: 'metric' | 'us',
-  { difference = false }: { difference?: boolean } = {},
-): string {
-  return words.replace(FIGURE, (whole, figure: string, unit: string) => {
-    const kept = `${figure.replace(' ', NO_BREAK)}${NO_BREAK}${unit}`
-    const pair = PAIRS.find((one) => one[system === 'us' ? 'metric' : 'us'] === unit)
-    if (!pair || (difference && pair.dimension === 'temperature')) return kept
-    const read = parseQuantity(whole, pair.dimension)
-    return read.ok ? `${kept} (${said(read.quantity.value, pair, system).replaceAll(' ', NO_BREAK)})` : kept
-  })
+/** Text for a reader of one system: behind each figure of the other one stands what it is in theirs, "at least 100 mm (3 15/16 in)". */
+export function inBothSystems(said: Said, system: System): string {
+  if (!(said instanceof Words)) return said
+  return said.parts.map((part) => (typeof part === 'string' ? part : inBoth(part, system))).join('')
 }
 
-function said(
-  value: number,
-  { dimension, metric, us }: (typeof PAIRS)[number],
-  system: 'metric' | 'us',
-): string {
-  if (system === 'metric') return formatQuantity(value, dimension, { unit: metric })
-  if (dimension === 'length') return formatInches(value)
+function inBoth(figure: Figure, system: System): string {
+  const own = figure.options.unit ?? canonicalUnit(figure.dimension)
+  const units = UNITS_OF[figure.dimension]
+  const isTheirs = (US_UNITS.has(own) ? 'us' : 'metric') === system
+  const text = kept(figureText(figure))
+  return units && !isTheirs ? `${text} (${kept(inUnit(figure, units[system]))})` : text
+}
+
+function inUnit({ value, dimension, options: { difference = false } }: Figure, unit: string): string {
+  if (dimension === 'length' && unit === 'in') return formatInches(value)
   // Metric sizes have no gauge of their own: the nearest one is named as such.
-  return `${dimension === 'conductor-size' ? 'about ' : ''}${formatQuantity(value, dimension, { unit: us })}`
+  const about = unit === 'AWG' && !difference ? 'about ' : ''
+  return `${about}${formatQuantity(value, dimension, { unit, significant: 4, difference })}`
 }

@@ -5,6 +5,14 @@ export interface Formatting {
   decimal?: 'point' | 'comma'
   /** Places after the decimal mark; `full` writes every digit that the value has. */
   decimals?: number | 'full'
+  /** As many digits as an instrument has: large figures lose their decimals first. */
+  significant?: number
+  /** The value beside which it stands, canonical: a difference has no more decimals than what it is a difference of. */
+  beside?: number
+  /** A difference of two values has no zero of its own: 5 °C of it are 9 °F. */
+  difference?: boolean
+  /** Without its unit, where that is said elsewhere. */
+  bare?: boolean
 }
 
 /** Names of the AWG sizes in their order, with their number in the formula. */
@@ -23,15 +31,38 @@ const GAUGES: readonly (readonly [string, number])[] = [
 export function formatQuantity(
   value: number,
   dimension: Dimension,
-  { unit, decimal = 'point', decimals }: Formatting = {},
+  {
+    unit,
+    decimal = 'point',
+    decimals,
+    significant,
+    beside,
+    difference = false,
+    bare = false,
+  }: Formatting = {},
 ): string {
-  if (dimension === 'conductor-size' && unit === 'AWG') return `${nearestGauge(value)} AWG`
+  if (dimension === 'conductor-size' && unit === 'AWG' && !difference) return `${nearestGauge(value)} AWG`
   const definition: UnitDefinition =
     UNITS[dimension].find(({ name }) => name === unit) ?? UNITS[dimension][0]!
-  const figure = (value - (definition.offset ?? 0)) / definition.factor
-  const text = decimals === 'full' ? plain(figure) : rounded(figure, decimals ?? definition.decimals)
+  const figure = (value - (difference ? 0 : (definition.offset ?? 0))) / definition.factor
+  const places =
+    significant === undefined
+      ? definition.decimals
+      : placesFor(
+          beside === undefined ? figure : beside / definition.factor,
+          definition.decimals,
+          significant,
+        )
+  const text = decimals === 'full' ? plain(figure) : rounded(figure, decimals ?? places)
   const marked = decimal === 'comma' ? text.replace('.', ',') : text
-  return `${marked.replace(/^-/, '−')}${definition.name === '' ? '' : ` ${definition.name}`}`
+  return `${marked.replace(/^-/, '−')}${bare || definition.name === '' ? '' : ` ${definition.name}`}`
+}
+
+/** Below 1 a figure may have one place more than usual; above, its digits are counted. */
+function placesFor(figure: number, usual: number, significant: number): number {
+  const size = Math.abs(figure)
+  if (size < 1) return usual + 1
+  return Math.max(0, Math.min(usual, significant - 1 - Math.floor(Math.log10(size))))
 }
 
 function rounded(figure: number, decimals: number): string {

@@ -1,4 +1,4 @@
-import type { Relation } from '../verdict/decision.js'
+import type { Relation } from './relation.js'
 import { UNITS, awgGauge, awgToMm2, type Dimension, type UnitDefinition } from './units.js'
 
 /** A reading as a person gave it: the canonical value, the unit that was typed, and the text itself. */

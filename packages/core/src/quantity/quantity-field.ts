@@ -1,5 +1,5 @@
-import { BadInput } from '../verdict/bad-input.js'
-import { num, type NumberRules, type Shape } from '../verdict/shape.js'
+import { BadInput } from '../shape/bad-input.js'
+import { num, type NumberRules, type Shape } from '../shape/shape.js'
 import { parseQuantity } from './parse.js'
 import { canonicalUnit, type Dimension } from './units.js'
 

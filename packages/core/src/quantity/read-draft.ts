@@ -1,4 +1,4 @@
-import type { JsonSchema } from '../verdict/shape.js'
+import type { JsonSchema } from '../shape/shape.js'
 import { parseQuantity, type TypingHabits } from './parse.js'
 import { UNITS, type Dimension } from './units.js'
 

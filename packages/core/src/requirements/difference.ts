@@ -1,6 +1,7 @@
+import { parseQuantity } from '../quantity/parse.js'
 import { formatQuantity } from '../quantity/format.js'
-import { UNITS, type Dimension } from '../quantity/units.js'
-import type { JsonSchema } from '../verdict/shape.js'
+import { UNITS, type Dimension, canonicalUnit } from '../quantity/units.js'
+import type { JsonSchema } from '../shape/shape.js'
 import { sheetSchema, type Sheet } from './sheet.js'
 
 /** One thing that differs between two revisions, as a reader of the sheet would say it. */
@@ -14,6 +15,10 @@ export interface SheetDifference {
   after: string | undefined
   clause: string | undefined
   requirementId: string | undefined
+  /** A requirement that came or went as a whole. */
+  whole?: true
+  /** The figure before without its unit, where the one after has the same. */
+  bareBefore?: string
 }
 
 interface Row {
@@ -25,6 +30,8 @@ interface Row {
   value: string
   /** With every digit that counts: two figures may differ and still be written alike. */
   exact: string
+  /** Both of these without the unit, and the unit; only figures have one. */
+  bare?: { value: string; exact: string; unit: string }
 }
 
 /** How two revisions differ, requirement by requirement: what came, what went, and every figure that changed with its unit and clause. */
@@ -43,6 +50,7 @@ export function sheetDifferences(before: Sheet, after: Sheet): SheetDifference[]
     after: kind === 'added' ? 'asked for' : undefined,
     clause,
     requirementId: id,
+    whole: true,
   })
   const skip = new Set([...gone, ...come].map(({ id }) => id))
   const keys = [...new Set([...a.keys(), ...b.keys()])]
@@ -60,6 +68,7 @@ export function sheetDifferences(before: Sheet, after: Sheet): SheetDifference[]
         after: is?.[told],
         clause,
         requirementId,
+        ...(was?.bare && was.bare.unit === is?.bare?.unit && { bareBefore: was.bare[told] }),
       },
     ]
   })
@@ -114,16 +123,18 @@ function rowsOf(sheet: Sheet): Map<string, Row> {
         )
     else add(name, value, fields[name], { about: name, clause: undefined, requirementId: undefined }, [])
   }
-  for (const { id, title, clause, ...rest } of sheet.requirements) {
+  for (const requirement of sheet.requirements) {
+    const { id, title, clause, ...rest } = requirement
     const head = { about: title, clause, requirementId: id }
     const schema = fields['requirements']!.items!.oneOf!.find(
       ({ properties }) => properties?.['kind']?.enum?.[0] === rest.kind,
     )
     add(`requirements/${id}/clause`, clause, undefined, head, ['clause'])
-    for (const [name, value] of Object.entries(rest))
-      add(`requirements/${id}/${name}`, value, schema?.properties?.[name], head, [
-        name.replace(/([A-Z])/g, ' $1').toLowerCase(),
-      ])
+    for (const [name, given] of Object.entries(rest)) {
+      const [value, unit] = limitOf(requirement, name, given)
+      const field = unit ? { 'x-unit': unit } : schema?.properties?.[name]
+      add(`requirements/${id}/${name}`, value, field, head, [name.replace(/([A-Z])/g, ' $1').toLowerCase()])
+    }
   }
   return rows
 }
@@ -135,34 +146,39 @@ function nameOf(one: unknown): string | undefined {
   return [label, name, id, from, wall].find((word): word is string => typeof word === 'string')
 }
 
-function said(value: unknown, unit: string | undefined): Pick<Row, 'value' | 'exact'> {
+function said(value: unknown, unit: string | undefined): Pick<Row, 'value' | 'exact' | 'bare'> {
   const dimension = unit && (Object.keys(UNITS) as Dimension[]).find((one) => UNITS[one][0]!.name === unit)
   if (typeof value !== 'number' || !dimension) return { value: String(value), exact: String(value) }
   // Nine digits: more than any sheet says, fewer than the conversion of units disturbs.
-  return {
-    value: formatQuantity(value, dimension),
-    exact: formatQuantity(Number(value.toPrecision(9)), dimension, { decimals: 'full' }),
-  }
+  const precise = Number(value.toPrecision(9))
+  const [shown, full] = [
+    (bare: boolean) => formatQuantity(value, dimension, { bare }),
+    (bare: boolean) => formatQuantity(precise, dimension, { bare, decimals: 'full' }),
+  ]
+  return { value: shown(false), exact: full(false), bare: { value: shown(true), exact: full(true), unit } }
+}
+
+/** Limits are written with their unit, as text: they are told apart as the figures that they are. */
+function limitOf(
+  requirement: Sheet['requirements'][number],
+  name: string,
+  value: unknown,
+): [unknown, string | undefined] {
+  if (requirement.kind !== 'limits' || !requirement.dimension || (name !== 'min' && name !== 'max'))
+    return [value, undefined]
+  const read = parseQuantity(String(value), requirement.dimension)
+  return read.ok ? [read.quantity.value, canonicalUnit(requirement.dimension)] : [value, undefined]
 }
 
 /** "top clearance 420 → 480 mm, clause 4.2" */
-export function differenceWords({ kind, about, what, before, after, clause }: SheetDifference): string {
+export function differenceWords(difference: SheetDifference): string {
+  const { about, what, clause } = difference
   const subject = what ? `${about}: ${what}` : about
-  const change =
-    kind === 'added'
-      ? after === 'asked for'
-        ? 'new'
-        : `new: ${after}`
-      : kind === 'removed'
-        ? before === 'asked for'
-          ? 'no longer asked for'
-          : `no longer ${before}`
-        : arrow(before!, after!)
-  return `${subject} ${change}${clause ? `, clause ${clause}` : ''}`
+  return `${subject} ${changeWords(difference)}${clause ? `, clause ${clause}` : ''}`
 }
 
-/** The unit is said once when both carry the same. */
-function arrow(before: string, after: string): string {
-  const [a, b] = [before, after].map((one) => /^(−?[\d.]+) (\S+)$/.exec(one))
-  return a && b && a[2] === b[2] ? `${a[1]} → ${after}` : `${before} → ${after}`
+function changeWords({ kind, before, after, whole, bareBefore }: SheetDifference): string {
+  if (kind === 'added') return whole ? 'new' : `new: ${after}`
+  if (kind === 'removed') return whole ? 'no longer asked for' : `no longer ${before}`
+  return `${bareBefore ?? before} → ${after}`
 }

@@ -1,7 +1,7 @@
 import { variantOf } from '../quantity/read-draft.js'
-import { attempt } from '../verdict/attempt.js'
-import type { BadInput } from '../verdict/bad-input.js'
-import type { JsonSchema } from '../verdict/shape.js'
+import { attempt } from '../shape/attempt.js'
+import type { BadInput } from '../shape/bad-input.js'
+import type { JsonSchema } from '../shape/shape.js'
 import { readRequirement, readSheet, sheetSchema } from './sheet.js'
 
 /**

@@ -1,7 +1,7 @@
+import type { Relation } from '../quantity/relation.js'
 import type { Condition } from '../answer/ask.js'
 import type { Answer, AnswerOf, FormName } from '../answer/forms.js'
 import type { Instrument } from '../instrument/instrument.js'
-import type { Relation } from '../verdict/decision.js'
 
 interface Seen {
   /** How many photos go with it. */

@@ -1,3 +1,5 @@
+import type { Figure } from '../quantity/figure.js'
+import { type Said, say } from '../quantity/words.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { StringBuilt } from '../as-built/string.js'
 import type { Surroundings } from './surroundings.js'
@@ -18,7 +20,7 @@ import {
   type ObjectShape,
   type Read,
   type Shape,
-} from '../verdict/shape.js'
+} from '../shape/shape.js'
 import type { JudgedVerdict } from '../verdict/verdict.js'
 import { STAGES } from '../sheet/stages.js'
 import type { SheetHead } from '../sheet/head.js'
@@ -79,14 +81,14 @@ export interface Subject {
 /** What a kind says of a piece of evidence. */
 export interface Judgement {
   verdict: JudgedVerdict
-  working: string[]
-  notes: string[]
+  working: Said[]
+  notes: Said[]
   /** What fell short, in a few words: "short by 35 mm". */
-  finding: string
+  finding: Said
   /** What would prove it, when it is not proven. */
-  wanting?: string
+  wanting?: Said
   /** Ranked causes and what to look at first. */
-  causes?: string[]
+  causes?: Said[]
   /** The same gap seen from the other unit: one defect covers both. */
   seenAlsoFrom?: { unitId: string; subjectId: string }
 }
@@ -112,7 +114,7 @@ export interface Kind<R extends Common = Common> {
   ): Subject[]
   ask(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): Ask
   /** The limit in words and figures, known before anything is read. */
-  required(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): string
+  required(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): Said
   judge(
     requirement: R,
     subject: Subject,
@@ -139,12 +141,12 @@ export function defineKind<S extends Shape<Common>>(
 export function withInstrument(
   verdict: JudgedVerdict,
   given: Pick<GivenReading, 'instrument' | 'uncertainty'>,
-  say: (value: number) => string,
-): { verdict: JudgedVerdict; wanting: string } {
+  sayWidth: (value: number) => Figure | Said,
+): { verdict: JudgedVerdict; wanting: Said } {
   if (given.instrument)
     return {
       verdict,
-      wanting: `too near the limit for an instrument that is good to ± ${say(given.uncertainty)} here: use a finer one, or bring the value clear of the limit`,
+      wanting: say`too near the limit for an instrument that is good to ± ${sayWidth(given.uncertainty)} here: use a finer one, or bring the value clear of the limit`,
     }
   return {
     verdict: verdict === 'conforms' ? 'not-proven' : verdict,

@@ -79,7 +79,7 @@ function on(more: object) {
   return {
     subjects: subjects.map(({ id }) => id),
     ask: kind.ask(wanted, subjects[0]!, around, unit),
-    required: kind.required(wanted, subjects[0]!, around, unit),
+    required: String(kind.required(wanted, subjects[0]!, around, unit)),
     judge: (given: Given | undefined, in_: Surroundings = around) =>
       kind.judge(wanted, subjects[0]!, given, in_, unit),
   }

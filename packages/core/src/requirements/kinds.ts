@@ -1,4 +1,4 @@
-import type { Read } from '../verdict/shape.js'
+import type { Read } from '../shape/shape.js'
 import { arrowConvention } from './meter/arrow-convention.js'
 import { attestation } from './general/attestation.js'
 import { bonding } from './earthing/bonding.js'

@@ -1,3 +1,5 @@
+import { type Said, sameWords, say, joined } from '../quantity/words.js'
+import { SIDES } from '../wall/items.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { Surroundings } from './surroundings.js'
 import { lookUpArray } from '../as-built/module-lookup.js'
@@ -8,7 +10,7 @@ import { wholeUnit } from './subjects.js'
 import type { Sheet } from './sheet.js'
 
 /** What a requirement asks for, as it reads in the sheet: said of an imagined unit that nothing is known of. */
-export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): string {
+export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): Said {
   const unit: UnitBuilt = { id: 'unit', label: '', sheetId: '' }
   const asBuilt = { ...NOTHING_BUILT, units: [unit] }
   const around: Surroundings = {
@@ -26,14 +28,16 @@ export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): s
   const kind = kindOf(requirement)
   const subjects = kind.expand(requirement, unit, sheet, around)
   const own = subjects.length > 0 ? subjects : [wholeUnit]
-  const words = [
-    ...new Set(own.map((subject) => sideFirst(subject, kind.required(requirement, subject, around, unit)))),
-  ].filter((said) => said.trim() !== '')
+  const all = own.map((subject) => sideFirst(subject, kind.required(requirement, subject, around, unit)))
+  const words = all.filter(
+    (said, i) => String(said).trim() !== '' && all.findIndex((other) => sameWords(said, other)) === i,
+  )
   const each = 'each' in requirement && requirement.each !== 'unit' ? ` (each ${requirement.each})` : ''
-  return `${words.length > MOST_SAID ? `${words.slice(0, MOST_SAID).join('; ')} …` : words.join('; ')}${each}`
+  return say`${joined(words.slice(0, MOST_SAID), '; ')}${words.length > MOST_SAID ? ' …' : ''}${each}`
 }
 
 const MOST_SAID = 5
 
-const sideFirst = ({ kind, label }: Subject, said: string): string =>
-  kind !== 'side' || said.startsWith(label) ? said : `${label} ${said}`
+/** A figure for one side of a unit says which side, unless its words do. */
+const sideFirst = ({ kind, id, label }: Subject, said: Said): Said =>
+  kind !== 'side' || !(SIDES as readonly string[]).includes(id) ? said : say`${label} ${said}`

@@ -1,5 +1,5 @@
 import { sheetId } from '../sheet/ref.js'
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import { BOX } from '../admission/sample-job.testing.js'
 import { readSheet } from './sheet.js'
 

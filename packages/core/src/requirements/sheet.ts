@@ -1,5 +1,5 @@
-import { BadInput } from '../verdict/bad-input.js'
-import { list, object, refine, requireUniqueIds, variants, type JsonSchema } from '../verdict/shape.js'
+import { BadInput } from '../shape/bad-input.js'
+import { list, object, refine, requireUniqueIds, variants, type JsonSchema } from '../shape/shape.js'
 import { sheetHead, type SheetHead } from '../sheet/head.js'
 import { KINDS, type Requirement } from './kinds.js'
 

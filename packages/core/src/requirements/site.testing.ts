@@ -1,3 +1,4 @@
+import type { Outcome } from '../walk/check.js'
 import type { JobHeader } from '../job/header.js'
 import type { EntryBodies, EntryKind } from '../job/entries/registry.js'
 import { sheetId } from '../sheet/ref.js'
@@ -108,9 +109,12 @@ export class Site {
       throw new Error(
         `no check ${id} among ${this.inspection.checks.map(({ check }) => check.id).join(', ')}`,
       )
-    return found
+    return { ...found, outcome: asText(found.outcome) }
   }
 }
+
+/** An outcome as it is read: its figures written out. */
+export const asText = (outcome: Outcome): Outcome => JSON.parse(JSON.stringify(outcome)) as Outcome
 
 export const MODULE = sheet('M', 'module', [], {
   size: { width: 1000, height: 1700, depth: 30 },

@@ -1,6 +1,6 @@
 import { quantity } from '../quantity/quantity-field.js'
-import { BadInput } from '../verdict/bad-input.js'
-import { num, count, list, object, oneOf, optional, refine, text, type Read } from '../verdict/shape.js'
+import { BadInput } from '../shape/bad-input.js'
+import { num, count, list, object, oneOf, optional, refine, text, type Read } from '../shape/shape.js'
 import { moduleShape } from '../dc/module.js'
 import { terminalShape } from './terminal.js'
 import { TECHNOLOGIES, UNIT_KINDS } from './terms.js'

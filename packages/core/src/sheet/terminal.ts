@@ -1,6 +1,6 @@
 import { quantity } from '../quantity/quantity-field.js'
-import { BadInput } from '../verdict/bad-input.js'
-import { object, oneOf, optional, refine, requireRange, text, type Read } from '../verdict/shape.js'
+import { BadInput } from '../shape/bad-input.js'
+import { object, oneOf, optional, refine, requireRange, text, type Read } from '../shape/shape.js'
 import type { Dimension } from '../quantity/units.js'
 import { CLAMPS, CLAMP_WORDS } from './terms.js'
 

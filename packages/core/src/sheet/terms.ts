@@ -28,6 +28,15 @@ export type UnitKind = (typeof UNIT_KINDS)[number]
 export const CLAMPS = ['torque', 'spring', 'quarter-turn', 'crimp', 'click'] as const
 export type Clamp = (typeof CLAMPS)[number]
 
+/** One word for a drawing. */
+export const CLAMP_NAMES = {
+  torque: 'tightened to torque',
+  spring: 'spring clamp',
+  'quarter-turn': 'quarter-turn clamp',
+  crimp: 'crimped',
+  click: 'plugged until it clicks',
+} satisfies Record<Clamp, string>
+
 export const CLAMP_WORDS = {
   torque: 'tightened to torque',
   spring: 'spring clamp: tug, no torque',

@@ -1,4 +1,4 @@
-import { flag, object, oneOf, optional, type Read } from '../verdict/shape.js'
+import { flag, object, oneOf, optional, type Read } from '../shape/shape.js'
 import { MOUNTED, PLACED, UNIT_KINDS } from './terms.js'
 
 /** When a requirement applies; all that is said here must be so. */

@@ -3,7 +3,7 @@ import { entryRow } from '../job/entries/registry.js'
 import { inForce } from '../job/state.js'
 import { isOpen, openDefectFor, type Defect } from '../walk/defect.js'
 import { outOfCalibration, type Instrument } from '../instrument/instrument.js'
-import { listed } from '../verdict/say.js'
+import { listed } from '../quantity/say.js'
 import type { JudgedCheck } from '../walk/check.js'
 import type { Inspection } from '../walk/inspect.js'
 
@@ -74,7 +74,7 @@ function blockersOf(
   })
   const found: Blocker[] = []
   if (outcome.verdict === 'not-inspected') found.push(about('not-inspected', 'not inspected'))
-  if (outcome.verdict === 'not-proven') found.push(about('not-proven', outcome.wanting))
+  if (outcome.verdict === 'not-proven') found.push(about('not-proven', String(outcome.wanting)))
   if (outcome.verdict === 'does-not-conform' && !openDefectFor(judged, defects, checks))
     found.push(about('failed-without-defect', 'fails, and no defect is raised'))
   const expired = expiredInstrument(judged)

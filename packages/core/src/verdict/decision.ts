@@ -1,11 +1,13 @@
+import { RELATIONS, type Relation } from '../quantity/relation.js'
+import { apart, figure } from '../quantity/figure.js'
+import type { Dimension } from '../quantity/units.js'
+import { say, type Said } from '../quantity/words.js'
 import { atLeast } from './compare.js'
 import { Lazily } from './lazily.js'
-import { fig } from './say.js'
-import { num, object, oneOf, optional, refine, requireRange, type Read } from './shape.js'
+import { fig } from '../quantity/say.js'
+import { num, object, oneOf, optional, refine, requireRange, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from './verdict.js'
 
-export const RELATIONS = ['=', '>', '<'] as const
-export type Relation = (typeof RELATIONS)[number]
 export const DECISION_RULES = ['guarded', 'simple'] as const
 export type DecisionRule = (typeof DECISION_RULES)[number]
 
@@ -36,10 +38,10 @@ export interface DecisionResult extends Explained {
  * Is a measured value inside its limits, given how well it was measured? Both ends count as inside.
  * Guarded, a value conforms or fails only when it does so by its whole expanded uncertainty; simple, the value is taken as it stands.
  * With relation ">" the true value is known only to exceed `value`: it can never be shown to stay below a maximum; "<" mirrors this.
- * Bad input: no limit (`no-content`), min above max, a negative uncertainty, a number that is not finite.
+ * `about` says what is judged, where the caller knows: the words then carry figures of it. Bad input: no limit (`no-content`), min above max, a negative uncertainty, a number that is not finite.
  * Source: the decision rules of ISO 14253-1 and JCGM 106.
  */
-export function decision(input: DecisionInput): DecisionResult {
+export function decision(input: DecisionInput, about?: About): DecisionResult {
   const { value, relation, uncertainty, min, max, rule } = decisionInput.read(input, '')
   const guard = rule === 'simple' ? 0 : uncertainty
   const limits: Limits = { low: min, high: max, scale: Math.max(Math.abs(value), guard) }
@@ -49,7 +51,7 @@ export function decision(input: DecisionInput): DecisionResult {
   )
   const verdict = JUDGE[relation](value, guard, limits)
   return new Decided(verdict, margin, () => ({
-    working: derive(value, relation, guard, margin, min, max),
+    working: derive({ value, relation, guard, margin, min, max }, about),
     notes: notesFor(rule, uncertainty, relation),
   }))
 }
@@ -62,6 +64,12 @@ class Decided extends Lazily implements DecisionResult {
   ) {
     super(words)
   }
+}
+
+/** What a value is a value of, and the unit in which it is shown. */
+export interface About {
+  dimension: Dimension
+  unit?: string | undefined
 }
 
 interface Limits {
@@ -96,33 +104,41 @@ function judgeBelow(value: number, guard: number, { low, high, scale }: Limits):
   return judgeAbove(-value, guard, { low: mirrored(high), high: mirrored(low), scale })
 }
 
-function derive(
-  value: number,
-  relation: Relation,
-  guard: number,
-  margin: number,
-  min?: number,
-  max?: number,
-): string[] {
-  const said = relation === '=' ? '' : `${relation} `
+interface Derivation {
+  value: number
+  relation: Relation
+  guard: number
+  margin: number
+  min: number | undefined
+  max: number | undefined
+}
+
+function derive({ value, relation, guard, margin, min, max }: Derivation, about: About | undefined): Said[] {
+  const of = (n: number) => (about ? figure(n, about.dimension, about.unit) : fig(n, 4))
+  const by = (n: number) => (about ? apart(n, about.dimension, widthUnit(about)) : fig(n, 4))
   const limits =
     min !== undefined && max !== undefined
-      ? `${fig(min, 4)} to ${fig(max, 4)}`
+      ? say`${of(min)} to ${of(max)}`
       : min !== undefined
-        ? `at least ${fig(min, 4)}`
-        : `at most ${fig(max!, 4)}`
+        ? say`at least ${of(min)}`
+        : say`at most ${of(max!)}`
   const nearer =
     min !== undefined && margin === value - min
-      ? `${fig(value, 4)} − ${fig(min, 4)}`
-      : `${fig(max!, 4)} − ${fig(value, 4)}`
+      ? say`${of(value)} − ${of(min)}`
+      : say`${of(max!)} − ${of(value)}`
+  const against = guard > 0 ? say`, against an uncertainty of ${by(guard)}` : ''
   return [
-    `required ${limits}; read ${said}${fig(value, 4)}`,
-    `margin ${nearer} = ${fig(margin, 4)}${guard > 0 ? `, against an uncertainty of ${fig(guard, 4)}` : ''}`,
+    say`required ${limits}; read ${relation === '=' ? '' : `${relation} `}${of(value)}`,
+    say`margin ${nearer} = ${by(margin)}${against}`,
   ]
 }
 
-function notesFor(rule: DecisionRule, uncertainty: number, relation: Relation): string[] {
-  const notes: string[] = []
+/** A width between two gauges is no gauge. */
+export const widthUnit = ({ unit }: Pick<About, 'unit'>): string | undefined =>
+  unit === 'AWG' ? undefined : unit
+
+function notesFor(rule: DecisionRule, uncertainty: number, relation: Relation): Said[] {
+  const notes: Said[] = []
   if (rule === 'simple' && uncertainty > 0)
     notes.push('simple rule in force: the uncertainty of the instrument was left out of account')
   if (relation !== '=')

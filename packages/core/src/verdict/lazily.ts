@@ -1,3 +1,4 @@
+import type { Said } from '../quantity/words.js'
 import type { Explained } from './verdict.js'
 
 /**
@@ -11,11 +12,11 @@ export abstract class Lazily implements Explained {
     this.#words = words
   }
 
-  get working(): string[] {
+  get working(): Said[] {
     return this.#words().working
   }
 
-  get notes(): string[] {
+  get notes(): Said[] {
     return this.#words().notes
   }
 

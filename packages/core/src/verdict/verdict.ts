@@ -1,3 +1,5 @@
+import type { Said } from '../quantity/words.js'
+
 /** The five words. Calculators give the first three; the engine around them adds the other two. */
 export type Verdict = 'does-not-conform' | 'not-proven' | 'not-inspected' | 'conforms' | 'not-applicable'
 export type JudgedVerdict = 'conforms' | 'does-not-conform' | 'not-proven'
@@ -33,8 +35,8 @@ export const VERDICT_WORDS = {
 
 /** What every judged result carries for people: lines to check with a pencil, and cautions and assumptions. No code reads them. */
 export interface Explained {
-  working: string[]
-  notes: string[]
+  working: Said[]
+  notes: Said[]
 }
 
 export const judged = (conforms: boolean): JudgedVerdict => (conforms ? 'conforms' : 'does-not-conform')

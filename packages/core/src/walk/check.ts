@@ -1,3 +1,4 @@
+import type { Said } from '../quantity/words.js'
 import type { Evidence, Moment } from '../job/state.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { SheetRef } from '../sheet/ref.js'
@@ -5,7 +6,7 @@ import type { Ask } from '../answer/ask.js'
 import type { Subject } from '../requirements/kind.js'
 import type { Requirement } from '../requirements/kinds.js'
 import type { Severity } from '../sheet/terms.js'
-import type { BadInput } from '../verdict/bad-input.js'
+import type { BadInput } from '../shape/bad-input.js'
 import type { Stage } from '../sheet/stages.js'
 
 /** One requirement of one sheet on one thing on site. */
@@ -25,7 +26,7 @@ export interface Check {
   point: string
   ask: Ask
   /** The limit in words and figures. */
-  required: string
+  required: Said
   /** Why the sheet does not ask for it here; undefined when it does. */
   because?: string | undefined
   /** What keeps the check from being put together: it is then not proven, whatever was read. */
@@ -42,17 +43,17 @@ export interface ProposedDefect {
 }
 
 interface Reasons {
-  working: string[]
-  notes: string[]
-  finding: string
-  causes: string[]
+  working: Said[]
+  notes: Said[]
+  finding: Said
+  causes: Said[]
   seenAlsoFrom?: { unitId: string; subjectId: string }
 }
 
 export type Outcome =
   | ({ verdict: 'conforms' } & Reasons)
   | ({ verdict: 'does-not-conform'; defect: ProposedDefect } & Reasons)
-  | ({ verdict: 'not-proven'; wanting: string } & Reasons)
+  | ({ verdict: 'not-proven'; wanting: Said } & Reasons)
   | { verdict: 'not-inspected' }
   | { verdict: 'not-applicable'; because: string }
 

@@ -104,7 +104,7 @@ describe('what stands in the way of a signature', () => {
   it('is nothing once everything conforms', () => {
     const job = SampleJob.opened().answered()
     expect(kinds(job)).toEqual([])
-    expect(waitingFor(job.inspection)).toBe('the reviewer’s signature')
+    expect(waitingFor(job.inspection).words).toBe('the reviewer’s signature')
   })
 
   it.each<[string, (job: SampleJob) => SampleJob, string]>([

@@ -6,7 +6,7 @@ import type { Sheet } from '../requirements/sheet.js'
 import { wholeUnit } from '../requirements/subjects.js'
 import type { Surroundings } from '../requirements/surroundings.js'
 import { whyNot } from '../requirements/why-not.js'
-import { attempt } from '../verdict/attempt.js'
+import { attempt } from '../shape/attempt.js'
 import type { Check } from './check.js'
 
 /** The checks that follow from one requirement of a sheet on one unit. What refuses to be put together becomes a check that says so. */

@@ -5,7 +5,7 @@ import type { EntryBodies } from '../job/entries/registry.js'
 import type { Evidence } from '../job/state.js'
 import type { Dimension } from '../quantity/units.js'
 import type { Given, GivenReading, GivenRecord } from '../requirements/given.js'
-import { attempt } from '../verdict/attempt.js'
+import { attempt } from '../shape/attempt.js'
 
 /** Evidence as a judgement takes it. */
 export function givenOf(ask: Ask, evidence: Evidence | undefined): Given | undefined {

@@ -1,5 +1,5 @@
 import type { Ask, DerivedFrom } from '../answer/ask.js'
-import type { BadInput } from '../verdict/bad-input.js'
+import type { BadInput } from '../shape/bad-input.js'
 import type { Judgement } from '../requirements/kind.js'
 
 /** What the facts are called that calculators may refuse, by the last name of their path. */

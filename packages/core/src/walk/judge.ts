@@ -1,3 +1,4 @@
+import type { Said } from '../quantity/words.js'
 import { readAnswer } from '../answer/forms.js'
 import { uncertaintyOf, vouching } from '../instrument/instrument.js'
 import { inForce, type JobState } from '../job/state.js'
@@ -6,7 +7,7 @@ import type { Given, GivenReading, GivenRecord } from '../requirements/given.js'
 import type { Judgement } from '../requirements/kind.js'
 import { kindOf } from '../requirements/kinds.js'
 import type { Surroundings } from '../requirements/surroundings.js'
-import { attempt } from '../verdict/attempt.js'
+import { attempt } from '../shape/attempt.js'
 import type { Check, JudgedCheck, Outcome } from './check.js'
 import { givenOf } from './given.js'
 import { refusedFacts } from './in-the-way.js'
@@ -49,7 +50,7 @@ export function judge(check: Check, given: Given | undefined, around: Surroundin
 class Unpictured implements Judgement {
   readonly verdict = 'not-proven'
   readonly wanting = 'the sheet asks for a photo with this check'
-  readonly finding: string
+  readonly finding: Said
 
   constructor(private readonly judgement: Judgement) {
     this.finding = judgement.finding
@@ -75,7 +76,7 @@ function outcomeOf(check: Check, judgement: Judgement): Outcome {
       wanting: wanting ?? 'use a finer instrument, or measure again where it counts',
     }),
     ...(verdict === 'does-not-conform' && {
-      defect: { severity, title, place: check.place, finding, remedy },
+      defect: { severity, title, place: check.place, finding: String(finding), remedy },
     }),
     get working() {
       return judgement.working

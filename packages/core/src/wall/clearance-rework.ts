@@ -1,11 +1,11 @@
-import { BadInput } from '../verdict/bad-input.js'
-import { fig, plural } from '../verdict/say.js'
-import { list, object, optional, text } from '../verdict/shape.js'
+import { BadInput } from '../shape/bad-input.js'
+import { fig, plural } from '../quantity/say.js'
+import { list, object, optional, text } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 import { clearanceOf } from './clearance.js'
 import { collides } from './geometry.js'
 import { arcPoints, linesOf, nearestFree, type Placed, type Point } from './nearest-free.js'
-import { forbiddenBy, isFree, joined, moved, roomFor, type Forbidden, type Room } from './forbidden.js'
+import { forbiddenBy, isFree, merged, moved, roomFor, type Forbidden, type Room } from './forbidden.js'
 import { clearanceInput, type ClearanceInput, type ReadWall, type Unit } from './items.js'
 
 export const clearanceReworkFields = object({
@@ -109,7 +109,7 @@ class Searchable {
   /** What forbids a place to `unit`, from all items but those in `without`. */
   blockedBy(unit: Unit, without: readonly string[]): Forbidden {
     const others = this.given.items.filter(({ id }) => id !== unit.id && !without.includes(id))
-    return joined(others.map((item) => forbiddenBy(item, unit, this.given.uncertainty)))
+    return merged(others.map((item) => forbiddenBy(item, unit, this.given.uncertainty)))
   }
 }
 
@@ -179,7 +179,7 @@ function restThenFollow(first: Unit, second: Unit, wall: Searchable, bound: numb
         [first, rest],
         [second, alone],
       ])
-    const follow = nearestFree(second, joined([stays, byFirst]), wall.room(second), limit)
+    const follow = nearestFree(second, merged([stays, byFirst]), wall.room(second), limit)
     if (follow)
       found = solution([
         [first, rest],
@@ -225,7 +225,7 @@ function hangInOrder(order: readonly Unit[], wall: Searchable, bound: number): S
   let left = bound
   for (const unit of order) {
     const others = placed.map(([other, at]) => forbiddenBy(moved(other, at), unit, wall.given.uncertainty))
-    const place = nearestFree(unit, joined([wall.blockedBy(unit, ids), ...others]), wall.room(unit), left)
+    const place = nearestFree(unit, merged([wall.blockedBy(unit, ids), ...others]), wall.room(unit), left)
     if (!place) return undefined
     placed.push([unit, place])
     left -= place.travel

@@ -1,7 +1,9 @@
 import { atMost } from '../verdict/compare.js'
-import { BadInput } from '../verdict/bad-input.js'
-import { fig, kilonewtons } from '../verdict/say.js'
-import { count, num, object, optional, refine, type Read } from '../verdict/shape.js'
+import { BadInput } from '../shape/bad-input.js'
+import { kilonewtons } from '../quantity/figure.js'
+import { fig } from '../quantity/say.js'
+import { say } from '../quantity/words.js'
+import { count, num, object, optional, refine, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
 const STANDARD_GRAVITY = 9.80665
@@ -75,9 +77,9 @@ export function fixings(input: FixingsInput): FixingsResult {
     utilisation,
     verdict: judged(atMost(utilisation, 1)),
     working: [
-      `weight ${fig(mass)} kg × 9.80665 m/s² = ${kilonewtons(weight)}`,
-      `tension ${kilonewtons(weight)} × ${fig(centreOfGravity)} mm ÷ (${fig(fitted.leverArm)} mm × ${fitted.topRow}) = ${kilonewtons(tension)}; shear ${kilonewtons(weight)} ÷ ${fitted.count} = ${kilonewtons(shear)}`,
-      `allowed ${fig(capacity.tension)} × ${fig(derate)} ÷ ${fig(safetyFactor)} = ${kilonewtons(allowedTension)} and ${fig(capacity.shear)} × ${fig(derate)} ÷ ${fig(safetyFactor)} = ${kilonewtons(allowedShear)}`,
+      say`weight ${fig(mass)} kg × 9.80665 m/s² = ${kilonewtons(weight)}`,
+      say`tension ${kilonewtons(weight)} × ${fig(centreOfGravity)} mm ÷ (${fig(fitted.leverArm)} mm × ${fitted.topRow}) = ${kilonewtons(tension)}; shear ${kilonewtons(weight)} ÷ ${fitted.count} = ${kilonewtons(shear)}`,
+      say`allowed ${fig(capacity.tension)} × ${fig(derate)} ÷ ${fig(safetyFactor)} = ${kilonewtons(allowedTension)} and ${fig(capacity.shear)} × ${fig(derate)} ÷ ${fig(safetyFactor)} = ${kilonewtons(allowedShear)}`,
       `${fig(tension / allowedTension, 4)} + ${fig(shear / allowedShear, 4)} = ${fig(utilisation, 4)}, at most 1`,
     ],
     notes: [

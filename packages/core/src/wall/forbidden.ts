@@ -101,7 +101,7 @@ function beyondSpan(at: number, from: number, to: number): number {
   return Math.max(0, from - at, at - to)
 }
 
-export function joined(parts: readonly Forbidden[]): Forbidden {
+export function merged(parts: readonly Forbidden[]): Forbidden {
   return { rects: parts.flatMap(({ rects }) => rects), rounds: parts.flatMap(({ rounds }) => rounds) }
 }
 

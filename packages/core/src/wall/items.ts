@@ -1,4 +1,4 @@
-import { BadInput } from '../verdict/bad-input.js'
+import { BadInput } from '../shape/bad-input.js'
 import { uncertaintyField } from '../verdict/decision.js'
 import {
   flag,
@@ -13,7 +13,7 @@ import {
   text,
   variants,
   type Read,
-} from '../verdict/shape.js'
+} from '../shape/shape.js'
 
 /** The four sides of a unit, in the order in which they are listed everywhere. */
 export const SIDES = ['left', 'right', 'top', 'bottom'] as const

@@ -1,4 +1,5 @@
-import { fig } from '../verdict/say.js'
+import type { Said } from '../quantity/words.js'
+import { fig } from '../quantity/say.js'
 
 export interface SurveyedItem {
   id: string
@@ -27,7 +28,7 @@ export interface Misclosure {
   misclosure: number | undefined
   /** Greater than two readings of this tape can differ. */
   tooLarge: boolean
-  working: string
+  working: Said
 }
 
 const EDGES = {

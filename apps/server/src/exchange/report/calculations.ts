@@ -1,6 +1,7 @@
 import type { Content } from 'pdfmake/interfaces.js'
 import {
   attempt,
+  inBothSystems,
   compute,
   VERDICT_WORDS,
   type BadInput,
@@ -13,6 +14,7 @@ import { FAINT, when } from './look.js'
 /** Calculations kept with the job: worked out again from their inputs, with their arithmetic. */
 export function calculationPages({ state }: Inspection): Content {
   if (state.calculations.length === 0) return ''
+  const system = state.header?.units ?? 'metric'
   return [
     { text: 'Calculations', style: 'part' },
     ...state.calculations.map(({ at, by, body }): Content => {
@@ -29,8 +31,12 @@ export function calculationPages({ state }: Inspection): Content {
             ],
           },
           { text: `${when(at)}, ${by.name}`, style: 'small' },
-          ...working.map((text): Content => ({ text, style: 'figure' })),
-          ...notes.map((text): Content => ({ text, style: 'small', color: FAINT })),
+          ...working.map((said): Content => ({ text: inBothSystems(said, system), style: 'figure' })),
+          ...notes.map((said): Content => ({
+            text: inBothSystems(said, system),
+            style: 'small',
+            color: FAINT,
+          })),
         ],
       }
     }),

@@ -3,6 +3,8 @@ import {
   STAGES,
   STAGE_TITLES,
   inBothSystems,
+  joined,
+  type System,
   inForce,
   sayEvidence,
   type JudgedCheck,
@@ -25,10 +27,10 @@ export function checkPages({ checks, state }: Inspection): Content[] {
 
 const COLUMNS = 5
 
-function table(checks: readonly JudgedCheck[], system: 'metric' | 'us'): Content {
-  const rows = checks.flatMap((judged) => [row(judged, system), ...pencil(judged)])
+function table(checks: readonly JudgedCheck[], system: System): Content {
+  const rows = checks.flatMap((judged) => [row(judged, system), ...pencil(judged, system)])
   // A row of arithmetic belongs to the check above it: no line parts the two.
-  const joined = new Set(
+  const continued = new Set(
     rows.flatMap(([first], i) => (first && typeof first === 'object' && 'colSpan' in first ? [i + 1] : [])),
   )
   return {
@@ -40,15 +42,15 @@ function table(checks: readonly JudgedCheck[], system: 'metric' | 'us'): Content
     },
     layout: {
       ...QUIET,
-      hLineWidth: (i) => (joined.has(i) ? 0 : QUIET.hLineWidth(i)),
-      paddingTop: (i) => (joined.has(i) ? 0 : QUIET.paddingTop()),
+      hLineWidth: (i) => (continued.has(i) ? 0 : QUIET.hLineWidth(i)),
+      paddingTop: (i) => (continued.has(i) ? 0 : QUIET.paddingTop()),
     },
   }
 }
 
-function row({ check, outcome, history }: JudgedCheck, system: 'metric' | 'us'): TableCell[] {
+function row({ check, outcome, history }: JudgedCheck, system: System): TableCell[] {
   const reading = readingOf(check, history)
-  const finding = 'finding' in outcome ? inBothSystems(outcome.finding, system, { difference: true }) : ''
+  const finding = 'finding' in outcome ? inBothSystems(outcome.finding, system) : ''
   return [
     { stack: [check.title, { text: check.unit.label, style: 'small' }] },
     {
@@ -65,7 +67,7 @@ function row({ check, outcome, history }: JudgedCheck, system: 'metric' | 'us'):
 }
 
 /** The arithmetic and what goes with it, to be followed with a pencil; a question answered by looking has none. */
-function pencil({ check, outcome }: JudgedCheck): TableCell[][] {
+function pencil({ check, outcome }: JudgedCheck, system: System): TableCell[][] {
   if (
     !('working' in outcome) ||
     check.ask.kind === 'observation' ||
@@ -73,8 +75,8 @@ function pencil({ check, outcome }: JudgedCheck): TableCell[][] {
   )
     return []
   const stack: Content[] = [
-    { text: outcome.working.join('  ·  '), style: 'working' },
-    ...outcome.notes.map((text): Content => ({ text, style: 'small' })),
+    { text: inBothSystems(joined(outcome.working, '  ·  '), system), style: 'working' },
+    ...outcome.notes.map((said): Content => ({ text: inBothSystems(said, system), style: 'small' })),
   ]
   return [
     [{ colSpan: COLUMNS, stack, margin: [0, 0, 0, 2] }, ...Array.from({ length: COLUMNS - 1 }, () => '')],

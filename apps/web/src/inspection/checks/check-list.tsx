@@ -4,15 +4,15 @@ import {
   STAGE_CAUTIONS,
   STAGE_TITLES,
   expiredInstrument,
-  inBothSystems,
   isLeft,
   type JudgedCheck,
+  type Said,
   type Stage,
   type Verdict,
 } from '@plumb-mark/core'
 import { VerdictMark } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
-import { useSystem } from '../../store/reader.js'
+import { useSaying } from '../../store/reader.js'
 import { useFocus } from '../focus.js'
 import { OpenCheck } from './open-check.js'
 
@@ -20,7 +20,7 @@ import { OpenCheck } from './open-check.js'
 export function CheckList({ stage }: { stage: Stage }) {
   const all = useInspection(({ inspection }) => inspection?.checks)
   const { checkId, openCheck } = useFocus()
-  const system = useSystem()
+  const saying = useSaying()
   const [onlyLeft, setOnlyLeft] = useState(false)
   const here = useMemo(() => (all ?? []).filter(({ check }) => check.stage === stage), [all, stage])
   const shown = here.filter((judged) => !onlyLeft || isLeft(judged) || judged.check.id === checkId)
@@ -47,7 +47,7 @@ export function CheckList({ stage }: { stage: Stage }) {
             {judged.check.id === checkId ? (
               <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, judged.check.id))} />
             ) : (
-              <Row judged={judged} system={system} />
+              <Row judged={judged} saying={saying} />
             )}
           </li>
         ))}
@@ -133,14 +133,14 @@ const RowButton = chakra('button', {
 })
 
 /** A row reads the store by itself only for opening, and is drawn again only when one of its own words changes. */
-function Row({ judged, system }: { judged: JudgedCheck; system: 'metric' | 'us' }) {
+function Row({ judged, saying }: { judged: JudgedCheck; saying: (said: Said) => string }) {
   const { check, outcome } = judged
   const expired = expiredInstrument(judged)
   const said = expired
     ? `${expired.name} was out of calibration`
     : 'finding' in outcome
-      ? inBothSystems(outcome.finding, system, { difference: true })
-      : inBothSystems(check.required, system)
+      ? saying(outcome.finding)
+      : saying(check.required)
   const colour = outcome.verdict === 'does-not-conform' ? 'oxide' : expired ? 'brass' : 'faint'
   return <PlainRow id={check.id} title={check.title} said={said} colour={colour} verdict={outcome.verdict} />
 }

@@ -1,17 +1,10 @@
 import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import {
-  inBothSystems,
-  openDefectFor,
-  sheetName,
-  type DerivedFrom,
-  type JudgedCheck,
-  type Outcome,
-} from '@plumb-mark/core'
+import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { VerdictMark, verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
-import { useSystem } from '../../store/reader.js'
+import { useSaying } from '../../store/reader.js'
 import { History } from './history.js'
 import { ObservationField } from './observation-field.js'
 import { RaiseDefect } from './raise-defect.js'
@@ -32,7 +25,7 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
   const [trial, setTrial] = useState<Outcome>()
   const inspection = useInspection((state) => state.inspection)
   const role = useSession(({ person }) => person?.role)
-  const system = useSystem()
+  const saying = useSaying()
   const top = useRef<HTMLDivElement>(null)
   useEffect(() => void top.current?.scrollIntoView({ block: 'nearest' }), [])
   const outcome = trial ?? judged.outcome
@@ -57,7 +50,7 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
           {check.title}
         </Text>
         <Text fontFamily="mono" fontSize="14px" color="faint">
-          {inBothSystems(check.required, system)}
+          {saying(check.required)}
         </Text>
       </Flex>
       <Stack gap="12px" mt="10px">
@@ -93,18 +86,18 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
 }
 
 function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
-  const system = useSystem()
+  const saying = useSaying()
   return (
     <Box aria-live="polite">
       <VerdictMark verdict={outcome.verdict} large />
       {'finding' in outcome && (
         <Text fontSize="16px" mt="2px">
-          {inBothSystems(outcome.finding, system, { difference: true })}
+          {saying(outcome.finding)}
         </Text>
       )}
       {outcome.verdict === 'not-proven' && (
         <Text color="brass" mt="2px">
-          {outcome.wanting}
+          {saying(outcome.wanting)}
         </Text>
       )}
       {trying && outcome.verdict === 'does-not-conform' && <Text mt="4px">{outcome.defect.remedy}</Text>}
@@ -125,6 +118,7 @@ const Lines = chakra('ul', {
 
 /** The arithmetic, the likely causes, the notes. */
 function Why({ outcome }: { outcome: Outcome }) {
+  const saying = useSaying()
   if (!('working' in outcome)) return null
   const causes = outcome.verdict === 'conforms' ? [] : outcome.causes
   return (
@@ -136,19 +130,19 @@ function Why({ outcome }: { outcome: Outcome }) {
           </Text>
           <chakra.ol pl="20px" listStyleType="decimal" fontSize="14px" lineHeight={1.4}>
             {causes.map((cause) => (
-              <li key={cause}>{cause}</li>
+              <li key={String(cause)}>{saying(cause)}</li>
             ))}
           </chakra.ol>
         </Box>
       )}
       <Lines aria-label="Working">
         {outcome.working.map((line) => (
-          <li key={line}>{line}</li>
+          <li key={String(line)}>{saying(line)}</li>
         ))}
       </Lines>
       {outcome.notes.map((note) => (
-        <Text key={note} fontSize="13px" color="faint">
-          {note}
+        <Text key={String(note)} fontSize="13px" color="faint">
+          {saying(note)}
         </Text>
       ))}
     </Stack>

@@ -2,7 +2,7 @@ import { Box, Button, Flex } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { countedString, type StringBuilt } from '@plumb-mark/core'
+import { countedString, isModuleOf, type StringBuilt } from '@plumb-mark/core'
 import { ChoiceField, named } from '../../marks/choice-field.js'
 import { CountField, TextField } from '../../marks/text-field.js'
 import { useInspection } from '../../store/inspection.js'
@@ -53,9 +53,7 @@ function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: (
     coldMethod: string?.coldMethod ?? ('coefficient' as const),
   })
   const [moduleId, setModuleId] = useState(
-    modules.find(({ id }) => string?.module.name === `${sheetOf(id)?.maker} ${sheetOf(id)?.model}`)?.id ??
-      modules[0]?.id ??
-      '',
+    modules.find(({ id }) => string && isModuleOf(string, sheetOf(id)))?.id ?? modules[0]?.id ?? '',
   )
   const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
   const built = countedString({ ...draft, id: string?.id ?? `string-${uuid()}` }, sheetOf(moduleId))

@@ -1,6 +1,6 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import {
-  CLAMP_WORDS,
+  CLAMP_NAMES,
   worst,
   type JudgedCheck,
   type Terminal,
@@ -134,7 +134,7 @@ function TerminalBlock({ terminal, checks }: { terminal: Terminal; checks: reado
         ))}
       </Flex>
       <Text fontSize="11px" color="faint" mt="2px">
-        {CLAMP_WORDS[terminal.clamp].split(':')[0]!.split(',')[0]}
+        {CLAMP_NAMES[terminal.clamp]}
       </Text>
     </Block>
   )

@@ -1,7 +1,7 @@
 import { branchShape, deviceShape, planeShape, type ArrayBuilt } from '../../array/places.js'
 import type { BranchId, DeviceId, PlaneId, UnitId } from '../../ids/ids.js'
 import { planeOfPlace } from '../../ids/place-id.js'
-import { anyText, list, object, text } from '../../verdict/shape.js'
+import { anyText, list, object, text } from '../../shape/shape.js'
 import type { EntryWith } from '../entry-with.js'
 import type { Draft } from '../state.js'
 import {

@@ -1,6 +1,6 @@
 import { bondShape, earthPartShape } from '../../earthing/bond.js'
 import type { BondId } from '../../ids/ids.js'
-import { object, text } from '../../verdict/shape.js'
+import { object, text } from '../../shape/shape.js'
 import { momentOf } from './entry-kind.js'
 import { partsAndTies } from './parts-and-ties.js'
 

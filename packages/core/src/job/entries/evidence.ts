@@ -1,7 +1,7 @@
 import { readAnswer, readsAs, type Answer } from '../../answer/forms.js'
 import type { PhotoRef } from '../../answer/photo-ref.js'
 import type { PointId } from '../../ids/ids.js'
-import { attempt } from '../../verdict/attempt.js'
+import { attempt } from '../../shape/attempt.js'
 import {
   evidenceStruckShape,
   observationShape,

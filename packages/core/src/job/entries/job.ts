@@ -1,4 +1,4 @@
-import { object, optional, text } from '../../verdict/shape.js'
+import { object, optional, text } from '../../shape/shape.js'
 import type { SheetId } from '../../ids/ids.js'
 import { jobAmendmentShape, jobHeaderShape, pinnedSheetShape } from '../header.js'
 import { personShape } from '../person.js'

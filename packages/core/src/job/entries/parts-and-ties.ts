@@ -1,5 +1,5 @@
 import type { AsBuilt } from '../../as-built/as-built.js'
-import { object, text, type Shape } from '../../verdict/shape.js'
+import { object, text, type Shape } from '../../shape/shape.js'
 import type { EntryWith } from '../entry-with.js'
 import type { Draft } from '../state.js'
 import {

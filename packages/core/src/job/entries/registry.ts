@@ -1,4 +1,4 @@
-import type { Read } from '../../verdict/shape.js'
+import type { Read } from '../../shape/shape.js'
 import {
   branchBuilt,
   branchRemoved,

@@ -1,6 +1,6 @@
 import { stringShape } from '../../as-built/string.js'
 import type { StringId } from '../../ids/ids.js'
-import { object, text } from '../../verdict/shape.js'
+import { object, text } from '../../shape/shape.js'
 import { BUILDERS, admitted, entryKind, find, known, momentOf, put, putBack, without } from './entry-kind.js'
 
 export const stringBuilt = entryKind({

@@ -1,6 +1,6 @@
 import { unitShape } from '../../as-built/unit.js'
 import type { UnitId, WallId } from '../../ids/ids.js'
-import { object, text } from '../../verdict/shape.js'
+import { object, text } from '../../shape/shape.js'
 import type { EntryWith } from '../entry-with.js'
 import type { Draft } from '../state.js'
 import {

@@ -1,6 +1,6 @@
 import { bareWall, bareWallShape, gapShape, obstructionShape, type WallBuilt } from '../../as-built/wall.js'
 import type { GapId, ObstructionId, WallId } from '../../ids/ids.js'
-import { object, text } from '../../verdict/shape.js'
+import { object, text } from '../../shape/shape.js'
 import type { EntryWith } from '../entry-with.js'
 import type { Draft } from '../state.js'
 import {

@@ -1,6 +1,8 @@
 import { judgeNetworkConductor } from '../../ac/network-checks.js'
-import { amps, fig, listed, mm2 } from '../../verdict/say.js'
-import { optional, percent } from '../../verdict/shape.js'
+import { amps, mm2 } from '../../quantity/figure.js'
+import { fig, listed } from '../../quantity/say.js'
+import { say } from '../../quantity/words.js'
+import { optional, percent } from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
@@ -26,7 +28,7 @@ export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional
         finding:
           load.sources.length === 0
             ? 'nothing is entered that feeds it'
-            : `${mm2(load.conductor.size)} is in no table of this school`,
+            : say`${mm2(load.conductor.size)} is in no table of this school`,
         wanting:
           load.sources.length === 0
             ? 'enter what each source can drive'
@@ -39,7 +41,7 @@ export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional
       verdict: worst(judged.checks.map(({ verdict }) => verdict)) as JudgedVerdict,
       working: judged.working,
       notes: judged.notes,
-      finding: `carries ${amps(load.carries)}${load.sources.length > 1 ? ` from ${listed(load.sources.map(({ name }) => name))}` : ''}, may carry ${amps(judged.ampacity)}${failed.length > 0 ? `: fails at ${listed(failed)}` : ''}`,
+      finding: say`carries ${amps(load.carries)}${load.sources.length > 1 ? ` from ${listed(load.sources.map(({ name }) => name))}` : ''}, may carry ${amps(judged.ampacity)}${failed.length > 0 ? `: fails at ${listed(failed)}` : ''}`,
     }
   },
 })

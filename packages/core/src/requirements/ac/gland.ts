@@ -2,7 +2,8 @@ import { answered, type GivenRecord } from '../given.js'
 import { decision } from '../../verdict/decision.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
-import { mm } from '../../verdict/say.js'
+import { mm } from '../../quantity/figure.js'
+import { say, joined } from '../../quantity/words.js'
 import {
   list,
   object,
@@ -12,7 +13,7 @@ import {
   requireUniqueIds,
   text,
   join,
-} from '../../verdict/shape.js'
+} from '../../shape/shape.js'
 import { limitWords } from '../general/limits.js'
 import { defineKind, requirementOf } from '../kind.js'
 
@@ -78,24 +79,27 @@ export const gland = defineKind(
         }
       const limits = ring === 'fitted' ? (one.withRing ?? one.without) : one.without
       const instrument = vouching((given as GivenRecord).instrument, 'length')
-      const { verdict, margin, working } = decision({
-        value: diameter,
-        uncertainty: uncertaintyOf(instrument, 'length', diameter),
-        ...limits,
-        rule,
-      })
+      const { verdict, margin, working } = decision(
+        {
+          value: diameter,
+          uncertainty: uncertaintyOf(instrument, 'length', diameter),
+          ...limits,
+          rule,
+        },
+        { dimension: 'length' },
+      )
       const otherFits = one.withRing && inside(diameter, ring === 'fitted' ? one.without : one.withRing)
       return {
         verdict: !instrument && verdict === 'conforms' ? 'not-proven' : verdict,
-        working: working.map((line) => `${line} (mm)`),
+        working,
         notes:
           verdict !== 'conforms' && otherFits
             ? [ring === 'fitted' ? 'take the inner ring out' : 'put the inner ring in']
             : [],
         finding:
           margin < 0
-            ? `${mm(diameter)} is outside ${limitWords(limits, 'length')} with the ring ${ring}`
-            : `${mm(diameter)}, ring ${ring}`,
+            ? say`${mm(diameter)} is outside ${limitWords(limits, 'length')} with the ring ${ring}`
+            : say`${mm(diameter)}, ring ${ring}`,
         wanting: instrument ? 'measure with a finer caliper' : 'name the caliper',
       }
     },
@@ -105,9 +109,10 @@ export const gland = defineKind(
 type Limits = { min?: number | undefined; max?: number | undefined }
 const inside = (value: number, { min = -Infinity, max = Infinity }: Limits) => value >= min && value <= max
 const ringWords = ({ without, withRing }: { without: Limits; withRing?: Limits | undefined }) =>
-  [
-    withRing ? `${limitWords(withRing, 'length')} with the inner ring` : '',
-    `${limitWords(without, 'length')} without it`,
-  ]
-    .filter(Boolean)
-    .join(', ')
+  joined(
+    [
+      withRing ? say`${limitWords(withRing, 'length')} with the inner ring` : '',
+      say`${limitWords(without, 'length')} without it`,
+    ],
+    ', ',
+  )

@@ -1,5 +1,6 @@
 import { protectionWords } from '../../ac/part-loads.js'
-import { amps } from '../../verdict/say.js'
+import { amps } from '../../quantity/figure.js'
+import { say } from '../../quantity/words.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
@@ -18,7 +19,7 @@ export const partRating = defineKind(requirementOf({}), {
   required: (_requirement, { part }) =>
     part?.rating === undefined
       ? 'carries no more than its rating'
-      : `carries no more than ${amps(part.rating)}`,
+      : say`carries no more than ${amps(part.rating)}`,
   judge(_requirement, { part }, _given, around) {
     const load = part && around.partLoads().find((one) => one.part.id === part.id)
     if (!load) return undefined
@@ -26,11 +27,11 @@ export const partRating = defineKind(requirementOf({}), {
     return {
       verdict: overloaded ? 'does-not-conform' : 'conforms',
       working: [
-        `all that can flow through it: ${amps(carries)}, rated ${amps(mayCarry!)}`,
+        say`all that can flow through it: ${amps(carries)}, rated ${amps(mayCarry!)}`,
         protectionWords(load),
       ],
       notes: [],
-      finding: `can carry ${amps(carries)} of ${amps(mayCarry!)}`,
+      finding: say`can carry ${amps(carries)} of ${amps(mayCarry!)}`,
     }
   },
 })

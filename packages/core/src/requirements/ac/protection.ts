@@ -1,7 +1,9 @@
 import { wayToGrid } from '../../ac/way-to-grid.js'
 import { RESIDUAL_KINDS } from '../../ac/one-line.js'
-import { amps, listed } from '../../verdict/say.js'
-import { flag, list, object, oneOf, optional, refine, requireRange } from '../../verdict/shape.js'
+import { amps } from '../../quantity/figure.js'
+import { listed, either } from '../../quantity/say.js'
+import { say, joined } from '../../quantity/words.js'
+import { flag, list, object, oneOf, optional, refine, requireRange } from '../../shape/shape.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -31,9 +33,9 @@ export const protection = defineKind(
     required: ({ device, residual, surge, isolator, label }) =>
       [
         device
-          ? `device ${[device.min === undefined ? '' : `from ${amps(device.min)}`, device.max === undefined ? '' : `up to ${amps(device.max)}`].filter(Boolean).join(' ')}`
+          ? say`device ${joined([device.min === undefined ? '' : say`from ${amps(device.min)}`, device.max === undefined ? '' : say`up to ${amps(device.max)}`], ' ')}`
           : '',
-        residual ? `residual-current kind ${listed(residual).replace(' and ', ' or ')}` : '',
+        residual ? `residual-current kind ${either(residual)}` : '',
         surge ? 'surge protection' : '',
         isolator ? 'isolator' : '',
         label ? 'label of two supplies' : '',
@@ -49,10 +51,10 @@ export const protection = defineKind(
       const faults = [
         ...(device && !nearest ? ['no protective device between it and the grid'] : []),
         ...(device && nearest && nearest.rating! < (device.min ?? 0)
-          ? [`${nearest.label} ${amps(nearest.rating!)} is below ${amps(device.min!)}`]
+          ? [say`${nearest.label} ${amps(nearest.rating!)} is below ${amps(device.min!)}`]
           : []),
         ...(device && nearest && nearest.rating! > (device.max ?? Infinity)
-          ? [`${nearest.label} ${amps(nearest.rating!)} is above ${amps(device.max!)}`]
+          ? [say`${nearest.label} ${amps(nearest.rating!)} is above ${amps(device.max!)}`]
           : []),
         ...(residual && !way.some((part) => residual.includes(part.residual ?? 'none'))
           ? [
@@ -66,12 +68,15 @@ export const protection = defineKind(
       return {
         verdict: faults.length > 0 ? 'does-not-conform' : 'conforms',
         working: [
-          `from the unit to the grid: ${way.map((part) => `${part.label}${part.rating ? ` ${amps(part.rating)}` : ''}`).join(' → ')}`,
+          say`from the unit to the grid: ${joined(
+            way.map((part) => say`${part.label}${part.rating ? say` ${amps(part.rating)}` : ''}`),
+            ' → ',
+          )}`,
           ...faults,
         ],
         notes: [],
         finding:
-          faults[0] ?? (nearest ? `protected by ${nearest.label}, ${amps(nearest.rating!)}` : 'as asked'),
+          faults[0] ?? (nearest ? say`protected by ${nearest.label}, ${amps(nearest.rating!)}` : 'as asked'),
         causes: faults.slice(1),
       }
     },

@@ -1,7 +1,7 @@
 import { acBranch } from '../../ac/ac-branch.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { fig, plural } from '../../verdict/say.js'
-import { count, num, optional, percent } from '../../verdict/shape.js'
+import { fig, plural } from '../../quantity/say.js'
+import { count, num, optional, percent } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 

@@ -2,8 +2,11 @@ import { planeOfPlace } from '../../ids/place-id.js'
 import type { Surroundings } from '../surroundings.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
-import { amps, listed, volts, watts } from '../../verdict/say.js'
-import { list, num, object, oneOf, optional, refine, requireRange } from '../../verdict/shape.js'
+import type { Figure } from '../../quantity/figure.js'
+import { amps, volts, watts } from '../../quantity/figure.js'
+import { listed } from '../../quantity/say.js'
+import { say, type Said, joined } from '../../quantity/words.js'
+import { list, num, object, oneOf, optional, refine, requireRange } from '../../shape/shape.js'
 import type { SheetHead } from '../../sheet/head.js'
 import { TECHNOLOGIES } from '../../sheet/terms.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -26,15 +29,16 @@ export const companion = defineKind(
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ technologies, cells, maxCurrent, maxVoltage, maxPower }) =>
-      [
-        technologies ? technologies.join(' or ') : '',
-        cells ? `${cells.min ?? ''} to ${cells.max ?? ''} cells` : '',
-        maxCurrent === undefined ? '' : `up to ${amps(maxCurrent)}`,
-        maxVoltage === undefined ? '' : `up to ${volts(maxVoltage)}`,
-        maxPower === undefined ? '' : `up to ${watts(maxPower)}`,
-      ]
-        .filter(Boolean)
-        .join(', '),
+      joined(
+        [
+          technologies ? technologies.join(' or ') : '',
+          cells ? `${cells.min ?? ''} to ${cells.max ?? ''} cells` : '',
+          maxCurrent === undefined ? '' : say`up to ${amps(maxCurrent)}`,
+          maxVoltage === undefined ? '' : say`up to ${volts(maxVoltage)}`,
+          maxPower === undefined ? '' : say`up to ${watts(maxPower)}`,
+        ],
+        ', ',
+      ),
     judge({ technologies, cells, maxCurrent, maxVoltage, maxPower }, _subject, _given, around, unit) {
       const sheets = modulesUnder(unit.id, around)
       if (sheets.length === 0) return undefined
@@ -47,7 +51,7 @@ export const companion = defineKind(
             technologies,
             technology,
             (allowed) => allowed.includes(technology!),
-            (said) => String(said),
+            (technology) => technology,
             'technology',
           ),
           row(
@@ -55,33 +59,12 @@ export const companion = defineKind(
             cells,
             count,
             ({ min = 0, max = Infinity }) => count! >= min && count! <= max,
-            (said) => `${said} cells`,
+            (n) => `${n} cells`,
             'cell count',
           ),
-          row(
-            name,
-            maxCurrent,
-            isc,
-            (max) => atMost(isc!, max),
-            (said) => amps(Number(said)),
-            'short-circuit current',
-          ),
-          row(
-            name,
-            maxVoltage,
-            voc,
-            (max) => atMost(voc, max),
-            (said) => volts(Number(said)),
-            'open-circuit voltage',
-          ),
-          row(
-            name,
-            maxPower,
-            power,
-            (max) => atMost(power!, max),
-            (said) => watts(Number(said)),
-            'power',
-          ),
+          row(name, maxCurrent, isc, (max) => atMost(isc!, max), amps, 'short-circuit current'),
+          row(name, maxVoltage, voc, (max) => atMost(voc, max), volts, 'open-circuit voltage'),
+          row(name, maxPower, power, (max) => atMost(power!, max), watts, 'power'),
         ].flatMap((one) => (one ? [one] : []))
       })
       const wrong = rows.filter(({ fits }) => fits === false)
@@ -107,13 +90,13 @@ function row<L, F>(
   limit: L | undefined,
   found: F | undefined,
   fits: (limit: L) => boolean,
-  say: (found: F) => string,
+  show: (found: F) => Figure | string,
   what: string,
-): { said: string; fits: boolean | undefined } | undefined {
+): { said: Said; fits: boolean | undefined } | undefined {
   if (limit === undefined) return undefined
   return found === undefined
     ? { said: `${name} gives no ${what}`, fits: undefined }
-    : { said: `${name}: ${what} ${say(found)}`, fits: fits(limit) }
+    : { said: say`${name}: ${what} ${show(found)}`, fits: fits(limit) }
 }
 
 /** The sheets of the modules that feed the boxes of a unit. */

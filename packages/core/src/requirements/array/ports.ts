@@ -1,7 +1,7 @@
 import { placeWords } from '../../ids/place-id.js'
-import { listed, plural } from '../../verdict/say.js'
+import { listed, plural } from '../../quantity/say.js'
 import { judged } from '../../verdict/verdict.js'
-import { optional, flag } from '../../verdict/shape.js'
+import { optional, flag } from '../../shape/shape.js'
 import { defineKind, requirementOf, type Subject } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 

@@ -6,7 +6,8 @@ import { safeVoltageGrowth } from '../../array/safe-voltage-growth.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { countedUncertainty } from '../../verdict/decision.js'
-import { volts } from '../../verdict/say.js'
+import { volts } from '../../quantity/figure.js'
+import { say } from '../../quantity/words.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { electronicsStrings } from '../subjects.js'
@@ -30,7 +31,7 @@ export const safeVoltageKind = defineKind(
       labels: Array.from({ length: boxesOn(string, unit, around) }, (_, i) => `after box ${i + 1}`),
     }),
     required: ({ perUnit, tolerance }, { string }, around, unit) =>
-      `${volts(perUnit)} ± ${volts(tolerance)} a box${string ? `, ${volts(perUnit * boxesOn(string, unit, around))} in all` : ''}`,
+      say`${volts(perUnit)} ± ${volts(tolerance)} a box${string ? say`, ${volts(perUnit * boxesOn(string, unit, around))} in all` : ''}`,
     judge({ perUnit, tolerance }, { string }, given, around, unit) {
       const answer = answered(given, 'series')
       if (!answer || !string) return undefined
@@ -58,7 +59,7 @@ export const safeVoltageKind = defineKind(
           ? 'plus and minus are exchanged'
           : grown.gapAt !== undefined
             ? `box ${grown.gapAt} did not raise the voltage`
-            : `${volts(last)} after ${readings.length} of ${whole} boxes`,
+            : say`${volts(last)} after ${readings.length} of ${whole} boxes`,
         wanting: complete ? sure.wanting : `go on: ${whole - readings.length} boxes to plug`,
         causes:
           grown.gapAt === undefined

@@ -3,8 +3,10 @@ import type { Surroundings } from '../surroundings.js'
 import { stringMakeUp } from '../../as-built/module-lookup.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
-import { listed, plural, watts } from '../../verdict/say.js'
-import { count, flag, optional } from '../../verdict/shape.js'
+import { watts } from '../../quantity/figure.js'
+import { listed, plural } from '../../quantity/say.js'
+import { say, joined } from '../../quantity/words.js'
+import { count, flag, optional } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
@@ -25,16 +27,17 @@ export const stringLimits = defineKind(
       subjectsOf({ each: 'string', where: {} }, unit, sheet, around),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ minCount, maxCount, maxPower, mixedModules, mixedPlanes, unequalOnInput }) =>
-      [
-        minCount === undefined ? '' : `at least ${minCount}`,
-        maxCount === undefined ? '' : `at most ${maxCount} modules`,
-        maxPower === undefined ? '' : `up to ${watts(maxPower)}`,
-        mixedModules ? '' : 'one kind of module',
-        mixedPlanes ? '' : 'one plane',
-        unequalOnInput ? '' : 'equal to its sisters on the input',
-      ]
-        .filter(Boolean)
-        .join(', '),
+      joined(
+        [
+          minCount === undefined ? '' : `at least ${minCount}`,
+          maxCount === undefined ? '' : `at most ${maxCount} modules`,
+          maxPower === undefined ? '' : say`up to ${watts(maxPower)}`,
+          mixedModules ? '' : 'one kind of module',
+          mixedPlanes ? '' : 'one plane',
+          unequalOnInput ? '' : 'equal to its sisters on the input',
+        ],
+        ', ',
+      ),
     judge(requirement, { string }, _given, around) {
       if (!string) return undefined
       const {
@@ -53,7 +56,7 @@ export const stringLimits = defineKind(
         ...(made.count < minCount ? [`${plural(made.count, 'module')}, at least ${minCount}`] : []),
         ...(made.count > maxCount ? [`${plural(made.count, 'module')}, at most ${maxCount}`] : []),
         ...(maxPower !== undefined && made.power !== undefined && !atMost(made.power, maxPower)
-          ? [`${watts(made.power)}, at most ${watts(maxPower)}`]
+          ? [say`${watts(made.power)}, at most ${watts(maxPower)}`]
           : []),
         ...(!mixedModules && made.sheetIds.length > 1 ? ['modules of different sheets in one string'] : []),
         ...(!mixedPlanes && made.planes.length > 1
@@ -71,13 +74,13 @@ export const stringLimits = defineKind(
           plural(made.count, 'module'),
           ...(made.power === undefined
             ? []
-            : [`${watts(made.power)}${maxPower === undefined ? '' : ` of ${watts(maxPower)}`}`]),
+            : [say`${watts(made.power)}${maxPower === undefined ? '' : say` of ${watts(maxPower)}`}`]),
           ...faults,
         ],
         notes: [],
         finding:
           faults[0] ??
-          `${plural(made.count, 'module')}${made.power === undefined ? '' : `, ${watts(made.power)}`}`,
+          say`${plural(made.count, 'module')}${made.power === undefined ? '' : say`, ${watts(made.power)}`}`,
         wanting: 'draw the string on the array map: its power follows from the modules',
       }
     },

@@ -1,15 +1,5 @@
 import { answered } from '../given.js'
-import {
-  flag,
-  list,
-  num,
-  object,
-  optional,
-  refine,
-  requireUniqueIds,
-  text,
-  join,
-} from '../../verdict/shape.js'
+import { flag, list, num, object, optional, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'

@@ -1,8 +1,9 @@
 import { answered } from '../given.js'
 import { sequence, type Violation } from '../../power-up/sequence.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { seconds } from '../../verdict/say.js'
-import { list, object, optional, refine, text, join } from '../../verdict/shape.js'
+import { seconds } from '../../quantity/figure.js'
+import { say, type Said, joined } from '../../quantity/words.js'
+import { list, object, optional, refine, text, join } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -37,9 +38,10 @@ export const orderedSteps = defineKind(
       steps: requirement.steps.map(({ id, label, after, wait }) => ({ id, label, after, waitSeconds: wait })),
     }),
     required: (requirement) =>
-      requirement.steps
-        .map(({ label, wait }) => (wait ? `${label} (wait ${seconds(wait)})` : label))
-        .join(', then '),
+      joined(
+        requirement.steps.map(({ label, wait }) => (wait ? say`${label} (wait ${seconds(wait)})` : label)),
+        ', then ',
+      ),
     judge(requirement, _subject, given) {
       const answer = answered(given, 'steps')
       if (!answer) return undefined
@@ -65,13 +67,13 @@ const asSteps = (all: Steps) =>
   all.map(({ id, after, wait }) => ({ id, after, ...(wait !== undefined && { waitSeconds: wait }) }))
 const nameOf = (id: string | undefined, all: Steps) => all.find((step) => step.id === id)?.label ?? id ?? ''
 
-function said({ kind, id, other, secondsShort }: Violation, all: Steps): string {
-  const words: Record<Violation['kind'], string> = {
+function said({ kind, id, other, secondsShort }: Violation, all: Steps): Said {
+  const words: Record<Violation['kind'], Said> = {
     missing: `${nameOf(id, all)} was not recorded`,
     unknown: `${id} is not asked for`,
     repeated: `${nameOf(id, all)} was done more than once`,
     'out-of-order': `${nameOf(id, all)} came before ${nameOf(other, all)}`,
-    'too-soon': `${nameOf(id, all)} came ${seconds(secondsShort ?? 0)} too soon after ${nameOf(other, all)}`,
+    'too-soon': say`${nameOf(id, all)} came ${seconds(secondsShort ?? 0)} too soon after ${nameOf(other, all)}`,
   }
   return words[kind]
 }

@@ -1,6 +1,6 @@
 import { answered } from '../given.js'
 import { settings as compareSettings, settingRule, type SettingRule } from '../../commissioning/settings.js'
-import { list, object, refine, requireUniqueIds, text, join } from '../../verdict/shape.js'
+import { list, object, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
 import type { JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'

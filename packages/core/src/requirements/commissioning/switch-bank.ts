@@ -1,5 +1,5 @@
 import { answered } from '../given.js'
-import { list, object, oneOf, refine, requireUniqueIds, text, join } from '../../verdict/shape.js'
+import { list, object, oneOf, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 

@@ -1,7 +1,7 @@
 import { pointId } from '../../ids/check-id.js'
 import { likeStrings } from '../../dc/like-strings.js'
-import { fig, listed, plural } from '../../verdict/say.js'
-import { optional, percent, text } from '../../verdict/shape.js'
+import { fig, listed, plural } from '../../quantity/say.js'
+import { optional, percent, text } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 

@@ -4,8 +4,10 @@ import { HYPOTHESIS_WORDS, stringVoltage, type StringVoltageResult } from '../..
 import { formatQuantity } from '../../quantity/format.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { decision } from '../../verdict/decision.js'
-import { fig, volts } from '../../verdict/say.js'
-import { optional } from '../../verdict/shape.js'
+import { volts, Figure } from '../../quantity/figure.js'
+import { fig } from '../../quantity/say.js'
+import { say, type Said } from '../../quantity/words.js'
+import { optional } from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { stringSubjects } from '../subjects.js'
 import { defineKind, requirementOf, withInstrument, type Judgement } from '../kind.js'
@@ -35,33 +37,36 @@ export const stringOpenCircuit = defineKind(
     }),
     required(requirement, { string }) {
       const modules = string ? `, as expected of ${string.count} modules` : ''
-      return `${requirement.start === undefined ? '' : `${volts(requirement.start)} to `}${requirement.start === undefined ? 'at most ' : ''}${volts(requirement.max)}${modules}`
+      return say`${requirement.start === undefined ? '' : say`${volts(requirement.start)} to `}${requirement.start === undefined ? 'at most ' : ''}${volts(requirement.max)}${modules}`
     },
     judge(requirement, subject, given, around): Judgement | undefined {
       if (given?.kind !== 'reading' || !subject.string) return undefined
       const size = Math.abs(given.value)
-      const limit = decision({
-        value: size,
-        relation: given.relation,
-        uncertainty: given.uncertainty,
-        min: requirement.start,
-        max: requirement.max,
-        rule: around.rule,
-      })
+      const limit = decision(
+        {
+          value: size,
+          relation: given.relation,
+          uncertainty: given.uncertainty,
+          min: requirement.start,
+          max: requirement.max,
+          rule: around.rule,
+        },
+        { dimension: 'voltage' },
+      )
       const expectation = expected(subject.string, given)
       const verdicts: JudgedVerdict[] = [limit.verdict, expectation?.verdict ?? 'not-proven']
       const sure = withInstrument(worst(verdicts) as JudgedVerdict, given, volts)
       return {
         verdict: sure.verdict,
         get working() {
-          return [...limit.working.map((line) => `${line} (V)`), ...(expectation?.working ?? [])]
+          return [...limit.working, ...(expectation?.working ?? [])]
         },
         get notes() {
           return [...limit.notes, ...(expectation?.notes ?? [])]
         },
         wanting: wantingOf(expectation, limit.verdict, sure.wanting),
         finding: expectation
-          ? `${difference(given.value - expectation.expected)} from ${volts(expectation.expected)} expected`
+          ? say`${difference(given.value - expectation.expected, expectation.expected)} from ${volts(expectation.expected)} expected`
           : `${formatQuantity(size, 'voltage')} read`,
         ...(expectation && { causes: causesOf(expectation) }),
       }
@@ -90,8 +95,8 @@ export function expected(string: StringBuilt, given: GivenReading): StringVoltag
 function wantingOf(
   expectation: StringVoltageResult | undefined,
   againstLimits: JudgedVerdict,
-  instrument: string,
-): string {
+  instrument: Said,
+): Said {
   if (!expectation)
     return 'note cell temperature and light: without them the count of modules cannot be judged'
   return againstLimits === 'not-proven'
@@ -101,10 +106,11 @@ function wantingOf(
       : instrument
 }
 
-const difference = (volt: number) => `${volt < 0 ? '−' : '+'}${fig(Math.abs(volt), 1)} V`
+const difference = (volt: number, beside: number) =>
+  say`${volt < 0 ? '' : '+'}${new Figure(volt, 'voltage', { difference: true, beside })}`
 
 /** The three most probable stories, with what to look at first. */
-function causesOf({ hypotheses }: StringVoltageResult): string[] {
+function causesOf({ hypotheses }: StringVoltageResult): Said[] {
   return hypotheses
     .filter(({ probability }, i) => i < 3 && probability >= 0.005)
     .map(

@@ -1,6 +1,8 @@
 import { decision } from '../../verdict/decision.js'
-import { amps, fig } from '../../verdict/say.js'
-import { optional, percent } from '../../verdict/shape.js'
+import { amps } from '../../quantity/figure.js'
+import { fig } from '../../quantity/say.js'
+import { say } from '../../quantity/words.js'
+import { optional, percent } from '../../shape/shape.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
@@ -33,7 +35,7 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
         verdict: 'not-proven',
         working: [],
         notes: [],
-        finding: `${amps(given.value)} read`,
+        finding: say`${amps(given.value)} read`,
         wanting:
           isc === undefined
             ? 'draw the string on the array map, and complete the sheet of its modules'
@@ -41,24 +43,27 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
       }
     const expected = (isc * irradiance) / FULL_LIGHT
     const width = (expected * tolerancePercent) / 100
-    const { verdict, working, notes } = decision({
-      value: given.value,
-      relation: given.relation,
-      uncertainty: given.uncertainty,
-      min: expected - width,
-      max: expected + width,
-      rule: around.rule,
-    })
+    const { verdict, working, notes } = decision(
+      {
+        value: given.value,
+        relation: given.relation,
+        uncertainty: given.uncertainty,
+        min: expected - width,
+        max: expected + width,
+        rule: around.rule,
+      },
+      { dimension: 'current' },
+    )
     const sure = withInstrument(verdict, given, amps)
     return {
       verdict: sure.verdict,
       working: [
-        `${amps(isc)} × ${fig(irradiance)} ÷ 1000 W/m² = ${amps(expected)} ± ${fig(tolerancePercent)} %`,
-        ...working.map((line) => `${line} (A)`),
+        say`${amps(isc)} × ${fig(irradiance)} ÷ 1000 W/m² = ${amps(expected)} ± ${fig(tolerancePercent)} %`,
+        ...working,
       ],
       notes,
       wanting: sure.wanting,
-      finding: `${amps(given.value)} of ${amps(expected)} expected`,
+      finding: say`${amps(given.value)} of ${amps(expected)} expected`,
     }
   },
 })

@@ -1,8 +1,10 @@
 import { operatingVoltage } from './operating-voltage.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atLeast, atMost } from '../../verdict/compare.js'
-import { fig, plural, volts } from '../../verdict/say.js'
-import { optional } from '../../verdict/shape.js'
+import { volts } from '../../quantity/figure.js'
+import { fig, plural } from '../../quantity/say.js'
+import { say } from '../../quantity/words.js'
+import { optional } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
@@ -24,7 +26,7 @@ export const trackerWindow = defineKind(
     expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ min, max, hottestCell }) =>
-      `${volts(min)}${max === undefined ? ' or more' : ` to ${volts(max)}`} at greatest power, cells up to ${fig(hottestCell)} °C`,
+      say`${volts(min)}${max === undefined ? ' or more' : say` to ${volts(max)}`} at greatest power, cells up to ${fig(hottestCell)} °C`,
     judge({ min, max, hottestCell }, { string }, _given, around) {
       if (!string) return undefined
       const coldest = around.header?.coldest
@@ -53,16 +55,16 @@ export const trackerWindow = defineKind(
       return {
         verdict: judged(highEnough && lowEnough),
         working: [
-          `${volts(standard)} of ${plural(string.path!.length, 'module')} at 25 °C`,
-          `${volts(hot)} at ${fig(hottestCell)} °C, at least ${volts(min)}`,
-          ...(max === undefined ? [] : [`${volts(cold!)} at ${fig(coldest!)} °C, at most ${volts(max)}`]),
+          say`${volts(standard)} of ${plural(string.path!.length, 'module')} at 25 °C`,
+          say`${volts(hot)} at ${fig(hottestCell)} °C, at least ${volts(min)}`,
+          ...(max === undefined ? [] : [say`${volts(cold!)} at ${fig(coldest!)} °C, at most ${volts(max)}`]),
         ],
         notes: [],
         finding: highEnough
           ? lowEnough
-            ? `${volts(hot)} when hot`
-            : `${volts(cold!)} when cold, above ${volts(max!)}`
-          : `${volts(hot)} when hot, below ${volts(min)}`,
+            ? say`${volts(hot)} when hot`
+            : say`${volts(cold!)} when cold, above ${volts(max!)}`
+          : say`${volts(hot)} when hot, below ${volts(min)}`,
       }
     },
   },

@@ -1,7 +1,7 @@
 import { type Bond, BOND_MEANS, BOND_WORDS } from '../../earthing/bond.js'
 import { bondsAt, wayToEarth } from '../../earthing/bonding-tree.js'
-import { listed } from '../../verdict/say.js'
-import { count, flag, list, oneOf, optional } from '../../verdict/shape.js'
+import { either } from '../../quantity/say.js'
+import { count, flag, list, oneOf, optional } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -24,7 +24,7 @@ export const bonding = defineKind(
     ask: () => ({ kind: 'derived', from: 'earthing' }),
     required: ({ means, maxUses, supplyCable }) =>
       [
-        `by ${listed(means.map((one) => BOND_WORDS[one])).replace(' and ', ' or ')}`,
+        `by ${either(means.map((one) => BOND_WORDS[one]))}`,
         supplyCable ? 'the supply cable’s own core landed' : '',
         maxUses === undefined ? '' : `a part used at most ${maxUses} ${maxUses === 1 ? 'time' : 'times'}`,
         'through to the main earth terminal',

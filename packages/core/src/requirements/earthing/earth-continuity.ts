@@ -1,8 +1,9 @@
 import { protectiveEarth } from '../../earthing/protective-earth.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { decision } from '../../verdict/decision.js'
-import { ohms } from '../../verdict/say.js'
-import { optional } from '../../verdict/shape.js'
+import { ohms } from '../../quantity/figure.js'
+import { say } from '../../quantity/words.js'
+import { optional } from '../../shape/shape.js'
 import type { Bond } from '../../earthing/bond.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
@@ -26,29 +27,32 @@ export const earthContinuity = defineKind(
       conditions: [],
       signed: false,
     }),
-    required: ({ allowance }, { bond }) => (bond ? `at most ${ohms(limitOf(bond, allowance))}` : ''),
+    required: ({ allowance }, { bond }) => (bond ? say`at most ${ohms(limitOf(bond, allowance))}` : ''),
     judge({ allowance }, { bond }, given, { rule }) {
       if (given?.kind !== 'reading' || !bond) return undefined
       const max = limitOf(bond, allowance)
-      const { verdict, margin, working, notes } = decision({
-        value: given.value,
-        relation: given.relation,
-        uncertainty: given.uncertainty,
-        max,
-        rule,
-      })
+      const { verdict, margin, working, notes } = decision(
+        {
+          value: given.value,
+          relation: given.relation,
+          uncertainty: given.uncertainty,
+          max,
+          rule,
+        },
+        { dimension: 'resistance' },
+      )
       const sure = withInstrument(verdict, given, ohms)
       return {
         verdict: sure.verdict,
         working: [
           ...(bond.size && bond.length
-            ? [`0.0175 × ${bond.length} m ÷ ${bond.size} mm² + ${ohms(allowance)} = ${ohms(max)}`]
-            : [`joints alone: ${ohms(allowance)}`]),
-          ...working.map((line) => `${line} (Ω)`),
+            ? [say`0.0175 × ${bond.length} m ÷ ${bond.size} mm² + ${ohms(allowance)} = ${ohms(max)}`]
+            : [say`joints alone: ${ohms(allowance)}`]),
+          ...working,
         ],
         notes,
         wanting: sure.wanting,
-        finding: margin < 0 ? `${ohms(-margin)} too much` : `${ohms(margin)} to spare`,
+        finding: margin < 0 ? say`${ohms(-margin)} too much` : say`${ohms(margin)} to spare`,
       }
     },
   },

@@ -1,5 +1,5 @@
 import { answered } from '../given.js'
-import { text } from '../../verdict/shape.js'
+import { text } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'

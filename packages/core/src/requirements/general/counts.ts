@@ -8,9 +8,9 @@ import {
   requireUniqueIds,
   text,
   join,
-} from '../../verdict/shape.js'
+} from '../../shape/shape.js'
 import { atLeast } from '../../verdict/compare.js'
-import { fig, plural } from '../../verdict/say.js'
+import { fig, plural } from '../../quantity/say.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'

@@ -1,9 +1,10 @@
-import { decision } from '../../verdict/decision.js'
-import { BadInput } from '../../verdict/bad-input.js'
+import { apart, figure } from '../../quantity/figure.js'
+import { type Said, say } from '../../quantity/words.js'
+import { decision, widthUnit } from '../../verdict/decision.js'
+import { BadInput } from '../../shape/bad-input.js'
 import { DIMENSIONS, canonicalUnit, type Dimension } from '../../quantity/units.js'
-import { formatQuantity } from '../../quantity/format.js'
 import { parseQuantity } from '../../quantity/parse.js'
-import { join, oneOf, optional, refine, text, type Read } from '../../verdict/shape.js'
+import { join, oneOf, optional, refine, text, type Read } from '../../shape/shape.js'
 import { TERMINAL_WINDOWS } from '../../sheet/terminal.js'
 import { READS_OF_EACH, eachField, subjectsOf, terminalFilterField } from '../subjects.js'
 import { defineKind, requirementOf, withInstrument, type Subject } from '../kind.js'
@@ -80,41 +81,24 @@ export const limits = defineKind(shape, {
   judge(requirement, subject, given, { rule }) {
     if (given?.kind !== 'reading') return undefined
     const { min, max } = limitsOf(requirement, subject)
-    const judged = decision({
-      value: given.value,
-      relation: given.relation,
-      uncertainty: given.uncertainty,
-      rule,
-      min,
-      max,
-    })
+    const about = { dimension: dimensionOf(requirement), unit: requirement.unit }
+    const { value, relation, uncertainty } = given
+    const judged = decision({ value, relation, uncertainty, rule, min, max }, about)
     const { verdict, margin } = judged
-    const say = (value: number) =>
-      formatQuantity(value, dimensionOf(requirement), { unit: requirement.unit ?? '' })
-    // An uncertainty is a width: an AWG name would say nothing about it.
+    const by = (width: number) => apart(width, about.dimension, widthUnit(about))
     // What is counted, or read off the print of a cable, needs no instrument.
-    const nominal =
-      dimensionOf(requirement) === 'count' ||
-      (dimensionOf(requirement) === 'conductor-size' && !given.instrument)
-    const sure = nominal
-      ? { verdict, wanting: 'count again' }
-      : withInstrument(verdict, given, (width) =>
-          formatQuantity(
-            width,
-            dimensionOf(requirement),
-            requirement.unit === 'AWG' ? {} : { unit: requirement.unit ?? '' },
-          ),
-        )
+    const nominal = about.dimension === 'count' || (about.dimension === 'conductor-size' && !given.instrument)
+    const sure = nominal ? { verdict, wanting: 'count again' } : withInstrument(verdict, given, by)
     return {
       verdict: sure.verdict,
       get working() {
-        return judged.working.map((line) => `${line} (${canonicalUnit(dimensionOf(requirement))})`)
+        return judged.working
       },
       get notes() {
         return judged.notes
       },
       wanting: sure.wanting,
-      finding: margin < 0 ? `outside by ${say(-margin)}` : `inside by ${say(margin)}`,
+      finding: margin < 0 ? say`outside by ${by(-margin)}` : say`inside by ${by(margin)}`,
     }
   },
 })
@@ -144,16 +128,9 @@ function limitsOf(
   }
 }
 
-const known = new Map<string, number>()
-
-/** Sheet text is read once: a limit is asked for on every keystroke. */
 function valueOf(typed: string, dimension: Dimension, path: string): number {
-  const key = `${dimension} ${typed}`
-  const before = known.get(key)
-  if (before !== undefined) return before
   const parsed = parseQuantity(typed, dimension, { unitRequired: canonicalUnit(dimension) !== '' })
   if (!parsed.ok) throw new BadInput('not-a-quantity', path, `"${typed}": ${parsed.problem.message}`)
-  known.set(key, parsed.quantity.value)
   return parsed.quantity.value
 }
 
@@ -161,10 +138,10 @@ export function limitWords(
   { min, max }: { min?: number | undefined; max?: number | undefined },
   dimension: Dimension,
   unit?: string,
-): string {
-  const say = (value: number) => formatQuantity(value, dimension, { unit: unit ?? '' })
-  if (min !== undefined && max !== undefined) return `${say(min)} to ${say(max)}`
-  return min !== undefined ? `at least ${say(min)}` : max !== undefined ? `at most ${say(max)}` : ''
+): Said {
+  const of = (value: number) => figure(value, dimension, unit)
+  if (min !== undefined && max !== undefined) return say`${of(min)} to ${of(max)}`
+  return min !== undefined ? say`at least ${of(min)}` : max !== undefined ? say`at most ${of(max)}` : ''
 }
 
 /** The figures that an instrument is held against in a check, canonical: what it must be able to read. */

@@ -1,9 +1,9 @@
 import type { UnitBuilt } from '../../as-built/unit.js'
 import type { Surroundings } from '../surroundings.js'
 import { answered } from '../given.js'
-import { list, object, optional, text } from '../../verdict/shape.js'
+import { list, object, optional, text } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
-import { plain } from '../../verdict/say.js'
+import { plain } from '../../quantity/say.js'
 import type { FormField } from '../../answer/forms.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -36,7 +36,7 @@ export const nameplate = defineKind(
       const open = rows.filter(({ found }) => found === undefined)
       const wrong = rows.filter(
         ({ line, found }) =>
-          found !== undefined && line.required !== '' && plain(found) !== plain(line.required),
+          found !== undefined && line.required !== '' && plain(found) !== plain(String(line.required)),
       )
       return {
         verdict: wrong.length > 0 ? judged(false) : open.length > 0 ? 'not-proven' : 'conforms',

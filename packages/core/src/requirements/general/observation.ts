@@ -1,4 +1,4 @@
-import { text } from '../../verdict/shape.js'
+import { text } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { READS_OF_EACH, eachField, subjectsOf, terminalFilterField } from '../subjects.js'
 

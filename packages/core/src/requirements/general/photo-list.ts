@@ -1,6 +1,6 @@
 import { answered } from '../given.js'
-import { list, object, refine, requireUniqueIds, text, join } from '../../verdict/shape.js'
-import { plural } from '../../verdict/say.js'
+import { list, object, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
+import { plural } from '../../quantity/say.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 

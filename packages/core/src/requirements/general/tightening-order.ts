@@ -10,8 +10,8 @@ import {
   requireUniqueIds,
   text,
   join,
-} from '../../verdict/shape.js'
-import { plural } from '../../verdict/say.js'
+} from '../../shape/shape.js'
+import { plural } from '../../quantity/say.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 

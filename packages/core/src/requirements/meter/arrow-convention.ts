@@ -1,6 +1,6 @@
 import { answered } from '../given.js'
-import { list, oneOf, optional, refine, text } from '../../verdict/shape.js'
-import { BadInput } from '../../verdict/bad-input.js'
+import { list, oneOf, optional, refine, text } from '../../shape/shape.js'
+import { BadInput } from '../../shape/bad-input.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 
@@ -58,7 +58,7 @@ export const arrowConvention = defineKind(
     judge(requirement, _subject, given) {
       const answer = answered(given, 'choice')
       if (!answer) return undefined
-      const right = answer.chosen === wanted(requirement)
+      const right = answer.chosen === arrowTowards(requirement)
       return {
         verdict: judged(right),
         working: [WORDS[requirement.means](requirement)],
@@ -76,7 +76,7 @@ interface Arrow {
 }
 
 /** An import flows from the grid to the loads, so an arrow that goes with it points to the loads. */
-const wanted = ({ means, flow }: Arrow): 'grid' | 'loads' =>
+export const arrowTowards = ({ means, flow }: Arrow): 'grid' | 'loads' =>
   means === 'to-loads' || (means === 'with-flow' && flow === 'import') ? 'loads' : 'grid'
 
 const WORDS = {

@@ -1,6 +1,6 @@
 import { answered } from '../given.js'
 import { atMost } from '../../verdict/compare.js'
-import { count, flag, list, num, object, oneOf, optional, refine, requireRange } from '../../verdict/shape.js'
+import { count, flag, list, num, object, oneOf, optional, refine, requireRange } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'

@@ -1,7 +1,7 @@
 import { answered } from '../given.js'
 import { ctPhasing, type CtPhasingInput, type CtPhasingResult } from '../../meter/ct-phasing.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { count, optional } from '../../verdict/shape.js'
+import { count, optional } from '../../shape/shape.js'
 import type { AnswerOf, FormField } from '../../answer/forms.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'

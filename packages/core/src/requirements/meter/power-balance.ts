@@ -1,8 +1,8 @@
 import { answered } from '../given.js'
 import { powerBalance } from '../../meter/power-balance.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { object } from '../../verdict/shape.js'
-import { fig, plural } from '../../verdict/say.js'
+import { object } from '../../shape/shape.js'
+import { fig, plural } from '../../quantity/say.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 

@@ -1,7 +1,8 @@
 import type { OnWall, Surroundings } from '../surroundings.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { mm } from '../../verdict/say.js'
-import { list, object, oneOf, optional, refine, requireRange, text } from '../../verdict/shape.js'
+import { mm } from '../../quantity/figure.js'
+import { say, type Said, joined } from '../../quantity/words.js'
+import { list, object, oneOf, optional, refine, requireRange, text } from '../../shape/shape.js'
 import { SIDES, NEIGHBOUR_RULES, REACHES, requireStatedDistance, type Side } from '../../wall/items.js'
 import { OPPOSITE } from '../../wall/geometry.js'
 import type { SideResult, UnitClearance } from '../../wall/clearance.js'
@@ -59,12 +60,15 @@ export const clearanceKind = defineKind(
     ask: () => ({ kind: 'derived', from: 'wall' }),
     required(requirement, { id }, around, unit) {
       if (id === 'base')
-        return `lower edge ${[requirement.base?.min !== undefined ? `from ${mm(requirement.base.min)}` : '', requirement.base?.max !== undefined ? `up to ${mm(requirement.base.max)}` : ''].filter(Boolean).join(' ')}`
+        return say`lower edge ${joined([requirement.base?.min !== undefined ? say`from ${mm(requirement.base.min)}` : '', requirement.base?.max !== undefined ? say`up to ${mm(requirement.base.max)}` : ''], ' ')}`
       if (id === 'keep-out')
-        return requirement.keepOut.map(({ from, distance }) => `${mm(distance)} from any ${from}`).join('; ')
+        return joined(
+          requirement.keepOut.map(({ from, distance }) => say`${mm(distance)} from any ${from}`),
+          '; ',
+        )
       if (id === 'corners') return 'nothing within the corners of the envelope'
       const side = around.onWall(unit.id)?.result.sides.find((one) => one.side === id)
-      return `at least ${mm(side?.required ?? requirement.clear[id as Side])}`
+      return say`at least ${mm(side?.required ?? requirement.clear[id as Side])}`
     },
     judge(_requirement, { id }, _given, around, unit) {
       const onWall = around.onWall(unit.id)
@@ -101,22 +105,22 @@ function judgeSide(
   return {
     verdict: found.verdict,
     working: [
-      `${labelOf(found.governing!)}: measured ${mm(found.measured)} − required ${mm(found.required)} = ${mm(found.margin!)}`,
+      say`${labelOf(found.governing!)}: measured ${mm(found.measured)} − required ${mm(found.required)} = ${mm(found.margin!)}`,
     ],
     notes:
       rule === 'simple'
         ? ['judged as measured: this job accepts a doubtful measure inside the limit']
         : wall.uncertainty > 0
-          ? [`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`]
+          ? [say`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`]
           : ['no tape was named: its uncertainty is left out of account'],
     finding: sideFinding(found, labelOf),
-    wanting: `only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
+    wanting: say`only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
   }
 }
 
-function sideFinding({ measured, margin, governing }: SideResult, labelOf: (id: string) => string): string {
-  const to = `${mm(measured!)} to ${labelOf(governing!)}`
-  return margin! < 0 ? `${to}, short by ${mm(-margin!)}` : to
+function sideFinding({ measured, margin, governing }: SideResult, labelOf: (id: string) => string): Said {
+  const to = say`${mm(measured!)} to ${labelOf(governing!)}`
+  return margin! < 0 ? say`${to}, short by ${mm(-margin!)}` : to
 }
 
 function judgeExtra(
@@ -127,9 +131,9 @@ function judgeExtra(
   if (id === 'base')
     return {
       verdict: result.base?.verdict ?? 'conforms',
-      working: [`lower edge at ${mm(result.base?.measured ?? 0)}`],
+      working: [say`lower edge at ${mm(result.base?.measured ?? 0)}`],
       notes: [],
-      finding: `lower edge at ${mm(result.base?.measured ?? 0)}`,
+      finding: say`lower edge at ${mm(result.base?.measured ?? 0)}`,
     }
   const found = rowsOf(id, result)
   const short = found.filter(({ margin }) => margin < 0)
@@ -139,9 +143,9 @@ function judgeExtra(
     working:
       found.length === 0
         ? ['nothing of the kind on this wall']
-        : found.map(({ item, margin }) => `${labelOf(item)}: margin ${mm(margin)}`),
+        : found.map(({ item, margin }) => say`${labelOf(item)}: margin ${mm(margin)}`),
     notes: [],
-    finding: short.length > 0 ? `${labelOf(worstRow!.item)} too near by ${mm(-worstRow!.margin)}` : 'kept',
+    finding: short.length > 0 ? say`${labelOf(worstRow!.item)} too near by ${mm(-worstRow!.margin)}` : 'kept',
   }
 }
 

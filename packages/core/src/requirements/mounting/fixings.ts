@@ -2,9 +2,11 @@ import { answered, type GivenRecord } from '../given.js'
 import { fixings as fixingsCalculation } from '../../wall/fixings.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
-import { BadInput } from '../../verdict/bad-input.js'
+import { BadInput } from '../../shape/bad-input.js'
 import { decision } from '../../verdict/decision.js'
-import { fig, mm } from '../../verdict/say.js'
+import { mm } from '../../quantity/figure.js'
+import { fig } from '../../quantity/say.js'
+import { say } from '../../quantity/words.js'
 import {
   count as fixingCount,
   join,
@@ -15,7 +17,7 @@ import {
   refine,
   requireRange,
   text,
-} from '../../verdict/shape.js'
+} from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { limitWords } from '../general/limits.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -190,8 +192,8 @@ function hole(
   })
   return {
     verdict: !instrument && verdict === 'conforms' ? ('not-proven' as const) : verdict,
-    working: `${WINDOWS[name]} ${mm(value)} against ${limitWords(limits, 'length')}`,
-    finding: `${WINDOWS[name]} ${mm(value)} is outside by ${mm(-margin)}`,
+    working: say`${WINDOWS[name]} ${mm(value)} against ${limitWords(limits, 'length')}`,
+    finding: say`${WINDOWS[name]} ${mm(value)} is outside by ${mm(-margin)}`,
     wanting: instrument ? `the ${WINDOWS[name]} with a finer tape` : `the ${WINDOWS[name]} with a named tape`,
   }
 }

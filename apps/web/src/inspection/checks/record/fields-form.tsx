@@ -2,6 +2,7 @@ import { Box, Button, Grid, Input, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
 import { Suspense, lazy, useState } from 'react'
 import { parseQuantity, type FormField } from '@plumb-mark/core'
+import { useSaying } from '../../../store/reader.js'
 import { Field } from '../../../marks/field.js'
 import { Select } from '../../../marks/select.js'
 import { useDecimal } from '../../../store/decimal.js'
@@ -17,6 +18,7 @@ export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fi
   const [texts, setTexts] = useState<Record<string, string>>(() =>
     Object.fromEntries(Object.entries(answer?.values ?? {}).map(([id, { typed }]) => [id, typed])),
   )
+  const saying = useSaying()
   const [scanning, setScanning] = useState<string>()
   const type = (field: FormField, text: string) => {
     const next = { ...texts, [field.id]: text }
@@ -31,7 +33,7 @@ export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fi
           <Field
             label={field.label}
             problem={problemOf(field, texts[field.id] ?? '', decimal)}
-            hint={field.required && <Text as="span">expected {field.required}</Text>}
+            hint={field.required && <Text as="span">expected {saying(field.required)}</Text>}
           >
             {(ids) =>
               field.options ? (

@@ -1,5 +1,5 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
-import type { AnswerOf, JudgedCheck } from '@plumb-mark/core'
+import { arrowTowards, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { TouchMark } from '../../../marks/touch-mark.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 import { useFocus } from '../../focus.js'
@@ -41,7 +41,7 @@ function OnConductor({ judged, y }: { judged: JudgedCheck; y: number }) {
   const found = (useAnswerOf(judged) as AnswerOf<'choice'> | undefined)?.chosen as
     'grid' | 'loads' | undefined
   const { check, outcome } = judged
-  const wanted = wantedOf(check.required)
+  const wanted = check.requirement.kind === 'arrow-convention' ? arrowTowards(check.requirement) : 'grid'
   const colour = verdictColour(outcome.verdict)
   return (
     <TouchMark
@@ -74,9 +74,6 @@ function OnConductor({ judged, y }: { judged: JudgedCheck; y: number }) {
 }
 
 /** Which side the sheet's words speak of: "arrow towards the grid", "K towards the grid". */
-const wantedOf = (required: string): 'grid' | 'loads' =>
-  required.includes('towards the loads') ? 'loads' : 'grid'
-
 function Arrow({
   x,
   y,

@@ -2,6 +2,7 @@ import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { stringMakeUp, walkedString, watts, type StringBuilt } from '@plumb-mark/core'
+import { useSaying } from '../../../store/reader.js'
 import { ChoiceField, named, type Option } from '../../../marks/choice-field.js'
 import { TextField } from '../../../marks/text-field.js'
 import { VerdictMark } from '../../../marks/verdict-mark.js'
@@ -27,6 +28,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   const [unitId, setUnitId] = useState(inverters[0]?.id ?? '')
   const [input, setInput] = useState('PV1')
   const [coldMethod, setColdMethod] = useState<'coefficient' | 'table'>('coefficient')
+  const saying = useSaying()
   const [freshId, setFreshId] = useState(() => `string-${uuid()}`)
   const draft = useMemo(
     () =>
@@ -106,7 +108,8 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
           <Flex key={check.id} gap="12px" mt="10px" align="baseline" wrap="wrap" aria-live="polite">
             <VerdictMark verdict={outcome.verdict} />
             <Text fontSize="14px">
-              {'finding' in outcome && outcome.finding}; {check.required} (clause {check.requirement.clause})
+              {'finding' in outcome && saying(outcome.finding)}; {saying(check.required)} (clause{' '}
+              {check.requirement.clause})
             </Text>
           </Flex>
         ))}

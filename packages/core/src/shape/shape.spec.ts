@@ -1,6 +1,6 @@
 import { BadInput } from './bad-input.js'
-import { atLeast, atMost, wholeBelow } from './compare.js'
-import { fig, listed, plural } from './say.js'
+import { atLeast, atMost, wholeBelow } from '../verdict/compare.js'
+import { fig, listed, plural } from '../quantity/say.js'
 import {
   count,
   dictionary,

@@ -1,0 +1,43 @@
+import { Figure } from './figure.js'
+
+/** Text whose figures are still figures; read as plain text it says them in their own units. */
+export class Words {
+  constructor(readonly parts: readonly (string | Figure)[]) {}
+
+  toString(): string {
+    return this.parts.map(String).join('')
+  }
+
+  /** In files and answers it is text like any other. */
+  toJSON(): string {
+    return this.toString()
+  }
+}
+
+/** What a judgement says: plain text, or text with figures in it. */
+export type Said = string | Words
+
+type Part = Said | Figure | number
+
+const partsOf = (one: Part): readonly (string | Figure)[] =>
+  one instanceof Words ? one.parts : [one instanceof Figure ? one : String(one)]
+
+/** Text with its figures kept: say`short by ${mm(35)}`. */
+export function say(texts: TemplateStringsArray, ...between: readonly Part[]): Words {
+  return new Words(texts.flatMap((text, i) => [text, ...(i < between.length ? partsOf(between[i]!) : [])]))
+}
+
+/** Several texts one after the other. What says nothing is left out. */
+export function joined(texts: readonly (Part | '')[], by: string): Words {
+  const said = texts.filter((one) => one !== '')
+  return new Words(said.flatMap((one, i) => [...(i > 0 ? [by] : []), ...partsOf(one)]))
+}
+
+/** The same words and the same figures, to their last digit: what reads alike need not be alike. */
+export const sameWords = (a: Said | undefined, b: Said | undefined): boolean =>
+  JSON.stringify(bare(a)) === JSON.stringify(bare(b))
+
+const bare = (said: Said | undefined) =>
+  said instanceof Words
+    ? said.parts.map((one) => (one instanceof Figure ? [one.value, one.dimension] : one)).join(' ')
+    : said
