@@ -62,7 +62,7 @@ test('a roof is drawn, its string walked, its boxes named; then the earth is tie
   for (const column of [4, 5, 6])
     await map.getByRole('button', { name: `row 1, place ${column}`, exact: true }).press('Enter')
   await expect(task.locator('[data-verdict="conforms"]').first()).toBeVisible()
-  await task.getByRole('button', { name: 'Keep the string' }).click()
+  await task.getByRole('button', { name: 'Save the string' }).click()
   await expect(page.locator('[data-check*="/strings/string-"]').first()).toContainText('6 modules, 2580 W')
 
   await page.getByRole('button', { name: 'Boxes and serials' }).click()
@@ -105,7 +105,7 @@ test('a roof is drawn, its string walked, its boxes named; then the earth is tie
   await bond.getByLabel('By').selectOption('supply-cable')
   await bond.getByLabel('Size').fill('2.5')
   await bond.getByLabel('Line conductor beside it').fill('4')
-  await bond.getByRole('button', { name: 'Keep the bond' }).click()
+  await bond.getByRole('button', { name: 'Save the bond' }).click()
   await expect(page.locator('[data-check$="/bonding/unit"]').first()).toContainText(
     'bonded through to the main earth terminal',
   )
@@ -167,14 +167,14 @@ test('a sheet is edited as text and as a form at once; the change becomes a revi
   await expect(text).toContainText('max: 5 °')
   await page.getByLabel('max', { exact: true }).fill('five')
   await expect(page.getByRole('status')).toContainText(/line \d+: .*five/)
-  await expect(page.getByRole('button', { name: 'Keep in the library' })).toBeDisabled()
+  await expect(page.getByRole('button', { name: 'Save to the library' })).toBeDisabled()
   await page.getByLabel('max', { exact: true }).fill('5 °')
-  await page.getByRole('button', { name: 'Keep in the library' }).click()
+  await page.getByRole('button', { name: 'Save to the library' }).click()
   await expect(page.getByRole('status')).toContainText('give the change a revision of its own')
   await page.getByText('The unit', { exact: true }).click()
   await page.getByLabel('revision', { exact: true }).fill('C')
   await page.getByLabel('date').fill('2026-11-20')
-  await page.getByRole('button', { name: 'Keep in the library' }).click()
+  await page.getByRole('button', { name: 'Save to the library' }).click()
   await expect(page.getByRole('heading', { name: 'Thrumcap TB-10, revision C' })).toBeVisible()
   await expect(page.getByRole('list', { name: 'Differences from revision B to C' })).toContainText(
     'Tilt from plumb: max 3 → 5 °, clause 3.3',

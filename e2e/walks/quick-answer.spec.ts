@@ -36,7 +36,7 @@ test('a calculation is kept in a job and opens again from there', async ({ brows
   await page.goto('/calculators/reserve')
   await page.getByRole('button', { name: 'Use this in a job' }).click()
   await page.getByRole('combobox', { name: 'Job' }).selectOption('PM-CALC A job for a calculation')
-  await page.getByRole('button', { name: 'Keep it there' }).click()
+  await page.getByRole('button', { name: 'Save there' }).click()
   await expect(page.getByRole('status')).toContainText('Kept in the job')
   await inspector.openJob('A job for a calculation')
   await inspector.view(/Sign-off/)

@@ -27,7 +27,7 @@ test('a house is traced from a template, a forgotten source is found, a device l
   await part.getByLabel('What it is').selectOption('device')
   await part.getByLabel('Rating').fill('50 A')
   await part.getByLabel('Put into the cable').selectOption({ label: 'Board – Loads' })
-  await part.getByRole('button', { name: 'Keep the part' }).click()
+  await part.getByRole('button', { name: 'Save the part' }).click()
   await expect(diagram.getByRole('button', { name: /^Cable / })).toHaveCount(6)
   await expect(
     page.locator('[data-check*="/cables/"]').filter({ hasText: 'Breaker, loads to Loads' }),
@@ -60,7 +60,7 @@ test('what the meter shows becomes phasors and one sentence while it is typed', 
   await expect(open).toContainText('turn round the transformer of channel 3')
   await open.getByLabel('channel 3 active').fill('500 W')
   await expect(open).toContainText('each on its own phase, the right way round')
-  await open.getByRole('button', { name: 'Keep' }).click()
+  await open.getByRole('button', { name: 'Save' }).click()
   await expect(page.locator('[data-check="cm-3/proof/unit"] [data-verdict="conforms"]')).toBeVisible()
 })
 
@@ -123,14 +123,14 @@ test('a canopy in inches and gauges: a board that carries too much stops the job
 
   const board = page.getByRole('region', { name: 'Canopy board', exact: true })
   await board.getByLabel('Rating').fill('100 A')
-  await board.getByRole('button', { name: 'Keep the part' }).click()
+  await board.getByRole('button', { name: 'Save the part' }).click()
   await expect(page.locator('[data-check="rules/ratings/n-canopy"]')).toContainText('can carry 80 A of 100 A')
   expect(await inspector.verdictOf('rules/ratings/n-canopy')).toBe('conforms')
 
   await diagram.getByRole('button', { name: 'Breaker chargers, protective device' }).press('Enter')
   const breaker = page.getByRole('region', { name: 'Breaker chargers', exact: true })
   await breaker.getByLabel('Rating').fill('30 A')
-  await breaker.getByRole('button', { name: 'Keep the part' }).click()
+  await breaker.getByRole('button', { name: 'Save the part' }).click()
   await expect(page.locator('[data-check="rules/cables/c-cars"]')).toContainText(
     'carries 30 A, may carry 40 A',
   )

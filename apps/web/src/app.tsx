@@ -23,7 +23,7 @@ const Rework = lazyView('ReworkView', () => import('./rework/rework-view.js'))
 
 const Wait = () => (
   <Center minH="60dvh" role="status" aria-label="Loading">
-    <Spinner color="chalk" />
+    <Spinner color="accent" />
   </Center>
 )
 

@@ -115,7 +115,7 @@ export class DemoJob {
     const photos = await this.photosOf(said['photo'] as string | undefined, by)
     switch (write) {
       case 'reading':
-        return { id, kind: write, at, body: await this.reading(said as unknown as ReadingSaid, photos) }
+        return { id, kind: write, at, body: await this.reading(said as Partial<ReadingSaid>, photos) }
       case 'observation':
         return {
           id,
@@ -173,12 +173,18 @@ export class DemoJob {
           },
         }
       default:
-        return { id, kind: write, at, body: said } as unknown as NewEntry
+        return { id, kind: write, at, body: said } as Pick<NewEntry, keyof NewEntry> as NewEntry
     }
   }
 
   private async reading(
-    { point, typed, instrument: name, conditions, note }: ReadingSaid,
+    {
+      point = missing('measuring point'),
+      typed = missing('figure'),
+      instrument: name,
+      conditions,
+      note,
+    }: Partial<ReadingSaid>,
     photos: { photos?: PhotoRef[] },
   ) {
     const ask = await this.askAt(point)

@@ -28,7 +28,7 @@ export function SignIn() {
   return (
     <Flex minH="100dvh" align="stretch">
       <Flex flex="1" hideBelow="md" bg="sunk" direction="column" align="center" aria-hidden>
-        <Box w="1.5px" flex="1" bg="ink" />
+        <Box w="1.5px" flex="1" bg="text" />
         <PlumbBob size={120} />
         <Box h="16vh" />
       </Flex>

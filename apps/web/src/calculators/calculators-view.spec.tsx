@@ -51,7 +51,7 @@ describe('using it in a job', () => {
     await user.click(screen.getByRole('button', { name: 'Use this in a job' }))
     await screen.findByRole('option', { name: 'PM-1 Barn' })
     await user.selectOptions(screen.getByLabelText('Job'), 'PM-1 Barn')
-    await user.click(screen.getByRole('button', { name: 'Keep it there' }))
+    await user.click(screen.getByRole('button', { name: 'Save there' }))
   }
   it('keeps the inputs, not the result, in one that is not sealed', async () => {
     open()

@@ -38,8 +38,8 @@ const Entry = chakra(NavLink, {
     lineHeight: 1.15,
     color: 'faint',
     whiteSpace: { base: 'nowrap', lg: 'normal' },
-    '&.active': { color: 'ink', fontWeight: 600, bg: 'chalkWash' },
-    _hover: { color: 'ink' },
+    '&.active': { color: 'text', fontWeight: 600, bg: 'accentWash' },
+    _hover: { color: 'text' },
   },
 })
 

@@ -23,7 +23,7 @@ export function Result({
   if (answer.state === 'refused') {
     return (
       <Box role="alert">
-        <Text fontFamily="heading" fontSize="24px" fontWeight={600} color="oxide">
+        <Text fontFamily="heading" fontSize="24px" fontWeight={600} color="danger">
           This cannot be worked out yet
         </Text>
         <Text>{answer.error.message}</Text>
@@ -70,9 +70,9 @@ function Searching({ part, onCancel }: { part: number; onCancel: () => void }) {
   return (
     <Box role="status">
       <Text>Searching, {Math.round(100 * part)} %</Text>
-      <chakra.progress value={part} max={1} w="100%" h="14px" accentColor="var(--chakra-colors-chalk)" />
+      <chakra.progress value={part} max={1} w="100%" h="14px" accentColor="var(--chakra-colors-accent)" />
       <Button variant="outline" mt="10px" onClick={onCancel}>
-        Call it off
+        Cancel
       </Button>
     </Box>
   )

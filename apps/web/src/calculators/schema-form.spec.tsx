@@ -150,7 +150,7 @@ describe('a result', () => {
       />,
     )
     expect(screen.getByRole('status').textContent).toContain('40 %')
-    await user.click(screen.getByRole('button', { name: 'Call it off' }))
+    await user.click(screen.getByRole('button', { name: 'Cancel' }))
     expect(called).toBe(true)
   })
 })
@@ -168,7 +168,7 @@ describe('a calculation kept in a job', () => {
     expect(await screen.findByRole('option', { name: 'PM-1 Barn' })).toBeTruthy()
     expect(screen.queryByRole('option', { name: 'PM-2 Shed' })).toBeNull()
     await user.selectOptions(screen.getByLabelText('Job'), 'a')
-    await user.click(screen.getByRole('button', { name: 'Keep it there' }))
+    await user.click(screen.getByRole('button', { name: 'Save there' }))
     expect(await screen.findByText(/^Kept in the job/)).toBeTruthy()
     expect(asked.at(-1)).toMatchObject({
       address: '/api/jobs/a/entries',
@@ -187,7 +187,7 @@ describe('a calculation kept in a job', () => {
     await user.click(screen.getByRole('button', { name: 'Use this in a job' }))
     await screen.findByRole('option', { name: 'PM-1 Barn' })
     await user.selectOptions(screen.getByLabelText('Job'), 'a')
-    await user.click(screen.getByRole('button', { name: 'Keep it there' }))
+    await user.click(screen.getByRole('button', { name: 'Save there' }))
     expect(await screen.findByText('Not kept: sealed meanwhile')).toBeTruthy()
     unmount()
     openJob([], { role: 'reviewer' })

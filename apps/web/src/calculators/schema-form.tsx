@@ -59,7 +59,7 @@ function OneField({ schema, value, path, label, problems, onChange }: Props) {
           onChange={(event) => onChange(event.target.checked)}
           w="22px"
           h="22px"
-          accentColor="var(--chakra-colors-chalk)"
+          accentColor="var(--chakra-colors-accent)"
         />
         {label}
       </chakra.label>
@@ -208,7 +208,7 @@ function ListFields(props: Props) {
   return (
     <Box>
       {problems[path] && (
-        <Text role="alert" color="oxide">
+        <Text role="alert" color="danger">
           {problems[path]}
         </Text>
       )}

@@ -62,12 +62,12 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
             />
           </Box>
           <Button disabled={jobId === ''} onClick={() => void keep()}>
-            Keep it there
+            Save there
           </Button>
         </Flex>
       )}
       {said && (
-        <Text role="status" mt="8px" color={said.ok ? 'chalk' : 'oxide'}>
+        <Text role="status" mt="8px" color={said.ok ? 'accent' : 'danger'}>
           {said.words}
         </Text>
       )}

@@ -24,7 +24,7 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
     >
       <Flex gap="12px" align="baseline" wrap="wrap">
         <Text
-          color={open && (severity === 'stop' || severity === 'major') ? 'oxide' : 'faint'}
+          color={open && (severity === 'stop' || severity === 'major') ? 'danger' : 'faint'}
           fontWeight={700}
         >
           {severity}
@@ -59,7 +59,7 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
           />
         ))}
       </chakra.ol>
-      {failedAgain && <Text color="oxide">Read again after the rework, and it failed again.</Text>}
+      {failedAgain && <Text color="danger">Read again after the rework, and it failed again.</Text>}
       {children && <Box mt="10px">{children}</Box>}
     </chakra.article>
   )

@@ -1,11 +1,10 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
-import { LogOut, Moon, Sun } from 'lucide-react'
+import { LogOut } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { useSession } from '../account/session.js'
-import { useDecimal } from '../store/decimal.js'
-import { useColourMode } from '../look/colour-mode.js'
 import { PlumbBob } from '../marks/plumb-bob.js'
+import { SettingsMenu } from './settings-menu.js'
 
 const Tab = chakra(NavLink, {
   base: {
@@ -17,7 +16,7 @@ const Tab = chakra(NavLink, {
     fontWeight: 600,
     borderBottom: '3px solid transparent',
     whiteSpace: 'nowrap',
-    '&.active': { color: 'ink', borderColor: 'chalk' },
+    '&.active': { color: 'text', borderColor: 'accent' },
   },
 })
 
@@ -34,8 +33,6 @@ export function Frame({
   children: ReactNode
 }) {
   const { person, signOut } = useSession()
-  const { mode, turn } = useColourMode()
-  const { decimal, turn: turnDecimal } = useDecimal()
   return (
     <Flex direction="column" minH="100dvh">
       <chakra.header borderBottom="1px solid" borderColor="hair" bg="panel" px={{ base: '10px', md: '18px' }}>
@@ -92,26 +89,7 @@ export function Frame({
             <Text fontSize="13px" color="faint" hideBelow="2xl">
               {person?.name}, {person?.role}
             </Text>
-            <Button
-              variant="plain"
-              px="0"
-              minW="44px"
-              fontFamily="mono"
-              onClick={turnDecimal}
-              aria-label={`Decimal ${decimal}; change to ${decimal === 'point' ? 'comma' : 'point'}`}
-              title={`Decimal ${decimal}`}
-            >
-              {decimal === 'point' ? '1.5' : '1,5'}
-            </Button>
-            <Button
-              variant="plain"
-              px="0"
-              minW="44px"
-              onClick={turn}
-              aria-label={mode === 'light' ? 'Dark, for plant rooms' : 'Light, for glare'}
-            >
-              {mode === 'light' ? <Moon size={19} /> : <Sun size={19} />}
-            </Button>
+            <SettingsMenu />
             <Button
               variant="plain"
               px="0"

@@ -38,7 +38,7 @@ export function JobFrame() {
     return (
       <Frame>
         <Center minH="50dvh" role="status" aria-label="Loading the job">
-          <Spinner color="chalk" />
+          <Spinner color="accent" />
         </Center>
       </Frame>
     )
@@ -89,10 +89,10 @@ function Refusal() {
   const dismiss = useInspection((state) => state.dismissRefusal)
   if (!refusal) return null
   return (
-    <Flex role="alert" bg="oxideWash" color="oxide" px="18px" py="8px" align="center" gap="12px">
+    <Flex role="alert" bg="dangerWash" color="danger" px="18px" py="8px" align="center" gap="12px">
       <Text flex="1">Not kept: {refusal}</Text>
       <Button variant="plain" onClick={dismiss}>
-        Understood
+        Dismiss
       </Button>
     </Flex>
   )
@@ -115,7 +115,7 @@ function DangerBanner() {
   const stop = dangers(found ?? [])
   if (stop.length === 0) return null
   return (
-    <Box role="alert" bg="oxide" color="panel" px="18px" py="10px">
+    <Box role="alert" bg="danger" color="panel" px="18px" py="10px">
       <Text fontWeight={700} fontSize="17px">
         Danger: do not energise, or isolate. {stop.map(({ title, place }) => `${title}, ${place}`).join('; ')}
         .

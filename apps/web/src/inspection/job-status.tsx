@@ -28,7 +28,7 @@ function SyncMark() {
   return (
     <HStack
       gap="5px"
-      color={sync === 'waiting' ? 'brass' : 'faint'}
+      color={sync === 'waiting' ? 'unproven' : 'faint'}
       fontSize="13px"
       role="status"
       data-sync={sync}

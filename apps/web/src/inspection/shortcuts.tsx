@@ -30,7 +30,7 @@ export function Shortcuts() {
       position="fixed"
       right="20px"
       bottom="20px"
-      bg="ink"
+      bg="text"
       color="paper"
       p="20px"
       borderRadius="6px"

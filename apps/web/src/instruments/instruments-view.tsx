@@ -121,7 +121,7 @@ export function Calibration({ until, day = new Date().toISOString() }: { until: 
   return (
     <Text
       fontSize="14px"
-      color={over ? 'oxide' : days <= SOON_DAYS ? 'brass' : 'ink'}
+      color={over ? 'danger' : days <= SOON_DAYS ? 'unproven' : 'text'}
       fontWeight={over ? 700 : 400}
       textAlign={{ md: 'right' }}
     >
@@ -226,7 +226,7 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
       ))}
       <Problem mt="8px">{problem}</Problem>
       <Flex gap="8px" mt="12px" wrap="wrap">
-        <Button type="submit">Keep</Button>
+        <Button type="submit">Save</Button>
         <Button
           variant="outline"
           onClick={() =>

@@ -68,7 +68,7 @@ function JobRow({ job, to }: { job: JobSummary; to: string }) {
         {job.site}
       </Text>
       <Text mt="10px" fontSize="17px" maxW="70ch">
-        <Text as="span" color={job.sealed ? 'chalk' : 'brass'} fontWeight={600}>
+        <Text as="span" color={job.sealed ? 'accent' : 'unproven'} fontWeight={600}>
           {'Waiting for '}
         </Text>
         {job.waitingFor}
@@ -78,7 +78,7 @@ function JobRow({ job, to }: { job: JobSummary; to: string }) {
         {open.map((severity) => (
           <Text
             key={severity}
-            color={severity === 'stop' || severity === 'major' ? 'oxide' : 'faint'}
+            color={severity === 'stop' || severity === 'major' ? 'danger' : 'faint'}
             fontWeight={severity === 'stop' ? 700 : 400}
           >
             {job.open[severity]} {severity} open

@@ -82,10 +82,10 @@ describe('instruments', () => {
     await user.click(screen.getByRole('button', { name: 'It also measures' }))
     await user.selectOptions(screen.getAllByLabelText('measures')[1]!, 'resistance')
     serverSays({ 'PUT /api/instruments/m0': refusal(400, 'invalid', 'serial is missing') })
-    await user.click(screen.getByRole('button', { name: 'Keep' }))
+    await user.click(screen.getByRole('button', { name: 'Save' }))
     expect(await screen.findByText('serial is missing')).toBeTruthy()
     serverSays({ 'GET /api/instruments': [OLD], 'PUT /api/instruments/m0': OLD })
-    await user.click(screen.getByRole('button', { name: 'Keep' }))
+    await user.click(screen.getByRole('button', { name: 'Save' }))
     expect(asked[0]).toMatchObject({
       method: 'PUT',
       body: {

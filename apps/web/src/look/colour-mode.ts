@@ -5,17 +5,16 @@ const KEY = 'plumb-mark-mode'
 
 interface ColourMode {
   mode: Mode
-  turn(): void
+  choose(mode: Mode): void
 }
 
 /** Light for glare, dark for plant rooms; the device's own wish until somebody chooses. */
-export const useColourMode = create<ColourMode>((set, get) => ({
+export const useColourMode = create<ColourMode>((set) => ({
   mode: show(
     (localStorage.getItem(KEY) as Mode | null) ??
       (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light'),
   ),
-  turn() {
-    const mode = get().mode === 'light' ? 'dark' : 'light'
+  choose(mode) {
     localStorage.setItem(KEY, mode)
     set({ mode: show(mode) })
   },

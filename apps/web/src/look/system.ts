@@ -1,19 +1,19 @@
 import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
 
-/** Drawn from the craft of setting out: limewashed paper, ink, chalk-line blue, red oxide for danger, brass for the bob and what is unproven. */
+/** Drawn from the craft of setting out: a limewashed ground, a chalk-line blue to act with, red oxide for danger, the bob’s brass for what is unproven. */
 const colours = {
   paper: ['#f3eee3', '#171916'],
   panel: ['#fbf8f1', '#20231f'],
   sunk: ['#e9e2d3', '#101210'],
-  ink: ['#22211d', '#ece7da'],
+  text: ['#22211d', '#ece7da'],
   faint: ['#615b4e', '#a9a391'],
   hair: ['#d5ccb9', '#3a3e37'],
-  chalk: ['#23527d', '#8fbde2'],
-  chalkWash: ['#dde7ef', '#1f2f3c'],
-  oxide: ['#9a3119', '#f0937a'],
-  oxideWash: ['#f4ddd4', '#42241b'],
-  brass: ['#7a5b12', '#dcb65f'],
-  brassWash: ['#f1e6c8', '#393019'],
+  accent: ['#23527d', '#8fbde2'],
+  accentWash: ['#dde7ef', '#1f2f3c'],
+  danger: ['#9a3119', '#f0937a'],
+  dangerWash: ['#f4ddd4', '#42241b'],
+  unproven: ['#7a5b12', '#dcb65f'],
+  unprovenWash: ['#f1e6c8', '#393019'],
 } as const
 
 const both = ([light, dark]: readonly [string, string]) => ({ value: { _light: light, _dark: dark } })
@@ -21,10 +21,10 @@ const both = ([light, dark]: readonly [string, string]) => ({ value: { _light: l
 const config = defineConfig({
   preflight: true,
   globalCss: {
-    'html, body': { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '16px', height: '100%' },
+    'html, body': { bg: 'paper', color: 'text', fontFamily: 'body', fontSize: '16px', height: '100%' },
     '#root': { minHeight: '100%' },
-    '*:focus-visible': { outline: '3px solid', outlineColor: 'chalk', outlineOffset: '2px' },
-    'main a:not([class])': { color: 'chalk', textDecoration: 'underline', textUnderlineOffset: '3px' },
+    '*:focus-visible': { outline: '3px solid', outlineColor: 'accent', outlineOffset: '2px' },
+    'main a:not([class])': { color: 'accent', textDecoration: 'underline', textUnderlineOffset: '3px' },
     'nav, header': { _print: { display: 'none' } },
     '*': { _motionReduce: { animation: 'none', transition: 'none' } },
   },
@@ -52,15 +52,15 @@ const config = defineConfig({
         },
         variants: {
           variant: {
-            solid: { bg: 'chalk', color: 'panel', _hover: { opacity: 0.9 } },
+            solid: { bg: 'accent', color: 'panel', _hover: { opacity: 0.9 } },
             outline: {
               bg: 'transparent',
-              color: 'ink',
+              color: 'text',
               border: '1px solid',
               borderColor: 'faint',
               _hover: { bg: 'sunk' },
             },
-            plain: { bg: 'transparent', color: 'chalk', px: '10px', _hover: { bg: 'chalkWash' } },
+            plain: { bg: 'transparent', color: 'accent', px: '10px', _hover: { bg: 'accentWash' } },
           },
         },
       },
@@ -71,10 +71,10 @@ const config = defineConfig({
           border: '1px solid',
           borderColor: 'faint',
           borderRadius: '4px',
-          color: 'ink',
+          color: 'text',
           px: '12px',
           fontSize: '16px',
-          _invalid: { borderColor: 'oxide', borderWidth: '2px' },
+          _invalid: { borderColor: 'danger', borderWidth: '2px' },
           _placeholder: { color: 'faint' },
         },
         variants: {

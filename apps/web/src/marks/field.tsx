@@ -22,7 +22,7 @@ export function Field({
       </chakra.label>
       {children({ id, ...(problem && { 'aria-invalid': true as const, 'aria-describedby': problemId }) })}
       {problem ? (
-        <Text id={problemId} role="alert" color="oxide" fontSize="14px" mt="4px">
+        <Text id={problemId} role="alert" color="danger" fontSize="14px" mt="4px">
           {problem}
         </Text>
       ) : (

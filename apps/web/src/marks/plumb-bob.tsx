@@ -1,4 +1,4 @@
-/** The bob of the plumb line, in brass. */
+/** The bob of the plumb line, in unproven. */
 export function PlumbBob({ size = 26 }: { size?: number }) {
   return (
     <svg viewBox="0 0 24 34" width={size * 0.7} height={size} aria-hidden>

@@ -4,7 +4,7 @@ import { Text, type TextProps } from '@chakra-ui/react'
 export function Problem({ children, ...text }: TextProps) {
   if (!children) return null
   return (
-    <Text role="alert" color="oxide" mt="10px" {...text}>
+    <Text role="alert" color="danger" mt="10px" {...text}>
       {children}
     </Text>
   )

@@ -6,7 +6,7 @@ export const Select = chakra('select', {
     minH: '44px',
     w: '100%',
     bg: 'panel',
-    color: 'ink',
+    color: 'text',
     border: '1px solid',
     borderColor: 'faint',
     borderRadius: '4px',

@@ -19,7 +19,7 @@ export function Tick({
         w="22px"
         h="22px"
         flexShrink={0}
-        accentColor="var(--chakra-colors-chalk)"
+        accentColor="var(--chakra-colors-accent)"
       />
       {label}
     </chakra.label>

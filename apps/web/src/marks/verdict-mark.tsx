@@ -2,9 +2,9 @@ import { HStack, Text, chakra } from '@chakra-ui/react'
 import { VERDICT_WORDS, type Verdict } from '@plumb-mark/core'
 
 const COLOUR = {
-  conforms: 'chalk',
-  'does-not-conform': 'oxide',
-  'not-proven': 'brass',
+  conforms: 'accent',
+  'does-not-conform': 'danger',
+  'not-proven': 'unproven',
   'not-inspected': 'faint',
   'not-applicable': 'faint',
 } satisfies Record<Verdict, string>

@@ -31,7 +31,7 @@ export function DurationPart({
       {duration.stages.map(({ stage, checks, minutes: takes }) => (
         <Grid key={stage} templateColumns="150px 1fr 130px" gap="12px" alignItems="center" py="3px">
           <Text fontSize="15px">{STAGE_TITLES[stage]}</Text>
-          <Box bg="chalk" h="10px" w={`${(100 * takes) / longest}%`} minW="3px" aria-hidden />
+          <Box bg="accent" h="10px" w={`${(100 * takes) / longest}%`} minW="3px" aria-hidden />
           <Text fontSize="14px" fontFamily="mono" textAlign="right">
             {durationWords(takes)}, {checks}
           </Text>
@@ -101,7 +101,7 @@ function Adjust({
         ))}
       </Grid>
       <Flex gap="12px" mt="12px" align="center">
-        <Button type="submit">Keep the figures</Button>
+        <Button type="submit">Save the figures</Button>
         <Text role="status" fontSize="14px">
           {said}
         </Text>

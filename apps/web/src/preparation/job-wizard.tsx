@@ -76,8 +76,8 @@ export function JobWizard() {
                 minH="44px"
                 textAlign="left"
                 borderBottom="4px solid"
-                borderColor={i <= step ? 'chalk' : 'hair'}
-                color={i === step ? 'ink' : 'faint'}
+                borderColor={i <= step ? 'accent' : 'hair'}
+                color={i === step ? 'text' : 'faint'}
                 fontWeight={i === step ? 600 : 400}
                 cursor="pointer"
                 disabled={i > 0 && !complete[0]}

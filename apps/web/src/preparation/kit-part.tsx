@@ -63,7 +63,7 @@ export function KitPart({ kit, day }: { kit: Kit; day: string }) {
                 w="110px"
                 textAlign="right"
                 fontWeight={people > 1 ? 700 : 400}
-                color={people > 1 ? 'oxide' : 'ink'}
+                color={people > 1 ? 'danger' : 'text'}
               >
                 {machine ? 'by machine' : plural(people, 'person', 'people')}
               </Text>
@@ -94,7 +94,7 @@ const Tick = () => (
     h="15px"
     mt="3px"
     border="1.5px solid"
-    borderColor="ink"
+    borderColor="text"
     borderRadius="2px"
     flexShrink={0}
     aria-hidden
@@ -140,7 +140,7 @@ function Wanted({
           )}
         </Text>
         {fitting.length === 0 && (
-          <Text fontSize="14px" color="oxide">
+          <Text fontSize="14px" color="danger">
             none is kept: hire or buy one
           </Text>
         )}

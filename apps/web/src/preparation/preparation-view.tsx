@@ -139,7 +139,7 @@ function UnitsPart({ writable }: { writable: boolean }) {
               </Text>
               {newer && (
                 <Link to={`/jobs/${jobId}/adopt/${unit.sheetId}/${newer.id}`}>
-                  <Text color="brass" fontWeight={600}>
+                  <Text color="unproven" fontWeight={600}>
                     Revision {newer.revision} is out: what would change
                   </Text>
                 </Link>

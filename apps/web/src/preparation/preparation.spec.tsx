@@ -182,7 +182,7 @@ describe('before the drive', () => {
     const before = screen.getByText(/checks, about/).textContent
     await press('Adjust the minutes of each kind of check')
     await type(/^observation/, '0.5')
-    await press('Keep the figures')
+    await press('Save the figures')
     expect(await screen.findByText('kept for every job')).toBeTruthy()
     expect(asked.find(({ method }) => method === 'PUT')!.body).toEqual({ observation: 0.5 })
     expect(screen.getByText(/checks, about/).textContent).not.toBe(before)

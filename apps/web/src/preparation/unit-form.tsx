@@ -101,7 +101,7 @@ export function UnitForm({ unit, onDone }: { unit: UnitBuilt | undefined; onDone
       <Problem mt="8px">{problem}</Problem>
       <Flex gap="8px" mt="12px">
         <Button type="submit" disabled={!draft.sheetId || draft.label.trim() === ''}>
-          {unit ? 'Keep' : copies > 1 ? `Add ${copies} units` : 'Add the unit'}
+          {unit ? 'Save' : copies > 1 ? `Add ${copies} units` : 'Add the unit'}
         </Button>
         {unit && (
           <Button

@@ -2,7 +2,7 @@ import { Text, chakra } from '@chakra-ui/react'
 import { differenceWords, sheetDifferences, type Sheet } from '@plumb-mark/core'
 
 const MARK = { added: '+', removed: '−', changed: '≠' } as const
-const COLOUR = { added: 'chalk', removed: 'oxide', changed: 'brass' } as const
+const COLOUR = { added: 'accent', removed: 'danger', changed: 'unproven' } as const
 
 /** How two revisions differ, as a reader would want it. */
 export function Differences({ before, after }: { before: Sheet; after: Sheet }) {

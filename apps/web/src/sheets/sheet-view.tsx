@@ -146,7 +146,7 @@ function Requirements({ sheet }: { sheet: Sheet }) {
                     </Text>
                     <Text
                       fontSize="13px"
-                      color={requirement.severity === 'stop' ? 'oxide' : 'faint'}
+                      color={requirement.severity === 'stop' ? 'danger' : 'faint'}
                       fontWeight={requirement.severity === 'stop' ? 700 : 400}
                     >
                       {requirement.severity}

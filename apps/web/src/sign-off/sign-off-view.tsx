@@ -110,7 +110,7 @@ function Group({
       borderBottom="1px solid"
       borderColor="hair"
     >
-      <Flex asChild minH="44px" align="center" _hover={{ color: 'chalk' }}>
+      <Flex asChild minH="44px" align="center" _hover={{ color: 'accent' }}>
         {one.entryId ? (
           <StrikeOut entryId={one.entryId} text={one.text} />
         ) : (
@@ -132,7 +132,7 @@ function Group({
       <chakra.ul listStyleType="none">{found.slice(0, SHOWN).map(row)}</chakra.ul>
       {found.length > SHOWN && (
         <chakra.details>
-          <chakra.summary minH="44px" cursor="pointer" color="chalk" display="list-item" py="10px">
+          <chakra.summary minH="44px" cursor="pointer" color="accent" display="list-item" py="10px">
             {found.length - SHOWN} more
           </chakra.summary>
           <chakra.ul listStyleType="none">{found.slice(SHOWN).map(row)}</chakra.ul>
@@ -196,7 +196,7 @@ function Calculations({ inspection: { state } }: { inspection: Inspection }) {
       <chakra.ul listStyleType="none">
         {state.calculations.map(({ id, at, by, body }) => (
           <chakra.li key={id} borderBottom="1px solid" borderColor="hair">
-            <Flex asChild minH="44px" align="center" gap="10px" _hover={{ color: 'chalk' }}>
+            <Flex asChild minH="44px" align="center" gap="10px" _hover={{ color: 'accent' }}>
               <Link to={`/calculators/${body.calculator}?in=${toLink(body.input)}`}>
                 {body.title}
                 <Text as="span" color="faint" fontSize="14px">
@@ -229,7 +229,7 @@ function Downloads() {
         </Button>
       </HStack>
       {sync !== 'kept' && (
-        <Text fontSize="14px" color="brass" mt="6px">
+        <Text fontSize="14px" color="unproven" mt="6px">
           Not everything on this device has reached the server: what is downloaded now lacks it.
         </Text>
       )}

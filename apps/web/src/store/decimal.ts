@@ -5,14 +5,13 @@ const KEY = 'plumb-mark-decimal'
 
 interface Decimal {
   decimal: DecimalMark
-  turn(): void
+  choose(decimal: DecimalMark): void
 }
 
 /** The decimal mark of this device's owner. The other one is refused, since it could be a thousands separator. */
-export const useDecimal = create<Decimal>((set, get) => ({
+export const useDecimal = create<Decimal>((set) => ({
   decimal: localStorage.getItem(KEY) === 'comma' ? 'comma' : 'point',
-  turn() {
-    const decimal = get().decimal === 'point' ? 'comma' : 'point'
+  choose(decimal) {
     localStorage.setItem(KEY, decimal)
     set({ decimal })
   },

@@ -87,7 +87,7 @@ export function VisitForm({
       <Problem mt="6px">{problem}</Problem>
       <Flex gap="8px" mt="10px">
         <Button type="submit" disabled={draft.people.length === 0}>
-          {visit ? 'Keep the visit' : 'Book the visit'}
+          {visit ? 'Save the visit' : 'Book the visit'}
         </Button>
         <Button variant="plain" onClick={() => onDone(false)}>
           Cancel

@@ -7,7 +7,7 @@ import { NEEDS, NEED_WORDS, type Need } from '../sheet/terms.js'
 import type { SheetHead } from '../sheet/head.js'
 import { STAGE_TITLES, type Stage } from '../sheet/stages.js'
 import type { Check, JudgedCheck } from '../walk/check.js'
-import { limitFigures } from '../requirements/general/limits.js'
+import { limitsOf } from '../requirements/general/limits.js'
 import { liftPlan, type LiftPlanResult } from '../wall/lift-plan.js'
 
 /** One instrument that the checks ask for, with what it must read and which of the office's instruments will do. */
@@ -109,7 +109,7 @@ function instrumentsFor(
       figures: [],
     }
     row.checks++
-    row.figures.push(...limitFigures(check.requirement, check.subject))
+    row.figures.push(...limitFigures(check))
     wanted.set(key, row)
   }
   return [...wanted.values()].map(({ figures, ...row }) => {
@@ -154,3 +154,10 @@ function rangeWords(
 /** "Roof, DC side" */
 export const stageWords = (stages: readonly Stage[]): string =>
   stages.map((stage) => STAGE_TITLES[stage]).join(', ')
+
+/** The figures that an instrument is held against in a check, canonical: what it must be able to read. */
+function limitFigures({ requirement, subject }: Check): number[] {
+  if (requirement.kind !== 'limits') return []
+  const { min, max } = limitsOf(requirement, subject)
+  return [min, max].filter((limit) => limit !== undefined)
+}

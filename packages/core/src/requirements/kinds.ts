@@ -91,5 +91,6 @@ export type Requirement = { [K in KindName]: { kind: K } & Read<(typeof KINDS)[K
 
 /** The kind of a requirement, for callers that treat all kinds alike. */
 export function kindOf(requirement: Requirement): Kind<Common & Requirement> {
-  return KINDS[requirement.kind] as unknown as Kind<Common & Requirement>
+  const kind: Kind<never> = KINDS[requirement.kind]
+  return kind
 }

@@ -1,13 +1,12 @@
 import { BadInput } from '../shape/bad-input.js'
-import { list, object, refine, requireUniqueIds, variants, type JsonSchema } from '../shape/shape.js'
+import { list, object, refine, requireUniqueIds, variants, type JsonSchema, type Shape } from '../shape/shape.js'
 import { sheetHead, type SheetHead } from '../sheet/head.js'
 import { KINDS, type Requirement } from './kinds.js'
 
-const REQUIREMENT_SHAPES = Object.fromEntries(
-  Object.entries(KINDS).map(([name, { shape }]) => [name, shape]),
-) as unknown as { [K in keyof typeof KINDS]: (typeof KINDS)[K]['shape'] }
+const shapes = Object.fromEntries(Object.entries(KINDS).map(([name, { shape }]) => [name, shape]))
 
-const requirement = variants('kind', REQUIREMENT_SHAPES as never)
+// Each kind's own file knows the type of its shape; put together they are the union that `Requirement` names.
+const requirement: Shape<Requirement> = variants('kind', shapes as never)
 const sheetFields = object({ ...sheetHead.fields, requirements: list(requirement, { mayBeEmpty: true }) })
 
 export interface Sheet extends SheetHead {
@@ -16,7 +15,7 @@ export interface Sheet extends SheetHead {
 
 const sheetShape = refine(sheetFields, (sheet) => {
   requireUniqueIds(sheet.terminals, 'terminals')
-  requireUniqueIds(sheet.requirements as Requirement[], 'requirements')
+  requireUniqueIds(sheet.requirements, 'requirements')
   if (sheet.kind === 'module' && !sheet.module)
     throw new BadInput('missing', 'module', 'is required in a sheet of a module')
 })
@@ -26,12 +25,12 @@ const sheetShape = refine(sheetFields, (sheet) => {
  * with its path (`requirements[3].clear.left`).
  */
 export function readSheet(data: unknown): Sheet {
-  return sheetShape.read(data, '') as unknown as Sheet
+  return sheetShape.read(data, '')
 }
 
 /** Reads one requirement by itself, as the `path` of a sheet file. Bad input: as `readSheet`. */
 export const readRequirement = (data: unknown, path: string): Requirement =>
-  requirement.read(data, path) as unknown as Requirement
+  requirement.read(data, path)
 
 /** The published description of the format. */
 export function sheetSchema(): JsonSchema & Record<string, unknown> {

@@ -1,7 +1,7 @@
 import sharp from 'sharp'
 import type { Content } from 'pdfmake/interfaces.js'
 import { DEFECT_STEP_WORDS, type Defect, type Inspection, type PhotoRef } from '@plumb-mark/core'
-import { FAINT, OXIDE, when } from './look.js'
+import { FAINT, DANGER, when } from './look.js'
 
 /** Finds the file of a photo's small copy. */
 export type PhotoFile = (photoId: string) => Promise<string>
@@ -40,7 +40,7 @@ async function one(defect: Defect, photoFile: PhotoFile): Promise<Content> {
             text: `${defect.severity}, ${defect.state}`,
             alignment: 'right',
             width: 120,
-            color: defect.state === 'closed' || defect.state === 'withdrawn' ? FAINT : OXIDE,
+            color: defect.state === 'closed' || defect.state === 'withdrawn' ? FAINT : DANGER,
           },
         ],
       },

@@ -7,7 +7,7 @@ import {
   type Inspection,
   type Verdict,
 } from '@plumb-mark/core'
-import { BLUE, FAINT, OXIDE, QUIET, heads } from './look.js'
+import { ACCENT, FAINT, DANGER, QUIET, heads } from './look.js'
 
 const PLUMB = `<svg viewBox="0 0 24 60" width="20" height="50"><g fill="none" stroke="#22211d" stroke-width="1.4"><path d="M12 0 V34"/><path d="M6 34 H18 L12 58 Z" fill="#a9853a" stroke="#6d5313"/></g></svg>`
 
@@ -45,10 +45,10 @@ export function frontPage(inspection: Inspection): Content {
             seal
               ? {
                   text: `signed and sealed by ${seal.by.name}, licence ${seal.body.licence}`,
-                  color: BLUE,
+                  color: ACCENT,
                   bold: true,
                 }
-              : { text: 'not signed: this is a working copy', color: OXIDE, bold: true },
+              : { text: 'not signed: this is a working copy', color: DANGER, bold: true },
           ],
           [
             { text: 'fingerprint', style: 'label' },

@@ -1,10 +1,10 @@
 import type { Content, StyleDictionary, TableCell } from 'pdfmake/interfaces.js'
 import { VERDICT_WORDS, type Verdict } from '@plumb-mark/core'
 
-export const INK = '#22211d'
+export const TEXT = '#22211d'
 export const FAINT = '#6f6a5e'
-export const BLUE = '#2b5d8a'
-export const OXIDE = '#a2381f'
+export const ACCENT = '#2b5d8a'
+export const DANGER = '#a2381f'
 export const BRASS = '#8a6a1c'
 const HAIR = '#cfc7b5'
 
@@ -19,8 +19,8 @@ export const STYLES: StyleDictionary = {
 
 /** The marks of the screen, drawn for paper: a chevron, a mark struck through twice, a ring, a dash, a dotted dash. */
 const MARKS = {
-  conforms: { path: '<path d="M2 2 L9 7 L2 12"/>', colour: BLUE },
-  'does-not-conform': { path: '<path d="M7 1 V13 M2 5 H12 M2 9 H12"/>', colour: OXIDE },
+  conforms: { path: '<path d="M2 2 L9 7 L2 12"/>', colour: ACCENT },
+  'does-not-conform': { path: '<path d="M7 1 V13 M2 5 H12 M2 9 H12"/>', colour: DANGER },
   'not-proven': { path: '<circle cx="7" cy="7" r="4.6"/>', colour: BRASS },
   'not-inspected': { path: '<path d="M3 7 H11"/>', colour: FAINT },
   'not-applicable': { path: '<path d="M2 7 H12" stroke-dasharray="1.4 2.4"/>', colour: FAINT },

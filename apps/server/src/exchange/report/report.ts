@@ -6,7 +6,7 @@ import { calculationPages } from './calculations.js'
 import { checkPages } from './checks.js'
 import { defectPages, type PhotoFile } from './defects.js'
 import { frontPage } from './front.js'
-import { INK, FAINT, STYLES } from './look.js'
+import { TEXT, FAINT, STYLES } from './look.js'
 import { signaturePage } from './signature.js'
 import { wallPages } from './walls.js'
 
@@ -34,7 +34,7 @@ async function definition(inspection: Inspection, photoFile: PhotoFile): Promise
     pageSize: 'A4',
     pageMargins: [48, 64, 48, 60],
     info: { title: `Inspection record ${name}`, creator: 'Plumb Mark', producer: 'Plumb Mark' },
-    defaultStyle: { font: 'Barlow', fontSize: 9.5, lineHeight: 1.18, color: INK },
+    defaultStyle: { font: 'Barlow', fontSize: 9.5, lineHeight: 1.18, color: TEXT },
     styles: STYLES,
     header: (page) =>
       page === 1

@@ -1,7 +1,7 @@
 import type { Content } from 'pdfmake/interfaces.js'
 import { blockers, type Inspection } from '@plumb-mark/core'
 import { isSignature } from '../../evidence/signature.js'
-import { FAINT, OXIDE, when } from './look.js'
+import { FAINT, DANGER, when } from './look.js'
 
 /** The licensed signature with the fingerprint that it seals; or, plainly, what still stands in its way. */
 export async function signaturePage(inspection: Inspection): Promise<Content> {
@@ -11,7 +11,7 @@ export async function signaturePage(inspection: Inspection): Promise<Content> {
     return {
       unbreakable: inTheWay.length < 30,
       stack: [
-        { text: 'Not signed', style: 'part', color: OXIDE },
+        { text: 'Not signed', style: 'part', color: DANGER },
         {
           text:
             inTheWay.length === 0 ? 'Nothing stands in the way of a signature.' : 'What stands in the way:',

@@ -3,8 +3,8 @@ import { fig } from '@plumb-mark/core'
 import type { PictureProps } from './props.js'
 
 const PARTS = [
-  ['grid', 'chalk'],
-  ['solar', 'brass'],
+  ['grid', 'accent'],
+  ['solar', 'unproven'],
   ['battery', 'faint'],
 ] as const
 
@@ -20,7 +20,7 @@ export function Balance({ input }: PictureProps) {
             moment {i + 1}: load {fig(sample.grid + sample.solar + sample.battery, 0)} W
           </Text>
           <chakra.svg viewBox="0 0 600 74" w="100%" maxW="660px" role="img" aria-label={`Moment ${i + 1}`}>
-            <chakra.line x1={300} x2={300} y1={0} y2={74} stroke="ink" strokeWidth="1.5px" />
+            <chakra.line x1={300} x2={300} y1={0} y2={74} stroke="text" strokeWidth="1.5px" />
             {PARTS.map(([name, colour], k) => {
               const width = (Math.abs(sample[name]) / largest) * 200
               return (
@@ -37,7 +37,7 @@ export function Balance({ input }: PictureProps) {
                     y={17 + k * 24}
                     fontSize="13px"
                     textAnchor={sample[name] < 0 ? 'start' : 'end'}
-                    fill="ink"
+                    fill="text"
                   >
                     {name} {fig(sample[name], 0)} W
                   </chakra.text>

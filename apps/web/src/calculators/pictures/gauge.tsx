@@ -77,7 +77,7 @@ export function GaugePicture(of: keyof typeof GAUGES) {
           y={46}
           width={Math.max(0, bandTo - bandFrom)}
           height={28}
-          fill="chalkWash"
+          fill="accentWash"
         />
         {[min, max].map(
           (limit, i) =>
@@ -124,14 +124,14 @@ export function GaugePicture(of: keyof typeof GAUGES) {
 function Limit({ x, text, right }: { x: number; text: string; right: boolean }) {
   return (
     <>
-      <chakra.line x1={x} x2={x} y1={40} y2={92} stroke="ink" strokeWidth="2px" />
+      <chakra.line x1={x} x2={x} y1={40} y2={92} stroke="text" strokeWidth="2px" />
       <chakra.text
         x={x}
         y={110}
         textAnchor={right ? 'start' : 'end'}
         fontSize="13px"
         fontFamily="mono"
-        fill="ink"
+        fill="text"
       >
         {right ? 'at most ' : 'at least '}
         {text}

@@ -30,32 +30,32 @@ export function LimitTrace({ input, result }: PictureProps) {
           <Area
             dataKey="power"
             type="stepAfter"
-            stroke="var(--chakra-colors-chalk)"
+            stroke="var(--chakra-colors-accent)"
             strokeWidth={2}
-            fill="var(--chakra-colors-chalk-wash)"
+            fill="var(--chakra-colors-accent-wash)"
             isAnimationActive={false}
           />
           <ReferenceLine
             y={ceiling}
-            stroke="var(--chakra-colors-oxide)"
+            stroke="var(--chakra-colors-danger)"
             strokeWidth={2}
             label={{
               value: 'limit + tolerance',
-              fill: 'var(--chakra-colors-oxide)',
+              fill: 'var(--chakra-colors-danger)',
               position: 'insideTopRight',
             }}
           />
           <ReferenceLine
             x={input.eventAt}
-            stroke="var(--chakra-colors-ink)"
+            stroke="var(--chakra-colors-text)"
             strokeDasharray="4 4"
-            label={{ value: 'event', fill: 'var(--chakra-colors-ink)', position: 'top' }}
+            label={{ value: 'event', fill: 'var(--chakra-colors-text)', position: 'top' }}
           />
           {result.settledAt !== null && (
             <ReferenceLine
               x={result.settledAt}
-              stroke="var(--chakra-colors-brass)"
-              label={{ value: 'settled', fill: 'var(--chakra-colors-brass)', position: 'top' }}
+              stroke="var(--chakra-colors-unproven)"
+              label={{ value: 'settled', fill: 'var(--chakra-colors-unproven)', position: 'top' }}
             />
           )}
         </ComposedChart>

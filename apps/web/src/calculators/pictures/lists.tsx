@@ -83,13 +83,13 @@ export function Split({ result }: PictureProps) {
           </Text>
           <chakra.div display="flex" gap="3px" flexWrap="wrap">
             {Array.from({ length: count }, (_, k) => (
-              <chakra.span key={k} w="16px" h="24px" bg="chalk" borderRadius="1px" />
+              <chakra.span key={k} w="16px" h="24px" bg="accent" borderRadius="1px" />
             ))}
           </chakra.div>
         </div>
       ))}
       {result.impossible.length > 0 && (
-        <Text color="oxide">Cannot be split within these limits: {result.impossible.join(', ')}</Text>
+        <Text color="danger">Cannot be split within these limits: {result.impossible.join(', ')}</Text>
       )}
     </Stack>
   )
@@ -109,15 +109,15 @@ export function Rail({ input, result }: PictureProps) {
               y={8}
               width={input.moduleWidth * scale}
               height={48}
-              fill="chalkWash"
-              stroke="chalk"
+              fill="accentWash"
+              stroke="accent"
             />
             <chakra.line
               x1={8 + at * scale}
               x2={8 + at * scale}
               y1={2}
               y2={80}
-              stroke="ink"
+              stroke="text"
               strokeWidth="2px"
             />
           </g>

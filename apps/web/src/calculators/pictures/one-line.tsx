@@ -39,25 +39,25 @@ export function OneLine({ input, result }: PictureProps) {
                 height={40}
                 rx={4}
                 fill="panel"
-                stroke="ink"
+                stroke="text"
                 strokeWidth="2px"
               />
-              <chakra.text x={14} y={y - 3} fontSize="14px" fontWeight={600} fill="ink">
+              <chakra.text x={14} y={y - 3} fontSize="14px" fontWeight={600} fill="text">
                 {name}
               </chakra.text>
               <chakra.text x={14} y={y + 14} fontSize="13px" fontFamily="mono" fill="faint">
                 {fig(amps, 1)} A
               </chakra.text>
-              <chakra.path d={`M146 ${y} H186 L226 ${middle}`} stroke="ink" strokeWidth="2px" fill="none" />
+              <chakra.path d={`M146 ${y} H186 L226 ${middle}`} stroke="text" strokeWidth="2px" fill="none" />
             </g>
           )
         })}
-        <chakra.circle cx={226} cy={middle} r={6} fill="ink" />
+        <chakra.circle cx={226} cy={middle} r={6} fill="text" />
         <chakra.path d={`M226 ${middle} H560`} stroke={colour} strokeWidth="7px" />
         <chakra.text x={240} y={middle - 14} fontSize="17px" fontFamily="mono" fontWeight={500} fill={colour}>
           Ib {fig(result.designCurrent, 1)} A
         </chakra.text>
-        <chakra.text x={240} y={middle + 26} fontSize="13px" fill="ink">
+        <chakra.text x={240} y={middle + 26} fontSize="13px" fill="text">
           {input.size} {input.school === 'iec' ? 'mm²' : 'AWG'}, carries {fig(result.ampacity, 1)} A, drop{' '}
           {fig(result.dropPercent, 2)} %
         </chakra.text>
@@ -69,17 +69,17 @@ export function OneLine({ input, result }: PictureProps) {
               width={26}
               height={26}
               fill="panel"
-              stroke="ink"
+              stroke="text"
               strokeWidth="2px"
             />
-            <chakra.path d={`M424 ${middle + 9} L442 ${middle - 9}`} stroke="ink" strokeWidth="2px" />
+            <chakra.path d={`M424 ${middle + 9} L442 ${middle - 9}`} stroke="text" strokeWidth="2px" />
             <chakra.text
               x={433}
               y={middle - 22}
               fontSize="13px"
               fontFamily="mono"
               textAnchor="middle"
-              fill="ink"
+              fill="text"
             >
               {fig(input.protectiveDevice, 1)} A
             </chakra.text>
@@ -92,7 +92,7 @@ export function OneLine({ input, result }: PictureProps) {
           height={44}
           rx={4}
           fill="panel"
-          stroke="ink"
+          stroke="text"
           strokeWidth="2px"
         />
       </chakra.svg>
@@ -120,7 +120,7 @@ export function Branch({ input, result }: PictureProps) {
       role="img"
       aria-label={`Branch of ${input.units} units, ${result.allowed} allowed`}
     >
-      <chakra.rect x={4} y={40} width={40} height={50} fill="panel" stroke="ink" strokeWidth="2px" />
+      <chakra.rect x={4} y={40} width={40} height={50} fill="panel" stroke="text" strokeWidth="2px" />
       <chakra.text x={24} y={106} fontSize="12px" textAnchor="middle" fill="faint">
         {fig(input.breaker, 0)} A
       </chakra.text>
@@ -134,7 +134,7 @@ export function Branch({ input, result }: PictureProps) {
               x2={to}
               y1={65}
               y2={65}
-              stroke={beyond ? 'oxide' : 'chalk'}
+              stroke={beyond ? 'danger' : 'accent'}
               strokeWidth={`${2 + (6 * (units - i)) / units}px`}
             />
             {step > 44 && (
@@ -144,7 +144,7 @@ export function Branch({ input, result }: PictureProps) {
                 fontSize="12px"
                 fontFamily="mono"
                 textAnchor="middle"
-                fill="ink"
+                fill="text"
               >
                 {fig(input.unitCurrent * (input.units - i), 1)} A
               </chakra.text>
@@ -155,13 +155,13 @@ export function Branch({ input, result }: PictureProps) {
               width={18}
               height={18}
               fill="panel"
-              stroke={beyond ? 'oxide' : 'ink'}
+              stroke={beyond ? 'danger' : 'text'}
               strokeWidth="2px"
             />
           </g>
         )
       })}
-      <chakra.text x={604} y={100} fontSize="14px" textAnchor="end" fill="ink">
+      <chakra.text x={604} y={100} fontSize="14px" textAnchor="end" fill="text">
         {input.units} fitted, {result.allowed} allowed
         {result.risePercent === undefined ? '' : `; rise ${fig(result.risePercent, 2)} %`}
       </chakra.text>

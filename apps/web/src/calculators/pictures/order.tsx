@@ -30,14 +30,14 @@ function Bolts({ input, result }: PictureProps) {
         height={264}
         rx={30}
         fill="panel"
-        stroke="ink"
+        stroke="text"
         strokeWidth="2px"
       />
       {path.length > 1 && (
         <chakra.path
           d={`M${path.join(' L')}`}
           fill="none"
-          stroke="chalk"
+          stroke="accent"
           strokeWidth="2px"
           strokeDasharray="5 5"
         />
@@ -52,11 +52,11 @@ function Bolts({ input, result }: PictureProps) {
               cx={x}
               cy={y}
               r={21}
-              fill={bad ? 'oxideWash' : done >= input.passes ? 'chalkWash' : 'paper'}
-              stroke={bad ? 'oxide' : 'ink'}
+              fill={bad ? 'dangerWash' : done >= input.passes ? 'accentWash' : 'paper'}
+              stroke={bad ? 'danger' : 'text'}
               strokeWidth="2px"
             />
-            <chakra.text x={x} y={y + 2} textAnchor="middle" fontSize="14px" fontWeight={600} fill="ink">
+            <chakra.text x={x} y={y + 2} textAnchor="middle" fontSize="14px" fontWeight={600} fill="text">
               {name}
             </chakra.text>
             <chakra.text x={x} y={y + 15} textAnchor="middle" fontSize="10px" fill="faint">
@@ -91,7 +91,7 @@ function Timeline({ input, result }: PictureProps) {
         const found = recorded.find((one) => one.id === id)
         const before = recorded.filter((one) => after.includes(one.id)).map(({ at }) => time(at))
         const from = before.length > 0 ? Math.max(...before) : undefined
-        const colour = wrong.has(id) ? 'oxide' : 'chalk'
+        const colour = wrong.has(id) ? 'danger' : 'accent'
         return (
           <g key={id}>
             <chakra.line x1={40} x2={580} y1={y} y2={y} stroke="hair" />
@@ -101,8 +101,8 @@ function Timeline({ input, result }: PictureProps) {
                 y={y - 8}
                 width={Math.max(2, Math.min(580 - x(from), x(from + waitSeconds * 1000) - x(from)))}
                 height={16}
-                fill="brassWash"
-                stroke="brass"
+                fill="unprovenWash"
+                stroke="unproven"
               />
             )}
             {found && <chakra.circle cx={x(time(found.at))} cy={y} r={8} fill={colour} />}
@@ -116,7 +116,7 @@ function Timeline({ input, result }: PictureProps) {
               }
               y={y - 9}
               fontSize="13px"
-              fill={wrong.has(id) ? 'oxide' : 'ink'}
+              fill={wrong.has(id) ? 'danger' : 'text'}
               textAnchor={found && x(time(found.at)) > 420 ? 'end' : 'start'}
             >
               {id}

@@ -3,11 +3,11 @@ import { fig, phaseCurrents, type CtPhasingInput, type Phasor, type Wiring } fro
 import type { PictureProps } from './props.js'
 
 const SIZE = 270
-const COLOURS = ['chalk', 'oxide', 'brass'] as const
+const COLOURS = ['accent', 'danger', 'unproven'] as const
 
 /** Voltage and current of each phase: as they should be, and as these readings say that they are. Angles run against the clock. */
 export function Phasors({ input, result }: PictureProps) {
-  const { voltages, truth } = input as unknown as CtPhasingInput
+  const { voltages, truth } = input as CtPhasingInput
   const { flowing, seen } = phaseCurrents({ voltages, truth }, result.best as Wiring)
   return (
     <Stack gap="8px">

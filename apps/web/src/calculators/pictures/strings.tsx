@@ -28,10 +28,10 @@ export function StringStories({ input, result }: PictureProps) {
           y={30}
           width={Math.max(2, x(result.expected + band) - x(result.expected - band))}
           height={86}
-          fill="chalkWash"
-          stroke="chalk"
+          fill="accentWash"
+          stroke="accent"
         />
-        <chakra.line x1={10} x2={W - 10} y1={116} y2={116} stroke="ink" strokeWidth="2px" />
+        <chakra.line x1={10} x2={W - 10} y1={116} y2={116} stroke="text" strokeWidth="2px" />
         {shown.map(({ id, voltage, probability }) => (
           <chakra.line
             key={id}
@@ -39,7 +39,7 @@ export function StringStories({ input, result }: PictureProps) {
             x2={x(voltage)}
             y1={116}
             y2={116 - 10 - 70 * probability}
-            stroke={id === 'as-designed' ? 'chalk' : 'faint'}
+            stroke={id === 'as-designed' ? 'accent' : 'faint'}
             strokeWidth="5px"
           />
         ))}
@@ -60,7 +60,7 @@ export function StringStories({ input, result }: PictureProps) {
           fontSize="14px"
           fontFamily="mono"
           textAnchor={x(result.expected) > W - 110 ? 'end' : 'middle'}
-          fill="chalk"
+          fill="accent"
         >
           expected {fig(result.expected, 1)} V
         </chakra.text>

@@ -141,7 +141,7 @@ function Row({ judged, saying }: { judged: JudgedCheck; saying: (said: Said) => 
     : 'finding' in outcome
       ? saying(outcome.finding)
       : saying(check.required)
-  const colour = outcome.verdict === 'does-not-conform' ? 'oxide' : expired ? 'brass' : 'faint'
+  const colour = outcome.verdict === 'does-not-conform' ? 'danger' : expired ? 'unproven' : 'faint'
   return <PlainRow id={check.id} title={check.title} said={said} colour={colour} verdict={outcome.verdict} />
 }
 

@@ -87,7 +87,7 @@ describe('a reading', () => {
     )
     await user.type(field(), '0.3 kV')
     expect(screen.getByText('Take a module out.')).toBeTruthy()
-    await user.click(screen.getByRole('button', { name: 'Keep' }))
+    await user.click(screen.getByRole('button', { name: 'Save' }))
     await user.click(screen.getByRole('button', { name: 'Raise the defect' }))
     expect(appended().map(({ kind }) => kind)).toEqual(['reading', 'defect-raised'])
     expect(appended()[1]).toMatchObject({
@@ -99,7 +99,7 @@ describe('a reading', () => {
     await openCheck('Mains')
     await user.type(field(), '231 kg')
     expect(screen.getByRole('alert').textContent).not.toBe('')
-    expect(screen.getByRole('button', { name: 'Keep' })).toHaveProperty('disabled', true)
+    expect(screen.getByRole('button', { name: 'Save' })).toHaveProperty('disabled', true)
   })
   it('without an instrument proves nothing; one whose calibration ran out is named', async () => {
     show([MAINS])

@@ -96,7 +96,7 @@ function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
         </Text>
       )}
       {outcome.verdict === 'not-proven' && (
-        <Text color="brass" mt="2px">
+        <Text color="unproven" mt="2px">
           {saying(outcome.wanting)}
         </Text>
       )}
@@ -111,7 +111,7 @@ const Lines = chakra('ul', {
     fontFamily: 'mono',
     fontSize: '13px',
     lineHeight: 1.5,
-    color: 'ink',
+    color: 'text',
     overflowWrap: 'anywhere',
   },
 })

@@ -91,7 +91,7 @@ export function PhotoPicker({
         ))}
       </HStack>
       {state.problem && (
-        <Text role="alert" color="oxide" fontSize="14px">
+        <Text role="alert" color="danger" fontSize="14px">
           {state.problem}
         </Text>
       )}

@@ -46,7 +46,7 @@ export function RaiseDefect({
     <Stack
       as="form"
       gap="10px"
-      bg="oxideWash"
+      bg="dangerWash"
       p="12px"
       borderRadius="4px"
       onSubmit={(event) => void raise(event)}
@@ -69,7 +69,7 @@ export function RaiseDefect({
         {(ids) => <Textarea {...ids} {...register('remedy')} rows={3} />}
       </Field>
       <Flex gap="10px" wrap="wrap" align="center">
-        <Button type="submit" bg="oxide">
+        <Button type="submit" bg="danger">
           Raise the defect
         </Button>
         <Box flex="1">

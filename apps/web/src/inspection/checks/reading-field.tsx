@@ -112,7 +112,7 @@ export function ReadingField({
           </Field>
         </Stack>
         <Button type="submit" h="60px" disabled={!trial?.ok}>
-          Keep
+          Save
         </Button>
       </Flex>
       <InstrumentChoice

@@ -16,8 +16,8 @@ const Mark = chakra(NavLink, {
     px: { base: '10px', lg: '0' },
     flexShrink: 0,
     color: 'faint',
-    '&.active': { color: 'ink', fontWeight: 600 },
-    _hover: { color: 'ink' },
+    '&.active': { color: 'text', fontWeight: 600 },
+    _hover: { color: 'text' },
   },
 })
 
@@ -46,7 +46,7 @@ export function Line({ stages, here }: { stages: readonly Stage[]; here: Stage }
         top="0"
         h={`${18 + stages.indexOf(here) * 64 + 22}px`}
         w="1.5px"
-        bg="ink"
+        bg="text"
         aria-hidden
       />
       {stages.map((stage) => {
@@ -114,7 +114,7 @@ const StageMark = memo(function StageMark({
       </Box>
       <Box lineHeight={1.15} py="8px">
         <Text fontSize="15px">{STAGE_TITLES[stage]}</Text>
-        <Text fontSize="13px" color={wrong > 0 ? 'oxide' : 'faint'} fontWeight={400}>
+        <Text fontSize="13px" color={wrong > 0 ? 'danger' : 'faint'} fontWeight={400}>
           {said || 'all done'}
         </Text>
       </Box>

@@ -85,7 +85,7 @@ describe('a string that nobody drew', () => {
     await user.click(screen.getByRole('button', { name: 'String by count' }))
     await user.clear(screen.getByLabelText('How many'))
     await user.type(screen.getByLabelText('How many'), '26')
-    await user.click(screen.getByRole('button', { name: 'Keep the string' }))
+    await user.click(screen.getByRole('button', { name: 'Save the string' }))
     expect(appended()).toMatchObject([
       {
         kind: 'string-built',
@@ -99,14 +99,14 @@ describe('a string that nobody drew', () => {
     await user.click(screen.getByRole('button', { name: 'Change String 1' }))
     await user.clear(screen.getByLabelText('How many'))
     await user.type(screen.getByLabelText('How many'), '12')
-    await user.click(screen.getByRole('button', { name: 'Keep the string' }))
+    await user.click(screen.getByRole('button', { name: 'Save the string' }))
     expect(useInspection.getState().inspection!.state.asBuilt.strings).toMatchObject([{ count: 12 }])
   })
   it('cannot be kept without modules to make it of', async () => {
     openJob([unit('inv', 'aldervane-ah-8t-c')], { sheets })
     onScreen(<StringByCount />)
     await user.click(screen.getByRole('button', { name: 'String by count' }))
-    expect(screen.getByRole('button', { name: 'Keep the string' })).toHaveProperty('disabled', true)
+    expect(screen.getByRole('button', { name: 'Save the string' })).toHaveProperty('disabled', true)
   })
 })
 

@@ -150,7 +150,7 @@ export function GraphEdge({ label, points, colour, width, dashed, lines, chosen,
       <chakra.polyline
         points={line}
         fill="none"
-        stroke={chosen ? 'chalk' : colour}
+        stroke={chosen ? 'accent' : colour}
         strokeWidth={chosen ? '5px' : width}
         strokeDasharray={dashed ? '3 5' : undefined}
       />

@@ -46,7 +46,7 @@ export function PanelForm({
         {writable && (
           <Flex gap="8px" mt="12px" wrap="wrap">
             <Button type="submit" disabled={lacking}>
-              Keep the {what}
+              Save the {what}
             </Button>
             {more}
             {onRemove && (

@@ -63,7 +63,7 @@ describe('the bonding tree', () => {
     await press('Bond it')
     await choose('By', 'lug on copper')
     await user.type(screen.getByLabelText('Size'), '6')
-    await press('Keep the bond')
+    await press('Save the bond')
     expect(built().earth.bonds).toMatchObject([{ means: 'lug', size: 6 }])
     expect(screen.getByRole('button', { name: 'Bond, lug on copper' })).toBeTruthy()
   })
@@ -98,7 +98,7 @@ describe('the bonding tree', () => {
     onScreen(<BondingTree />)
     await press('Add a bond')
     await choose('From', 'Bar')
-    expect(screen.getByRole('button', { name: 'Keep the bond' })).toHaveProperty('disabled', true)
+    expect(screen.getByRole('button', { name: 'Save the bond' })).toHaveProperty('disabled', true)
   })
 })
 
@@ -176,7 +176,7 @@ describe('the one-line diagram', () => {
     await choose('What it is', 'protective device')
     await user.type(screen.getByLabelText('Rating'), '35')
     await choose('Put into the cable', 'Grid – Switch')
-    await press('Keep the part')
+    await press('Save the part')
     expect(built().network.conductors).toHaveLength(3)
     touch('Switch, isolator')
     expect(screen.getByText('Carries 35 A at worst, may carry 40 A; protected by Fuse, 35 A.')).toBeTruthy()
@@ -187,13 +187,13 @@ describe('the one-line diagram', () => {
     touch('Cable Switch to Board')
     expect(screen.getByText(/^Fed by Grid 63 A; carries 63 A/)).toBeTruthy()
     await choose('To', 'Switch')
-    expect(screen.getByRole('button', { name: 'Keep the cable' })).toHaveProperty('disabled', true)
+    expect(screen.getByRole('button', { name: 'Save the cable' })).toHaveProperty('disabled', true)
   })
   it('is read, not changed, by who does not inspect', async () => {
     openJob([...UNITS, ...TRACED], { sheets: SHEETS, role: 'reviewer' })
     onScreen(<OneLine />)
     touch('Board, board')
-    expect(screen.queryByRole('button', { name: 'Keep the part' })).toBeNull()
+    expect(screen.queryByRole('button', { name: 'Save the part' })).toBeNull()
     expect(screen.getByLabelText('Name').closest('fieldset')).toHaveProperty('disabled', true)
   })
 })
@@ -216,7 +216,7 @@ describe('the array map', () => {
     expect(screen.getByText(/^3 modules, 1290 W/)).toBeTruthy()
     expect(screen.getByText('does not conform')).toBeTruthy()
     await press('Last module back')
-    await press('Keep the string')
+    await press('Save the string')
     expect(built().strings).toMatchObject([
       {
         label: 'String A',
@@ -232,19 +232,19 @@ describe('the array map', () => {
     onScreen(<Roof />)
     await press('Strings')
     touch(/^row 1, place 1/)
-    await press('Keep the string')
+    await press('Save the string')
     touch(/^row 1, place 2/)
     await user.clear(screen.getByLabelText('Input'))
     await user.type(screen.getByLabelText('Input'), 'PV2')
     await choose('Coldest morning by', 'the table by temperature')
-    await press('Keep the string')
+    await press('Save the string')
     expect(built().strings).toMatchObject([
       { label: 'String A', input: 'PV1', coldMethod: 'coefficient' },
       { label: 'String B', input: 'PV2', coldMethod: 'table' },
     ])
     await choose('String', 'String B')
     touch(/^row 1, place 3/)
-    await press('Keep the string')
+    await press('Save the string')
     expect(built().strings[1]).toMatchObject({ path: ['p.r1c2', 'p.r1c3'], coldMethod: 'table' })
   })
   it('boxes go on every free module and are named as one walks; a serial that stands twice is told', async () => {
@@ -291,10 +291,10 @@ describe('the array map', () => {
       ['Its size there', '2.5'],
     ] as const)
       await user.type(screen.getByLabelText(label), text)
-    await press('Keep the branch')
+    await press('Save the branch')
     expect(screen.getByLabelText('Name')).toHaveProperty('value', 'Branch 2')
     touch(/^row 1, place 3/)
-    await press('Keep the branch')
+    await press('Save the branch')
     expect(built().array.branches).toMatchObject([
       {
         label: 'Branch 1',

@@ -64,8 +64,8 @@ export function Strings() {
             />
             <Bar
               dataKey={({ band }: StringOnChart) => (band ? [band.from, band.to] : undefined)}
-              fill={css('chalkWash')}
-              stroke={css('chalk')}
+              fill={css('accentWash')}
+              stroke={css('accent')}
               isAnimationActive={false}
               barSize={32}
             />
@@ -73,9 +73,9 @@ export function Strings() {
             <Scatter dataKey="measured" shape={<Mark />} isAnimationActive={false} />
             <ReferenceLine
               x={limit}
-              stroke={css('oxide')}
+              stroke={css('danger')}
               strokeWidth={2}
-              label={{ value: 'limit', fill: css('oxide'), position: 'top' }}
+              label={{ value: 'limit', fill: css('danger'), position: 'top' }}
             />
           </ComposedChart>
         </ResponsiveContainer>
@@ -125,7 +125,7 @@ function Name({
       onTouch={() => onOpen(row.id)}
     >
       <rect x={0} y={y - ROW / 2 + 4} width={x + 8} height={ROW - 8} fill="transparent" />
-      <text x={4} y={y - 3} style={{ fontSize: '16px', fontWeight: 600, fill: css('ink') }}>
+      <text x={4} y={y - 3} style={{ fontSize: '16px', fontWeight: 600, fill: css('text') }}>
         {row.label}
       </text>
       <text x={4} y={y + 15} style={{ fontSize: '12px', fill: css('faint') }}>

@@ -101,7 +101,7 @@ function TerminalBlock({ terminal, checks }: { terminal: Terminal; checks: reado
   return (
     <Block
       type="button"
-      borderColor={here ? 'chalk' : 'hair'}
+      borderColor={here ? 'accent' : 'hair'}
       onClick={() => wanting && openCheck(wanting.check.id)}
       aria-label={`Terminal ${terminal.label}`}
     >
@@ -120,7 +120,7 @@ function TerminalBlock({ terminal, checks }: { terminal: Terminal; checks: reado
           fontSize="17px"
           fontWeight={600}
           textAnchor="middle"
-          fill="ink"
+          fill="text"
           stroke="none"
         >
           {terminal.label}
@@ -155,7 +155,7 @@ function Conductor({ terminal }: { terminal: Terminal }) {
     (terminal.strip ? ((terminal.strip.min ?? 0) + (terminal.strip.max ?? terminal.strip.min ?? 0)) / 2 : 8)
   return (
     <>
-      <chakra.rect x="45" y="58" width="6" height={bare} fill="brass" stroke="none" />
+      <chakra.rect x="45" y="58" width="6" height={bare} fill="unproven" stroke="none" />
       <chakra.rect
         x="40"
         y={58 + bare}

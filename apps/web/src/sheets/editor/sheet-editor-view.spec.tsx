@@ -46,7 +46,7 @@ const type = (before: string, after: string) => {
   expect(from).toBeGreaterThan(-1)
   act(() => editor().dispatch({ changes: { from, to: from + before.length, insert: after } }))
 }
-const keep = () => screen.getByText<HTMLButtonElement>('Keep in the library')
+const keep = () => screen.getByText<HTMLButtonElement>('Save to the library')
 const said = () => document.querySelector('[role=status]')!.textContent
 const kept = () => asked.filter(({ method }) => method === 'POST')
 

@@ -89,7 +89,7 @@ export function SheetEditorView() {
             minW="220px"
             fontSize="14px"
             lineClamp={3}
-            color={fault ? 'oxide' : 'faint'}
+            color={fault ? 'danger' : 'faint'}
             role="status"
           >
             {problem ??
@@ -114,7 +114,7 @@ export function SheetEditorView() {
             Leave
           </Button>
           <Button onClick={() => void save()} disabled={!read?.ok || fault !== undefined} loading={saving}>
-            Keep in the library
+            Save to the library
           </Button>
         </Flex>
         <Grid

@@ -121,7 +121,7 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
               </Text>
             </Row>
             {open === i && (
-              <Box bg="panel" p="12px" borderLeft="4px solid" borderColor="chalk">
+              <Box bg="panel" p="12px" borderLeft="4px solid" borderColor="accent">
                 <SchemaForm
                   schema={REQUIREMENT}
                   value={requirement}

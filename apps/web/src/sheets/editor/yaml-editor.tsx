@@ -15,9 +15,9 @@ import { completeSheet } from './completion.js'
 const COLOURS = HighlightStyle.define([
   {
     tag: [tags.propertyName, tags.definition(tags.propertyName), tags.keyword],
-    color: 'var(--chakra-colors-chalk)',
+    color: 'var(--chakra-colors-accent)',
   },
-  { tag: [tags.string, tags.content, tags.literal], color: 'var(--chakra-colors-ink)' },
+  { tag: [tags.string, tags.content, tags.literal], color: 'var(--chakra-colors-text)' },
   { tag: [tags.comment, tags.meta], color: 'var(--chakra-colors-faint)', fontStyle: 'italic' },
   {
     tag: [tags.separator, tags.punctuation, tags.squareBracket, tags.brace],
@@ -118,27 +118,27 @@ export function YamlEditor({ text, faults, goTo, onChange, onLine, onSave }: Pro
           height: '100%',
           fontSize: '13.5px',
           background: 'var(--chakra-colors-panel)',
-          color: 'var(--chakra-colors-ink)',
+          color: 'var(--chakra-colors-text)',
         },
         '& .cm-scroller': { fontFamily: 'var(--chakra-fonts-mono)' },
-        '& .cm-content': { caretColor: 'var(--chakra-colors-ink)' },
+        '& .cm-content': { caretColor: 'var(--chakra-colors-text)' },
         '& .cm-gutters': {
           background: 'var(--chakra-colors-sunk)',
           color: 'var(--chakra-colors-faint)',
           border: 'none',
         },
-        '& .cm-activeLine, & .cm-activeLineGutter': { background: 'var(--chakra-colors-chalk-wash)' },
+        '& .cm-activeLine, & .cm-activeLineGutter': { background: 'var(--chakra-colors-accent-wash)' },
         '& .cm-tooltip': {
           background: 'var(--chakra-colors-panel)',
-          color: 'var(--chakra-colors-ink)',
+          color: 'var(--chakra-colors-text)',
           border: '1px solid var(--chakra-colors-faint)',
         },
         '& .cm-tooltip-autocomplete ul li[aria-selected]': {
-          background: 'var(--chakra-colors-chalk)',
+          background: 'var(--chakra-colors-accent)',
           color: 'var(--chakra-colors-panel)',
         },
-        '& .cm-cursor': { borderLeftColor: 'var(--chakra-colors-ink)' },
-        '& .cm-selectionBackground': { background: 'var(--chakra-colors-chalk-wash) !important' },
+        '& .cm-cursor': { borderLeftColor: 'var(--chakra-colors-text)' },
+        '& .cm-selectionBackground': { background: 'var(--chakra-colors-accent-wash) !important' },
       }}
     />
   )

@@ -117,7 +117,8 @@ function instrumentFor(dimension: Dimension) {
   )
 }
 
-function limitsOf(
+/** The limits of one subject, canonical: both ends are allowed. */
+export function limitsOf(
   { window, min, max, dimension }: LimitsRequirement,
   subject: Subject,
 ): { min?: number | undefined; max?: number | undefined } {
@@ -142,11 +143,4 @@ export function limitWords(
   const of = (value: number) => figure(value, dimension, unit)
   if (min !== undefined && max !== undefined) return say`${of(min)} to ${of(max)}`
   return min !== undefined ? say`at least ${of(min)}` : max !== undefined ? say`at most ${of(max)}` : ''
-}
-
-/** The figures that an instrument is held against in a check, canonical: what it must be able to read. */
-export function limitFigures(requirement: { kind: string }, subject: Subject): number[] {
-  if (requirement.kind !== 'limits') return []
-  const { min, max } = limitsOf(requirement as unknown as LimitsRequirement, subject)
-  return [min, max].filter((figure): figure is number => figure !== undefined)
 }

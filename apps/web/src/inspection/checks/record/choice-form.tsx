@@ -12,8 +12,8 @@ const Option = chakra('button', {
     borderColor: 'hair',
     borderRadius: '4px',
     cursor: 'pointer',
-    _hover: { borderColor: 'chalk' },
-    '&[aria-pressed=true]': { borderColor: 'chalk', bg: 'chalkWash' },
+    _hover: { borderColor: 'accent' },
+    '&[aria-pressed=true]': { borderColor: 'accent', bg: 'accentWash' },
   },
 })
 

@@ -28,7 +28,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
           height={H - 28}
           rx="14"
           fill="paper"
-          stroke="ink"
+          stroke="text"
           strokeWidth="2px"
         />
         <chakra.rect
@@ -50,14 +50,14 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
                 cx={cx}
                 cy={cy}
                 r="24"
-                fill={times >= passes ? 'chalkWash' : 'panel'}
-                stroke={times > 0 ? 'chalk' : 'faint'}
+                fill={times >= passes ? 'accentWash' : 'panel'}
+                stroke={times > 0 ? 'accent' : 'faint'}
                 strokeWidth="2.5px"
               />
               <chakra.path
                 d={hexagon(cx, cy, 15)}
                 fill="none"
-                stroke={times > 0 ? 'chalk' : 'faint'}
+                stroke={times > 0 ? 'accent' : 'faint'}
                 strokeWidth="1.5px"
               />
               <chakra.text
@@ -67,7 +67,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
                 textAnchor="middle"
                 fontSize="12px"
                 fontWeight={600}
-                fill="ink"
+                fill="text"
               >
                 {label.length > 4
                   ? label
@@ -83,7 +83,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
                 textAnchor="middle"
                 fontSize="12px"
                 fontFamily="mono"
-                fill={times > passes ? 'oxide' : 'faint'}
+                fill={times > passes ? 'danger' : 'faint'}
               >
                 {times} / {passes}
               </chakra.text>

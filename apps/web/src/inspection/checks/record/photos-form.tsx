@@ -11,7 +11,7 @@ export function PhotosForm({ form: { wanted }, answer, onChange }: FormProps<'ph
         <HStack key={id} py="6px" gap="12px" borderBottom="1px solid" borderColor="hair" wrap="wrap">
           <Text flex="1" minW="160px">
             {label}
-            <Text as="span" color={taken[id] ? 'chalk' : 'faint'} fontSize="13px">
+            <Text as="span" color={taken[id] ? 'accent' : 'faint'} fontSize="13px">
               {taken[id] ? ' – taken' : ' – not taken yet'}
             </Text>
           </Text>

@@ -37,7 +37,7 @@ function fill(sheetName: string, requirement: string, subject = 'unit', changes:
 }
 const answer = () => (appended().at(-1)?.body as { answer: Answer } | undefined)?.answer
 const press = (name: string | RegExp) => user.click(screen.getByRole('button', { name }))
-const keep = () => press('Keep')
+const keep = () => press('Save')
 
 beforeEach(() => void (said = undefined))
 
@@ -198,5 +198,5 @@ it('begins from what was kept before, and cannot be kept again unchanged', () =>
     { kind: 'record', body: { point: 'u/bank/unit', answer: { positions: { s1: 'on', s2: 'on' } } } },
   ])
   expect(screen.getByRole('button', { name: 'Switch 2, found on' })).toBeTruthy()
-  expect(screen.getByRole('button', { name: 'Keep' })).toHaveProperty('disabled', true)
+  expect(screen.getByRole('button', { name: 'Save' })).toHaveProperty('disabled', true)
 })

@@ -128,7 +128,7 @@ export function RecordField({
     >
       <Shown form={ask} answer={answer} onChange={change} />
       {trial && !trial.ok && (
-        <Text role="alert" color="oxide" fontSize="14px">
+        <Text role="alert" color="danger" fontSize="14px">
           {trial.problem}
         </Text>
       )}
@@ -148,7 +148,7 @@ export function RecordField({
             h="52px"
             disabled={!touched || !answer || (trial !== undefined && !trial.ok)}
           >
-            Keep
+            Save
           </Button>
         )}
         <PhotoPicker photos={photos} onChange={(next) => (setPhotos(next), setTouched(true))} />

@@ -5,7 +5,7 @@ import type { FormProps } from './form-props.js'
 export function StatementForm({ form: { text }, onChange }: FormProps<'statement'>) {
   return (
     <>
-      <Text fontSize="17px" lineHeight={1.4} borderLeft="3px solid" borderColor="brass" pl="12px">
+      <Text fontSize="17px" lineHeight={1.4} borderLeft="3px solid" borderColor="unproven" pl="12px">
         {text}
       </Text>
       <HStack gap="10px">

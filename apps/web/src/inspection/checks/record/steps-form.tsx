@@ -30,7 +30,7 @@ export function StepsForm({ form: { steps }, answer, onChange }: FormProps<'step
             </Text>
             <Box flex="1" pt="8px">
               <Text lineHeight={1.3}>{label}</Text>
-              <Text fontSize="13px" color={left > 0 ? 'brass' : 'faint'}>
+              <Text fontSize="13px" color={left > 0 ? 'unproven' : 'faint'}>
                 {[
                   after.length > 0
                     ? `after ${after.map((other) => steps.find((step) => step.id === other)?.label).join(' and ')}`

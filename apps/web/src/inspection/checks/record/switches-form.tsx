@@ -59,7 +59,7 @@ function Lever({
   position: 'on' | 'off' | undefined
   wrong: boolean
 }) {
-  const colour = wrong ? 'oxide' : position === undefined ? 'faint' : 'chalk'
+  const colour = wrong ? 'danger' : position === undefined ? 'faint' : 'accent'
   return (
     <chakra.svg viewBox="0 0 40 84" w="40px" h="84px" aria-hidden>
       <chakra.rect
@@ -79,7 +79,7 @@ function Lever({
       <chakra.text x="20" y="10" fontSize="9px" textAnchor="middle" fill="faint">
         ON
       </chakra.text>
-      <chakra.text x="20" y="79" fontSize="13px" fontWeight={600} textAnchor="middle" fill="ink">
+      <chakra.text x="20" y="79" fontSize="13px" fontWeight={600} textAnchor="middle" fill="text">
         {label}
       </chakra.text>
     </chakra.svg>

@@ -44,26 +44,26 @@ function Section({ judged }: { judged: JudgedCheck }) {
       cursor="pointer"
     >
       <chakra.svg viewBox="-90 -90 180 180" w="170px" h="170px" aria-hidden>
-        <chakra.circle r={80} fill="sunk" stroke="ink" strokeWidth="3px" />
+        <chakra.circle r={80} fill="sunk" stroke="text" strokeWidth="3px" />
         {fitted && gland.withRing && (
           <chakra.circle
             r={((gland.without.max ?? 0) * scale) / 2}
-            fill="brassWash"
-            stroke="brass"
+            fill="unprovenWash"
+            stroke="unproven"
             strokeWidth="2px"
           />
         )}
         <chakra.circle
           r={((limits.max ?? 0) * scale) / 2}
           fill="paper"
-          stroke="chalk"
+          stroke="accent"
           strokeDasharray="5 4"
           strokeWidth="2px"
         />
         <chakra.circle
           r={((limits.min ?? 0) * scale) / 2}
           fill="none"
-          stroke="chalk"
+          stroke="accent"
           strokeDasharray="5 4"
           strokeWidth="2px"
         />
@@ -80,7 +80,7 @@ function Section({ judged }: { judged: JudgedCheck }) {
           textAnchor="middle"
           fontSize="16px"
           fontFamily="mono"
-          fill="ink"
+          fill="text"
           stroke="paper"
           strokeWidth="6px"
           style={{ paintOrder: 'stroke' }}

@@ -50,7 +50,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
               height={BOX.h}
               rx={8}
               fill="panel"
-              stroke="ink"
+              stroke="text"
               strokeWidth="2px"
             />
             <chakra.text
@@ -59,7 +59,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
               textAnchor="middle"
               fontSize="17px"
               fontWeight={600}
-              fill="ink"
+              fill="text"
             >
               {box}
             </chakra.text>
@@ -73,7 +73,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
               <chakra.path
                 d={`M${a.x} ${a.y + 12} C${a.x} 210 ${b.x} 210 ${b.x} ${b.y + 12}`}
                 fill="none"
-                stroke={wrong ? 'oxide' : 'chalk'}
+                stroke={wrong ? 'danger' : 'accent'}
                 strokeWidth="4px"
                 strokeDasharray={wrong ? '8 6' : undefined}
               />
@@ -82,7 +82,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
                 y={208}
                 textAnchor="middle"
                 fontSize="13px"
-                fill={wrong ? 'oxide' : 'faint'}
+                fill={wrong ? 'danger' : 'faint'}
               >
                 {lead}
               </chakra.text>
@@ -100,11 +100,11 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
                 width={32}
                 height={24}
                 rx={3}
-                fill={ended ? 'brassWash' : 'paper'}
-                stroke={ended ? 'brass' : 'faint'}
+                fill={ended ? 'unprovenWash' : 'paper'}
+                stroke={ended ? 'unproven' : 'faint'}
                 strokeWidth={ended ? '4px' : '2px'}
               />
-              <chakra.text x={x} y={y - 20} textAnchor="middle" fontSize="13px" fill="ink">
+              <chakra.text x={x} y={y - 20} textAnchor="middle" fontSize="13px" fill="text">
                 {label}
               </chakra.text>
               <chakra.text x={x} y={y + 30} textAnchor="middle" fontSize="11.5px" fill="faint">

@@ -138,11 +138,11 @@ function DrawnPart({
         width={w}
         height={h}
         rx={main ? 0 : 6}
-        fill={main ? 'brassWash' : 'panel'}
-        stroke={chosen ? 'chalk' : verdict ? verdictColour(verdict) : 'ink'}
+        fill={main ? 'unprovenWash' : 'panel'}
+        stroke={chosen ? 'accent' : verdict ? verdictColour(verdict) : 'text'}
         strokeWidth={chosen ? '4px' : '2px'}
       />
-      <chakra.text x={x} y={y - 3} textAnchor="middle" fontSize="17px" fontWeight={600} fill="ink">
+      <chakra.text x={x} y={y - 3} textAnchor="middle" fontSize="17px" fontWeight={600} fill="text">
         {shortened(part.label, 19)}
       </chakra.text>
       <chakra.text x={x} y={y + 17} textAnchor="middle" fontSize="12.5px" fill="faint">
@@ -170,7 +170,7 @@ function DrawnBond({
     })
   const figures = [size, read?.kind === 'reading' ? read.body.typed : ''].filter(Boolean).join(' · ')
   const lines = [
-    { text: BOND_WORDS[bond.means], colour: 'ink' },
+    { text: BOND_WORDS[bond.means], colour: 'text' },
     { text: figures, mono: true },
   ]
   return (

@@ -22,10 +22,10 @@ export function Transformers({ checks }: { checks: readonly JudgedCheck[] }) {
         role="group"
         aria-label="Transformers"
       >
-        <chakra.text x={8} y={16} fontSize="14px" fontWeight={600} fill="ink">
+        <chakra.text x={8} y={16} fontSize="14px" fontWeight={600} fill="text">
           grid
         </chakra.text>
-        <chakra.text x={W - 8} y={16} fontSize="14px" fontWeight={600} fill="ink" textAnchor="end">
+        <chakra.text x={W - 8} y={16} fontSize="14px" fontWeight={600} fill="text" textAnchor="end">
           loads and inverters
         </chakra.text>
         {checks.map((judged, i) => (
@@ -49,7 +49,7 @@ function OnConductor({ judged, y }: { judged: JudgedCheck; y: number }) {
       onTouch={() => openCheck(check.id)}
     >
       <rect x={0} y={y - 34} width={W} height={ROW - 6} fill="transparent" />
-      <chakra.line x1={8} x2={W - 8} y1={y} y2={y} stroke="ink" strokeWidth="5px" />
+      <chakra.line x1={8} x2={W - 8} y1={y} y2={y} stroke="text" strokeWidth="5px" />
       <chakra.text x={8} y={y - 12} fontSize="13px" fill="faint">
         {check.unit.label}, {check.subject.label}
       </chakra.text>

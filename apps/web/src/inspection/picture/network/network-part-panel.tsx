@@ -67,7 +67,7 @@ export function NetworkPartPanel({
       onClose={onDone}
     >
       {load && (
-        <Text gridColumn="1 / -1" color={load.overloaded ? 'oxide' : 'ink'}>
+        <Text gridColumn="1 / -1" color={load.overloaded ? 'danger' : 'text'}>
           {`Carries ${amps(load.carries)} at worst${load.mayCarry === undefined ? '' : `, may carry ${amps(load.mayCarry)}`}; ${protectionWords(load)}.`}
         </Text>
       )}

@@ -168,11 +168,11 @@ function Part({
         height={h}
         rx={5}
         fill="panel"
-        stroke={chosen ? 'chalk' : colourOf(verdict)}
+        stroke={chosen ? 'accent' : colourOf(verdict)}
         strokeWidth={chosen ? '4px' : '1.6px'}
       />
       <Symbol kind={part.kind} x={x} y={y - 19} />
-      <chakra.text x={x} y={y + 10} textAnchor="middle" fontSize="13px" fontWeight={600} fill="ink">
+      <chakra.text x={x} y={y + 10} textAnchor="middle" fontSize="13px" fontWeight={600} fill="text">
         {shortened(part.label, 17)}
       </chakra.text>
       <chakra.text x={x} y={y + 25} textAnchor="middle" fontSize="12px" fontFamily="mono" fill="faint">
@@ -188,7 +188,7 @@ function Part({
   )
 }
 
-const colourOf = (verdict: Verdict) => (verdict === 'not-applicable' ? 'ink' : verdictColour(verdict))
+const colourOf = (verdict: Verdict) => (verdict === 'not-applicable' ? 'text' : verdictColour(verdict))
 
 function Cable({
   load,

@@ -28,7 +28,7 @@ const SHAPES: Record<PartKind, React.ReactNode> = {
 export function Symbol({ kind, x, y }: { kind: PartKind; x: number; y: number }) {
   return (
     <g transform={`translate(${x} ${y})`}>
-      <chakra.g fill="none" stroke="ink" strokeWidth="1.7px" strokeLinejoin="round" aria-hidden>
+      <chakra.g fill="none" stroke="text" strokeWidth="1.7px" strokeLinejoin="round" aria-hidden>
         {SHAPES[kind]}
       </chakra.g>
     </g>

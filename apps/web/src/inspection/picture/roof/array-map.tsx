@@ -62,7 +62,7 @@ const Plane = memo(function Plane({
 }) {
   return (
     <g transform={`translate(${x} ${y})`}>
-      <chakra.text x={0} y={-0.5 * size} fontSize={`${1.25 * size}px`} fontWeight={600} fill="ink">
+      <chakra.text x={0} y={-0.5 * size} fontSize={`${1.25 * size}px`} fontWeight={600} fill="text">
         {label}
       </chakra.text>
       {places.map((place) => (
@@ -100,8 +100,8 @@ function Module({
         width={w}
         height={h}
         rx={20}
-        fill={silent ? 'oxideWash' : heard === 'typo' ? 'brassWash' : 'panel'}
-        stroke={silent ? 'oxide' : heard === 'typo' ? 'brass' : 'faint'}
+        fill={silent ? 'dangerWash' : heard === 'typo' ? 'unprovenWash' : 'panel'}
+        stroke={silent ? 'danger' : heard === 'typo' ? 'unproven' : 'faint'}
         strokeWidth={silent || heard === 'typo' ? '40px' : '16px'}
       />
       {words && string !== undefined && (
@@ -123,8 +123,8 @@ function Module({
           width={1.1 * size}
           height={0.75 * size}
           rx={20}
-          fill={device.serial ? 'chalkWash' : 'none'}
-          stroke={silent ? 'oxide' : 'ink'}
+          fill={device.serial ? 'accentWash' : 'none'}
+          stroke={silent ? 'danger' : 'text'}
           strokeWidth="16px"
         />
       )}
@@ -134,7 +134,7 @@ function Module({
           y={y + h - 0.3 * size}
           fontSize={`${1.1 * size}px`}
           textAnchor="middle"
-          fill={silent ? 'oxide' : 'brass'}
+          fill={silent ? 'danger' : 'unproven'}
           fontWeight={700}
         >
           {silent ? 'silent' : 'slip?'}
@@ -159,7 +159,7 @@ const Lines = memo(function Lines({
         <g key={id}>
           <chakra.polyline
             points={points(path)}
-            stroke="brass"
+            stroke="unproven"
             strokeWidth="46px"
             strokeDasharray="120 60"
             opacity={0.9}
@@ -170,7 +170,7 @@ const Lines = memo(function Lines({
               y={path[0].y - 0.25 * size}
               fontSize={`${0.95 * size}px`}
               fontWeight={600}
-              fill="brass"
+              fill="unproven"
               textAnchor="middle"
             >
               {label}
@@ -211,9 +211,9 @@ const Lines = memo(function Lines({
 /** The end of a trunk: closed by its cap, or open. */
 function End({ at: { x, y }, capped }: { at: { x: number; y: number }; capped: boolean }) {
   return capped ? (
-    <chakra.rect x={x - 110} y={y - 110} width={220} height={220} fill="brass" />
+    <chakra.rect x={x - 110} y={y - 110} width={220} height={220} fill="unproven" />
   ) : (
-    <chakra.path d={`M${x - 130} ${y - 130} l260 260 m0 -260 l-260 260`} stroke="oxide" strokeWidth="60px" />
+    <chakra.path d={`M${x - 130} ${y - 130} l260 260 m0 -260 l-260 260`} stroke="danger" strokeWidth="60px" />
   )
 }
 
@@ -221,11 +221,11 @@ function Walk({ drawing, walked }: { drawing: ArrayDrawing; walked: readonly str
   const path = walked.flatMap((id) => middleOf(drawing, id) ?? [])
   return (
     <g pointerEvents="none" fill="none">
-      <chakra.polyline points={points(path)} stroke="chalk" strokeWidth="90px" strokeLinejoin="round" />
+      <chakra.polyline points={points(path)} stroke="accent" strokeWidth="90px" strokeLinejoin="round" />
       {path.map(({ x, y }, i) => (
         <g key={walked[i]}>
-          <chakra.circle cx={x} cy={y} r="170" fill="panel" stroke="chalk" strokeWidth="40px" />
-          <chakra.text x={x} y={y + 80} fontSize="220px" fontWeight={700} textAnchor="middle" fill="ink">
+          <chakra.circle cx={x} cy={y} r="170" fill="panel" stroke="accent" strokeWidth="40px" />
+          <chakra.text x={x} y={y + 80} fontSize="220px" fontWeight={700} textAnchor="middle" fill="text">
             {i + 1}
           </chakra.text>
         </g>
@@ -246,7 +246,7 @@ function Chosen({ drawing, chosen }: { drawing: ArrayDrawing; chosen: string | u
       height={plane.moduleH + 60}
       rx={40}
       fill="none"
-      stroke="chalk"
+      stroke="accent"
       strokeWidth="70px"
       pointerEvents="none"
     />

@@ -167,7 +167,7 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
             devices.length === 0 || !draft.voltage || draft.breaker === undefined || draft.label.trim() === ''
           }
         >
-          Keep the branch
+          Save the branch
         </Button>
         {kept && (
           <Button

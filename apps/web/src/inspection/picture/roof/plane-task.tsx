@@ -101,7 +101,7 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
           />
         </Grid>
         <Flex gap="8px" mt="12px" wrap="wrap" align="center">
-          <Button type="submit">{kept ? 'Keep the plane' : 'Add the plane'}</Button>
+          <Button type="submit">{kept ? 'Save the plane' : 'Add the plane'}</Button>
           {kept && chosen?.startsWith(`${kept.id}.`) && (
             <Button variant="outline" onClick={turn}>
               No module at the chosen place

@@ -118,7 +118,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
           onClick={keep}
           disabled={!draft || walked.length === 0 || label.trim() === '' || input.trim() === ''}
         >
-          Keep the string
+          Save the string
         </Button>
         <Button variant="outline" disabled={walked.length === 0} onClick={() => onWalk(walked.slice(0, -1))}>
           Last module back

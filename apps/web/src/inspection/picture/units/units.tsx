@@ -105,7 +105,11 @@ function Plate({
         {sheet ? sheetName(sheet) : unit.sheetId}
       </Text>
       <Line label="ordered" value={unit.serial ?? 'any'} />
-      <Line label="found" value={found ?? 'not read'} colour={differs ? 'oxide' : found ? 'ink' : 'faint'} />
+      <Line
+        label="found"
+        value={found ?? 'not read'}
+        colour={differs ? 'danger' : found ? 'text' : 'faint'}
+      />
       <Flex mt="8px" borderTop="1px solid" borderColor="hair" justify="space-between">
         <Button variant="plain" px="4px" disabled={!first} onClick={() => first && openCheck(first.check.id)}>
           <VerdictShape verdict={verdict} size={18} />{' '}
@@ -135,14 +139,14 @@ const Rivet = ({ side }: { side: 'left' | 'right' }) => (
   />
 )
 
-function Line({ label, value, colour = 'ink' }: { label: string; value: string; colour?: string }) {
+function Line({ label, value, colour = 'text' }: { label: string; value: string; colour?: string }) {
   return (
     <Flex justify="space-between" gap="10px" fontSize="14px">
       <Text color="faint">{label}</Text>
       <Text
         fontFamily="mono"
         color={colour}
-        fontWeight={colour === 'oxide' ? 700 : 400}
+        fontWeight={colour === 'danger' ? 700 : 400}
         overflowWrap="anywhere"
         textAlign="right"
       >

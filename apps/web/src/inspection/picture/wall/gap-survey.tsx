@@ -67,7 +67,7 @@ export function GapSurvey({
                 </chakra.td>
                 <chakra.td
                   fontFamily="mono"
-                  color={tooLarge ? 'oxide' : 'ink'}
+                  color={tooLarge ? 'danger' : 'text'}
                   fontWeight={tooLarge ? 700 : 400}
                 >
                   {misclosure === undefined

@@ -16,7 +16,7 @@ export function LeastRework({
 }) {
   return (
     <Flex
-      bg="chalkWash"
+      bg="accentWash"
       borderRadius="4px"
       px="12px"
       py="4px"
@@ -30,7 +30,7 @@ export function LeastRework({
       </Text>
       {answer.state === 'searching' && (
         <Button variant="plain" onClick={onCancel}>
-          Call it off
+          Cancel
         </Button>
       )}
       <Button variant="plain" onClick={onClose}>

@@ -13,15 +13,15 @@ export function ReworkGhosts({ drawing, moves }: { drawing: WallDrawing; moves: 
           y={-y - h}
           width={w}
           height={h}
-          fill="chalkWash"
+          fill="accentWash"
           fillOpacity={0.6}
-          stroke="chalk"
+          stroke="accent"
           strokeWidth="12px"
           strokeDasharray="36 22"
         />
         <chakra.path
           d={`M${from.x + w / 2} ${-from.y - h / 2} L${x + w / 2} ${-y - h / 2}`}
-          stroke="chalk"
+          stroke="accent"
           strokeWidth="14px"
         />
         <chakra.text
@@ -30,7 +30,7 @@ export function ReworkGhosts({ drawing, moves }: { drawing: WallDrawing; moves: 
           textAnchor="middle"
           fontSize="80px"
           fontWeight={600}
-          fill="chalk"
+          fill="accent"
         >
           {label} here
         </chakra.text>

@@ -168,7 +168,7 @@ const Surround = memo(function Surround({
       )}
       <chakra.path
         d={`M${left} 0 H${right} ${ceiling !== undefined ? `M${left} ${-ceiling} H${right}` : ''} ${leftCorner ? `M0 0 V${-top}` : ''} ${rightCorner !== undefined ? `M${rightCorner} 0 V${-top}` : ''}`}
-        stroke="ink"
+        stroke="text"
         strokeWidth="12px"
         fill="none"
       />
@@ -241,7 +241,7 @@ const Item = memo(function Item({
         height={h}
         rx={isUnit ? 14 : 0}
         fill={isUnit ? 'panel' : 'sunk'}
-        stroke={chosen ? 'chalk' : isUnit ? verdictColour(verdict) : 'faint'}
+        stroke={chosen ? 'accent' : isUnit ? verdictColour(verdict) : 'faint'}
         strokeWidth={chosen ? '20px' : isUnit ? '12px' : '6px'}
       />
       {isUnit && (
@@ -259,7 +259,7 @@ const Item = memo(function Item({
           fontWeight={isUnit ? 600 : 400}
           textAnchor="middle"
           dominantBaseline="middle"
-          fill="ink"
+          fill="text"
           stroke={isUnit && !below ? 'panel' : 'paper'}
           strokeWidth={`${size * 0.35}px`}
           style={{ paintOrder: 'stroke' }}

@@ -101,7 +101,7 @@ export function WallForm({
             onChange={(rightCorner) => set({ rightCorner })}
           />
           <Button type="submit" disabled={draft.title.trim() === ''}>
-            Keep the wall
+            Save the wall
           </Button>
           {wall && (
             <Button

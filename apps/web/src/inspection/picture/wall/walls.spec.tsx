@@ -54,7 +54,7 @@ it('a wall is measured with its tape, whose uncertainty becomes that of a gap', 
   await press('Wall')
   await user.type(screen.getByLabelText('Name'), 'Cellar')
   await user.type(screen.getByLabelText('Width, corner to corner'), '13 ft')
-  await press('Keep the wall')
+  await press('Save the wall')
   expect(built().walls).toMatchObject([
     { title: 'Cellar', width: 3962.4, leftCorner: true, tape: 'Tape T1', uncertainty: 1.41 },
   ])

@@ -1,0 +1,73 @@
+import { Box, Stack, chakra } from '@chakra-ui/react'
+import { Settings } from 'lucide-react'
+import { useEffect, useRef } from 'react'
+import { useColourMode, type Mode } from '../look/colour-mode.js'
+import { ChoiceField, type Option } from '../marks/choice-field.js'
+import { useDecimal, type DecimalMark } from '../store/decimal.js'
+
+const DECIMALS: Option<DecimalMark>[] = [
+  ['point', 'point, as in 1.5'],
+  ['comma', 'comma, as in 1,5'],
+]
+const MODES: Option<Mode>[] = [
+  ['light', 'light, for glare'],
+  ['dark', 'dark, for plant rooms'],
+]
+
+/** What the owner of this device set once: how figures are typed, and light or dark. */
+export function SettingsMenu() {
+  const { mode, choose: chooseMode } = useColourMode()
+  const { decimal, choose: chooseDecimal } = useDecimal()
+  const menu = useRef<HTMLDetailsElement>(null)
+  useEffect(() => {
+    const close = (event: Event) => {
+      const outside =
+        event instanceof KeyboardEvent
+          ? event.key === 'Escape'
+          : !menu.current?.contains(event.target as Node)
+      if (outside) menu.current?.removeAttribute('open')
+    }
+    document.addEventListener('pointerdown', close)
+    document.addEventListener('keydown', close)
+    return () => {
+      document.removeEventListener('pointerdown', close)
+      document.removeEventListener('keydown', close)
+    }
+  }, [])
+  return (
+    <chakra.details ref={menu} position="relative">
+      <chakra.summary
+        aria-label="Settings"
+        title="Settings"
+        display="inline-flex"
+        alignItems="center"
+        justifyContent="center"
+        minH="44px"
+        minW="44px"
+        cursor="pointer"
+        color="accent"
+        listStyleType="none"
+        css={{ '&::-webkit-details-marker': { display: 'none' } }}
+      >
+        <Settings size={19} />
+      </chakra.summary>
+      <Box
+        position="absolute"
+        right={0}
+        zIndex={20}
+        w="240px"
+        p="14px"
+        bg="panel"
+        border="1px solid"
+        borderColor="hair"
+        borderRadius="4px"
+        boxShadow="md"
+      >
+        <Stack gap="12px">
+          <ChoiceField label="Decimal mark" value={decimal} options={DECIMALS} onChange={chooseDecimal} />
+          <ChoiceField label="Appearance" value={mode} options={MODES} onChange={chooseMode} />
+        </Stack>
+      </Box>
+    </chakra.details>
+  )
+}
