@@ -65,7 +65,7 @@ test('a roof is drawn, its string walked, its boxes named; then the earth is tie
   await task.getByRole('button', { name: 'Save the string' }).click()
   await expect(page.locator('[data-check*="/strings/string-"]').first()).toContainText('6 modules, 2580 W')
 
-  await page.getByRole('button', { name: 'Boxes and serials' }).click()
+  await page.getByRole('button', { name: 'Module electronics and serials' }).click()
   await page.getByRole('button', { name: /A box on each of the 12/ }).click()
   const serial = page.getByLabel(/^Serial at row 1, place 1/)
   await serial.fill('ME1-0001')

@@ -214,7 +214,7 @@ export {
 export { wallSvg } from './drawings/wall-svg.js'
 export { branchSegments } from './entering/branch-segments.js'
 export { NETWORK_TEMPLATES, networkTemplate, type NetworkTemplate } from './entering/network-templates.js'
-export { boxesFor, readSerialTable, withSerials } from './entering/serial-table.js'
+export { devicesFor, readSerialTable, withSerials } from './entering/serial-table.js'
 export {
   TESTER_COLUMNS,
   guessMapping,

@@ -47,7 +47,7 @@ it('an array is split into the fewest strings within every limit, as evenly as c
   )
 })
 
-it('a string stands out against the median of its sisters, and a lonely one proves nothing', () => {
+it('a string stands out against the median of the like strings, and a lonely one proves nothing', () => {
   const strings = [
     { id: 'A', voc: 444, count: 12 },
     { id: 'B', voc: 443, count: 12 },

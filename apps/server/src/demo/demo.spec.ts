@@ -120,7 +120,7 @@ it('Skerry Point is clean to the last check, signed, sealed and intact', () => {
   expect(verifyInspectionFile(skerry, sha256)).toEqual([])
 })
 
-it('the silent box is told apart from the mistyped one', () => {
+it('the silent device is told apart from the mistyped one', () => {
   const { outcome } = judge(files.get('Juniper')!).checks.find(
     ({ check }) => check.id === 'listener/serials/unit',
   )!

@@ -26,7 +26,7 @@ export function SheetView() {
   const go = useNavigate()
   const role = useSession(({ person }) => person?.role)
   const { value: one, problem } = useFetched<SheetInLibrary>(`/api/sheets/${id}`)
-  const { value: sisters = [] } = useFetched<SheetSummary[]>('/api/sheets')
+  const { value: library = [] } = useFetched<SheetSummary[]>('/api/sheets')
   if (!one)
     return (
       <Frame title="Sheet">
@@ -34,7 +34,7 @@ export function SheetView() {
       </Frame>
     )
   const { sheet, usedBy } = one
-  const others = otherRevisions(id!, sisters)
+  const others = otherRevisions(id!, library)
   return (
     <Frame>
       <Box maxW="1080px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">

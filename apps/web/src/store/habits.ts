@@ -5,7 +5,7 @@ import { measures } from '@plumb-mark/core'
 interface Habits {
   /** The instrument last used, by dimension. */
   instruments: Partial<Record<Dimension, string>>
-  /** Cell temperature and light last noted. */
+  /** Cell temperature and irradiance last noted. */
   conditions: Partial<Record<Condition, string>>
   useInstrument(dimension: Dimension, id: string): void
   note(condition: Condition, typed: string): void

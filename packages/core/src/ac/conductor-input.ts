@@ -29,7 +29,7 @@ const common = {
   ),
   protectiveDevice: optional(num({ unit: 'A', sign: 'magnitude' })),
   length: num({ unit: 'm', sign: 'magnitude', about: 'one way' }),
-  pvSource: optional(flag('the light can drive a quarter more than the rating'), false),
+  pvSource: optional(flag('irradiance can drive a quarter more than the rating'), false),
   maxDropPercent: optional(percent()),
 }
 /** The sizes that a terminal takes: at least one end, the right way round by the rank of a size. */

@@ -19,6 +19,6 @@ export type Ask =
   | ({ kind: 'record'; instrument?: InstrumentKind | undefined } & Form)
   | { kind: 'derived'; from: DerivedFrom }
 
-/** What is noted beside a reading: at the module, in the light, on the tester. */
+/** What is noted beside a reading: at the module, of the irradiance, on the tester. */
 export const CONDITIONS = ['cellTemperature', 'irradiance', 'testVoltage'] as const
 export type Condition = (typeof CONDITIONS)[number]

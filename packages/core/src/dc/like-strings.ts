@@ -24,7 +24,7 @@ export const likeStringsInput = object({
     ),
     (strings, path) => requireUniqueIds(strings, path),
   ),
-  tolerancePercent: optional(percent('allowed difference from the median of the sisters'), 2),
+  tolerancePercent: optional(percent('allowed difference from the median of the like strings'), 2),
 })
 type Given = Read<typeof likeStringsInput>
 export type LikeStringsInput = Omit<Given, 'tolerancePercent'> & { tolerancePercent?: number }
@@ -40,16 +40,16 @@ export interface LikeStringsResult extends Explained {
 }
 
 /**
- * Are like strings alike? Each string's voltage per module against the median of its sisters, all taken in the same light; V, %, the
- * tolerance itself allowed. A string without sisters, or whose sisters show nothing, is not proven. Bad input: two strings with one id.
+ * Are like strings alike? Each string's voltage per module against the median of the like strings, all taken at the same irradiance; V, %, the
+ * tolerance itself allowed. A string without like ones, or whose like ones show nothing, is not proven. Bad input: two strings with one id.
  * Source: comparison of like strings, IEC 62446-1.
  */
 export function likeStrings(input: LikeStringsInput): LikeStringsResult {
   const { strings, tolerancePercent } = likeStringsInput.read(input, '') as Given
   const each = strings.map(({ id, voc, count: modules }) => ({ id, perModule: voc / modules }))
   const rows = each.map(({ id, perModule }, i) => {
-    const sisters = each.filter((_, j) => j !== i).map((one) => one.perModule)
-    const middle = sisters.length === 0 ? null : median(sisters)
+    const others = each.filter((_, j) => j !== i).map((one) => one.perModule)
+    const middle = others.length === 0 ? null : median(others)
     const differencePercent =
       middle === null || middle === 0 ? null : (100 * (perModule - middle)) / Math.abs(middle)
     return {
@@ -68,9 +68,9 @@ export function likeStrings(input: LikeStringsInput): LikeStringsResult {
     verdict: worst(rows.map(({ verdict }) => verdict)) as JudgedVerdict,
     working: rows.map(
       ({ id, perModule, median: middle, differencePercent }) =>
-        say`${id}: ${volts(perModule)} a module${middle === null ? ', no sister to compare with' : say`, sisters ${volts(middle)}, ${fig(differencePercent ?? 0)} %`}`,
+        say`${id}: ${volts(perModule)} a module${middle === null ? ', no like string to compare with' : say`, like strings ${volts(middle)}, ${fig(differencePercent ?? 0)} %`}`,
     ),
-    notes: ['all strings must be read within a few minutes, in the same light'],
+    notes: ['all strings must be read within a few minutes, at the same irradiance'],
   }
 }
 

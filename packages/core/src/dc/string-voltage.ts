@@ -11,8 +11,8 @@ import { moduleShape } from './module.js'
 /** Boltzmann's constant over the elementary charge, V/K. */
 const THERMAL_VOLTAGE_PER_KELVIN = 8.617333e-5
 const ABSOLUTE_ZERO = -273.15
-/** Below this light the logarithm is a poor model of a real cell. */
-const WEAK_LIGHT = 200
+/** Below this irradiance the logarithm is a poor model of a real cell. */
+const WEAK_IRRADIANCE = 200
 
 export const stringVoltageInput = object({
   module: moduleShape,
@@ -77,11 +77,11 @@ export const HYPOTHESIS_WORDS = {
   },
   'extra-1': {
     says: 'one module too many',
-    lookAt: 'count the modules; look for one that belongs to the sister string',
+    lookAt: 'count the modules; look for one that belongs to the neighbouring string',
   },
   'extra-2': {
     says: 'two modules too many',
-    lookAt: 'count the modules; look for a jumper from the sister string',
+    lookAt: 'count the modules; look for a jumper from the neighbouring string',
   },
   'reversed-leads': {
     says: 'the two leads are exchanged',
@@ -115,9 +115,9 @@ export const HYPOTHESIS_WORDS = {
 
 /**
  * What does an open-circuit reading say about a string? The expectation follows the data sheet's temperature coefficient and the
- * logarithm of the light; every usual fault is a hypothesis with a voltage of its own, weighed against the reading.
+ * logarithm of the irradiance; every usual fault is a hypothesis with a voltage of its own, weighed against the reading.
  * V, °C, W/m², %/K. Conforms when the design lies within two standard deviations and is at least as probable as all else together;
- * fails beyond three; both ends included. Bad input: light or Voc not above zero, a count that is none, a coefficient outside (−1, 0].
+ * fails beyond three; both ends included. Bad input: irradiance or Voc not above zero, a count that is none, a coefficient outside (−1, 0].
  * Source: single-diode model at open circuit; Bayes' rule with normal errors.
  */
 export function stringVoltage(input: StringVoltageInput): StringVoltageResult {
@@ -157,13 +157,13 @@ function moduleVoltage({ module, conditions, idealityFactor }: ReadInput): {
   const { cellTemperature, irradiance } = conditions
   const warm = module.voc * (1 + (module.vocTempCoeff / 100) * (cellTemperature - 25))
   const kelvin = cellTemperature - ABSOLUTE_ZERO
-  const light =
+  const byIrradiance =
     module.cellsInSeries * idealityFactor * THERMAL_VOLTAGE_PER_KELVIN * kelvin * Math.log(irradiance / 1000)
   return {
-    value: warm + light,
+    value: warm + byIrradiance,
     working: () => [
       say`one module at ${fig(cellTemperature)} °C: ${volts(module.voc)} × (1 ${module.vocTempCoeff < 0 ? '−' : '+'} ${fig(Math.abs(module.vocTempCoeff) / 100, 5)} × ${fig(cellTemperature - 25)}) = ${volts(warm)}`,
-      say`light of ${fig(irradiance)} W/m²: ${module.cellsInSeries} cells × ${fig(idealityFactor)} × 8.617333e−5 V/K × ${fig(kelvin)} K × ln(${fig(irradiance / 1000, 3)}) = ${volts(light)}`,
+      say`irradiance of ${fig(irradiance)} W/m²: ${module.cellsInSeries} cells × ${fig(idealityFactor)} × 8.617333e−5 V/K × ${fig(kelvin)} K × ln(${fig(irradiance / 1000, 3)}) = ${volts(byIrradiance)}`,
     ],
   }
 }
@@ -262,7 +262,7 @@ function notesFor({ conditions }: ReadInput, hypotheses: Hypothesis[]): Said[] {
     )
   if (!hypotheses.some(({ z }) => atMost(Math.abs(z), 3)))
     notes.push('no usual fault explains this figure: doubt the reading first, prove the meter and read again')
-  if (conditions.irradiance < WEAK_LIGHT)
-    notes.push(`under ${WEAK_LIGHT} W/m² the reading is weak evidence: repeat in better light`)
+  if (conditions.irradiance < WEAK_IRRADIANCE)
+    notes.push(`under ${WEAK_IRRADIANCE} W/m² the reading is weak evidence: repeat at a higher irradiance`)
   return notes
 }

@@ -1,10 +1,10 @@
 import { placeId, placeWords, readPlace } from '../ids/place-id.js'
 import { placesOf, type PlaneBuilt } from '../array/places.js'
 import { NOTHING_BUILT } from '../as-built/as-built.js'
-import { MODULE, Site, boxes, plane, row, sheet, string } from '../requirements/site.testing.js'
+import { MODULE, Site, devices, plane, row, sheet, string } from '../requirements/site.testing.js'
 import { arrayDrawing } from './array.js'
 import { safeVoltageGrowth } from '../array/safe-voltage-growth.js'
-import { boxesFor, readSerialTable, withSerials } from '../entering/serial-table.js'
+import { devicesFor, readSerialTable, withSerials } from '../entering/serial-table.js'
 
 const PLANE: PlaneBuilt = {
   id: 'a-b.c',
@@ -93,7 +93,7 @@ describe('a serial list', () => {
       cappedPorts: 0,
     })),
   }
-  it('puts each serial on its box, and tells only what changed', () => {
+  it('puts each serial on its device, and tells only what changed', () => {
     const table = readSerialTable([{ place: 'p.r1c1', serial: ' SN1 ' }], array)
     expect(table).toEqual({ ok: true, rows: [{ place: 'p.r1c1', serial: 'SN1' }] })
     expect(
@@ -114,7 +114,7 @@ describe('a serial list', () => {
     ).toEqual({
       ok: false,
       faults: [
-        { row: 3, reason: 'no box on the map at p.r9c9' },
+        { row: 3, reason: 'no device on the map at p.r9c9' },
         { row: 4, reason: 'p.r1c1 stands here twice' },
         { row: 5, reason: 'no serial for p.r1c2' },
       ],
@@ -135,7 +135,7 @@ it('the safe voltage points at the first unit that did not raise it, however man
   ])
 })
 
-it('a listener is held to the boxes that it hears, not to those of another kind', () => {
+it('a listener is held to the devices that it hears, not to those of another kind', () => {
   const listener = sheet('L', 'gateway', [{ id: 'm', kind: 'serial-map', hears: 'small-inverter' }])
   const named = (unitId: string, at: number, serial: string) => ({
     kind: 'devices-fitted' as const,
@@ -161,12 +161,12 @@ it('a listener is held to the boxes that it hears, not to those of another kind'
   ])
 })
 
-it('a box whose module is on another map place keeps its own place', () => {
+it('a device whose module is on another map place keeps its own place', () => {
   const { planes } = arrayDrawing(
     new Site()
       .unit(MODULE)
       .unit(sheet('E', 'module-electronics', []))
-      .write(plane(1, 3), boxes('E', 2)).inspection,
+      .write(plane(1, 3), devices('E', 2)).inspection,
   )
   expect(planes[0]!.places.map(({ device }) => device?.id)).toEqual(['b1', 'b2', undefined])
 })
@@ -175,10 +175,10 @@ it.each([
   [1, ['p.r1c1', 'p.r1c2', 'p.r1c3', 'p.r2c1', 'p.r2c2', 'p.r2c3'], 0],
   [2, ['p.r1c1', 'p.r1c3', 'p.r2c1', 'p.r2c3'], 2],
 ] as const)(
-  'boxes for %s modules each stand along the rows, and what is left over is an idle port',
+  'devices for %s modules each stand along the rows, and what is left over is an idle port',
   (each, places, idle) => {
     let n = 0
-    const fitted = boxesFor(placesOf({ ...PLANE, id: 'p', empty: [] }), {
+    const fitted = devicesFor(placesOf({ ...PLANE, id: 'p', empty: [] }), {
       unitId: 'u',
       each,
       newId: () => `b${n++}`,

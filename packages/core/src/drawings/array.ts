@@ -1,6 +1,6 @@
 import type { PlaceId } from '../ids/ids.js'
 import { placesOf, type DeviceBuilt, type PlaneBuilt } from '../array/places.js'
-import { heardBoxes } from '../requirements/array/serial-map.js'
+import { heardDevices } from '../requirements/array/serial-map.js'
 import { serialMap } from '../array/serial-map.js'
 import type { Inspection } from '../walk/inspect.js'
 
@@ -13,7 +13,7 @@ export interface DrawnPlace {
   string: number | undefined
   order: number | undefined
   device: DeviceBuilt | undefined
-  /** What its box says of itself: heard, silent, or heard under a serial that is one slip away. */
+  /** What its device says of itself: heard, silent, or heard under a serial that is one slip away. */
   heard: 'heard' | 'silent' | 'typo' | undefined
 }
 
@@ -132,7 +132,7 @@ function middles(planes: readonly DrawnPlane[]): Map<PlaceId, { x: number; y: nu
   )
 }
 
-/** What the listening units say of each box, as the check of their serial map compares them. */
+/** What the listening units say of each device, as the check of their serial map compares them. */
 function heardStates(
   around: Inspection['around'],
   checks: Inspection['checks'],
@@ -141,7 +141,7 @@ function heardStates(
   for (const { check } of checks) {
     if (check.requirement.kind !== 'serial-map') continue
     const reported = around.asBuilt.array.reported[check.unit.id]
-    const named = heardBoxes(check.requirement.hears, around).filter(({ serial }) => serial)
+    const named = heardDevices(check.requirement.hears, around).filter(({ serial }) => serial)
     if (!reported || named.length === 0) continue
     const { missing, likelyTypos } = serialMap({
       planned: named.map(({ at, serial }) => ({ position: at, serial: serial! })),

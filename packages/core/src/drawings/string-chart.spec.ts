@@ -72,7 +72,7 @@ describe('a string on the chart', () => {
     expect(stringChart(site(undefined, {}).inspection)[0]!.operating).toBeUndefined())
 })
 
-describe('the voltage at greatest power', () => {
+describe('the voltage at the maximum power point', () => {
   const at = (vmp?: number, vmpTempCoeff?: number) => ({ data: { vmp, vmpTempCoeff } }) as never
   it('adds up modules of different kinds, each by its own coefficient', () =>
     expect(operatingVoltage([at(30, -0.4), at(40, -0.3)], { hottestCell: 75, coldest: -25 })).toEqual({

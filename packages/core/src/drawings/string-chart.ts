@@ -21,11 +21,11 @@ export interface StringOnChart {
   limit: number
   start: number | undefined
   measured: number | undefined
-  /** What the reading should be at its temperature and light, as far as those were noted. */
+  /** What the reading should be at its temperature and irradiance, as far as those were noted. */
   band: { from: number; to: number } | undefined
   /** On the coldest morning, by the string's own school. */
   cold: { voltage: number; verdict: Verdict } | undefined
-  /** At greatest power, hot to cold, and where its input can follow that. */
+  /** At the maximum power point, hot to cold, and where its input can follow that. */
   operating:
     { from: number; to: number; least: number; most: number | undefined; verdict: Verdict } | undefined
 }

@@ -2,7 +2,7 @@ import type { PlaceId } from '../ids/ids.js'
 import type { Place } from '../ids/place-id.js'
 import type { ArrayBuilt, DeviceBuilt } from '../array/places.js'
 
-/** One line of a serial list: a place and what its box carries. */
+/** One line of a serial list: a place and what its device carries. */
 export interface SerialRow {
   place: PlaceId
   serial: string
@@ -12,7 +12,7 @@ export type SerialTable =
   { ok: true; rows: SerialRow[] } | { ok: false; faults: { row: number; reason: string }[] }
 
 /**
- * Reads the rows of a serial list (header row: place, serial) against the boxes on the map. Every row is looked at, and nothing is taken
+ * Reads the rows of a serial list (header row: place, serial) against the devices on the map. Every row is looked at, and nothing is taken
  * when one does not fit; rows count from 2, as a spreadsheet shows them.
  */
 export function readSerialTable(
@@ -31,7 +31,7 @@ export function readSerialTable(
         : serial === ''
           ? `no serial for ${place}`
           : !places.has(place)
-            ? `no box on the map at ${place}`
+            ? `no device on the map at ${place}`
             : seen.has(place)
               ? `${place} stands here twice`
               : undefined
@@ -44,7 +44,7 @@ export function readSerialTable(
   return faults.length > 0 ? { ok: false, faults } : { ok: true, rows: read }
 }
 
-/** The boxes with the serials of a list put on them; boxes that the list does not name stay as they are. */
+/** The devices with the serials of a list put on them; devices that the list does not name stay as they are. */
 export function withSerials({ devices }: ArrayBuilt, rows: readonly SerialRow[]): DeviceBuilt[] {
   const serials = new Map(rows.map(({ place, serial }) => [place, serial]))
   return devices.flatMap((device) => {
@@ -54,10 +54,10 @@ export function withSerials({ devices }: ArrayBuilt, rows: readonly SerialRow[])
 }
 
 /**
- * Boxes for modules that have none: `each` modules side by side in a row share one, the last of a row may have fewer, its ports then idle.
+ * Devices for modules that have none: `each` modules side by side in a row share one, the last of a row may have fewer, its ports then idle.
  * Ids come from outside.
  */
-export function boxesFor(
+export function devicesFor(
   free: readonly Place[],
   { unitId, each, newId }: { unitId: string; each: number; newId: () => string },
 ): DeviceBuilt[] {

@@ -20,7 +20,7 @@ export const INSTRUMENT_NAMES = {
   'insulation-tester': 'insulation tester',
   'continuity-tester': 'continuity tester',
   'clamp-meter': 'clamp meter',
-  'light-meter': 'light meter',
+  'light-meter': 'irradiance meter',
   thermometer: 'thermometer',
   caliper: 'caliper',
 } satisfies Record<InstrumentKind, string>

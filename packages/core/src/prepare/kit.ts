@@ -79,10 +79,10 @@ export function kitFor(
 
 const unique = <T>(all: readonly T[]): T[] => [...new Set(all)]
 
-/** String readings need light by their nature; what else a check needs its sheet says. */
+/** String readings need daylight by their nature; what else a check needs its sheet says. */
 function needsOf({ requirement, ask }: Check): readonly Need[] {
-  const light = ask.kind === 'reading' && ask.conditions.includes('irradiance')
-  return [...(requirement.needs ?? []), ...(light ? (['daylight'] as const) : [])]
+  const inDaylight = ask.kind === 'reading' && ask.conditions.includes('irradiance')
+  return [...(requirement.needs ?? []), ...(inDaylight ? (['daylight'] as const) : [])]
 }
 
 function instrumentsFor(

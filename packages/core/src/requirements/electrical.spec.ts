@@ -221,11 +221,11 @@ describe('a string on the DC side', () => {
         ),
       new Site().unit(of),
     )
-  it('reads like its sisters, or is named', () => {
+  it('reads like the like strings, or is named', () => {
     expect(three(400, 401, 399).says('I/alike/unit')).toBe('conforms: 3 strings alike')
     expect(three(400, 401, 360).says('I/alike/unit')).toContain('String 2 differs by −10.1 %')
   })
-  it('without sisters has nothing to be compared with', () =>
+  it('without like strings has nothing to be compared with', () =>
     expect(three(400).says('I/alike/unit')).toContain('not-proven'))
   it('of which none is read is not inspected', () =>
     expect(built(10).says('I/alike/unit')).toBe('not-inspected: '))
@@ -286,12 +286,12 @@ describe('the tracker window', () => {
     [
       'is not proven where the modules do not say their voltage',
       judged({ min: '40 V' }, {}, {}),
-      'not-proven: the voltage at greatest power is not known',
+      'not-proven: the voltage at the maximum power point is not known',
     ],
     [
       'nor where the string is not drawn',
       judged({ min: '40 V' }, {}, { vmp: 33, vmpTempCoeff: -0.4 }, false),
-      'not-proven: the voltage at greatest power is not known',
+      'not-proven: the voltage at the maximum power point is not known',
     ],
     [
       'nor while nobody knows how cold it gets',

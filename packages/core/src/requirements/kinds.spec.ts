@@ -163,10 +163,10 @@ describe('the open-circuit voltage of a string', () => {
   const sunny = { conditions: { cellTemperature: 31, irradiance: 640 } }
   it('conforms when it is within the limits and as expected', () =>
     expect(voc().judge(reading(446.5, sunny))!.verdict).toBe('conforms'))
-  it('is not proven without temperature and light', () =>
+  it('is not proven without temperature and irradiance', () =>
     expect(voc().judge(reading(446.5))).toMatchObject({
       verdict: 'not-proven',
-      wanting: expect.stringContaining('cell temperature and light'),
+      wanting: expect.stringContaining('cell temperature and irradiance'),
     }))
   it('fails above the unit’s limit even when it is as expected', () =>
     expect(voc('400 V').judge(reading(446.5, sunny))!.verdict).toBe('does-not-conform'))

@@ -6,7 +6,7 @@ import { branchLimits } from './array/branch-limits.js'
 import { bus } from './meter/bus.js'
 import { clearanceKind } from './mounting/clearance.js'
 import { coldLimit } from './dc/cold-limit.js'
-import { companion } from './array/compatibility.js'
+import { compatibility } from './array/compatibility.js'
 import { conductorSize } from './ac/conductor-size.js'
 import { counts } from './general/counts.js'
 import { ctProof } from './meter/ct-proof.js'
@@ -50,7 +50,8 @@ export const KINDS = {
   bus,
   clearance: clearanceKind,
   'cold-limit': coldLimit,
-  companion,
+  // The word of the format: sheets and sealed records are written with it.
+  companion: compatibility,
   'conductor-size': conductorSize,
   counts,
   'ct-proof': ctProof,

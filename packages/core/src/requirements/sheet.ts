@@ -1,5 +1,13 @@
 import { BadInput } from '../shape/bad-input.js'
-import { list, object, refine, requireUniqueIds, variants, type JsonSchema, type Shape } from '../shape/shape.js'
+import {
+  list,
+  object,
+  refine,
+  requireUniqueIds,
+  variants,
+  type JsonSchema,
+  type Shape,
+} from '../shape/shape.js'
 import { sheetHead, type SheetHead } from '../sheet/head.js'
 import { KINDS, type Requirement } from './kinds.js'
 
@@ -29,8 +37,7 @@ export function readSheet(data: unknown): Sheet {
 }
 
 /** Reads one requirement by itself, as the `path` of a sheet file. Bad input: as `readSheet`. */
-export const readRequirement = (data: unknown, path: string): Requirement =>
-  requirement.read(data, path)
+export const readRequirement = (data: unknown, path: string): Requirement => requirement.read(data, path)
 
 /** The published description of the format. */
 export function sheetSchema(): JsonSchema & Record<string, unknown> {

@@ -143,7 +143,7 @@ export const plane = (rows: number, columns: number, more: object = {}): Change 
     ...more,
   },
 })
-export const boxes = (unitId: string, n: number, more: (i: number) => object = () => ({})): Change => ({
+export const devices = (unitId: string, n: number, more: (i: number) => object = () => ({})): Change => ({
   kind: 'devices-fitted',
   body: {
     devices: Array.from({ length: n }, (_, i) => ({

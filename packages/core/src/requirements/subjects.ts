@@ -39,7 +39,7 @@ export function stringSubjects(unit: UnitBuilt, strings: readonly StringBuilt[])
   return strings.filter(({ unitId }) => unitId === unit.id).map(asSubject)
 }
 
-/** The strings on whose modules the boxes of a unit sit: how module electronics find theirs. */
+/** The strings on whose modules the devices of a unit sit: how module electronics find theirs. */
 export function electronicsStrings(unit: UnitBuilt, { array, strings }: Surroundings['asBuilt']): Subject[] {
   const fed = new Set(array.devices.filter(({ unitId }) => unitId === unit.id).flatMap(({ feeds }) => feeds))
   return strings.filter(({ path }) => path?.some((place) => fed.has(place))).map(asSubject)
@@ -163,7 +163,7 @@ const BY_EACH = {
   ) => Subject[]
 >
 
-/** The planes of a unit: those whose modules it stands for, or on which its boxes sit. */
+/** The planes of a unit: those whose modules it stands for, or on which its devices sit. */
 function planesOf(unit: UnitBuilt, { array }: Surroundings['asBuilt']) {
   const carrying = new Set(
     array.devices.filter(({ unitId }) => unitId === unit.id).map(({ at }) => planeOfPlace(at)),

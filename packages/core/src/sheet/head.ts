@@ -16,13 +16,13 @@ const edge = () => quantity('length', 'of the unit', { sign: 'divisor' })
 const sheetModule = object({
   ...moduleShape.fields,
   power: optional(quantity('power', 'at standard test conditions')),
-  vmp: optional(quantity('voltage', 'at greatest power, at standard test conditions')),
+  vmp: optional(quantity('voltage', 'at the maximum power point, at standard test conditions')),
   vmpTempCoeff: optional(
     num({
       unit: '%/K',
       min: -1 + 1e-9,
       max: 0,
-      about: 'temperature coefficient of the voltage at greatest power',
+      about: 'temperature coefficient of the voltage at the maximum power point',
     }),
   ),
   isc: optional(quantity('current', 'short-circuit current at standard test conditions')),

@@ -87,7 +87,7 @@ interface Row {
   verdict: Verdict
 }
 
-/** Each string's voltage per module beside its sisters'. */
+/** Each string's voltage per module beside that of the like strings. */
 export function LikeStrings({ result }: PictureProps) {
   const rows = result.strings as Row[]
   const high = Math.max(...rows.map(({ perModule }) => Math.abs(perModule)), 1)

@@ -112,7 +112,7 @@ describe('a reading', () => {
     )
     expect(screen.getByText('Its calibration ended 2020-01-01')).toBeTruthy()
   })
-  it('of a string takes temperature and light with it, and the next string begins with the same', async () => {
+  it('of a string takes temperature and irradiance with it, and the next string begins with the same', async () => {
     show(
       [{ id: 'voc', kind: 'string-open-circuit', title: 'Open circuit', max: '600 V' }],
       [STRING, { ...STRING, body: { ...STRING.body, id: 't', label: 'String B' } } as Change],
@@ -123,7 +123,7 @@ describe('a reading', () => {
       screen.getByRole('option', { name: /Meter M1/ }),
     )
     await user.type(screen.getByLabelText('Cell temperature'), '25 °C')
-    await user.type(screen.getByLabelText('Light'), '1000')
+    await user.type(screen.getByLabelText('Irradiance'), '1000')
     await user.type(field(), '400{Enter}')
     expect(appended()[0]).toMatchObject({
       body: { value: 400, conditions: { cellTemperature: 25, irradiance: 1000 } },

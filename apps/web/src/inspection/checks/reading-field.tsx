@@ -21,7 +21,7 @@ import { PhotoPicker } from './photo-picker.js'
 
 const CONDITION_FIELDS = {
   cellTemperature: { label: 'Cell temperature', dimension: 'temperature', placeholder: '31 °C' },
-  irradiance: { label: 'Light', dimension: 'irradiance', placeholder: '640 W/m²' },
+  irradiance: { label: 'Irradiance', dimension: 'irradiance', placeholder: '640 W/m²' },
   testVoltage: { label: 'Test voltage', dimension: 'voltage', placeholder: '1000 V' },
 } as const satisfies Record<Condition, object>
 

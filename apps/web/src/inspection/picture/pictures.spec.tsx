@@ -22,7 +22,7 @@ const fitted = (id: string, label: string, sheetId: string): Change => ({
 const UNITS = [
   fitted('inv', 'Inverter', 'aldervane-ah-8t-c'),
   fitted('mod', 'Modules', 'wendlemere-wm-430-b'),
-  fitted('box', 'Boxes', 'sorrelight-me-1-b'),
+  fitted('box', 'Devices', 'sorrelight-me-1-b'),
   fitted('rules', 'Rules', 'house-ac-rules-a'),
 ]
 const PLANE: Change = {
@@ -247,22 +247,22 @@ describe('the array map', () => {
     await press('Save the string')
     expect(built().strings[1]).toMatchObject({ path: ['p.r1c2', 'p.r1c3'], coldMethod: 'table' })
   })
-  it('boxes go on every free module and are named as one walks; a serial that stands twice is told', async () => {
+  it('devices go on every free module and are named as one walks; a serial that stands twice is told', async () => {
     openJob([...UNITS, PLANE], { sheets: SHEETS })
     onScreen(<Roof />)
-    await press('Boxes and serials')
+    await press('Module electronics and serials')
     await press(/free modules$/)
     await user.type(screen.getByLabelText(/^Serial at row 1, place 1/), 'SL-1{Enter}')
     await user.type(screen.getByLabelText(/^Serial at row 1, place 2/), 'sl1')
     expect(screen.getByRole('alert').textContent).toContain('the same serial stands at row 1, place 1')
     expect(built().array.devices.map(({ serial }) => serial)).toEqual(['SL-1', undefined, undefined])
   })
-  it('branches are walked from the board outwards; the next has the next name, and belongs to the boxes it feeds', async () => {
+  it('branches are walked from the board outwards; the next has the next name, and belongs to the devices it feeds', async () => {
     openJob(
       [
         fitted('mod', 'Modules', 'wendlemere-wl-395-a'),
         fitted('other', 'Others', 'sorrelight-sp-380-c'),
-        fitted('box', 'Boxes', 'sorrelight-sp-380-c'),
+        fitted('box', 'Devices', 'sorrelight-sp-380-c'),
         PLANE,
         {
           kind: 'devices-fitted',
@@ -330,7 +330,7 @@ describe('the array map', () => {
       { sheets: SHEETS },
     )
     onScreen(<Roof />)
-    await press('Boxes and serials')
+    await press('Module electronics and serials')
     const file = (text: string) =>
       Object.assign(new File([text], 'list.csv', { type: 'text/csv' }), { text: async () => text })
     await user.upload(

@@ -17,7 +17,7 @@ import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 
 const ROW = 76
-/** How far beneath the middle of its row a string's voltage at greatest power is drawn. */
+/** How far beneath the middle of its row a string's voltage at the maximum power point is drawn. */
 const UNDER = 25
 const css = (colour: string) => `var(--chakra-colors-${colour.replace(/([A-Z])/g, '-$1').toLowerCase()})`
 
@@ -97,7 +97,7 @@ function Legend({ cold, operating, start }: { cold: boolean; operating: boolean;
       {start && <span>Dotted: start voltage</span>}
       {cold && <span>Ring: on the coldest morning, left of the limit</span>}
       {operating && (
-        <span>Bar beneath: at greatest power, hot to cold, within the brackets of its tracker</span>
+        <span>Bar beneath: at the maximum power point, hot to cold, within the brackets of its tracker</span>
       )}
     </Flex>
   )
@@ -165,7 +165,7 @@ function Mark({ cx, cy, payload }: { cx?: number; cy?: number; payload?: StringO
   )
 }
 
-/** What follows from the sheets alone: start voltage, coldest morning, and the voltage at greatest power within its tracker's window. */
+/** What follows from the sheets alone: start voltage, coldest morning, and the voltage at the maximum power point within its tracker's window. */
 function Beneath({ rows }: { rows: readonly StringOnChart[] }) {
   const [x, y] = [useXAxisScale(), useYAxisScale()]
   if (!x || !y) return null

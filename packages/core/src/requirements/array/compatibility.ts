@@ -12,8 +12,8 @@ import { TECHNOLOGIES } from '../../sheet/terms.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
-/** Which modules a box suits: by cell count, technology, current, voltage and power. Read off the array map and the sheets of its modules. */
-export const companion = defineKind(
+/** Which modules a device suits: by cell count, technology, current, voltage and power. Read off the array map and the sheets of its modules. */
+export const compatibility = defineKind(
   requirementOf({
     technologies: optional(list(oneOf(TECHNOLOGIES))),
     cells: optional(
@@ -99,7 +99,7 @@ function row<L, F>(
     : { said: say`${name}: ${what} ${show(found)}`, fits: fits(limit) }
 }
 
-/** The sheets of the modules that feed the boxes of a unit. */
+/** The sheets of the modules that feed the devices of a unit. */
 function modulesUnder(unitId: string, { asBuilt, sheetOf }: Surroundings): SheetHead[] {
   const planes = new Set(
     asBuilt.array.devices

@@ -5,7 +5,7 @@ import { optional, flag } from '../../shape/shape.js'
 import { defineKind, requirementOf, type Subject } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
-/** Nothing is left open: unused ports of every box capped, no module split over two inputs, the end of every trunk capped. */
+/** Nothing is left open: unused ports of every device capped, no module split over two inputs, the end of every trunk capped. */
 export const ports = defineKind(
   requirementOf({ trunk: optional(flag('the end of each branch must be capped'), false) }),
   {

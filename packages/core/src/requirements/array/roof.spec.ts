@@ -1,4 +1,4 @@
-import { METER, MODULE, Site, TAPE, boxes, plane, row, sheet, string } from '../site.testing.js'
+import { METER, MODULE, Site, TAPE, devices, plane, row, sheet, string } from '../site.testing.js'
 
 const INVERTER = sheet('I', 'string-inverter', [
   { id: 'limits', kind: 'string-limits', minCount: 4, maxCount: 8, maxPower: '3 kW' },
@@ -64,7 +64,7 @@ describe('a string', () => {
         .write(string(row(5)))
         .says('I/limits/s'),
     ).toContain('passes 1 place without a module'))
-  it('unequal to its sister on one input fails', () =>
+  it('unequal to the other on one input fails', () =>
     expect(
       site(2, 8)
         .write(
@@ -88,7 +88,7 @@ describe('module electronics', () => {
       .unit(MODULE)
       .unit(INVERTER)
       .unit(ELECTRONICS)
-      .write(plane(1, 6), boxes('E', n), string(row(n)))
+      .write(plane(1, 6), devices('E', n), string(row(n)))
   const read = (...volts: number[]) => ({ values: volts.map((value) => ({ typed: `${value} V`, value })) })
   it('suit the module by cells, technology and current', () =>
     expect(roof().says('E/suits/unit')).toContain('conforms: suits'))
@@ -108,7 +108,7 @@ describe('module electronics', () => {
     const { outcome } = new Site()
       .unit(thin)
       .unit(ELECTRONICS)
-      .write(plane(1, 2), boxes('E', 2))
+      .write(plane(1, 2), devices('E', 2))
       .check('E/suits/unit')
     expect(outcome).toMatchObject({
       verdict: 'does-not-conform',
@@ -120,7 +120,7 @@ describe('module electronics', () => {
       module: { voc: 40, vocTempCoeff: -0.3, cellsInSeries: 54, bypassDiodes: 3 },
     })
     expect(
-      new Site().unit(silent).unit(ELECTRONICS).write(plane(1, 2), boxes('E', 2)).says('E/suits/unit'),
+      new Site().unit(silent).unit(ELECTRONICS).write(plane(1, 2), devices('E', 2)).says('E/suits/unit'),
     ).toContain('not-proven')
   })
   it('raise the safe voltage by one step each', () =>
@@ -128,10 +128,10 @@ describe('module electronics', () => {
       roof()
         .record('E/safe/s', read(1, 2, 3, 4), { instrument: METER })
         .says('E/safe/s'),
-    ).toBe('conforms: 4 V after 4 of 4 boxes'))
+    ).toBe('conforms: 4 V after 4 of 4 devices'))
   it('so far so good is not proven', () =>
     expect(roof().record('E/safe/s', read(1, 2), { instrument: METER }).says('E/safe/s')).toBe(
-      'not-proven: 2 V after 2 of 4 boxes',
+      'not-proven: 2 V after 2 of 4 devices',
     ))
   it('the first that does not raise it is the likely gap', () => {
     const { outcome } = roof()
@@ -139,26 +139,30 @@ describe('module electronics', () => {
       .check('E/safe/s')
     expect(outcome).toMatchObject({
       verdict: 'does-not-conform',
-      finding: 'box 3 did not raise the voltage',
-      causes: [expect.stringContaining('between box 2 and box 3'), expect.anything(), expect.anything()],
+      finding: 'device 3 did not raise the voltage',
+      causes: [
+        expect.stringContaining('between device 2 and device 3'),
+        expect.anything(),
+        expect.anything(),
+      ],
     })
   })
   it('with plus and minus exchanged fail at once', () =>
     expect(roof().record('E/safe/s', read(-1), { instrument: METER }).says('E/safe/s')).toBe(
       'does-not-conform: plus and minus are exchanged',
     ))
-  it('that serve two modules each are counted as boxes, not as modules', () => {
+  it('that serve two modules each are counted as devices, not as modules', () => {
     const pairs = new Site()
       .unit(MODULE)
       .unit(INVERTER)
       .unit(ELECTRONICS)
       .write(
         plane(1, 6),
-        boxes('E', 2, (i) => ({ at: `p.r1c${2 * i - 1}`, feeds: [`p.r1c${2 * i - 1}`, `p.r1c${2 * i}`] })),
+        devices('E', 2, (i) => ({ at: `p.r1c${2 * i - 1}`, feeds: [`p.r1c${2 * i - 1}`, `p.r1c${2 * i}`] })),
         string(row(4)),
       )
     expect(pairs.record('E/safe/s', read(1, 2), { instrument: METER }).says('E/safe/s')).toBe(
-      'conforms: 2 V after 2 of 2 boxes',
+      'conforms: 2 V after 2 of 2 devices',
     )
   })
   it('a port without a cap, or a module on two inputs, fails', () => {
@@ -166,7 +170,7 @@ describe('module electronics', () => {
       new Site()
         .unit(MODULE)
         .unit(ELECTRONICS)
-        .write(plane(1, 4), boxes('E', 2, more))
+        .write(plane(1, 4), devices('E', 2, more))
     expect(open((i) => (i === 1 ? { idlePorts: 2, cappedPorts: 1 } : {})).says('E/ports/b1')).toBe(
       'does-not-conform: 1 port without a cap',
     )
@@ -181,7 +185,7 @@ describe('a branch of small inverters', () => {
     new Site()
       .unit(MODULE)
       .unit(SMALL)
-      .write(plane(1, 14), boxes('S', 14), {
+      .write(plane(1, 14), devices('S', 14), {
         kind: 'branch-built',
         body: {
           id: 'br',
@@ -223,19 +227,22 @@ describe('what the listener hears', () => {
       .unit(MODULE)
       .unit(SMALL)
       .unit(LISTENER)
-      .write(plane(1, 4), boxes('S', 4, named), { kind: 'serials-reported', body: { unitId: 'L', serials } })
+      .write(plane(1, 4), devices('S', 4, named), {
+        kind: 'serials-reported',
+        body: { unitId: 'L', serials },
+      })
   const all = ['SN101', 'SN102', 'SN103', 'SN104']
-  it('is every box, and no other', () =>
+  it('is every device, and no other', () =>
     expect(heard(all).says('L/heard/unit')).toBe('conforms: 4 of 4 heard'))
   it('a silent one fails, named by its place', () =>
     expect(heard(all.slice(1)).says('L/heard/unit')).toBe('does-not-conform: silent: row 1, place 1'))
-  it('a slip of the pen is told apart from a silent box', () =>
+  it('a slip of the pen is told apart from a silent device', () =>
     expect(heard(['SN101', 'SN102', 'SN103', 'SN140']).says('L/heard/unit')).toBe(
       'does-not-conform: row 1, place 4: SN104 on the map, SN140 heard',
     ))
   it('a stranger fails', () =>
     expect(heard([...all, 'ZZ999']).says('L/heard/unit')).toBe('does-not-conform: 1 stranger heard'))
-  it('a box without a serial leaves it unproven', () =>
+  it('a device without a serial leaves it unproven', () =>
     expect(
       heard(all.slice(0, 3), (i) => (i === 4 ? {} : serial(i)) as ReturnType<typeof serial>).says(
         'L/heard/unit',

@@ -12,11 +12,11 @@ import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { electronicsStrings } from '../subjects.js'
 
-/** The low voltage that each box holds until it is released: read after each box is plugged, it must rise by one step every time. */
+/** The low voltage that each device holds until it is released: read after each device is plugged, it must rise by one step every time. */
 export const safeVoltageKind = defineKind(
   requirementOf({
-    perUnit: quantity('voltage', 'held by one box', { sign: 'divisor' }),
-    tolerance: quantity('voltage', 'of one box'),
+    perUnit: quantity('voltage', 'held by one device', { sign: 'divisor' }),
+    tolerance: quantity('voltage', 'of one device'),
   }),
   {
     minutes: 6,
@@ -28,10 +28,10 @@ export const safeVoltageKind = defineKind(
       instrument: requirement.instrument ?? 'multimeter',
       dimension: 'voltage',
       unit: 'V',
-      labels: Array.from({ length: boxesOn(string, unit, around) }, (_, i) => `after box ${i + 1}`),
+      labels: Array.from({ length: devicesOn(string, unit, around) }, (_, i) => `after device ${i + 1}`),
     }),
     required: ({ perUnit, tolerance }, { string }, around, unit) =>
-      say`${volts(perUnit)} ± ${volts(tolerance)} a box${string ? say`, ${volts(perUnit * boxesOn(string, unit, around))} in all` : ''}`,
+      say`${volts(perUnit)} ± ${volts(tolerance)} a device${string ? say`, ${volts(perUnit * devicesOn(string, unit, around))} in all` : ''}`,
     judge({ perUnit, tolerance }, { string }, given, around, unit) {
       const answer = answered(given, 'series')
       if (!answer || !string) return undefined
@@ -40,7 +40,7 @@ export const safeVoltageKind = defineKind(
       const last = readings.at(-1)!
       const uncertainty = countedUncertainty(uncertaintyOf(instrument, 'voltage', last), around.rule)
       const grown = safeVoltageGrowth({ perUnit, perUnitTolerance: tolerance, readings, uncertainty })
-      const whole = boxesOn(string, unit, around)
+      const whole = devicesOn(string, unit, around)
       const sure = withInstrument(grown.verdict, { instrument, uncertainty }, volts)
       const complete = readings.length === whole
       const verdict =
@@ -58,24 +58,24 @@ export const safeVoltageKind = defineKind(
         finding: grown.reversed
           ? 'plus and minus are exchanged'
           : grown.gapAt !== undefined
-            ? `box ${grown.gapAt} did not raise the voltage`
-            : say`${volts(last)} after ${readings.length} of ${whole} boxes`,
-        wanting: complete ? sure.wanting : `go on: ${whole - readings.length} boxes to plug`,
+            ? `device ${grown.gapAt} did not raise the voltage`
+            : say`${volts(last)} after ${readings.length} of ${whole} devices`,
+        wanting: complete ? sure.wanting : `go on: ${whole - readings.length} devices to plug`,
         causes:
           grown.gapAt === undefined
             ? []
             : [
-                `an open connector between box ${Math.max(1, grown.gapAt - 1)} and box ${grown.gapAt}`,
-                `box ${grown.gapAt} is not awake: its module is dark or unplugged`,
-                `box ${grown.gapAt} is faulty: change it for its neighbour and read again`,
+                `an open connector between device ${Math.max(1, grown.gapAt - 1)} and device ${grown.gapAt}`,
+                `device ${grown.gapAt} is not awake: its module is dark or unplugged`,
+                `device ${grown.gapAt} is faulty: change it for its neighbour and read again`,
               ],
       }
     },
   },
 )
 
-/** Boxes on a string: one may serve several modules. */
-function boxesOn(string: StringBuilt | undefined, unit: UnitBuilt, { asBuilt }: Surroundings): number {
+/** Devices on a string: one may serve several modules. */
+function devicesOn(string: StringBuilt | undefined, unit: UnitBuilt, { asBuilt }: Surroundings): number {
   const path = new Set(string?.path)
   return Math.max(
     1,

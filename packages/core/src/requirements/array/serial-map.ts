@@ -9,19 +9,19 @@ import { wholeUnit } from '../subjects.js'
 
 /** The devices that a unit has heard against those on the array map: silent ones, strangers, likely slips of the pen. */
 export const serialMap = defineKind(
-  requirementOf({ hears: oneOf(UNIT_KINDS, 'the kind of unit whose boxes report here') }),
+  requirementOf({ hears: oneOf(UNIT_KINDS, 'the kind of unit whose devices report here') }),
   {
     minutes: 5,
     reads: () => ['array', 'units'],
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
-    required: () => 'every box on the map is heard, and no other',
+    required: () => 'every device on the map is heard, and no other',
     judge({ hears }, _subject, _given, around, unit) {
       const reported = around.asBuilt.array.reported[unit.id]
-      const boxes = heardBoxes(hears, around)
-      if (!reported || boxes.length === 0) return undefined
-      const named = boxes.filter(({ serial }) => serial)
-      const nameless = boxes.length - named.length
+      const devices = heardDevices(hears, around)
+      if (!reported || devices.length === 0) return undefined
+      const named = devices.filter(({ serial }) => serial)
+      const nameless = devices.length - named.length
       if (named.length === 0)
         return {
           verdict: 'not-proven',
@@ -48,13 +48,13 @@ export const serialMap = defineKind(
         ...(result.duplicatePlanned.length > 0
           ? [`on the map twice: ${result.duplicatePlanned.join(', ')}`]
           : []),
-        ...(nameless > 0 ? [`${plural(nameless, 'box', 'boxes')} without a serial on the map`] : []),
+        ...(nameless > 0 ? [`${plural(nameless, 'device', 'devices')} without a serial on the map`] : []),
       ]
       return {
         verdict: result.verdict === 'conforms' && nameless > 0 ? 'not-proven' : result.verdict,
         working: result.working,
         notes: result.notes,
-        finding: said[0] ?? `${result.matched} of ${boxes.length} heard`,
+        finding: said[0] ?? `${result.matched} of ${devices.length} heard`,
         causes: said,
         wanting: 'enter the missing serials on the array map',
       }
@@ -62,7 +62,7 @@ export const serialMap = defineKind(
   },
 )
 
-export function heardBoxes(hears: string, { asBuilt, sheetOf }: Pick<Surroundings, 'asBuilt' | 'sheetOf'>) {
+export function heardDevices(hears: string, { asBuilt, sheetOf }: Pick<Surroundings, 'asBuilt' | 'sheetOf'>) {
   const units = new Set(asBuilt.units.filter(({ id }) => sheetOf(id)?.kind === hears).map(({ id }) => id))
   return asBuilt.array.devices.filter(({ unitId }) => units.has(unitId))
 }

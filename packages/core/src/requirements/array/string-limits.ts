@@ -34,7 +34,7 @@ export const stringLimits = defineKind(
           maxPower === undefined ? '' : say`up to ${watts(maxPower)}`,
           mixedModules ? '' : 'one kind of module',
           mixedPlanes ? '' : 'one plane',
-          unequalOnInput ? '' : 'equal to its sisters on the input',
+          unequalOnInput ? '' : 'equal to the others on the input',
         ],
         ', ',
       ),
@@ -51,7 +51,7 @@ export const stringLimits = defineKind(
       const made = stringMakeUp(string, around.array())
       const unequal = unequalOnInput
         ? []
-        : sisters(string, around).filter(({ count }) => count !== made.count)
+        : othersOnInput(string, around).filter(({ count }) => count !== made.count)
       const faults = [
         ...(made.count < minCount ? [`${plural(made.count, 'module')}, at least ${minCount}`] : []),
         ...(made.count > maxCount ? [`${plural(made.count, 'module')}, at most ${maxCount}`] : []),
@@ -88,7 +88,7 @@ export const stringLimits = defineKind(
 )
 
 /** The other strings on the same input of the same unit. */
-function sisters(string: StringBuilt, { asBuilt }: Surroundings): { label: string; count: number }[] {
+function othersOnInput(string: StringBuilt, { asBuilt }: Surroundings): { label: string; count: number }[] {
   return asBuilt.strings
     .filter(({ id, unitId, input }) => id !== string.id && unitId === string.unitId && input === string.input)
     .map(({ label, count, path }) => ({ label, count: path?.length ?? count }))

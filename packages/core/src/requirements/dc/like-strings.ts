@@ -5,7 +5,7 @@ import { optional, percent, text } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
-/** Strings of one module read alike: each against the median of its sisters, per module, over all units that read at the same point. */
+/** Strings of one module read alike: each against the median of the like strings, per module, over all units that read at the same point. */
 export const likeStringsKind = defineKind(
   requirementOf({
     reads: text('the point at which the strings are read'),
@@ -16,7 +16,7 @@ export const likeStringsKind = defineKind(
     reads: () => ['array', 'readings'],
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
-    required: ({ tolerancePercent }) => `within ${fig(tolerancePercent)} % of their sisters`,
+    required: ({ tolerancePercent }) => `within ${fig(tolerancePercent)} % of like strings`,
     judge({ reads, tolerancePercent }, _subject, _given, { asBuilt, reading }, unit) {
       const own = asBuilt.strings.filter(({ unitId }) => unitId === unit.id)
       const kinds = new Set(own.map(({ module }) => module.name))
@@ -60,7 +60,7 @@ export const likeStringsKind = defineKind(
         wanting:
           unread > 0
             ? `read ${plural(unread, 'more string')}`
-            : 'a string without a sister has nothing to be compared with',
+            : 'a string without a like one has nothing to be compared with',
       }
     },
   },

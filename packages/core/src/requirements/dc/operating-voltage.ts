@@ -2,7 +2,7 @@ import type { ModuleAt } from '../../as-built/module-lookup.js'
 
 const STANDARD_CELL = 25
 
-/** The voltage of a string at greatest power, V: at standard cells, in full sun, and on the coldest morning. */
+/** The voltage of a string at the maximum power point, V: at standard cells, in full sun, and on the coldest morning. */
 export interface OperatingVoltage {
   standard: number
   hot: number
@@ -11,7 +11,7 @@ export interface OperatingVoltage {
 }
 
 /**
- * What a string gives at its point of greatest power: the sum of its modules, each by the voltage and the coefficient (%/K) of its own
+ * What a string gives at its maximum power point: the sum of its modules, each by the voltage and the coefficient (%/K) of its own
  * sheet. Cells in °C. Undefined where a module on the way is not known, or its sheet does not say. Source: IEC 62548, matching the array
  * to the input of the inverter.
  */

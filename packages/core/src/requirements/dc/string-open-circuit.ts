@@ -16,7 +16,7 @@ const STRING_CONDITIONS = ['cellTemperature', 'irradiance'] as const
 
 /**
  * The open-circuit voltage of each string: under the unit's limit, above its start voltage, and as expected for the count of modules,
- * the cell temperature and the light. Without temperature and light the expectation cannot be judged, and the check is not proven.
+ * the cell temperature and the irradiance. Without both the expectation cannot be judged, and the check is not proven.
  */
 export const stringOpenCircuit = defineKind(
   requirementOf({
@@ -98,11 +98,11 @@ function wantingOf(
   instrument: Said,
 ): Said {
   if (!expectation)
-    return 'note cell temperature and light: without them the count of modules cannot be judged'
+    return 'note cell temperature and irradiance: without them the count of modules cannot be judged'
   return againstLimits === 'not-proven'
     ? instrument
     : expectation.verdict === 'not-proven'
-      ? 'between the design and a fault: measure again in steady light, with the cell temperature taken at the module'
+      ? 'between the design and a fault: measure again at a steady irradiance, with the cell temperature taken at the module'
       : instrument
 }
 

@@ -9,7 +9,7 @@ import { stringSubjects } from '../subjects.js'
 const FULL_LIGHT = 1000
 
 /**
- * The short-circuit current of each string, where it is measured: that of one module, in proportion to the light. The module's figure
+ * The short-circuit current of each string, where it is measured: that of one module, in proportion to the irradiance. The module's figure
  * comes from the sheet of the modules on the string's path. Source: photocurrent is proportional to irradiance, IEC 60904-10.
  */
 export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: optional(percent(), 10) }), {
@@ -24,7 +24,7 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
     conditions: ['irradiance'],
     signed: false,
   }),
-  required: ({ tolerancePercent }) => `that of one module in this light, ± ${fig(tolerancePercent)} %`,
+  required: ({ tolerancePercent }) => `that of one module at this irradiance, ± ${fig(tolerancePercent)} %`,
   judge({ tolerancePercent }, { string }, given, around) {
     if (given?.kind !== 'reading' || !string) return undefined
     const isc =
@@ -39,7 +39,7 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
         wanting:
           isc === undefined
             ? 'draw the string on the array map, and complete the sheet of its modules'
-            : 'note the light',
+            : 'note the irradiance',
       }
     const expected = (isc * irradiance) / FULL_LIGHT
     const width = (expected * tolerancePercent) / 100

@@ -10,13 +10,13 @@ import { defineKind, requirementOf } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
 /**
- * Each string stays in the window in which its input can follow the greatest power: hot, the voltage of its modules must not sink out of it
+ * Each string stays in the window in which its input can follow the maximum power point: hot, the voltage of its modules must not sink out of it
  * below; on the coldest morning not rise out of it above. From the sheets of the modules on the string's path.
  * Source: IEC 62548, matching the array to the input of the inverter.
  */
 export const trackerWindow = defineKind(
   requirementOf({
-    min: quantity('voltage', 'least voltage at which the input follows the greatest power'),
+    min: quantity('voltage', 'least voltage at which the input follows the maximum power point'),
     max: optional(quantity('voltage', 'greatest such voltage')),
     hottestCell: optional(quantity('temperature', 'of the cells in full sun'), 70),
   }),
@@ -26,7 +26,7 @@ export const trackerWindow = defineKind(
     expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ min, max, hottestCell }) =>
-      say`${volts(min)}${max === undefined ? ' or more' : say` to ${volts(max)}`} at greatest power, cells up to ${fig(hottestCell)} °C`,
+      say`${volts(min)}${max === undefined ? ' or more' : say` to ${volts(max)}`} at the maximum power point, cells up to ${fig(hottestCell)} °C`,
     judge({ min, max, hottestCell }, { string }, _given, around) {
       if (!string) return undefined
       const coldest = around.header?.coldest
@@ -39,7 +39,7 @@ export const trackerWindow = defineKind(
           verdict: 'not-proven',
           working: [],
           notes: [],
-          finding: 'the voltage at greatest power is not known',
+          finding: 'the voltage at the maximum power point is not known',
           wanting: 'draw the string on the array map, and complete the sheet of its modules',
         }
       const { standard, hot, cold } = operating

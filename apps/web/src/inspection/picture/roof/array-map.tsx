@@ -13,7 +13,7 @@ export interface MapState {
 
 const MARGIN = 500
 
-/** The array map to scale, in millimetres: modules, strings in colour and number, boxes, what each box says of itself. */
+/** The array map to scale, in millimetres: modules, strings in colour and number, devices, what each device says of itself. */
 export function ArrayMap({ drawing, walked, chosen, onPlace }: MapState) {
   const { w, h, planes } = drawing
   // Words and lines in proportion to the drawing, so that a small roof does not carry giant figures.

@@ -94,7 +94,7 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
         {walked.length === 0 ? (
           'Touch the modules from the board outwards, in the order of the trunk.'
         ) : (
-          <b>{`${devices.length} inverters on the branch${devices.length < walked.length ? `, ${walked.length - devices.length} places without a box` : ''}`}</b>
+          <b>{`${devices.length} inverters on the branch${devices.length < walked.length ? `, ${walked.length - devices.length} places without a device` : ''}`}</b>
         )}
       </Text>
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="10px">

@@ -5,7 +5,7 @@ import { useFocus } from '../../focus.js'
 import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
 
-/** What lies at one place: its module, string, box, and the ports of that box. */
+/** What lies at one place: its module, string, device, and the ports of that device. */
 export function PlaceTask({ place, writable }: { place: string; writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
   const make = useMake()
@@ -39,7 +39,7 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
       </Text>
       {device && (
         <Text fontSize="15px" mt="4px">
-          Box {device.serial ? <b>{device.serial}</b> : 'without a serial'}; {device.cappedPorts} of{' '}
+          Device {device.serial ? <b>{device.serial}</b> : 'without a serial'}; {device.cappedPorts} of{' '}
           {device.idlePorts} idle ports capped
         </Text>
       )}

@@ -7,7 +7,7 @@ import { useFocus } from '../../focus.js'
 import { PictureHead } from '../drawing-frame.js'
 import { useWritable } from '../../use-writable.js'
 import { ArrayMap } from './array-map.js'
-import { BoxesTask } from './boxes-task.js'
+import { DevicesTask } from './devices-task.js'
 import { BranchTask } from './branch-task.js'
 import { PlaceTask } from './place-task.js'
 import { PlaneTask } from './plane-task.js'
@@ -17,14 +17,14 @@ import type { Task, TaskProps } from './task.js'
 const TASKS = [
   ['plane', 'Planes'],
   ['string', 'Strings'],
-  ['boxes', 'Boxes and serials'],
+  ['devices', 'Module electronics and serials'],
   ['branch', 'Branches'],
 ] as const satisfies readonly (readonly [Task, string])[]
 
 const PANELS = {
   plane: PlaneTask,
   string: StringTask,
-  boxes: BoxesTask,
+  devices: DevicesTask,
   branch: BranchTask,
 } satisfies Record<Task, (props: TaskProps) => React.ReactNode>
 

@@ -1,4 +1,4 @@
-export type Task = 'plane' | 'string' | 'boxes' | 'branch'
+export type Task = 'plane' | 'string' | 'devices' | 'branch'
 
 export interface TaskProps {
   /** Places touched on the map, in their order. */

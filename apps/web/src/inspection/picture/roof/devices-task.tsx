@@ -4,7 +4,7 @@ import Papa from 'papaparse'
 import { Suspense, lazy, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import {
-  boxesFor,
+  devicesFor,
   placeWords,
   placesOf,
   plain,
@@ -27,28 +27,28 @@ const Scanner = lazy(() =>
 )
 const CARRIES_BOXES = ['module-electronics', 'small-inverter']
 
-/** The boxes under the modules and their serials: typed or scanned in walking order, or from a list. */
-export function BoxesTask({ chosen, onDone }: TaskProps) {
+/** The devices under the modules and their serials: typed or scanned in walking order, or from a list. */
+export function DevicesTask({ chosen, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
   const { units, array } = inspection.state.asBuilt
   const kindOf = (sheetId: string) => inspection.sheets.get(sheetId)?.kind ?? ''
-  const boxUnits = units.filter(({ sheetId }) => CARRIES_BOXES.includes(kindOf(sheetId)))
+  const deviceUnits = units.filter(({ sheetId }) => CARRIES_BOXES.includes(kindOf(sheetId)))
   const listeners = units.filter(({ sheetId }) =>
     inspection.sheets.get(sheetId)?.requirements.some(({ kind }) => kind === 'serial-map'),
   )
-  const [unitId, setUnitId] = useState(boxUnits[0]?.id ?? '')
+  const [unitId, setUnitId] = useState(deviceUnits[0]?.id ?? '')
   const own = array.devices.filter((device) => device.unitId === unitId)
-  if (boxUnits.length === 0)
+  if (deviceUnits.length === 0)
     return (
-      <Panel title="Boxes and serials" onClose={onDone}>
+      <Panel title="Module electronics and serials" onClose={onDone}>
         No module electronics and no small inverters are fitted on this job.
       </Panel>
     )
   return (
-    <Panel title="Boxes and serials" onClose={onDone}>
+    <Panel title="Module electronics and serials" onClose={onDone}>
       <Flex gap="10px" align="flex-end" wrap="wrap">
         <Box minW="200px">
-          <ChoiceField label="Boxes of" value={unitId} options={named(boxUnits)} onChange={setUnitId} />
+          <ChoiceField label="Devices of" value={unitId} options={named(deviceUnits)} onChange={setUnitId} />
         </Box>
         <FitBoxes unitId={unitId} />
         <SerialFiles devices={own} />
@@ -61,7 +61,7 @@ export function BoxesTask({ chosen, onDone }: TaskProps) {
   )
 }
 
-/** Boxes for every module that has none yet. */
+/** Devices for every module that has none yet. */
 function FitBoxes({ unitId }: { unitId: string }) {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
   const make = useMake()
@@ -69,16 +69,19 @@ function FitBoxes({ unitId }: { unitId: string }) {
   const free = array.planes.flatMap(placesOf).filter(({ id }) => !taken.has(id))
   const [each, setEach] = useState(1)
   if (free.length === 0) return null
-  const boxes = () => boxesFor(free, { unitId, each, newId: () => `box-${uuid()}` })
+  const devices = () => devicesFor(free, { unitId, each, newId: () => `device-${uuid()}` })
   return (
     <>
       <Box w="130px">
-        <CountField label="Modules to a box" most={8} value={each} onChange={setEach} />
+        <CountField label="Modules to a device" most={8} value={each} onChange={setEach} />
       </Box>
-      <Button variant="outline" onClick={() => make({ kind: 'devices-fitted', body: { devices: boxes() } })}>
+      <Button
+        variant="outline"
+        onClick={() => make({ kind: 'devices-fitted', body: { devices: devices() } })}
+      >
         {each === 1
-          ? `A box on each of the ${free.length} free modules`
-          : `${boxes().length} boxes for the ${free.length} free modules`}
+          ? `A device on each of the ${free.length} free modules`
+          : `${devices().length} devices for the ${free.length} free modules`}
       </Button>
     </>
   )
@@ -148,7 +151,7 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
         </Button>
       </Flex>
       <Text fontSize="13px" color="faint" mt="4px">
-        {named} of {devices.length} boxes carry a serial. Touch a module to go there.
+        {named} of {devices.length} devices carry a serial. Touch a module to go there.
       </Text>
       {scanning && (
         <Suspense fallback={null}>
