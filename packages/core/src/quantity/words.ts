@@ -1,11 +1,24 @@
 import { Figure } from './figure.js'
 
-/** Text whose figures are still figures; read as plain text it says them in their own units. */
+/**
+ * Text whose figures are still figures; read as plain text it says them in their own units. It is put together when somebody reads it: on
+ * every keystroke hundreds of checks are judged, and a handful is shown.
+ */
 export class Words {
-  constructor(readonly parts: readonly (string | Figure)[]) {}
+  constructor(
+    private readonly texts: readonly string[],
+    private readonly between: readonly Part[],
+  ) {}
+
+  get parts(): readonly (string | Figure)[] {
+    return this.texts.flatMap((text, i) => [
+      text,
+      ...(i < this.between.length ? partsOf(this.between[i]!) : []),
+    ])
+  }
 
   toString(): string {
-    return this.parts.map(String).join('')
+    return this.parts.join('')
   }
 
   /** In files and answers it is text like any other. */
@@ -23,14 +36,13 @@ const partsOf = (one: Part): readonly (string | Figure)[] =>
   one instanceof Words ? one.parts : [one instanceof Figure ? one : String(one)]
 
 /** Text with its figures kept: say`short by ${mm(35)}`. */
-export function say(texts: TemplateStringsArray, ...between: readonly Part[]): Words {
-  return new Words(texts.flatMap((text, i) => [text, ...(i < between.length ? partsOf(between[i]!) : [])]))
-}
+export const say = (texts: TemplateStringsArray, ...between: readonly Part[]): Words =>
+  new Words(texts, between)
 
 /** Several texts one after the other. What says nothing is left out. */
 export function joined(texts: readonly (Part | '')[], by: string): Words {
   const said = texts.filter((one) => one !== '')
-  return new Words(said.flatMap((one, i) => [...(i > 0 ? [by] : []), ...partsOf(one)]))
+  return new Words(['', ...said.slice(1).map(() => by)], said)
 }
 
 /** The same words and the same figures, to their last digit: what reads alike need not be alike. */

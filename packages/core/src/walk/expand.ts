@@ -5,6 +5,7 @@ import type { Subject } from '../requirements/kind.js'
 import type { Sheet } from '../requirements/sheet.js'
 import { wholeUnit } from '../requirements/subjects.js'
 import type { Surroundings } from '../requirements/surroundings.js'
+import type { Said } from '../quantity/words.js'
 import { whyNot } from '../requirements/why-not.js'
 import { attempt } from '../shape/attempt.js'
 import type { Check } from './check.js'
@@ -21,8 +22,8 @@ export function expand(
   const subjects = attempt(() => kind.expand(requirement, unit, sheet, around))
   return (subjects.ok ? subjects.value : [wholeUnit]).map((subject) => {
     const ask = attempt(() => kind.ask(requirement, subject, around, unit))
-    const required = attempt(() => kind.required(requirement, subject, around, unit))
-    const refused = [subjects, ask, required].find((one) => !one.ok)
+    const refused = [subjects, ask].find((one) => !one.ok)
+    let required: Said | undefined
     return {
       id: checkId(unit.id, requirement.id, subject.id),
       stage: requirement.stage,
@@ -34,7 +35,14 @@ export function expand(
       place: placeOf(unit, subject),
       point: pointId(unit.id, requirement.point ?? requirement.id, subject.id),
       ask: ask.ok ? ask.value : { kind: 'derived', from: 'units' },
-      required: required.ok ? required.value : '',
+      // The limit in words is wanted of few checks: it is said when it is read. What refuses to be said refuses to be judged as well.
+      get required() {
+        if (required === undefined) {
+          const said = attempt(() => kind.required(requirement, subject, around, unit))
+          required = said.ok ? said.value : ''
+        }
+        return required
+      },
       because,
       inTheWay: refused?.ok === false ? refused.problem : undefined,
     }

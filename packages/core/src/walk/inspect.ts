@@ -84,6 +84,9 @@ export function inspectNext(
   )
   const around = surroundingsOf(state, asBuilt, walls, sheets, before.around)
   const changed = changes(before, walls, asBuilt, points)
+  const base = { state, sheets, around, walls }
+  const inPlace = built.units === asBuilt.units ? judgedInPlace(before, base, changed, points) : undefined
+  if (inPlace) return inPlace
   const known = new Map(before.rows.map((row) => [keyOf(row), row]))
   const rows = requirementsOf(asBuilt, sheets).map((one): JudgedRow => {
     const row = known.get(keyOf(one))
@@ -101,7 +104,29 @@ export function inspectNext(
     })
     return { ...one, checks }
   })
-  return inOrder({ state, sheets, around, walls }, rows)
+  return inOrder(base, rows)
+}
+
+/** The units are the same, so every row stands where it stood; undefined when one of them has other checks than before. */
+function judgedInPlace(
+  before: Inspection,
+  base: Base,
+  changed: ReadonlySet<Reads>,
+  points: ReadonlySet<PointId>,
+): Inspection | undefined {
+  const { state, around } = base
+  const checks = [...before.checks]
+  for (const { unit, requirement, at } of before.rows) {
+    if (!reads(requirement).some((what) => changed.has(what))) continue
+    const fresh = expand(unit, base.sheets.get(unit.sheetId)!, requirement, around)
+    if (fresh.length !== at.length || fresh.some(({ id }, i) => id !== checks[at[i]!]!.check.id))
+      return undefined
+    fresh.forEach((check, i) => (checks[at[i]!] = judgeCheck(check, state, around)))
+  }
+  for (const point of points)
+    for (const i of before.at.byPoint.get(point) ?? [])
+      checks[i] = judgeCheck(checks[i]!.check, state, around)
+  return finished({ ...base, rows: before.rows, at: before.at }, checks)
 }
 
 /** The job with what was built otherwise, for trying out. The same as `inspect` with that as-built. */

@@ -64,27 +64,28 @@ class Unpictured implements Judgement {
 }
 
 /** The judgement with what its verdict needs. Its words stay unmade until somebody reads them. */
-function outcomeOf(check: Check, judgement: Judgement): Outcome {
+function outcomeOf({ requirement, place }: Check, judgement: Judgement): Outcome {
   const { verdict, finding, causes = [], seenAlsoFrom, wanting } = judgement
-  const { severity, title, remedy } = check.requirement
-  return {
-    verdict,
+  const reasons = {
     finding,
     causes,
-    ...(seenAlsoFrom && { seenAlsoFrom }),
-    ...(verdict === 'not-proven' && {
-      wanting: wanting ?? 'use a finer instrument, or measure again where it counts',
-    }),
-    ...(verdict === 'does-not-conform' && {
-      defect: { severity, title, place: check.place, finding: String(finding), remedy },
-    }),
     get working() {
       return judgement.working
     },
     get notes() {
       return judgement.notes
     },
-  } as Outcome
+  }
+  if (seenAlsoFrom) Object.assign(reasons, { seenAlsoFrom })
+  if (verdict === 'conforms') return Object.assign(reasons, { verdict })
+  if (verdict === 'not-proven')
+    return Object.assign(reasons, {
+      verdict,
+      wanting: wanting ?? 'use a finer instrument, or measure again where it counts',
+    })
+  const { severity, title, remedy } = requirement
+  const defect = { severity, title, place, finding: String(finding), remedy }
+  return Object.assign(reasons, { verdict, defect })
 }
 
 export type TypedJudgement =
