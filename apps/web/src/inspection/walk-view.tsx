@@ -4,6 +4,7 @@ import { Navigate, useParams } from 'react-router'
 import { STAGES, isLeft, type Stage } from '@plumb-mark/core'
 import { useInspection } from '../store/inspection.js'
 import { CheckList } from './checks/check-list.js'
+import { useCheckInAddress } from './check-in-address.js'
 import { useFocus } from './focus.js'
 import { Line } from './line/line.js'
 import { Picture } from './picture/picture.js'
@@ -26,6 +27,7 @@ export function WalkView() {
   )
   const openCheck = useFocus((focus) => focus.openCheck)
   useEffect(() => () => openCheck(undefined), [stage, openCheck])
+  useCheckInAddress()
   if (!checks) return null
   if (!stages.includes(stage as Stage)) {
     const next = checks.find(isLeft) ?? checks[0]
@@ -40,6 +42,7 @@ export function WalkView() {
     >
       <Line stages={stages} here={here} />
       <Box
+        data-scrolls
         overflowY={{ lg: 'auto' }}
         borderRight={{ lg: '1px solid' }}
         borderColor={{ lg: 'hair' }}

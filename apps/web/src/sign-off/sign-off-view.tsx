@@ -12,7 +12,7 @@ import {
 } from '@plumb-mark/core'
 import { toLink } from '../calculators/link.js'
 import { useSession } from '../account/session.js'
-import { useFocus } from '../inspection/focus.js'
+import { checkAddress } from '../inspection/check-in-address.js'
 import { useInspection } from '../store/inspection.js'
 
 const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) => ({ default: form })))
@@ -101,9 +101,10 @@ function Group({
   inspection: Inspection
 }) {
   const { jobId } = useParams()
-  const openCheck = useFocus((focus) => focus.openCheck)
-  const stageOf = ({ checkId }: Blocker) =>
-    inspection.checks.find(({ check }) => check.id === checkId)?.check.stage
+  const addressOf = ({ checkId }: Blocker): string => {
+    const check = checkId && inspection.checks[inspection.at.byId.get(checkId) ?? -1]?.check
+    return check ? checkAddress(jobId!, check.stage, check.id) : `/jobs/${jobId}/walk`
+  }
   const row = (one: Blocker) => (
     <chakra.li
       key={`${one.kind}${one.checkId}${one.defectId}${one.entryId}`}
@@ -114,12 +115,7 @@ function Group({
         {one.entryId ? (
           <StrikeOut entryId={one.entryId} text={one.text} />
         ) : (
-          <Link
-            to={stageOf(one) ? `/jobs/${jobId}/walk/${stageOf(one)}` : `/jobs/${jobId}/walk`}
-            onClick={() => setTimeout(() => openCheck(one.checkId))}
-          >
-            {one.text}
-          </Link>
+          <Link to={addressOf(one)}>{one.text}</Link>
         )}
       </Flex>
     </chakra.li>

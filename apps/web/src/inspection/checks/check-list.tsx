@@ -14,7 +14,11 @@ import { VerdictMark } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useSaying } from '../../store/reader.js'
 import { useFocus } from '../focus.js'
+import { LongList } from './long-list.js'
 import { OpenCheck } from './open-check.js'
+
+/** With more rows than this only those in sight are drawn. */
+const LONG = 120
 
 /** The checks of a stage, one row each; the row in focus opens. */
 export function CheckList({ stage }: { stage: Stage }) {
@@ -25,6 +29,22 @@ export function CheckList({ stage }: { stage: Stage }) {
   const here = useMemo(() => (all ?? []).filter(({ check }) => check.stage === stage), [all, stage])
   const shown = here.filter((judged) => !onlyLeft || isLeft(judged) || judged.check.id === checkId)
   useArrows(shown, checkId, openCheck)
+  const draw = (i: number) => {
+    const judged = shown[i]!
+    const { unit, sheet, id } = judged.check
+    return (
+      <>
+        {unit.id !== shown[i - 1]?.check.unit.id && (
+          <UnitHeading label={unit.label} sheet={`${sheet.maker} ${sheet.model}, sheet ${sheet.revision}`} />
+        )}
+        {id === checkId ? (
+          <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, id))} />
+        ) : (
+          <Row judged={judged} saying={saying} />
+        )}
+      </>
+    )
+  }
   return (
     <Box pb="40px">
       <StageHead
@@ -35,23 +55,20 @@ export function CheckList({ stage }: { stage: Stage }) {
         onTurn={setOnlyLeft}
       />
       {shown.length === 0 && <Text p="18px">Nothing is left in this stage.</Text>}
-      <chakra.ul listStyleType="none">
-        {shown.map((judged, i) => (
-          <li key={judged.check.id}>
-            {judged.check.unit.id !== shown[i - 1]?.check.unit.id && (
-              <UnitHeading
-                label={judged.check.unit.label}
-                sheet={`${judged.check.sheet.maker} ${judged.check.sheet.model}, sheet ${judged.check.sheet.revision}`}
-              />
-            )}
-            {judged.check.id === checkId ? (
-              <OpenCheck judged={judged} onDone={() => openCheck(nextAfter(shown, judged.check.id))} />
-            ) : (
-              <Row judged={judged} saying={saying} />
-            )}
-          </li>
-        ))}
-      </chakra.ul>
+      {shown.length > LONG ? (
+        <LongList
+          count={shown.length}
+          keyOf={(i) => shown[i]!.check.id}
+          draw={draw}
+          open={shown.findIndex(({ check }) => check.id === checkId)}
+        />
+      ) : (
+        <chakra.ul listStyleType="none">
+          {shown.map(({ check }, i) => (
+            <li key={check.id}>{draw(i)}</li>
+          ))}
+        </chakra.ul>
+      )}
     </Box>
   )
 }
