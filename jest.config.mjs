@@ -7,6 +7,7 @@ export default {
     '^@plumb-mark/server$': '<rootDir>/apps/server/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
+  setupFilesAfterEnv: ['@testing-library/jest-dom'],
   modulePathIgnorePatterns: ['/dist/'],
   transform: {
     '^.+\\.tsx?$': [

@@ -15,21 +15,14 @@ export function run() {
   const network = largeNetwork(200)
   const strings = largeStrings(1000)
   const headers = Object.keys(strings.rows[0])
+  const judge = () =>
+    networkLoads(network).map((load) => judgeNetworkConductor(load, { school: 'iec', maxDropPercent: 3 }))
   table([
+    ['one-line model of 200 parts: a figure typed, judged, layout kept', ms(measured(judge, 15)), 'under 50 ms'],
     [
-      'one-line model of 200 parts: laid out and judged',
-      ms(
-        measured(
-          () => (
-            layOut(network),
-            networkLoads(network).map((load) =>
-              judgeNetworkConductor(load, { school: 'iec', maxDropPercent: 3 }),
-            )
-          ),
-          15,
-        ),
-      ),
-      'under 100 ms',
+      'the same opened or rearranged: laid out and judged',
+      ms(measured(() => (layOut(network), judge()), 15)),
+      'no goal',
     ],
     [
       'tester file of 1 000 rows: read, its 2 000 readings judged',

@@ -37,7 +37,7 @@ test('the office opens a job, sees what to bring, and books nobody twice', async
   expect(await calendar.text()).toContain('SUMMARY:PM-2701 inspection')
 })
 
-test('a roof is drawn, its string walked, its boxes named; then the earth is tied together', async ({
+test('a roof is drawn, its string walked, its devices named; then the earth is tied together', async ({
   browser,
 }) => {
   const inspector = await Crew.signedIn(browser, 'inspector')
@@ -66,7 +66,7 @@ test('a roof is drawn, its string walked, its boxes named; then the earth is tie
   await expect(page.locator('[data-check*="/strings/string-"]').first()).toContainText('6 modules, 2580 W')
 
   await page.getByRole('button', { name: 'Module electronics and serials' }).click()
-  await page.getByRole('button', { name: /A box on each of the 12/ }).click()
+  await page.getByRole('button', { name: /A device on each of the 12/ }).click()
   const serial = page.getByLabel(/^Serial at row 1, place 1/)
   await serial.fill('ME1-0001')
   await serial.press('Enter')
@@ -86,16 +86,16 @@ test('a roof is drawn, its string walked, its boxes named; then the earth is tie
     mimeType: 'image/png',
     buffer: await photoOfBars(page, '4711002'),
   })
-  await expect(page.getByText('2 of 12 boxes carry a serial')).toBeVisible()
+  await expect(page.getByText('2 of 12 devices carry a serial')).toBeVisible()
   await page.setInputFiles('input[aria-label="Serial list"]', {
     name: 'list.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from('place,serial\r\nnowhere.r1c1,X\r\n'),
   })
   await expect(
-    page.getByRole('status').filter({ hasText: 'row 2: no box on the map at nowhere.r1c1' }),
+    page.getByRole('status').filter({ hasText: 'row 2: no device on the map at nowhere.r1c1' }),
   ).toBeVisible()
-  await expect(page.getByText('2 of 12 boxes carry a serial')).toBeVisible()
+  await expect(page.getByText('2 of 12 devices carry a serial')).toBeVisible()
 
   await inspector.goTo('Earthing')
   await page.getByRole('button', { name: /Main earth terminal and the 2 parts/ }).click()

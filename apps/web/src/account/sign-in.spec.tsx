@@ -16,7 +16,7 @@ it('a person comes in, and finds the jobs', async () => {
   serverSays({ 'POST /api/session': { person: { id: 'a', name: 'Ada', role: 'inspector' } } })
   onScreen(<SignIn />, { path: '/sign-in', at: '/sign-in' })
   await tryWith('ada@plumb.example', 'secret-enough')
-  expect(await screen.findByText('elsewhere')).toBeTruthy()
+  expect(await screen.findByText('elsewhere')).toBeInTheDocument()
   expect(useSession.getState().person?.name).toBe('Ada')
 })
 
@@ -24,7 +24,7 @@ it('an address that is none is told before anything is sent', async () => {
   serverSays({})
   onScreen(<SignIn />)
   await tryWith('ada@shed', 'secret-enough')
-  expect(await screen.findByText('must be an e-mail address')).toBeTruthy()
+  expect(await screen.findByText('must be an e-mail address')).toBeInTheDocument()
   expect(asked).toEqual([])
 })
 
@@ -35,5 +35,5 @@ it('a refusal stands at the password, in the server’s words, and goes with the
   expect((await screen.findByRole('alert')).textContent).toBe('address or password do not fit')
   serverSays({ 'POST /api/session': { person: { id: 'a', name: 'Ada', role: 'inspector' } } })
   await user.click(screen.getByRole('button', { name: 'Sign in' }))
-  expect(await screen.findByText('elsewhere')).toBeTruthy()
+  expect(await screen.findByText('elsewhere')).toBeInTheDocument()
 })

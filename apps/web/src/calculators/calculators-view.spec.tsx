@@ -25,7 +25,7 @@ describe('a link with figures', () => {
   it('opens the calculator with them, worked out', () => {
     open()
     expect(figure('value').value).toBe('2.5')
-    expect(screen.getByText('conforms')).toBeTruthy()
+    expect(screen.getByText('conforms')).toBeInTheDocument()
   })
   it('that says nothing opens the example', () => {
     open('inspector', {}, 'bm8')
@@ -38,7 +38,7 @@ describe('a figure', () => {
     open()
     await user.clear(figure('value'))
     await user.type(figure('value'), '0.5')
-    expect(screen.getByText('does not conform')).toBeTruthy()
+    expect(screen.getByText('does not conform')).toBeInTheDocument()
     await user.type(figure('value'), ' parsecs')
     expect(figure('value').getAttribute('aria-invalid')).toBe('true')
     expect(screen.queryByText('does not conform')).toBeNull()
@@ -56,7 +56,7 @@ describe('using it in a job', () => {
   it('keeps the inputs, not the result, in one that is not sealed', async () => {
     open()
     await keepIn()
-    expect(await screen.findByText(/^Kept in the job/)).toBeTruthy()
+    expect(await screen.findByText(/^Kept in the job/)).toBeInTheDocument()
     expect(screen.queryByText(/PM-2/)).toBeNull()
     const sent = asked.find(({ method }) => method === 'POST')!
     expect(sent.address).toBe('/api/jobs/j1/entries')
@@ -67,12 +67,12 @@ describe('using it in a job', () => {
   it('says why it was not kept, and the choice stands', async () => {
     open('inspector', { 'POST /api/jobs/j1/entries': refusal(409, 'sealed', 'the job was sealed meanwhile') })
     await keepIn()
-    expect(await screen.findByText('Not kept: the job was sealed meanwhile')).toBeTruthy()
+    expect(await screen.findByText('Not kept: the job was sealed meanwhile')).toBeInTheDocument()
     expect(screen.getByLabelText<HTMLSelectElement>('Job').value).toBe('j1')
   })
   it('is not for who only reads', () => {
     open('reviewer')
-    expect(screen.getByText('conforms')).toBeTruthy()
+    expect(screen.getByText('conforms')).toBeInTheDocument()
     expect(screen.queryByRole('button', { name: 'Use this in a job' })).toBeNull()
   })
 })

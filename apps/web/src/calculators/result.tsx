@@ -1,5 +1,6 @@
 import { Box, Button, Stack, Text, chakra } from '@chakra-ui/react'
 import { fig, type CalculatorName, type Verdict, type Said } from '@plumb-mark/core'
+import { Note, SmallPrint } from '../look/text.js'
 import { VerdictMark } from '../marks/verdict-mark.js'
 import { Picture } from './pictures/picture.js'
 import { wordsOf } from './schema-form.js'
@@ -41,9 +42,7 @@ export function Result({
       <Picture name={name} input={input as never} result={answer.result as never} />
       <Figures figures={figures} />
       <Box>
-        <Text fontSize="13px" color="faint">
-          Working
-        </Text>
+        <SmallPrint>Working</SmallPrint>
         <chakra.ul
           listStyleType="none"
           fontFamily="mono"
@@ -58,9 +57,7 @@ export function Result({
         </chakra.ul>
       </Box>
       {notes.map((note) => (
-        <Text key={String(note)} fontSize="14px" color="faint">
-          {String(note)}
-        </Text>
+        <Note key={String(note)}>{String(note)}</Note>
       ))}
     </Stack>
   )

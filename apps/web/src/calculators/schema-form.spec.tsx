@@ -59,7 +59,7 @@ describe('a form made from what a calculator reads', () => {
     fill('conductor')
     expect(screen.queryByLabelText(/^insulation temp/)).toBeNull()
     await user.selectOptions(screen.getByLabelText('school'), 'nec')
-    expect(screen.getByLabelText(/^insulation temp/)).toBeTruthy()
+    expect(screen.getByLabelText(/^insulation temp/)).toBeInTheDocument()
   })
   it('grows a list from its last row, and takes rows out', async () => {
     fill('power-balance')
@@ -121,7 +121,7 @@ describe('a result', () => {
     )
   it('shows verdict, figures, arithmetic and cautions', () => {
     show('insulation', { systemVoltage: 400, testVoltage: 250, measured: { value: 900 } })
-    expect(screen.getByText('not proven')).toBeTruthy()
+    expect(screen.getByText('not proven')).toBeInTheDocument()
     expect(screen.getByText('required test voltage').nextSibling!.textContent).toBe('500')
     expect(screen.getByLabelText('Working').children.length).toBeGreaterThan(0)
   })
@@ -165,11 +165,11 @@ describe('a calculation kept in a job', () => {
     serverSays({ 'GET /api/jobs': JOBS })
     onScreen(<UseInJob name="reserve" input={{ capacityKwh: 10 }} />)
     await user.click(screen.getByRole('button', { name: 'Use this in a job' }))
-    expect(await screen.findByRole('option', { name: 'PM-1 Barn' })).toBeTruthy()
+    expect(await screen.findByRole('option', { name: 'PM-1 Barn' })).toBeInTheDocument()
     expect(screen.queryByRole('option', { name: 'PM-2 Shed' })).toBeNull()
     await user.selectOptions(screen.getByLabelText('Job'), 'a')
     await user.click(screen.getByRole('button', { name: 'Save there' }))
-    expect(await screen.findByText(/^Kept in the job/)).toBeTruthy()
+    expect(await screen.findByText(/^Kept in the job/)).toBeInTheDocument()
     expect(asked.at(-1)).toMatchObject({
       address: '/api/jobs/a/entries',
       body: {
@@ -188,7 +188,7 @@ describe('a calculation kept in a job', () => {
     await screen.findByRole('option', { name: 'PM-1 Barn' })
     await user.selectOptions(screen.getByLabelText('Job'), 'a')
     await user.click(screen.getByRole('button', { name: 'Save there' }))
-    expect(await screen.findByText('Not kept: sealed meanwhile')).toBeTruthy()
+    expect(await screen.findByText('Not kept: sealed meanwhile')).toBeInTheDocument()
     unmount()
     openJob([], { role: 'reviewer' })
     onScreen(<UseInJob name="reserve" input={{}} />)

@@ -82,7 +82,7 @@ describe('the way of a defect', () => {
     await user.click(screen.getByRole('button', { name: 'Mark as reworked' }))
     expect(
       await screen.findByText('Nothing is owed. What you reworked waits for the inspector.'),
-    ).toBeTruthy()
+    ).toBeInTheDocument()
     expect(appended()).toMatchObject([
       { kind: 'defect-step', body: { defectId: ID['earth'], step: 'reworked', note: 'Landed and pulled' } },
     ])
@@ -91,17 +91,17 @@ describe('the way of a defect', () => {
     open('inspector', seen('earth', false), raised('earth', 'stop'), reworked('earth'))
     const { unmount } = onScreen(<DefectsView />)
     expect(card('earth').queryByRole('button', { name: 'Close' })).toBeNull()
-    expect(card('earth').getByRole('link', { name: 'Read it again' })).toBeTruthy()
-    expect(card('earth').getByRole('button', { name: 'Send back' })).toBeTruthy()
+    expect(card('earth').getByRole('link', { name: 'Read it again' })).toBeInTheDocument()
+    expect(card('earth').getByRole('button', { name: 'Send back' })).toBeInTheDocument()
     unmount()
     open('inspector', seen('earth', false), raised('earth', 'stop'), reworked('earth'), seen('earth', true))
     onScreen(<DefectsView />)
-    expect(card('earth').getByText('closed by a conforming reading')).toBeTruthy()
+    expect(card('earth').getByText('closed by a conforming reading')).toBeInTheDocument()
   })
   it('that fails again after the rework is open again, and says so', () => {
     open('inspector', seen('earth', false), raised('earth', 'stop'), reworked('earth'), seen('earth', false))
     onScreen(<DefectsView />)
-    expect(card('earth').getByText('Read again after the rework, and it failed again.')).toBeTruthy()
+    expect(card('earth').getByText('Read again after the rework, and it failed again.')).toBeInTheDocument()
   })
   it('stands by severity, what is owed first', () => {
     open(
@@ -134,12 +134,12 @@ describe('around every view of a job', () => {
   })
   it('what is owed and what stands in the way is counted on its views', async () => {
     frame('inspector', undefined, seen('earth', false), raised('earth', 'stop'))
-    expect(await screen.findByRole('link', { name: 'Defects (1)' })).toBeTruthy()
-    expect(screen.getByRole('link', { name: 'Sign-off (2)' })).toBeTruthy()
+    expect(await screen.findByRole('link', { name: 'Defects (1)' })).toBeInTheDocument()
+    expect(screen.getByRole('link', { name: 'Sign-off (2)' })).toBeInTheDocument()
   })
   it('an installer comes to the rework, whatever address was opened', async () => {
     frame('installer')
-    expect(await screen.findByRole('link', { name: 'Rework (0)' })).toBeTruthy()
+    expect(await screen.findByRole('link', { name: 'Rework (0)' })).toBeInTheDocument()
     expect(screen.queryByRole('link', { name: 'Walk' })).toBeNull()
   })
 })

@@ -2,6 +2,7 @@ import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { LogOut } from 'lucide-react'
 import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
+import { SmallPrint } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { PlumbBob } from '../marks/plumb-bob.js'
 import { SettingsMenu } from './settings-menu.js'
@@ -86,9 +87,9 @@ export function Frame({
           </chakra.nav>
           <HStack ml="auto" gap="4px">
             {status}
-            <Text fontSize="13px" color="faint" hideBelow="2xl">
+            <SmallPrint hideBelow="2xl">
               {person?.name}, {person?.role}
-            </Text>
+            </SmallPrint>
             <SettingsMenu />
             <Button
               variant="plain"

@@ -20,18 +20,21 @@ export function SettingsMenu() {
   const { decimal, choose: chooseDecimal } = useDecimal()
   const menu = useRef<HTMLDetailsElement>(null)
   useEffect(() => {
-    const close = (event: Event) => {
-      const outside =
-        event instanceof KeyboardEvent
-          ? event.key === 'Escape'
-          : !menu.current?.contains(event.target as Node)
-      if (outside) menu.current?.removeAttribute('open')
+    const onPointer = ({ target }: PointerEvent) => {
+      if (!menu.current?.contains(target as Node)) menu.current?.removeAttribute('open')
     }
-    document.addEventListener('pointerdown', close)
-    document.addEventListener('keydown', close)
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== 'Escape' || !menu.current?.open) return
+      // Taken here: the same key would close what is open behind the menu.
+      event.preventDefault()
+      menu.current.removeAttribute('open')
+      menu.current.querySelector('summary')?.focus()
+    }
+    document.addEventListener('pointerdown', onPointer)
+    document.addEventListener('keydown', onKey)
     return () => {
-      document.removeEventListener('pointerdown', close)
-      document.removeEventListener('keydown', close)
+      document.removeEventListener('pointerdown', onPointer)
+      document.removeEventListener('keydown', onKey)
     }
   }, [])
   return (

@@ -73,18 +73,18 @@ describe('a list that is shown', () => {
         : Promise.resolve(new Response('"second"'))) as unknown as typeof fetch
     onScreen(<List />)
     await user.click(screen.getByText('two'))
-    expect(await screen.findByText('second')).toBeTruthy()
+    expect(await screen.findByText('second')).toBeInTheDocument()
     late!(new Response('"first"'))
     await waitFor(() => expect(screen.queryByText('first')).toBeNull())
-    expect(screen.getByText('second')).toBeTruthy()
+    expect(screen.getByText('second')).toBeInTheDocument()
   })
   it('says why it is not there, and is read again when asked to', async () => {
     serverSays({ 'GET /api/one': refusal(403, 'forbidden', 'not for you') })
     onScreen(<List />)
-    expect(await screen.findByText('not for you')).toBeTruthy()
+    expect(await screen.findByText('not for you')).toBeInTheDocument()
     serverSays({ 'GET /api/one': 'here' })
     await user.click(screen.getByText('again'))
-    expect(await screen.findByText('here')).toBeTruthy()
+    expect(await screen.findByText('here')).toBeInTheDocument()
   })
 })
 

@@ -50,7 +50,7 @@ it('the line shows the stages that have checks, and those where things are enter
 
 it('from a stage that is none the walk goes to what is left first', () => {
   open('nowhere', { kind: 'observation', body: { point: 'u/a/unit', seen: true } })
-  expect(screen.getByRole('heading', { name: 'Meter' })).toBeTruthy()
+  expect(screen.getByRole('heading', { name: 'Meter' })).toBeInTheDocument()
 })
 
 it('another stage closes the check that was open', async () => {
@@ -59,7 +59,7 @@ it('another stage closes the check that was open', async () => {
   expect(useFocus.getState().checkId).toBe('u/a/unit')
   await user.click(line().getByText('Meter'))
   expect(useFocus.getState().checkId).toBeUndefined()
-  expect(screen.getByRole('heading', { name: 'Meter' })).toBeTruthy()
+  expect(screen.getByRole('heading', { name: 'Meter' })).toBeInTheDocument()
 })
 
 it('the shortcuts are listed under the question mark, not while somebody types one', async () => {
@@ -68,7 +68,7 @@ it('the shortcuts are listed under the question mark, not while somebody types o
   await user.type(screen.getByLabelText('Note'), 'why?')
   expect(screen.queryByRole('dialog', { name: 'Keyboard' })).toBeNull()
   fireEvent.keyDown(document.body, { key: '?' })
-  expect(screen.getByRole('dialog', { name: 'Keyboard' })).toBeTruthy()
+  expect(screen.getByRole('dialog', { name: 'Keyboard' })).toBeInTheDocument()
   await user.click(screen.getByRole('button', { name: 'Close' }))
   expect(screen.queryByRole('dialog', { name: 'Keyboard' })).toBeNull()
   expect(appended()).toEqual([])

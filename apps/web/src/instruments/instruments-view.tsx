@@ -12,6 +12,7 @@ import {
   type Accuracy,
   type Instrument,
 } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { Page } from '../frame/page.js'
 import { put } from '../http/api.js'
@@ -88,9 +89,9 @@ export function InstrumentsView() {
               <Text fontSize="18px" fontWeight={600} lineHeight={1.2}>
                 {instrument.name}
               </Text>
-              <Text color="faint" fontSize="14px">
+              <Note>
                 {INSTRUMENT_NAMES[instrument.kind]}, serial {instrument.serial}
-              </Text>
+              </Note>
             </Box>
             <Box fontSize="14px" fontFamily="mono" hideBelow="md">
               {instrument.accuracy.map((accuracy) => (

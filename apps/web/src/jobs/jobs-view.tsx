@@ -3,6 +3,7 @@ import { Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { JobSummary } from '@plumb-mark/contract'
 import { SEVERITIES, STAGES, STAGE_TITLES } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { Page } from '../frame/page.js'
 import { useFetched } from '../http/use-fetched.js'
@@ -57,9 +58,7 @@ function JobRow({ job, to }: { job: JobSummary; to: string }) {
   return (
     <Row to={to}>
       <Flex gap="14px" align="baseline" wrap="wrap">
-        <Text fontFamily="mono" fontSize="14px" color="faint">
-          {job.number}
-        </Text>
+        <Note fontFamily="mono">{job.number}</Note>
         <Text as="h2" fontSize="21px" fontWeight={600} lineHeight={1.2}>
           {job.title}
         </Text>

@@ -32,9 +32,9 @@ describe('jobs', () => {
     openJob([], { role: 'inspector' })
     serverSays({ 'GET /api/jobs': [JOB] })
     onScreen(<JobsView />)
-    expect(await screen.findByText(/the rework of 1 stop defect/)).toBeTruthy()
-    expect(screen.getByText('1 stop open')).toBeTruthy()
-    expect(screen.getByText('AC side: 4 to inspect')).toBeTruthy()
+    expect(await screen.findByText(/the rework of 1 stop defect/)).toBeInTheDocument()
+    expect(screen.getByText('1 stop open')).toBeInTheDocument()
+    expect(screen.getByText('AC side: 4 to inspect')).toBeInTheDocument()
     expect(screen.getByRole('link', { name: /Barn/ }).getAttribute('href')).toBe('/jobs/a/walk')
   })
   it('for an installer lead to the rework; none says how one comes', async () => {
@@ -46,7 +46,7 @@ describe('jobs', () => {
     unmount()
     serverSays({ 'GET /api/jobs': [] })
     onScreen(<JobsView />)
-    expect(await screen.findByText(/No job is shared with you yet/)).toBeTruthy()
+    expect(await screen.findByText(/No job is shared with you yet/)).toBeInTheDocument()
   })
   it('that cannot be had say why', async () => {
     openJob([])
@@ -71,7 +71,7 @@ describe('instruments', () => {
       'Meter M0',
       'Meter M1',
     ])
-    expect(screen.getByText('calibration ended 2020-01-01')).toBeTruthy()
+    expect(screen.getByText('calibration ended 2020-01-01')).toBeInTheDocument()
     expect(screen.getByRole('button', { name: /Meter M0/ })).toHaveProperty('disabled', true)
   })
   it('are kept by the office: a new calibration, another dimension; what is refused stays to be put right', async () => {
@@ -83,7 +83,7 @@ describe('instruments', () => {
     await user.selectOptions(screen.getAllByLabelText('measures')[1]!, 'resistance')
     serverSays({ 'PUT /api/instruments/m0': refusal(400, 'invalid', 'serial is missing') })
     await user.click(screen.getByRole('button', { name: 'Save' }))
-    expect(await screen.findByText('serial is missing')).toBeTruthy()
+    expect(await screen.findByText('serial is missing')).toBeInTheDocument()
     serverSays({ 'GET /api/instruments': [OLD], 'PUT /api/instruments/m0': OLD })
     await user.click(screen.getByRole('button', { name: 'Save' }))
     expect(asked[0]).toMatchObject({
@@ -124,5 +124,5 @@ it('the calendar shows what is to come day by day, and the past when asked', asy
       .map(({ textContent }) => textContent),
   ).toEqual(['visit one; Ada', 'visit two; Ada'])
   await user.click(screen.getByRole('button', { name: 'Show past visits too' }))
-  expect(await screen.findByText('visit old; Ada')).toBeTruthy()
+  expect(await screen.findByText('visit old; Ada')).toBeInTheDocument()
 })

@@ -1,5 +1,6 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
 import { useId, type ReactNode } from 'react'
+import { SmallPrint } from '../look/text.js'
 
 /** A label, a control, and beneath it what is wrong with what was typed. */
 export function Field({
@@ -26,11 +27,7 @@ export function Field({
           {problem}
         </Text>
       ) : (
-        hint && (
-          <Text color="faint" fontSize="13px" mt="4px">
-            {hint}
-          </Text>
-        )
+        hint && <SmallPrint mt="4px">{hint}</SmallPrint>
       )}
     </Box>
   )

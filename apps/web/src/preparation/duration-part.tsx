@@ -8,6 +8,7 @@ import {
   type KindName,
   type MinutesByKind,
 } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { put } from '../http/api.js'
 import { Field } from '../marks/field.js'
@@ -37,10 +38,10 @@ export function DurationPart({
           </Text>
         </Grid>
       ))}
-      <Text fontSize="14px" color="faint" mt="4px">
+      <Note mt="4px">
         With {MINUTES_BESIDE_CHECKS} min for arriving, looking round and the customer:{' '}
         {durationWords(duration.minutes)}.
-      </Text>
+      </Note>
       {office && (
         <Button variant="plain" px="0" onClick={() => setAdjusting(!adjusting)}>
           {adjusting ? 'Close the figures' : 'Adjust the minutes of each kind of check'}

@@ -1,5 +1,6 @@
 import { Box, Grid, Text, chakra } from '@chakra-ui/react'
 import { plural, stageWords, type InstrumentWanted, type Kit } from '@plumb-mark/core'
+import { Note, SmallPrint } from '../look/text.js'
 import { Calibration } from '../instruments/instruments-view.js'
 import { dayWords } from '../visits/when.js'
 
@@ -43,9 +44,9 @@ export function KitPart({ kit, day }: { kit: Kit; day: string }) {
             <Item key={need}>
               <Box flex="1">
                 <b>{words}</b>
-                <Text fontSize="14px" color="faint">
+                <Note>
                   {stageWords(stages)}: {plural(checks, 'check')}
-                </Text>
+                </Note>
               </Box>
             </Item>
           ))}
@@ -72,9 +73,9 @@ export function KitPart({ kit, day }: { kit: Kit; day: string }) {
           {kit.lifts.length === 0 && <Item>No sheet gives a mass.</Item>}
         </List>
         {kit.lifts.length > 0 && (
-          <Text fontSize="13px" color="faint" mt="4px">
+          <SmallPrint mt="4px">
             The local rules on lifting decide; clear the way and agree the words before the lift.
-          </Text>
+          </SmallPrint>
         )}
       </Box>
     </Grid>
@@ -151,9 +152,7 @@ function Wanted({
           </Box>
         ))}
       </Box>
-      <Text fontSize="14px" color="faint" whiteSpace="nowrap">
-        {plural(checks, 'check')}
-      </Text>
+      <Note whiteSpace="nowrap">{plural(checks, 'check')}</Note>
     </Item>
   )
 }

@@ -10,6 +10,7 @@ import {
   sheetName,
   type MinutesByKind,
 } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { useWritable } from '../inspection/use-writable.js'
 import { useFetched } from '../http/use-fetched.js'
@@ -129,14 +130,14 @@ function UnitsPart({ writable }: { writable: boolean }) {
                 {sheet ? `${sheetName(sheet)}, ${UNIT_KIND_WORDS[sheet.kind]}` : unit.sheetId}
                 {unit.serial ? <chakra.span fontFamily="mono"> {unit.serial}</chakra.span> : ''}
               </Text>
-              <Text fontSize="14px" color="faint">
+              <Note>
                 {[
                   unit.situation?.placed,
                   inspection.checks.filter(({ check }) => check.unit.id === unit.id).length + ' checks',
                 ]
                   .filter(Boolean)
                   .join(', ')}
-              </Text>
+              </Note>
               {newer && (
                 <Link to={`/jobs/${jobId}/adopt/${unit.sheetId}/${newer.id}`}>
                   <Text color="unproven" fontWeight={600}>

@@ -62,7 +62,7 @@ describe('opening a job', () => {
     expect(screen.getByLabelText('Units shown')).toHaveProperty('value', 'us')
     await press('Next')
     await press('Unit')
-    await waitFor(() => expect(screen.getByRole('option', { name: /AH-8T, revision C/ })).toBeTruthy())
+    await waitFor(() => expect(screen.getByRole('option', { name: /AH-8T, revision C/ })).toBeInTheDocument())
     await user.selectOptions(screen.getByLabelText('Sheet'), 'aldervane-ah-8t-c')
     expect(screen.getByLabelText('Name on site')).toHaveProperty('value', 'Hybrid inverter')
     await user.clear(screen.getByLabelText('How many'))
@@ -82,7 +82,7 @@ describe('opening a job', () => {
       'Hybrid inverter 1',
       'Hybrid inverter 2',
     ])
-    expect(await screen.findByText('elsewhere')).toBeTruthy()
+    expect(await screen.findByText('elsewhere')).toBeInTheDocument()
   })
 })
 
@@ -96,7 +96,7 @@ it('a refusal keeps what was typed', async () => {
       : new Response('[]')) as unknown as typeof fetch
   for (const label of ['Number', 'Title', 'Customer', 'Site']) await type(label, 'x')
   for (const button of ['Next', 'Next', 'Open the job']) await press(button)
-  expect(await screen.findByText('PM-7 is taken')).toBeTruthy()
+  expect(await screen.findByText('PM-7 is taken')).toBeInTheDocument()
   await press('1. Site')
   expect(screen.getByLabelText('Number')).toHaveProperty('value', 'x')
 })
@@ -129,12 +129,12 @@ describe('before the drive', () => {
   it('says what to bring, in which state, what the day must be like and what is heavy', async () => {
     await open()
     const kit = within(screen.getByRole('region', { name: 'Kit list' }))
-    expect(kit.getByText('multimeter')).toBeTruthy()
+    expect(kit.getByText('multimeter')).toBeInTheDocument()
     expect(kit.getAllByText(/calibrat/).length).toBeGreaterThan(0)
-    expect(kit.getByText('daylight on the modules')).toBeTruthy()
-    expect(kit.getByText('31 kg')).toBeTruthy()
-    expect(kit.getByText('2 people')).toBeTruthy()
-    expect(kit.getByText('crimping tool for the DC connectors')).toBeTruthy()
+    expect(kit.getByText('daylight on the modules')).toBeInTheDocument()
+    expect(kit.getByText('31 kg')).toBeInTheDocument()
+    expect(kit.getByText('2 people')).toBeInTheDocument()
+    expect(kit.getByText('crimping tool for the DC connectors')).toBeInTheDocument()
   })
   it('offers a newer revision, with what it would change', async () => {
     await open()
@@ -170,7 +170,7 @@ describe('before the drive', () => {
     globalThis.fetch = (async () =>
       refusal(409, 'double-booked', 'Ada is at PM-1 then')) as unknown as typeof fetch
     await press('Book the visit')
-    expect(await screen.findByText('Ada is at PM-1 then')).toBeTruthy()
+    expect(await screen.findByText('Ada is at PM-1 then')).toBeInTheDocument()
   })
   it('an installer gets to see the job when it is shared', async () => {
     await open()
@@ -183,7 +183,7 @@ describe('before the drive', () => {
     await press('Adjust the minutes of each kind of check')
     await type(/^observation/, '0.5')
     await press('Save the figures')
-    expect(await screen.findByText('kept for every job')).toBeTruthy()
+    expect(await screen.findByText('kept for every job')).toBeInTheDocument()
     expect(asked.find(({ method }) => method === 'PUT')!.body).toEqual({ observation: 0.5 })
     expect(screen.getByText(/checks, about/).textContent).not.toBe(before)
   })

@@ -1,6 +1,7 @@
 import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { nextState, type Defect } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { DefectCard } from '../defects/defect-card.js'
 import { StepForm } from '../defects/step-form.js'
@@ -16,10 +17,10 @@ export function ReworkView() {
       <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="32px">
         To put right
       </Text>
-      <Text color="faint" fontSize="14px">
+      <Note>
         Isolate and prove dead before touching; modules in light are live. Only qualified people change live
         equipment.
-      </Text>
+      </Note>
       {owed.length === 0 && (
         <Text mt="12px">Nothing is owed. What you reworked waits for the inspector.</Text>
       )}

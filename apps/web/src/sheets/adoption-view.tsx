@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary } from '@plumb-mark/contract'
 import { sameWords, adoptionChanges, sheetName, withSheet } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
 import { useSaying } from '../store/reader.js'
 import { useSession } from '../account/session.js'
 import { useFetched } from '../http/use-fetched.js'
@@ -68,9 +69,9 @@ export function AdoptionView() {
           <Row key={change.checkId}>
             <Box>
               <Text fontWeight={600}>{change.title}</Text>
-              <Text fontSize="14px" color="faint">
+              <Note>
                 {change.place}, clause {change.clause}: {KIND_WORDS[change.kind]}
-              </Text>
+              </Note>
               {change.kind === 'changed' && !sameWords(change.requiredBefore, change.requiredAfter) && (
                 <Text fontSize="14px" fontFamily="mono">
                   {saying(change.requiredBefore ?? '–')} → {saying(change.requiredAfter ?? '–')}

@@ -12,6 +12,7 @@ import {
   sheetRequirementWords,
   type Sheet,
 } from '@plumb-mark/core'
+import { Note, SmallPrint } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { Frame } from '../frame/frame.js'
 import { get } from '../http/api.js'
@@ -45,9 +46,9 @@ export function SheetView() {
               {sheet.maker} {sheet.model}, revision {sheet.revision}
             </Text>
             <Text fontSize="17px">{sheet.title}</Text>
-            <Text color="faint" fontSize="14px">
+            <Note>
               {sheet.source}, {sheet.date}
-            </Text>
+            </Note>
           </Box>
           <HStack gap="8px" wrap="wrap">
             <Button variant="outline" asChild>
@@ -151,9 +152,7 @@ function Requirements({ sheet }: { sheet: Sheet }) {
                     >
                       {requirement.severity}
                     </Text>
-                    <Text fontSize="13px" fontFamily="mono" color="faint">
-                      clause {requirement.clause}
-                    </Text>
+                    <SmallPrint fontFamily="mono">clause {requirement.clause}</SmallPrint>
                   </Flex>
                   <Text fontSize="15px">{String(sheetRequirementWords(requirement, sheet))}</Text>
                 </Box>
@@ -186,9 +185,9 @@ function Compare({ sheet, others }: { sheet: Sheet; others: readonly SheetSummar
       />
       {before && after && (
         <Box mt="8px">
-          <Text fontSize="13px" color="faint">
+          <SmallPrint>
             from {before.revision} to {after.revision}
-          </Text>
+          </SmallPrint>
           <Differences before={before} after={after} />
         </Box>
       )}

@@ -4,6 +4,7 @@ import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { SheetSummary } from '@plumb-mark/contract'
 import { UNIT_KINDS, UNIT_KIND_WORDS, plain, type PinnedSheet, type UnitKind } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { Page } from '../frame/page.js'
 import { post } from '../http/api.js'
@@ -81,9 +82,7 @@ export function SheetsView() {
                   revision {sheet.revision}
                 </Text>
               </Text>
-              <Text color="faint" fontSize="14px">
-                {sheet.title}
-              </Text>
+              <Note>{sheet.title}</Note>
             </Box>
             <Text fontSize="14px" hideBelow="md">
               {UNIT_KIND_WORDS[sheet.kind]}
@@ -91,13 +90,13 @@ export function SheetsView() {
             <Text fontSize="14px" hideBelow="md" fontFamily="mono">
               {sheet.date}
             </Text>
-            <Text fontSize="14px" color="faint" textAlign="right">
+            <Note textAlign="right">
               {sheet.problem ? `cannot be read: ${sheet.problem}` : `${sheet.requirements} required`}
               <br />
               {sheet.usedBy === 0
                 ? 'not used yet'
                 : `used by ${sheet.usedBy} job${sheet.usedBy === 1 ? '' : 's'}`}
-            </Text>
+            </Note>
           </Row>
         ))}
       </Box>

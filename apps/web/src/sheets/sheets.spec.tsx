@@ -65,7 +65,7 @@ describe('the library', () => {
     await user.selectOptions(screen.getByLabelText('Maker'), 'Thrumcap')
     expect(shown()).toEqual(['/sheets/thrumcap-tb-10-b'])
     await user.selectOptions(screen.getByLabelText('Kind'), 'meter')
-    expect(screen.getByText('No sheet fits these words.')).toBeTruthy()
+    expect(screen.getByText('No sheet fits these words.')).toBeInTheDocument()
   })
   it('takes files in, names the one with a fault, and is read again', async () => {
     await open()
@@ -97,10 +97,10 @@ describe('one revision', () => {
       ]),
     })
     onScreen(<SheetView />, { path: '/sheets/:id', at: '/sheets/aldervane-ah-8t-d' })
-    expect(await screen.findByRole('heading', { name: 'Aldervane AH-8T, revision D' })).toBeTruthy()
-    expect(screen.getByRole('heading', { name: 'Place and mount' })).toBeTruthy()
+    expect(await screen.findByRole('heading', { name: 'Aldervane AH-8T, revision D' })).toBeInTheDocument()
+    expect(screen.getByRole('heading', { name: 'Place and mount' })).toBeInTheDocument()
     const differences = within(await screen.findByRole('list', { name: 'Differences from revision C to D' }))
-    expect(differences.getByText(/420|480/)).toBeTruthy()
+    expect(differences.getByText(/420|480/)).toBeInTheDocument()
     expect(
       (await screen.findByRole('link', { name: 'What would change in PM-1' })).getAttribute('href'),
     ).toBe('/jobs/j1/adopt/aldervane-ah-8t-c/aldervane-ah-8t-d')
@@ -155,7 +155,7 @@ describe('the form beside the text', () => {
         onChange={(made) => (next = made)}
       />,
     )
-    expect(screen.getByText('is too short')).toBeTruthy()
+    expect(screen.getByText('is too short')).toBeInTheDocument()
     await user.selectOptions(
       screen.getByLabelText('kind', { selector: 'select:has(option[value=ordered-steps])' }),
       'limits',

@@ -4,6 +4,7 @@ import { useForm } from 'react-hook-form'
 import SignaturePad from 'signature_pad'
 import type { SignedDto } from '@plumb-mark/contract'
 import type { Inspection } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { dtoResolver } from '../forms/dto-resolver.js'
 import { Field } from '../marks/field.js'
@@ -33,9 +34,7 @@ export function SignForm({ inspection }: { inspection: Inspection }) {
         {() => <Pad onDrawn={(drawing) => setValue('drawing', drawing)} />}
       </Field>
       <Button type="submit">Sign and seal</Button>
-      <Text fontSize="14px" color="faint">
-        After this nothing in the job can be changed through any route.
-      </Text>
+      <Note>After this nothing in the job can be changed through any route.</Note>
     </Stack>
   )
 }

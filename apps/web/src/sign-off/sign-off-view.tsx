@@ -10,6 +10,7 @@ import {
   type EntryId,
   type Inspection,
 } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
 import { toLink } from '../calculators/link.js'
 import { useSession } from '../account/session.js'
 import { checkAddress } from '../inspection/check-in-address.js'
@@ -170,10 +171,10 @@ function Sealed({ inspection: { state } }: { inspection: Inspection }) {
         style={{ maxWidth: '320px', background: '#fff', padding: '8px' }}
       />
       <Text>{body.statement}</Text>
-      <Text fontSize="14px" color="faint">
+      <Note>
         Fingerprint of the whole record. Nothing in it can be changed any more; anyone can recompute it from
         the exported file.
-      </Text>
+      </Note>
       <Text fontFamily="mono" fontSize={{ base: '17px', md: '22px' }} data-testid="fingerprint">
         {fingerprint(state.head?.hash ?? '')}
       </Text>
@@ -195,9 +196,9 @@ function Calculations({ inspection: { state } }: { inspection: Inspection }) {
             <Flex asChild minH="44px" align="center" gap="10px" _hover={{ color: 'accent' }}>
               <Link to={`/calculators/${body.calculator}?in=${toLink(body.input)}`}>
                 {body.title}
-                <Text as="span" color="faint" fontSize="14px">
+                <Note as="span">
                   {by.name}, {at.slice(0, 16).replace('T', ' ')}
-                </Text>
+                </Note>
               </Link>
             </Flex>
           </chakra.li>

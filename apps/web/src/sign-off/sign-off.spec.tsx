@@ -74,18 +74,24 @@ const open = (
 describe('before the signature', () => {
   it('everything in the way is named, with the way to it', () => {
     open('reviewer', [seen('earth', false)])
-    expect(screen.getByRole('heading', { name: '2 things stand in the way of a signature' })).toBeTruthy()
-    expect(screen.getByRole('heading', { name: 'Failures that nobody raised (1)' })).toBeTruthy()
-    expect(screen.getByRole('link', { name: /label/ }).getAttribute('href')).toBe('/jobs/j/walk/ac')
+    expect(
+      screen.getByRole('heading', { name: '2 things stand in the way of a signature' }),
+    ).toBeInTheDocument()
+    expect(screen.getByRole('heading', { name: 'Failures that nobody raised (1)' })).toBeInTheDocument()
+    expect(screen.getByRole('link', { name: /label/ }).getAttribute('href')).toBe(
+      '/jobs/j/walk/ac?check=u%2Flabel%2Funit',
+    )
   })
   it('with a minor one open it may go ahead, and says that the record will list it; only the reviewer signs', () => {
     open('inspector', [seen('earth', true), ...LABEL_MISSING])
-    expect(screen.getByText('The record will list 1 open minor defects and notes.')).toBeTruthy()
-    expect(screen.getByText('The reviewer can now read the record and sign it.')).toBeTruthy()
+    expect(screen.getByText('The record will list 1 open minor defects and notes.')).toBeInTheDocument()
+    expect(screen.getByText('The reviewer can now read the record and sign it.')).toBeInTheDocument()
   })
   it('waits until this device has nothing unsent', () => {
     open('reviewer', [seen('earth', true), seen('label', true)], { sync: 'waiting' })
-    expect(screen.getByText('Signing waits until everything on this device has been kept.')).toBeTruthy()
+    expect(
+      screen.getByText('Signing waits until everything on this device has been kept.'),
+    ).toBeInTheDocument()
   })
   it('a long list is folded after the first six, and none is left out', () => {
     open('reviewer', [], { sheet: sheetOf(...POINTS) })
@@ -104,7 +110,7 @@ describe('before the signature', () => {
     expect(screen.getByRole('link', { name: 'PDF report' }).getAttribute('href')).toBe(
       '/api/jobs/j/report.pdf',
     )
-    expect(screen.getByText(/what is downloaded now lacks it/)).toBeTruthy()
+    expect(screen.getByText(/what is downloaded now lacks it/)).toBeInTheDocument()
   })
 })
 
@@ -122,9 +128,9 @@ it('a calculation kept with the job opens again with its figures', () => {
 
 it('after it, who signed under which licence, and the fingerprint of the whole record', () => {
   open('reviewer', [seen('earth', true), seen('label', true), SIGNED])
-  expect(screen.getByRole('heading', { name: 'Signed and sealed' })).toBeTruthy()
-  expect(screen.getByText('By Somebody, licence L-77, on 2026-06-01.')).toBeTruthy()
-  expect(screen.getByRole('img', { name: 'Signature of Somebody' })).toBeTruthy()
+  expect(screen.getByRole('heading', { name: 'Signed and sealed' })).toBeInTheDocument()
+  expect(screen.getByText('By Somebody, licence L-77, on 2026-06-01.')).toBeInTheDocument()
+  expect(screen.getByRole('img', { name: 'Signature of Somebody' })).toBeInTheDocument()
   expect(screen.getByTestId('fingerprint').textContent).toBe(
     fingerprint(useInspection.getState().inspection!.state.head!.hash),
   )

@@ -2,6 +2,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { PlannedVisit } from '@plumb-mark/contract'
+import { Note } from '../look/text.js'
 import { Page } from '../frame/page.js'
 import { useFetched } from '../http/use-fetched.js'
 import { dayWords, hourWords } from './when.js'
@@ -61,9 +62,7 @@ export function VisitsView() {
                     <Text fontSize="14px">
                       {purpose}; {people.map(({ name }) => name).join(', ')}
                     </Text>
-                    <Text fontSize="14px" color="faint">
-                      {job.site}
-                    </Text>
+                    <Note>{job.site}</Note>
                   </Box>
                 </Flex>
               ))}

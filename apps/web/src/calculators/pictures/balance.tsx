@@ -1,5 +1,6 @@
-import { Stack, Text, chakra } from '@chakra-ui/react'
+import { Stack, chakra } from '@chakra-ui/react'
 import { fig } from '@plumb-mark/core'
+import { Note } from '../../look/text.js'
 import type { PictureProps } from './props.js'
 
 const PARTS = [
@@ -16,9 +17,9 @@ export function Balance({ input }: PictureProps) {
     <Stack gap="10px">
       {samples.map((sample, i) => (
         <div key={i}>
-          <Text fontSize="14px" color="faint">
+          <Note>
             moment {i + 1}: load {fig(sample.grid + sample.solar + sample.battery, 0)} W
-          </Text>
+          </Note>
           <chakra.svg viewBox="0 0 600 74" w="100%" maxW="660px" role="img" aria-label={`Moment ${i + 1}`}>
             <chakra.line x1={300} x2={300} y1={0} y2={74} stroke="text" strokeWidth="1.5px" />
             {PARTS.map(([name, colour], k) => {

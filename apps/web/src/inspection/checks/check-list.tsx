@@ -10,6 +10,7 @@ import {
   type Stage,
   type Verdict,
 } from '@plumb-mark/core'
+import { SmallPrint } from '../../look/text.js'
 import { VerdictMark } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useSaying } from '../../store/reader.js'
@@ -106,11 +107,7 @@ const StageHead = memo(function StageHead({
           {onlyLeft ? `Show all ${total}` : `Only what is left (${left})`}
         </Button>
       </Flex>
-      {STAGE_CAUTIONS[stage] && (
-        <Text fontSize="13px" color="faint" lineHeight={1.3}>
-          {STAGE_CAUTIONS[stage]}
-        </Text>
-      )}
+      {STAGE_CAUTIONS[stage] && <SmallPrint lineHeight={1.3}>{STAGE_CAUTIONS[stage]}</SmallPrint>}
     </Box>
   )
 })
@@ -126,9 +123,7 @@ const UnitHeading = memo(function UnitHeading({ label, sheet }: { label: string;
   return (
     <HStack px="18px" pt="16px" pb="4px" gap="10px" align="baseline">
       <Text fontWeight={600}>{label}</Text>
-      <Text fontSize="13px" color="faint">
-        {sheet}
-      </Text>
+      <SmallPrint>{sheet}</SmallPrint>
     </HStack>
   )
 })
@@ -196,6 +191,7 @@ function useArrows(
 ): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
+      if (event.defaultPrevented) return
       const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
       // Where arrows mean something of their own they are left alone.
       const field =

@@ -68,7 +68,7 @@ describe('a reading', () => {
       screen.getByRole('option', { name: /Meter M1/ }),
     )
     await user.type(field(), '231')
-    expect(within(screen.getByRole('region', { name: 'Mains' })).getByText('conforms')).toBeTruthy()
+    expect(within(screen.getByRole('region', { name: 'Mains' })).getByText('conforms')).toBeInTheDocument()
     await user.type(field(), '{Enter}')
     expect(appended()).toMatchObject([
       {
@@ -86,7 +86,7 @@ describe('a reading', () => {
       screen.getByRole('option', { name: /Meter M1/ }),
     )
     await user.type(field(), '0.3 kV')
-    expect(screen.getByText('Take a module out.')).toBeTruthy()
+    expect(screen.getByText('Take a module out.')).toBeInTheDocument()
     await user.click(screen.getByRole('button', { name: 'Save' }))
     await user.click(screen.getByRole('button', { name: 'Raise the defect' }))
     expect(appended().map(({ kind }) => kind)).toEqual(['reading', 'defect-raised'])
@@ -105,12 +105,12 @@ describe('a reading', () => {
     show([MAINS])
     await openCheck('Mains')
     await user.type(field(), '231')
-    expect(within(screen.getByRole('region', { name: 'Mains' })).getByText('not proven')).toBeTruthy()
+    expect(within(screen.getByRole('region', { name: 'Mains' })).getByText('not proven')).toBeInTheDocument()
     await user.selectOptions(
       screen.getByLabelText('Instrument'),
       screen.getByRole('option', { name: /Meter M0/ }),
     )
-    expect(screen.getByText('Its calibration ended 2020-01-01')).toBeTruthy()
+    expect(screen.getByText('Its calibration ended 2020-01-01')).toBeInTheDocument()
   })
   it('of a string takes temperature and irradiance with it, and the next string begins with the same', async () => {
     show(
@@ -137,7 +137,7 @@ describe('a reading', () => {
     await user.type(field(), '231{Enter}')
     await user.click(screen.getByRole('button', { name: 'Strike out' }))
     expect(appended().at(-1)).toMatchObject({ kind: 'evidence-struck', body: { reason: 'mistyped' } })
-    expect(within(screen.getByRole('list', { name: 'Readings so far' })).getByText(/231/)).toBeTruthy()
+    expect(within(screen.getByRole('list', { name: 'Readings so far' })).getByText(/231/)).toBeInTheDocument()
     expect(useInspection.getState().inspection!.checks[0]!.outcome.verdict).toBe('not-inspected')
   })
 })
@@ -168,7 +168,7 @@ describe('the list of a stage', () => {
     await user.click(screen.getByRole('button', { name: 'Only what is left (1)' }))
     expect(screen.queryByRole('button', { name: /Tight/ })).toBeNull()
     await user.click(screen.getByRole('button', { name: 'Show all 2' }))
-    expect(screen.getByRole('button', { name: /Tight/ })).toBeTruthy()
+    expect(screen.getByRole('button', { name: /Tight/ })).toBeInTheDocument()
   })
   it('is walked with the arrow keys, and closed with Escape', async () => {
     show([MAINS, ASKED])
@@ -183,6 +183,6 @@ describe('the list of a stage', () => {
     show([MAINS], [], 'reviewer')
     await openCheck('Mains')
     expect(screen.queryByLabelText(/^Reading/)).toBeNull()
-    expect(screen.getByText(/Nobody U, revision 1, clause/)).toBeTruthy()
+    expect(screen.getByText(/Nobody U, revision 1, clause/)).toBeInTheDocument()
   })
 })

@@ -1,5 +1,6 @@
 import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
 import { sayEvidence, type Check, type Evidence, type JudgedCheck } from '@plumb-mark/core'
+import { SmallPrint } from '../../look/text.js'
 import { useSession } from '../../account/session.js'
 import { useInspection } from '../../store/inspection.js'
 import { Photos } from './photo-picker.js'
@@ -15,9 +16,7 @@ export function History({
   if (history.length === 0) return null
   return (
     <Box borderTop="1px solid" borderColor="hair" pt="8px">
-      <Text fontSize="13px" color="faint">
-        Readings so far
-      </Text>
+      <SmallPrint>Readings so far</SmallPrint>
       <chakra.ul listStyleType="none" aria-label="Readings so far">
         {[...history].reverse().map((evidence) => (
           <Row key={evidence.id} check={check} evidence={evidence} writable={writable} />
@@ -39,12 +38,12 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
         <Text fontFamily="mono" fontSize="15px" textDecoration={struck ? 'line-through' : 'none'}>
           {sayEvidence(check, evidence)}
         </Text>
-        <Text fontSize="13px" color="faint" flex="1">
+        <SmallPrint flex="1">
           {'instrument' in body && body.instrument ? `${body.instrument.name}, ` : ''}
           {by.name}, {at.slice(0, 16).replace('T', ' ')}
           {struck ? `; struck out by ${struck.by.name}: ${struck.reason}` : ''}
           {body.note ? `; ${body.note}` : ''}
-        </Text>
+        </SmallPrint>
         <Photos photos={body.photos} size="40px" />
         {writable && !struck && (
           <Button variant="plain" onClick={strike}>

@@ -1,6 +1,7 @@
 import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
+import { Note, SmallPrint } from '../../look/text.js'
 import { useSession } from '../../account/session.js'
 import { VerdictMark, verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
@@ -49,9 +50,7 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
         <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
           {check.title}
         </Text>
-        <Text fontFamily="mono" fontSize="14px" color="faint">
-          {saying(check.required)}
-        </Text>
+        <Note fontFamily="mono">{saying(check.required)}</Note>
       </Flex>
       <Stack gap="12px" mt="10px">
         {writable && check.ask.kind === 'reading' && (
@@ -61,11 +60,7 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
         {writable && check.ask.kind === 'record' && (
           <RecordField judged={judged} onTrial={setTrial} onDone={onDone} />
         )}
-        {check.ask.kind === 'derived' && (
-          <Text fontSize="14px" color="faint">
-            {DERIVED_WORDS[check.ask.from]}
-          </Text>
-        )}
+        {check.ask.kind === 'derived' && <Note>{DERIVED_WORDS[check.ask.from]}</Note>}
         <Verdict outcome={outcome} trying={trial !== undefined} />
         {outcome.verdict === 'does-not-conform' && !trial && !defect && writable && (
           <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />
@@ -76,9 +71,9 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
           </Text>
         )}
         <Why outcome={outcome} />
-        <Text fontSize="13px" color="faint">
+        <SmallPrint>
           {sheetName(check.sheet)}, clause {check.requirement.clause}
-        </Text>
+        </SmallPrint>
         <History judged={judged} writable={writable} />
       </Stack>
     </Box>
@@ -125,9 +120,7 @@ function Why({ outcome }: { outcome: Outcome }) {
     <Stack gap="8px">
       {causes.length > 0 && (
         <Box>
-          <Text fontSize="13px" color="faint">
-            Most likely first
-          </Text>
+          <SmallPrint>Most likely first</SmallPrint>
           <chakra.ol pl="20px" listStyleType="decimal" fontSize="14px" lineHeight={1.4}>
             {causes.map((cause) => (
               <li key={String(cause)}>{saying(cause)}</li>
@@ -141,9 +134,7 @@ function Why({ outcome }: { outcome: Outcome }) {
         ))}
       </Lines>
       {outcome.notes.map((note) => (
-        <Text key={String(note)} fontSize="13px" color="faint">
-          {saying(note)}
-        </Text>
+        <SmallPrint key={String(note)}>{saying(note)}</SmallPrint>
       ))}
     </Stack>
   )

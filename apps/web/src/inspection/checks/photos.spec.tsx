@@ -34,7 +34,7 @@ it('photos are sent as they are taken, and named by what the server kept', async
   answering((n) => new Response(JSON.stringify({ sha256: `digest ${n}` })))
   onScreen(<Picker />)
   await user.upload(screen.getByLabelText('Photo'), [file('one.jpg'), file('two.jpg')])
-  expect(await screen.findByAltText('two.jpg')).toBeTruthy()
+  expect(await screen.findByAltText('two.jpg')).toBeInTheDocument()
   expect(kept).toMatchObject([
     { sha256: 'digest 0', caption: 'one.jpg' },
     { sha256: 'digest 1', caption: 'two.jpg' },
@@ -48,7 +48,7 @@ it('a place that is asked for gives the caption', async () => {
   answering(() => new Response(JSON.stringify({ sha256: 'd' })))
   onScreen(<Picker caption="nameplate" />)
   await user.upload(screen.getByLabelText('Photo'), file('IMG_1.jpg'))
-  expect(await screen.findByRole('button', { name: 'Caption and mark: nameplate' })).toBeTruthy()
+  expect(await screen.findByRole('button', { name: 'Caption and mark: nameplate' })).toBeInTheDocument()
 })
 
 it('of a photo that was not kept the reason is said, and nothing names it', async () => {

@@ -5,7 +5,7 @@ import { appended, onScreen, openJob, sampleSheet, type Change } from '../../tes
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 import { Battery } from './battery/battery.js'
-import { layOutGraph } from './graph-layout.js'
+import { arrangementOf, layOutGraph } from './graph-layout.js'
 import { Meter } from './meter/meter.js'
 import { StringByCount } from './string-by-count.js'
 import { Terminals } from './terminals.js'
@@ -33,7 +33,7 @@ describe('the nameplates', () => {
     )
     const { unmount } = onScreen(<Units />)
     const drawn = screen.getByText(serial).outerHTML.replace(serial, '')
-    expect(screen.getByText('AH8T-1')).toBeTruthy()
+    expect(screen.getByText('AH8T-1')).toBeInTheDocument()
     unmount()
     return drawn
   }
@@ -70,8 +70,10 @@ it('transformers say how they were found, each a way to its check', () => {
     sheets: [sampleSheet('cobblewick-cm-3-d')],
   })
   onScreen(<Meter />)
-  expect(screen.getByRole('button', { name: 'm, transformer L1: found towards the grid' })).toBeTruthy()
-  expect(screen.getByRole('button', { name: 'm, transformer L2: not looked at' })).toBeTruthy()
+  expect(
+    screen.getByRole('button', { name: 'm, transformer L1: found towards the grid' }),
+  ).toBeInTheDocument()
+  expect(screen.getByRole('button', { name: 'm, transformer L2: not looked at' })).toBeInTheDocument()
 })
 
 describe('a string that nobody drew', () => {
@@ -158,12 +160,14 @@ describe('a tester’s file', () => {
 describe('the layout of a graph', () => {
   const sizes = { direction: 'TB' as const, node: { w: 100, h: 50 }, label: { w: 60, h: 30 } }
   const tied = (from: string, to: string) => ({ id: `${from}${to}`, from, to })
+  const PARTS = [{ id: 'a' }, { id: 'b' }, { id: 'c' }]
+  it('asks only who is tied to whom: a figure changes nothing', () => {
+    const measured = [{ ...tied('a', 'b'), size: 16 }]
+    expect(arrangementOf(PARTS, measured)).toBe(arrangementOf(PARTS, [tied('a', 'b')]))
+    expect(arrangementOf(PARTS, measured)).not.toBe(arrangementOf(PARTS, [tied('b', 'a')]))
+  })
   it('keeps every part and every tie in their order, none upon another', () => {
-    const { nodes, edges, w, h } = layOutGraph(
-      [{ id: 'a' }, { id: 'b' }, { id: 'c' }],
-      [tied('a', 'b'), tied('a', 'c')],
-      sizes,
-    )
+    const { nodes, edges, w, h } = layOutGraph(arrangementOf(PARTS, [tied('a', 'b'), tied('a', 'c')]), sizes)
     expect([nodes.map(({ id }) => id), edges.map(({ id }) => id)]).toEqual([
       ['a', 'b', 'c'],
       ['ab', 'ac'],
@@ -174,18 +178,18 @@ describe('the layout of a graph', () => {
     for (const { x, y } of nodes) expect(x >= 50 && y >= 25 && x <= w - 50 && y <= h - 25).toBe(true)
   })
   it('draws two ties between the same parts, a ring, and what is tied to nothing', () => {
-    const { edges, nodes } = layOutGraph(
-      [{ id: 'a' }, { id: 'b' }, { id: 'c' }],
-      [tied('a', 'b'), { ...tied('a', 'b'), id: 'second' }, tied('b', 'a')],
-      sizes,
-    )
+    const twice = [tied('a', 'b'), { ...tied('a', 'b'), id: 'second' }, tied('b', 'a')]
+    const { edges, nodes } = layOutGraph(arrangementOf(PARTS, twice), sizes)
     expect([edges.length, nodes.length, edges.every(({ points }) => points.length > 1)]).toEqual([3, 3, true])
   })
-  it('of nothing is empty', () => expect(layOutGraph([], [], sizes)).toMatchObject({ nodes: [], edges: [] }))
+  it('of nothing is empty', () =>
+    expect(layOutGraph(arrangementOf([], []), sizes)).toMatchObject({ nodes: [], edges: [] }))
 })
 
 it('the pictures of an empty job say what to do', () => {
   openJob([])
   const { container } = onScreen(<Units />)
-  expect(within(container).getByText('No unit is entered yet: add the first with its sheet.')).toBeTruthy()
+  expect(
+    within(container).getByText('No unit is entered yet: add the first with its sheet.'),
+  ).toBeInTheDocument()
 })

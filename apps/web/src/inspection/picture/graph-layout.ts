@@ -13,16 +13,26 @@ interface Edge {
   to: string
 }
 
+/**
+ * Who is tied to whom, and nothing else, as text: equal as long as only figures change, so that what is laid out by it is kept while a
+ * rating is typed.
+ */
+export const arrangementOf = (nodes: readonly { id: string }[], edges: readonly Edge[]): string =>
+  JSON.stringify({
+    nodes: nodes.map(({ id }) => ({ id })),
+    edges: edges.map(({ id, from, to }) => ({ id, from, to })),
+  })
+
 /** A layered drawing of who is tied to whom, from the top down or from left to right. */
 export function layOutGraph(
-  nodes: readonly { id: string }[],
-  edges: readonly Edge[],
+  arrangement: string,
   {
     direction,
     node,
     label,
   }: { direction: 'TB' | 'LR'; node: { w: number; h: number }; label: { w: number; h: number } },
 ): GraphLayout {
+  const { nodes, edges } = JSON.parse(arrangement) as { nodes: { id: string }[]; edges: Edge[] }
   const graph = new dagre.graphlib.Graph({ multigraph: true })
   graph.setGraph({
     rankdir: direction,

@@ -1,8 +1,9 @@
-import { Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Button, Flex, chakra } from '@chakra-ui/react'
 import { useMemo, useState, type ReactNode } from 'react'
+import { SmallPrint } from '../../look/text.js'
 import { TouchMark } from '../../marks/touch-mark.js'
 import { DrawingFrame, PictureHead } from './drawing-frame.js'
-import { layOutGraph, type GraphLayout } from './graph-layout.js'
+import { arrangementOf, layOutGraph, type GraphLayout } from './graph-layout.js'
 import { useWritable } from '../use-writable.js'
 
 export type Chosen =
@@ -57,10 +58,8 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
 }: Props<N, E>) {
   const writable = useWritable()
   const [chosen, choose] = useState<Chosen>()
-  const layout = useMemo(
-    () => layOutGraph(nodes, edges, { direction: 'TB', ...sizes }),
-    [nodes, edges, sizes],
-  )
+  const arrangement = arrangementOf(nodes, edges)
+  const layout = useMemo(() => layOutGraph(arrangement, { direction: 'TB', ...sizes }), [arrangement, sizes])
   const isChosen = (kind: 'node' | 'edge', id: string) => chosen?.kind === kind && chosen.id === id
   const touchEdge = (edge: E) => {
     choose({ kind: 'edge', id: edge.id })
@@ -73,11 +72,7 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
       <PictureHead title={title}>{nodes.length > 0 && actions}</PictureHead>
-      {nodes.length > 0 && note && (
-        <Text fontSize="13px" color="faint">
-          {note}
-        </Text>
-      )}
+      {nodes.length > 0 && note && <SmallPrint>{note}</SmallPrint>}
       {nodes.length === 0 ? (
         empty
       ) : (

@@ -65,7 +65,7 @@ describe('the bonding tree', () => {
     await user.type(screen.getByLabelText('Size'), '6')
     await press('Save the bond')
     expect(built().earth.bonds).toMatchObject([{ means: 'lug', size: 6 }])
-    expect(screen.getByRole('button', { name: 'Bond, lug on copper' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Bond, lug on copper' })).toBeInTheDocument()
   })
   it('a part taken away takes its bonds with it, and undo brings both back', async () => {
     openJob(
@@ -152,7 +152,7 @@ describe('the one-line diagram', () => {
       'device',
       'inverter',
     ])
-    expect(screen.getByRole('button', { name: 'Inverter, inverter' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Inverter, inverter' })).toBeInTheDocument()
     await press('Undo')
     expect(built().network.parts).toEqual([])
   })
@@ -164,7 +164,7 @@ describe('the one-line diagram', () => {
       screen.getByText(
         'Carries 63 A at worst, may carry 40 A; no protective device between it and the grid.',
       ),
-    ).toBeTruthy()
+    ).toBeInTheDocument()
     expect(useFocus.getState().checkId).toBe('rules/ratings/sw')
   })
   it('a device put into a cable cuts it in two, and limits what comes behind it', async () => {
@@ -179,13 +179,15 @@ describe('the one-line diagram', () => {
     await press('Save the part')
     expect(built().network.conductors).toHaveLength(3)
     touch('Switch, isolator')
-    expect(screen.getByText('Carries 35 A at worst, may carry 40 A; protected by Fuse, 35 A.')).toBeTruthy()
+    expect(
+      screen.getByText('Carries 35 A at worst, may carry 40 A; protected by Fuse, 35 A.'),
+    ).toBeInTheDocument()
   })
   it('a cable says who feeds it', async () => {
     openJob([...UNITS, ...TRACED], { sheets: SHEETS })
     onScreen(<OneLine />)
     touch('Cable Switch to Board')
-    expect(screen.getByText(/^Fed by Grid 63 A; carries 63 A/)).toBeTruthy()
+    expect(screen.getByText(/^Fed by Grid 63 A; carries 63 A/)).toBeInTheDocument()
     await choose('To', 'Switch')
     expect(screen.getByRole('button', { name: 'Save the cable' })).toHaveProperty('disabled', true)
   })
@@ -204,7 +206,7 @@ describe('the array map', () => {
     onScreen(<Roof />)
     await user.clear(screen.getByLabelText('Rows'))
     await user.type(screen.getByLabelText('Rows'), '3')
-    expect(screen.getByText('18 modules')).toBeTruthy()
+    expect(screen.getByText('18 modules')).toBeInTheDocument()
     await press('Add the plane')
     expect(built().array.planes).toMatchObject([{ rows: 3, columns: 6, unitId: 'mod' }])
   })
@@ -213,8 +215,8 @@ describe('the array map', () => {
     onScreen(<Roof />)
     await press('Strings')
     for (const place of [1, 2, 3]) touch(new RegExp(`^row 1, place ${place}`))
-    expect(screen.getByText(/^3 modules, 1290 W/)).toBeTruthy()
-    expect(screen.getByText('does not conform')).toBeTruthy()
+    expect(screen.getByText(/^3 modules, 1290 W/)).toBeInTheDocument()
+    expect(screen.getByText('does not conform')).toBeInTheDocument()
     await press('Last module back')
     await press('Save the string')
     expect(built().strings).toMatchObject([
@@ -337,7 +339,7 @@ describe('the array map', () => {
       screen.getByLabelText('Serial list'),
       file('place,serial\r\np.r1c1,A-1\r\np.r9c9,B-2\r\n'),
     )
-    expect(screen.getByText(/^list.csv, row 3:/)).toBeTruthy()
+    expect(screen.getByText(/^list.csv, row 3:/)).toBeInTheDocument()
     expect(appended()).toEqual([])
     await user.upload(
       screen.getByLabelText('Serial list'),

@@ -56,7 +56,7 @@ it('a sheet that no job uses is kept in place of itself', async () => {
   expect(said()).toBe('The sheet reads without a fault.')
   await user.click(keep())
   expect(kept()).toMatchObject([{ address: '/api/sheets', body: { source: sampleText(ID), replace: true } }])
-  expect(await screen.findByText('elsewhere')).toBeTruthy()
+  expect(await screen.findByText('elsewhere')).toBeInTheDocument()
 })
 
 it('one that a job uses stays as it is, and what the server refuses loses nothing', async () => {
@@ -100,7 +100,7 @@ it('a field that the format does not know is a fault as well', async () => {
 it('text that is no YAML takes the form away, not the text', async () => {
   await open()
   type('\nmaker:', '\nnotes: [\nmaker:')
-  expect(screen.getByText('The form comes back when the text reads as YAML again.')).toBeTruthy()
+  expect(screen.getByText('The form comes back when the text reads as YAML again.')).toBeInTheDocument()
   type('\nnotes: [', '')
   expect(screen.queryByText('The form comes back when the text reads as YAML again.')).toBeNull()
 })
@@ -117,7 +117,7 @@ it('the form writes into the text, leaves the comments, and the differences are 
   await user.click(screen.getByText('Changes (1)'))
   expect(
     within(screen.getByLabelText('Differences from revision B to C')).getByText('mass 0.54 → 2 kg'),
-  ).toBeTruthy()
+  ).toBeInTheDocument()
   await user.click(screen.getByText('Back to the form'))
   expect(screen.getByLabelText<HTMLInputElement>('revision').value).toBe('C')
 })
@@ -127,12 +127,12 @@ it('the cursor in a requirement opens it in the form', async () => {
   const last = sampleSheet(ID).requirements.at(-1)!
   expect(screen.queryByDisplayValue(last.remedy!)).toBeNull()
   act(() => editor().dispatch({ selection: { anchor: written().lastIndexOf(last.id) } }))
-  expect(screen.getByDisplayValue(last.remedy!)).toBeTruthy()
+  expect(screen.getByDisplayValue(last.remedy!)).toBeInTheDocument()
 })
 
 it('a new sheet begins with what is required, and says what is missing', async () => {
   await open({ fresh: true })
-  expect(screen.getByText('A new sheet')).toBeTruthy()
+  expect(screen.getByText('A new sheet')).toBeInTheDocument()
   expect(said()).toBe('line 3: maker: must not be blank')
   expect(keep().disabled).toBe(true)
 })

@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { STAGE_TITLES, sheetSchema, type JsonSchema, type Stage } from '@plumb-mark/core'
+import { SmallPrint } from '../../look/text.js'
 import { SchemaForm } from '../../calculators/schema-form.js'
 import { schemaAt } from './schema-at.js'
 
@@ -110,7 +111,7 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
               <Text flex="1" fontWeight={open === i ? 600 : 400}>
                 {String(requirement?.['title'] ?? 'without a title')}
               </Text>
-              <Text fontSize="13px" color="faint">
+              <SmallPrint>
                 {[
                   STAGE_TITLES[requirement?.['stage'] as Stage] ?? '',
                   requirement?.['kind'],
@@ -118,7 +119,7 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
                 ]
                   .filter(Boolean)
                   .join(' · ')}
-              </Text>
+              </SmallPrint>
             </Row>
             {open === i && (
               <Box bg="panel" p="12px" borderLeft="4px solid" borderColor="accent">

@@ -1,5 +1,6 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Flex } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
+import { SmallPrint } from '../../../look/text.js'
 import { ChoiceField, named, optionsOf } from '../../../marks/choice-field.js'
 import type { FormProps } from './form-props.js'
 
@@ -73,9 +74,7 @@ export function ChainForm({ form: { ports, leads: kinds }, answer, onChange }: F
         />
       </Box>
       {leads.length === 0 && (
-        <Text fontSize="13px" color="faint" mt="6px">
-          Follow the chain from the inverter: one row for each lead.
-        </Text>
+        <SmallPrint mt="6px">Follow the chain from the inverter: one row for each lead.</SmallPrint>
       )}
     </Box>
   )

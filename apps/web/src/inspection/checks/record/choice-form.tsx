@@ -1,4 +1,5 @@
 import { Box, Stack, Text, chakra } from '@chakra-ui/react'
+import { SmallPrint } from '../../../look/text.js'
 import type { FormProps } from './form-props.js'
 
 const Option = chakra('button', {
@@ -35,11 +36,7 @@ export function ChoiceForm({ form: { question, options }, answer, onChange }: Fo
             <Text fontSize="16px" fontWeight={600}>
               {label}
             </Text>
-            {hint && (
-              <Text fontSize="13px" color="faint">
-                {hint}
-              </Text>
-            )}
+            {hint && <SmallPrint>{hint}</SmallPrint>}
           </Option>
         ))}
       </Stack>

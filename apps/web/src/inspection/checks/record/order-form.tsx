@@ -1,5 +1,6 @@
 import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
 import { Undo2 } from 'lucide-react'
+import { Note } from '../../../look/text.js'
 import { TouchMark } from '../../../marks/touch-mark.js'
 import type { FormProps } from './form-props.js'
 
@@ -99,9 +100,9 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
         >
           <Undo2 size={18} /> Last one back
         </Button>
-        <Text fontFamily="mono" fontSize="14px" color="faint">
+        <Note fontFamily="mono">
           {done.map((id) => items.find((item) => item.id === id)?.label).join(' · ')}
-        </Text>
+        </Note>
       </HStack>
     </Box>
   )

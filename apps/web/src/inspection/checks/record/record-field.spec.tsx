@@ -77,7 +77,7 @@ it('bolts are touched in their order; a wrong one is seen at once, and taken bac
   expect(said).toBe('does-not-conform')
   await press('Last one back')
   for (const bolt of ['4', '2', '3', '1', '4', '2', '3']) await press(new RegExp(`^Bolt ${bolt},`))
-  expect(screen.getByText(/Complete, 8 of 8/)).toBeTruthy()
+  expect(screen.getByText(/Complete, 8 of 8/)).toBeInTheDocument()
   expect(said).toBe('conforms')
   await keep()
   expect(answer()).toEqual({ done: ['b1', 'b4', 'b2', 'b3', 'b1', 'b4', 'b2', 'b3'] })
@@ -101,9 +101,9 @@ it('steps are stamped as they are done, and a wait that is cut short is seen', a
       .setup({ advanceTimers: jest.advanceTimersByTime })
       .click(screen.getAllByRole('button', { name: 'Done now' })[0]!)
   await stamp()
-  expect(screen.getByText(/60 s to go/)).toBeTruthy()
+  expect(screen.getByText(/60 s to go/)).toBeInTheDocument()
   act(() => jest.advanceTimersByTime(20_000))
-  expect(screen.getByText(/40 s to go/)).toBeTruthy()
+  expect(screen.getByText(/40 s to go/)).toBeInTheDocument()
   await stamp()
   expect(said).toBe('does-not-conform')
   jest.useRealTimers()
@@ -197,6 +197,6 @@ it('begins from what was kept before, and cannot be kept again unchanged', () =>
   fill('cobblewick-cm-3-d', 'bank', 'unit', [
     { kind: 'record', body: { point: 'u/bank/unit', answer: { positions: { s1: 'on', s2: 'on' } } } },
   ])
-  expect(screen.getByRole('button', { name: 'Switch 2, found on' })).toBeTruthy()
+  expect(screen.getByRole('button', { name: 'Switch 2, found on' })).toBeInTheDocument()
   expect(screen.getByRole('button', { name: 'Save' })).toHaveProperty('disabled', true)
 })

@@ -1,4 +1,5 @@
-import { HStack, Text, chakra } from '@chakra-ui/react'
+import { HStack, chakra } from '@chakra-ui/react'
+import { SmallPrint } from '../../../look/text.js'
 import type { FormProps } from './form-props.js'
 
 const Bank = chakra('div', {
@@ -12,9 +13,7 @@ export function SwitchesForm({ form: { switches }, answer, onChange }: FormProps
   return (
     <HStack gap="28px" wrap="wrap" align="flex-start">
       <div>
-        <Text fontSize="13px" color="faint" mb="4px">
-          As found: touch to turn
-        </Text>
+        <SmallPrint mb="4px">As found: touch to turn</SmallPrint>
         <Bank>
           {switches.map(({ id, label, hint }) => (
             <chakra.button
@@ -37,9 +36,7 @@ export function SwitchesForm({ form: { switches }, answer, onChange }: FormProps
         </Bank>
       </div>
       <div>
-        <Text fontSize="13px" color="faint" mb="4px">
-          As it must be
-        </Text>
+        <SmallPrint mb="4px">As it must be</SmallPrint>
         <Bank aria-hidden>
           {switches.map(({ id, label, hint }) => (
             <Lever key={id} label={label} position={hint as 'on' | 'off'} wrong={false} />

@@ -1,5 +1,6 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { fig, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
+import { SmallPrint } from '../../../look/text.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
@@ -91,9 +92,9 @@ function Section({ judged }: { judged: JudgedCheck }) {
       <Text fontSize="14px" fontWeight={600}>
         {gland.label}, {check.unit.label}
       </Text>
-      <Text fontSize="13px" color="faint">
+      <SmallPrint>
         {fig(limits.min ?? 0, 1)} to {fig(limits.max ?? 0, 1)} mm, ring {fitted ? 'fitted' : 'out'}
-      </Text>
+      </SmallPrint>
     </chakra.button>
   )
 }

@@ -12,6 +12,7 @@ import {
   withSerials,
   type DeviceBuilt,
 } from '@plumb-mark/core'
+import { SmallPrint } from '../../../look/text.js'
 import { csvCell, download } from '../../../http/download.js'
 import { ChoiceField, named } from '../../../marks/choice-field.js'
 import { Field } from '../../../marks/field.js'
@@ -150,9 +151,9 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
           <ScanLine size={20} />
         </Button>
       </Flex>
-      <Text fontSize="13px" color="faint" mt="4px">
+      <SmallPrint mt="4px">
         {named} of {devices.length} devices carry a serial. Touch a module to go there.
-      </Text>
+      </SmallPrint>
       {scanning && (
         <Suspense fallback={null}>
           <Scanner title={placeWords(at.at)} onCode={keep} onClose={() => setScanning(false)} />

@@ -1,7 +1,8 @@
-import { Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Button, Flex, Grid } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { placesOf, type PlaneBuilt } from '@plumb-mark/core'
+import { Note } from '../../../look/text.js'
 import { ChoiceField, named, type Option } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
 import { CountField, TextField } from '../../../marks/text-field.js'
@@ -123,9 +124,7 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
               Remove
             </Button>
           )}
-          <Text color="faint" fontSize="14px">
-            {placesOf({ ...draft, id: 'x', empty: [] }).length - draft.empty.length} modules
-          </Text>
+          <Note>{placesOf({ ...draft, id: 'x', empty: [] }).length - draft.empty.length} modules</Note>
         </Flex>
       </form>
     </Panel>

@@ -1,6 +1,7 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Flex } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { arrayDrawing, readPlace } from '@plumb-mark/core'
+import { Note } from '../../../look/text.js'
 import { PanZoom } from '../../../marks/pan-zoom.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
@@ -97,10 +98,10 @@ export function Roof() {
 
 function Legend({ writable }: { writable: boolean }) {
   return (
-    <Text color="faint" fontSize="14px" py="6px">
+    <Note py="6px">
       Touch a module to see what lies there{writable ? ', or choose what to enter' : ''}. A string begins at
       its disc and ends at its square; a unproven dash is an AC branch, its end a filled square when capped, a
       cross when open.
-    </Text>
+    </Note>
   )
 }

@@ -1,8 +1,9 @@
-import { Button, Flex, Stack, Text } from '@chakra-ui/react'
+import { Button, Flex, Stack } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { memo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { sheetName, type WallBuilt } from '@plumb-mark/core'
+import { SmallPrint } from '../../../look/text.js'
 import { ChoiceField, optionsOf, type Option } from '../../../marks/choice-field.js'
 import { TextField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
@@ -176,9 +177,7 @@ function Buttons({ onCancel }: { onCancel: () => void }) {
       <Button variant="plain" onClick={onCancel}>
         Cancel
       </Button>
-      <Text fontSize="13px" color="faint">
-        Type its place next.
-      </Text>
+      <SmallPrint>Type its place next.</SmallPrint>
     </Flex>
   )
 }

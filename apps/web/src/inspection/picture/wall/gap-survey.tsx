@@ -1,8 +1,9 @@
-import { Box, Button, Grid, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Grid, chakra } from '@chakra-ui/react'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { fig, misclosures, wallEnds, type GapMeasured, type MeasuredWall } from '@plumb-mark/core'
+import { Note } from '../../../look/text.js'
 import { ChoiceField, named } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
 import { useInspection } from '../../../store/inspection.js'
@@ -40,10 +41,10 @@ export function GapSurvey({
   return (
     <Panel title="Gaps, one by one" onClose={onClose}>
       {rows.length === 0 ? (
-        <Text color="faint" fontSize="14px">
+        <Note>
           No gap has been measured by itself yet. Measure a few to prove the offsets: the difference is the
           misclosure.
-        </Text>
+        </Note>
       ) : (
         <Table>
           <thead>

@@ -50,7 +50,7 @@ async function retype(field: HTMLElement, text: string) {
 it('a wall is measured with its tape, whose uncertainty becomes that of a gap', async () => {
   openJob([], { sheets: SHEETS })
   onScreen(<Walls />)
-  expect(screen.getByText('No wall has been measured yet: add the first.')).toBeTruthy()
+  expect(screen.getByText('No wall has been measured yet: add the first.')).toBeInTheDocument()
   await press('Wall')
   await user.type(screen.getByLabelText('Name'), 'Cellar')
   await user.type(screen.getByLabelText('Width, corner to corner'), '13 ft')
@@ -124,7 +124,7 @@ describe('adding to a wall', () => {
       sheetId: 'aldervane-dx-4-a',
       place: { x: 300 + 520 + 300, w: SHEETS[1]!.size!.width },
     })
-    expect(measures('Isolator')).toBeTruthy()
+    expect(measures('Isolator').getByLabelText('Width')).toHaveValue('180 mm')
   })
   it('a unit that hangs nowhere yet is offered first', async () => {
     openJob(
@@ -155,7 +155,7 @@ it('a gap measured by itself disagrees with the offsets: the misclosure says by 
   await user.selectOptions(screen.getByLabelText('To'), 'two')
   await user.type(screen.getByLabelText('Gap as read'), '390')
   await press('Add')
-  expect(screen.getByText('+10 mm: read again')).toBeTruthy()
+  expect(screen.getByText('+10 mm: read again')).toBeInTheDocument()
   await press('Remove the gap one to two')
   expect(built().walls[0]!.gaps).toEqual([])
 })

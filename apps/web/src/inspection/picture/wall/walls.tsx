@@ -2,6 +2,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { memo, useCallback, useEffect, useMemo, useState } from 'react'
 import { measureWall, wallDrawing, wallSvg, type MeasuredWall } from '@plumb-mark/core'
+import { Note } from '../../../look/text.js'
 import { useSession } from '../../../account/session.js'
 import { PanZoom } from '../../../marks/pan-zoom.js'
 import { useInspection } from '../../../store/inspection.js'
@@ -173,10 +174,10 @@ function OneWall({
       ) : chosen && kept.given.items.some(({ id }) => id === chosen) ? (
         <ItemPanel key={chosen} wall={kept.wall} itemId={chosen} writable={writable} />
       ) : (
-        <Text color="faint" fontSize="14px" py="8px">
+        <Note py="8px">
           Touch a unit or an obstruction to measure it{writable ? ', or drag it' : ''}. Gaps read measured /
           required, in mm.
-        </Text>
+        </Note>
       )}
       {writable && <AddToWall wall={kept.wall} />}
     </>
