@@ -18,7 +18,11 @@ export function run() {
   const judge = () =>
     networkLoads(network).map((load) => judgeNetworkConductor(load, { school: 'iec', maxDropPercent: 3 }))
   table([
-    ['one-line model of 200 parts: a figure typed, judged, layout kept', ms(measured(judge, 15)), 'under 50 ms'],
+    [
+      'one-line model of 200 parts: a figure typed, judged, layout kept',
+      ms(measured(judge, 15)),
+      'under 50 ms',
+    ],
     [
       'the same opened or rearranged: laid out and judged',
       ms(measured(() => (layOut(network), judge()), 15)),

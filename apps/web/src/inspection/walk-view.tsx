@@ -1,7 +1,8 @@
 import { Box, Grid } from '@chakra-ui/react'
-import { useEffect, useMemo } from 'react'
+import { useEffect } from 'react'
 import { Navigate, useParams } from 'react-router'
-import { STAGES, isLeft, type Stage } from '@plumb-mark/core'
+import { useShallow } from 'zustand/react/shallow'
+import { STAGES, isLeft, type Inspection, type Stage } from '@plumb-mark/core'
 import { useInspection } from '../store/inspection.js'
 import { CheckList } from './checks/check-list.js'
 import { useCheckInAddress } from './check-in-address.js'
@@ -13,26 +14,26 @@ import { Shortcuts } from './shortcuts.js'
 /** Stages whose picture is where things are entered: there is work in them before there is a check. */
 const BUILT_IN_PICTURE: readonly Stage[] = ['identify', 'place-and-mount', 'roof', 'earthing', 'dc', 'ac']
 
+const stagesOf = ({ checks }: Inspection): Stage[] => {
+  const asked = new Set(checks.map(({ check }) => check.stage))
+  return STAGES.filter((one) => BUILT_IN_PICTURE.includes(one) || asked.has(one))
+}
+
+/** Where the walk goes on. */
+const nextStage = ({ checks }: Inspection): Stage | undefined =>
+  (checks.find(isLeft) ?? checks[0])?.check.stage
+
 /** The one workspace: the line, the checks, the picture. */
 export function WalkView() {
   const { stage, jobId } = useParams()
-  const checks = useInspection(({ inspection }) => inspection?.checks)
-  const stages = useMemo(
-    () =>
-      STAGES.filter(
-        (one) =>
-          checks && (BUILT_IN_PICTURE.includes(one) || checks.some(({ check }) => check.stage === one)),
-      ),
-    [checks],
-  )
+  const stages = useInspection(useShallow(({ inspection }) => inspection && stagesOf(inspection)))
+  const next = useInspection(({ inspection }) => inspection && nextStage(inspection))
   const openCheck = useFocus((focus) => focus.openCheck)
   useEffect(() => () => openCheck(undefined), [stage, openCheck])
   useCheckInAddress()
-  if (!checks) return null
-  if (!stages.includes(stage as Stage)) {
-    const next = checks.find(isLeft) ?? checks[0]
-    return <Navigate to={`/jobs/${jobId}/walk/${next?.check.stage ?? stages[0]}`} replace />
-  }
+  if (!stages) return null
+  if (!stages.includes(stage as Stage))
+    return <Navigate to={`/jobs/${jobId}/walk/${next ?? stages[0]}`} replace />
   const here = stage as Stage
   return (
     <Grid

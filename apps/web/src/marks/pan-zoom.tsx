@@ -1,7 +1,7 @@
 import { Box, Button, Flex } from '@chakra-ui/react'
 import { useGesture } from '@use-gesture/react'
 import { Maximize2, Minus, Plus } from 'lucide-react'
-import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
+import { memo, useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 
 const LEAST = 1
 const MOST = 8
@@ -54,6 +54,7 @@ export function PanZoom({
     },
     [show],
   )
+  const whole = useCallback(() => show({ x: 0, y: 0, scale: 1 }), [show])
   useGesture(
     {
       onDrag({ delta: [dx, dy], event, cancel, pinching, first, last }) {
@@ -97,42 +98,57 @@ export function PanZoom({
           {children}
         </Box>
       </Box>
-      <Flex
-        position="absolute"
-        right="0"
-        bottom="0"
-        gap="2px"
-        bg="panel"
-        borderRadius="4px"
-        opacity={0.94}
-        _print={{ display: 'none' }}
-      >
-        <Button variant="plain" px="0" minW="44px" onClick={() => zoomAt(STEP)} aria-label="Larger">
-          <Plus size={19} />
-        </Button>
-        <Button
-          variant="plain"
-          px="0"
-          minW="44px"
-          onClick={() => zoomAt(1 / STEP)}
-          aria-label="Smaller"
-          disabled={!zoomed}
-        >
-          <Minus size={19} />
-        </Button>
-        <Button
-          variant="plain"
-          px="0"
-          minW="44px"
-          onClick={() => show({ x: 0, y: 0, scale: 1 })}
-          aria-label="The whole picture"
-          disabled={!zoomed}
-        >
-          <Maximize2 size={17} />
-        </Button>
-      </Flex>
+      <Controls zoomed={zoomed} onZoom={zoomAt} onWhole={whole} />
     </Flex>
   )
 }
+
+/** Drawn again only when it is zoomed, not with every change of the picture. */
+const Controls = memo(function Controls({
+  zoomed,
+  onZoom,
+  onWhole,
+}: {
+  zoomed: boolean
+  onZoom: (factor: number) => void
+  onWhole: () => void
+}) {
+  return (
+    <Flex
+      position="absolute"
+      right="0"
+      bottom="0"
+      gap="2px"
+      bg="panel"
+      borderRadius="4px"
+      opacity={0.94}
+      _print={{ display: 'none' }}
+    >
+      <Button variant="plain" px="0" minW="44px" onClick={() => onZoom(STEP)} aria-label="Larger">
+        <Plus size={19} />
+      </Button>
+      <Button
+        variant="plain"
+        px="0"
+        minW="44px"
+        onClick={() => onZoom(1 / STEP)}
+        aria-label="Smaller"
+        disabled={!zoomed}
+      >
+        <Minus size={19} />
+      </Button>
+      <Button
+        variant="plain"
+        px="0"
+        minW="44px"
+        onClick={onWhole}
+        aria-label="The whole picture"
+        disabled={!zoomed}
+      >
+        <Maximize2 size={17} />
+      </Button>
+    </Flex>
+  )
+})
 
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value))

@@ -144,8 +144,8 @@ const RowButton = chakra('button', {
   },
 })
 
-/** A row reads the store by itself only for opening, and is drawn again only when one of its own words changes. */
-function Row({ judged, saying }: { judged: JudgedCheck; saying: (said: Said) => string }) {
+/** A row is put into words again only when it was judged again, and drawn again only when one of its own words changes. */
+const Row = memo(function Row({ judged, saying }: { judged: JudgedCheck; saying: (said: Said) => string }) {
   const { check, outcome } = judged
   const expired = expiredInstrument(judged)
   const said = expired
@@ -155,7 +155,7 @@ function Row({ judged, saying }: { judged: JudgedCheck; saying: (said: Said) => 
       : saying(check.required)
   const colour = outcome.verdict === 'does-not-conform' ? 'danger' : expired ? 'unproven' : 'faint'
   return <PlainRow id={check.id} title={check.title} said={said} colour={colour} verdict={outcome.verdict} />
-}
+})
 
 const PlainRow = memo(function PlainRow({
   id,

@@ -25,11 +25,14 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
   const { check } = judged
   const [trial, setTrial] = useState<Outcome>()
   const inspection = useInspection((state) => state.inspection)
+  const drafted = useInspection(({ draft }) => draft !== undefined)
   const role = useSession(({ person }) => person?.role)
   const saying = useSaying()
   const top = useRef<HTMLDivElement>(null)
   useEffect(() => void top.current?.scrollIntoView({ block: 'nearest' }), [])
   const outcome = trial ?? judged.outcome
+  // What is still being typed, here or in the picture, is no finding yet: a defect is raised on what is kept.
+  const trying = trial !== undefined || (drafted && check.ask.kind === 'derived')
   const writable = role === 'inspector' && !inspection?.state.seal
   const defect = inspection && openDefectFor(judged, inspection.defects, inspection.checks)
   return (
@@ -61,8 +64,8 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
           <RecordField judged={judged} onTrial={setTrial} onDone={onDone} />
         )}
         {check.ask.kind === 'derived' && <Note>{DERIVED_WORDS[check.ask.from]}</Note>}
-        <Verdict outcome={outcome} trying={trial !== undefined} />
-        {outcome.verdict === 'does-not-conform' && !trial && !defect && writable && (
+        <Verdict outcome={outcome} trying={trying} />
+        {outcome.verdict === 'does-not-conform' && !trying && !defect && writable && (
           <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />
         )}
         {defect && (

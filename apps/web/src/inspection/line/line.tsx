@@ -1,7 +1,8 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
 import { memo, useEffect, useRef } from 'react'
 import { NavLink, useParams } from 'react-router'
-import { STAGE_TITLES, worst, type Stage, type Verdict } from '@plumb-mark/core'
+import { useShallow } from 'zustand/react/shallow'
+import { STAGE_TITLES, worst, type Inspection, type Stage, type Verdict } from '@plumb-mark/core'
 import { PlumbBob } from '../../marks/plumb-bob.js'
 import { VerdictShape } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
@@ -22,8 +23,7 @@ const Mark = chakra(NavLink, {
 })
 
 /** The stages as marks on the plumb line; the bob hangs at the one at hand; each mark shows what is left. */
-export function Line({ stages, here }: { stages: readonly Stage[]; here: Stage }) {
-  const checks = useInspection(({ inspection }) => inspection?.checks) ?? []
+export const Line = memo(function Line({ stages, here }: { stages: readonly Stage[]; here: Stage }) {
   return (
     <chakra.nav
       aria-label="Stages of the walk"
@@ -49,43 +49,30 @@ export function Line({ stages, here }: { stages: readonly Stage[]; here: Stage }
         bg="text"
         aria-hidden
       />
-      {stages.map((stage) => {
-        const verdicts = checks
-          .filter(({ check }) => check.stage === stage)
-          .map(({ outcome }) => outcome.verdict)
-        const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length
-        return (
-          <StageMark
-            key={stage}
-            stage={stage}
-            here={stage === here}
-            verdict={worst(verdicts)}
-            wrong={count('does-not-conform')}
-            unproven={count('not-proven')}
-            toDo={count('not-inspected')}
-          />
-        )
-      })}
+      {stages.map((stage) => (
+        <StageMark key={stage} stage={stage} here={stage === here} />
+      ))}
     </chakra.nav>
   )
+})
+
+/** What is left of a stage, to be held against what it was: a mark is drawn again only when one of these changes. */
+function leftOf(stage: Stage, { checks }: Inspection) {
+  const verdicts = checks.filter(({ check }) => check.stage === stage).map(({ outcome }) => outcome.verdict)
+  const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length
+  return {
+    verdict: worst(verdicts),
+    wrong: count('does-not-conform'),
+    unproven: count('not-proven'),
+    toDo: count('not-inspected'),
+  }
 }
 
-const StageMark = memo(function StageMark({
-  stage,
-  here,
-  verdict,
-  wrong,
-  unproven,
-  toDo,
-}: {
-  stage: Stage
-  here: boolean
-  verdict: Verdict
-  wrong: number
-  unproven: number
-  toDo: number
-}) {
+function StageMark({ stage, here }: { stage: Stage; here: boolean }) {
   const { jobId } = useParams()
+  const { verdict, wrong, unproven, toDo } = useInspection(
+    useShallow(({ inspection }) => leftOf(stage, inspection!)),
+  )
   const left = [
     [wrong, 'wrong'],
     [unproven, 'not proven'],
@@ -120,4 +107,4 @@ const StageMark = memo(function StageMark({
       </Box>
     </Mark>
   )
-})
+}

@@ -1,5 +1,5 @@
 import { Text } from '@chakra-ui/react'
-import { Suspense, type ComponentType } from 'react'
+import { Suspense, memo, type ComponentType } from 'react'
 import type { Stage } from '@plumb-mark/core'
 import { lazyView } from '../../frame/lazy-view.js'
 import { BondingTree } from './earthing/bonding-tree.js'
@@ -42,7 +42,7 @@ const PICTURES: Partial<Record<Stage, ComponentType>> = {
 }
 
 /** The picture of a stage, drawn from the job's own data. */
-export function Picture({ stage }: { stage: Stage }) {
+export const Picture = memo(function Picture({ stage }: { stage: Stage }) {
   const Shown = PICTURES[stage]
   return Shown ? (
     <Suspense fallback={null}>
@@ -53,4 +53,4 @@ export function Picture({ stage }: { stage: Stage }) {
       This stage has no picture yet; its checks are complete.
     </Text>
   )
-}
+})

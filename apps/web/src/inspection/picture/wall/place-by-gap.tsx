@@ -20,11 +20,12 @@ export function PlaceByGap({
   size: { w: number; h: number }
   onPlace: (to: { x: number } | { y: number }, typed: string) => void
 }) {
-  const inspection = useInspection((state) => state.inspection)!
+  // What is kept, not what is being typed: it is drawn again when something was placed.
+  const { state, around } = useInspection(({ kept }) => kept)!
   const others: SurveyedItem[] = [
     ...wallEnds(wall),
     ...wall.obstructions,
-    ...inspection.state.asBuilt.units.flatMap(({ id, place }) =>
+    ...state.asBuilt.units.flatMap(({ id, place }) =>
       place?.wallId === wall.id ? [{ id, x: place.x, y: place.y, w: place.w, h: place.h }] : [],
     ),
   ].filter(({ id }) => id !== itemId)
@@ -64,7 +65,7 @@ export function PlaceByGap({
       <ChoiceField
         label="what"
         value={otherId}
-        options={others.map(({ id }): Option => [id, inspection.around.labelOf(id)])}
+        options={others.map(({ id }): Option => [id, around.labelOf(id)])}
         onChange={setOtherId}
       />
       <Box>

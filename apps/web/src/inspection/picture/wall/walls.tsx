@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { memo, useCallback, useEffect, useMemo, useState } from 'react'
+import { useShallow } from 'zustand/react/shallow'
 import { measureWall, wallDrawing, wallSvg, type MeasuredWall } from '@plumb-mark/core'
 import { Note } from '../../../look/text.js'
 import { useSession } from '../../../account/session.js'
@@ -22,7 +23,7 @@ import { WallForm } from './wall-form.js'
 
 /** The walls of the job, one at a time in elevation and to scale, with the thing at hand open for measuring beneath it. */
 export function Walls() {
-  const walls = useInspection(({ inspection }) => inspection?.walls)
+  const walls = useInspection(useShallow(({ inspection }) => inspection?.walls.map(({ wall }) => wall)))
   const writable = useWritable()
   const { itemId, checkId } = useFocus()
   const ofCheck = useInspection(
@@ -31,27 +32,31 @@ export function Walls() {
   )
   const [wallId, setWallId] = useState<string>()
   const [editing, setEditing] = useState<'new' | 'this'>()
-  const withItem = walls?.find(({ given }) => given.items.some(({ id }) => id === itemId))?.wall.id
+  const withItem = useInspection(
+    ({ inspection }) =>
+      inspection?.walls.find(({ given }) => given.items.some(({ id }) => id === itemId))?.wall.id,
+  )
+  const wrong = useInspection(
+    ({ inspection }) => inspection?.walls.find(({ result }) => result.verdict !== 'conforms')?.wall.id,
+  )
   // What was chosen, or a check that was opened, brings its wall with it.
   useEffect(() => {
     const next = ofCheck ?? withItem
     if (next) setWallId(next)
   }, [ofCheck, withItem])
   if (!walls) return null
-  const shown =
-    walls.find(({ wall }) => wall.id === wallId) ??
-    walls.find(({ result }) => result.verdict !== 'conforms') ??
-    walls[0]
+  const byId = (sought: string | undefined) => walls.find(({ id }) => id === sought)
+  const shown = byId(wallId) ?? byId(wrong) ?? walls[0]
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
       {(walls.length > 1 || writable) && (
         <Flex gap="6px" wrap="wrap" mb="4px" role="group" aria-label="Walls">
           {walls.length > 1 &&
-            walls.map(({ wall: { id, title } }) => (
+            walls.map(({ id, title }) => (
               <Button
                 key={id}
-                variant={shown?.wall.id === id ? 'solid' : 'outline'}
-                aria-pressed={shown?.wall.id === id}
+                variant={shown?.id === id ? 'solid' : 'outline'}
+                aria-pressed={shown?.id === id}
                 onClick={() => setWallId(id)}
               >
                 {title}
@@ -67,7 +72,7 @@ export function Walls() {
       {editing && (
         <WallForm
           key={editing}
-          wall={editing === 'this' ? shown?.wall : undefined}
+          wall={editing === 'this' ? shown : undefined}
           onDone={(id) => (setEditing(undefined), id && setWallId(id))}
         />
       )}
@@ -75,21 +80,27 @@ export function Walls() {
         <Text color="faint">No wall has been measured yet{writable ? ': add the first.' : '.'}</Text>
       )}
       {shown && (
-        <OneWall key={shown.wall.id} measured={shown} writable={writable} onEdit={() => setEditing('this')} />
+        <OneWall key={shown.id} wallId={shown.id} writable={writable} onEdit={() => setEditing('this')} />
       )}
     </Flex>
   )
 }
 
-function OneWall({
-  measured: kept,
-  writable,
-  onEdit,
-}: {
-  measured: MeasuredWall
+interface WallProps {
+  wallId: string
   writable: boolean
   onEdit: () => void
-}) {
+}
+
+function OneWall(props: WallProps) {
+  const measured = useInspection(({ inspection }) =>
+    inspection?.walls.find(({ wall }) => wall.id === props.wallId),
+  )
+  // Between two steps the wall may be gone before the choice of walls has followed.
+  return measured ? <MeasuredOne measured={measured} {...props} /> : null
+}
+
+function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measured: MeasuredWall }) {
   const around = useInspection(({ inspection }) => inspection!.around)
   const { itemId: chosen, chooseItem, openCheck } = useFocus()
   const person = useSession((session) => session.person)
