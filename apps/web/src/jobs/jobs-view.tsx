@@ -1,4 +1,3 @@
-import { Problem } from '../marks/problem.js'
 import { Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { JobSummary } from '@plumb-mark/contract'
@@ -7,6 +6,7 @@ import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { Page } from '../frame/page.js'
 import { useFetched } from '../http/use-fetched.js'
+import { Problem } from '../marks/problem.js'
 
 const Row = chakra(Link, {
   base: {

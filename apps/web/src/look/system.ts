@@ -52,7 +52,12 @@ const config = defineConfig({
         },
         variants: {
           variant: {
-            solid: { bg: 'accent', color: 'panel', _hover: { opacity: 0.9 } },
+            solid: {
+              bg: 'accent',
+              color: 'panel',
+              _hover: { bg: 'accent', opacity: 0.9 },
+              _expanded: { bg: 'accent' },
+            },
             outline: {
               bg: 'transparent',
               color: 'text',

@@ -112,7 +112,7 @@ function Group({
       borderBottom="1px solid"
       borderColor="hair"
     >
-      <Flex asChild minH="44px" align="center" _hover={{ color: 'accent' }}>
+      <Flex asChild minH="44px" py="8px" align="center" _hover={{ color: 'accent' }}>
         {one.entryId ? (
           <StrikeOut entryId={one.entryId} text={one.text} />
         ) : (

@@ -100,7 +100,7 @@ function Legend({ writable }: { writable: boolean }) {
   return (
     <Note py="6px">
       Touch a module to see what lies there{writable ? ', or choose what to enter' : ''}. A string begins at
-      its disc and ends at its square; a unproven dash is an AC branch, its end a filled square when capped, a
+      its disc and ends at its square; a dashed line is an AC branch, its end a filled square when capped, a
       cross when open.
     </Note>
   )
