@@ -1,6 +1,5 @@
 import { v7 as uuid } from 'uuid'
-import type { Role } from '@plumb-mark/core'
-import type { ErrorShape } from '@plumb-mark/core'
+import type { ErrorShape, Role } from '@plumb-mark/core'
 import { Caller, RunningServer } from '../testing/running-server.testing.js'
 
 let server: RunningServer

@@ -2,7 +2,7 @@ import { connect } from 'node:net'
 import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
-import type { ErrorShape } from '@plumb-mark/core'
+import { fold, inspect, sheetsById, type ErrorShape } from '@plumb-mark/core'
 import { Caller, RunningServer, entry } from '../testing/running-server.testing.js'
 
 let server: RunningServer
@@ -189,18 +189,16 @@ describe('what is no entry is refused and not kept', () => {
       expect(await post({ entries: [entry('shared', { person })] })).toEqual(refusedAs(409, 'unknown-person'))
   })
   it('a photo in an answer that nobody sent', async () => {
-    const bundle = await inspector.bundle(jobId)
-    const asks = bundle.body.sheets.flatMap(({ requirements }) =>
-      requirements.filter(({ kind }) => kind === 'photo-list'),
+    const { body } = await inspector.bundle(jobId)
+    const { checks } = inspect(fold(body.entries), sheetsById(body.sheets))
+    const [{ point, wanted } = { point: '', wanted: '' }] = checks.flatMap(({ check: { point, ask } }) =>
+      ask.kind === 'record' && ask.form === 'photos' ? [{ point, wanted: ask.wanted[0]!.id }] : [],
     )
-    expect(asks.length).toBeGreaterThan(0)
-    const wanted = (asks[0] as unknown as { wanted: { id: string }[] }).wanted[0]!.id
     const photo = { id: uuid(), sha256: 'a'.repeat(64) }
-    const point = `inv-1/${asks[0]!.id}/unit`
-    const { status, error } = await post({
-      entries: [entry('record', { point, answer: { taken: { [wanted]: photo } } })],
-    })
-    expect([status, error.code]).toEqual([409, expect.stringMatching(/unknown-(photo|point)/)])
+    const answer = { taken: { [wanted]: photo } }
+    expect(await post({ entries: [entry('record', { point, answer })] })).toEqual(
+      refusedAs(409, 'unknown-photo'),
+    )
   })
   it.each<[string, string]>([
     [

@@ -1,6 +1,5 @@
 import { create } from 'zustand'
-import type { Condition, Dimension, Instrument } from '@plumb-mark/core'
-import { measures } from '@plumb-mark/core'
+import { measures, type Condition, type Dimension, type Instrument } from '@plumb-mark/core'
 
 interface Habits {
   /** The instrument last used, by dimension. */

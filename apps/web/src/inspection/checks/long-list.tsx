@@ -13,6 +13,8 @@ interface Props {
 /** What a closed row takes, px: others are measured once they are drawn. */
 const USUAL_ROW = 50
 const BEYOND = 12
+/** What the head of the stage covers of the pane, px. */
+const HEAD = 150
 
 /** Where the workspace has three columns the list scrolls by itself, else with the page. */
 const WIDE = '(min-width: 62em)'
@@ -36,6 +38,7 @@ function InPane({ count, keyOf, draw, open }: Props) {
     getScrollElement: () => list?.closest<HTMLElement>('[data-scrolls]') ?? null,
     estimateSize: () => USUAL_ROW,
     overscan: BEYOND,
+    scrollPaddingStart: HEAD,
     scrollMargin: list?.offsetTop ?? 0,
   })
   return <Rows listRef={setList} rows={rows} draw={draw} open={open} />
@@ -65,7 +68,12 @@ function Rows<S extends Element | Window>({
   open: number
 }) {
   useEffect(() => {
-    if (open >= 0) rows.scrollToIndex(open, { align: 'auto' })
+    if (open < 0) return
+    const show = () => rows.scrollToIndex(open, { align: 'auto' })
+    show()
+    // Rows have their own height once they are drawn, and the picture above has its own by then.
+    const again = setTimeout(show, 100)
+    return () => clearTimeout(again)
     // Only another open check moves the list: it stays where it is while it is scrolled by hand.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [open])

@@ -2,13 +2,14 @@ import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import {
+  amps,
+  cutInTwo,
   DRIVING_KINDS,
   PART_KINDS,
   PART_WORDS,
-  RESIDUAL_KINDS,
-  amps,
-  cutInTwo,
   protectionWords,
+  RESIDUAL_KINDS,
+  type Change,
   type NetworkPart,
   type PartLoad,
 } from '@plumb-mark/core'
@@ -17,7 +18,6 @@ import { QuantityInput } from '../../../marks/quantity-input.js'
 import { TextField } from '../../../marks/text-field.js'
 import { Tick } from '../../../marks/tick.js'
 import { useInspection } from '../../../store/inspection.js'
-import type { Change } from '@plumb-mark/core'
 import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
 

@@ -1,15 +1,16 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { v7 as uuid } from 'uuid'
 import {
-  NETWORK_TEMPLATES,
-  PART_WORDS,
   amps,
   byBadness,
   fig,
   formatQuantity,
   judgeNetworkConductor,
+  NETWORK_TEMPLATES,
   networkTemplate,
+  PART_WORDS,
   worst,
+  type Change,
   type ConductorLoad,
   type Inspection,
   type JudgedCheck,
@@ -22,7 +23,6 @@ import { TouchMark } from '../../../marks/touch-mark.js'
 import { verdictColour } from '../../../marks/verdict-mark.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
-import type { Change } from '@plumb-mark/core'
 import { useMake } from '../../use-make.js'
 import type { GraphLayout } from '../graph-layout.js'
 import { GraphEdge, GraphPicture, shortened, type Drawn } from '../graph-picture.js'

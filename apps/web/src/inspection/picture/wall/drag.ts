@@ -1,6 +1,5 @@
-import type { AsBuilt } from '@plumb-mark/core'
+import type { AsBuilt, Change } from '@plumb-mark/core'
 import { withObstruction, withUnit } from '../../steps.js'
-import type { Change } from '@plumb-mark/core'
 
 /** A thing on a wall that is being dragged: its lower left corner as it stands now, mm. */
 export interface Dragged {

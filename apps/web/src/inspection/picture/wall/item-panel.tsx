@@ -6,6 +6,7 @@ import {
   formatInches,
   formatQuantity,
   parseQuantity,
+  type Change,
   type ObstructionBuilt,
   type UnitBuilt,
   type WallBuilt,
@@ -17,7 +18,6 @@ import { useFocus } from '../../focus.js'
 import { useMake } from '../../use-make.js'
 import { PlaceByGap } from './place-by-gap.js'
 import { withObstruction, withUnit } from '../../steps.js'
-import type { Change } from '@plumb-mark/core'
 
 const FIGURES = [
   { name: 'x', label: 'From the datum to its left edge' },
