@@ -11,6 +11,7 @@ import {
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { JobStatus } from '../../job-status.js'
+import { CheckList } from '../../checks/check-list.js'
 import { Walls } from './walls.js'
 
 const user = userEvent.setup()
@@ -108,6 +109,22 @@ describe('a thing on the wall', () => {
     onScreen(<Walls />)
     touch('two')
     expect(useFocus.getState().checkId).toMatch(/^two\/clear\//)
+  })
+  it('a defect is raised on what is kept, not on a measure that is being typed', async () => {
+    openJob([WALL, inverter('one', 300), inverter('two', 900)], { sheets: SHEETS })
+    onScreen(
+      <>
+        <Walls />
+        <CheckList stage="place-and-mount" />
+      </>,
+    )
+    touch('two')
+    expect(screen.getByRole('button', { name: 'Raise the defect' })).toBeInTheDocument()
+    const field = measures('two').getByLabelText('From the datum to its left edge')
+    await retype(field, '910 mm')
+    expect(screen.queryByRole('button', { name: 'Raise the defect' })).not.toBeInTheDocument()
+    await user.keyboard('{Enter}')
+    expect(screen.getByRole('button', { name: 'Raise the defect' })).toBeInTheDocument()
   })
 })
 
