@@ -27,7 +27,10 @@ export class Crew {
     await expect(this.page.getByRole('banner')).toContainText(title)
   }
 
-  /** Opens a job of its own through the API, by the rules of the hatchery: units of the sheets named, or one wall with a DC isolator on it. */
+  /**
+   * Opens a job of its own through the API, by the rules of the hatchery: units of the sheets named, or one
+   * wall with a DC isolator on it.
+   */
   async newJob(number: string, title: string, sheets: readonly string[] = []): Promise<string> {
     const jobs = (await (await this.page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
     const first = jobs.find((job) => job.title === HATCHERY)!

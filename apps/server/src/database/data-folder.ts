@@ -9,8 +9,8 @@ export interface HeldFolder {
 }
 
 /**
- * Makes the folder where it is missing and holds it. The hold is a lock of the system on a file of its own: a program that was killed leaves
- * nothing behind that would have to be removed by hand.
+ * Makes the folder where it is missing and holds it. The hold is a lock of the system on a file of its own: a
+ * program that was killed leaves nothing behind that would have to be removed by hand.
  */
 export function holdFolder(dataDir: string): HeldFolder {
   try {

@@ -73,9 +73,10 @@ export class EntriesService {
   }
 
   /**
-   * Appends entries in their order, all or none: folded and judged first, and kept only when that succeeds, so that what was answered with an
-   * error was not kept. An entry that is here already, word for word, is answered as it was kept: sending twice is harmless. What core does
-   * not admit is refused with its code, and nothing of the batch is kept.
+   * Appends entries in their order, all or none: folded and judged first, and kept only when that succeeds,
+   * so that what was answered with an error was not kept. An entry that is here already, word for word, is
+   * answered as it was kept: sending twice is harmless. What core does not admit is refused with its code,
+   * and nothing of the batch is kept.
    */
   async append(person: Person, jobId: JobId, entries: readonly NewEntry[]): Promise<Entry[]> {
     return this.queue.run(jobId, async () => {

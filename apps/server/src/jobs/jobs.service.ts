@@ -25,8 +25,8 @@ export class JobsService {
   ) {}
 
   /**
-   * The jobs this person may see, latest change first, with what each is waiting for. One that cannot be judged is listed with its reason and
-   * hides none of the others.
+   * The jobs this person may see, latest change first, with what each is waiting for. One that cannot be
+   * judged is listed with its reason and hides none of the others.
    */
   async list(person: Person): Promise<JobSummary[]> {
     const rows = await this.visible(person)

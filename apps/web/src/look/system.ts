@@ -1,6 +1,9 @@
 import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
 
-/** Drawn from the craft of setting out: a limewashed ground, a chalk-line blue to act with, red oxide for danger, the bob’s brass for what is unproven. */
+/**
+ * Drawn from the craft of setting out: a limewashed ground, a chalk-line blue to act with, red oxide for
+ * danger, the bob’s brass for what is unproven.
+ */
 const colours = {
   paper: ['#f3eee3', '#171916'],
   panel: ['#fbf8f1', '#20231f'],

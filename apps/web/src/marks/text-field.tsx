@@ -21,7 +21,10 @@ export function TextField({ label, value, onChange, problem, hint, ...input }: P
   )
 }
 
-/** How many: a whole number from 1 to `most`. While it is being typed the field may be empty; what is no number leaves the count as it was. */
+/**
+ * How many: a whole number from 1 to `most`. While it is being typed the field may be empty; what is no
+ * number leaves the count as it was.
+ */
 export function CountField({
   value,
   most,

@@ -193,7 +193,10 @@ export const useInspection = create<OpenInspection>((set, get) => ({
 
 type Taken = { ok: true; entries: Entry[]; inspection: Inspection } | { ok: false; message: string }
 
-/** The entries of a step put on top of what is kept, one after the other, each weighed against what those before it come to: all or none. */
+/**
+ * The entries of a step put on top of what is kept, one after the other, each weighed against what those
+ * before it come to: all or none.
+ */
 function taken(
   fresh: readonly NewEntry[],
   by: Person,

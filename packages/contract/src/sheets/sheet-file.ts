@@ -10,7 +10,10 @@ export interface SheetFault {
   column?: number
 }
 
-/** A sheet that reads, with the fields of the file that reading passes over; or everything that keeps it from being read, at least one fault. */
+/**
+ * A sheet that reads, with the fields of the file that reading passes over; or everything that keeps it from
+ * being read, at least one fault.
+ */
 export type SheetText =
   { ok: true; sheet: Sheet; passedOver: SheetFault[] } | { ok: false; faults: [SheetFault, ...SheetFault[]] }
 

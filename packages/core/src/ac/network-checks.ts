@@ -5,7 +5,10 @@ import { conductor } from './conductor.js'
 import type { ConductorResult } from './conductor-input.js'
 import { IEC_SIZES, NEC_SIZES } from './conductor-tables.js'
 
-/** A conductor of the one-line model before the calculator of the job's school; undefined when nothing feeds it or its size is in no table. */
+/**
+ * A conductor of the one-line model before the calculator of the job's school; undefined when nothing feeds
+ * it or its size is in no table.
+ */
 export function judgeNetworkConductor(
   load: ConductorLoad,
   { school, maxDropPercent }: { school: 'iec' | 'nec'; maxDropPercent?: number | undefined },

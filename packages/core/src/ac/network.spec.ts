@@ -1,30 +1,11 @@
 import fc from 'fast-check'
-import type { NetworkBuilt, NetworkConductor, NetworkPart } from './one-line.js'
+import type { NetworkBuilt } from './one-line.js'
+import { cable, part } from './network.testing.js'
 import { sheet } from '../requirements/site.testing.js'
 import { judgeNetworkConductor } from './network-checks.js'
 import { networkLoads } from './network.js'
 import { NETWORK_TEMPLATES, networkTemplate, type NetworkTemplate } from '../entering/network-templates.js'
 
-const part = (id: string, kind: NetworkPart['kind'], more: Partial<NetworkPart> = {}): NetworkPart => ({
-  id,
-  label: id,
-  kind,
-  ...more,
-})
-const cable = (from: string, to: string, more: Partial<NetworkConductor> = {}): NetworkConductor => ({
-  id: `${from}-${to}`,
-  from,
-  to,
-  phases: 1,
-  voltage: 230,
-  size: 6,
-  length: 10,
-  insulation: 'pvc',
-  method: 'C',
-  ambient: 30,
-  grouped: 1,
-  ...more,
-})
 const house = (more: Partial<NetworkBuilt> = {}): NetworkBuilt => ({
   parts: [
     part('grid', 'grid', { source: 63 }),

@@ -78,7 +78,10 @@ export interface NetworkBuilt {
   conductors: NetworkConductor[]
 }
 
-/** A cable into which a part is put: what ran from end to end now ends at the part, and a short piece of the same kind goes on from there. */
+/**
+ * A cable into which a part is put: what ran from end to end now ends at the part, and a short piece of the
+ * same kind goes on from there.
+ */
 export function cutInTwo(
   cable: NetworkConductor,
   partId: string,

@@ -1,30 +1,11 @@
 import fc from 'fast-check'
-import { cutInTwo, type NetworkBuilt, type NetworkConductor, type NetworkPart } from './one-line.js'
+import { cutInTwo, type NetworkBuilt, type NetworkPart } from './one-line.js'
+import { cable, part } from './network.testing.js'
 import { Site, sheet } from '../requirements/site.testing.js'
 import { networkLoads } from './network.js'
 import { partLoads, protectionWords } from './part-loads.js'
 import { wayToGrid } from './way-to-grid.js'
 
-const part = (id: string, kind: NetworkPart['kind'], more: Partial<NetworkPart> = {}): NetworkPart => ({
-  id,
-  label: id,
-  kind,
-  ...more,
-})
-const cable = (from: string, to: string, more: Partial<NetworkConductor> = {}): NetworkConductor => ({
-  id: `${from}-${to}`,
-  from,
-  to,
-  phases: 1,
-  voltage: 230,
-  size: 6,
-  length: 10,
-  insulation: 'pvc',
-  method: 'C',
-  ambient: 30,
-  grouped: 1,
-  ...more,
-})
 const HOUSE: NetworkBuilt = {
   parts: [
     part('grid', 'grid', { source: 63 }),

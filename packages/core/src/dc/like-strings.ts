@@ -40,9 +40,10 @@ export interface LikeStringsResult extends Explained {
 }
 
 /**
- * Are like strings alike? Each string's voltage per module against the median of the like strings, all taken at the same irradiance; V, %, the
- * tolerance itself allowed. A string without like ones, or whose like ones show nothing, is not proven. Bad input: two strings with one id.
- * Source: comparison of like strings, IEC 62446-1.
+ * Are like strings alike? Each string's voltage per module against the median of the like strings, all taken
+ * at the same irradiance; V, %, the tolerance itself allowed. A string without like ones, or whose like ones
+ * show nothing, is not proven. Bad input: two strings with one id. Source: comparison of like strings, IEC
+ * 62446-1.
  */
 export function likeStrings(input: LikeStringsInput): LikeStringsResult {
   const { strings, tolerancePercent } = likeStringsInput.read(input, '') as Given

@@ -30,7 +30,10 @@ export interface StringOnChart {
     { from: number; to: number; least: number; most: number | undefined; verdict: Verdict } | undefined
 }
 
-/** Every string whose open-circuit voltage is asked for, in the order of the checks: measured, expected, coldest morning, tracker window. */
+/**
+ * Every string whose open-circuit voltage is asked for, in the order of the checks: measured, expected,
+ * coldest morning, tracker window.
+ */
 export function stringChart(inspection: Inspection): StringOnChart[] {
   const beside = (kind: 'cold-limit' | 'tracker-window', of: JudgedCheck) =>
     inspection.checks.find(

@@ -54,8 +54,8 @@ export function withSerials({ devices }: ArrayBuilt, rows: readonly SerialRow[])
 }
 
 /**
- * Devices for modules that have none: `each` modules side by side in a row share one, the last of a row may have fewer, its ports then idle.
- * Ids come from outside.
+ * Devices for modules that have none: `each` modules side by side in a row share one, the last of a row may
+ * have fewer, its ports then idle. Ids come from outside.
  */
 export function devicesFor(
   free: readonly Place[],

@@ -9,8 +9,9 @@ import { NOTHING_ENTERED, draftOf, type Draft, type JobState } from './state.js'
 export const fold = (entries: readonly Entry[]): JobState => applied(NOTHING_ENTERED, entries)
 
 /**
- * A state carried forward by more entries. An entry that is kept and cannot be read (an older program may have taken it) changes nothing: it
- * is listed as unreadable, stands in the way of a signature, and can be struck out.
+ * A state carried forward by more entries. An entry that is kept and cannot be read (an older program may
+ * have taken it) changes nothing: it is listed as unreadable, stands in the way of a signature, and can be
+ * struck out.
  */
 export function applied(state: JobState, entries: readonly Entry[]): JobState {
   const draft = draftOf(state)

@@ -104,7 +104,10 @@ export interface Kind<R extends Common = Common> {
   shape: Shape<unknown>
   /** Minutes that one check usually takes; the office may say otherwise. */
   minutes: number
-  /** What of its surroundings it looks at, besides the requirement, its unit and its own evidence: what changes elsewhere is no concern of it. */
+  /**
+   * What of its surroundings it looks at, besides the requirement, its unit and its own evidence: what
+   * changes elsewhere is no concern of it.
+   */
   reads(requirement: R): readonly Reads[]
   expand(
     requirement: R,

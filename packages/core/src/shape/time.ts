@@ -5,8 +5,8 @@ const RFC_3339 =
   /^(\d{4}-\d{2}-\d{2})T((?:[01]\d|2[0-3]):[0-5]\d:[0-5]\d(?:\.\d+)?)(Z|[+-](?:[01]\d|2[0-3]):[0-5]\d)$/i
 
 /**
- * An instant as the wire, the record and its verification take it: RFC 3339 with its offset, and nothing else, so that what was accepted can
- * be read for ever. Milliseconds; NaN for anything else.
+ * An instant as the wire, the record and its verification take it: RFC 3339 with its offset, and nothing
+ * else, so that what was accepted can be read for ever. Milliseconds; NaN for anything else.
  */
 export function rfc3339(value: string): number {
   const match = RFC_3339.exec(value)

@@ -28,9 +28,10 @@ export interface Blocker {
 }
 
 /**
- * Exactly what stands in the way of the licensed signature: checks without an answer, readings that prove nothing, failures that nobody
- * raised, open `stop` and `major` defects, entries that cannot be read, readings in force taken with an instrument whose calibration was over. Open `minor` defects
- * and notes do not block; they are listed in the record.
+ * Exactly what stands in the way of the licensed signature: checks without an answer, readings that prove
+ * nothing, failures that nobody raised, open `stop` and `major` defects, entries that cannot be read,
+ * readings in force taken with an instrument whose calibration was over. Open `minor` defects and notes do
+ * not block; they are listed in the record.
  */
 export function blockers({ checks, defects, state, sheets }: Inspection): Blocker[] {
   const unreadable = state.unreadable.map(({ entry, problem }): Blocker => ({

@@ -1,3 +1,4 @@
+import type { CheckId, PointId } from '../ids/ids.js'
 import type { Said } from '../quantity/words.js'
 import type { Evidence, Moment } from '../job/state.js'
 import type { UnitBuilt } from '../as-built/unit.js'
@@ -12,7 +13,7 @@ import type { Stage } from '../sheet/stages.js'
 /** One requirement of one sheet on one thing on site. */
 export interface Check {
   /** `unit/requirement/subject`: the same check has the same id for everybody, for ever. */
-  id: string
+  id: CheckId
   stage: Stage
   unit: UnitBuilt
   sheet: SheetRef
@@ -23,7 +24,7 @@ export interface Check {
   /** "Inverter 1, terminal PV1 +" */
   place: string
   /** Where its evidence is kept; several checks may judge one point. */
-  point: string
+  point: PointId
   ask: Ask
   /** The limit in words and figures. */
   required: Said

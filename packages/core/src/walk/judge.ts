@@ -33,7 +33,10 @@ function builtAt({ ask, unit, inTheWay }: Check, touched: JobState['touched']) {
   return ask.from === 'wall' ? touched.walls.get(unit.place?.wallId ?? '') : touched[ask.from]
 }
 
-/** The outcome of one check for a piece of evidence that may or may not be kept. Facts that no calculator takes are not proven; nothing is thrown. */
+/**
+ * The outcome of one check for a piece of evidence that may or may not be kept. Facts that no calculator
+ * takes are not proven; nothing is thrown.
+ */
 export function judge(check: Check, given: Given | undefined, around: Surroundings): Outcome {
   if (check.because !== undefined) return { verdict: 'not-applicable', because: check.because }
   if (check.inTheWay) return outcomeOf(check, refusedFacts(check.inTheWay, check.ask))

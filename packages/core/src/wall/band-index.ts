@@ -6,7 +6,10 @@ import type { Item } from './items.js'
  * keeps its items in order, so that a search can start at the unit and stop as soon as nothing farther away could matter.
  */
 export interface BandIndex {
-  /** Visits the items in the unit's band on one side, nearest first within a strip, until `enough(gap)` says that none farther can matter. */
+  /**
+   * Visits the items in the unit's band on one side, nearest first within a strip, until `enough(gap)` says
+   * that none farther can matter.
+   */
   visit(
     unit: Item,
     towards: 'low' | 'high',
@@ -66,7 +69,10 @@ export function bandIndex(items: readonly Item[], axis: Axis): BandIndex {
   }
 }
 
-/** Position of the first item that does not lie wholly on the far side of the unit's edge; half a millimetre early, to be safe in rounding. */
+/**
+ * Position of the first item that does not lie wholly on the far side of the unit's edge; half a millimetre
+ * early, to be safe in rounding.
+ */
 function startAt(sorted: Item[], unit: Item, axis: Axis, towards: 'low' | 'high'): number {
   const SLACK = 0.5
   let low = 0

@@ -21,7 +21,10 @@ const ROW = 76
 const UNDER = 25
 const css = (colour: string) => `var(--chakra-colors-${colour.replace(/([A-Z])/g, '-$1').toLowerCase()})`
 
-/** Each string against what is expected of it, the limit of its input, and the window in which that can work; touching one opens its check. */
+/**
+ * Each string against what is expected of it, the limit of its input, and the window in which that can work;
+ * touching one opens its check.
+ */
 export function Strings() {
   const inspection = useInspection((state) => state.inspection)
   const openCheck = useFocus((focus) => focus.openCheck)
@@ -165,7 +168,10 @@ function Mark({ cx, cy, payload }: { cx?: number; cy?: number; payload?: StringO
   )
 }
 
-/** What follows from the sheets alone: start voltage, coldest morning, and the voltage at the maximum power point within its tracker's window. */
+/**
+ * What follows from the sheets alone: start voltage, coldest morning, and the voltage at the maximum power
+ * point within its tracker's window.
+ */
 function Beneath({ rows }: { rows: readonly StringOnChart[] }) {
   const [x, y] = [useXAxisScale(), useYAxisScale()]
   if (!x || !y) return null

@@ -12,7 +12,10 @@ import { verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 
-/** The terminal strips of every unit: what each terminal asks for and how it was found. Touching one opens its first check that wants something. */
+/**
+ * The terminal strips of every unit: what each terminal asks for and how it was found. Touching one opens its
+ * first check that wants something.
+ */
 export function Terminals({ side, of }: { side: 'dc' | 'ac' | 'battery'; of?: UnitKind }) {
   const inspection = useInspection((state) => state.inspection)
   const units = (inspection?.state.asBuilt.units ?? [])

@@ -45,13 +45,16 @@ export interface EntryKindRow<B extends object> {
   says: string
   writtenBy: readonly Role[]
   /**
-   * What of a job it is weighed against: what was entered so far, the measuring points that follow from what is built, or the very outcomes.
-   * In a long batch the judging is brought up to date only where it matters.
+   * What of a job it is weighed against: what was entered so far, the measuring points that follow from what
+   * is built, or the very outcomes. In a long batch the judging is brought up to date only where it matters.
    */
   weighedBy: 'state' | 'points' | 'outcomes'
   admit(body: NoInfer<B>, against: Against, role: Role): Admission
   apply(draft: Draft, body: NoInfer<B>, entry: EntryWith<NoInfer<B>>): void
-  /** The changes that take it back, seen from before it: nothing is deleted, undoing is an entry too. Left out where it cannot be undone. */
+  /**
+   * The changes that take it back, seen from before it: nothing is deleted, undoing is an entry too. Left out
+   * where it cannot be undone.
+   */
   undo?(body: NoInfer<B>, before: AsBuilt): Step[]
   /** The photos that it shows, which must be kept before it is. */
   shows?(body: NoInfer<B>): readonly PhotoRef[]

@@ -12,7 +12,10 @@ import { TECHNOLOGIES } from '../../sheet/terms.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
-/** Which modules a device suits: by cell count, technology, current, voltage and power. Read off the array map and the sheets of its modules. */
+/**
+ * Which modules a device suits: by cell count, technology, current, voltage and power. Read off the array map
+ * and the sheets of its modules.
+ */
 export const compatibility = defineKind(
   requirementOf({
     technologies: optional(list(oneOf(TECHNOLOGIES))),

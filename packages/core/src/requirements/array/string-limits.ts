@@ -10,7 +10,10 @@ import { count, flag, optional } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
-/** What a string may be: least and most modules, greatest power, and whether it may mix wattages, orientations, or share its input with an unequal one. */
+/**
+ * What a string may be: least and most modules, greatest power, and whether it may mix wattages,
+ * orientations, or share its input with an unequal one.
+ */
 export const stringLimits = defineKind(
   requirementOf({
     minCount: optional(count()),

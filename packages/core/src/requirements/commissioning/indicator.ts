@@ -4,7 +4,10 @@ import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
-/** An indicator whose colour and rhythm mean something: what is seen is held against the maker's list. `beat` is lit and dark, s, in turn. */
+/**
+ * An indicator whose colour and rhythm mean something: what is seen is held against the maker's list. `beat`
+ * is lit and dark, s, in turn.
+ */
 export const indicator = defineKind(
   refine(
     requirementOf({

@@ -5,7 +5,10 @@ import { say } from '../../quantity/words.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
-/** The insulation of each string against earth, by the standard's table; a reading below the required test voltage can condemn, never clear. */
+/**
+ * The insulation of each string against earth, by the standard's table; a reading below the required test
+ * voltage can condemn, never clear.
+ */
 export const insulation = defineKind(requirementOf({}), {
   minutes: 4,
   reads: () => ['array'],

@@ -5,7 +5,10 @@ import { optional, percent, text } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
-/** Strings of one module read alike: each against the median of the like strings, per module, over all units that read at the same point. */
+/**
+ * Strings of one module read alike: each against the median of the like strings, per module, over all units
+ * that read at the same point.
+ */
 export const likeStringsKind = defineKind(
   requirementOf({
     reads: text('the point at which the strings are read'),

@@ -10,9 +10,9 @@ import { defineKind, requirementOf } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
 /**
- * Each string stays in the window in which its input can follow the maximum power point: hot, the voltage of its modules must not sink out of it
- * below; on the coldest morning not rise out of it above. From the sheets of the modules on the string's path.
- * Source: IEC 62548, matching the array to the input of the inverter.
+ * Each string stays in the window in which its input can follow the maximum power point: hot, the voltage of
+ * its modules must not sink out of it below; on the coldest morning not rise out of it above. From the sheets
+ * of the modules on the string's path. Source: IEC 62548, matching the array to the input of the inverter.
  */
 export const trackerWindow = defineKind(
   requirementOf({

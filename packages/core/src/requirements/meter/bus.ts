@@ -13,7 +13,10 @@ const SHIELD_WORDS = {
   'no-shield': 'no shield',
 } satisfies Record<(typeof SHIELDS)[number], string>
 
-/** A data bus: twisted pair, A to A, shield as told, addresses distinct and in range, terminators only at the two ends, devices under the limit. */
+/**
+ * A data bus: twisted pair, A to A, shield as told, addresses distinct and in range, terminators only at the
+ * two ends, devices under the limit.
+ */
 export const bus = defineKind(
   requirementOf({
     maxDevices: optional(count('on one bus', { min: 2 })),

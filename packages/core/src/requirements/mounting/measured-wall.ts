@@ -19,7 +19,10 @@ export interface MeasuredWall {
 
 const NO_DEMAND = { left: 0, right: 0, top: 0, bottom: 0 }
 
-/** Puts the units that hang on a wall, with what their sheets demand, and its obstructions before the clearance calculator, by the job's rule for doubtful measures. */
+/**
+ * Puts the units that hang on a wall, with what their sheets demand, and its obstructions before the
+ * clearance calculator, by the job's rule for doubtful measures.
+ */
 export function measureWall(
   wall: WallBuilt,
   { units }: AsBuilt,
