@@ -82,6 +82,22 @@ const GOOD = {
     settleWithin: 1,
   },
   reserve: { capacityKwh: 10, reservePercent: 20, loadKw: 1, inverterKw: 5 },
+  'photo-measure': {
+    points: [
+      { px: 500, py: 2500, x: 0, y: 0 },
+      { px: 3500, py: 2500, x: 1500, y: 0 },
+      { px: 3500, py: 500, x: 1500, y: 1000 },
+      { px: 500, py: 500, x: 0, y: 1000 },
+    ],
+    measure: [{ id: 'gap', from: { px: 1000, py: 2000 }, to: { px: 1600, py: 1200 } }],
+  },
+  'expected-power': {
+    module: { pmax: 400, pmaxTempCoeff: -0.3 },
+    count: 10,
+    conditions: { cellTemperature: 25, irradiance: 1000 },
+    measured: { power: 3700 },
+  },
+  'roll-call': { fitted: 12, ever: 12, lately: 12 },
   'rail-marks': { moduleWidth: 1100, gap: 20, count: 3 },
   'split-strings': {
     planes: [{ id: 'p', modules: 10 }],
@@ -226,6 +242,15 @@ it.each<[CalculatorName, string, unknown, string, string?]>([
     'duplicate-id',
     'strings[1].id',
   ],
+  ['photo-measure', 'points', [], 'too-few'],
+  ['photo-measure', 'points[3]', { px: 500, py: 2500, x: 0, y: 0 }, 'degenerate', 'points'],
+  ['photo-measure', 'points[1].x', -1500, 'mispaired', 'points'],
+  ['photo-measure', 'measure[0].to', { px: 1000, py: 2000 }, 'no-length', 'measure[0]'],
+  ['photo-measure', 'pointUncertainty', -1, 'negative'],
+  ['expected-power', 'conditions.irradiance', 0, 'not-positive', 'conditions'],
+  ['expected-power', 'module.pmaxTempCoeff', 0.3, 'out-of-range'],
+  ['roll-call', 'lately', 13, 'out-of-range'],
+  ['roll-call', 'ever', 1.5, 'not-a-count'],
   ['driver-torque', 'required', { min: 4, max: 3 }, 'min-above-max', 'required.min'],
 ])('%s with %s = %j is refused: %s', (name, path, value, code, at = path) => {
   expect.assertions(2)

@@ -5,8 +5,10 @@ import { railMarks, railMarksInput } from './array/rail-marks.js'
 import { safeVoltage, safeVoltageInput } from './array/safe-voltage.js'
 import { serialMap, serialMapInput } from './array/serial-map.js'
 import { splitStrings, splitStringsInput } from './array/split-strings.js'
+import { expectedPower, expectedPowerInput } from './commissioning/expected-power.js'
 import { limitResponse, limitResponseInput } from './commissioning/limit-response.js'
 import { reserve, reserveInput } from './commissioning/reserve.js'
+import { rollCall, rollCallInput } from './commissioning/roll-call.js'
 import { settings, settingsInput } from './commissioning/settings.js'
 import { insulation, insulationInput } from './dc/insulation.js'
 import { likeStrings, likeStringsInput } from './dc/like-strings.js'
@@ -25,6 +27,7 @@ import { clearance } from './wall/clearance.js'
 import { clearanceRework, clearanceReworkFields } from './wall/clearance-rework.js'
 import { fixings, fixingsInput } from './wall/fixings.js'
 import { clearanceInput } from './wall/items.js'
+import { photoMeasure, photoMeasureInput } from './wall/photo-measure.js'
 
 export interface Calculator {
   /** One line for a list. */
@@ -125,6 +128,21 @@ export const CALCULATORS = {
     answers: 'How long does the backup reserve last?',
     input: reserveInput.schema,
     compute: reserve,
+  },
+  'photo-measure': {
+    answers: 'How long is it on the wall, read off one photograph?',
+    input: photoMeasureInput.schema,
+    compute: photoMeasure,
+  },
+  'expected-power': {
+    answers: 'Does an array bring the power that its modules, temperature and light promise?',
+    input: expectedPowerInput.schema,
+    compute: expectedPower,
+  },
+  'roll-call': {
+    answers: 'Do all devices that were fitted report?',
+    input: rollCallInput.schema,
+    compute: rollCall,
   },
   'rail-marks': {
     answers: 'Where do the marks along a rail go?',

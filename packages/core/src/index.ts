@@ -53,6 +53,13 @@ export {
   type SplitStringsResult,
 } from './array/split-strings.js'
 export { insulation, type InsulationInput, type InsulationResult } from './dc/insulation.js'
+export {
+  expectedPower,
+  type ExpectedPowerInput,
+  type ExpectedPowerResult,
+} from './commissioning/expected-power.js'
+export { rollCall, type RollCallInput, type RollCallResult } from './commissioning/roll-call.js'
+export { photoMeasure, type PhotoMeasureInput, type PhotoMeasureResult } from './wall/photo-measure.js'
 export { likeStrings, type LikeStringsInput, type LikeStringsResult } from './dc/like-strings.js'
 export {
   COLD_METHODS,

@@ -45,6 +45,20 @@ export const CATALOGUE = {
       derate: '0.7',
     },
   },
+  'photo-measure': {
+    title: 'Distances off a photo',
+    example: {
+      points: [
+        { px: '1253', py: '2068', x: '200 mm', y: '900 mm' },
+        { px: '2616', py: '1953', x: '1400 mm', y: '900 mm' },
+        { px: '2584', py: '1054', x: '1400 mm', y: '1700 mm' },
+        { px: '1238', py: '942', x: '200 mm', y: '1700 mm' },
+      ],
+      measure: [
+        { id: 'gap between the units', from: { px: '1671', py: '1565' }, to: { px: '1969', py: '1562' } },
+      ],
+    },
+  },
   'lift-plan': {
     title: 'Lifts',
     example: {
@@ -245,6 +259,20 @@ export const CATALOGUE = {
       settleWithin: '25 s',
     },
   },
+  'expected-power': {
+    title: 'Power that the light promises',
+    example: {
+      module: { pmax: '430 W', pmaxTempCoeff: '-0.34' },
+      count: '24',
+      conditions: { cellTemperature: '46 °C', irradiance: '720 W/m²' },
+      measured: { power: '6.1 kW', uncertainty: '90 W' },
+      inverterMax: '10 kW',
+    },
+  },
+  'roll-call': {
+    title: 'Devices that report',
+    example: { fitted: '24', ever: '24', lately: '23', irradiance: '640 W/m²' },
+  },
   reserve: {
     title: 'Backup reserve',
     example: { capacityKwh: '13.2', reservePercent: '25', loadKw: '1.1', inverterKw: '8' },
@@ -254,11 +282,14 @@ export const CATALOGUE = {
 /** In the order of the walk. */
 export const GROUPS: readonly { title: string; names: readonly CalculatorName[] }[] = [
   { title: 'Readings', names: ['decision', 'driver-torque'] },
-  { title: 'Wall', names: ['clearance', 'clearance-rework', 'fixings', 'lift-plan'] },
+  { title: 'Wall', names: ['clearance', 'clearance-rework', 'photo-measure', 'fixings', 'lift-plan'] },
   { title: 'Roof', names: ['rail-marks', 'split-strings', 'serial-map', 'safe-voltage'] },
   { title: 'Earthing', names: ['protective-earth'] },
   { title: 'DC', names: ['string-voltage', 'string-cold-limit', 'like-strings', 'insulation'] },
   { title: 'AC', names: ['conductor', 'ac-branch'] },
   { title: 'Meter', names: ['ct-phasing', 'power-balance'] },
-  { title: 'Running', names: ['sequence', 'settings', 'limit-response', 'reserve'] },
+  {
+    title: 'Running',
+    names: ['sequence', 'settings', 'limit-response', 'expected-power', 'roll-call', 'reserve'],
+  },
 ]

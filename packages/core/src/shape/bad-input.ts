@@ -18,6 +18,11 @@ export type BadInputCode =
   | 'cycle'
   | 'not-a-time'
   | 'not-a-quantity'
+  | 'too-few'
+  | 'degenerate'
+  | 'mispaired'
+  | 'no-length'
+  | 'beyond-horizon'
   | 'unknown-calculator'
   | 'not-json'
 

@@ -46,6 +46,12 @@ const GAUGES = {
   'string-cold-limit': ({ input, result }) => ({ value: result.maxVoc, max: input.inverterMax, unit: 'V' }),
   'protective-earth': ({ input, result }) => ({ value: input.fitted, min: result.required, unit: 'mm²' }),
   fixings: ({ result }) => ({ value: result.utilisation, max: 1, unit: 'of what is allowed' }),
+  'expected-power': ({ input, result }) => ({
+    value: input.measured.power,
+    spread: input.measured.uncertainty,
+    min: input.minRatio * result.expected,
+    unit: 'W',
+  }),
   reserve: ({ input, result }) => ({ value: result.usableKwh, max: input.capacityKwh, unit: 'kWh' }),
 } satisfies Record<string, (props: PictureProps) => Gauge>
 

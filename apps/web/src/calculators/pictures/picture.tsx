@@ -4,7 +4,9 @@ import { Balance } from './balance.js'
 import { Branch, OneLine } from './one-line.js'
 import { GaugePicture } from './gauge.js'
 import { Lifts, Pairs, Rail, Split } from './lists.js'
+import { RectifiedPhoto } from './photo.js'
 import { Phasors } from './phasors.js'
+import { RollCall } from './roll-call.js'
 import { OrderOrTimeline } from './order.js'
 import { LikeStrings, StringStories } from './strings.js'
 import type { PictureProps } from './props.js'
@@ -22,6 +24,9 @@ const PICTURES = {
   'string-cold-limit': GaugePicture('string-cold-limit'),
   'protective-earth': GaugePicture('protective-earth'),
   fixings: GaugePicture('fixings'),
+  'expected-power': GaugePicture('expected-power'),
+  'photo-measure': RectifiedPhoto,
+  'roll-call': RollCall,
   reserve: GaugePicture('reserve'),
   clearance: WallPicture,
   'clearance-rework': ReworkPicture,

@@ -1,0 +1,200 @@
+import { mm } from '../quantity/figure.js'
+import { fig } from '../quantity/say.js'
+import { say, type Said } from '../quantity/words.js'
+import { BadInput } from '../shape/bad-input.js'
+import { list, num, object, optional, requireUniqueIds, text } from '../shape/shape.js'
+import type { Explained } from '../verdict/verdict.js'
+import {
+  denominatorAt,
+  fitProjectiveMap,
+  onWall,
+  refitProjectiveMap,
+  residualOf,
+  type KnownPoint,
+  type ProjectiveMap,
+} from './projective-map.js'
+
+const pixel = object({ px: num(), py: num() })
+const MOST_POINTS = 100
+
+export const photoMeasureInput = object({
+  points: list(object({ px: num(), py: num(), x: num({ unit: 'mm' }), y: num({ unit: 'mm' }) }), {
+    about: 'points of the photo whose places on the wall are known',
+    mayBeEmpty: true,
+    max: MOST_POINTS,
+  }),
+  measure: list(object({ id: text(), from: pixel, to: pixel }), { max: 1000 }),
+  pointUncertainty: optional(
+    num({ sign: 'magnitude', about: 'of every clicked coordinate, expanded, in pixels' }),
+    2,
+  ),
+  placeUncertainty: optional(
+    num({ unit: 'mm', sign: 'magnitude', about: 'of every known place, expanded' }),
+    0,
+  ),
+})
+
+interface Pixel {
+  px: number
+  py: number
+}
+interface Length {
+  id: string
+  from: Pixel
+  to: Pixel
+}
+export interface PhotoMeasureInput {
+  points: KnownPoint[]
+  measure: Length[]
+  pointUncertainty?: number | undefined
+  placeUncertainty?: number | undefined
+}
+export interface PhotoMeasureResult extends Explained {
+  /** mm */
+  residual: number
+  /** mm, in the order asked */
+  distances: { id: string; distance: number; uncertainty: number }[]
+}
+
+/**
+ * Distances on a flat wall read off one photograph, rectified by at least four points whose places are known. Pixels in the photo, mm on the wall;
+ * uncertainties are expanded (k = 2), propagated to first order from every click and every known place. The residual is no part of them:
+ * where it is larger, a known point is wrong or the lens bends lines, and the notes say so. It gives no verdict: a distance becomes a
+ * reading whose instrument is the photo. Bad input: `too-few`, `degenerate` or `mispaired` at `points`, `no-length` at `measure[i]`,
+ * `beyond-horizon` at its ends. Source: plane projective rectification, JCGM 100.
+ */
+export function photoMeasure(input: PhotoMeasureInput): PhotoMeasureResult {
+  const { points, measure, pointUncertainty, placeUncertainty } = photoMeasureInput.read(input, '')
+  requireUniqueIds(measure, 'measure')
+  const map = mapOf(points)
+  measure.forEach((length, i) => requireVisible(map, points, length, `measure[${i}]`))
+  const residual = residualOf(map, points)
+  const slopes = slopesOfPoints(map, points, measure, { pointUncertainty, placeUncertainty })
+  const distances = measure.map((length, i) => ({
+    id: length.id,
+    distance: between(map, length),
+    uncertainty: Math.sqrt(slopes[i]! + sumOfEnds(map, length, pointUncertainty)),
+  }))
+  return {
+    residual,
+    distances,
+    working: workingOf(points, residual, distances),
+    notes: notesOf(residual, distances),
+  }
+}
+
+function mapOf(points: readonly KnownPoint[]): ProjectiveMap {
+  if (points.length < 4) throw new BadInput('too-few', 'points', 'needs at least four known points')
+  if (!hasFourInGeneralPosition(points))
+    throw new BadInput(
+      'degenerate',
+      'points',
+      'needs four points of which no three lie in a line, neither in the photo nor on the wall',
+    )
+  const map = fitProjectiveMap(points)
+  const signs = map ? points.map(({ px, py }) => Math.sign(denominatorAt(map, px, py))) : []
+  if (!map || signs[0] === 0 || signs.some((sign) => sign !== signs[0]))
+    throw new BadInput('mispaired', 'points', 'no camera sees a wall so: two points are exchanged')
+  return map
+}
+
+const IN_LINE = 1e-9
+
+function hasFourInGeneralPosition(points: readonly KnownPoint[]): boolean {
+  const inLine = (a: KnownPoint, b: KnownPoint, c: KnownPoint) =>
+    crossed(b.px - a.px, b.py - a.py, c.px - a.px, c.py - a.py) ||
+    crossed(b.x - a.x, b.y - a.y, c.x - a.x, c.y - a.y)
+  const found = (chosen: readonly KnownPoint[], from: number): boolean => {
+    if (chosen.length === 4) return true
+    for (let i = from; i < points.length; i++) {
+      const next = points[i]!
+      const fits = chosen.every((a, j) => chosen.slice(j + 1).every((b) => !inLine(a, b, next)))
+      if (fits && found([...chosen, next], i + 1)) return true
+    }
+    return false
+  }
+  return found([], 0)
+}
+
+/** Parallel or of no length, by 1e-9 of the lengths. */
+const crossed = (ax: number, ay: number, bx: number, by: number) =>
+  Math.abs(ax * by - ay * bx) <= IN_LINE * Math.hypot(ax, ay) * Math.hypot(bx, by)
+
+function requireVisible(
+  map: ProjectiveMap,
+  points: readonly KnownPoint[],
+  { from, to }: Length,
+  path: string,
+) {
+  if (from.px === to.px && from.py === to.py)
+    throw new BadInput('no-length', path, 'both ends are the same pixel')
+  const front = Math.sign(denominatorAt(map, points[0]!.px, points[0]!.py))
+  for (const [end, { px, py }] of Object.entries({ from, to })) {
+    const { x, y } = onWall(map, px, py)
+    const seen = Math.sign(denominatorAt(map, px, py)) === front && Number.isFinite(x) && Number.isFinite(y)
+    if (!seen)
+      throw new BadInput('beyond-horizon', `${path}.${end}`, 'lies at or beyond the horizon of the wall')
+  }
+}
+
+function between(map: ProjectiveMap, { from, to }: Length): number {
+  const [a, b] = [onWall(map, from.px, from.py), onWall(map, to.px, to.py)]
+  return Math.hypot(b.x - a.x, b.y - a.y)
+}
+
+/** Half the width of a central difference, in pixels or mm. */
+const NUDGE = 0.01
+
+/** For each length the sum of (slope × uncertainty)² over every coordinate of the known points, with the map fitted anew to each. */
+function slopesOfPoints(
+  map: ProjectiveMap,
+  points: readonly KnownPoint[],
+  measure: readonly Length[],
+  { pointUncertainty, placeUncertainty }: { pointUncertainty: number; placeUncertainty: number },
+): number[] {
+  const sums = measure.map(() => 0)
+  const uncertain = { px: pointUncertainty, py: pointUncertainty, x: placeUncertainty, y: placeUncertainty }
+  for (const [field, uncertainty] of Object.entries(uncertain) as [keyof KnownPoint, number][]) {
+    if (uncertainty === 0) continue
+    points.forEach((point, at) => {
+      const fitted = (by: number) =>
+        refitProjectiveMap(map, points.with(at, { ...point, [field]: point[field] + by }))
+      const [less, more] = [fitted(-NUDGE), fitted(NUDGE)]
+      measure.forEach((length, i) => {
+        const slope = (between(more, length) - between(less, length)) / (2 * NUDGE)
+        sums[i]! += (slope * uncertainty) ** 2
+      })
+    })
+  }
+  return sums
+}
+
+function sumOfEnds(map: ProjectiveMap, length: Length, uncertainty: number): number {
+  const ends = [
+    ['from', 'px'],
+    ['from', 'py'],
+    ['to', 'px'],
+    ['to', 'py'],
+  ] as const
+  return ends.reduce((sum, [end, field]) => {
+    const moved = (by: number) =>
+      between(map, { ...length, [end]: { ...length[end], [field]: length[end][field] + by } })
+    return sum + (((moved(NUDGE) - moved(-NUDGE)) / (2 * NUDGE)) * uncertainty) ** 2
+  }, 0)
+}
+
+const workingOf = (
+  points: readonly KnownPoint[],
+  residual: number,
+  distances: PhotoMeasureResult['distances'],
+): Said[] => [
+  say`${points.length} known points, fitted to ${mm(residual)} (root mean square)`,
+  ...distances.map(({ id, distance, uncertainty }) => say`${id}: ${mm(distance)} ± ${fig(uncertainty)} mm`),
+]
+
+const notesOf = (residual: number, distances: PhotoMeasureResult['distances']): Said[] =>
+  distances.some(({ uncertainty }) => residual > uncertainty && residual > 1e-6)
+    ? [
+        say`the known points miss their places by ${mm(residual)}, more than a distance's uncertainty: a known point is wrong, or the lens bends lines`,
+      ]
+    : []
