@@ -1,6 +1,6 @@
 import { figureText, type Figure } from './figure.js'
 import { formatInches, formatQuantity } from './format.js'
-import { canonicalUnit, type Dimension } from './units.js'
+import { canonicalUnit, isCustomary, type Dimension } from './units.js'
 import { Words, type Said } from './words.js'
 
 export type System = 'metric' | 'us'
@@ -14,7 +14,6 @@ const UNITS_OF: Partial<Record<Dimension, Record<System, string>>> = {
   mass: { metric: 'kg', us: 'lb' },
   temperature: { metric: '°C', us: '°F' },
 }
-const US_UNITS = new Set(['in', 'ft', 'in·lb', 'ft·lb', 'AWG', 'kcmil', 'lb', 'lbf', '°F'])
 
 /** A line break must not part a figure from its unit. */
 const NO_BREAK = '\u00a0'
@@ -29,7 +28,7 @@ export function inBothSystems(said: Said, system: System): string {
 function inBoth(figure: Figure, system: System): string {
   const own = figure.options.unit ?? canonicalUnit(figure.dimension)
   const units = UNITS_OF[figure.dimension]
-  const isTheirs = (US_UNITS.has(own) ? 'us' : 'metric') === system
+  const isTheirs = (isCustomary({ name: own }) ? 'us' : 'metric') === system
   const text = kept(figureText(figure))
   return units && !isTheirs ? `${text} (${kept(inUnit(figure, units[system]))})` : text
 }

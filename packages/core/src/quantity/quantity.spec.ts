@@ -42,6 +42,27 @@ it.each<[string, Dimension, number]>([
   ['68 °F', 'temperature', 20],
   ['1.5 kV', 'voltage', 1500],
   ['90 min', 'time', 5400],
+  ['4-1/4 in', 'length', 107.95],
+  ['6\'-2"', 'length', 1879.6],
+  ['6ft2in', 'length', 1879.6],
+  ['6ft 2 1/2 in', 'length', 1892.3],
+  ['-6\'-2"', 'length', -1879.6],
+  ['85 in.lbs', 'torque', 9.6037],
+  ['85 lbs-in', 'torque', 9.6037],
+  ['85 inch-pounds', 'torque', 9.6037],
+  ['7.2 ftlbs', 'torque', 9.7619],
+  ['2.4 N⋅m', 'torque', 2.4],
+  ['240 Ncm', 'torque', 2.4],
+  ['400 V DC', 'voltage', 400],
+  ['21 ℃', 'temperature', 21],
+  ['21°', 'temperature', 21],
+  ['500 MOhm', 'insulation', 500],
+  ['10 ga', 'conductor-size', 5.2612],
+  ['000 AWG', 'conductor-size', 85.0288],
+  ['00 AWG', 'conductor-size', 67.4309],
+  ['0 AWG', 'conductor-size', 53.4751],
+  ['350 m\u2126', 'resistance', 0.35],
+  ['5 KW', 'power', 5000],
 ])('“%s” as %s is %d', (text, dimension, wanted) => {
   expect(value(text, dimension)).toBeCloseTo(wanted, 3)
 })
@@ -53,7 +74,56 @@ it('a reading over range keeps its relation and its words', () => {
   })
 })
 
+it('from the end of the range on, or up to it, is known either way', () => {
+  for (const [text, relation] of [
+    ['≥ 999', '>'],
+    ['>= 999', '>'],
+    ['<= 0.05', '<'],
+    ['≤ 0.05', '<'],
+  ])
+    expect(parseQuantity(text!, 'insulation')).toMatchObject({ ok: true, quantity: { relation } })
+})
+
+it('OL is the end of the range of the instrument in hand, and nothing without one', () => {
+  for (const typed of ['OL', 'O.L', '0L', '> OL', 'ol'])
+    expect(parseQuantity(typed, 'insulation', { overRange: 999 })).toEqual({
+      ok: true,
+      quantity: { value: 999, relation: '>', unit: 'MΩ', typed },
+    })
+  expect(problem('OL', 'insulation')).toEqual({ code: 'over-range', at: 0 })
+})
+
+it('a bare number is in the unit of its field: a gauge where gauges are meant, and asked for where both are', () => {
+  expect(value('6', 'conductor-size', { assume: 'AWG' })).toBeCloseTo(13.3, 1)
+  expect(value('2/0', 'conductor-size', { assume: 'AWG' })).toBeCloseTo(67.43, 2)
+  expect(value('6', 'conductor-size', { assume: 'mm²' })).toBe(6)
+  expect(problem('6', 'conductor-size', { unitRequired: true })).toEqual({ code: 'no-unit', at: 1 })
+  expect(problem('2.5', 'conductor-size', { assume: 'AWG' })).toEqual({ code: 'no-unit', at: 3 })
+  expect(value('68°', 'temperature', { assume: '°F' })).toBeCloseTo(20, 6)
+})
+
+it.each<[string, Dimension, string]>([
+  ['300 mΩ', 'insulation', 'MΩ'],
+  ['300 mohm', 'insulation', 'MΩ'],
+  ['5 mW', 'power', 'MW'],
+  ['5 mw', 'power', 'MW'],
+  ['400 MV', 'voltage', 'mV'],
+  ['20 MA', 'current', 'mA'],
+  ['3 mWh', 'energy', 'MWh'],
+])('“%s” as %s is refused, and %s is offered', (text, dimension, offered) => {
+  const parsed = parseQuantity(text, dimension)
+  expect(parsed).toMatchObject({ ok: false, problem: { code: 'wrong-unit' } })
+  expect(!parsed.ok && parsed.problem.message).toContain(`write ${offered} if you mean that`)
+})
+
 it.each<[string, Dimension, string, number, TypingHabits]>([
+  ['12/2', 'conductor-size', 'not-a-number', 0, {}],
+  ['12/2 AWG', 'conductor-size', 'not-a-number', 0, {}],
+  ['4 5/4 in', 'length', 'not-a-number', 2, {}],
+  ['72 7/8', 'length', 'no-unit', 6, {}],
+  ['72⅞', 'length', 'no-unit', 3, {}],
+  ['-40', 'angle', 'negative', 0, { magnitude: true }],
+  ['45 AWG', 'conductor-size', 'not-a-number', 0, {}],
   ['', 'length', 'empty', 0, {}],
   ['abc', 'length', 'not-a-number', 0, {}],
   ['1,234 mm', 'length', 'thousands-separator', 1, {}],

@@ -49,6 +49,11 @@ const POUND_FORCE = 4.4482216152605
 const POUND_INCH = (POUND_FORCE * INCH) / 1000
 const POUND_FOOT = (POUND_FORCE * FOOT) / 1000
 
+/** Torques are written either way round; the marks between the words say nothing. */
+const POUND_WORDS = ['lb', 'lbs', 'lbf', 'pound', 'pounds'] as const
+const both = (pounds: string, arms: readonly string[]) =>
+  arms.flatMap((arm) => [`${arm}·${pounds}`, `${pounds}·${arm}`])
+
 /** The first unit of each dimension is the canonical one. */
 export const UNITS = {
   length: [
@@ -71,64 +76,49 @@ export const UNITS = {
     unit('kcmil', 0.506707479, 1, ['mcm']),
   ],
   torque: [
-    unit('N·m', 1, 2, ['nm', 'n.m', 'n-m', 'n m', 'n*m', 'newton metre', 'newton metres']),
-    unit('in·lb', POUND_INCH, 1, [
-      'in-lb',
-      'in-lbs',
-      'in.lb',
-      'in lb',
-      'in·lbs',
-      'in lbs',
-      'inlb',
-      'lb·in',
-      'lb-in',
-      'lb in',
-      'lbf·in',
-      'lbf-in',
-      'lbf in',
-      'in·lbf',
-      'in-lbf',
-      'in lbf',
-    ]),
-    unit('ft·lb', POUND_FOOT, 2, [
-      'ft-lb',
-      'ft-lbs',
-      'ft.lb',
-      'ft lb',
-      'ft·lbs',
-      'ft lbs',
-      'ftlb',
-      'lb·ft',
-      'lb-ft',
-      'lb ft',
-      'lbf·ft',
-      'lbf-ft',
-      'lbf ft',
-      'ft·lbf',
-      'ft-lbf',
-      'ft lbf',
-    ]),
+    unit('N·m', 1, 2, ['newton metre', 'newton metres', 'newton meter', 'newton meters']),
+    unit('N·cm', 0.01, 1, ['newton centimetre', 'newton centimetres']),
+    unit(
+      'in·lb',
+      POUND_INCH,
+      1,
+      POUND_WORDS.flatMap((lb) => both(lb, ['in', 'inch', 'inches'])),
+    ),
+    unit(
+      'ft·lb',
+      POUND_FOOT,
+      2,
+      POUND_WORDS.flatMap((lb) => both(lb, ['ft', 'foot', 'feet'])),
+    ),
   ],
-  voltage: [unit('V', 1, 2, ['volt', 'volts', 'vdc', 'vac']), unit('mV', 0.001, 1), unit('kV', 1000, 4)],
-  current: [unit('A', 1, 2, ['amp', 'amps', 'ampere', 'amperes']), unit('mA', 0.001, 1), unit('kA', 1000, 4)],
+  voltage: [
+    unit('V', 1, 2, ['volt', 'volts', 'vdc', 'vac', 'dcv', 'acv']),
+    unit('mV', 0.001, 1),
+    unit('kV', 1000, 4),
+  ],
+  current: [
+    unit('A', 1, 2, ['amp', 'amps', 'ampere', 'amperes', 'adc', 'aac']),
+    unit('mA', 0.001, 1),
+    unit('kA', 1000, 4),
+  ],
   power: [unit('W', 1, 1, ['watt', 'watts']), unit('kW', 1000, 3), unit('MW', 1e6, 6)],
   'reactive-power': [unit('var', 1, 1, ['vars']), unit('kvar', 1000, 3)],
   'apparent-power': [unit('VA', 1, 1), unit('kVA', 1000, 3)],
   resistance: [
-    unit('Ω', 1, 3, ['ohm', 'ohms', 'Ω', 'r']),
-    unit('mΩ', 0.001, 1, ['mohm', 'milliohm', 'milliohms', 'mΩ']),
-    unit('kΩ', 1000, 3, ['kohm', 'kΩ']),
-    unit('MΩ', 1e6, 3, ['Mohm', 'megohm', 'megohms', 'MΩ']),
+    unit('Ω', 1, 3, ['ohm', 'ohms', 'r']),
+    unit('mΩ', 0.001, 1, ['mohm', 'mohms', 'milliohm', 'milliohms']),
+    unit('kΩ', 1000, 3, ['kohm', 'kohms']),
+    unit('MΩ', 1e6, 3, ['Mohm', 'Mohms', 'megohm', 'megohms']),
   ],
   insulation: [
-    unit('MΩ', 1, 2, ['Mohm', 'megohm', 'megohms', 'meg', 'MΩ', 'M']),
-    unit('GΩ', 1000, 3, ['gohm', 'gigohm', 'GΩ', 'G']),
-    unit('kΩ', 0.001, 0, ['kohm', 'kΩ', 'k']),
-    unit('Ω', 1e-6, 0, ['ohm', 'ohms', 'Ω']),
+    unit('MΩ', 1, 2, ['Mohm', 'Mohms', 'megohm', 'megohms', 'meg', 'M']),
+    unit('GΩ', 1000, 3, ['gohm', 'gohms', 'gigohm', 'G']),
+    unit('kΩ', 0.001, 0, ['kohm', 'kohms', 'k']),
+    unit('Ω', 1e-6, 0, ['ohm', 'ohms']),
   ],
   temperature: [
-    unit('°C', 1, 1, ['c', 'degc', 'celsius', 'º c', '° c', 'ºc']),
-    unit('°F', 5 / 9, 1, ['f', 'degf', 'fahrenheit', '° f', 'ºf'], -160 / 9),
+    unit('°C', 1, 1, ['c', 'degc', 'deg c', 'celsius', 'º c', '° c', 'ºc', '℃']),
+    unit('°F', 5 / 9, 1, ['f', 'degf', 'deg f', 'fahrenheit', '° f', 'ºf', '℉'], -160 / 9),
     unit('K', 1, 2, ['kelvin'], -273.15),
   ],
   irradiance: [unit('W/m²', 1, 0, ['w/m2', 'w/sqm', 'w/m^2'])],
@@ -160,9 +150,15 @@ export function awgToMm2(gauge: number): number {
   return (Math.PI / 4) * diameter * diameter
 }
 
-/** "10" → 10, "2/0" → −1, "4/0" → −3: the number that the AWG formula wants; undefined for anything else. */
+/** "10" → 10, "2/0" and "00" → −1, "4/0" → −3: the number that the AWG formula wants; undefined for anything else. */
 export function awgGauge(name: string): number | undefined {
   const aught = /^([1-4])\/0$/.exec(name)
   if (aught) return 1 - Number(aught[1])
-  return /^\d{1,2}$/.test(name) && Number(name) <= 40 ? Number(name) : undefined
+  if (/^0{1,4}$/.test(name)) return 1 - name.length
+  return /^[1-9]\d?$/.test(name) && Number(name) <= 40 ? Number(name) : undefined
 }
+
+const CUSTOMARY = new Set(['in', 'ft', 'in·lb', 'ft·lb', 'AWG', 'kcmil', 'lb', 'lbf', '°F'])
+
+/** Does a unit belong to the system of inches and pounds? */
+export const isCustomary = ({ name }: Pick<UnitDefinition, 'name'>): boolean => CUSTOMARY.has(name)
