@@ -133,6 +133,7 @@ export {
 } from './instrument/instrument.js'
 export { INSTRUMENT_KINDS, INSTRUMENT_NAMES, type InstrumentKind } from './instrument/instrument-kinds.js'
 export type { Ask, Condition, DerivedFrom } from './answer/ask.js'
+export { habitsFor, type FigureAsked } from './answer/typing.js'
 export {
   fitAnswer,
   type Answer,

@@ -13,6 +13,7 @@ import {
   type PhotoRef,
   type PinnedSheet,
   type Role,
+  habitsFor,
 } from '@plumb-mark/core'
 import { sampleSignature } from './sample-signature.js'
 import type { DemoServices } from './demo-services.js'
@@ -189,7 +190,7 @@ export class DemoJob {
   ) {
     const ask = await this.askAt(point)
     if (ask?.kind !== 'reading') return missing(`measuring point ${point}`)
-    const parsed = parseQuantity(typed, ask.dimension, { assume: ask.unit })
+    const parsed = parseQuantity(typed, ask.dimension, habitsFor(ask))
     if (!parsed.ok) return missing(`figure in “${typed}” at ${point}`)
     const { value, unit, relation } = parsed.quantity
     return {

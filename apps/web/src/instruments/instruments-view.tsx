@@ -175,10 +175,10 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
           onChange={(calibratedUntil) => set({ calibratedUntil })}
         />
       </Grid>
-      {draft.accuracy.map(({ dimension, percent, plus }, i) => (
+      {draft.accuracy.map(({ dimension, percent, plus, upTo }, i) => (
         <Grid
           key={i}
-          templateColumns={{ base: '1fr 1fr', md: '1fr 1fr 1fr auto' }}
+          templateColumns={{ base: '1fr 1fr', md: '1fr 1fr 1fr 1fr auto' }}
           gap="10px"
           mt="8px"
           alignItems="end"
@@ -189,31 +189,22 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
             options={optionsOf(DIMENSIONS, (one) => one.replace(/-/g, ' '))}
             onChange={(dimension) => row(i, { dimension })}
           />
-          <Field label="uncertainty (k = 2), % of reading">
-            {(ids) => (
-              <Input
-                {...ids}
-                type="number"
-                step="any"
-                min={0}
-                max={100}
-                value={percent}
-                onChange={(event) => row(i, { percent: Number(event.target.value) })}
-              />
-            )}
-          </Field>
-          <Field label={`plus, ${canonicalUnit(dimension) || 'pieces'}`}>
-            {(ids) => (
-              <Input
-                {...ids}
-                type="number"
-                step="any"
-                min={0}
-                value={plus}
-                onChange={(event) => row(i, { plus: Number(event.target.value) })}
-              />
-            )}
-          </Field>
+          <FigureField
+            label="uncertainty (k = 2), % of reading"
+            max={100}
+            value={percent}
+            onChange={(percent = 0) => row(i, { percent })}
+          />
+          <FigureField
+            label={`plus, ${canonicalUnit(dimension) || 'pieces'}`}
+            value={plus}
+            onChange={(plus = 0) => row(i, { plus })}
+          />
+          <FigureField
+            label={`range ends at, ${canonicalUnit(dimension) || 'pieces'}`}
+            value={upTo}
+            onChange={(upTo) => row(i, { upTo })}
+          />
           <Button
             variant="plain"
             px="0"
@@ -241,5 +232,33 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
         </Button>
       </Flex>
     </Box>
+  )
+}
+
+function FigureField({
+  label,
+  value,
+  max,
+  onChange,
+}: {
+  label: string
+  value: number | undefined
+  max?: number
+  onChange: (value: number | undefined) => void
+}) {
+  return (
+    <Field label={label}>
+      {(ids) => (
+        <Input
+          {...ids}
+          type="number"
+          step="any"
+          min={0}
+          max={max}
+          value={value ?? ''}
+          onChange={(event) => onChange(event.target.value === '' ? undefined : Number(event.target.value))}
+        />
+      )}
+    </Field>
   )
 }

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { canonicalUnit, formatQuantity, parseQuantity, type Dimension } from '@plumb-mark/core'
+import { canonicalUnit, formatQuantity, habitsFor, parseQuantity, type Dimension } from '@plumb-mark/core'
 import { useDecimal } from '../store/decimal.js'
 import { TextField } from './text-field.js'
 
@@ -30,7 +30,10 @@ export function QuantityInput({
   const read = (text: string) =>
     text.trim() === ''
       ? undefined
-      : parseQuantity(text, dimension, { decimal, assume: unit ?? canonicalUnit(dimension) })
+      : parseQuantity(text, dimension, {
+          ...habitsFor({ dimension, unit: unit ?? canonicalUnit(dimension) }),
+          decimal,
+        })
   const parsed = read(typed)
   const mine = parsed?.ok ? parsed.quantity.value : undefined
   // Something else changed the value: what was typed no longer says it.

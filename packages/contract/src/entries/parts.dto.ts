@@ -27,6 +27,7 @@ export class AccuracyDto {
   @IsIn(DIMENSIONS) dimension!: Dimension
   @IsNumber() @Min(0) @Max(100) percent!: number
   @IsNumber() @Min(0) @Max(1e9) plus!: number
+  @IsOptional() @IsNumber() @Min(0) @Max(1e12) upTo?: number
 }
 
 /** The instrument as it was when it was used. */

@@ -10,9 +10,11 @@ export type Ask =
   | {
       kind: 'reading'
       dimension: Dimension
-      unit: string
+      /** Meant when none is typed. Left out where a bare figure could be of either system: it is then asked for. */
+      unit: string | undefined
       instrument: InstrumentKind | undefined
       conditions: readonly Condition[]
+      /** True where a figure may well lie below zero. */
       signed: boolean
     }
   | { kind: 'observation'; question: string }

@@ -1,6 +1,8 @@
 import type { Said } from '../quantity/words.js'
 import { photoRefShape } from './photo-ref.js'
+import type { Instrument } from '../instrument/instrument.js'
 import { parseQuantity } from '../quantity/parse.js'
+import { habitsFor, type FigureAsked } from './typing.js'
 import type { Dimension } from '../quantity/units.js'
 import { BadInput } from '../shape/bad-input.js'
 import {
@@ -31,6 +33,8 @@ export interface FormField {
   required: Said
   dimension?: Dimension | undefined
   unit?: string | undefined
+  /** True where a figure may well lie below zero. */
+  signed?: boolean | undefined
   options?: readonly string[] | undefined
   /** May be read from a barcode on the label. */
   scan?: boolean | undefined
@@ -40,7 +44,13 @@ export interface FormField {
 export type Form =
   | { form: 'choice'; question: string; options: readonly Choice[] }
   | { form: 'fields'; fields: readonly FormField[] }
-  | { form: 'series'; dimension: Dimension; unit: string; labels: readonly string[] }
+  | {
+      form: 'series'
+      dimension: Dimension
+      unit: string
+      signed?: boolean | undefined
+      labels: readonly string[]
+    }
   | {
       form: 'order'
       items: readonly (Choice & { x?: number | undefined; y?: number | undefined })[]
@@ -110,11 +120,11 @@ const TYPED: ChecksByForm = {
     for (const field of fields) {
       const given = values[field.id]
       if (given && field.dimension)
-        requireAsTyped(given, field.dimension, field.unit, `answer.values.${field.id}`)
+        requireAsTyped(given, { ...field, dimension: field.dimension }, `answer.values.${field.id}`)
     }
   },
-  series: ({ dimension, unit }, { values }) =>
-    values.forEach((one, i) => requireAsTyped(one, dimension, unit, `answer.values[${i}]`)),
+  series: (asked, { values }) =>
+    values.forEach((one, i) => requireAsTyped(one, asked, `answer.values[${i}]`)),
 }
 
 const CHECKS: ChecksByForm = {
@@ -145,11 +155,10 @@ function requireOffered(offered: readonly { id: string }[], named: readonly stri
 
 function requireAsTyped(
   given: { typed: string; value?: number | undefined },
-  dimension: Dimension,
-  unit: string | undefined,
+  asked: FigureAsked,
   path: string,
 ): void {
-  if (!readsAs(given.typed, given.value, dimension, unit))
+  if (!readsAs(given.typed, given.value, asked))
     throw new BadInput('not-a-quantity', path, `"${given.typed}" does not read as the value that was sent`)
 }
 
@@ -157,12 +166,11 @@ function requireAsTyped(
 export function readsAs(
   typedText: string,
   value: number | undefined,
-  dimension: Dimension,
-  unit: string | undefined,
-  relation = '=',
+  asked: FigureAsked,
+  { relation = '=', instrument }: { relation?: string; instrument?: Instrument | undefined } = {},
 ): boolean {
   return (['point', 'comma'] as const).some((decimal) => {
-    const parsed = parseQuantity(typedText, dimension, { decimal, ...(unit && { assume: unit }) })
+    const parsed = parseQuantity(typedText, asked.dimension, { ...habitsFor(asked, instrument), decimal })
     return (
       parsed.ok &&
       parsed.quantity.relation === relation &&

@@ -1,6 +1,7 @@
 import type { EntryBodies } from '../job/entries/registry.js'
 import type { Condition } from '../answer/ask.js'
 import { measures, type Instrument } from '../instrument/instrument.js'
+import { habitsFor } from '../answer/typing.js'
 import { parseQuantity } from '../quantity/parse.js'
 import type { Dimension } from '../quantity/units.js'
 import type { KindName } from '../requirements/kinds.js'
@@ -94,7 +95,10 @@ export function readTesterTable(
     const figure = (column: Exclude<TesterColumn, 'string'>) => {
       const { dimension, unit } = TESTER_COLUMNS[column]
       if (cell(column) === '') return undefined
-      const parsed = parseQuantity(cell(column), dimension, { assume: unit, decimal: using.decimal })
+      const parsed = parseQuantity(cell(column), dimension, {
+        ...habitsFor({ dimension, unit, signed: column === 'voc' }, using.instrument),
+        decimal: using.decimal,
+      })
       if (!parsed.ok) fault(column, parsed.problem.message)
       return parsed.ok ? parsed.quantity : undefined
     }

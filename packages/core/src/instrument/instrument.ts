@@ -1,6 +1,6 @@
 import { DIMENSIONS, type Dimension } from '../quantity/units.js'
 import type { InstrumentId } from '../ids/ids.js'
-import { anyText, list, num, object, oneOf, text, type Read } from '../shape/shape.js'
+import { anyText, list, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 import { INSTRUMENT_KINDS } from './instrument-kinds.js'
 
 /** How well an instrument measures one dimension: expanded uncertainty (k = 2) = percent of the reading + a constant, canonical unit. */
@@ -8,6 +8,9 @@ export const accuracyShape = object({
   dimension: oneOf(DIMENSIONS),
   percent: num({ sign: 'magnitude' }),
   plus: num({ sign: 'magnitude' }),
+  upTo: optional(
+    num({ sign: 'magnitude', about: 'where its range ends, canonical: beyond it the display says OL' }),
+  ),
 })
 export type Accuracy = Read<typeof accuracyShape>
 
@@ -29,7 +32,14 @@ export function accuracyOf({ accuracy }: Instrument, dimension: Dimension): Accu
   const own = accuracy.find((one) => one.dimension === dimension)
   if (own || dimension !== 'cable-length') return own
   const length = accuracy.find((one) => one.dimension === 'length')
-  return length && { dimension, percent: length.percent, plus: length.plus / MM_PER_M }
+  return (
+    length && {
+      dimension,
+      percent: length.percent,
+      plus: length.plus / MM_PER_M,
+      ...(length.upTo !== undefined && { upTo: length.upTo / MM_PER_M }),
+    }
+  )
 }
 
 /** Expanded uncertainty of a reading, in the canonical unit; 0 when the instrument says nothing about that dimension. */
@@ -47,9 +57,17 @@ export function outOfCalibration({ calibratedUntil }: Instrument, at: string): b
   return at.slice(0, 10) > calibratedUntil
 }
 
-/** The instrument where it can vouch for a reading of this dimension: one that says nothing about it makes a reading no surer than none. */
-export function vouching(instrument: Instrument | undefined, dimension: Dimension): Instrument | undefined {
-  return instrument && measures(instrument, dimension) ? instrument : undefined
+/**
+ * The instrument where it can vouch for a reading of this dimension: one that says nothing about it, or whose range ends below the value,
+ * makes a reading no surer than none.
+ */
+export function vouching(
+  instrument: Instrument | undefined,
+  dimension: Dimension,
+  value = 0,
+): Instrument | undefined {
+  const accuracy = instrument && accuracyOf(instrument, dimension)
+  return accuracy && Math.abs(value) <= (accuracy.upTo ?? Infinity) ? instrument : undefined
 }
 
 export function measures(instrument: Instrument, dimension: Dimension): boolean {

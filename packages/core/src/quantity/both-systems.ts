@@ -1,5 +1,5 @@
 import { figureText, type Figure } from './figure.js'
-import { formatInches, formatQuantity } from './format.js'
+import { formatInches, formatQuantity, nearestGauge } from './format.js'
 import { canonicalUnit, isCustomary, type Dimension } from './units.js'
 import { Words, type Said } from './words.js'
 
@@ -36,6 +36,6 @@ function inBoth(figure: Figure, system: System): string {
 function inUnit({ value, dimension, options: { difference = false } }: Figure, unit: string): string {
   if (dimension === 'length' && unit === 'in') return formatInches(value)
   // Metric sizes have no gauge of their own: the nearest one is named as such.
-  const about = unit === 'AWG' && !difference ? 'about ' : ''
-  return `${about}${formatQuantity(value, dimension, { unit, significant: 4, difference })}`
+  if (unit === 'AWG' && !difference) return `about ${nearestGauge(value)} AWG`
+  return `${formatQuantity(value, dimension, { unit, significant: 4, difference })}`
 }

@@ -26,7 +26,7 @@ const GAUGES: readonly (readonly [string, number])[] = [
 
 /**
  * Writes a canonical value in any unit of its dimension, as a person would: "1.85 m", "21.2 in·lb". With `decimals: 'full'` the parser
- * gives the value back. Areas can be written as the nearest AWG size. An unknown unit falls back to the canonical one.
+ * gives the value back. An area that is a gauge can be written as one. An unknown unit falls back to the canonical one.
  */
 export function formatQuantity(
   value: number,
@@ -41,7 +41,10 @@ export function formatQuantity(
     bare = false,
   }: Formatting = {},
 ): string {
-  if (dimension === 'conductor-size' && unit === 'AWG' && !difference) return `${nearestGauge(value)} AWG`
+  if (dimension === 'conductor-size' && unit === 'AWG' && !difference) {
+    const gauge = gaugeOf(value)
+    if (gauge) return `${gauge} AWG`
+  }
   const definition: UnitDefinition =
     UNITS[dimension].find(({ name }) => name === unit) ?? UNITS[dimension][0]!
   const figure = (value - (difference ? 0 : (definition.offset ?? 0))) / definition.factor
@@ -73,9 +76,20 @@ function plain(figure: number): string {
   return String(figure)
 }
 
-function nearestGauge(area: number): string {
+/** The gauge whose area lies nearest. */
+export function nearestGauge(area: number): string {
   const off = (gauge: number) => Math.abs(Math.log(awgToMm2(gauge) / area))
   return GAUGES.reduce((best, one) => (off(one[1]) < off(best[1]) ? one : best))[0]
+}
+
+/** Tables round the area of a gauge; no metric size comes this near to one. */
+const AREA_ROUNDING = 0.01
+
+/** The gauge that an area is, as tables give it; undefined for a size of the other system. */
+export function gaugeOf(area: number): string | undefined {
+  const nearest = nearestGauge(area)
+  const exact = awgToMm2(GAUGES.find(([name]) => name === nearest)![1])
+  return Math.abs(area / exact - 1) <= AREA_ROUNDING ? nearest : undefined
 }
 
 /** Inches to the nearest sixteenth, as on a tape: 1851 mm → "72 7/8 in". */

@@ -158,6 +158,12 @@ export function awgGauge(name: string): number | undefined {
   return /^[1-9]\d?$/.test(name) && Number(name) <= 40 ? Number(name) : undefined
 }
 
+const GAUGE_AREAS = Array.from({ length: 44 }, (_, i) => awgToMm2(i - 3))
+
+/** Was an area worked out from a gauge, to its last digit? One that was typed in mm² is rounded. */
+export const isGauge = (mm2: number): boolean =>
+  GAUGE_AREAS.some((area) => Math.abs(area - mm2) <= 1e-9 * area)
+
 const CUSTOMARY = new Set(['in', 'ft', 'in·lb', 'ft·lb', 'AWG', 'kcmil', 'lb', 'lbf', '°F'])
 
 /** Does a unit belong to the system of inches and pounds? */

@@ -25,7 +25,7 @@ export function asReading(
     kind: 'reading',
     value,
     relation,
-    instrument: dimension && vouching(instrument, dimension),
+    instrument: dimension && vouching(instrument, dimension, value),
     uncertainty: dimension ? uncertaintyOf(instrument, dimension, value) : 0,
     conditions: conditions ?? {},
     photos,

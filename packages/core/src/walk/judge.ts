@@ -1,5 +1,6 @@
 import type { Said } from '../quantity/words.js'
 import { readAnswer } from '../answer/forms.js'
+import { habitsFor } from '../answer/typing.js'
 import { uncertaintyOf, vouching } from '../instrument/instrument.js'
 import { inForce, type JobState } from '../job/state.js'
 import { parseQuantity, type TypingHabits, type TypingProblem } from '../quantity/parse.js'
@@ -104,8 +105,8 @@ export function judgeTyped(
   habits: TypingHabits = {},
 ): TypedJudgement {
   if (check.ask.kind !== 'reading') throw new Error(`check ${check.id} does not ask for a reading`)
-  const { dimension, unit } = check.ask
-  const parsed = parseQuantity(typed, dimension, { assume: unit, ...habits })
+  const { dimension } = check.ask
+  const parsed = parseQuantity(typed, dimension, { ...habitsFor(check.ask, using.instrument), ...habits })
   if (!parsed.ok) return parsed
   const { value, relation } = parsed.quantity
   const reading: GivenReading = {
@@ -114,7 +115,7 @@ export function judgeTyped(
     relation,
     uncertainty: uncertaintyOf(using.instrument, dimension, value),
     ...using,
-    instrument: vouching(using.instrument, dimension),
+    instrument: vouching(using.instrument, dimension, value),
   }
   return {
     ok: true,

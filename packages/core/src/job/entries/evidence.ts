@@ -27,10 +27,10 @@ export const reading = entryKind({
   says: 'reading',
   writtenBy: INSPECTORS,
   weighedBy: 'points',
-  admit({ point, typed, value, relation }, against) {
+  admit({ point, typed, value, relation, instrument }, against) {
     const ask = against.asked(point, 'reading')
     if (ask?.kind !== 'reading') return unknownPoint(point)
-    if (readsAs(typed, value, ask.dimension, ask.unit, relation)) return ADMITTED
+    if (readsAs(typed, value, ask, { relation, instrument })) return ADMITTED
     return refuse('typed-differs', `“${typed}” does not read as the value that was sent`)
   },
   apply: (draft, body, entry) => keepEvidence(draft, { ...entry, kind: 'reading', body }),

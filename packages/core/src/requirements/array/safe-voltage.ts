@@ -27,6 +27,7 @@ export const safeVoltageKind = defineKind(
       form: 'series',
       instrument: requirement.instrument ?? 'multimeter',
       dimension: 'voltage',
+      signed: true,
       unit: 'V',
       labels: Array.from({ length: devicesOn(string, unit, around) }, (_, i) => `after device ${i + 1}`),
     }),

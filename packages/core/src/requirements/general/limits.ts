@@ -1,13 +1,13 @@
-import { apart, figure } from '../../quantity/figure.js'
+import { apart, figure, type Figure } from '../../quantity/figure.js'
 import { type Said, say } from '../../quantity/words.js'
 import { decision, widthUnit } from '../../verdict/decision.js'
 import { BadInput } from '../../shape/bad-input.js'
-import { DIMENSIONS, canonicalUnit, type Dimension } from '../../quantity/units.js'
+import { DIMENSIONS, canonicalUnit, isGauge, type Dimension } from '../../quantity/units.js'
 import { parseQuantity } from '../../quantity/parse.js'
 import { join, oneOf, optional, refine, text, type Read } from '../../shape/shape.js'
 import { TERMINAL_WINDOWS } from '../../sheet/terminal.js'
 import { READS_OF_EACH, eachField, subjectsOf, terminalFilterField } from '../subjects.js'
-import { defineKind, requirementOf, withInstrument, type Subject } from '../kind.js'
+import { defineKind, requirementOf, withInstrument, type Judgement, type Subject } from '../kind.js'
 
 const DEFAULT_INSTRUMENT = {
   length: 'tape',
@@ -65,24 +65,31 @@ export const limits = defineKind(shape, {
     subjectsOf(requirement, unit, sheet, around).filter(
       ({ terminal }) => !requirement.window || terminal?.[requirement.window],
     ),
-  ask: (requirement) => {
+  ask: (requirement, subject, around) => {
     const dimension = dimensionOf(requirement)
+    const limits = limitsOf(requirement, subject)
     return {
       kind: 'reading',
       dimension,
-      unit: requirement.unit ?? canonicalUnit(dimension),
+      unit: requirement.unit ?? unitMeant(dimension, limits, around.header?.school),
       instrument: dimension === 'count' ? undefined : (requirement.instrument ?? instrumentFor(dimension)),
       conditions: [],
-      signed: false,
+      signed: isSigned(dimension, limits),
     }
   },
-  required: (requirement, subject) =>
-    limitWords(limitsOf(requirement, subject), dimensionOf(requirement), requirement.unit),
+  required: (requirement, subject) => {
+    const limits = limitsOf(requirement, subject)
+    const dimension = dimensionOf(requirement)
+    return limitWords(limits, dimension, requirement.unit ?? unitShown(dimension, limits))
+  },
   judge(requirement, subject, given, { rule }) {
     if (given?.kind !== 'reading') return undefined
     const { min, max } = limitsOf(requirement, subject)
-    const about = { dimension: dimensionOf(requirement), unit: requirement.unit }
+    const dimension = dimensionOf(requirement)
+    const about = { dimension, unit: requirement.unit ?? unitShown(dimension, { min, max }) }
     const { value, relation, uncertainty } = given
+    if (value < 0 && !isSigned(dimension, { min, max }))
+      return lessThanNothing(figure(value, dimension, about.unit))
     const judged = decision({ value, relation, uncertainty, rule, min, max }, about)
     const { verdict, margin } = judged
     const by = (width: number) => apart(width, about.dimension, widthUnit(about))
@@ -98,10 +105,52 @@ export const limits = defineKind(shape, {
         return judged.notes
       },
       wanting: sure.wanting,
-      finding: margin < 0 ? say`outside by ${by(-margin)}` : say`inside by ${by(margin)}`,
+      // Sizes of conductors are steps, not a scale: how far one lies from another says nothing.
+      finding:
+        dimension === 'conductor-size'
+          ? say`${figure(value, dimension, about.unit)}, allowed ${limitWords({ min, max }, dimension, about.unit)}`
+          : margin < 0
+            ? say`outside by ${by(-margin)}`
+            : say`inside by ${by(margin)}`,
     }
   },
 })
+
+interface Ends {
+  min?: number | undefined
+  max?: number | undefined
+}
+
+/** Only a temperature, or what the sheet itself allows below zero, can be negative; a tilt is a size whichever way it leans. */
+const isSigned = (dimension: Dimension, { min, max }: Ends): boolean =>
+  dimension === 'temperature' || (min ?? 0) < 0 || (max ?? 0) < 0
+
+const lessThanNothing = (read: Figure): Judgement => ({
+  verdict: 'not-proven',
+  working: [say`read ${read}`],
+  notes: [],
+  finding: say`${read} is less than nothing`,
+  wanting: 'this cannot be negative: read it again, without a sign',
+})
+
+/** Gauges where the limits are gauges, to be shown as they were written. */
+const unitShown = (dimension: Dimension, limits: Ends): string | undefined =>
+  dimension === 'conductor-size' && writtenAs(limits) === 'AWG' ? 'AWG' : undefined
+
+/**
+ * What a bare figure means. A size of conductor is a gauge where the limits are gauges and an area where they are areas. Where one end is
+ * this and one that, or areas stand in a job whose cables run by gauge, nobody can tell, and the unit is asked for.
+ */
+function unitMeant(dimension: Dimension, limits: Ends, school: 'iec' | 'nec' = 'iec'): string | undefined {
+  if (dimension !== 'conductor-size') return canonicalUnit(dimension)
+  const written = writtenAs(limits)
+  return written === 'mm²' && school === 'nec' ? undefined : written
+}
+
+function writtenAs({ min, max }: Ends): 'AWG' | 'mm²' | undefined {
+  const gauges = [min, max].filter((end) => end !== undefined).map(isGauge)
+  return gauges.every(Boolean) ? 'AWG' : gauges.some(Boolean) ? undefined : 'mm²'
+}
 
 function dimensionOf({ dimension, window }: LimitsRequirement): Dimension {
   return window ? WINDOW_DIMENSION[window] : dimension!
@@ -132,6 +181,8 @@ export function limitsOf(
 function valueOf(typed: string, dimension: Dimension, path: string): number {
   const parsed = parseQuantity(typed, dimension, { unitRequired: canonicalUnit(dimension) !== '' })
   if (!parsed.ok) throw new BadInput('not-a-quantity', path, `"${typed}": ${parsed.problem.message}`)
+  if (parsed.quantity.relation !== '=')
+    throw new BadInput('not-a-quantity', path, `"${typed}": a figure without < or > is needed`)
   return parsed.quantity.value
 }
 

@@ -32,6 +32,7 @@ export const powerBalanceKind = defineKind(
           label: `${i + 1}. ${label}`,
           required: '',
           dimension: 'power' as const,
+          signed: true,
           unit: 'W',
         })),
       ).flat(),

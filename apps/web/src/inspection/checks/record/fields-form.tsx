@@ -1,7 +1,7 @@
 import { Box, Button, Grid, Input, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
 import { Suspense, lazy, useState } from 'react'
-import { parseQuantity, type FormField } from '@plumb-mark/core'
+import { habitsFor, parseQuantity, type FormField } from '@plumb-mark/core'
 import { useSaying } from '../../../store/reader.js'
 import { Field } from '../../../marks/field.js'
 import { Select } from '../../../marks/select.js'
@@ -98,21 +98,25 @@ export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fi
 type Decimal = ReturnType<typeof useDecimal.getState>['decimal']
 
 function valueOf(
-  { id, dimension, unit }: FormField,
+  { id, dimension, unit, signed }: FormField,
   text: string,
   decimal: Decimal,
 ): [string, { typed: string; value?: number }][] {
   if (text.trim() === '') return []
   if (!dimension) return [[id, { typed: text.trim() }]]
-  const parsed = parseQuantity(text, dimension, { decimal, ...(unit && { assume: unit }) })
+  const parsed = parseQuantity(text, dimension, { ...habitsFor({ dimension, unit, signed }), decimal })
   return parsed.ok && parsed.quantity.relation === '='
     ? [[id, { typed: parsed.quantity.typed, value: parsed.quantity.value }]]
     : []
 }
 
-function problemOf({ dimension, unit }: FormField, text: string, decimal: Decimal): string | undefined {
+function problemOf(
+  { dimension, unit, signed }: FormField,
+  text: string,
+  decimal: Decimal,
+): string | undefined {
   if (!dimension || text.trim() === '') return undefined
-  const parsed = parseQuantity(text, dimension, { decimal, ...(unit && { assume: unit }) })
+  const parsed = parseQuantity(text, dimension, { ...habitsFor({ dimension, unit, signed }), decimal })
   return parsed.ok
     ? parsed.quantity.relation === '='
       ? undefined

@@ -1,18 +1,25 @@
 import { Box, Button, Flex, HStack, Input, Text, chakra } from '@chakra-ui/react'
 import { Undo2 } from 'lucide-react'
 import { useState } from 'react'
-import { parseQuantity } from '@plumb-mark/core'
+import { habitsFor, parseQuantity } from '@plumb-mark/core'
 import { Field } from '../../../marks/field.js'
 import { useDecimal } from '../../../store/decimal.js'
 import type { FormProps } from './form-props.js'
 
 /** One figure after the other, as one goes along: Enter takes it and asks for the next. */
-export function SeriesForm({ form: { dimension, unit, labels }, answer, onChange }: FormProps<'series'>) {
+export function SeriesForm({
+  form: { dimension, unit, signed, labels },
+  answer,
+  onChange,
+}: FormProps<'series'>) {
   const decimal = useDecimal((state) => state.decimal)
   const [typed, setTyped] = useState('')
   const values = answer?.values ?? []
   const full = values.length >= labels.length
-  const parsed = typed.trim() === '' ? undefined : parseQuantity(typed, dimension, { decimal, assume: unit })
+  const parsed =
+    typed.trim() === ''
+      ? undefined
+      : parseQuantity(typed, dimension, { ...habitsFor({ dimension, unit, signed }), decimal })
   const usable = parsed?.ok && parsed.quantity.relation === '='
   const take = (event: React.KeyboardEvent) => {
     if (event.key !== 'Enter' || !parsed) return
