@@ -53,7 +53,7 @@ const PLANTED = [
       'inv-2/protection/unit': 'Breaker 2 40 A is above 25 A',
       'inv-2/glands/ac': '15.1 mm is outside 9 mm to 13.5 mm with the ring fitted',
       'rules/cables/c-pumps':
-        'carries 89 A from Grid, Inverter 1 and Inverter 2, may carry 62 A: fails at cable carries design',
+        'carries 89 A from Grid, Inverter 1 and Inverter 2, may carry 62 A: fails at cable carries device',
       'bat-1/torque/b-minus': 'outside by 1.9 N·m',
       'bat-1/chain/unit': 'no terminator in battery 2 OUT',
       'bat-2/chain/unit': 'no terminator in battery 2 OUT',

@@ -1,54 +1,169 @@
-import { formatQuantity } from '../quantity/format.js'
-import type { FedBy } from './network-graph.js'
-import type { ConductorLoad } from './network.js'
+import { gaugeOf } from '../quantity/format.js'
+import { mm2 } from '../quantity/figure.js'
+import { listed } from '../quantity/say.js'
+import { say, type Said } from '../quantity/words.js'
+import { awgGauge, awgToMm2 } from '../quantity/units.js'
+import type { JudgedVerdict } from '../verdict/verdict.js'
+import { total, type FedBy } from './network-graph.js'
+import { CONTINUOUS, type ConductorLoad } from './network.js'
 import { conductor } from './conductor.js'
-import type { ConductorResult } from './conductor-input.js'
+import type { ConductorCheck, ConductorResult } from './conductor-input.js'
 import { IEC_SIZES, NEC_SIZES } from './conductor-tables.js'
 
+export interface Rules {
+  school: 'iec' | 'nec'
+  maxDropPercent?: number | undefined
+}
+
+/** What comes of a cable of the one-line model. */
+export interface CableJudgement {
+  verdict: JudgedVerdict
+  /** What it may carry, A; undefined where its size is in no table. */
+  ampacity: number | undefined
+  /** A; undefined where nothing known feeds it. */
+  designCurrent: number | undefined
+  checks: ConductorCheck[]
+  working: Said[]
+  notes: Said[]
+  /** What it fails at, and what is missing. */
+  short: Said[]
+  wanting: Said | undefined
+}
+
 /**
- * A conductor of the one-line model before the calculator of the job's school; undefined when nothing feeds
- * it or its size is in no table.
+ * A conductor of the one-line model before the calculator of the job's school. A size of the other system counts as the next smaller one
+ * that exists; where the next larger one would pass, nothing is proven. A source without its current, or a device on the way without its
+ * rating, is never taken for nothing: what is known already can condemn the cable, and nothing can clear it. A grid that reaches it through
+ * no device does not conform.
  */
-export function judgeNetworkConductor(
-  load: ConductorLoad,
-  { school, maxDropPercent }: { school: 'iec' | 'nec'; maxDropPercent?: number | undefined },
-): ConductorResult | undefined {
-  const { conductor: cable, sources, protectiveDevice, downstreamDevice, pvSource } = load
-  if (sources.length === 0) return undefined
+export function judgeNetworkConductor(load: ConductorLoad, rules: Rules): CableJudgement {
+  const { size } = load.conductor
+  const fitted = sizesAround(size, rules.school)
+  if (!fitted.taken)
+    return unproven(
+      [say`${mm2(size)} is smaller than any of this school’s table`],
+      'read the size off the cable again',
+    )
+  const missing = [
+    ...load.unknownSources.map(({ label }) => `the current of ${label}`),
+    ...load.unknownDevices.map(({ label }) => `the rating of ${label}`),
+  ]
+  const wanting = missing.length > 0 ? `enter ${listed(missing)}` : undefined
+  if (load.sources.length === 0)
+    return unproven(
+      [wanting ? `${listed(missing)} is not entered` : 'nothing is entered that feeds it'],
+      wanting ?? 'enter what each source can drive',
+    )
+  const judged = judgeAt(fitted.taken, load, rules)
+  const failed = judged.checks.filter(({ verdict }) => verdict !== 'conforms')
+  const bare = load.unprotectedFrom
+  const decided =
+    failed.length > 0 && !fitted.exact && passesLarger(fitted.larger, load, rules)
+      ? say`${mm2(size)} counts as ${fitted.name}, and the next larger size would pass`
+      : undefined
+  const open = decided ?? wanting
+  const verdict = bare
+    ? 'does-not-conform'
+    : failed.length > 0 && !decided && load.unknownDevices.length === 0
+      ? 'does-not-conform'
+      : open !== undefined
+        ? 'not-proven'
+        : 'conforms'
+  return {
+    verdict,
+    ampacity: judged.ampacity,
+    designCurrent: judged.designCurrent,
+    checks: judged.checks,
+    working: judged.working,
+    notes: [
+      ...judged.notes,
+      ...(fitted.exact
+        ? []
+        : [say`${mm2(size)} is no size of this school: it counts as ${fitted.name}, the next smaller one`]),
+    ],
+    short: [
+      ...(bare ? [`no protective device between it and ${bare.label}`] : []),
+      ...(failed.length > 0 ? [`fails at ${listed(failed.map(({ id }) => id.replace(/-/g, ' ')))}`] : []),
+      ...(missing.length > 0 ? [`${listed(missing)} is not entered`] : []),
+    ],
+    wanting:
+      decided && !wanting ? 'ask for the cable’s own table, or read its size off the print again' : wanting,
+  }
+}
+
+const unproven = (short: Said[], wanting: Said): CableJudgement => ({
+  verdict: 'not-proven',
+  ampacity: undefined,
+  designCurrent: undefined,
+  checks: [],
+  working: [],
+  notes: [],
+  short,
+  wanting,
+})
+
+type Size = (typeof IEC_SIZES)[number] | (typeof NEC_SIZES)[number]
+
+interface SizesAround {
+  /** The size itself, or the next smaller one that exists. */
+  taken: Size | undefined
+  larger: Size | undefined
+  exact: boolean
+  name: string
+}
+
+function sizesAround(area: number, school: 'iec' | 'nec'): SizesAround {
+  const table: readonly Size[] = school === 'iec' ? IEC_SIZES : NEC_SIZES
+  const gauge = school === 'nec' ? gaugeOf(area) : undefined
+  const at = gauge
+    ? table.indexOf(gauge as Size)
+    : table.findLastIndex((one) => areaOf(one) <= area * (1 + SAME_SIZE))
+  const taken = table[at]
+  return {
+    taken,
+    larger: table[at + 1],
+    exact: taken !== undefined && (gauge !== undefined || Math.abs(areaOf(taken) - area) <= SAME_SIZE * area),
+    name: `${taken} ${school === 'iec' ? 'mm²' : 'AWG'}`,
+  }
+}
+
+const SAME_SIZE = 1e-9
+const areaOf = (size: Size): number => (typeof size === 'number' ? size : awgToMm2(awgGauge(size)!))
+
+/** Beyond the table nobody can say that a larger size would fail too. */
+const passesLarger = (larger: Size | undefined, load: ConductorLoad, rules: Rules): boolean =>
+  larger === undefined || judgeAt(larger, load, rules).verdict === 'conforms'
+
+function judgeAt(size: Size, load: ConductorLoad, { school, maxDropPercent }: Rules): ConductorResult {
+  const { conductor: cable, sources, downstreamDevice, pvSource } = load
+  const protectiveDevice = school === 'nec' ? limitWhileLasting(load) : load.protectiveDevice
   const common = {
     phases: cable.phases,
     voltage: cable.voltage,
-    sources,
     length: cable.length,
     pvSource,
     ...(protectiveDevice !== undefined && { protectiveDevice }),
     ...(downstreamDevice !== undefined && { downstreamDevice }),
     ...(maxDropPercent !== undefined && { maxDropPercent }),
   }
-  if (school === 'iec') {
-    const size = IEC_SIZES.find((one) => one === cable.size)
-    return size === undefined
-      ? undefined
-      : conductor({
-          school,
-          ...common,
-          size,
-          material: 'copper',
-          insulation: cable.insulation,
-          method: cable.method,
-          ambient: cable.ambient,
-          groupedCircuits: cable.grouped,
-        })
-  }
-  const gauge = formatQuantity(cable.size, 'conductor-size', { unit: 'AWG' }).replace(' AWG', '')
-  const size = NEC_SIZES.find((one) => one === gauge)
-  if (size === undefined) return undefined
+  if (school === 'iec')
+    return conductor({
+      school,
+      ...common,
+      sources,
+      size: size as (typeof IEC_SIZES)[number],
+      material: 'copper',
+      insulation: cable.insulation,
+      method: cable.method,
+      ambient: cable.ambient,
+      groupedCircuits: cable.grouped,
+    })
   const continuous = sources.every(({ rated }) => !rated)
   return conductor({
     school,
     ...common,
     sources: continuous ? sources : sources.map(lasting),
-    size,
+    size: size as (typeof NEC_SIZES)[number],
     insulationTemp: cable.insulation === 'xlpe' ? 90 : 75,
     terminationTemp: 75,
     ambient: cable.ambient,
@@ -57,8 +172,12 @@ export function judgeNetworkConductor(
   })
 }
 
-const CONTINUOUS = 1.25
-
 /** What a machine drives lasts for hours and counts at 125 %; what a device lets through is a rating, which is not raised. */
-const lasting = ({ name, amps, rated }: FedBy): FedBy =>
-  rated ? { name, amps } : { name: `${name} × ${CONTINUOUS}`, amps: amps * CONTINUOUS }
+const lasting = ({ name, amps: each, rated }: FedBy): FedBy =>
+  rated ? { name, amps: each } : { name: `${name} × ${CONTINUOUS}`, amps: each * CONTINUOUS }
+
+/** Where several devices far away limit together, none of them is asked to carry the sum: only the cable is. */
+function limitWhileLasting({ protectiveLasting, atDevice, sources }: ConductorLoad): number | undefined {
+  if (atDevice || protectiveLasting === undefined) return protectiveLasting
+  return Math.max(protectiveLasting, total(sources.map(lasting)))
+}

@@ -1,4 +1,11 @@
-import type { NetworkBuilt, NetworkConductor, NetworkPart, PartKind } from './one-line.js'
+import {
+  DRIVING_KINDS,
+  type NetworkBuilt,
+  type NetworkConductor,
+  type NetworkPart,
+  type PartKind,
+} from './one-line.js'
+import { Flow } from './ring-flow.js'
 
 export interface FedBy {
   name: string
@@ -23,7 +30,12 @@ const TAKES = {
   load: 'own',
 } satisfies Record<PartKind, 'all' | 'nothing' | 'own' | 'through'>
 
-const NOBODY: ReadonlySet<string> = new Set()
+const OWN = {
+  all: () => Infinity,
+  nothing: () => 0,
+  own: ({ source, rating }: NetworkPart) => source ?? rating ?? Infinity,
+  through: () => 0,
+}
 
 /** Joins part to part; two that are joined already would close a ring. */
 function hasNoRing(conductors: readonly NetworkConductor[]): boolean {
@@ -40,16 +52,37 @@ function hasNoRing(conductors: readonly NetworkConductor[]): boolean {
   })
 }
 
-/** Who can drive how much to where, and who can take it: a tree is worked out once for each edge, a ring is followed once. A. */
+/** A part of a flow: where current comes in, and where it goes out. */
+interface Nodes {
+  into: number
+  out: number
+}
+
+/** What is known of the ways from one side of a cable back to what feeds it. */
+export interface Behind {
+  /** Sources whose current nobody entered. */
+  unknownSources: NetworkPart[]
+  /** Devices that stand first on the way to a source, and whose rating nobody entered. */
+  unknownDevices: NetworkPart[]
+  /** A grid supply that is reached without passing any device. */
+  bareGrid: NetworkPart | undefined
+}
+
+/**
+ * Who can drive how much to where, and who can take it. A. Between two parts of a tree there is one way, and what lies behind an edge is
+ * worked out once; where ways close to a ring, the most that they can carry together is the greatest flow. What passes a part adds up:
+ * only what a part itself converts is limited by it, and only a protective device limits what passes. What nobody entered is counted as
+ * nothing here and named by `behind`, so that no caller takes it for nothing.
+ */
 export class NetworkGraph {
   private readonly parts: Map<string, NetworkPart>
   private readonly edges = new Map<string, { edge: string; to: string }[]>()
   private readonly direct: ReadonlySet<string>
   private readonly isTree: boolean
-  private readonly fed = new Map<string, FedBy[]>()
-  private readonly taken = new Map<string, number>()
+  private readonly known = new Map<string, unknown>()
 
-  constructor({ parts, conductors }: NetworkBuilt) {
+  constructor(private readonly network: NetworkBuilt) {
+    const { parts, conductors } = network
     this.parts = new Map(parts.map((part) => [part.id, part]))
     this.isTree = hasNoRing(conductors)
     this.direct = new Set(conductors.filter(({ phases }) => phases === 'dc').map(({ id }) => id))
@@ -68,45 +101,162 @@ export class NetworkGraph {
     return this.edges.get(id) ?? []
   }
 
-  /** What can be driven out of a part through the edge named: its own source and all that lies behind it, no more than its rating. */
-  fedFrom(id: string, through: string, seen: ReadonlySet<string> = NOBODY): FedBy[] {
-    return this.once(this.fed, id, through, () => this.workOutFed(id, through, seen))
-  }
-
-  private workOutFed(id: string, through: string, seen: ReadonlySet<string>): FedBy[] {
-    const part = this.parts.get(id)
-    if (!part || seen.has(id)) return []
-    const path = this.isTree ? NOBODY : new Set([...seen, id])
-    const behind = this.others(id, through).flatMap(({ edge, to }) => this.fedFrom(to, edge, path))
-    const own =
-      part.source && !this.isBehindInverter(part, through)
-        ? [{ name: part.label, amps: part.source, ...(part.kind === 'grid' && { rated: true }) }]
-        : []
-    return capped([...own, ...behind], limitOf(part))
-  }
-
-  /** What a part and all that lies behind it can take in through the edge named, A. */
-  takes(id: string, through: string, seen: ReadonlySet<string> = NOBODY): number {
-    return this.once(this.taken, id, through, () => this.workOutTaken(id, through, seen))
-  }
-
-  private workOutTaken(id: string, through: string, seen: ReadonlySet<string>): number {
-    const part = this.parts.get(id)
-    if (!part || seen.has(id)) return 0
-    const path = this.isTree ? NOBODY : new Set([...seen, id])
-    if (this.isBehindInverter(part, through)) return Infinity
-    const behind = this.others(id, through).reduce((sum, { edge, to }) => sum + this.takes(to, edge, path), 0)
-    return Math.min(OWN[TAKES[part.kind]](part) + behind, limitOf(part))
-  }
-
-  /** What goes on from a part on the same side of it: an inverter parts the DC side from the AC side. */
-  private others(id: string, through: string) {
-    const direct = this.isDirect(through)
-    return this.at(id).filter(({ edge }) => edge !== through && this.isDirect(edge) === direct)
-  }
-
   isDirect(edge: string): boolean {
     return this.direct.has(edge)
+  }
+
+  /** What can be driven out of a part through the edge named: its own source and all that lies behind it. */
+  fedFrom(id: string, through: string): FedBy[] {
+    return this.once('fed', id, through, () =>
+      this.isTree ? this.fedInTree(id, through) : this.fedInRing(id, through),
+    )
+  }
+
+  /** What a part and all that lies behind it can take in through the edge named. */
+  takes(id: string, through: string): number {
+    return this.once('takes', id, through, () =>
+      this.taken(id, through, (part) => OWN[TAKES[part.kind]](part)),
+    )
+  }
+
+  /** What the devices beyond an edge let through, whatever there is that takes it. */
+  passedOn(id: string, through: string): number {
+    return this.once('passed', id, through, () =>
+      this.taken(id, through, (part) => {
+        const alike = this.at(part.id).filter(({ edge }) => this.isDirect(edge) === this.isDirect(through))
+        const leadsOn = alike.length > 1
+        return TAKES[part.kind] === 'through' && leadsOn ? 0 : Infinity
+      }),
+    )
+  }
+
+  /** What feeds an edge from the side of the part named, as far as somebody said so. */
+  behind(id: string, through: string): Behind {
+    return this.once('behind', id, through, () => this.lookBehind(id, through))
+  }
+
+  private fedInTree(id: string, through: string): FedBy[] {
+    const part = this.parts.get(id)
+    if (!part) return []
+    const behind = this.others(id, through).flatMap(({ edge, to }) => this.fedFrom(to, edge))
+    return capped([...this.ownOf(part, through), ...behind], limitOf(part))
+  }
+
+  private fedInRing(id: string, through: string): FedBy[] {
+    const sent: { name: string; amps: number; rated: boolean; arc: number }[] = []
+    const flow = new Flow()
+    const source = flow.node()
+    const node = this.nodes(flow, id, through, (part, { into }) => {
+      for (const own of this.ownOf(part, through))
+        sent.push({ ...own, rated: own.rated ?? false, arc: flow.arc(source, into, own.amps) })
+    })
+    if (!node) return []
+    flow.send(source, node.out)
+    return sent.flatMap(({ name, amps, rated, arc }) => {
+      const share = flow.carried(arc)
+      if (share <= 0) return []
+      return [{ name, amps: share, ...((rated || share < amps) && { rated: true }) }]
+    })
+  }
+
+  private taken(id: string, through: string, own: (part: NetworkPart) => number): number {
+    const part = this.parts.get(id)
+    if (!part) return 0
+    if (this.isBehindInverter(part, through)) return Infinity
+    if (!this.isTree) return this.takenInRing(id, through, own)
+    const behind = this.others(id, through).reduce((sum, { edge, to }) => sum + this.taken(to, edge, own), 0)
+    return Math.min(own(part) + behind, limitOf(part))
+  }
+
+  private takenInRing(id: string, through: string, own: (part: NetworkPart) => number): number {
+    const flow = new Flow()
+    const sink = flow.node()
+    const node = this.nodes(flow, id, through, (part, { out }) => {
+      const most = this.isBehindInverter(part, through) ? Infinity : own(part)
+      if (most > 0) flow.arc(out, sink, most)
+    })
+    return node ? flow.send(node.into, sink) : 0
+  }
+
+  /** The parts that can be reached from one without its edge, each as a pair of nodes with what it lets pass between them. */
+  private nodes(
+    flow: Flow,
+    id: string,
+    through: string,
+    place: (part: NetworkPart, nodes: Nodes) => void,
+  ): Nodes | undefined {
+    const direct = this.isDirect(through)
+    const pairs = new Map<string, Nodes>()
+    for (const part of this.parts.values()) {
+      const pair = { into: flow.node(), out: flow.node() }
+      pairs.set(part.id, pair)
+      flow.arc(pair.into, pair.out, limitOf(part))
+      place(part, pair)
+    }
+    for (const { id: edge, from, to } of this.network.conductors) {
+      const [a, b] = [pairs.get(from), pairs.get(to)]
+      if (edge === through || this.isDirect(edge) !== direct || !a || !b) continue
+      flow.arc(a.out, b.into, Infinity)
+      flow.arc(b.out, a.into, Infinity)
+    }
+    return pairs.get(id)
+  }
+
+  private lookBehind(id: string, through: string): Behind {
+    const found: Behind = { unknownSources: [], unknownDevices: [], bareGrid: undefined }
+    const seen = new Set<string>()
+    /** `bare` while no device was passed. */
+    const visit = (at: string, edge: string, bare: boolean): void => {
+      const part = this.parts.get(at)
+      const key = `${at} ${String(bare)}`
+      if (!part || seen.has(key)) return
+      seen.add(key)
+      const drives = DRIVING_KINDS.includes(part.kind) && !this.isBehindInverter(part, edge)
+      if (drives && part.source === undefined) add(found.unknownSources, part)
+      if (part.kind === 'grid' && bare) found.bareGrid ??= part
+      if (
+        part.kind === 'device' &&
+        bare &&
+        part.rating === undefined &&
+        this.feedsAnything(at, edge, through)
+      )
+        add(found.unknownDevices, part)
+      for (const next of this.others(at, edge, through))
+        visit(next.to, next.edge, bare && part.kind !== 'device')
+    }
+    visit(id, through, true)
+    return found
+  }
+
+  /** Does any source lie at or behind a part? */
+  private feedsAnything(id: string, from: string, through: string): boolean {
+    const seen = new Set([id])
+    const queue = [{ at: id, edge: from }]
+    for (let next = queue.shift(); next; next = queue.shift()) {
+      const part = this.parts.get(next.at)
+      if (part && DRIVING_KINDS.includes(part.kind) && !this.isBehindInverter(part, next.edge)) return true
+      for (const { edge, to } of this.others(next.at, next.edge, through)) {
+        if (seen.has(to)) continue
+        seen.add(to)
+        queue.push({ at: to, edge })
+      }
+    }
+    return false
+  }
+
+  /** What a part itself drives through an edge. */
+  private ownOf(part: NetworkPart, through: string): FedBy[] {
+    return part.source && !this.isBehindInverter(part, through)
+      ? [{ name: part.label, amps: part.source, ...(part.kind === 'grid' && { rated: true }) }]
+      : []
+  }
+
+  /** What goes on from a part on the same side of it, leaving out an edge: an inverter parts the DC side from the AC side. */
+  private others(id: string, through: string, without = through) {
+    const direct = this.isDirect(through)
+    return this.at(id).filter(
+      ({ edge }) => edge !== through && edge !== without && this.isDirect(edge) === direct,
+    )
   }
 
   /** On its DC side an inverter's AC figure says nothing: there it takes what the battery gives, and gives nothing that is known. */
@@ -114,14 +264,12 @@ export class NetworkGraph {
     return kind === 'inverter' && this.isDirect(through)
   }
 
-  /** In a tree what lies behind an edge is the same whichever way one came to it: it is worked out once. */
-  private once<T>(known: Map<string, T>, id: string, through: string, work: () => T): T {
-    if (!this.isTree) return work()
-    const key = `${id} ${through}`
-    const before = known.get(key)
-    if (before !== undefined) return before
+  /** What lies behind an edge is the same whoever asks: it is worked out once. */
+  private once<T>(what: string, id: string, through: string, work: () => T): T {
+    const key = `${what} ${id} ${through}`
+    if (this.known.has(key)) return this.known.get(key) as T
     const answer = work()
-    known.set(key, answer)
+    this.known.set(key, answer)
     return answer
   }
 
@@ -132,16 +280,12 @@ export class NetworkGraph {
   }
 }
 
-const OWN = {
-  all: () => Infinity,
-  nothing: () => 0,
-  own: ({ source, rating }: NetworkPart) => source ?? rating ?? Infinity,
-  through: () => 0,
+function add(parts: NetworkPart[], part: NetworkPart): void {
+  if (!parts.includes(part)) parts.push(part)
 }
 
-/** An inverter passes no more than it drives itself, a protective device no more than its rating; a switch or a meter limits nothing. */
-function limitOf({ kind, source, rating }: NetworkPart): number {
-  if (kind === 'inverter') return source ?? Infinity
+/** A protective device passes no more than its rating; a switch, a meter or the bypass of an inverter limits nothing. */
+function limitOf({ kind, rating }: NetworkPart): number {
   return kind === 'device' ? (rating ?? Infinity) : Infinity
 }
 

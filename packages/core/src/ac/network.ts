@@ -1,5 +1,5 @@
-import type { NetworkBuilt, NetworkConductor } from './one-line.js'
-import { NetworkGraph, total, type FedBy } from './network-graph.js'
+import type { NetworkBuilt, NetworkConductor, NetworkPart } from './one-line.js'
+import { NetworkGraph, total, type Behind, type FedBy } from './network-graph.js'
 
 /** What a conductor carries: everything that can feed it from its worse side, and the devices that limit or protect it. A. */
 export interface ConductorLoad {
@@ -12,42 +12,98 @@ export interface ConductorLoad {
   limit: number | undefined
   /** What it must carry: the sum, or the limit where that is smaller. */
   carries: number
+  /** The most that whatever really limits its sources lets through it, whoever takes it; undefined where nothing does. */
   protectiveDevice: number | undefined
   downstreamDevice: number | undefined
   pvSource: boolean
+  /** A grid supply that reaches it through no protective device, where none stands at its far end either. */
+  unprotectedFrom: NetworkPart | undefined
+  /** Sources that feed it and whose current nobody entered; devices on the way whose rating nobody entered. */
+  unknownSources: NetworkPart[]
+  unknownDevices: NetworkPart[]
+  /** The same where what a machine drives counts at 125 %, since it lasts for hours. */
+  protectiveLasting: number | undefined
+  /** Does a protective device stand at one of its ends? */
+  atDevice: boolean
 }
 
 /**
  * Every conductor of an installation with all that can feed it. A conductor between two live sides carries what one side can drive and
- * the other can take: behind a board that is fed by grid and inverter it is their sum, unless a device on the way limits it. A ring is
- * followed once. Source: Kirchhoff's current law over a tree of sources, devices and loads.
+ * the other can take: behind a board that is fed by grid and inverter it is their sum, unless a device on the way limits it. What protects
+ * it is looked for on every way to every source, through isolators, boards and meters; a machine limits its own current, a grid does not.
+ * Source: Kirchhoff's current law; greatest flow between sources, devices and loads.
  */
 export function networkLoads(network: NetworkBuilt): ConductorLoad[] {
   const graph = new NetworkGraph(network)
-  return network.conductors.map((conductor) => loadOf(conductor, graph))
+  const lasting = new NetworkGraph({ ...network, parts: network.parts.map(raised) })
+  return network.conductors.map((conductor) => loadOf(conductor, graph, lasting))
 }
 
-function loadOf(conductor: NetworkConductor, graph: NetworkGraph): ConductorLoad {
-  const ends = [conductor.from, conductor.to].map((id, i) => ({
-    part: graph.part(id),
-    fed: graph.fedFrom(id, conductor.id),
-    takes: graph.takes(i === 0 ? conductor.to : conductor.from, conductor.id),
-  }))
-  const [forward, backward] = ends.map(({ fed, takes }) => Math.min(total(fed), takes)) as [number, number]
+/** What a machine drives lasts for hours; a rating is not raised. */
+export const CONTINUOUS = 1.25
+
+const raised = (part: NetworkPart): NetworkPart =>
+  part.source === undefined || part.kind === 'grid' ? part : { ...part, source: part.source * CONTINUOUS }
+
+/** A current through a cable in one direction: from the side that drives to the side that takes. */
+interface Direction {
+  fed: FedBy[]
+  takes: number
+  /** What the devices beyond let through. */
+  passedOn: number
+  behind: Behind
+}
+
+function loadOf(conductor: NetworkConductor, graph: NetworkGraph, lasting: NetworkGraph): ConductorLoad {
+  const { id, from, to } = conductor
+  const [forward, backward] = [direction(from, to, id, graph), direction(to, from, id, graph)]
+  const [most, least] = [forward, backward].map(carriedBy) as [number, number]
   // Of two that are equal the source itself drives, not what only feeds it as far as it takes.
-  const first = forward === backward ? total(ends[0]!.fed) <= ends[0]!.takes : forward > backward
-  const [driving, far] = first ? [ends[0]!, ends[1]!.part] : [ends[1]!, ends[0]!.part]
-  const sum = total(driving.fed)
-  const limited = driving.takes < sum
+  const first = most === least ? total(forward.fed) <= forward.takes : most > least
+  const { fed, takes } = first ? forward : backward
+  const sum = total(fed)
+  const isLimited = takes < sum
+  const bothWays = (what: 'unknownSources' | 'unknownDevices') => [
+    ...new Set([...forward.behind[what], ...backward.behind[what]]),
+  ]
   return {
     conductor,
-    sources: driving.fed,
+    sources: fed,
     sum,
-    limit: limited ? driving.takes : undefined,
-    carries: Math.min(sum, driving.takes),
-    protectiveDevice:
-      driving.part?.kind === 'device' ? driving.part.rating : far?.kind === 'device' ? far.rating : undefined,
-    downstreamDevice: limited ? driving.takes : undefined,
+    limit: isLimited ? takes : undefined,
+    carries: Math.min(sum, takes),
+    protectiveDevice: limitOf(conductor, graph),
+    protectiveLasting: limitOf(conductor, lasting),
+    atDevice: [from, to].some((end) => graph.part(end)?.kind === 'device'),
+    downstreamDevice: isLimited ? takes : undefined,
     pvSource: false,
+    unprotectedFrom: [forward, backward].map(bareGrid).find((grid) => grid !== undefined),
+    unknownSources: bothWays('unknownSources'),
+    unknownDevices: bothWays('unknownDevices'),
   }
 }
+
+/** The most that can pass a cable in either direction, whoever takes it: what its sources drive and every device on the way lets through. */
+function limitOf({ id, from, to }: NetworkConductor, graph: NetworkGraph): number | undefined {
+  const limits = [
+    [from, to],
+    [to, from],
+  ].map(([near, far]) => Math.min(total(graph.fedFrom(near!, id)), graph.passedOn(far!, id)))
+  const most = Math.max(...limits)
+  return most > 0 ? most : undefined
+}
+
+function direction(from: string, to: string, id: string, graph: NetworkGraph): Direction {
+  return {
+    fed: graph.fedFrom(from, id),
+    takes: graph.takes(to, id),
+    passedOn: graph.passedOn(to, id),
+    behind: graph.behind(from, id),
+  }
+}
+
+const carriedBy = ({ fed, takes }: Direction): number => Math.min(total(fed), takes)
+
+/** A device at the far end limits as well as one on the way from the grid. */
+const bareGrid = ({ passedOn, behind }: Direction): NetworkPart | undefined =>
+  Number.isFinite(passedOn) ? undefined : behind.bareGrid

@@ -93,7 +93,7 @@ describe('what protects a part', () => {
       ),
     ).toEqual([
       'protected by fuse, 50 A',
-      'protected by fuse',
+      'protected by fuse, rating not entered',
       'no protective device between it and the grid',
     ])
   })
@@ -146,6 +146,15 @@ describe('the rule that a part carries no more than its rating', () => {
     expect(traced({ rating: 40 }).says('R/r/switch')).toBe('conforms: can carry 40 A of 40 A')
     expect(traced({ rating: 32 }).says('R/r/switch')).toBe('does-not-conform: can carry 40 A of 32 A')
   })
-  it('is asked of what states a rating, and of no protective device', () =>
-    expect(traced({}).inspection.checks).toEqual([]))
+  it('is asked of every switch and board, and of no protective device; what nobody entered is asked for', () => {
+    expect(traced({}).inspection.checks.map(({ check }) => check.id)).toEqual(['R/r/switch', 'R/r/board'])
+    expect(traced({}).says('R/r/switch')).toBe('not-proven: can carry 40 A; its rating not entered')
+    expect(traced({}).says('R/r/board')).toBe('not-proven: can carry 40 A; its rating not entered')
+  })
+  it('is not proven behind a source or a fuse of which nobody entered how much it lets through', () => {
+    const unknown = (id: string, body: NetworkPart) =>
+      traced({ rating: 63 }).write({ kind: 'part-placed', body }).says(`R/r/${id}`)
+    expect(unknown('switch', part('fuse', 'device'))).toContain('not-proven')
+    expect(unknown('switch', part('grid', 'grid'))).toContain('the current of grid not entered')
+  })
 })

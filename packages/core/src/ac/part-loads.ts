@@ -1,4 +1,4 @@
-import type { NetworkBuilt, NetworkPart } from './one-line.js'
+import { DRIVING_KINDS, type NetworkBuilt, type NetworkPart } from './one-line.js'
 import { atMost } from '../verdict/compare.js'
 import { amps } from '../quantity/figure.js'
 import { say, type Said } from '../quantity/words.js'
@@ -12,6 +12,8 @@ export interface PartLoad {
   /** Its rating, where one is entered. */
   mayCarry: number | undefined
   overloaded: boolean
+  /** Sources that feed it, devices on the way to it, and itself, whose figures decide and were not entered. */
+  unknown: NetworkPart[]
   /** The nearest protective device on the way to the grid. */
   protectedBy: NetworkPart | undefined
 }
@@ -31,15 +33,27 @@ export function partLoads(network: NetworkBuilt): PartLoad[] {
       carries,
       mayCarry,
       overloaded: part.kind !== 'device' && mayCarry !== undefined && !atMost(carries, mayCarry),
+      unknown: unknownFor(part, graph),
       protectedBy: wayToGrid(part, network)?.find(({ kind }) => kind === 'device'),
     }
   })
 }
 
+function unknownFor(part: NetworkPart, graph: NetworkGraph): NetworkPart[] {
+  const around = graph.at(part.id).map(({ edge, to }) => graph.behind(to, edge))
+  const own = DRIVING_KINDS.includes(part.kind) && part.source === undefined ? [part] : []
+  return [
+    ...new Set([
+      ...own,
+      ...around.flatMap(({ unknownSources, unknownDevices }) => [...unknownSources, ...unknownDevices]),
+    ]),
+  ]
+}
+
 /** "protected by Breaker 3, 16 A" */
 export function protectionWords({ protectedBy }: PartLoad): Said {
   if (!protectedBy) return 'no protective device between it and the grid'
-  return say`protected by ${protectedBy.label}${protectedBy.rating === undefined ? '' : say`, ${amps(protectedBy.rating)}`}`
+  return say`protected by ${protectedBy.label}${protectedBy.rating === undefined ? ', rating not entered' : say`, ${amps(protectedBy.rating)}`}`
 }
 
 interface Side {
@@ -54,10 +68,17 @@ function flowThrough(part: NetworkPart, graph: NetworkGraph): number {
     takes: graph.takes(to, edge),
   }))
   const through = [true, false].map((direct) => worstSplit(sides.filter((side) => side.direct === direct)))
-  const given =
-    part.kind === 'load' ? Math.min(sum(sides.map(({ brings }) => brings)), part.rating ?? Infinity) : 0
-  const most = Math.max(part.source ?? 0, given, ...through)
+  // A board at the end has outgoing ways that nobody drew.
+  const isEnd = part.kind === 'load' || (part.kind === 'board' && sides.length === 1)
+  const takesAtMost = part.kind === 'load' ? (part.rating ?? Infinity) : Infinity
+  const given = isEnd ? Math.min(sum(sides.map(({ brings }) => brings)), takesAtMost) : 0
+  const most = Math.max(part.source ?? 0, given, through[0]!, through[1]! + ownThrough(part, sides))
   return part.kind === 'device' ? Math.min(most, part.rating ?? Infinity) : most
+}
+
+/** What an inverter drives itself leaves it beside what passes it, where there is more than one way on its AC side. */
+function ownThrough({ kind, source = 0 }: NetworkPart, sides: readonly { direct: boolean }[]): number {
+  return kind === 'inverter' && sides.filter(({ direct }) => !direct).length > 1 ? source : 0
 }
 
 /** Above this the ways in which cables can bring and take are too many to try: all bring, and all take, which is never too little. */

@@ -63,21 +63,64 @@ describe('what protects a unit', () => {
     ['all of it', [{ rating: 20, residual: 'B' }], 'conforms: protected by breaker, 20 A'],
     ['a device too large', [{ rating: 32, residual: 'B' }], 'breaker 32 A is above 25 A'],
     ['a device too small', [{ rating: 10, residual: 'B' }], 'breaker 10 A is below 16 A'],
-    ['no device at all', [{ residual: 'B' }], 'no protective device between it and the grid'],
+    ['a device whose rating nobody entered', [{ residual: 'B' }], 'not-proven: the rating of breaker'],
     [
       'another kind of residual-current device',
       [{ rating: 20, residual: 'AC' }],
       'residual-current protection is AC',
     ],
-    ['none', [{ rating: 20 }], 'residual-current protection is missing'],
-    ['no surge protection', [{ rating: 20, residual: 'B' }, { labelled: true }], 'no surge protection'],
+    ['none', [{ rating: 20, residual: 'none' }], 'residual-current protection is missing'],
+    [
+      'a kind that nobody read',
+      [{ rating: 20 }],
+      'not-proven: the kind of residual-current protection of breaker',
+    ],
+    [
+      'no surge protection',
+      [
+        { rating: 20, residual: 'B' },
+        { surge: false, labelled: true },
+      ],
+      'does-not-conform: surge protection is missing',
+    ],
+    [
+      'surge protection that nobody looked for',
+      [{ rating: 20, residual: 'B' }, { labelled: true }],
+      'not-proven: whether surge protection is on a board',
+    ],
     [
       'no label of two supplies',
-      [{ rating: 20, residual: 'B' }, { surge: true }],
+      [
+        { rating: 20, residual: 'B' },
+        { surge: true, labelled: false },
+      ],
       'the label of two supplies is missing',
     ],
     ['no isolator', [{ rating: 20, residual: 'B' }, { surge: true, labelled: true }, 'meter'], 'no isolator'],
   ])('%s', (_what, said, found) => expect(traced(...said)).toContain(found))
+  it('is no further device where a way leads round the first one, and is asked of every part of the unit', () => {
+    const doubled = (more: Parameters<typeof part>[2]) =>
+      new Site()
+        .unit(sheet('U', 'string-inverter', [{ id: 'p', kind: 'protection', device: { max: '25 A' } }]))
+        .write(
+          part('grid', 'grid', { source: 63 }),
+          part('board', 'board'),
+          part('b1', 'device', { rating: 20 }),
+          part('b2', 'device', more),
+          part('one', 'inverter', { unitId: 'U', source: 16 }),
+          part('two', 'inverter', { unitId: 'U', source: 16 }),
+          cable('grid', 'board'),
+          cable('board', 'b1'),
+          cable('b1', 'one'),
+          cable('board', 'b2'),
+          cable('b2', 'two'),
+        )
+    expect(doubled({ rating: 20 }).says('U/p/unit')).toContain('conforms')
+    expect(doubled({ rating: 40 }).says('U/p/unit')).toBe('does-not-conform: b2 40 A is above 25 A')
+    expect(doubled({ rating: 20 }).write(cable('board', 'one')).says('U/p/unit')).toBe(
+      'does-not-conform: no protective device between it and the grid',
+    )
+  })
   it('is not inspected before anything is traced', () =>
     expect(new Site().unit(sheet('U', 'string-inverter', [asked])).says('U/p/unit')).toBe('not-inspected: '))
 })
@@ -89,14 +132,14 @@ describe('house rules', () => {
       .unit(rules)
       .write(
         part('grid', 'grid', { source: 40 }),
-        part('a', 'board'),
+        part('fuse', 'device', { rating: 40 }),
         part('b', 'load'),
-        cable('grid', 'a'),
-        cable('a', 'b'),
+        cable('grid', 'fuse'),
+        cable('fuse', 'b'),
       ).inspection
     expect(checks.map(({ check, outcome }) => [check.id, outcome.verdict])).toEqual([
-      ['R/c/grid-a', 'conforms'],
-      ['R/c/a-b', 'conforms'],
+      ['R/c/grid-fuse', 'conforms'],
+      ['R/c/fuse-b', 'conforms'],
     ])
   })
   it('name every source of a cable that is too small', () =>
@@ -105,15 +148,17 @@ describe('house rules', () => {
         .unit(rules)
         .write(
           part('grid', 'grid', { source: 40 }),
+          part('fuse', 'device', { rating: 40 }),
           part('pv', 'generation', { source: 30 }),
           part('a', 'board'),
           part('b', 'load'),
-          cable('grid', 'a'),
+          cable('grid', 'fuse'),
+          cable('fuse', 'a'),
           cable('pv', 'a'),
           cable('a', 'b'),
         )
         .says('R/c/a-b'),
-    ).toBe('does-not-conform: carries 70 A from grid and pv, may carry 63 A: fails at cable carries design'))
+    ).toBe('does-not-conform: carries 70 A from grid and pv, may carry 63 A: fails at cable carries device'))
   it('cannot say anything of a cable that nothing feeds', () =>
     expect(
       new Site().unit(rules).write(part('a', 'board'), part('b', 'load'), cable('a', 'b')).says('R/c/a-b'),

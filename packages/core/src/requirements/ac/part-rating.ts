@@ -1,19 +1,27 @@
+import type { PartKind } from '../../ac/one-line.js'
 import { protectionWords } from '../../ac/part-loads.js'
 import { amps } from '../../quantity/figure.js'
+import { listed } from '../../quantity/say.js'
 import { say } from '../../quantity/words.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
+/** Kinds that carry what others drive and whose rating must therefore be known; a device trips, a load takes what it takes. */
+const CARRIERS: readonly PartKind[] = ['board', 'isolator', 'meter', 'gateway']
+const LIMITED_BY_ITSELF: readonly PartKind[] = ['device', 'load']
+
 /**
- * Does every board, switch, meter and gateway whose rating is entered carry no more than it is rated for? Read off the one-line model: a
- * switch limits nothing, so what several sources drive through it adds up.
+ * Does every board, switch, meter and gateway carry no more than it is rated for? Read off the one-line model: a switch limits nothing, so
+ * what several sources drive through it adds up. One whose rating nobody entered is not proven.
  */
 export const partRating = defineKind(requirementOf({}), {
   minutes: 1,
   reads: () => ['network'],
   expand: (_requirement, unit, sheet, around) =>
     subjectsOf({ each: 'part', where: {} }, unit, sheet, around).filter(
-      ({ part }) => part!.rating !== undefined && part!.kind !== 'device' && part!.kind !== 'load',
+      ({ part }) =>
+        CARRIERS.includes(part!.kind) ||
+        (part!.rating !== undefined && !LIMITED_BY_ITSELF.includes(part!.kind)),
     ),
   ask: () => ({ kind: 'derived', from: 'network' }),
   required: (_requirement, { part }) =>
@@ -23,15 +31,23 @@ export const partRating = defineKind(requirementOf({}), {
   judge(_requirement, { part }, _given, around) {
     const load = part && around.partLoads().find((one) => one.part.id === part.id)
     if (!load) return undefined
-    const { carries, mayCarry, overloaded } = load
+    const { carries, mayCarry, unknown } = load
+    // A device of unknown rating may limit what flows: only what it cannot change condemns.
+    const overloaded = load.overloaded && unknown.every(({ kind }) => kind !== 'device')
+    const missing = [
+      ...(mayCarry === undefined ? ['its rating'] : []),
+      ...unknown.map(({ kind, label }) => `the ${kind === 'device' ? 'rating' : 'current'} of ${label}`),
+    ]
+    const flow = say`can carry ${amps(carries)}${mayCarry === undefined ? '' : say` of ${amps(mayCarry)}`}`
     return {
-      verdict: overloaded ? 'does-not-conform' : 'conforms',
+      verdict: overloaded ? 'does-not-conform' : missing.length > 0 ? 'not-proven' : 'conforms',
       working: [
-        say`all that can flow through it: ${amps(carries)}, rated ${amps(mayCarry!)}`,
+        say`all that can flow through it: ${amps(carries)}${mayCarry === undefined ? '' : say`, rated ${amps(mayCarry)}`}`,
         protectionWords(load),
       ],
       notes: [],
-      finding: say`can carry ${amps(carries)} of ${amps(mayCarry!)}`,
+      finding: missing.length > 0 && !overloaded ? say`${flow}; ${listed(missing)} not entered` : flow,
+      ...(missing.length > 0 && { wanting: `enter ${listed(missing)}` }),
     }
   },
 })

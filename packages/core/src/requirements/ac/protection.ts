@@ -1,36 +1,37 @@
 import { wayToGrid } from '../../ac/way-to-grid.js'
-import { RESIDUAL_KINDS } from '../../ac/one-line.js'
+import { RESIDUAL_KINDS, type NetworkBuilt, type NetworkPart } from '../../ac/one-line.js'
 import { amps } from '../../quantity/figure.js'
 import { listed, either } from '../../quantity/say.js'
-import { say, joined } from '../../quantity/words.js'
-import { flag, list, object, oneOf, optional, refine, requireRange } from '../../shape/shape.js'
+import { say, joined, type Said } from '../../quantity/words.js'
+import { flag, list, object, oneOf, optional, refine, requireRange, type Read } from '../../shape/shape.js'
 import { quantity } from '../../quantity/quantity-field.js'
+import type { JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
+const shape = requirementOf({
+  device: optional(
+    refine(object({ min: optional(quantity('current')), max: optional(quantity('current')) }), requireRange),
+  ),
+  residual: optional(list(oneOf(RESIDUAL_KINDS))),
+  surge: optional(flag(), false),
+  isolator: optional(flag(), false),
+  label: optional(flag(), false),
+})
+type Demand = Read<typeof shape>
+
 /**
  * What protects a unit on its way to the grid: a device in the range of the sheet, residual-current protection of a kind that is allowed,
- * surge protection, an isolator where a person would look for it, the label of two supplies. Read off the one-line model.
+ * surge protection, an isolator where a person would look for it, the label of two supplies. Read off the one-line model, for every part
+ * that stands for the unit. What nobody said of a part is asked for, and neither there nor missing.
  */
-export const protection = defineKind(
-  requirementOf({
-    device: optional(
-      refine(
-        object({ min: optional(quantity('current')), max: optional(quantity('current')) }),
-        requireRange,
-      ),
-    ),
-    residual: optional(list(oneOf(RESIDUAL_KINDS))),
-    surge: optional(flag(), false),
-    isolator: optional(flag(), false),
-    label: optional(flag(), false),
-  }),
-  {
-    minutes: 3,
-    reads: () => ['network'],
-    expand: () => [wholeUnit],
-    ask: () => ({ kind: 'derived', from: 'network' }),
-    required: ({ device, residual, surge, isolator, label }) =>
+export const protection = defineKind(shape, {
+  minutes: 3,
+  reads: () => ['network'],
+  expand: () => [wholeUnit],
+  ask: () => ({ kind: 'derived', from: 'network' }),
+  required: ({ device, residual, surge, isolator, label }) =>
+    joined(
       [
         device
           ? say`device ${joined([device.min === undefined ? '' : say`from ${amps(device.min)}`, device.max === undefined ? '' : say`up to ${amps(device.max)}`], ' ')}`
@@ -39,46 +40,97 @@ export const protection = defineKind(
         surge ? 'surge protection' : '',
         isolator ? 'isolator' : '',
         label ? 'label of two supplies' : '',
-      ]
-        .filter(Boolean)
-        .join(', '),
-    judge({ device, residual, surge, isolator, label }, _subject, _given, around, unit) {
-      const start = around.asBuilt.network.parts.find((part) => part.unitId === unit.id)
-      const way = start && wayToGrid(start, around.asBuilt.network)
-      if (!way) return undefined
-      const devices = way.filter(({ kind, rating }) => kind === 'device' && rating !== undefined)
-      const nearest = devices[0]
-      const faults = [
-        ...(device && !nearest ? ['no protective device between it and the grid'] : []),
-        ...(device && nearest && nearest.rating! < (device.min ?? 0)
-          ? [say`${nearest.label} ${amps(nearest.rating!)} is below ${amps(device.min!)}`]
-          : []),
-        ...(device && nearest && nearest.rating! > (device.max ?? Infinity)
-          ? [say`${nearest.label} ${amps(nearest.rating!)} is above ${amps(device.max!)}`]
-          : []),
-        ...(residual && !way.some((part) => residual.includes(part.residual ?? 'none'))
-          ? [
-              `residual-current protection is ${listed([...new Set(way.flatMap((part) => (part.residual && part.residual !== 'none' ? [part.residual] : [])))]) || 'missing'}`,
-            ]
-          : []),
-        ...(surge && !way.some((part) => part.surge) ? ['no surge protection'] : []),
-        ...(isolator && !way.some(({ kind }) => kind === 'isolator') ? ['no isolator'] : []),
-        ...(label && !way.some(({ labelled }) => labelled) ? ['the label of two supplies is missing'] : []),
-      ]
-      return {
-        verdict: faults.length > 0 ? 'does-not-conform' : 'conforms',
-        working: [
-          say`from the unit to the grid: ${joined(
-            way.map((part) => say`${part.label}${part.rating ? say` ${amps(part.rating)}` : ''}`),
-            ' → ',
-          )}`,
-          ...faults,
-        ],
-        notes: [],
-        finding:
-          faults[0] ?? (nearest ? say`protected by ${nearest.label}, ${amps(nearest.rating!)}` : 'as asked'),
-        causes: faults.slice(1),
-      }
-    },
+      ],
+      ', ',
+    ),
+  judge(demand, _subject, _given, { asBuilt: { network } }, unit) {
+    const starts = network.parts.filter((part) => part.unitId === unit.id)
+    const ways = starts.map((start) => ({ start, way: wayToGrid(start, network) }))
+    if (!ways.some(({ way }) => way)) return undefined
+    const looked = ways.map(({ start, way }) =>
+      way
+        ? lookAlong(start, way, demand, network)
+        : { faults: [], open: [say`no way leads from ${start.label} to the grid`], along: '' },
+    )
+    const faults = looked.flatMap((one) => one.faults)
+    const open = looked.flatMap((one) => one.open)
+    const nearest = ways[0]?.way?.find(({ kind }) => kind === 'device')
+    const verdict: JudgedVerdict =
+      faults.length > 0 ? 'does-not-conform' : open.length > 0 ? 'not-proven' : 'conforms'
+    return {
+      verdict,
+      working: [...looked.map(({ along }) => along).filter((along) => along !== ''), ...faults, ...open],
+      notes: [],
+      finding:
+        faults[0] ??
+        open[0] ??
+        (nearest?.rating === undefined
+          ? 'as asked'
+          : say`protected by ${nearest.label}, ${amps(nearest.rating)}`),
+      causes: faults.slice(1),
+      ...(open.length > 0 && { wanting: say`enter what is missing: ${joined(open, '; ')}` }),
+    }
   },
-)
+})
+
+interface Looked {
+  faults: Said[]
+  /** What nobody entered. */
+  open: Said[]
+  along: Said
+}
+
+function lookAlong(
+  start: NetworkPart,
+  way: readonly NetworkPart[],
+  demand: Demand,
+  network: NetworkBuilt,
+): Looked {
+  const around = wayToGrid(start, network, ({ kind }) => kind !== 'device')
+  const rows = [
+    demand.device && deviceOn(around ?? way, demand.device),
+    demand.residual && residualOn(way, demand.residual),
+    demand.surge && flagOn(way, 'surge', 'surge protection'),
+    demand.isolator && !way.some(({ kind }) => kind === 'isolator') && fault('no isolator'),
+    demand.label && flagOn(way, 'labelled', 'the label of two supplies'),
+  ].filter((row): row is Row => typeof row === 'object')
+  const said = way.map((part) => say`${part.label}${part.rating ? say` ${amps(part.rating)}` : ''}`)
+  return {
+    faults: rows.flatMap(({ faults }) => faults),
+    open: rows.flatMap(({ open }) => open),
+    along: say`from ${start.label} to the grid: ${joined(said, ' → ')}`,
+  }
+}
+
+type Row = Pick<Looked, 'faults' | 'open'>
+const fine: Row = { faults: [], open: [] }
+const fault = (said: Said): Row => ({ faults: [said], open: [] })
+const unsaid = (said: Said): Row => ({ faults: [], open: [said] })
+
+/** The device that stands first; one further away protects more than this unit. */
+function deviceOn(way: readonly NetworkPart[], { min, max }: NonNullable<Demand['device']>): Row {
+  const nearest = way.find(({ kind }) => kind === 'device')
+  if (!nearest) return fault('no protective device between it and the grid')
+  const { label, rating } = nearest
+  if (rating === undefined) return unsaid(`the rating of ${label}`)
+  if (min !== undefined && rating < min) return fault(say`${label} ${amps(rating)} is below ${amps(min)}`)
+  if (max !== undefined && rating > max) return fault(say`${label} ${amps(rating)} is above ${amps(max)}`)
+  return fine
+}
+
+function residualOn(way: readonly NetworkPart[], allowed: readonly (typeof RESIDUAL_KINDS)[number][]): Row {
+  if (way.some(({ residual }) => residual !== undefined && allowed.includes(residual))) return fine
+  const unread = way.find(({ kind, residual }) => kind === 'device' && residual === undefined)
+  if (unread) return unsaid(`the kind of residual-current protection of ${unread.label}`)
+  const found = [
+    ...new Set(way.flatMap(({ residual }) => (residual && residual !== 'none' ? [residual] : []))),
+  ]
+  return fault(`residual-current protection is ${listed(found) || 'missing'}`)
+}
+
+function flagOn(way: readonly NetworkPart[], what: 'surge' | 'labelled', words: string): Row {
+  if (way.some((part) => part[what])) return fine
+  return way.some((part) => part.kind === 'board' && part[what] === undefined)
+    ? unsaid(`whether ${words} is on a board`)
+    : fault(`${words} is missing`)
+}
