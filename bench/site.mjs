@@ -49,6 +49,7 @@ export async function largeJob(request) {
       leftCorner: true,
       rightCorner: true,
       uncertainty: 2,
+      tape: 'Tape',
     }),
     entry('unit-fitted', { id: 'modules', label: 'Modules', sheetId: wanted[2] }),
     entry('unit-fitted', { id: 'boxes', label: 'Boxes', sheetId: wanted[3] }),

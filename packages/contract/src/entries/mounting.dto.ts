@@ -1,6 +1,6 @@
 import { IsBoolean, IsNumber, IsOptional, IsString, Length, Max, Min } from 'class-validator'
 import { Filled, Part } from '../http/fields.js'
-import { GapDto, LARGEST_MM, ObstructionDto, SituationDto, WallPlaceDto } from './parts.dto.js'
+import { GapDto, InstrumentDto, LARGEST_MM, ObstructionDto, SituationDto, WallPlaceDto } from './parts.dto.js'
 
 export class UnitFittedDto {
   @Filled(80) id!: string
@@ -24,6 +24,7 @@ export class WallMeasuredDto {
   @IsBoolean() rightCorner!: boolean
   @IsNumber() @Min(0) @Max(1000) uncertainty!: number
   @IsOptional() @IsString() @Length(0, 200) tape?: string
+  @IsOptional() @Part(() => InstrumentDto) instrument?: InstrumentDto
 }
 
 export class WallRemovedDto {

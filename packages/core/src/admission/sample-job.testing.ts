@@ -114,6 +114,7 @@ export class SampleJob {
         leftCorner: true,
         rightCorner: false,
         uncertainty: 0,
+        tape: 'Tape',
       })
       .write('inspector', 'unit-fitted', {
         id: 'u',

@@ -1,4 +1,5 @@
 import type { GapId, ObstructionId, WallId } from '../ids/ids.js'
+import { instrumentShape } from '../instrument/instrument.js'
 import { anyText, flag, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
 const edge = (about?: string) => num({ unit: 'mm', sign: 'divisor', ...(about && { about }) })
@@ -16,7 +17,8 @@ export const bareWallShape = object({
     sign: 'magnitude',
     about: 'of a gap measured with the tape that was named, k = 2; 0 when none was',
   }),
-  tape: optional(anyText('as it was when the wall was measured')),
+  tape: optional(anyText('its name, as it was when the wall was measured')),
+  instrument: optional(instrumentShape),
 })
 export type BareWall = Read<typeof bareWallShape>
 

@@ -33,7 +33,11 @@ const drawn = (units: UnitBuilt[], on: WallBuilt = wall) => {
     network: NOTHING_BUILT.network,
   }
   return wallDrawing(
-    measureWall(on, asBuilt, ({ sheetId }) => SHEETS.get(sheetId), 'guarded'),
+    measureWall(on, asBuilt, {
+      sheetOf: ({ sheetId }) => SHEETS.get(sheetId),
+      applies: () => true,
+      rule: 'guarded',
+    }),
     (id) => units.find((one) => one.id === id)?.label ?? id,
   )
 }
@@ -88,12 +92,11 @@ it('a unit whose sheet asks for no space stands in the way of others but asks fo
     earth: NOTHING_BUILT.earth,
     network: NOTHING_BUILT.network,
   }
-  const { result } = measureWall(
-    wall,
-    asBuilt,
-    ({ sheetId }) => (sheetId === 'quiet' ? quiet : BOX),
-    'guarded',
-  )
+  const { result } = measureWall(wall, asBuilt, {
+    sheetOf: ({ sheetId }) => (sheetId === 'quiet' ? quiet : BOX),
+    applies: () => true,
+    rule: 'guarded',
+  })
   expect(result.units.find(({ id }) => id === 'a')!.sides[1]).toMatchObject({ governing: 'q', margin: -40 })
   expect(result.units.find(({ id }) => id === 'q')!.sides[3]).toMatchObject({ required: 0 })
 })

@@ -56,7 +56,7 @@ const MARGIN = 160
 const BARE_WALL: Rect = { x: 0, y: 0, w: 3000, h: 2400 }
 
 export function wallDrawing(
-  { wall, given, result }: MeasuredWall,
+  { wall, given, result }: Pick<MeasuredWall, 'wall' | 'given' | 'result'>,
   labelOf: (id: string) => string,
 ): WallDrawing {
   const verdicts = new Map(

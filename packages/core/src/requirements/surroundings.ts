@@ -6,14 +6,24 @@ import type { AsBuilt } from '../as-built/as-built.js'
 import type { ArrayLookup } from '../as-built/module-lookup.js'
 import type { SheetHead } from '../sheet/head.js'
 import type { DecisionRule } from '../verdict/decision.js'
+import type { Misclosure } from '../wall/misclosure.js'
 import type { UnitClearance } from '../wall/clearance.js'
 import type { GivenReading } from './given.js'
 
 /** A unit as measured on its wall: the wall and what the clearance calculator says of it. */
 export interface OnWall {
+  unitId: string
   wall: WallBuilt
   result: UnitClearance
   collidesWith: string[]
+  /** That of a gap, as far as it counts in this job; mm. */
+  uncertainty: number
+  /** Gaps that were measured one by one and contradict the offsets. */
+  contradictions: readonly Misclosure[]
+  /** Why what was measured on this wall proves nothing. */
+  doubt: string | undefined
+  /** Is a class of obstruction one that everybody means the same by? */
+  listed(obstruction: string): boolean
 }
 
 /** All that a judgement may look at besides the evidence itself. */
@@ -22,7 +32,8 @@ export interface Surroundings {
   rule: DecisionRule
   header: JobHeader | undefined
   sheetOf(unitId: string): SheetHead | undefined
-  onWall(unitId: string): OnWall | undefined
+  /** By one requirement where several speak of the unit. */
+  onWall(unitId: string, requirementId: string): OnWall | undefined
   /** The modules of the array by their places; made when first asked for. */
   array(): ArrayLookup
   /** What every conductor of the one-line model carries; worked out when first asked for. */

@@ -7,7 +7,11 @@ import { UNIT_KIND_WORDS } from '../sheet/terms.js'
  * Why a requirement does not apply to a unit; undefined when it does. What nobody has said yet (indoors or outdoors, hung or standing)
  * counts as if it applied: a check too many is safer than one too few.
  */
-export function whyNot(when: When | undefined, unit: UnitBuilt, around: Surroundings): string | undefined {
+export function whyNot(
+  when: When | undefined,
+  unit: UnitBuilt,
+  around: Pick<Surroundings, 'asBuilt' | 'header' | 'sheetOf'>,
+): string | undefined {
   if (!when) return undefined
   const { placed, mounted } = unit.situation ?? {}
   const has = (kind: string) => around.asBuilt.units.some(({ id }) => around.sheetOf(id)?.kind === kind)

@@ -218,7 +218,7 @@ it('a tape vouches for the length of a cable as for any length, in its own unit'
 describe('a job that accepts a doubtful measure inside the limit', () => {
   const wall = {
     kind: 'wall-measured' as const,
-    body: { id: 'w', title: 'W', leftCorner: true, rightCorner: false, uncertainty: 5 },
+    body: { id: 'w', title: 'W', leftCorner: true, rightCorner: false, uncertainty: 5, tape: 'Tape' },
   }
   const box = sheet('B', 'meter', [
     { id: 'c', kind: 'clearance', clear: { left: '200 mm', right: '0 mm', top: '0 mm', bottom: '0 mm' } },

@@ -7,7 +7,8 @@ import { checkId } from '../ids/check-id.js'
 import type { WallBuilt } from '../as-built/wall.js'
 import type { Reads } from '../requirements/kind.js'
 import { kindOf, type Requirement } from '../requirements/kinds.js'
-import { measureWall, type MeasuredWall } from '../requirements/mounting/measured-wall.js'
+import { whyNot } from '../requirements/why-not.js'
+import { measureWall, type MeasuredWall, type WallContext } from '../requirements/mounting/measured-wall.js'
 import type { Sheet } from '../requirements/sheet.js'
 import type { Surroundings } from '../requirements/surroundings.js'
 import { STAGES, type Stage } from '../sheet/stages.js'
@@ -80,7 +81,7 @@ export function inspectNext(
   const built = before.around.asBuilt
   if (sameThings(built, asBuilt)) return readAgain(before, state, asBuilt, points)
   const walls = asBuilt.walls.map(
-    (wall) => measuredBefore(wall, before, asBuilt) ?? measured(wall, asBuilt, state, sheets),
+    (wall) => measuredBefore(wall, before, asBuilt, state) ?? measured(wall, asBuilt, state, sheets),
   )
   const around = surroundingsOf(state, asBuilt, walls, sheets, before.around)
   const changed = changes(before, walls, asBuilt, points)
@@ -208,7 +209,24 @@ const measured = (
   asBuilt: AsBuilt,
   state: JobState,
   sheets: ReadonlyMap<string, Sheet>,
-): MeasuredWall => measureWall(wall, asBuilt, (unit) => sheets.get(unit.sheetId), ruleOf(state))
+): MeasuredWall => measureWall(wall, asBuilt, wallContext(wall.id, asBuilt, state, sheets))
+
+/** What measuring a wall of a job has to know of it. */
+export function wallContext(
+  wallId: WallId,
+  asBuilt: AsBuilt,
+  { header, touched }: Pick<JobState, 'header' | 'touched'>,
+  sheets: ReadonlyMap<string, Sheet>,
+): WallContext {
+  const sheetOfUnit = new Map(asBuilt.units.map(({ id, sheetId }) => [id, sheets.get(sheetId)]))
+  const around = { asBuilt, header, sheetOf: (unitId: string) => sheetOfUnit.get(unitId) }
+  return {
+    sheetOf: (unit) => sheets.get(unit.sheetId),
+    applies: ({ when }, unit) => whyNot(when, unit, around) === undefined,
+    rule: ruleOf({ header }),
+    measuredAt: touched.walls.get(wallId),
+  }
+}
 
 /** What a requirement reads, its condition included. */
 const reads = (requirement: Requirement): readonly Reads[] => {
@@ -243,13 +261,24 @@ function hungOn(wallId: WallId, { units }: AsBuilt): UnitBuilt[] {
   return units.filter(({ place }) => place?.wallId === wallId)
 }
 
-/** The wall as it was measured before, when neither it nor anything that hangs on it changed. */
-function measuredBefore(wall: WallBuilt, before: Inspection, asBuilt: AsBuilt): MeasuredWall | undefined {
+/** The wall as it was measured before, when neither it nor anything that hangs on it changed, nor the units that conditions speak of. */
+function measuredBefore(
+  wall: WallBuilt,
+  before: Inspection,
+  asBuilt: AsBuilt,
+  { touched }: JobState,
+): MeasuredWall | undefined {
   const known = before.walls.find((one) => one.wall === wall)
-  if (!known) return undefined
+  if (!known || !alikeButPlaces(before.around.asBuilt, asBuilt)) return undefined
+  if (known.doubt !== undefined || before.state.touched.walls.get(wall.id) !== touched.walls.get(wall.id))
+    return undefined
   const [was, is] = [hungOn(wall.id, before.around.asBuilt), hungOn(wall.id, asBuilt)]
   return was.length === is.length && was.every((unit, i) => unit === is[i]) ? known : undefined
 }
+
+const alikeButPlaces = (was: AsBuilt, is: AsBuilt): boolean =>
+  was.units === is.units ||
+  (was.units.length === is.units.length && was.units.every((unit, i) => likeButPlace(unit, is.units[i]!)))
 
 /** Which parts of the job are otherwise than they were. */
 function changes(
@@ -258,8 +287,7 @@ function changes(
   is: AsBuilt,
   points: ReadonlySet<PointId>,
 ): ReadonlySet<Reads> {
-  const sameUnits =
-    was.units.length === is.units.length && was.units.every((unit, i) => likeButPlace(unit, is.units[i]!))
+  const sameUnits = alikeButPlaces(was, is)
   const sameWalls = walls.length === wereWalls.length && walls.every((wall, i) => wall === wereWalls[i])
   const changed: Record<Reads, boolean> = {
     walls: !sameWalls || was.units.some((unit, i) => unit !== is.units[i]) || !sameUnits,

@@ -8,6 +8,7 @@ import type { Sheet } from '../requirements/sheet.js'
 import type { OnWall, Surroundings } from '../requirements/surroundings.js'
 import type { DecisionRule } from '../verdict/decision.js'
 import { BOUNDARIES, type Boundary } from '../wall/items.js'
+import { isListedClass, plainClass } from '../wall/obstruction-class.js'
 import { asReading } from './given.js'
 
 export const ruleOf = ({ header }: Pick<JobState, 'header'>): DecisionRule => header?.rule ?? 'guarded'
@@ -44,7 +45,7 @@ export function surroundingsOf(
     array: once(() => lookUpArray(asBuilt.array, asBuilt.units, sheetOf)),
     rule: ruleOf({ header }),
     labelOf: (id) => labels().get(id) ?? id,
-    onWall: (unitId) => onWall(unitId, asBuilt, walls),
+    onWall: (unitId, requirementId) => onWall(unitId, requirementId, asBuilt, walls),
   }
 }
 
@@ -61,14 +62,34 @@ function labelsOf({ units, walls, earth, array, network }: AsBuilt): Map<string,
   return labels
 }
 
-function onWall(unitId: string, { units }: AsBuilt, walls: readonly MeasuredWall[]): OnWall | undefined {
+function onWall(
+  unitId: string,
+  requirementId: string,
+  { units }: AsBuilt,
+  walls: readonly MeasuredWall[],
+): OnWall | undefined {
   const hung = units.find(({ id }) => id === unitId)?.place?.wallId
   const measured = walls.find(({ wall }) => wall.id === hung)
   if (!measured) return undefined
-  const { wall, result, problem } = measured
+  const { wall, given, result, byRequirement, contradictions, doubt, problem } = measured
   if (problem) throw problem
-  const found = result.units.find(({ id }) => id === unitId)
+  const found =
+    byRequirement.get(`${unitId}/${requirementId}`) ?? result.units.find(({ id }) => id === unitId)
   if (!found) return undefined
   const pairs = result.collisions.filter((pair) => pair.includes(unitId))
-  return { wall, result: found, collidesWith: pairs.map(([a, b]) => (a === unitId ? b : a)) }
+  const named = new Set(
+    given.items.flatMap((item) =>
+      item.kind === 'unit' ? item.keepOut.map(({ from }) => plainClass(from)) : [],
+    ),
+  )
+  return {
+    unitId,
+    wall,
+    result: found,
+    collidesWith: pairs.map(([a, b]) => (a === unitId ? b : a)),
+    uncertainty: given.uncertainty,
+    contradictions,
+    doubt,
+    listed: (obstruction) => isListedClass(obstruction) || named.has(plainClass(obstruction)),
+  }
 }

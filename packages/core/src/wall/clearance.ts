@@ -15,7 +15,8 @@ import {
   type Side,
   type Unit,
 } from './items.js'
-import { requiredGap, ruleInForce } from './required.js'
+import { plainClass } from './obstruction-class.js'
+import { demandsOf, requiredGap, ruleInForce } from './required.js'
 
 export interface SideResult {
   side: Side
@@ -100,8 +101,9 @@ interface Indexes {
 
 /** No pair of units asks for more than this, so nothing farther away than it beyond the best margin so far can govern. */
 function largestDemand(units: readonly Unit[]): number {
-  const ownLargest = Math.max(0, ...units.flatMap(({ clear }) => SIDES.map((side) => clear[side])))
-  return Math.max(2 * ownLargest, ...units.map(({ neighbour }) => neighbour?.distance ?? 0))
+  const demands = units.flatMap(demandsOf)
+  const ownLargest = Math.max(0, ...demands.flatMap(({ clear }) => SIDES.map((side) => clear[side])))
+  return Math.max(2 * ownLargest, ...demands.map(({ neighbour }) => neighbour?.distance ?? 0))
 }
 
 function judgeUnit(unit: Unit, given: ReadWall, indexes: Indexes, reach: number): UnitClearance {
@@ -214,7 +216,7 @@ function toward(axis: Axis, unit: Unit, item: Item) {
 function keepOutsOf(unit: Unit, { items, uncertainty }: ReadWall): KeepOutResult[] {
   return unit.keepOut.flatMap(({ from, distance }) =>
     items
-      .filter((item) => item.kind === 'obstruction' && item.class === from)
+      .filter((item) => item.kind === 'obstruction' && plainClass(item.class) === plainClass(from))
       .map((item) => {
         const measured = straightDistance(unit, item)
         return {

@@ -111,7 +111,13 @@ export function requireNamesOfTheirOwn(items: readonly { id: string }[]): void {
 
 export type ReadWall = Read<typeof clearanceInput>
 export type Item = ReadWall['items'][number]
-export type Unit = Extract<Item, { kind: 'unit' }>
+/** How far one requirement wants the neighbours of a unit to stay away. */
+export interface Demand {
+  clear: Record<Side, number>
+  neighbour?: { rule: NeighbourRule; distance?: number | undefined } | undefined
+}
+/** A unit as it is measured; where several requirements speak of it, `demands` are theirs, and `clear` the largest on each side. */
+export type Unit = Extract<Item, { kind: 'unit' }> & { demands?: readonly Demand[] }
 export type Obstruction = Extract<Item, { kind: 'obstruction' }>
 
 /** What a caller writes: everything with a default may be left out. */

@@ -5,7 +5,8 @@ import { say, type Said, joined } from '../../quantity/words.js'
 import { list, object, oneOf, optional, refine, requireRange, text } from '../../shape/shape.js'
 import { SIDES, NEIGHBOUR_RULES, REACHES, requireStatedDistance, type Side } from '../../wall/items.js'
 import { OPPOSITE } from '../../wall/geometry.js'
-import type { SideResult, UnitClearance } from '../../wall/clearance.js'
+import type { SideResult } from '../../wall/clearance.js'
+import { verdictOf } from '../../verdict/decision.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf, type Judgement, type Subject } from '../kind.js'
 
@@ -14,7 +15,6 @@ const SIDE_WORDS = { left: 'left side', right: 'right side', top: 'above', botto
   Side,
   string
 >
-const EXTRAS = ['base', 'keep-out', 'corners'] as const
 
 /**
  * The free space that a unit wants on every side, to its neighbours, to named obstructions, and the height of its lower edge.
@@ -59,23 +59,23 @@ export const clearanceKind = defineKind(
     ],
     ask: () => ({ kind: 'derived', from: 'wall' }),
     required(requirement, { id }, around, unit) {
-      if (id === 'base')
-        return say`lower edge ${joined([requirement.base?.min !== undefined ? say`from ${mm(requirement.base.min)}` : '', requirement.base?.max !== undefined ? say`up to ${mm(requirement.base.max)}` : ''], ' ')}`
+      if (id === 'base') return baseWords(requirement.base)
       if (id === 'keep-out')
         return joined(
           requirement.keepOut.map(({ from, distance }) => say`${mm(distance)} from any ${from}`),
           '; ',
         )
       if (id === 'corners') return 'nothing within the corners of the envelope'
-      const side = around.onWall(unit.id)?.result.sides.find((one) => one.side === id)
+      const side = around.onWall(unit.id, requirement.id)?.result.sides.find((one) => one.side === id)
       return say`at least ${mm(side?.required ?? requirement.clear[id as Side])}`
     },
-    judge(_requirement, { id }, _given, around, unit) {
-      const onWall = around.onWall(unit.id)
+    judge(requirement, { id }, _given, around, unit) {
+      const onWall = around.onWall(unit.id, requirement.id)
       if (!onWall) return undefined
-      if ((EXTRAS as readonly string[]).includes(id))
-        return judgeExtra(id as (typeof EXTRAS)[number], onWall, around.labelOf)
-      const judgement = judgeSide(id as Side, onWall, around)
+      if (id === 'base') return proven(judgeBase(requirement.base, onWall), onWall)
+      if (id === 'keep-out') return proven(judgeKeepOut(requirement.keepOut, onWall, around), onWall)
+      if (id === 'corners') return proven(judgeCorners(onWall, around.labelOf), onWall)
+      const judgement = proven(judgeSide(id as Side, onWall, around), onWall)
       const other = onWall.result.sides.find((one) => one.side === id)?.governing
       const isUnit = around.asBuilt.units.some((one) => one.id === other)
       return isUnit
@@ -85,11 +85,19 @@ export const clearanceKind = defineKind(
   },
 )
 
+/** What was measured with nothing in particular can condemn, and never clear. */
+function proven(judgement: Judgement, { doubt }: OnWall): Judgement {
+  return doubt && judgement.verdict === 'conforms'
+    ? { ...judgement, verdict: 'not-proven', wanting: doubt }
+    : judgement
+}
+
 function judgeSide(
   side: Side,
-  { result, collidesWith, wall }: OnWall,
+  onWall: OnWall,
   { labelOf, rule }: Pick<Surroundings, 'labelOf' | 'rule'>,
 ): Judgement {
+  const { result, collidesWith, wall } = onWall
   const found = result.sides.find((one) => one.side === side)!
   if (collidesWith.length > 0) {
     const others = collidesWith.map(labelOf).join(' and ')
@@ -100,9 +108,26 @@ function judgeSide(
       finding: `overlaps ${others}`,
     }
   }
+  const cornerSomewhere = side === 'right' && wall.rightCorner && wall.width === undefined
+  if (cornerSomewhere && found.verdict === 'conforms')
+    return {
+      verdict: 'not-proven',
+      working: ['the wall has a right corner, and nobody said where'],
+      notes: [],
+      finding: 'where the right corner stands is not entered',
+      wanting: 'enter the width of the wall',
+    }
+  const contradicted = contradictedSide(side, onWall, labelOf)
   if (found.measured === null)
-    return { verdict: found.verdict, working: ['nothing stands on this side'], notes: [], finding: 'open' }
-  return {
+    return (
+      contradicted ?? {
+        verdict: found.verdict,
+        working: ['nothing stands on this side'],
+        notes: [],
+        finding: 'open',
+      }
+    )
+  const judgement: Judgement = {
     verdict: found.verdict,
     working: [
       say`${labelOf(found.governing!)}: measured ${mm(found.measured)} − required ${mm(found.required)} = ${mm(found.margin!)}`,
@@ -110,11 +135,49 @@ function judgeSide(
     notes:
       rule === 'simple'
         ? ['judged as measured: this job accepts a doubtful measure inside the limit']
-        : wall.uncertainty > 0
-          ? [say`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`]
-          : ['no tape was named: its uncertainty is left out of account'],
+        : [say`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`],
     finding: sideFinding(found, labelOf),
     wanting: say`only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
+  }
+  return contradicted
+    ? { ...contradicted, working: [...judgement.working, ...contradicted.working] }
+    : judgement
+}
+
+const AXIS = { left: 'across', right: 'across', top: 'up', bottom: 'up' } as const satisfies Record<
+  Side,
+  string
+>
+
+/**
+ * A gap that was measured and is another than the offsets say: one of the two is wrong, and until it is settled which, the offsets of both
+ * things prove only what holds however far they are off. A side that is short by both fails.
+ */
+function contradictedSide(
+  side: Side,
+  { result, contradictions, uncertainty, unitId }: OnWall,
+  labelOf: (id: string) => string,
+): Judgement | undefined {
+  const { measured, required, governing } = result.sides.find((one) => one.side === side)!
+  const touching = contradictions.filter(
+    ({ axis, from, to }) =>
+      axis === AXIS[side] && (from === unitId || to === unitId || from === governing || to === governing),
+  )
+  const largest = [...touching].sort((a, b) => Math.abs(b.misclosure!) - Math.abs(a.misclosure!))[0]
+  if (!largest || measured === null) return undefined
+  const own = touching.find(({ from, to }) => [from, to].includes(unitId) && [from, to].includes(governing!))
+  const off = Math.abs(largest.misclosure!) + uncertainty
+  const byOffsets = verdictOf(measured, off, required)
+  const byTape = own && verdictOf(own.measured, uncertainty, required)
+  if (byOffsets === 'conforms' && !own) return undefined
+  const fails = byOffsets === 'does-not-conform' || (measured < required && byTape === 'does-not-conform')
+  const said = say`${labelOf(largest.from)} to ${labelOf(largest.to)}: ${mm(largest.measured)} measured, ${mm(largest.computed!)} by the offsets`
+  return {
+    verdict: fails ? 'does-not-conform' : 'not-proven',
+    working: [largest.working],
+    notes: [],
+    finding: said,
+    wanting: say`${said}: measure both again, and correct the one that is wrong`,
   }
 }
 
@@ -123,31 +186,72 @@ function sideFinding({ measured, margin, governing }: SideResult, labelOf: (id: 
   return margin! < 0 ? say`${to}, short by ${mm(-margin!)}` : to
 }
 
-function judgeExtra(
-  id: (typeof EXTRAS)[number],
-  { result }: OnWall,
-  labelOf: (id: string) => string,
-): Judgement {
-  if (id === 'base')
-    return {
-      verdict: result.base?.verdict ?? 'conforms',
-      working: [say`lower edge at ${mm(result.base?.measured ?? 0)}`],
-      notes: [],
-      finding: say`lower edge at ${mm(result.base?.measured ?? 0)}`,
-    }
-  const found = rowsOf(id, result)
-  const short = found.filter(({ margin }) => margin < 0)
-  const worstRow = [...found].sort((a, b) => a.margin - b.margin)[0]
+type Base = { min?: number | undefined; max?: number | undefined } | undefined
+
+const baseWords = (base: Base): Said =>
+  say`lower edge ${joined([base?.min === undefined ? '' : say`from ${mm(base.min)}`, base?.max === undefined ? '' : say`up to ${mm(base.max)}`], ' ')}`
+
+function judgeBase(base: Base, { result, wall }: OnWall): Judgement {
+  // Without a figure there is nothing that could conform.
+  if (!result.base)
+    return { verdict: 'not-proven', working: [], notes: [], finding: 'the lower edge is not measured' }
+  const { measured, verdict } = result.base
   return {
-    verdict: worst<JudgedVerdict>(['conforms', ...found.map(({ verdict }) => verdict)]) as JudgedVerdict,
-    working:
-      found.length === 0
-        ? ['nothing of the kind on this wall']
-        : found.map(({ item, margin }) => say`${labelOf(item)}: margin ${mm(margin)}`),
+    verdict,
+    working: [say`lower edge at ${mm(measured)}; required: ${baseWords(base)}`],
     notes: [],
-    finding: short.length > 0 ? say`${labelOf(worstRow!.item)} too near by ${mm(-worstRow!.margin)}` : 'kept',
+    finding: say`lower edge at ${mm(measured)}`,
+    wanting: say`too near the limit for a tape that is good to ${mm(wall.uncertainty)}: measure finer`,
   }
 }
 
-const rowsOf = (id: 'keep-out' | 'corners', { keepOut, corners }: UnitClearance) =>
-  id === 'corners' ? corners : keepOut
+function judgeKeepOut(
+  keepOut: readonly { from: string; distance: number }[],
+  { result, wall, listed }: OnWall,
+  { labelOf }: Pick<Surroundings, 'labelOf'>,
+): Judgement {
+  const { keepOut: rows } = result
+  const short = rows.filter(({ margin }) => margin < 0)
+  const nearest = [...rows].sort((a, b) => a.margin - b.margin)[0]
+  const unknown = wall.obstructions.filter((one) => !listed(one.class))
+  const verdict = worst<JudgedVerdict>(['conforms', ...rows.map((row) => row.verdict)]) as JudgedVerdict
+  const from = keepOut.map((one) => one.from).join(', ')
+  const base = {
+    working: rows.map(
+      ({ item, measured, required, margin }) =>
+        say`${labelOf(item)}: ${mm(measured)} straight − ${mm(required)} = ${mm(margin)}`,
+    ),
+    notes: rows.length === 0 ? [`no ${from} is entered on this wall`] : [],
+    finding:
+      short.length > 0
+        ? say`${labelOf(nearest!.item)} too near by ${mm(-nearest!.margin)}`
+        : nearest
+          ? say`${labelOf(nearest.item)} at ${mm(nearest.measured)}`
+          : `no ${from} is entered on this wall`,
+  }
+  if (verdict === 'conforms' && unknown.length > 0)
+    return {
+      ...base,
+      verdict: 'not-proven',
+      wanting: `say what ${unknown.map(({ label }) => label).join(', ')} is: “${unknown[0]!.class}” is on no list`,
+    }
+  return { ...base, verdict, wanting: say`measure finer than to ${mm(wall.uncertainty)}` }
+}
+
+function judgeCorners({ result: { corners }, wall }: OnWall, labelOf: (id: string) => string): Judgement {
+  const nearest = [...corners].sort((a, b) => a.margin - b.margin)[0]
+  return {
+    verdict: worst<JudgedVerdict>(['conforms', ...corners.map(({ verdict }) => verdict)]) as JudgedVerdict,
+    working:
+      corners.length === 0
+        ? ['nothing stands off its corners']
+        : corners.map(({ item, margin }) => say`${labelOf(item)}: ${mm(margin)} beyond the envelope`),
+    notes: [],
+    finding: !nearest
+      ? 'nothing stands off its corners'
+      : nearest.margin < 0
+        ? say`${labelOf(nearest.item)} too near by ${mm(-nearest.margin)}`
+        : say`${labelOf(nearest.item)} ${mm(nearest.margin)} beyond the envelope`,
+    wanting: say`measure finer than to ${mm(wall.uncertainty)}`,
+  }
+}

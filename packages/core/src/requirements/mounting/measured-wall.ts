@@ -1,11 +1,22 @@
 import type { WallBuilt } from '../../as-built/wall.js'
 import type { UnitBuilt } from '../../as-built/unit.js'
+import { outOfCalibration } from '../../instrument/instrument.js'
+import type { Moment } from '../../job/state.js'
+import type { Requirement } from '../kinds.js'
 import type { Sheet } from '../sheet.js'
 import { attempt } from '../../shape/attempt.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { countedUncertainty, type DecisionRule } from '../../verdict/decision.js'
-import { clearanceOf, type ClearanceResult } from '../../wall/clearance.js'
-import { requireNamesOfTheirOwn, type Item, type ReadWall, type Unit } from '../../wall/items.js'
+import { clearanceOf, type ClearanceResult, type UnitClearance } from '../../wall/clearance.js'
+import {
+  SIDES,
+  requireNamesOfTheirOwn,
+  type Item,
+  type ReadWall,
+  type Side,
+  type Unit,
+} from '../../wall/items.js'
+import { misclosures, wallEnds, type Misclosure } from '../../wall/misclosure.js'
 import type { AsBuilt } from '../../as-built/as-built.js'
 
 export interface MeasuredWall {
@@ -13,25 +24,35 @@ export interface MeasuredWall {
   /** The wall as the clearance calculator takes it. */
   given: ReadWall
   result: ClearanceResult
+  /** The result by one requirement alone, where several speak of a unit; by `unit/requirement`. */
+  byRequirement: ReadonlyMap<string, UnitClearance>
+  /** Gaps that were measured one by one and contradict the offsets. */
+  contradictions: readonly Misclosure[]
+  /** Why what was measured on it proves nothing. */
+  doubt?: string | undefined
   /** Why nothing could be measured on it, such as two things with one name. */
   problem?: BadInput | undefined
 }
 
-const NO_DEMAND = { left: 0, right: 0, top: 0, bottom: 0 }
+export type ClearanceRequirement = Extract<Requirement, { kind: 'clearance' }>
+
+/** What measuring a wall has to know of its job. */
+export interface WallContext {
+  sheetOf(unit: UnitBuilt): Sheet | undefined
+  /** Does a requirement apply to a unit, as far as anybody said? */
+  applies(requirement: Requirement, unit: UnitBuilt): boolean
+  rule: DecisionRule
+  /** When the wall was last measured. */
+  measuredAt?: Moment | undefined
+}
 
 /**
  * Puts the units that hang on a wall, with what their sheets demand, and its obstructions before the
  * clearance calculator, by the job's rule for doubtful measures.
  */
-export function measureWall(
-  wall: WallBuilt,
-  { units }: AsBuilt,
-  sheetOf: (unit: UnitBuilt) => Sheet | undefined,
-  rule: DecisionRule,
-): MeasuredWall {
-  const hung = units
-    .filter(({ place }) => place?.wallId === wall.id)
-    .map((unit) => asUnit(unit, sheetOf(unit)))
+export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallContext): MeasuredWall {
+  const hung = units.filter(({ place }) => place?.wallId === wall.id)
+  const demanded = hung.map((unit) => ({ unit, demands: demandsFor(unit, context) }))
   const others: Item[] = wall.obstructions.map(({ id, class: of, x, y, w, h }) => ({
     kind: 'obstruction',
     id,
@@ -48,31 +69,46 @@ export function measureWall(
       ...(wall.width !== undefined && { width: wall.width }),
       ...(wall.height !== undefined && { height: wall.height }),
     },
-    uncertainty: countedUncertainty(wall.uncertainty, rule),
-    items: [...hung, ...others],
+    uncertainty: countedUncertainty(wall.uncertainty, context.rule),
+    items: [...demanded.map(({ unit, demands }) => asUnit(unit, demands)), ...others],
   }
-  if (given.items.length === 0) return { wall, given, result: EMPTY }
+  const base = { wall, given, byRequirement: new Map(), contradictions: [], doubt: doubtOf(wall, context) }
+  if (given.items.length === 0) return { ...base, result: EMPTY }
   const measured = attempt(() => {
     if (given.items.length > MOST_ON_A_WALL)
       throw new BadInput('wrong-length', 'items', `may be at most ${MOST_ON_A_WALL} on one wall`)
     requireNamesOfTheirOwn(given.items)
-    return clearanceOf(given)
+    return {
+      result: clearanceOf(given),
+      byRequirement: alone(given, demanded),
+      contradictions: misclosures([...given.items, ...wallEnds(wall)], wall.gaps, wall.uncertainty).filter(
+        ({ tooLarge }) => tooLarge,
+      ),
+    }
   })
-  return measured.ok
-    ? { wall, given, result: measured.value }
-    : { wall, given, result: EMPTY, problem: measured.problem }
+  return measured.ok ? { ...base, ...measured.value } : { ...base, result: EMPTY, problem: measured.problem }
 }
 
 /** More than any wall carries; each may overlap each, and a wall is measured on every keystroke. */
 const MOST_ON_A_WALL = 300
 
 const EMPTY: ClearanceResult = { units: [], collisions: [], verdict: 'conforms', working: [], notes: [] }
+const NO_DEMAND = { left: 0, right: 0, top: 0, bottom: 0 }
 
-/** A unit without a clearance requirement in its sheet asks for nothing, but stands in the way of others. */
-function asUnit({ id, place }: UnitBuilt, sheet: Sheet | undefined): Unit {
+function demandsFor(unit: UnitBuilt, { sheetOf, applies }: WallContext): ClearanceRequirement[] {
+  return (sheetOf(unit)?.requirements ?? []).filter(
+    (one): one is ClearanceRequirement => one.kind === 'clearance' && applies(one, unit),
+  )
+}
+
+/** A unit without a clearance requirement asks for nothing, but stands in the way of others; of several the strictest governs. */
+function asUnit({ id, place }: UnitBuilt, demands: readonly ClearanceRequirement[]): Unit {
   const { x, y, w, h } = place!
-  const demand = sheet?.requirements.find((requirement) => requirement.kind === 'clearance')
-  if (!demand) return { kind: 'unit', id, x, y, w, h, clear: NO_DEMAND, reach: 'straight', keepOut: [] }
+  const rules = demands.flatMap((one) => one.neighbour ?? [])
+  const neighbour = rules.find(({ rule }) => rule === 'sum') ?? rules[0]
+  const bases = demands.flatMap(({ base }) => base ?? [])
+  const least = bases.flatMap(({ min }) => min ?? [])
+  const most = bases.flatMap(({ max }) => max ?? [])
   return {
     kind: 'unit',
     id,
@@ -80,10 +116,45 @@ function asUnit({ id, place }: UnitBuilt, sheet: Sheet | undefined): Unit {
     y,
     w,
     h,
-    clear: demand.clear,
-    reach: demand.reach,
-    keepOut: demand.keepOut,
-    ...(demand.neighbour && { neighbour: demand.neighbour }),
-    ...(demand.base && { base: demand.base }),
+    clear: demands.reduce((so, { clear }) => largest(so, clear), NO_DEMAND),
+    reach: demands.some(({ reach }) => reach === 'envelope') ? 'envelope' : 'straight',
+    keepOut: demands.flatMap(({ keepOut }) => keepOut),
+    ...(neighbour && { neighbour }),
+    ...(demands.length > 1 && { demands }),
+    ...(bases.length > 0 && {
+      base: {
+        ...(least.length > 0 && { min: Math.max(...least) }),
+        ...(most.length > 0 && { max: Math.min(...most) }),
+      },
+    }),
   }
+}
+
+const largest = (a: Record<Side, number>, b: Record<Side, number>): Record<Side, number> =>
+  Object.fromEntries(SIDES.map((side) => [side, Math.max(a[side], b[side])])) as Record<Side, number>
+
+/** Where several requirements speak of a unit, each is judged by what it demands itself; the others on the wall by all of theirs. */
+function alone(
+  given: ReadWall,
+  demanded: readonly { unit: UnitBuilt; demands: readonly ClearanceRequirement[] }[],
+): Map<string, UnitClearance> {
+  const found = new Map<string, UnitClearance>()
+  for (const { unit, demands } of demanded.filter((one) => one.demands.length > 1))
+    for (const demand of demands) {
+      const items = given.items.map((item) => (item.id === unit.id ? asUnit(unit, [demand]) : item))
+      const { units } = clearanceOf({ ...given, items })
+      found.set(
+        `${unit.id}/${demand.id}`,
+        units.find(({ id }) => id === unit.id)!,
+      )
+    }
+  return found
+}
+
+/** A wall that was measured with nothing in particular proves no more than a terminal that was. */
+function doubtOf({ tape, instrument }: WallBuilt, { measuredAt }: WallContext): string | undefined {
+  if (!tape && !instrument) return 'name the tape that the wall was measured with'
+  return instrument && measuredAt && outOfCalibration(instrument, measuredAt.at)
+    ? `${instrument.name} was out of calibration since ${instrument.calibratedUntil}: measure the wall again with one that is in date`
+    : undefined
 }

@@ -2,7 +2,7 @@ import { Button, Flex, Stack } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { memo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { sheetName, type WallBuilt } from '@plumb-mark/core'
+import { OBSTRUCTION_CLASSES, sheetName, type WallBuilt } from '@plumb-mark/core'
 import { SmallPrint } from '../../../look/text.js'
 import { ChoiceField, optionsOf, type Option } from '../../../marks/choice-field.js'
 import { TextField } from '../../../marks/text-field.js'
@@ -10,7 +10,6 @@ import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { useMake } from '../../use-make.js'
 
-const CLASSES = ['pipe', 'window', 'door', 'duct', 'box', 'shelf', 'gas meter', 'socket'] as const
 const NEW_OBSTRUCTION = { w: 200, h: 200 }
 
 /** Adds a unit by its sheet, or an obstruction by its class; its place is then typed. */
@@ -137,7 +136,7 @@ function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void 
   const make = useMake()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
-  const [of, setOf] = useState<(typeof CLASSES)[number]>('pipe')
+  const [of, setOf] = useState<(typeof OBSTRUCTION_CLASSES)[number]>('pipe')
   const add = () => {
     const id = `obstruction-${uuid()}`
     make({
@@ -162,7 +161,7 @@ function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void 
       <ChoiceField
         label="What is it?"
         value={of}
-        options={optionsOf(CLASSES, (name) => name)}
+        options={optionsOf(OBSTRUCTION_CLASSES, (name) => name)}
         onChange={setOf}
       />
       <Buttons onCancel={onDone} />

@@ -46,9 +46,9 @@ export function WallForm({
         ...(width && { width }),
         ...(height && { height }),
         leftCorner,
-        rightCorner: rightCorner && width !== undefined,
+        rightCorner,
         uncertainty: Math.round(uncertainty * 100) / 100,
-        ...(tape && { tape: tape.name }),
+        ...(tape && { tape: tape.name, instrument: tape }),
       },
     })
     onDone(id)
@@ -82,7 +82,7 @@ export function WallForm({
             hint={
               tape
                 ? `a gap of two offsets is good to ±${Math.round(uncertainty * 10) / 10} mm`
-                : 'without a tape no uncertainty is counted'
+                : 'without a tape nothing measured here is proven'
             }
             value={tapeId}
             options={[['', 'none named'], ...tapes.map(({ id, name }): Option => [id, name])]}

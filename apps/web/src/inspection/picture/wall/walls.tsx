@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { memo, useCallback, useEffect, useMemo, useState } from 'react'
 import { useShallow } from 'zustand/react/shallow'
-import { measureWall, wallDrawing, wallSvg, type MeasuredWall } from '@plumb-mark/core'
+import { measureWall, wallContext, wallDrawing, wallSvg, type MeasuredWall } from '@plumb-mark/core'
 import { Note } from '../../../look/text.js'
 import { useSession } from '../../../account/session.js'
 import { PanZoom } from '../../../marks/pan-zoom.js'
@@ -114,8 +114,12 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
       dragged
         ? measureWall(
             ...wallWith(around.asBuilt, kept, dragged),
-            (unit) => useInspection.getState().sheets.get(unit.sheetId),
-            around.rule,
+            wallContext(
+              kept.wall.id,
+              around.asBuilt,
+              useInspection.getState().inspection!.state,
+              useInspection.getState().sheets,
+            ),
           )
         : kept,
     [dragged, kept, around],
