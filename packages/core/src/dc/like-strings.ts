@@ -75,7 +75,8 @@ export function likeStrings(input: LikeStringsInput): LikeStringsResult {
   }
 }
 
-function median(values: readonly number[]): number {
+/** The middle one of several values, or the mean of the two in the middle. */
+export function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b)
   const middle = sorted.length >> 1
   return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2

@@ -305,6 +305,30 @@ describe('a data chain', () => {
       'a terminator in battery 1 I1, where none belongs',
     ],
   ])('%s', (_how, answer, said) => expect(asked(chain, answer)).toContain(said))
+
+  const boxes = ['A', 'B', 'C']
+  const three = {
+    kind: 'data-chain',
+    ports: boxes.flatMap((box) =>
+      ['1', '2', '3'].map((n) => ({ id: `${box}${n}`, label: n, direction: 'both', box })),
+    ),
+    leads: ['lead'],
+    terminator: 'none',
+  }
+  const led = (...pairs: string[]) => ({
+    leads: pairs.map((pair) => {
+      const [from, to] = pair.split(' ')
+      return { from, to, lead: 'lead' }
+    }),
+    terminators: [],
+  })
+  it.each([
+    ['a line', led('A1 B1', 'B2 C1'), 'conforms: one unbroken chain'],
+    ['a ring', led('A1 B1', 'B2 C1', 'C2 A2'), 'does-not-conform: the leads close to a ring'],
+    ['a star', led('A1 B1', 'A2 C1', 'A3 B2'), 'does-not-conform'],
+    ['a loop of one', led('A1 B1', 'B2 C1', 'C2 C3'), 'a lead goes from C back to itself'],
+    ['two leads in one port', led('A1 B1', 'B1 C1'), 'B 1 carries two leads'],
+  ])('that is %s', (_what, answer, said) => expect(asked(three, answer)).toContain(said))
 })
 
 describe('fixings', () => {

@@ -246,7 +246,8 @@ describe('a string on the DC side', () => {
     ],
   ])('%s', (_rule, site, said) => expect(site.says('I/cold/s')).toContain(said))
 
-  const reading = (id: string, value: number) => ({
+  const STANDARD = { cellTemperature: 25, irradiance: 1000 }
+  const reading = (id: string, value: number, more: object = {}) => ({
     kind: 'reading' as const,
     body: {
       point: `I/voc/${id}`,
@@ -255,21 +256,37 @@ describe('a string on the DC side', () => {
       unit: 'V',
       relation: '=' as const,
       instrument: METER,
+      conditions: STANDARD,
+      ...more,
     },
   })
-  const three = (...volts: number[]) =>
-    volts.reduce(
-      (site, value, i) =>
+  const alike = (...rows: [number, object?][]) =>
+    rows.reduce(
+      (site, [value, more], i) =>
         site.write(
           string(['p.r1c1'], { id: `s${i}`, label: `String ${i}`, path: undefined, count: 10 }),
-          reading(`s${i}`, value),
+          reading(`s${i}`, value, more),
         ),
       new Site().unit(of),
     )
+  const three = (...volts: number[]) => alike(...volts.map((value): [number] => [value]))
   it('reads like the like strings, or is named', () => {
     expect(three(400, 401, 399).says('I/alike/unit')).toBe('conforms: 3 strings alike')
     expect(three(400, 401, 360).says('I/alike/unit')).toContain('String 2 differs by −10.1 %')
   })
+  it('each by its own temperature and light: a right one read hot is alike, a short one read cold is not', () => {
+    const hot = { conditions: { cellTemperature: 55, irradiance: 1000 } }
+    const cold = { conditions: { cellTemperature: -8.4, irradiance: 1000 } }
+    expect(alike([400], [401], [364, hot]).says('I/alike/unit')).toContain('conforms')
+    expect(alike([400], [401], [396, cold]).says('I/alike/unit')).toContain('does-not-conform')
+  })
+  it.each([
+    ['conditions', { conditions: undefined }],
+    ['instrument', { instrument: undefined }],
+    ['exact figure', { relation: '>' }],
+  ])('proves nothing without %s', (_what, more) =>
+    expect(alike([400], [401], [399, more]).says('I/alike/unit')).toContain('not-proven'),
+  )
   it('without like strings has nothing to be compared with', () =>
     expect(three(400).says('I/alike/unit')).toContain('not-proven'))
   it('of which none is read is not inspected', () =>

@@ -1,7 +1,7 @@
 import type { Figure } from '../quantity/figure.js'
 import { type Said, say } from '../quantity/words.js'
 import type { UnitBuilt } from '../as-built/unit.js'
-import type { StringBuilt } from '../as-built/string.js'
+import type { StringInForce } from '../as-built/strings-in-force.js'
 import type { Surroundings } from './surroundings.js'
 import type { Given, GivenReading } from './given.js'
 import type { Ask } from '../answer/ask.js'
@@ -69,7 +69,7 @@ export interface Subject {
   id: string
   label: string
   terminal?: Terminal
-  string?: StringBuilt
+  string?: StringInForce
   device?: DeviceBuilt
   branch?: BranchBuilt
   plane?: PlaneBuilt

@@ -38,6 +38,7 @@ const around: Surroundings = {
   array: () => lookUpArray(asBuilt.array, [], () => undefined),
   loads: () => [],
   partLoads: () => [],
+  strings: () => asBuilt.strings,
   reading: () => undefined,
   labelOf: (id) => id,
   onWall: () => undefined,

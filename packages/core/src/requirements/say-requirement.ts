@@ -22,6 +22,7 @@ export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): S
     array: () => lookUpArray(asBuilt.array, [unit], () => sheet),
     loads: () => [],
     partLoads: () => [],
+    strings: () => [],
     reading: () => undefined,
     labelOf: (id) => id,
   }

@@ -1,6 +1,6 @@
 import { placeWords, planeOfPlace } from '../ids/place-id.js'
 import type { UnitBuilt } from '../as-built/unit.js'
-import type { StringBuilt } from '../as-built/string.js'
+import type { StringInForce } from '../as-built/strings-in-force.js'
 import type { Surroundings } from './surroundings.js'
 import { object, oneOf, optional } from '../shape/shape.js'
 import type { SheetHead } from '../sheet/head.js'
@@ -35,25 +35,32 @@ export const terminalSubject = (terminal: Terminal): Subject => ({
 })
 
 /** The strings that end in a unit. */
-export function stringSubjects(unit: UnitBuilt, strings: readonly StringBuilt[]): Subject[] {
+export function stringSubjects(unit: UnitBuilt, strings: readonly StringInForce[]): Subject[] {
   return strings.filter(({ unitId }) => unitId === unit.id).map(asSubject)
 }
 
 /** The strings on whose modules the devices of a unit sit: how module electronics find theirs. */
-export function electronicsStrings(unit: UnitBuilt, { array, strings }: Surroundings['asBuilt']): Subject[] {
+export function electronicsStrings(unit: UnitBuilt, around: Surroundings): Subject[] {
+  const { array } = around.asBuilt
   const fed = new Set(array.devices.filter(({ unitId }) => unitId === unit.id).flatMap(({ feeds }) => feeds))
-  return strings.filter(({ path }) => path?.some((place) => fed.has(place))).map(asSubject)
+  return around
+    .strings()
+    .filter(({ path }) => path?.some((place) => fed.has(place)))
+    .map(asSubject)
 }
 
 /** The strings that run over the modules that a unit stands for. */
-function moduleStrings(unit: UnitBuilt, { array, strings }: Surroundings['asBuilt']): Subject[] {
-  const planes = array.planes.filter(({ unitId }) => unitId === unit.id).map(({ id }) => `${id}.`)
-  return strings
+function moduleStrings(unit: UnitBuilt, around: Surroundings): Subject[] {
+  const planes = around.asBuilt.array.planes
+    .filter(({ unitId }) => unitId === unit.id)
+    .map(({ id }) => `${id}.`)
+  return around
+    .strings()
     .filter(({ path }) => path?.some((place) => planes.some((plane) => place.startsWith(plane))))
     .map(asSubject)
 }
 
-const asSubject = (string: StringBuilt): Subject => ({
+const asSubject = (string: StringInForce): Subject => ({
   kind: 'string',
   id: string.id,
   label: string.label,
@@ -78,7 +85,7 @@ export const eachField = optional(oneOf(EACH, 'one check for each of these'), 'u
 export const READS_OF_EACH = {
   unit: [],
   terminal: [],
-  string: ['array'],
+  string: ['array', 'units'],
   device: ['array'],
   branch: ['array'],
   plane: ['array'],
@@ -100,11 +107,11 @@ export function subjectsOf(
 const BY_EACH = {
   unit: () => [wholeUnit],
   terminal: (_unit, _world, { terminals }, where) => matching(terminals, where).map(terminalSubject),
-  string: (unit, { asBuilt }) => {
+  string: (unit, around) => {
     const found = [
-      stringSubjects(unit, asBuilt.strings),
-      electronicsStrings(unit, asBuilt),
-      moduleStrings(unit, asBuilt),
+      stringSubjects(unit, around.strings()),
+      electronicsStrings(unit, around),
+      moduleStrings(unit, around),
     ]
     return found.find((some) => some.length > 0) ?? []
   },

@@ -3,6 +3,7 @@ import type { WallBuilt } from '../as-built/wall.js'
 import type { ConductorLoad } from '../ac/network.js'
 import type { PartLoad } from '../ac/part-loads.js'
 import type { AsBuilt } from '../as-built/as-built.js'
+import type { StringInForce } from '../as-built/strings-in-force.js'
 import type { ArrayLookup } from '../as-built/module-lookup.js'
 import type { SheetHead } from '../sheet/head.js'
 import type { DecisionRule } from '../verdict/decision.js'
@@ -36,6 +37,8 @@ export interface Surroundings {
   onWall(unitId: string, requirementId: string): OnWall | undefined
   /** The modules of the array by their places; made when first asked for. */
   array(): ArrayLookup
+  /** The strings by the sheets in force and their paths; worked out when first asked for. */
+  strings(): readonly StringInForce[]
   /** What every conductor of the one-line model carries; worked out when first asked for. */
   loads(): ConductorLoad[]
   /** The same for every part. */

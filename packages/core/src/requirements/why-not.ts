@@ -15,7 +15,11 @@ export function whyNot(
   if (!when) return undefined
   const { placed, mounted } = unit.situation ?? {}
   const has = (kind: string) => around.asBuilt.units.some(({ id }) => around.sheetOf(id)?.kind === kind)
-  const alike = around.asBuilt.units.filter(({ sheetId }) => sheetId === unit.sheetId).length
+  const own = around.sheetOf(unit.id)
+  const alike = around.asBuilt.units.filter(({ id, sheetId }) => {
+    const sheet = around.sheetOf(id)
+    return sheetId === unit.sheetId || (own && sheet?.maker === own.maker && sheet.model === own.model)
+  }).length
   const school = around.header?.school ?? 'iec'
   const reasons: (string | false | undefined)[] = [
     when.placed && placed && when.placed !== placed && `it stands ${placed}`,

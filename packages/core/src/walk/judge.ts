@@ -46,17 +46,27 @@ export function judge(check: Check, given: Given | undefined, around: Surroundin
   if (!judged.ok) return outcomeOf(check, refusedFacts(judged.problem, ask))
   const judgement = judged.value
   if (!judgement) return { verdict: 'not-inspected' }
-  const lacksPhoto = requirement.photo && judgement.verdict === 'conforms' && given?.photos === 0
-  return outcomeOf(check, lacksPhoto ? new Unpictured(judgement) : judgement)
+  const doubt = judgement.verdict === 'conforms' ? doubtOf(check, given) : undefined
+  return outcomeOf(check, doubt === undefined ? judgement : new Doubted(judgement, doubt))
 }
 
-/** A judgement that would conform, had somebody taken the photo that the sheet asks for. */
-class Unpictured implements Judgement {
+/** What keeps a judgement from conforming that the kind itself does not look at: a photo, a calibration, a string that is not clear. */
+function doubtOf({ requirement, subject, ask }: Check, given: Given | undefined): string | undefined {
+  // What is read off a drawing has no evidence of its own to carry the photo: it is asked for as a check beside it.
+  if (requirement.photo && ask.kind !== 'derived' && !given?.photos)
+    return 'the sheet asks for a photo with this check'
+  return subject.string?.doubt
+}
+
+/** A judgement that would conform, were it not for a doubt. */
+class Doubted implements Judgement {
   readonly verdict = 'not-proven'
-  readonly wanting = 'the sheet asks for a photo with this check'
   readonly finding: Said
 
-  constructor(private readonly judgement: Judgement) {
+  constructor(
+    private readonly judgement: Judgement,
+    readonly wanting: string,
+  ) {
     this.finding = judgement.finding
   }
   get working() {

@@ -2,6 +2,7 @@ import { networkLoads } from '../ac/network.js'
 import { partLoads } from '../ac/part-loads.js'
 import type { AsBuilt } from '../as-built/as-built.js'
 import { lookUpArray } from '../as-built/module-lookup.js'
+import { stringsInForce } from '../as-built/strings-in-force.js'
 import { inForce, type JobState } from '../job/state.js'
 import type { MeasuredWall } from '../requirements/mounting/measured-wall.js'
 import type { Sheet } from '../requirements/sheet.js'
@@ -31,6 +32,7 @@ export function surroundingsOf(
   const sheetByUnit = new Map(asBuilt.units.map(({ id, sheetId }) => [id, sheets.get(sheetId)]))
   const sheetOf = (unitId: string) => sheetByUnit.get(unitId)
   const sameNetwork = before?.asBuilt.network === asBuilt.network
+  const array = once(() => lookUpArray(asBuilt.array, asBuilt.units, sheetOf))
   const labels = once(() => labelsOf(asBuilt))
   return {
     asBuilt,
@@ -40,9 +42,18 @@ export function surroundingsOf(
     partLoads: sameNetwork ? before.partLoads : once(() => partLoads(asBuilt.network)),
     reading(point) {
       const current = inForce(evidence.get(point))
-      return current?.kind === 'reading' ? asReading(current.body, undefined, 0) : undefined
+      return current?.kind === 'reading'
+        ? { ...asReading(current.body, undefined, 0), instrument: current.body.instrument }
+        : undefined
     },
-    array: once(() => lookUpArray(asBuilt.array, asBuilt.units, sheetOf)),
+    array,
+    strings: once(() =>
+      stringsInForce(
+        asBuilt.strings,
+        array(),
+        [...sheetByUnit.values()].filter((sheet) => sheet?.module !== undefined) as Sheet[],
+      ),
+    ),
     rule: ruleOf({ header }),
     labelOf: (id) => labels().get(id) ?? id,
     onWall: (unitId, requirementId) => onWall(unitId, requirementId, asBuilt, walls),

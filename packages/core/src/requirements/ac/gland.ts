@@ -58,7 +58,7 @@ export const gland = defineKind(
           id: 'ring',
           label: 'inner ring',
           required: ringWords(requirement.glands.find((one) => one.id === id)!),
-          options: ['fitted', 'taken out'],
+          options: RING,
         },
       ],
     }),
@@ -67,7 +67,7 @@ export const gland = defineKind(
       const answer = answered(given, 'fields')
       const one = glands.find((of) => of.id === id)!
       const diameter = answer?.values['diameter']?.value
-      const ring = answer?.values['ring']?.typed
+      const ring = ringSaid(answer?.values['ring']?.typed)
       if (!answer) return undefined
       if (diameter === undefined || ring === undefined)
         return {
@@ -116,3 +116,9 @@ const ringWords = ({ without, withRing }: { without: Limits; withRing?: Limits |
     ],
     ', ',
   )
+
+const RING = ['fitted', 'taken out'] as const
+
+/** However it is written; anything else says nothing. */
+const ringSaid = (typed: string | undefined): (typeof RING)[number] | undefined =>
+  RING.find((one) => one === typed?.trim().toLowerCase())

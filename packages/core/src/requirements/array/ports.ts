@@ -38,9 +38,7 @@ function ofTrunk({ endCapped }: NonNullable<Subject['branch']>) {
 function ofBox(device: NonNullable<Subject['device']>, all: readonly NonNullable<Subject['device']>[]) {
   const open = device.idlePorts - device.cappedPorts
   const shared = device.feeds.filter((place) =>
-    all.some(
-      (other) => other.id !== device.id && other.unitId === device.unitId && other.feeds.includes(place),
-    ),
+    all.some((other) => other.id !== device.id && other.feeds.includes(place)),
   )
   const faults = [
     ...(open > 0 ? [`${plural(open, 'port')} without a cap`] : []),

@@ -20,8 +20,8 @@ export const safeVoltageKind = defineKind(
   }),
   {
     minutes: 6,
-    reads: () => ['array'],
-    expand: (_requirement, unit, _sheet, { asBuilt }) => electronicsStrings(unit, asBuilt),
+    reads: () => ['array', 'units'],
+    expand: (_requirement, unit, _sheet, around) => electronicsStrings(unit, around),
     ask: (requirement, { string }, around, unit) => ({
       kind: 'record',
       form: 'series',

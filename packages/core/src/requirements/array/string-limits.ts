@@ -4,7 +4,7 @@ import { stringMakeUp } from '../../as-built/module-lookup.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
 import { watts } from '../../quantity/figure.js'
-import { listed, plural } from '../../quantity/say.js'
+import { listed, plain, plural } from '../../quantity/say.js'
 import { say, joined } from '../../quantity/words.js'
 import { count, flag, optional } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -66,6 +66,7 @@ export const stringLimits = defineKind(
           ? [`modules of ${listed(made.planes.map(({ label }) => label))} in one string`]
           : []),
         ...unequal.map(({ label, count }) => `${label} on the same input has ${count}`),
+        ...(string.doubt === undefined ? [] : [string.doubt]),
         ...(made.strangers.length > 0
           ? [`passes ${plural(made.strangers.length, 'place')} without a module`]
           : []),
@@ -91,8 +92,12 @@ export const stringLimits = defineKind(
 )
 
 /** The other strings on the same input of the same unit. */
-function othersOnInput(string: StringBuilt, { asBuilt }: Surroundings): { label: string; count: number }[] {
-  return asBuilt.strings
-    .filter(({ id, unitId, input }) => id !== string.id && unitId === string.unitId && input === string.input)
-    .map(({ label, count, path }) => ({ label, count: path?.length ?? count }))
+function othersOnInput(string: StringBuilt, around: Surroundings): { label: string; count: number }[] {
+  return around
+    .strings()
+    .filter(
+      ({ id, unitId, input }) =>
+        id !== string.id && unitId === string.unitId && plain(input) === plain(string.input),
+    )
+    .map(({ label, count }) => ({ label, count }))
 }

@@ -65,6 +65,7 @@ export const dataChain = defineKind(
             : []),
         ]),
         ...boxes.filter((box) => !joined.has(box)).map((box) => `${box} is not in the chain`),
+        ...offTheLine(answer.leads.map(({ from, to }) => [port(from), port(to)] as const)),
         ...(terminator === 'last-open-port' && !(lastOpen && answer.terminators.includes(lastOpen.id))
           ? [lastOpen ? `no terminator in ${name(lastOpen.id)}` : 'no open port for the terminator']
           : []),
@@ -93,4 +94,32 @@ function reach(from: string, joins: readonly (readonly [string, string])[]): Set
     }
   }
   return found
+}
+
+interface Port {
+  id: string
+  label: string
+  direction: 'in' | 'out' | 'both'
+  box: string
+}
+
+/** What keeps leads from being one line: a port with two leads, a lead from a box to itself, a box where the line branches, a ring. */
+function offTheLine(leads: readonly (readonly [Port, Port])[]): string[] {
+  const ends = leads.flat()
+  const twice = ends.filter(({ id }, i) => ends.findIndex((one) => one.id === id) < i)
+  const toItself = leads.filter(([from, to]) => from.box === to.box)
+  const outOf = leads.map(([from]) => from).filter(({ direction }) => direction === 'out')
+  const into = leads.map(([, to]) => to).filter(({ direction }) => direction === 'in')
+  const boxes = [...new Set(ends.map(({ box }) => box))]
+  const times = (ports: readonly Port[], box: string) => ports.filter((one) => one.box === box).length
+  const branching = boxes.filter(
+    (box) => times(ends, box) > 2 || times(outOf, box) > 1 || times(into, box) > 1,
+  )
+  const closed = leads.length >= boxes.length && boxes.length > 1
+  return [
+    ...twice.map(({ box, label }) => `${box} ${label} carries two leads`),
+    ...toItself.map(([{ box }]) => `a lead goes from ${box} back to itself`),
+    ...branching.map((box) => `the chain branches at ${box}`),
+    ...(closed && branching.length === 0 ? ['the leads close to a ring'] : []),
+  ]
 }

@@ -35,7 +35,12 @@ export const orderedSteps = defineKind(
     ask: (requirement) => ({
       kind: 'record',
       form: 'steps',
-      steps: requirement.steps.map(({ id, label, after, wait }) => ({ id, label, after, waitSeconds: wait })),
+      steps: requirement.steps.map(({ id, label, wait }, i) => ({
+        id,
+        label,
+        after: afterOf(requirement.steps, i),
+        waitSeconds: wait,
+      })),
     }),
     required: (requirement) =>
       joined(
@@ -64,7 +69,28 @@ export const orderedSteps = defineKind(
 type Steps = readonly { id: string; label: string; after: string[]; wait?: number | undefined }[]
 
 const asSteps = (all: Steps) =>
-  all.map(({ id, after, wait }) => ({ id, after, ...(wait !== undefined && { waitSeconds: wait }) }))
+  all.map(({ id, wait }, i) => ({
+    id,
+    after: afterOf(all, i),
+    ...(wait !== undefined && { waitSeconds: wait }),
+  }))
+
+/** A wait without anything to wait for counts from the step before, unless that one comes after it. */
+function afterOf(all: Steps, at: number): string[] {
+  const { id, after, wait } = all[at]!
+  const before = all[at - 1]
+  return wait !== undefined && after.length === 0 && before && !comesAfter(all, before.id, id)
+    ? [before.id]
+    : after
+}
+
+function comesAfter(all: Steps, id: string, earlier: string, seen: readonly string[] = []): boolean {
+  const { after = [] } = all.find((step) => step.id === id) ?? {}
+  return after.some(
+    (one) => one === earlier || (!seen.includes(one) && comesAfter(all, one, earlier, [...seen, one])),
+  )
+}
+
 const nameOf = (id: string | undefined, all: Steps) => all.find((step) => step.id === id)?.label ?? id ?? ''
 
 function said({ kind, id, other, secondsShort }: Violation, all: Steps): Said {

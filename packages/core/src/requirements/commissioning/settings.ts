@@ -30,8 +30,18 @@ export const settings = defineKind(
       const answer = answered(given, 'fields')
       if (!answer) return undefined
       const { items, verdict, working, notes } = compareSettings({
-        expected: Object.fromEntries(requirement.settings.map(({ id, rule }) => [id, rule as SettingRule])),
-        recorded: Object.fromEntries(Object.entries(answer.values).map(([id, { typed }]) => [id, typed])),
+        expected: Object.fromEntries(
+          requirement.settings.map((setting) => [
+            setting.id,
+            isVersion(setting) ? versionRule(setting.rule as SettingRule) : (setting.rule as SettingRule),
+          ]),
+        ),
+        recorded: Object.fromEntries(
+          requirement.settings.flatMap((setting) => {
+            const typed = answer.values[setting.id]?.typed
+            return typed === undefined ? [] : [[setting.id, isVersion(setting) ? asVersion(typed) : typed]]
+          }),
+        ),
       })
       const label = (key: string) => requirement.settings.find(({ id }) => id === key)!.label
       const of = (wanted: string) =>
@@ -64,4 +74,18 @@ function words(rule: SettingRule): string {
   return [min === undefined ? '' : `from ${min}`, max === undefined ? '' : `up to ${max}`]
     .filter(Boolean)
     .join(' ')
+}
+
+/** A version is a name made of numbers: 1.10 comes long after 1.1. */
+const isVersion = ({ id, label }: { id: string; label: string }): boolean =>
+  /firmware|version|software/i.test(`${id} ${label}`)
+
+const asVersion = (said: unknown): string =>
+  `version ${String(said)
+    .trim()
+    .replace(/^v(?=\d)/i, '')}`
+
+function versionRule(rule: SettingRule): SettingRule {
+  if ('equals' in rule && rule.equals !== undefined) return { equals: asVersion(rule.equals) }
+  return 'oneOf' in rule && rule.oneOf ? { oneOf: rule.oneOf.map(asVersion) } : rule
 }

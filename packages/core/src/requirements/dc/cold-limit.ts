@@ -11,8 +11,8 @@ export const coldLimit = defineKind(
   requirementOf({ max: quantity('voltage', 'greatest DC voltage of the input', { sign: 'divisor' }) }),
   {
     minutes: 1,
-    reads: () => ['array'],
-    expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
+    reads: () => ['array', 'units'],
+    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ max }, { string }, { header }) =>
       say`at most ${volts(max)} at ${header?.coldest ?? '?'} °C, by the ${string?.coldMethod ?? 'coefficient'}`,
@@ -26,7 +26,7 @@ export const coldLimit = defineKind(
           finding: 'the coldest morning is not known',
           wanting: 'enter the lowest temperature of the site in the preparation',
         }
-      if (header.coldest < -40)
+      if (header.coldest < -40 && string.coldMethod === 'table')
         return {
           verdict: 'not-proven',
           working: [],

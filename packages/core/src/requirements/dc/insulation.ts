@@ -11,8 +11,8 @@ import { stringSubjects } from '../subjects.js'
  */
 export const insulation = defineKind(requirementOf({}), {
   minutes: 4,
-  reads: () => ['array'],
-  expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
+  reads: () => ['array', 'units'],
+  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
   ask: (requirement) => ({
     kind: 'reading',
     dimension: 'insulation',

@@ -7,8 +7,8 @@ import { stringSubjects } from '../subjects.js'
 /** Plus on plus, proved with a meter: the sign of the voltage between the leads of each string. */
 export const polarity = defineKind(requirementOf({}), {
   minutes: 1,
-  reads: () => ['array'],
-  expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
+  reads: () => ['array', 'units'],
+  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
   ask: (requirement) => ({
     kind: 'reading',
     dimension: 'voltage',

@@ -25,8 +25,8 @@ export const stringOpenCircuit = defineKind(
   }),
   {
     minutes: 3,
-    reads: () => ['array'],
-    expand: (_requirement, unit, _sheet, { asBuilt }) => stringSubjects(unit, asBuilt.strings),
+    reads: () => ['array', 'units'],
+    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
     ask: (requirement) => ({
       kind: 'reading',
       dimension: 'voltage',
@@ -102,7 +102,7 @@ function wantingOf(
   return againstLimits === 'not-proven'
     ? instrument
     : expectation.verdict === 'not-proven'
-      ? 'between the design and a fault: measure again at a steady irradiance, with the cell temperature taken at the module'
+      ? nextMeasurement(expectation)
       : instrument
 }
 
@@ -117,4 +117,12 @@ function causesOf({ hypotheses }: StringVoltageResult): Said[] {
       ({ id, voltage, probability }) =>
         `${HYPOTHESIS_WORDS[id].says} (${fig(voltage, 1)} V, ${fig(100 * probability, 1)} %): ${HYPOTHESIS_WORDS[id].lookAt}`,
     )
+}
+
+/** What would tell the likeliest stories apart: those that would read nearly alike, the most probable first. */
+function nextMeasurement({ hypotheses }: StringVoltageResult): string {
+  const [first, second] = hypotheses
+  const rival = [first, second].find((one) => one !== undefined && one.id !== 'as-designed')
+  const next = rival ? HYPOTHESIS_WORDS[rival.id].lookAt : ''
+  return `between the design and “${rival ? HYPOTHESIS_WORDS[rival.id].says : 'a fault'}”: measure again at a steady irradiance, with the cell temperature taken at the module${next ? `; ${next}` : ''}`
 }

@@ -1,8 +1,7 @@
-import { type Bond, BOND_MEANS, BOND_WORDS } from '../../earthing/bond.js'
+import { type Bond, type EarthBuilt, type EarthPart, BOND_MEANS, BOND_WORDS } from '../../earthing/bond.js'
 import { bondsAt, wayToEarth } from '../../earthing/bonding-tree.js'
 import { either } from '../../quantity/say.js'
 import { count, flag, list, oneOf, optional } from '../../shape/shape.js'
-import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -58,14 +57,18 @@ export const bonding = defineKind(
         ...own
           .filter(({ uses }) => maxUses !== undefined && (uses ?? 1) > maxUses)
           .map(({ label, uses }) => `the part at ${label} was fitted ${uses} times, at most ${maxUses}`),
-        ...(supplyCable && !own.some((bond) => bond.means === 'supply-cable')
+        ...(supplyCable && !own.some((bond) => bond.means === 'supply-cable' && leadsOn(earth, bond, parts))
           ? [
               'the core of the supply cable is not landed: the second earth terminal is an addition, never instead of it',
             ]
           : []),
       ]
+      const unsaid = own.filter(
+        ({ means: by, uses }) => maxUses !== undefined && uses === undefined && WEARING.includes(by),
+      )
       return {
-        verdict: judged(faults.length === 0),
+        verdict: faults.length > 0 ? 'does-not-conform' : unsaid.length > 0 ? 'not-proven' : 'conforms',
+        wanting: `say how often the part at ${unsaid.map(({ label }) => label).join(', ')} has been fitted`,
         working: parts.map(
           ({ id, label }) =>
             `${label}: ${
@@ -75,7 +78,11 @@ export const bonding = defineKind(
             }`,
         ),
         notes: copper ? ['this job asks for copper bonds: the authority insists'] : [],
-        finding: faults[0] ?? 'bonded through to the main earth terminal',
+        finding:
+          faults[0] ??
+          (unsaid.length > 0
+            ? 'how often a part was fitted is not said'
+            : 'bonded through to the main earth terminal'),
         causes: faults.slice(1),
       }
     },
@@ -84,3 +91,12 @@ export const bonding = defineKind(
 
 const isCopper = ({ means }: Bond): boolean =>
   means === 'copper' || means === 'lug' || means === 'supply-cable'
+
+/** Parts that bite into metal, and may do so a limited number of times. */
+const WEARING: readonly Bond['means'][] = ['washer', 'plate']
+
+/** Does a way go on from the far end of a bond, not back through it? A core that is landed on nothing earths nothing. */
+const leadsOn = (earth: EarthBuilt, { id, from, to }: Bond, own: readonly EarthPart[]): boolean =>
+  [from, to]
+    .filter((end) => !own.some((part) => part.id === end))
+    .some((end) => wayToEarth(earth, end, (bond) => bond.id !== id) !== undefined)

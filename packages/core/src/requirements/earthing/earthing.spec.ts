@@ -67,8 +67,13 @@ describe('bonding', () => {
     expect(earthed([bond('frame', 'met', { means: 'washer', uses: 2 })]).says('U/bond/unit')).toContain(
       'fitted 2 times, at most 1',
     ))
+  it('with a part of which nobody said how often it was fitted is not proven', () => {
+    expect(earthed([bond('frame', 'met', { means: 'washer' })]).says('U/bond/unit')).toBe(
+      'not-proven: how often a part was fitted is not said',
+    )
+  })
   it('by a washer fails where the authority insists on copper', () => {
-    const washers = [bond('frame', 'bar', { means: 'washer' }), bond('bar', 'met')]
+    const washers = [bond('frame', 'bar', { means: 'washer', uses: 1 }), bond('bar', 'met')]
     expect(earthed(washers).says('U/bond/unit')).toContain('conforms')
     expect(earthed(washers, { header: { copperBonds: true } }).says('U/bond/unit')).toContain(
       'the authority wants copper all the way',
@@ -93,6 +98,14 @@ describe('bonding', () => {
         { of },
       ).says('U/bond/unit'),
     ).toContain('conforms')
+  })
+  it('by a core of the supply cable that is landed on nothing earths nothing', () => {
+    const of = sheet('U', 'hybrid-inverter', [
+      { id: 'bond', kind: 'bonding', means: ['supply-cable', 'copper'], supplyCable: true },
+    ])
+    const loose = [bond('frame', 'met', { means: 'copper' }), bond('frame', 'bar', { means: 'supply-cable' })]
+    expect(earthed(loose, { of }).says('U/bond/unit')).toContain('never instead of it')
+    expect(earthed([...loose, bond('bar', 'met')], { of }).says('U/bond/unit')).toContain('conforms')
   })
   it('of which nothing is entered is not inspected', () =>
     expect(new Site().unit(UNIT).says('U/bond/unit')).toBe('not-inspected: '))

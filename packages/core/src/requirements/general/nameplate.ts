@@ -3,7 +3,6 @@ import type { Surroundings } from '../surroundings.js'
 import { answered } from '../given.js'
 import { list, object, optional, text } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
-import { plain } from '../../quantity/say.js'
 import type { FormField } from '../../answer/forms.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -36,7 +35,7 @@ export const nameplate = defineKind(
       const open = rows.filter(({ found }) => found === undefined)
       const wrong = rows.filter(
         ({ line, found }) =>
-          found !== undefined && line.required !== '' && plain(found) !== plain(String(line.required)),
+          found !== undefined && line.required !== '' && !sameOnThePlate(found, String(line.required)),
       )
       return {
         verdict: wrong.length > 0 ? judged(false) : open.length > 0 ? 'not-proven' : 'conforms',
@@ -70,3 +69,14 @@ function linesOf(
     ...more.map(({ id, label, expected }) => ({ id, label, required: expected })),
   ]
 }
+
+/** As two readers would compare a plate: blanks and case say nothing, nor does a hyphen between letters or digits; before a figure it is a sign. */
+const sameOnThePlate = (a: string, b: string): boolean => onThePlate(a) === onThePlate(b)
+
+const onThePlate = (said: string): string =>
+  said
+    .trim()
+    .toUpperCase()
+    .replace(/[−–‑]/g, '-')
+    .replace(/(?<=[A-Z0-9])\s*-\s*(?=[A-Z0-9])/g, '')
+    .replace(/\s/g, '')

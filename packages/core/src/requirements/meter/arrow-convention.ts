@@ -35,7 +35,7 @@ export const arrowConvention = defineKind(
     expand: ({ transformers }) =>
       transformers.map((label) => ({
         kind: 'part',
-        id: label.toLowerCase().replace(/[^a-z0-9]+/g, '-'),
+        id: idAmong(transformers, label),
         label: `transformer ${label}`,
       })),
     ask: (requirement) => ({
@@ -88,3 +88,11 @@ const WORDS = {
       : 'arrow with the exported current, towards the grid',
   letters: ({ gridLetter }) => `${gridLetter} towards the grid`,
 } satisfies Record<Arrow['means'], (arrow: Arrow) => string>
+
+/** The label as an id. Two that differ by a sign alone, such as T+ and T−, have ids of their own. */
+function idAmong(labels: readonly string[], label: string): string {
+  const plain = (said: string) => said.toLowerCase().replace(/[^a-z0-9]+/g, '-')
+  const alike = labels.filter((one) => plain(one) === plain(label))
+  if (alike.length < 2) return plain(label)
+  return label.toLowerCase().replace(/[^a-z0-9]/g, (sign) => `-${sign.codePointAt(0)!.toString(16)}`)
+}

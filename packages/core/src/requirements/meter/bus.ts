@@ -1,7 +1,6 @@
 import { answered } from '../given.js'
 import { atMost } from '../../verdict/compare.js'
 import { count, flag, list, num, object, oneOf, optional, refine, requireRange } from '../../shape/shape.js'
-import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -76,8 +75,12 @@ export const bus = defineKind(
           ? [`${devices.length} devices, at most ${maxDevices}`]
           : []),
       ]
+      // One device alone cannot share its address; where the sheet gives a range its address counts all the same.
+      const unread =
+        devices.length > 1 || addresses ? devices.filter(({ address }) => address === undefined) : []
       return {
-        verdict: judged(faults.length === 0),
+        verdict: faults.length > 0 ? 'does-not-conform' : unread.length > 0 ? 'not-proven' : 'conforms',
+        wanting: `read the address of ${unread.map(({ name }) => name).join(', ')}`,
         working:
           faults.length === 0
             ? [
@@ -85,7 +88,7 @@ export const bus = defineKind(
               ]
             : faults,
         notes: [],
-        finding: faults[0] ?? 'as asked',
+        finding: faults[0] ?? (unread.length > 0 ? `${unread.length} addresses not read` : 'as asked'),
       }
     },
   },

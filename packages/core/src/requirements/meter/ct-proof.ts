@@ -7,8 +7,8 @@ import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
 /**
- * The electrical proof of the transformers: what each channel reads while a known load runs on every phase. The phases are taken 120°
- * apart and the known load as active power; what cannot be told apart is not proven.
+ * The electrical proof of the transformers: what each channel reads while a known load runs on every phase. Three phases lie 120° apart,
+ * the two legs of a split phase 180°; the known load is taken as active power. What cannot be told apart is not proven.
  */
 export const ctProof = defineKind(
   requirementOf({
@@ -49,7 +49,7 @@ export const ctProof = defineKind(
               : 'no wiring explains these readings',
         wanting:
           proof.status === 'ambiguous'
-            ? 'several wirings read alike: load the phases unequally and read again'
+            ? `several wirings read alike: ${tellApart(answer, phases)}`
             : 'check voltages, ratio and the moment of reading, and read again',
       }
     },
@@ -98,7 +98,7 @@ export function proofInput(
   if (phases > 3 || rows.some((row) => row.some((value) => value === undefined) || !(row[0]! > 0)))
     return undefined
   return {
-    voltages: rows.map(([magnitude], i) => ({ magnitude: magnitude!, angle: -120 * i })),
+    voltages: rows.map(([magnitude], i) => ({ magnitude: magnitude!, angle: -STEP[phases]! * i })),
     truth: rows.map(([, p]) => ({ p: p!, q: 0 })),
     readings: rows.map(([, , p, q]) => ({ p: p!, q: q! })),
     uncertainty,
@@ -112,4 +112,21 @@ function proofOf(
 ): CtPhasingResult | undefined {
   const input = proofInput(answer, phases, uncertainty)
   return input && ctPhasing(input)
+}
+
+/** From one phase to the next, °. */
+const STEP: Readonly<Record<number, number>> = { 1: 0, 2: 180, 3: 120 }
+
+/** Which load to switch: that of the two phases which differ least. */
+function tellApart({ values }: AnswerOf<'fields'>, phases: number): string {
+  const loads = Array.from({ length: phases }, (_, i) => Math.abs(values[`p${i + 1}`]?.value ?? 0))
+  const idle = loads.findIndex((load) => load === 0)
+  if (idle >= 0) return `switch a load on at L${idle + 1} and read again`
+  const pairs = loads.flatMap((load, i) =>
+    loads.slice(i + 1).map((other, j) => ({ a: i + 1, b: i + j + 2, apart: Math.abs(load - other) })),
+  )
+  const alike = [...pairs].sort((x, y) => x.apart - y.apart)[0]
+  return alike
+    ? `L${alike.a} and L${alike.b} carry nearly the same: switch one more load on at L${alike.a} alone and read again`
+    : 'load the phases unequally and read again'
 }

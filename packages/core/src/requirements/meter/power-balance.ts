@@ -70,8 +70,38 @@ export const powerBalanceKind = defineKind(
               : consistent.length === 0
                 ? 'no signs make sense of these readings'
                 : 'several signs make sense',
-        wanting: 'read at moments that differ: sun and no sun, charging and discharging',
+        causes: verdict === 'conforms' ? [] : ranked(consistent).map(turnedWords),
+        wanting: nextMoment(consistent),
       }
     },
   },
 )
+
+type Signs = ReturnType<typeof powerBalance>['consistent'][number]
+const MACHINES = ['grid', 'solar', 'battery'] as const
+const turnedIn = (signs: Signs) => MACHINES.filter((side) => signs[side] < 0)
+
+/** The fewer machines read the wrong way round, the more likely the story. */
+const ranked = (consistent: readonly Signs[]): Signs[] =>
+  [...consistent].sort((a, b) => turnedIn(a).length - turnedIn(b).length)
+
+const turnedWords = (signs: Signs): string => {
+  const turned = turnedIn(signs)
+  return turned.length === 0
+    ? 'every machine the right way round'
+    : `${turned.join(' and ')} the wrong way round`
+}
+
+const MOMENTS_OF = {
+  grid: 'a moment at which much is drawn from the grid and the sun is away',
+  solar: 'a moment in full sun with the battery at rest',
+  battery: 'a moment at which the battery charges or discharges with all it can',
+} satisfies Record<(typeof MACHINES)[number], string>
+
+/** What to read next: a moment at which the machine whose sign is still open carries most of the power. */
+function nextMoment(consistent: readonly Signs[]): string {
+  const open = MACHINES.filter((side) => new Set(consistent.map((signs) => signs[side])).size > 1)
+  return open.length > 0
+    ? `read ${MOMENTS_OF[open[0]!]}: it tells whether ${open[0]} is turned`
+    : 'read at moments that differ: sun and no sun, charging and discharging'
+}

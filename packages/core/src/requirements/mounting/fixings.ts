@@ -5,7 +5,7 @@ import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { decision } from '../../verdict/decision.js'
 import { mm } from '../../quantity/figure.js'
-import { fig } from '../../quantity/say.js'
+import { fig, plain } from '../../quantity/say.js'
 import { say } from '../../quantity/words.js'
 import {
   count as fixingCount,
@@ -99,7 +99,7 @@ export const fixings = defineKind(
       const answer = answered(given, 'fields')
       if (!answer) return undefined
       const { wall: wallField, count } = answer.values
-      const capacity = requirement.walls.find(({ wall }) => wall === wallField?.typed)
+      const capacity = requirement.walls.find(({ wall }) => plain(wall) === plain(wallField?.typed ?? ''))
       const mass = around.sheetOf(unit.id)?.mass
       const holes = windowsOf(requirement).map(([name, limits]) =>
         hole(name, limits, answer.values[name]?.value, given as GivenRecord, around.rule),
