@@ -241,3 +241,4 @@ export {
   type FileFault,
   type InspectionFile,
 } from './admission/inspection-file.js'
+export { CLOCK_TOLERANCE, clockAhead, correctedTimes, type KeptTimes } from './job/clock.js'

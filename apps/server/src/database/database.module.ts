@@ -12,6 +12,7 @@ import { SheetRow } from '../sheets/sheet.entity.js'
 import type { HeldFolder } from './data-folder.js'
 import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
 import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
+import { Defended1764100000000 } from './migrations/1764100000000-defended.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
 const HELD_FOLDER = Symbol('held folder')
@@ -41,7 +42,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       VisitPersonRow,
       FigureRow,
     ],
-    migrations: [First1763900000000, Preparation1764000000000],
+    migrations: [First1763900000000, Preparation1764000000000, Defended1764100000000],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {
       // A commit is on the disk when it is acknowledged: a pulled plug loses nothing that was answered.
@@ -50,6 +51,8 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
         'synchronous = FULL',
         'foreign_keys = ON',
         'busy_timeout = 5000',
+        // A replaced row is a deleted row: the triggers are asked.
+        'recursive_triggers = ON',
       ])
         connection.pragma(pragma)
     },

@@ -348,7 +348,7 @@ it('a database that holds what an older program took starts, shows every job, an
     ['part-placed', { id: 'old', label: 'P', kind: 'board', unitId: null, rating: null }],
   ] as const
   for (const [i, [kind, body]] of bodies.entries())
-    await db.query('INSERT INTO entries VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)', [
+    await db.query('INSERT INTO entries VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, NULL, NULL)', [
       uuid(),
       jobId,
       seq + i,

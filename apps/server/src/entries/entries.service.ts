@@ -3,6 +3,8 @@ import { DataSource, In, type EntityManager } from 'typeorm'
 import {
   applied,
   canonicalJson,
+  clockAhead,
+  correctedTimes,
   entryRow,
   fold,
   inspect,
@@ -17,6 +19,7 @@ import {
   type Person,
   type Sheet,
 } from '@plumb-mark/core'
+import type { Appended } from '@plumb-mark/contract'
 import { sha256 } from '../database/digest.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
@@ -76,9 +79,16 @@ export class EntriesService {
    * Appends entries in their order, all or none: folded and judged first, and kept only when that succeeds,
    * so that what was answered with an error was not kept. An entry that is here already, word for word, is
    * answered as it was kept: sending twice is harmless. What core does not admit is refused with its code,
-   * and nothing of the batch is kept.
+   * and nothing of the batch is kept. Times are corrected by what the clock of the device said while it sent.
    */
-  async append(person: Person, jobId: JobId, entries: readonly NewEntry[]): Promise<Entry[]> {
+  async append(
+    person: Person,
+    jobId: JobId,
+    entries: readonly NewEntry[],
+    clock?: string,
+  ): Promise<Appended> {
+    const received = new Date().toISOString()
+    const ahead = clockAhead(clock, received)
     return this.queue.run(jobId, async () => {
       if (entries[0]?.kind !== 'job-opened') await this.requireVisible(person, jobId)
       const batch = new Batch(await this.load(jobId), (state) => this.sheets.pinnedBy(state.header))
@@ -92,16 +102,17 @@ export class EntriesService {
           continue
         }
         await this.guard.requireAdmitted(entry, person, jobId, await batch.weighedFor(entry.kind))
-        const link = linked(entry, jobId, person, batch.last, sha256)
+        const times = correctedTimes(entry.at, { ahead, received, opened: batch.opened })
+        const link = linked({ ...entry, ...times }, jobId, person, batch.last, sha256)
         batch.add(link)
         fresh.push(link)
         answer.push(link)
       }
-      if (fresh.length === 0) return answer
+      if (fresh.length === 0) return { entries: answer, clockAhead: ahead }
       const judged = await batch.judged()
       await this.db.transaction((transaction) => keep(transaction, jobId, fresh))
       this.open.set(jobId, judged)
-      return answer
+      return { entries: answer, clockAhead: ahead }
     })
   }
 
@@ -138,7 +149,8 @@ function keptAlready(
   jobId: JobId,
 ): Entry | undefined {
   if (!kept) return undefined
-  const words = ({ kind, at, body }: NewEntry) => canonicalJson({ kind, at, body })
+  const words = ({ kind, at, said, body }: NewEntry & { said?: string }) =>
+    canonicalJson({ kind, at: said ?? at, body })
   const same = kept.jobId === jobId && kept.by.id === person.id && words(kept) === words(entry)
   if (!same) throw new Refused(409, 'id-reused', 'another entry has this id already')
   return kept
@@ -162,6 +174,11 @@ class Batch {
 
   get last(): Entry | undefined {
     return this.entries.at(-1)
+  }
+
+  /** When the job was opened. */
+  get opened(): string | undefined {
+    return this.entries[0]?.at
   }
 
   async weighedFor(kind: EntryKind): Promise<Inspection> {
@@ -227,10 +244,13 @@ const ROWS_AT_ONCE = 100
 
 const asRow = (entry: Entry): EntryRow => ({
   ...entry,
+  said: entry.said ?? null,
+  received: entry.received ?? null,
   by: canonicalJson(entry.by),
   body: canonicalJson(entry.body),
 })
 
-function asEntry({ by, body, ...row }: EntryRow): Entry {
-  return { ...row, by: JSON.parse(by), body: JSON.parse(body) } as Entry
+function asEntry({ by, body, said, received, ...row }: EntryRow): Entry {
+  const times = { ...(said !== null && { said }), ...(received !== null && { received }) }
+  return { ...row, ...times, by: JSON.parse(by), body: JSON.parse(body) } as Entry
 }

@@ -10,6 +10,8 @@ export class EntryRow {
   @Column('integer') seq!: number
   @Column('text') kind!: EntryKind
   @Column('text') at!: string
+  @Column('text', { nullable: true }) said!: string | null
+  @Column('text', { nullable: true }) received!: string | null
   /** Canonical JSON of the person and of the body, just as they were hashed. */
   @Column('text') by!: string
   @Column('text') body!: string

@@ -36,6 +36,6 @@ export class JobsController {
   ): Promise<Appended> {
     const checked = validateEntries(body)
     if (!checked.ok) throw new Refused(400, checked.error.code, checked.error.message, checked.error.path)
-    return { entries: await this.entries.append(person, id, checked.value) }
+    return this.entries.append(person, id, checked.value, checked.clock)
   }
 }

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid'
 import { DataSource } from 'typeorm'
+import type { Appended } from '@plumb-mark/contract'
 import { Caller, RunningServer, entry, torque } from '../testing/running-server.testing.js'
 
 let server: RunningServer
@@ -70,6 +71,37 @@ it('an entry that is sent twice is kept once, and its id serves for nothing else
   expect(
     await inspector.append(jobId, { ...sent, body: { ...sent.body, value: 2.6, typed: '2.6 N·m' } }),
   ).toMatchObject({ status: 409, body: { error: { code: 'id-reused' } } })
+})
+
+describe('a device whose clock is wrong', () => {
+  const said = (at: string, clock: string) =>
+    inspector.call('POST', `/api/jobs/${jobId}/entries`, { entries: [{ ...torque(), at }], clock })
+  const kept = async (at: string, clock: string) =>
+    ((await (await said(at, clock)).json()) as Appended).entries[0]!
+  it.each([
+    ['years ahead', 4 * 365 * 24 * 3600],
+    ['years behind', -11 * 365 * 24 * 3600],
+  ])('%s: its entries stand at the time they were made, and what it said is kept', async (_how, ahead) => {
+    const clock = new Date(Date.now() + ahead * 1000).toISOString()
+    const entry = await kept(clock, clock)
+    expect(Math.abs(Date.parse(entry.at) - Date.now())).toBeLessThan(10_000)
+    expect(entry).toMatchObject({ said: clock, received: expect.any(String) })
+    expect(Date.parse(entry.at)).toBeLessThanOrEqual(Date.parse(entry.received!))
+  })
+  it('is told how far it is off', async () => {
+    const clock = new Date(Date.now() + 600_000).toISOString()
+    const { clockAhead } = (await (await said(clock, clock)).json()) as Appended
+    expect(Math.abs(clockAhead - 600_000)).toBeLessThan(10_000)
+  })
+  it('and says nothing of it cannot put anything into the future, nor before the job was opened', async () => {
+    const [late, early] = [
+      await inspector.append(jobId, { ...torque(), at: '2031-01-01T00:00:00Z' }),
+      await inspector.append(jobId, { ...torque(), at: '2015-01-01T00:00:00Z' }),
+    ].map(({ body }) => body.entries[0]!)
+    const opened = (await inspector.bundle(jobId)).body.entries[0]!.at
+    expect(Date.parse(late!.at)).toBeLessThanOrEqual(Date.now())
+    expect(Date.parse(early!.at)).toBe(Date.parse(opened))
+  })
 })
 
 it('of a batch with one bad entry nothing is kept', async () => {

@@ -1,7 +1,7 @@
 import { Box, Button, Center, Flex, Spinner, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import { Navigate, Outlet, useLocation, useParams } from 'react-router'
-import { blockers, dangers, isOpen, type Role } from '@plumb-mark/core'
+import { CLOCK_TOLERANCE, blockers, dangers, isOpen, type Role } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { Frame } from '../frame/frame.js'
 import { Problem } from '../marks/problem.js'
@@ -46,6 +46,7 @@ export function JobFrame() {
     <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown}>
       <DangerBanner />
       <Refusal />
+      <ClockNotice />
       <Outlet />
     </JobBar>
   )
@@ -95,6 +96,19 @@ function Refusal() {
         Dismiss
       </Button>
     </Flex>
+  )
+}
+
+/** A clock that is off is corrected at the server; the person is told, since the record notes it. */
+function ClockNotice() {
+  const ahead = useInspection((state) => state.clockAhead)
+  if (Math.abs(ahead) <= CLOCK_TOLERANCE) return null
+  const minutes = Math.round(Math.abs(ahead) / 60_000)
+  return (
+    <Text role="status" bg="unprovenWash" px="18px" py="8px">
+      The clock of this device is {minutes} minutes {ahead > 0 ? 'fast' : 'slow'}: the times of what you enter
+      are corrected, and the record notes it. Set the clock.
+    </Text>
   )
 }
 

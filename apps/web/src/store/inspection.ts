@@ -16,6 +16,7 @@ import {
   type Inspection,
   type Instrument,
   type JobId,
+  type JobState,
   type NewEntry,
   type Person,
   type PinnedSheet,
@@ -41,6 +42,8 @@ interface OpenInspection {
   /** Why the server did not keep the last entry, in words. */
   refusal: string | undefined
   problem: string | undefined
+  /** How far the clock of this device is ahead of the server's, ms, as far as it is known. */
+  clockAhead: number
   open(jobId: JobId): Promise<void>
   /**
    * Appends the entries of one step: weighed as the server will weigh them, shown and judged at once, kept on this device until the server
@@ -80,6 +83,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   sync: 'kept',
   refusal: undefined,
   problem: undefined,
+  clockAhead: 0,
 
   async open(jobId) {
     if (get().jobId !== jobId)
@@ -169,16 +173,16 @@ export const useInspection = create<OpenInspection>((set, get) => ({
         const { entries, sheets, draft, kept } = get()
         if (sent.kind === 'kept') {
           const linked = new Map(sent.entries.map((entry) => [entry.id, entry]))
-          set({ entries: entries.map((entry) => linked.get(entry.id) ?? entry) })
-          // Nothing is judged otherwise by being kept; only the head of the chain is known now.
-          const head = get().entries.findLast(({ hash }) => hash !== '')
-          if (kept && head)
-            set(
-              withDraft(
-                { ...kept, state: { ...kept.state, head: { seq: head.seq, hash: head.hash } } },
-                draft,
-              ),
-            )
+          const next = entries.map((entry) => linked.get(entry.id) ?? entry)
+          set({ entries: next, clockAhead: sent.clockAhead })
+          if (entries.some(({ id, at }) => at !== (linked.get(id)?.at ?? at))) {
+            // The clock of this device is off: what was entered stands at another time than it was shown.
+            set(judged(next, sheets, draft))
+            continue
+          }
+          // Nothing else is judged otherwise by being kept; only the head of the chain is known now.
+          const head = next.findLast(({ hash }) => hash !== '')
+          if (kept && head) set(withDraft({ ...kept, state: asKept(kept.state, linked, head) }, draft))
           continue
         }
         const gone = new Set(sent.entries.map(({ id }) => id))
@@ -215,6 +219,13 @@ function taken(
   }
   return { ok: true, entries, inspection }
 }
+
+/** The state with its entries as the server linked them. */
+const asKept = (state: JobState, linked: ReadonlyMap<string, Entry>, { seq, hash }: Entry): JobState => ({
+  ...state,
+  head: { seq, hash },
+  entered: state.entered.map((entry) => linked.get(entry.id) ?? entry),
+})
 
 const RETRY_MS = 4000
 let flushing = false

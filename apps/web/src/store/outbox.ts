@@ -34,7 +34,7 @@ export function addToOutbox(jobId: JobId, entries: Batch): void {
 }
 
 export type Sent =
-  | { kind: 'kept'; entries: readonly Entry[] }
+  | { kind: 'kept'; entries: readonly Entry[]; clockAhead: number }
   | { kind: 'refused'; entries: Batch; problem: ApiError }
   | { kind: 'unreachable' }
   | { kind: 'nothing' }
@@ -50,9 +50,12 @@ export async function sendNext(jobId: JobId): Promise<Sent> {
       waitingBatches(jobId).filter((one) => one[0]?.id !== first?.id),
     )
   try {
-    const { entries } = await post<Appended>(`/api/jobs/${jobId}/entries`, { entries: batch })
+    const { entries, clockAhead } = await post<Appended>(`/api/jobs/${jobId}/entries`, {
+      entries: batch,
+      clock: new Date().toISOString(),
+    })
     done()
-    return { kind: 'kept', entries }
+    return { kind: 'kept', entries, clockAhead }
   } catch (problem) {
     if (
       !(problem instanceof ApiError) ||

@@ -1,4 +1,4 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsUUID } from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsOptional, IsUUID } from 'class-validator'
 import type { ErrorShape, NewEntry } from '@plumb-mark/core'
 import { validate, type Validated } from '../http/validate.js'
 import { IsInstant, IsPlain } from '../http/fields.js'
@@ -9,6 +9,8 @@ export class AppendDto {
   @ArrayMinSize(1)
   @ArrayMaxSize(500)
   entries!: unknown[]
+  /** What the clock of the device says while it sends. */
+  @IsOptional() @IsInstant() clock?: string
 }
 
 export class NewEntryDto {
@@ -22,7 +24,7 @@ export class NewEntryDto {
 /** Checks entries from outside, each with the body class of its kind. Plain data comes back, so that it hashes as it was sent. */
 export function validateEntries(
   plain: unknown,
-): { ok: true; value: NewEntry[] } | ({ ok: false } & ErrorShape) {
+): { ok: true; value: NewEntry[]; clock: string | undefined } | ({ ok: false } & ErrorShape) {
   const envelope = validate(AppendDto, plain)
   if (!envelope.ok) return envelope
   const value: NewEntry[] = []
@@ -40,7 +42,7 @@ export function validateEntries(
       }
     value.push(checked.value)
   }
-  return { ok: true, value }
+  return { ok: true, value, clock: envelope.value.clock }
 }
 
 export function validateEntry(plain: unknown, at = ''): Validated<NewEntry> {

@@ -31,6 +31,8 @@ export interface JobBundle {
 /** Answer to an append: the entries as they now stand in the chain. */
 export interface Appended {
   entries: Entry[]
+  /** How far the clock of the device is ahead of the server's, ms; negative when it is behind. */
+  clockAhead: number
 }
 
 export interface SignedIn {

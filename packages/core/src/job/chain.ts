@@ -7,15 +7,17 @@ export type Sha256 = (text: string) => string
 
 /** The link of an entry: the hash of all it says, the hash of the entry before it included. */
 export function hashOf(
-  { id, jobId, seq, kind, at, by, body, prev }: Omit<Entry, 'hash'>,
+  { id, jobId, seq, kind, at, said, received, by, body, prev }: Omit<Entry, 'hash'>,
   sha256: Sha256,
 ): string {
-  return sha256(canonicalJson({ id, jobId, seq, kind, at, by, body, prev }))
+  // Records that were made before both times were kept have neither, and hash as they did.
+  const times = { ...(said !== undefined && { said }), ...(received !== undefined && { received }) }
+  return sha256(canonicalJson({ id, jobId, seq, kind, at, ...times, by, body, prev }))
 }
 
 /** Puts a new entry at the end of a chain. */
 export function linked(
-  entry: NewEntry,
+  entry: NewEntry & Pick<Entry, 'said' | 'received'>,
   jobId: string,
   by: Person,
   last: Pick<Entry, 'seq' | 'hash'> | undefined,

@@ -7,8 +7,12 @@ export interface EntryWith<B, K extends string = string> {
   id: EntryId
   jobId: JobId
   kind: K
-  /** When it happened, by the clock of the device, ISO 8601 with offset. */
+  /** When it happened, RFC 3339: the clock of the device as the server corrected it, and never later than it was received. */
   at: string
+  /** What the clock of the device said, where that was another time. */
+  said?: string
+  /** When the server received it, by its own clock. */
+  received?: string
   body: B
   by: Person
   /** Place in the job, from 1. */

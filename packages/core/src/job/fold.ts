@@ -3,31 +3,58 @@ import { BadInput } from '../shape/bad-input.js'
 import { entryRow } from './entries/registry.js'
 import type { EntryKindRow } from './entries/entry-kind.js'
 import type { Entry } from './entry.js'
-import { NOTHING_ENTERED, draftOf, type Draft, type JobState } from './state.js'
+import type { EntryWith } from './entry-with.js'
+import { NOTHING_ENTERED, arrived, draftOf, isLater, type Draft, type JobState } from './state.js'
 
-/** Folds the entries of one job, in their order, into its state. */
+/** Folds the entries of one job into its state. The order in which they arrived does not matter: that of time does, and of ids where times agree. */
 export const fold = (entries: readonly Entry[]): JobState => applied(NOTHING_ENTERED, entries)
 
 /**
- * A state carried forward by more entries. An entry that is kept and cannot be read (an older program may
- * have taken it) changes nothing: it is listed as unreadable, stands in the way of a signature, and can be
+ * A state carried forward by more entries. What comes late is put in its place, and the job folded anew. An entry that is kept and cannot
+ * be read (an older program may have taken it) changes nothing: it is listed as unreadable, stands in the way of a signature, and can be
  * struck out.
  */
 export function applied(state: JobState, entries: readonly Entry[]): JobState {
-  const draft = draftOf(state)
-  for (const entry of entries) apply(draft, entry)
+  const fresh = [...entries].sort(inTime)
+  const last = state.entered.at(-1)
+  if (last && fresh[0] && inTime(fresh[0], last) < 0)
+    return applied(NOTHING_ENTERED, [...(state.entered as readonly Entry[]), ...entries])
+  const { due: _, ...next } = put(draftOf(state), fresh)
+  return { ...next, entered: [...state.entered, ...fresh], head: lastOf(state.head, entries) }
+}
+
+function put(draft: Draft, entries: readonly EntryWith<unknown>[]): Draft {
+  for (const entry of entries) {
+    apply(draft, entry)
+    for (let due = draft.due.shift(); due; due = draft.due.shift()) apply(draft, due)
+  }
   return draft
 }
 
-function apply(draft: Draft, entry: Entry): void {
-  const row = entryRow(entry.kind)
-  const body = attempt(() => readBody(row, entry))
-  if (body.ok) row!.apply(draft, body.value, { ...entry, body: body.value })
-  else draft.unreadable = [...draft.unreadable, { entry, problem: body.problem }]
-  draft.head = { seq: entry.seq, hash: entry.hash }
+/** A job is opened before anything else is said of it, whatever the clocks say. */
+function inTime(a: EntryWith<unknown>, b: EntryWith<unknown>): number {
+  const [opensA, opensB] = [a.kind === 'job-opened', b.kind === 'job-opened']
+  if (opensA !== opensB) return opensA ? -1 : 1
+  return a.id === b.id ? 0 : isLater(a, b) ? 1 : -1
 }
 
-function readBody(row: EntryKindRow<object> | undefined, { kind, body }: Entry): object {
+/** The head of the chain is the entry that arrived last. */
+function lastOf(head: JobState['head'], entries: readonly Entry[]): JobState['head'] {
+  return entries.reduce(
+    (last, { seq, hash }) => (last === undefined || seq >= last.seq ? { seq, hash } : last),
+    head,
+  )
+}
+
+function apply(draft: Draft, entry: EntryWith<unknown>): void {
+  const row = entryRow(entry.kind)
+  const body = attempt(() => readBody(row, entry))
+  if (body.ok) return row!.apply(draft, body.value, { ...entry, body: body.value })
+  draft.unreadable = [...draft.unreadable, { entry, problem: body.problem }]
+  arrived(draft, entry.id)
+}
+
+function readBody(row: EntryKindRow<object> | undefined, { kind, body }: EntryWith<unknown>): object {
   if (!row) throw new BadInput('not-listed', 'kind', `“${String(kind)}” is no kind of entry`)
   return row.holds.read(body, 'body')
 }

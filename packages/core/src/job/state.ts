@@ -13,10 +13,10 @@ import type { EntryWith } from './entry-with.js'
 import type { JobHeader } from './header.js'
 import type { Person } from './person.js'
 
-/** When something was entered: by the device's clock, and by its place in the job where clocks agree. */
+/** When something was entered: by its corrected time, and by its id where two agree. Neither depends on the order of arrival. */
 export interface Moment {
   at: string
-  seq: number
+  id: EntryId
 }
 
 /** A time that cannot be read, in an old record, counts as the earliest of all. */
@@ -27,7 +27,7 @@ const timeOf = ({ at }: Moment): number => {
 
 export function isLater(a: Moment, b: Moment): boolean {
   const [timeA, timeB] = [timeOf(a), timeOf(b)]
-  return timeA === timeB ? a.seq > b.seq : timeA > timeB
+  return timeA === timeB ? a.id > b.id : timeA > timeB
 }
 
 export type Evidence = EvidenceEntry & { struck?: { by: Person; at: string; reason: string } }
@@ -65,6 +65,10 @@ export interface JobState {
   unreadable: readonly UnreadableEntry[]
   seal: SignedEntry | undefined
   head: { seq: number; hash: string } | undefined
+  /** Everything that was entered, in the order of time: what comes late is put in its place. */
+  entered: readonly EntryWith<unknown>[]
+  /** Entries that speak of something which is not there yet, by its key: devices that worked apart may tell them first. */
+  waiting: ReadonlyMap<string, readonly EntryWith<unknown>[]>
 }
 
 /** A state that is being put together; whoever made it owns it until it is handed on. */
@@ -72,6 +76,9 @@ export interface Draft extends JobState {
   evidence: Map<PointId, readonly Evidence[]>
   touched: Touched & { walls: Map<WallId, Moment> }
   defects: Map<DefectId, RaisedDefect>
+  waiting: Map<string, readonly EntryWith<unknown>[]>
+  /** Entries whose thing has just come. */
+  due: EntryWith<unknown>[]
 }
 
 export const NOTHING_ENTERED: JobState = {
@@ -85,16 +92,20 @@ export const NOTHING_ENTERED: JobState = {
   unreadable: [],
   seal: undefined,
   head: undefined,
+  entered: [],
+  waiting: new Map(),
 }
 
 /** A copy that may be changed; what stands in the state itself never is, so it is shared. */
 export function draftOf(state: JobState): Draft {
-  const { evidence, touched, defects } = state
+  const { evidence, touched, defects, waiting } = state
   return {
     ...state,
     evidence: new Map(evidence),
     touched: { ...touched, walls: new Map(touched.walls) },
     defects: new Map(defects),
+    waiting: new Map(waiting),
+    due: [],
   }
 }
 
@@ -110,4 +121,17 @@ export function evidenceBy(id: EntryId, { evidence }: Pick<JobState, 'evidence'>
     if (found) return found
   }
   return undefined
+}
+
+/** Puts an entry aside until what it speaks of is there. */
+export function waitFor(draft: Draft, key: string, entry: EntryWith<unknown>): void {
+  draft.waiting.set(key, [...(draft.waiting.get(key) ?? []), entry])
+}
+
+/** What somebody waited for is there now. */
+export function arrived(draft: Draft, key: string): void {
+  const waiting = draft.waiting.get(key)
+  if (!waiting) return
+  draft.waiting.delete(key)
+  draft.due.push(...waiting)
 }

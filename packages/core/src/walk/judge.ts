@@ -21,9 +21,7 @@ export function judgeCheck(check: Check, { evidence, touched }: JobState, around
     check,
     history,
     measured:
-      check.ask.kind === 'derived'
-        ? builtAt(check, touched)
-        : current && { at: current.at, seq: current.seq },
+      check.ask.kind === 'derived' ? builtAt(check, touched) : current && { at: current.at, id: current.id },
     outcome: judge(check, givenOf(check.ask, current), around),
   }
 }

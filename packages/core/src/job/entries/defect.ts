@@ -1,3 +1,4 @@
+import { arrived, waitFor } from '../state.js'
 import { nextState, type StepRefusal } from '../defect-process.js'
 import { defectRaisedShape, defectStepShape } from '../kept-whole.js'
 import { ADMITTED, entryKind, refuse } from './entry-kind.js'
@@ -16,6 +17,7 @@ export const defectRaised = entryKind({
   apply(draft, body, entry) {
     if (draft.defects.has(body.defectId)) return
     draft.defects.set(body.defectId, { raised: { ...entry, kind: 'defect-raised', body }, steps: [] })
+    arrived(draft, body.defectId)
   },
   shows: ({ photos = [] }) => photos,
 })
@@ -42,7 +44,7 @@ export const defectStep = entryKind({
   },
   apply(draft, body, entry) {
     const defect = draft.defects.get(body.defectId)
-    if (!defect) return
+    if (!defect) return waitFor(draft, body.defectId, entry)
     const steps = [...defect.steps, { ...entry, kind: 'defect-step' as const, body }]
     draft.defects.set(body.defectId, { ...defect, steps })
   },

@@ -73,7 +73,7 @@ export const known = (all: readonly { id: string }[], id: string, what: string):
 
 export const admitted = (): Admission => ADMITTED
 
-export const momentOf = ({ at, seq }: EntryWith<unknown>): Moment => ({ at, seq })
+export const momentOf = ({ at, id }: EntryWith<unknown>): Moment => ({ at, id })
 
 export const find = <T extends { id: string }>(all: readonly T[], id: string): T | undefined =>
   all.find((one) => one.id === id)

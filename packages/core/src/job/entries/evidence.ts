@@ -9,7 +9,7 @@ import {
   recordShape,
   type EvidenceEntry,
 } from '../kept-whole.js'
-import { evidenceBy, isLater, type Draft, type Evidence } from '../state.js'
+import { arrived, evidenceBy, isLater, waitFor, type Draft, type Evidence } from '../state.js'
 import { ADMITTED, INSPECTORS, entryKind, refuse, type Admission } from './entry-kind.js'
 
 const unknownPoint = (point: PointId): Admission =>
@@ -20,6 +20,7 @@ function keepEvidence(draft: Draft, entry: EvidenceEntry): void {
   const rows = draft.evidence.get(entry.body.point) ?? []
   const before = rows.findLastIndex((row) => !isLater(row, entry)) + 1
   draft.evidence.set(entry.body.point, [...rows.slice(0, before), entry, ...rows.slice(before)])
+  arrived(draft, entry.id)
 }
 
 export const reading = entryKind({
@@ -77,8 +78,11 @@ export const evidenceStruck = entryKind({
     const there = evidenceBy(entryId, state) ?? state.unreadable.find(({ entry }) => entry.id === entryId)
     return there ? ADMITTED : refuse('unknown-entry', 'the reading to be struck out is not in this job')
   },
-  apply(draft, { entryId, reason }, { by, at }) {
-    draft.unreadable = draft.unreadable.filter(({ entry }) => entry.id !== entryId)
+  apply(draft, { entryId, reason }, entry) {
+    const { by, at } = entry
+    const there = draft.unreadable.some((one) => one.entry.id === entryId) || evidenceBy(entryId, draft)
+    if (!there) return waitFor(draft, entryId, entry)
+    draft.unreadable = draft.unreadable.filter((one) => one.entry.id !== entryId)
     const struck = evidenceBy(entryId, draft)
     if (!struck) return
     const rows = draft.evidence.get(struck.body.point)!

@@ -2,7 +2,7 @@ import { bareWall, bareWallShape, gapShape, obstructionShape, type WallBuilt } f
 import type { GapId, ObstructionId, WallId } from '../../ids/ids.js'
 import { object, text } from '../../shape/shape.js'
 import type { EntryWith } from '../entry-with.js'
-import type { Draft } from '../state.js'
+import { arrived, waitFor, type Draft } from '../state.js'
 import {
   ADMITTED,
   INSPECTORS,
@@ -25,6 +25,7 @@ const onKnownWall = ({ wallId }: { wallId: WallId }, { state }: Against): Admiss
   known(state.asBuilt.walls, wallId, 'wall')
 
 function onWall(draft: Draft, id: WallId, entry: EntryWith<unknown>, change: (wall: WallBuilt) => WallBuilt) {
+  if (!find(draft.asBuilt.walls, id)) return waitFor(draft, id, entry)
   const walls = draft.asBuilt.walls.map((wall) => (wall.id === id ? change(wall) : wall))
   draft.asBuilt = { ...draft.asBuilt, walls }
   draft.touched.walls.set(id, momentOf(entry))
@@ -41,6 +42,7 @@ export const wallMeasured = entryKind({
     const walls = put(draft.asBuilt.walls, { ...wall, obstructions, gaps })
     draft.asBuilt = { ...draft.asBuilt, walls }
     draft.touched.walls.set(wall.id, momentOf(entry))
+    arrived(draft, wall.id)
   },
   undo({ id }, { walls }) {
     const wall = find(walls, id)

@@ -1,0 +1,44 @@
+import type { MigrationInterface, QueryRunner } from 'typeorm'
+
+/** Both times of every entry; what is kept cannot be replaced either, by whatever statement. */
+export class Defended1764100000000 implements MigrationInterface {
+  async up(db: QueryRunner): Promise<void> {
+    for (const statement of STATEMENTS) await db.query(statement)
+  }
+
+  async down(db: QueryRunner): Promise<void> {
+    for (const trigger of TRIGGERS) await db.query(`DROP TRIGGER ${trigger}`)
+    for (const column of ['said', 'received']) await db.query(`ALTER TABLE entries DROP COLUMN ${column}`)
+    await db.query('DROP TABLE seal_keys')
+  }
+}
+
+const TRIGGERS = [
+  'entries_are_not_replaced',
+  'jobs_are_not_replaced',
+  'used_sheets_are_not_replaced',
+  'seal_keys_are_not_changed',
+  'seal_keys_are_not_deleted',
+  'seal_keys_are_not_replaced',
+]
+
+// INSERT OR REPLACE deletes the row in its way without asking the triggers on deletes.
+const STATEMENTS = [
+  `ALTER TABLE entries ADD COLUMN said text`,
+  `ALTER TABLE entries ADD COLUMN received text`,
+  `CREATE TRIGGER entries_are_not_replaced BEFORE INSERT ON entries
+     WHEN EXISTS (SELECT 1 FROM entries WHERE id = NEW.id OR (jobId = NEW.jobId AND seq = NEW.seq))
+     BEGIN SELECT RAISE(ABORT, 'entries are never changed'); END`,
+  `CREATE TRIGGER jobs_are_not_replaced BEFORE INSERT ON jobs
+     WHEN EXISTS (SELECT 1 FROM jobs WHERE id = NEW.id OR number = NEW.number)
+     BEGIN SELECT RAISE(ABORT, 'UNIQUE constraint failed: jobs are never replaced'); END`,
+  `CREATE TRIGGER used_sheets_are_not_replaced BEFORE INSERT ON sheets
+     WHEN EXISTS (SELECT 1 FROM job_sheets WHERE sheetId = NEW.id) AND EXISTS (SELECT 1 FROM sheets WHERE id = NEW.id)
+     BEGIN SELECT RAISE(ABORT, 'a sheet that a job uses is never changed'); END`,
+  `CREATE TABLE seal_keys (fingerprint text PRIMARY KEY NOT NULL, publicKey text NOT NULL, privateKey text NOT NULL, madeAt text NOT NULL)`,
+  `CREATE TRIGGER seal_keys_are_not_changed BEFORE UPDATE ON seal_keys BEGIN SELECT RAISE(ABORT, 'keys are never changed'); END`,
+  `CREATE TRIGGER seal_keys_are_not_deleted BEFORE DELETE ON seal_keys BEGIN SELECT RAISE(ABORT, 'keys are never deleted'); END`,
+  `CREATE TRIGGER seal_keys_are_not_replaced BEFORE INSERT ON seal_keys
+     WHEN EXISTS (SELECT 1 FROM seal_keys WHERE fingerprint = NEW.fingerprint)
+     BEGIN SELECT RAISE(ABORT, 'keys are never changed'); END`,
+]
