@@ -68,6 +68,7 @@ const PLANTED = [
     {
       'inv-1/dc-torque/pv2-plus': 'inside by 0.1 N·m',
       'inv-1/insulation/string-b': 'more than 550 MΩ of at least 1 MΩ',
+      'iso-1/torque/t1': 'inside by 2 in·lb',
       'iso-1/clear/right': 'DC isolator to window: 400 mm measured, 410 mm by the offsets',
     },
   ],

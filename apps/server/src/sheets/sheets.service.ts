@@ -27,8 +27,10 @@ export class SheetsService {
 
   constructor(private readonly db: DataSource) {}
 
-  async pinnedBy(header: Pick<JobHeader, 'sheets'> | undefined): Promise<ReadonlyMap<string, Sheet>> {
-    const ids = header?.sheets.map(({ id }) => id) ?? []
+  async pinnedBy(
+    header: Pick<JobHeader, 'sheets' | 'replaced'> | undefined,
+  ): Promise<ReadonlyMap<string, Sheet>> {
+    const ids = [...(header?.sheets ?? []), ...(header?.replaced ?? [])].map(({ id }) => id)
     const wanted = ids.filter((id) => !this.read.has(id))
     if (wanted.length > 0) {
       for (const row of await this.db.getRepository(SheetRow).findBy({ id: In(wanted) })) this.readable(row)

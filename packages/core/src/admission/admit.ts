@@ -39,7 +39,7 @@ function againstWhat(inspection: Inspection): Against {
   return {
     state,
     asked,
-    hasCheck: (id) => checks.some(({ check }) => check.id === id),
+    severityOf: (id) => checks.find(({ check }) => check.id === id)?.check.requirement.severity,
     hasOpenDefect: (id) => defects.some((defect) => defect.checkId === id && isOpen(defect)),
     defect: (id) => defects.find((defect) => defect.id === id),
     inTheWay: () => blockers(inspection).map(({ text }) => text),

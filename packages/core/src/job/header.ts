@@ -37,7 +37,8 @@ export const jobHeaderShape = object({
   sheets: list(pinnedSheetShape, { mayBeEmpty: true }),
   ...whereItMatters,
 })
-export type JobHeader = Read<typeof jobHeaderShape>
+/** The header as it stands, with the sheets that were replaced since: what was answered then was asked by them. */
+export type JobHeader = Read<typeof jobHeaderShape> & { replaced?: readonly PinnedSheet[] }
 
 /** What may be changed of a job after it was opened; sheets are adopted one by one. */
 export const jobAmendmentShape = object({

@@ -10,6 +10,7 @@ import type {
   SignedEntry,
 } from './kept-whole.js'
 import type { EntryWith } from './entry-with.js'
+import type { TakenOn } from './taken-on.js'
 import type { JobHeader } from './header.js'
 import type { Person } from './person.js'
 
@@ -30,11 +31,17 @@ export function isLater(a: Moment, b: Moment): boolean {
   return timeA === timeB ? a.id > b.id : timeA > timeB
 }
 
-export type Evidence = EvidenceEntry & { struck?: { by: Person; at: string; reason: string } }
+export type Evidence = EvidenceEntry & {
+  struck?: { by: Person; at: string; reason: string }
+  /** What it was taken on; undefined where nothing stood there then. */
+  on?: TakenOn | undefined
+}
 
 export interface RaisedDefect {
   raised: DefectRaisedEntry
   steps: readonly DefectStepEntry[]
+  /** What stood on site when it was reworked last. */
+  reworkedOn?: AsBuilt
 }
 
 /** An entry that is kept and says nothing that could be read: its place, and what is wrong with it. */

@@ -46,10 +46,10 @@ export function joined(texts: readonly (Part | '')[], by: string): Words {
 }
 
 /** The same words and the same figures, to their last digit: what reads alike need not be alike. */
-export const sameWords = (a: Said | undefined, b: Said | undefined): boolean =>
-  JSON.stringify(bare(a)) === JSON.stringify(bare(b))
+export const sameWords = (a: Said | undefined, b: Said | undefined): boolean => exactly(a) === exactly(b)
 
-const bare = (said: Said | undefined) =>
+/** Text with its figures to their last digit, to be compared. */
+export const exactly = (said: Said | undefined): string | undefined =>
   said instanceof Words
     ? said.parts.map((one) => (one instanceof Figure ? [one.value, one.dimension] : one)).join(' ')
     : said

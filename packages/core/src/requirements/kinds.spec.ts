@@ -35,6 +35,7 @@ const around: Surroundings = {
   rule: 'guarded',
   header: undefined,
   sheetOf: () => undefined,
+  sheet: () => undefined,
   array: () => lookUpArray(asBuilt.array, [], () => undefined),
   loads: () => [],
   partLoads: () => [],

@@ -17,6 +17,7 @@ export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): S
     asBuilt,
     rule: 'guarded',
     header: undefined,
+    sheet: () => undefined,
     sheetOf: () => sheet,
     onWall: () => undefined,
     array: () => lookUpArray(asBuilt.array, [unit], () => sheet),

@@ -73,6 +73,18 @@ export class Site {
     })
   }
 
+  /** A sheet that is at hand, on no unit yet. */
+  knows(of: Sheet): this {
+    this.sheets.set(sheetId(of), of)
+    return this
+  }
+
+  /** A sheet that is not at hand any more. */
+  forgets(id: string): this {
+    this.sheets.delete(id)
+    return this
+  }
+
   write(...changes: Change[]): this {
     for (const { kind, body } of changes)
       this.entries.push({

@@ -2,6 +2,10 @@
 export const SEVERITIES = ['stop', 'major', 'minor', 'note'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
+/** Is one less than the other? */
+export const isMilder = (one: Severity, than: Severity): boolean =>
+  SEVERITIES.indexOf(one) > SEVERITIES.indexOf(than)
+
 export const SEVERITY_MEANS = {
   stop: 'danger now: do not energise, or isolate',
   major: 'rework before sign-off',

@@ -74,11 +74,12 @@ function blockersOf(
     checkId: check.id,
   })
   const found: Blocker[] = []
-  if (outcome.verdict === 'not-inspected') found.push(about('not-inspected', 'not inspected'))
-  if (outcome.verdict === 'not-proven') found.push(about('not-proven', String(outcome.wanting)))
+  if (outcome.verdict === 'not-inspected')
+    found.push(about('not-inspected', outcome.again ? `not inspected: ${outcome.again}` : 'not inspected'))
+  const expired = expiredInstrument(judged)
+  if (outcome.verdict === 'not-proven' && !expired) found.push(about('not-proven', String(outcome.wanting)))
   if (outcome.verdict === 'does-not-conform' && !openDefectFor(judged, defects, checks))
     found.push(about('failed-without-defect', 'fails, and no defect is raised'))
-  const expired = expiredInstrument(judged)
   if (expired)
     found.push(
       about('out-of-calibration', `${expired.name} was out of calibration since ${expired.calibratedUntil}`),

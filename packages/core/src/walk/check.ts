@@ -55,7 +55,8 @@ export type Outcome =
   | ({ verdict: 'conforms' } & Reasons)
   | ({ verdict: 'does-not-conform'; defect: ProposedDefect } & Reasons)
   | ({ verdict: 'not-proven'; wanting: Said } & Reasons)
-  | { verdict: 'not-inspected' }
+  /** `again` says why what was read before has to be read again. */
+  | { verdict: 'not-inspected'; again?: string | undefined }
   | { verdict: 'not-applicable'; because: string }
 
 export interface JudgedCheck {

@@ -157,6 +157,7 @@ describe('what stands in the way of a signature', () => {
       checkId: 'u/torque/a',
       ...outcome.defect,
       severity: 'minor',
+      note: 'the cover is off until Friday',
     })
     expect(kinds(job)).toEqual([])
   })

@@ -1,6 +1,6 @@
 import { isLater, type RaisedDefect } from '../job/state.js'
 import type { EntryOf } from '../job/entry.js'
-import type { Severity } from '../sheet/terms.js'
+import { isMilder, type Severity } from '../sheet/terms.js'
 import type { JudgedCheck } from './check.js'
 import { DEFECT_PROCESS, type DefectState, type Proof } from '../job/defect-process.js'
 
@@ -25,13 +25,21 @@ export interface Defect {
  * The state of a defect follows its steps, with one thing that no step can say: after rework, a new conforming reading closes it by
  * itself, and a new failing one opens it again. The old readings stay where they are.
  */
-export function defectOf({ raised, steps }: RaisedDefect, judged: JudgedCheck | undefined): Defect {
+export function defectOf(
+  { raised, steps }: RaisedDefect,
+  judged: JudgedCheck | undefined,
+  changedSinceRework: () => boolean = () => false,
+): Defect {
   const { body } = raised
   const last = steps.at(-1)
   const stepped: DefectState = last ? DEFECT_PROCESS[last.body.step].to : 'open'
   const lastRework = steps.findLast(({ body: { step } }) => step === 'reworked')
+  // What is read off a drawing is read again when the very facts behind it were changed, not when anything was drawn.
   const readAgain =
-    lastRework !== undefined && judged?.measured !== undefined && isLater(judged.measured, lastRework)
+    lastRework !== undefined &&
+    (judged?.check.ask.kind === 'derived'
+      ? changedSinceRework()
+      : judged?.measured !== undefined && isLater(judged.measured, lastRework))
   const verdict = judged?.outcome.verdict
   const proof: Proof = {
     conformsSinceRework: readAgain && verdict === 'conforms',
@@ -41,7 +49,7 @@ export function defectOf({ raised, steps }: RaisedDefect, judged: JudgedCheck | 
   return {
     id: body.defectId,
     checkId: body.checkId,
-    severity: body.severity,
+    severity: severityOf(raised, judged),
     title: body.title,
     place: body.place,
     finding: body.finding,
@@ -52,6 +60,17 @@ export function defectOf({ raised, steps }: RaisedDefect, judged: JudgedCheck | 
     failedAgain,
     proof,
   }
+}
+
+/**
+ * A failure counts as what the sheet calls it, unless somebody said why it is less; `stop` is called less by the reviewer alone. Records of
+ * an older program may hold what would not be admitted today.
+ */
+function severityOf({ body, by }: RaisedDefect['raised'], judged: JudgedCheck | undefined): Severity {
+  const asked = judged?.check.requirement.severity
+  if (asked === undefined || !isMilder(body.severity, asked)) return body.severity
+  const lowered = (body.note ?? '').trim() !== '' && (asked !== 'stop' || by.role === 'reviewer')
+  return lowered ? body.severity : asked
 }
 
 function settle(stepped: DefectState, proof: Proof, failedAgain: boolean): DefectState {

@@ -142,7 +142,7 @@ describe('instruments', () => {
     })
     const judged = job.check('u/torque/a')
     expect([judged.outcome.verdict, isLeft(judged), expiredInstrument(judged)?.name]).toEqual([
-      'conforms',
+      'not-proven',
       true,
       'Driver',
     ])

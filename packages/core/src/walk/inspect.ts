@@ -2,7 +2,8 @@ import type { AsBuilt } from '../as-built/as-built.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { CheckId, PointId, WallId } from '../ids/ids.js'
 import { canonicalJson } from '../job/canonical.js'
-import type { JobState } from '../job/state.js'
+import type { JobState, RaisedDefect } from '../job/state.js'
+import { exactly } from '../quantity/words.js'
 import { checkId } from '../ids/check-id.js'
 import type { WallBuilt } from '../as-built/wall.js'
 import type { Reads } from '../requirements/kind.js'
@@ -13,10 +14,10 @@ import type { Sheet } from '../requirements/sheet.js'
 import type { Surroundings } from '../requirements/surroundings.js'
 import { STAGES, type Stage } from '../sheet/stages.js'
 import { worst, type Verdict } from '../verdict/verdict.js'
-import type { JudgedCheck } from './check.js'
+import type { JudgedCheck, Outcome } from './check.js'
 import { defectOf, type Defect } from './defect.js'
 import { expand } from './expand.js'
-import { judgeCheck } from './judge.js'
+import { judge, judgeCheck } from './judge.js'
 import { ruleOf, surroundingsOf } from './surroundings.js'
 
 /** A whole job, judged: what every screen, report and gate reads. */
@@ -198,11 +199,36 @@ function inOrder(base: Base, judged: readonly JudgedRow[]): Inspection {
 /** What follows from the checks as a whole. */
 function finished(base: Base & Pick<Inspection, 'rows' | 'at'>, checks: readonly JudgedCheck[]): Inspection {
   const judgedBy = (id: CheckId) => checks[base.at.byId.get(id) ?? -1]
-  const defects = [...base.state.defects.values()].map((raised) =>
-    defectOf(raised, judgedBy(raised.raised.body.checkId)),
-  )
+  const defects = [...base.state.defects.values()].map((raised) => {
+    const judged = judgedBy(raised.raised.body.checkId)
+    return defectOf(raised, judged, () => judged !== undefined && changedSince(raised, judged, base))
+  })
   return { ...base, checks, defects, verdict: worst(checks.map(({ outcome }) => outcome.verdict)) }
 }
+
+/** Do the facts behind a check that is read off a drawing say something else than when its defect was reworked? */
+function changedSince(
+  { reworkedOn }: RaisedDefect,
+  { check, outcome }: JudgedCheck,
+  { state, sheets }: Pick<Inspection, 'state' | 'sheets'>,
+): boolean {
+  const unit = reworkedOn?.units.find(({ id }) => id === check.unit.id)
+  const sheet = unit && sheets.get(unit.sheetId)
+  if (!reworkedOn || !unit || !sheet) return reworkedOn !== undefined
+  const walls = reworkedOn.walls
+    .filter(({ id }) => id === unit.place?.wallId)
+    .map((wall) => measured(wall, reworkedOn, state, sheets))
+  const around = surroundingsOf(state, reworkedOn, walls, sheets)
+  const was = expand(unit, sheet, check.requirement, around).find(({ id }) => id === check.id)
+  return was === undefined || saidOf(judge(was, undefined, around)) !== saidOf(outcome)
+}
+
+/** What an outcome says, to the last digit. */
+const saidOf = (outcome: Outcome): string =>
+  JSON.stringify([
+    outcome.verdict,
+    ...('working' in outcome ? [...outcome.working, outcome.finding].map(exactly) : []),
+  ])
 
 const measured = (
   wall: WallBuilt,

@@ -1,8 +1,8 @@
 import type { Said } from '../quantity/words.js'
 import { readAnswer } from '../answer/forms.js'
 import { habitsFor } from '../answer/typing.js'
-import { uncertaintyOf, vouching } from '../instrument/instrument.js'
-import { inForce, type JobState } from '../job/state.js'
+import { outOfCalibration, uncertaintyOf, vouching } from '../instrument/instrument.js'
+import { inForce, type Evidence, type JobState } from '../job/state.js'
 import { parseQuantity, type TypingHabits, type TypingProblem } from '../quantity/parse.js'
 import type { Given, GivenReading, GivenRecord } from '../requirements/given.js'
 import type { Judgement } from '../requirements/kind.js'
@@ -11,19 +11,33 @@ import type { Surroundings } from '../requirements/surroundings.js'
 import { attempt } from '../shape/attempt.js'
 import type { Check, JudgedCheck, Outcome } from './check.js'
 import { givenOf } from './given.js'
+import { whyAgain } from './still-holds.js'
 import { refusedFacts } from './in-the-way.js'
 
 /** A check with the evidence in force at its point, and what comes of it. */
 export function judgeCheck(check: Check, { evidence, touched }: JobState, around: Surroundings): JudgedCheck {
   const history = evidence.get(check.point) ?? []
   const current = inForce(history)
+  if (check.ask.kind === 'derived')
+    return { check, history, measured: builtAt(check, touched), outcome: judge(check, undefined, around) }
+  const again = current && check.because === undefined ? whyAgain(check, current, around) : undefined
+  if (again !== undefined)
+    return { check, history, measured: undefined, outcome: { verdict: 'not-inspected', again } }
+  const outcome = judge(check, givenOf(check.ask, current), around)
   return {
     check,
     history,
-    measured:
-      check.ask.kind === 'derived' ? builtAt(check, touched) : current && { at: current.at, id: current.id },
-    outcome: judge(check, givenOf(check.ask, current), around),
+    measured: current && { at: current.at, id: current.id },
+    outcome: current && outcome.verdict === 'conforms' ? inDate(outcome, current) : outcome,
   }
+}
+
+/** What was read with an instrument whose calibration was over can condemn, and never clear. */
+function inDate(outcome: Outcome & { verdict: 'conforms' }, { body, at }: Evidence): Outcome {
+  const instrument = 'instrument' in body ? body.instrument : undefined
+  if (!instrument || !outOfCalibration(instrument, at)) return outcome
+  const wanting = `${instrument.name} was out of calibration since ${instrument.calibratedUntil}: read again with one that is in date`
+  return Object.assign(outcome, { verdict: 'not-proven' as const, wanting })
 }
 
 /** When the facts that a derived check reads were last entered. */

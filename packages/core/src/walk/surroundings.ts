@@ -10,6 +10,7 @@ import type { OnWall, Surroundings } from '../requirements/surroundings.js'
 import type { DecisionRule } from '../verdict/decision.js'
 import { BOUNDARIES, type Boundary } from '../wall/items.js'
 import { isListedClass, plainClass } from '../wall/obstruction-class.js'
+import { whyOtherThing } from './still-holds.js'
 import { asReading } from './given.js'
 
 export const ruleOf = ({ header }: Pick<JobState, 'header'>): DecisionRule => header?.rule ?? 'guarded'
@@ -38,11 +39,16 @@ export function surroundingsOf(
     asBuilt,
     header,
     sheetOf,
+    sheet: (id) => sheets.get(id),
     loads: sameNetwork ? before.loads : once(() => networkLoads(asBuilt.network)),
     partLoads: sameNetwork ? before.partLoads : once(() => partLoads(asBuilt.network)),
     reading(point) {
       const current = inForce(evidence.get(point))
-      return current?.kind === 'reading'
+      const unit = asBuilt.units.find(({ id }) => point.startsWith(`${id}/`))
+      // Readings that are compared with one another are those of strings.
+      const subject = { kind: 'string' as const, id: point.slice(point.lastIndexOf('/') + 1) }
+      const other = current?.on && unit && whyOtherThing(current.on, subject, asBuilt, unit)
+      return current?.kind === 'reading' && !other
         ? { ...asReading(current.body, undefined, 0), instrument: current.body.instrument }
         : undefined
     },

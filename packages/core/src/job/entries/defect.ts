@@ -1,6 +1,7 @@
 import { arrived, waitFor } from '../state.js'
 import { nextState, type StepRefusal } from '../defect-process.js'
 import { defectRaisedShape, defectStepShape } from '../kept-whole.js'
+import { isMilder } from '../../sheet/terms.js'
 import { ADMITTED, entryKind, refuse } from './entry-kind.js'
 
 export const defectRaised = entryKind({
@@ -8,8 +9,15 @@ export const defectRaised = entryKind({
   says: 'defect raised',
   writtenBy: ['inspector', 'reviewer'],
   weighedBy: 'outcomes',
-  admit({ checkId }, against) {
-    if (!against.hasCheck(checkId)) return refuse('unknown-check', `no check is called “${checkId}”`)
+  admit({ checkId, severity, note = '' }, against, role) {
+    const asked = against.severityOf(checkId)
+    if (asked === undefined) return refuse('unknown-check', `no check is called “${checkId}”`)
+    if (isMilder(severity, asked)) {
+      if (asked === 'stop' && role !== 'reviewer')
+        return refuse('reviewer-only', 'the sheet says stop: only the reviewer may call it anything less')
+      if (note.trim() === '')
+        return refuse('reason-missing', `the sheet calls this ${asked}: say why it is only ${severity}`)
+    }
     return against.hasOpenDefect(checkId)
       ? refuse('already-raised', 'this check has an open defect already')
       : ADMITTED
@@ -46,7 +54,8 @@ export const defectStep = entryKind({
     const defect = draft.defects.get(body.defectId)
     if (!defect) return waitFor(draft, body.defectId, entry)
     const steps = [...defect.steps, { ...entry, kind: 'defect-step' as const, body }]
-    draft.defects.set(body.defectId, { ...defect, steps })
+    const reworkedOn = body.step === 'reworked' ? draft.asBuilt : defect.reworkedOn
+    draft.defects.set(body.defectId, { ...defect, steps, ...(reworkedOn && { reworkedOn }) })
   },
   shows: ({ photos = [] }) => photos,
 })

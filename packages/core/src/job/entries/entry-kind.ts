@@ -3,6 +3,7 @@ import type { PhotoRef } from '../../answer/photo-ref.js'
 import type { AsBuilt } from '../../as-built/as-built.js'
 import type { CheckId, DefectId, PointId } from '../../ids/ids.js'
 import type { Attempt } from '../../shape/attempt.js'
+import type { Severity } from '../../sheet/terms.js'
 import type { Shape } from '../../shape/shape.js'
 import type { DefectState, Proof } from '../defect-process.js'
 import type { EntryWith } from '../entry-with.js'
@@ -21,7 +22,8 @@ export interface Against {
   state: JobState
   /** What is asked at a measuring point, by a check that asks for this kind of evidence there. */
   asked(point: PointId, kind: Ask['kind']): Ask | undefined
-  hasCheck(id: CheckId): boolean
+  /** What the sheet calls the failure of a check; undefined where there is no such check. */
+  severityOf(id: CheckId): Severity | undefined
   hasOpenDefect(id: CheckId): boolean
   defect(id: DefectId): { state: DefectState; proof: Proof } | undefined
   /** What stands in the way of a signature. */

@@ -10,6 +10,7 @@ import {
   type EvidenceEntry,
 } from '../kept-whole.js'
 import { arrived, evidenceBy, isLater, waitFor, type Draft, type Evidence } from '../state.js'
+import { takenOn } from '../taken-on.js'
 import { ADMITTED, INSPECTORS, entryKind, refuse, type Admission } from './entry-kind.js'
 
 const unknownPoint = (point: PointId): Admission =>
@@ -19,7 +20,8 @@ const unknownPoint = (point: PointId): Admission =>
 function keepEvidence(draft: Draft, entry: EvidenceEntry): void {
   const rows = draft.evidence.get(entry.body.point) ?? []
   const before = rows.findLastIndex((row) => !isLater(row, entry)) + 1
-  draft.evidence.set(entry.body.point, [...rows.slice(0, before), entry, ...rows.slice(before)])
+  const row = { ...entry, on: takenOn(entry.body.point, draft.asBuilt) }
+  draft.evidence.set(entry.body.point, [...rows.slice(0, before), row, ...rows.slice(before)])
   arrived(draft, entry.id)
 }
 

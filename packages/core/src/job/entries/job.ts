@@ -55,7 +55,13 @@ export const sheetAdopted = entryKind({
   apply(draft, { sheet, replaces }) {
     if (!draft.header) return
     const others = draft.header.sheets.filter(({ id }) => id !== replaces && id !== sheet.id)
-    draft.header = { ...draft.header, sheets: [...others, sheet] }
+    const old = draft.header.sheets.filter(({ id }) => id === replaces && id !== sheet.id)
+    const replaced = [...(draft.header.replaced ?? []).filter(({ id }) => id !== sheet.id), ...old]
+    draft.header = {
+      ...draft.header,
+      sheets: [...others, sheet],
+      ...(replaced.length > 0 && { replaced }),
+    }
     const units = draft.asBuilt.units.map((unit) =>
       unit.sheetId === replaces ? { ...unit, sheetId: sheet.id } : unit,
     )

@@ -1,0 +1,80 @@
+import type { AsBuilt } from '../as-built/as-built.js'
+import type { PointId } from '../ids/ids.js'
+
+/** The thing that evidence was taken on, as it stood then. */
+export interface TakenOn {
+  /** The sheet that asked. */
+  sheetId: string
+  serial: string | undefined
+  /** The string, bond, cable, device, branch, plane or part of that name, by its kind. */
+  things: Partial<Record<ThingKind, object>>
+}
+export type ThingKind = 'string' | 'bond' | 'conductor' | 'device' | 'branch' | 'plane' | 'part'
+
+/** What stands at a measuring point; undefined where no unit does. */
+export function takenOn(point: PointId, asBuilt: AsBuilt): TakenOn | undefined {
+  const unitId = point.slice(0, point.indexOf('/'))
+  const unit = asBuilt.units.find(({ id }) => id === unitId)
+  if (!unit) return undefined
+  return {
+    sheetId: unit.sheetId,
+    serial: unit.serial,
+    things: thingsCalled(point.slice(point.lastIndexOf('/') + 1), asBuilt),
+  }
+}
+
+const WHERE = {
+  string: ({ strings }) => strings,
+  bond: ({ earth }) => earth.bonds,
+  conductor: ({ network }) => network.conductors,
+  part: ({ network }) => network.parts,
+  branch: ({ array }) => array.branches,
+  plane: ({ array }) => array.planes,
+  device: ({ array }) => array.devices,
+} satisfies Record<ThingKind, (asBuilt: AsBuilt) => readonly { id: string }[]>
+
+function thingsCalled(id: string, asBuilt: AsBuilt): TakenOn['things'] {
+  if (id === 'unit') return {}
+  const things: TakenOn['things'] = {}
+  for (const kind of THING_KINDS) {
+    const found = thingCalled(kind, id, asBuilt)
+    if (found) things[kind] = found
+  }
+  return things
+}
+
+export const thingCalled = (kind: ThingKind, id: string, asBuilt: AsBuilt): object | undefined =>
+  WHERE[kind](asBuilt).find((one) => one.id === id)
+
+const THING_KINDS = Object.keys(WHERE) as ThingKind[]
+
+/** Is this the name of a kind of thing that can be exchanged? */
+export const isThingKind = (kind: string): kind is ThingKind => kind in WHERE
+
+/** What makes a thing the one that it is. A label or a rating beside it may be corrected; what is listed here may not. */
+const MAKE_UP = {
+  string: ['unitId', 'input', 'path', 'count', 'module.name'],
+  bond: ['from', 'to', 'means', 'size', 'length', 'uses'],
+  conductor: ['from', 'to', 'size', 'length', 'insulation', 'phases'],
+  part: ['kind', 'unitId'],
+  branch: ['unitId', 'devices'],
+  plane: ['unitId', 'rows', 'columns', 'orientation', 'gap'],
+  device: ['unitId', 'serial', 'at', 'feeds'],
+} satisfies Record<ThingKind, readonly string[]>
+
+/** Is it still the thing that it was? What was not said then may be said now. */
+export function sameThing(kind: ThingKind, was: object, is: object): boolean {
+  if (was === is) return true
+  return MAKE_UP[kind].every((field) => {
+    const [before, now] = [at(was, field), at(is, field)]
+    return before === undefined || plainly(before) === plainly(now)
+  })
+}
+
+const at = (thing: object, field: string): unknown =>
+  field
+    .split('.')
+    .reduce<unknown>((part, name) => (part as Record<string, unknown> | undefined)?.[name], thing)
+
+const plainly = (value: unknown): string =>
+  typeof value === 'string' ? value.trim().toLowerCase() : JSON.stringify(value ?? null)
