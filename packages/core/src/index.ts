@@ -241,4 +241,5 @@ export {
   type FileFault,
   type InspectionFile,
 } from './admission/inspection-file.js'
+export { ENTERED, ENTERED_WORDS, type Entered, type Scope } from './job/scope.js'
 export { CLOCK_TOLERANCE, clockAhead, correctedTimes, type KeptTimes } from './job/clock.js'

@@ -1,8 +1,13 @@
-import { IsBoolean, IsIn, IsNumber, IsOptional, Max, Min } from 'class-validator'
-import { DECISION_RULES, EARTH_METHODS, SCHOOLS, SYSTEMS } from '@plumb-mark/core'
-import type { DecisionRule, JobHeader } from '@plumb-mark/core'
+import { ArrayUnique, IsBoolean, IsIn, IsNumber, IsOptional, Max, Min } from 'class-validator'
+import { DECISION_RULES, EARTH_METHODS, ENTERED, SCHOOLS, SYSTEMS } from '@plumb-mark/core'
+import type { DecisionRule, Entered, JobHeader } from '@plumb-mark/core'
 import { Filled, Part, Parts } from '../http/fields.js'
 import { PersonDto, PinnedSheetDto } from './parts.dto.js'
+
+export class ScopeDto {
+  @IsIn(ENTERED, { each: true }) @ArrayUnique() outside!: Entered[]
+  @Filled(400) reason!: string
+}
 
 export class JobOpenedDto {
   @Filled(40) number!: string
@@ -16,6 +21,7 @@ export class JobOpenedDto {
   @IsOptional() @IsIn(EARTH_METHODS) earthMethod?: JobHeader['earthMethod']
   @IsOptional() @IsBoolean() copperBonds?: boolean
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
+  @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
 }
 
 export class JobAmendedDto {
@@ -28,6 +34,7 @@ export class JobAmendedDto {
   @IsOptional() @IsIn(EARTH_METHODS) earthMethod?: JobHeader['earthMethod']
   @IsOptional() @IsBoolean() copperBonds?: boolean
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
+  @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
 }
 
 export class SheetAdoptedDto {

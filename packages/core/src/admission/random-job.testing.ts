@@ -177,10 +177,11 @@ export class RandomJob {
     const { checks, defects } = this.inspection
     NAMES['checkId'] = checks.map(({ check }) => check.id)
     if (this.chance.below(3) === 0 && checks.length > 0) return this.take('inspector', this.evidence())
-    const kind = this.chance.of(ENTRY_KINDS)
+    const steps = defects.length > 0 && this.chance.below(8) === 0
+    const kind = steps ? 'defect-step' : this.chance.of(ENTRY_KINDS)
     const body = made(ENTRY_ROWS[kind].holds.schema, this.chance) as Record<string, unknown>
     if (kind === 'defect-step' && defects.length > 0) body['defectId'] = this.chance.of(defects).id
-    if (kind === 'defect-raised') body['defectId'] = `d${this.n}`
+    if (kind === 'defect-raised') Object.assign(body, { defectId: `d${this.n}`, note: 'seen' })
     if (kind === 'evidence-struck') body['entryId'] = this.chance.of(this.entries).id
     if (kind === 'calculation-kept')
       Object.assign(body, {
@@ -202,7 +203,7 @@ export class RandomJob {
     this.entries.push(link)
     const state = applied(this.inspection.state, [link])
     const pinned = new Map(
-      (state.header?.sheets ?? []).flatMap(({ id }) =>
+      [...(state.header?.sheets ?? []), ...(state.header?.replaced ?? [])].flatMap(({ id }) =>
         LIBRARY.has(id) ? [[id, LIBRARY.get(id)!] as const] : [],
       ),
     )

@@ -6,6 +6,7 @@ import { readSheet, type Sheet } from '../requirements/sheet.js'
 import { inspect, type Inspection } from '../walk/inspect.js'
 import type { Admission } from '../job/entries/entry-kind.js'
 import { admit } from './admit.js'
+import { ENTERED } from '../job/scope.js'
 import { linked } from '../job/chain.js'
 import type { Entry, NewEntry } from '../job/entry.js'
 import { fold } from '../job/fold.js'
@@ -104,6 +105,7 @@ export class SampleJob {
         school: 'iec',
         units: 'metric',
         rule: 'guarded',
+        scope: { outside: [...ENTERED], reason: 'one box on a wall' },
         sheets: [
           { id: 'nobody-box-1', maker: 'Nobody', model: 'Box', revision: '1', fingerprint: sha256('x') },
         ],

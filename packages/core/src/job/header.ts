@@ -1,5 +1,6 @@
 import { EARTH_METHODS } from '../earthing/protective-earth.js'
 import type { SheetId } from '../ids/ids.js'
+import { scopeShape } from './scope.js'
 import { DECISION_RULES } from '../verdict/decision.js'
 import { anyText, flag, list, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
@@ -29,6 +30,7 @@ const whereItMatters = {
   ),
   copperBonds: optional(flag('the authority insists on copper bonds')),
   coldest: optional(num({ unit: '°C', about: 'lowest temperature of the site, for the coldest morning' })),
+  scope: optional(scopeShape),
 }
 
 export const jobHeaderShape = object({

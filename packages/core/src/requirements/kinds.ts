@@ -26,6 +26,7 @@ import { observation } from './general/observation.js'
 import { orderedSteps } from './commissioning/ordered-steps.js'
 import { partRating } from './ac/part-rating.js'
 import { photoList } from './general/photo-list.js'
+import { presence } from './general/presence.js'
 import { polarity } from './dc/polarity.js'
 import { ports } from './array/ports.js'
 import { powerBalanceKind } from './meter/power-balance.js'
@@ -71,6 +72,7 @@ export const KINDS = {
   'part-rating': partRating,
   'photo-list': photoList,
   polarity,
+  presence,
   ports,
   'power-balance': powerBalanceKind,
   protection,

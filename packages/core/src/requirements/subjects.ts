@@ -1,3 +1,4 @@
+import type { EarthPartId } from '../ids/ids.js'
 import { placeWords, planeOfPlace } from '../ids/place-id.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { StringInForce } from '../as-built/strings-in-force.js'
@@ -89,7 +90,7 @@ export const READS_OF_EACH = {
   device: ['array'],
   branch: ['array'],
   plane: ['array'],
-  bond: ['earthing'],
+  bond: ['earthing', 'units'],
   conductor: ['network'],
   part: ['network'],
 } satisfies Record<Each, readonly Reads[]>
@@ -130,10 +131,17 @@ const BY_EACH = {
       .map((branch) => ({ kind: 'branch', id: branch.id, label: branch.label, branch })),
   plane: (unit, { asBuilt }) =>
     planesOf(unit, asBuilt).map((plane) => ({ kind: 'plane', id: plane.id, label: plane.label, plane })),
-  bond: (unit, { asBuilt, labelOf }) => {
-    const own = new Set(asBuilt.earth.parts.filter(({ unitId }) => unitId === unit.id).map(({ id }) => id))
+  bond: (unit, around) => {
+    const { asBuilt } = around
+    const parts = new Map(asBuilt.earth.parts.map((one) => [one.id, one]))
+    const units = new Set(asBuilt.units.map(({ id }) => id))
+    const unitOf = (id: EarthPartId) => {
+      const of = parts.get(id)?.unitId
+      return of !== undefined && units.has(of) ? of : undefined
+    }
+    const labelOf = (id: EarthPartId) => parts.get(id)?.label ?? id
     return asBuilt.earth.bonds
-      .filter(({ from }) => own.has(from))
+      .filter(({ from, to }) => (unitOf(from) ?? unitOf(to) ?? keeperOfBonds(around)) === unit.id)
       .map((bond) => ({
         kind: 'bond',
         id: bond.id,
@@ -169,6 +177,14 @@ const BY_EACH = {
     where: TerminalFilter,
   ) => Subject[]
 >
+
+/** Bonds between parts that belong to no unit, such as a bar, are looked at once: with the first unit whose sheet asks for bonds. */
+function keeperOfBonds({ asBuilt, sheet }: Surroundings): string | undefined {
+  const asks = ({ sheetId }: UnitBuilt, ...kinds: string[]) =>
+    kinds.every((kind) => sheet(sheetId)?.requirements.some((one) => one.kind === kind))
+  const first = (...kinds: string[]) => asBuilt.units.find((unit) => asks(unit, ...kinds))?.id
+  return first('earth-size', 'earth-continuity') ?? first('earth-continuity') ?? first('earth-size')
+}
 
 /** The planes of a unit: those whose modules it stands for, or on which its devices sit. */
 function planesOf(unit: UnitBuilt, { array }: Surroundings['asBuilt']) {

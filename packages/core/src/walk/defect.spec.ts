@@ -1,4 +1,4 @@
-import { SampleJob } from '../admission/sample-job.testing.js'
+import { METER, SampleJob } from '../admission/sample-job.testing.js'
 import { blockers, waitingFor } from '../sign-off/gate.js'
 import {
   DEFECT_PROCESS,
@@ -160,5 +160,61 @@ describe('what stands in the way of a signature', () => {
       note: 'the cover is off until Friday',
     })
     expect(kinds(job)).toEqual([])
+  })
+})
+
+describe('a defect that is read off a drawing', () => {
+  const short = () => {
+    const job = SampleJob.opened().answered()
+    job.write('inspector', 'unit-fitted', place(80))
+    const { outcome } = job.check('u/clear/left')
+    if (outcome.verdict !== 'does-not-conform') throw new Error('should fail')
+    return job
+      .write('inspector', 'defect-raised', { defectId: 'd', checkId: 'u/clear/left', ...outcome.defect })
+      .write('installer', 'defect-step', { defectId: 'd', step: 'reworked', note: 'moved' })
+  }
+  const place = (x: number) => ({
+    id: 'u',
+    label: 'Box 1',
+    sheetId: 'nobody-box-1',
+    place: { wallId: 'w', x, y: 900, w: 400, h: 500 },
+  })
+  it('is not closed by any edit of the drawing', () => {
+    const shelf = { id: 'o', label: 'shelf', class: 'shelf', x: 2500, y: 0, w: 100, h: 100 }
+    const job = short().write('inspector', 'obstruction-measured', { wallId: 'w', obstruction: shelf })
+    expect(job.defect()).toMatchObject({ state: 'reworked', failedAgain: false })
+  })
+  it('is closed when what it came from was measured again and conforms', () =>
+    expect(short().write('inspector', 'unit-fitted', place(300)).defect().state).toBe('closed'))
+  it('is open again when it was measured again and is still short', () =>
+    expect(short().write('inspector', 'unit-fitted', place(90)).defect()).toMatchObject({
+      state: 'open',
+      failedAgain: true,
+    }))
+})
+
+describe('a failure raised as less than the sheet calls it', () => {
+  const raised = (checkId: string, more: object) => {
+    const job = SampleJob.opened().torque('1 N·m', 1).write('inspector', 'reading', {
+      point: 'u/mains/unit',
+      typed: '270 V',
+      value: 270,
+      unit: 'V',
+      relation: '=',
+      instrument: METER,
+    })
+    const { outcome } = job.check(checkId)
+    if (outcome.verdict !== 'does-not-conform') throw new Error('should fail')
+    return (role: 'inspector' | 'reviewer') =>
+      job.admits(role, 'defect-raised', { defectId: 'd', checkId, ...outcome.defect, ...more })
+  }
+  it('needs a reason', () => {
+    expect(raised('u/torque/a', { severity: 'minor' })('inspector')).toMatchObject({ code: 'reason-missing' })
+    expect(raised('u/torque/a', { severity: 'minor', note: 'spare' })('inspector')).toEqual({ ok: true })
+  })
+  it('is the reviewer’s to say where the sheet says stop', () => {
+    const lowered = raised('u/mains/unit', { severity: 'major', note: 'isolated' })
+    expect(lowered('inspector')).toMatchObject({ code: 'reviewer-only' })
+    expect(lowered('reviewer')).toEqual({ ok: true })
   })
 })

@@ -16,6 +16,7 @@ import { STAGES, type Stage } from '../sheet/stages.js'
 import { worst, type Verdict } from '../verdict/verdict.js'
 import type { JudgedCheck, Outcome } from './check.js'
 import { defectOf, type Defect } from './defect.js'
+import { broughtBy } from './brings.js'
 import { expand } from './expand.js'
 import { judge, judgeCheck } from './judge.js'
 import { ruleOf, surroundingsOf } from './surroundings.js'
@@ -162,7 +163,7 @@ function requirementsOf({ units }: AsBuilt, sheets: ReadonlyMap<string, Sheet>):
   const byStage = new Map<Stage, Demand[]>(STAGES.map((stage) => [stage, []]))
   for (const unit of units) {
     const sheet = sheets.get(unit.sheetId)
-    for (const requirement of sheet?.requirements ?? [])
+    for (const requirement of sheet ? [...sheet.requirements, ...broughtBy(sheet)] : [])
       byStage.get(requirement.stage)!.push({ unit, sheet: sheet!, requirement })
   }
   return [...byStage.values()].flat()

@@ -8,6 +8,7 @@ import type { Sheet } from '../requirements/sheet.js'
 import type { Subject } from '../requirements/kind.js'
 import type { Surroundings } from '../requirements/surroundings.js'
 import { attempt } from '../shape/attempt.js'
+import { broughtBy } from './brings.js'
 import type { Check } from './check.js'
 
 /**
@@ -47,9 +48,9 @@ export function whyOtherThing(
 function sameQuestion(check: Check, old: Sheet, around: Surroundings): boolean {
   const { requirement, subject, unit, ask } = check
   const point = requirement.point ?? requirement.id
+  const asking = [...old.requirements, ...broughtBy(old)]
   const before =
-    old.requirements.find(({ id }) => id === requirement.id) ??
-    old.requirements.find((one) => (one.point ?? one.id) === point)
+    asking.find(({ id }) => id === requirement.id) ?? asking.find((one) => (one.point ?? one.id) === point)
   if (!before || before.kind !== requirement.kind) return false
   const terminal = subject.terminal && old.terminals.find(({ id }) => id === subject.terminal!.id)
   if (subject.terminal) {

@@ -16,7 +16,7 @@ export const earthContinuity = defineKind(
   requirementOf({ allowance: optional(quantity('resistance', 'for joints and leads'), 0.05) }),
   {
     minutes: 3,
-    reads: () => ['earthing'],
+    reads: () => ['earthing', 'units'],
     expand: (_requirement, unit, sheet, around) =>
       subjectsOf({ each: 'bond', where: {} }, unit, sheet, around),
     ask: (requirement) => ({

@@ -13,7 +13,7 @@ export const earthSize = defineKind(
   requirementOf({ minimum: optional(quantity('conductor-size', 'the sheet’s own', { max: 150 }), 0) }),
   {
     minutes: 2,
-    reads: () => ['earthing'],
+    reads: () => ['earthing', 'units'],
     expand: (_requirement, unit, sheet, around) =>
       subjectsOf({ each: 'bond', where: {} }, unit, sheet, around).filter(
         ({ bond }) => bond && isConductor(bond),

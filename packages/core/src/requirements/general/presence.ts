@@ -1,0 +1,99 @@
+import { answered } from '../given.js'
+import { wayToEarth } from '../../earthing/bonding-tree.js'
+import { wayToGrid } from '../../ac/way-to-grid.js'
+import type { UnitBuilt } from '../../as-built/unit.js'
+import { ENTERED } from '../../job/scope.js'
+import { plain } from '../../quantity/say.js'
+import { oneOf, optional, text } from '../../shape/shape.js'
+import { defineKind, requirementOf, type Subject } from '../kind.js'
+import { wholeUnit } from '../subjects.js'
+import type { Surroundings } from '../surroundings.js'
+
+const shape = requirementOf({
+  entered: oneOf(ENTERED, 'what has to be entered'),
+  question: text('asked while it is not entered'),
+  of: optional(text('for a photo: the requirement that is read off a drawing')),
+})
+
+/**
+ * What must be there and was not entered: the strings of an inverter, its place in the one-line diagram, a bond, a place on the wall, a
+ * serial, a photo of what is read off a drawing. It stands as not inspected until it is entered, or until somebody says with a reason that
+ * there is none. What lies outside the scope of the job is not asked for.
+ */
+export const presence = defineKind(shape, {
+  minutes: 1,
+  reads: () => ['array', 'earthing', 'network', 'walls', 'units'],
+  expand: ({ entered }, unit, sheet, around) =>
+    around.header?.scope?.outside.includes(entered) ? [] : MISSING[entered](unit, around, sheet),
+  ask: ({ entered, question }) =>
+    entered === 'photos'
+      ? { kind: 'observation', question }
+      : {
+          kind: 'record',
+          form: 'fields',
+          fields: [{ id: 'reason', label: 'there is none, because', required: '' }],
+        },
+  required: ({ question }) => question,
+  judge({ question }, _subject, given) {
+    if (given?.kind === 'observation')
+      return {
+        verdict: given.seen ? 'conforms' : 'does-not-conform',
+        working: [question],
+        notes: [],
+        finding: given.seen ? 'taken' : 'not taken',
+      }
+    const reason = answered(given, 'fields')?.values['reason']?.typed.trim()
+    if (!reason) return undefined
+    return { verdict: 'conforms', working: [question], notes: [], finding: `none: ${reason}` }
+  },
+})
+
+type Missing = (
+  unit: UnitBuilt,
+  around: Surroundings,
+  sheet: { terminals: readonly { label: string; side: string }[] },
+) => Subject[]
+
+const nothing: Subject[] = []
+const part = (id: string, label: string): Subject => ({ kind: 'unit', id, label })
+
+const MISSING: Record<(typeof ENTERED)[number], Missing> = {
+  strings(unit, around, { terminals }) {
+    const own = around.asBuilt.strings.filter(({ unitId }) => unitId === unit.id)
+    const inputs = inputsOf(terminals)
+    if (inputs.length === 0) return own.length > 0 ? nothing : [wholeUnit]
+    // Where the sheet marks its inputs otherwise than the strings do, the count tells which are left.
+    const used = new Set(own.map(({ input }) => plain(input)))
+    const named = inputs.filter((input) => used.has(plain(input)))
+    const open =
+      named.length === used.size ? inputs.filter((input) => !used.has(plain(input))) : inputs.slice(used.size)
+    return open.map((input) => part(plain(input).toLowerCase(), input))
+  },
+  'one-line'(unit, { asBuilt: { network } }) {
+    const parts = network.parts.filter(({ unitId }) => unitId === unit.id)
+    const connected = parts.length > 0 && parts.every((one) => wayToGrid(one, network))
+    return connected ? nothing : [wholeUnit]
+  },
+  bonds(unit, { asBuilt: { earth } }) {
+    const parts = earth.parts.filter(({ unitId }) => unitId === unit.id)
+    const bonded = parts.length > 0 && parts.every(({ id }) => wayToEarth(earth, id))
+    return bonded ? nothing : [wholeUnit]
+  },
+  places: (unit) => (unit.place || unit.situation?.mounted !== 'wall' ? nothing : [wholeUnit]),
+  serials(unit, { asBuilt: { array } }) {
+    const devices = array.devices.filter(({ unitId }) => unitId === unit.id)
+    if (devices.length === 0) return unit.serial?.trim() ? nothing : [wholeUnit]
+    return devices
+      .filter(({ serial }) => !serial?.trim())
+      .map((device) => ({ kind: 'device', id: device.id, label: device.at, device }))
+  },
+  photos: () => [wholeUnit],
+}
+
+/** The inputs that a sheet marks on its DC side: "PV1 +" and "PV1 −" are one. */
+function inputsOf(terminals: readonly { label: string; side: string }[]): string[] {
+  const names = terminals
+    .filter(({ side }) => side === 'dc')
+    .map(({ label }) => label.replace(/[\s+\-−–]+$/, '').trim())
+  return [...new Set(names.filter((name) => name !== ''))]
+}
