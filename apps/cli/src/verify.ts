@@ -1,15 +1,24 @@
-import { createHash } from 'node:crypto'
-import { fingerprint, fold, verifyInspectionFile, type FileFault } from '@plumb-mark/core'
+import { createHash, verify as verifies } from 'node:crypto'
+import {
+  fingerprint,
+  fold,
+  verifyInspectionFile,
+  type Attestation,
+  type FileFault,
+  type InspectionFile,
+} from '@plumb-mark/core'
 import { fileArgument, inspectionIn } from './input.js'
 import type { Command } from './command.js'
 
-/** `verify <file>`: recomputes the chain and says whether the record is intact. */
+/** `verify <file> [--key FINGERPRINT]`: recomputes the chain and says whether the record is intact, and signed by that key. */
 export const verify: Command = async (args) => {
-  const { file, json } = fileArgument(args)
+  const { key, rest } = keyOption(args)
+  const { file, json } = fileArgument(rest)
   const record = await inspectionIn(file)
-  const faults = verifyInspectionFile(record, (text) =>
-    createHash('sha256').update(text, 'utf8').digest('hex'),
-  )
+  const faults = [
+    ...verifyInspectionFile(record, sha256, signatureHolds),
+    ...(key !== undefined ? keyFaults(record, key) : []),
+  ]
   const { head, seal } = fold(record.entries)
   if (json)
     console.log(
@@ -42,10 +51,40 @@ const WORDS = {
   'other-job': 'it belongs to another job',
   'sheet-changed': 'the sheet is not the one that was pinned',
   'sheet-absent': 'the pinned sheet is not in the file',
+  'sheet-unknown': 'the record pins no such sheet',
+  'tail-cut': 'entries at the end are missing, or others stand in their place',
+  'wrong-signature': 'the signature of the record does not hold',
+  'not-signed': 'no signature by that key',
 } satisfies Record<FileFault['fault'], string>
 
 function said(fault: FileFault): string {
+  if (!('seq' in fault) && !('sheetId' in fault)) return `  ${WORDS[fault.fault]}`
   return 'sheetId' in fault
     ? `  sheet ${fault.sheetId}: ${WORDS[fault.fault]}`
     : `  entry ${fault.seq} (${fault.entryId}): ${WORDS[fault.fault]}`
+}
+
+const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex')
+
+function signatureHolds({ publicKey, signature }: Attestation, text: string): boolean {
+  try {
+    return verifies(null, Buffer.from(text), publicKey, Buffer.from(signature, 'base64'))
+  } catch {
+    return false
+  }
+}
+
+/** The fingerprint as it is printed in the report, blanks or not. */
+function keyOption(args: string[]): { key: string | undefined; rest: string[] } {
+  const at = args.indexOf('--key')
+  if (at < 0) return { key: undefined, rest: args }
+  const key = args[at + 1]
+  if (!key) throw new Error('--key takes the fingerprint that the report prints')
+  return { key, rest: [...args.slice(0, at), ...args.slice(at + 2)] }
+}
+
+function keyFaults({ attested }: InspectionFile, key: string): FileFault[] {
+  const plain = (said: string) => said.replace(/\s/g, '').toLowerCase()
+  const signedBy = attested && plain(fingerprint(sha256(attested.publicKey)))
+  return signedBy === plain(key) ? [] : [{ fault: 'not-signed' }]
 }

@@ -155,6 +155,7 @@ export {
   PLACED,
   SEVERITIES,
   SEVERITY_MEANS,
+  isMilder,
   UNIT_KINDS,
   UNIT_KIND_WORDS,
   type Severity,
@@ -242,4 +243,5 @@ export {
   type InspectionFile,
 } from './admission/inspection-file.js'
 export { ENTERED, ENTERED_WORDS, type Entered, type Scope } from './job/scope.js'
+export { signedText, type Attestation, type VerifySignature } from './job/attestation.js'
 export { CLOCK_TOLERANCE, clockAhead, correctedTimes, type KeptTimes } from './job/clock.js'

@@ -9,6 +9,7 @@ import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
 import { FigureRow } from '../office/figure.entity.js'
 import { CannotStart } from '../settings.js'
 import { SheetRow } from '../sheets/sheet.entity.js'
+import { SealRow } from '../sign-off/seal.entity.js'
 import type { HeldFolder } from './data-folder.js'
 import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
 import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
@@ -41,6 +42,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       VisitRow,
       VisitPersonRow,
       FigureRow,
+      SealRow,
     ],
     migrations: [First1763900000000, Preparation1764000000000, Defended1764100000000],
     synchronize: false,

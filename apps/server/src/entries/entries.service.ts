@@ -24,6 +24,8 @@ import { sha256 } from '../database/digest.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
+import { SealKey } from '../sign-off/seal-key.js'
+import { SealRow } from '../sign-off/seal.entity.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 import { EntryGuard } from './entry.guard.js'
 import { EntryRow } from './entry.entity.js'
@@ -51,6 +53,7 @@ export class EntriesService {
     private readonly db: DataSource,
     private readonly sheets: SheetsService,
     private readonly guard: EntryGuard,
+    private readonly key: SealKey,
   ) {}
 
   /** A job that this person may see, judged; an installer sees only what is shared with them. */
@@ -110,7 +113,7 @@ export class EntriesService {
       }
       if (fresh.length === 0) return { entries: answer, clockAhead: ahead }
       const judged = await batch.judged()
-      await this.db.transaction((transaction) => keep(transaction, jobId, fresh))
+      await this.db.transaction((transaction) => keep(transaction, jobId, fresh, this.key))
       this.open.set(jobId, judged)
       return { entries: answer, clockAhead: ahead }
     })
@@ -208,7 +211,12 @@ class Batch {
 }
 
 /** Entries, and the rows that follow from them, in one transaction. */
-async function keep(transaction: EntityManager, jobId: JobId, entries: readonly Entry[]): Promise<void> {
+async function keep(
+  transaction: EntityManager,
+  jobId: JobId,
+  entries: readonly Entry[],
+  key: SealKey,
+): Promise<void> {
   const [first] = entries
   if (first?.kind === 'job-opened')
     await transaction.insert(JobRow, {
@@ -234,7 +242,10 @@ async function keep(transaction: EntityManager, jobId: JobId, entries: readonly 
       )
     if (entry.kind === 'shared')
       await transaction.upsert(JobPersonRow, { jobId, personId: entry.body.person.id }, ['jobId', 'personId'])
-    if (entry.kind === 'signed') await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
+    if (entry.kind === 'signed') {
+      await transaction.insert(SealRow, { jobId, ...key.attest(jobId, entry) })
+      await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
+    }
   }
   await transaction.update(JobRow, { id: jobId }, { changedAt: new Date().toISOString() })
 }

@@ -74,6 +74,13 @@ export class PhotosService {
     return { file: this.path(row.sha256, small), type: small ? 'image/webp' : row.type }
   }
 
+  /** The file of a photo as it was kept; whoever calls has seen to it that it may be seen. */
+  async originalOf(jobId: string, id: string): Promise<string> {
+    const row = await this.db.getRepository(PhotoRow).findOneBy({ id, jobId })
+    if (!row) throw notFound('photo')
+    return this.path(row.sha256, false)
+  }
+
   private path(digest: string, small: boolean): string {
     return join(this.settings.dataDir, 'photos', digest.slice(0, 2), small ? `${digest}.small.webp` : digest)
   }

@@ -4,6 +4,8 @@ import type { JobState, Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
+import { IntegrityService } from '../sign-off/integrity.service.js'
+import { SealKey } from '../sign-off/seal-key.js'
 import { inspectionFile } from './inspection-export.js'
 import { report } from './report/report.js'
 
@@ -12,6 +14,8 @@ export class ExchangeController {
   constructor(
     private readonly entries: EntriesService,
     private readonly photos: PhotosService,
+    private readonly integrity: IntegrityService,
+    private readonly key: SealKey,
   ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
@@ -21,8 +25,12 @@ export class ExchangeController {
     @Param('id', ParseUUIDPipe) id: string,
     @Res() response: Response,
   ): Promise<void> {
-    const { entries, state, sheets } = await this.entries.recordFor(person, id)
-    response.attachment(`${fileName(state)}.json`).json(inspectionFile(id, entries, sheets.values()))
+    const record = await this.entries.recordFor(person, id)
+    const { entries, state, sheets } = record
+    const attested = await this.integrity.attestationOf(id, record)
+    response
+      .attachment(`${fileName(state)}.json`)
+      .json(inspectionFile(id, entries, sheets.values(), attested))
   }
 
   @MayCall('inspector', 'reviewer', 'office')
@@ -33,8 +41,9 @@ export class ExchangeController {
     @Res() response: Response,
   ): Promise<void> {
     const { inspection } = await this.entries.jobFor(person, id)
+    const broken = await this.integrity.brokenIn(id, await this.entries.recordFor(person, id))
     const pdf = await report(
-      inspection,
+      { inspection, broken, keyFingerprint: this.key.fingerprint },
       async (photo) => (await this.photos.fileFor(person, id, photo, true)).file,
     )
     response

@@ -1,11 +1,12 @@
 import { Module } from '@nestjs/common'
 import { EntriesModule } from '../entries/entries.module.js'
 import { InstrumentsModule } from '../instruments/instruments.module.js'
+import { SignOffModule } from '../sign-off/sign-off.module.js'
 import { JobsController } from './jobs.controller.js'
 import { JobsService } from './jobs.service.js'
 
 @Module({
-  imports: [EntriesModule, InstrumentsModule],
+  imports: [EntriesModule, InstrumentsModule, SignOffModule],
   controllers: [JobsController],
   providers: [JobsService],
 })

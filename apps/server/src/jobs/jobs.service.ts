@@ -13,6 +13,8 @@ import {
 import { EntriesService } from '../entries/entries.service.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
 import { SETTINGS, type Settings } from '../settings.js'
+import { IntegrityService } from '../sign-off/integrity.service.js'
+import { SealKey } from '../sign-off/seal-key.js'
 import { JobPersonRow, JobRow } from './job.entities.js'
 
 @Injectable()
@@ -21,6 +23,8 @@ export class JobsService {
     private readonly db: DataSource,
     private readonly entries: EntriesService,
     private readonly instruments: InstrumentsService,
+    private readonly integrity: IntegrityService,
+    private readonly key: SealKey,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
@@ -45,12 +49,15 @@ export class JobsService {
 
   /** What the workspace loads; it needs no judgement, so a job that cannot be judged can be opened and put right. */
   async bundle(person: Person, jobId: JobId): Promise<JobBundle> {
-    const { entries, sheets } = await this.entries.recordFor(person, jobId)
+    const record = await this.entries.recordFor(person, jobId)
+    const { entries, sheets } = record
     return {
       id: jobId,
       entries: [...entries],
       sheets: [...sheets.values()],
       instruments: await this.instruments.list(),
+      broken: await this.integrity.brokenIn(jobId, record),
+      keyFingerprint: this.key.fingerprint,
     }
   }
 

@@ -45,6 +45,7 @@ export function JobFrame() {
   return (
     <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown}>
       <DangerBanner />
+      <Broken />
       <Refusal />
       <ClockNotice />
       <Outlet />
@@ -96,6 +97,18 @@ function Refusal() {
         Dismiss
       </Button>
     </Flex>
+  )
+}
+
+/** A sealed record that is not what was sealed. */
+function Broken() {
+  const broken = useInspection((state) => state.broken)
+  if (broken.length === 0) return null
+  return (
+    <Box role="alert" bg="danger" color="panel" px="18px" py="10px">
+      <Text fontWeight={700}>This record is broken: it is not what was signed.</Text>
+      <Text>{broken.slice(0, 3).join('; ')}</Text>
+    </Box>
   )
 }
 

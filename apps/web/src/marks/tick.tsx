@@ -4,10 +4,12 @@ import { chakra } from '@chakra-ui/react'
 export function Tick({
   label,
   checked,
+  disabled = false,
   onChange,
 }: {
   label: string
   checked: boolean
+  disabled?: boolean
   onChange: (checked: boolean) => void
 }) {
   return (
@@ -15,6 +17,7 @@ export function Tick({
       <chakra.input
         type="checkbox"
         checked={checked}
+        disabled={disabled}
         onChange={(event) => onChange(event.target.checked)}
         w="22px"
         h="22px"

@@ -19,6 +19,7 @@ import { durationWords } from '../visits/when.js'
 import { DurationPart } from './duration-part.js'
 import { KitPart } from './kit-part.js'
 import { RulesForm } from './rules-form.js'
+import { ScopePart } from './scope-part.js'
 import { SharePart } from './share-part.js'
 import { UnitForm, useLibrary } from './unit-form.js'
 import { VisitsPart, useVisits } from './visits-part.js'
@@ -86,6 +87,14 @@ export function PreparationView() {
               onChange={(part) => person && append(person, { kind: 'job-amended', body: part })}
             />
           )}
+        </Part>
+        <Part title="Scope">
+          <ScopePart
+            key={JSON.stringify(header?.scope)}
+            scope={header?.scope}
+            disabled={!writable}
+            onChange={(scope) => person && append(person, { kind: 'job-amended', body: { scope } })}
+          />
         </Part>
         <Part title="Shared with">
           <SharePart writable={writable} />

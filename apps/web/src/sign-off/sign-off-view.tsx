@@ -2,6 +2,7 @@ import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react
 import { Suspense, lazy } from 'react'
 import { Link, useParams } from 'react-router'
 import {
+  ENTERED_WORDS,
   blockers,
   fingerprint,
   isOpen,
@@ -36,6 +37,7 @@ export function SignOffView() {
   return (
     <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
       {inspection.state.seal ? <Sealed inspection={inspection} /> : <Open inspection={inspection} />}
+      <OutsideScope inspection={inspection} />
       <Calculations inspection={inspection} />
       <Downloads />
     </Box>
@@ -159,6 +161,7 @@ function StrikeOut({ entryId, text }: { entryId: EntryId; text: string }) {
 
 function Sealed({ inspection: { state } }: { inspection: Inspection }) {
   const { by, at, body } = state.seal!
+  const keyFingerprint = useInspection((store) => store.keyFingerprint)
   return (
     <Stack gap="10px">
       <Heading>Signed and sealed</Heading>
@@ -178,7 +181,30 @@ function Sealed({ inspection: { state } }: { inspection: Inspection }) {
       <Text fontFamily="mono" fontSize={{ base: '17px', md: '22px' }} data-testid="fingerprint">
         {fingerprint(state.head?.hash ?? '')}
       </Text>
+      <Note>Fingerprint of the key with which this installation signed the seal.</Note>
+      <Text fontFamily="mono" fontSize="15px">
+        {keyFingerprint}
+      </Text>
     </Stack>
+  )
+}
+
+/** What lies outside of the job: not inspected here, and never conforming. */
+function OutsideScope({ inspection: { state } }: { inspection: Inspection }) {
+  const scope = state.header?.scope
+  if (!scope || scope.outside.length === 0) return null
+  return (
+    <Box mt="26px">
+      <Text as="h3" fontWeight={600} fontSize="18px">
+        Outside the scope, not inspected here
+      </Text>
+      <Note>Why: {scope.reason}</Note>
+      <chakra.ul pl="20px">
+        {scope.outside.map((one) => (
+          <li key={one}>{ENTERED_WORDS[one]}</li>
+        ))}
+      </chakra.ul>
+    </Box>
   )
 }
 

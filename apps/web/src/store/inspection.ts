@@ -44,6 +44,10 @@ interface OpenInspection {
   problem: string | undefined
   /** How far the clock of this device is ahead of the server's, ms, as far as it is known. */
   clockAhead: number
+  /** What is broken in a sealed record, as the server found it. */
+  broken: readonly string[]
+  /** Of the key with which the server signs seals. */
+  keyFingerprint: string
   open(jobId: JobId): Promise<void>
   /**
    * Appends the entries of one step: weighed as the server will weigh them, shown and judged at once, kept on this device until the server
@@ -84,6 +88,8 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   refusal: undefined,
   problem: undefined,
   clockAhead: 0,
+  broken: [],
+  keyFingerprint: '',
 
   async open(jobId) {
     if (get().jobId !== jobId)
@@ -108,6 +114,8 @@ export const useInspection = create<OpenInspection>((set, get) => ({
         jobId,
         sheets,
         instruments: bundle.instruments,
+        broken: bundle.broken,
+        keyFingerprint: bundle.keyFingerprint,
         entries,
         ...judged(entries, sheets),
         draft: undefined,

@@ -6,6 +6,7 @@ import type { ReactNode } from 'react'
 import { MemoryRouter, Route, Routes } from 'react-router'
 import { readSheetText } from '@plumb-mark/contract'
 import {
+  ENTERED,
   fold,
   inspect,
   sheetId,
@@ -33,6 +34,7 @@ const HEADER: JobHeader = {
   school: 'iec',
   units: 'metric',
   rule: 'guarded',
+  scope: { outside: [...ENTERED], reason: 'one box on a wall' },
   sheets: [],
 }
 const TOOLS: Instrument[] = [

@@ -26,6 +26,10 @@ export interface JobBundle {
   entries: Entry[]
   sheets: Sheet[]
   instruments: Instrument[]
+  /** What is broken in a sealed record; empty for one that is open or intact. */
+  broken: string[]
+  /** Of the key with which this installation signs seals. */
+  keyFingerprint: string
 }
 
 /** Answer to an append: the entries as they now stand in the chain. */

@@ -7,6 +7,7 @@ import { attempt } from '../shape/attempt.js'
 import { BadInput } from '../shape/bad-input.js'
 import { list, num, object, oneOf, optional, text, type Shape, anyText, jsonObject } from '../shape/shape.js'
 import { readSheet, type Sheet } from '../requirements/sheet.js'
+import { attestationShape, signedText, type Attestation, type VerifySignature } from '../job/attestation.js'
 import { canonicalJson } from '../job/canonical.js'
 import { verifyChain, type ChainFault, type Sha256 } from '../job/chain.js'
 import { type Entry } from '../job/entry.js'
@@ -19,6 +20,8 @@ export interface InspectionFile {
   jobId: string
   sheets: Sheet[]
   entries: Entry[]
+  /** The word of the installation that exported it for where the chain ends. */
+  attested?: Attestation
 }
 
 const entryShape = object({
@@ -26,6 +29,8 @@ const entryShape = object({
   jobId: text(),
   kind: oneOf(ENTRY_KINDS),
   at: instantField,
+  said: optional(instantField),
+  received: optional(instantField),
   body: jsonObject<never>(),
   by: personShape,
   seq: num({ min: 1 }),
@@ -40,13 +45,14 @@ const fileShape = object({
   sheets: list(jsonObject(), { mayBeEmpty: true }),
   entries: list(entryShape),
   exported: optional(text()),
+  attested: optional(attestationShape),
 })
 
 /** Reads an exported inspection. Bad input: whatever does not fit, with its path (`sheets[1].requirements[3].clear.left`). */
 export function readInspectionFile(data: unknown): InspectionFile {
-  const { format, version, jobId, sheets, entries } = fileShape.read(data, '')
+  const { format, version, jobId, sheets, entries, attested } = fileShape.read(data, '')
   const read = sheets.map((sheet, i) => inPath(`sheets[${i}]`, () => readSheet(sheet)))
-  return { format, version, jobId, sheets: read, entries: entries as Entry[] }
+  return { format, version, jobId, sheets: read, entries: entries as Entry[], ...(attested && { attested }) }
 }
 
 function inPath<T>(prefix: string, read: () => T): T {
@@ -60,24 +66,42 @@ export const sheetFingerprint = (sheet: Sheet, sha256: Sha256): string => sha256
 
 export type FileFault =
   | ChainFault
-  | { fault: 'sheet-changed' | 'sheet-absent'; sheetId: string }
+  | { fault: 'sheet-changed' | 'sheet-absent' | 'sheet-unknown'; sheetId: string }
   | { fault: 'other-job'; seq: number; entryId: string }
+  | { fault: 'tail-cut' | 'wrong-signature' | 'not-signed' }
 
-/** Recomputes all that an inspection file claims: its chain, its seal, and the fingerprints of the sheets it was judged by. */
+/** Recomputes all that an inspection file claims: its chain, its seal, the fingerprints of the sheets it was judged by, and what its installation signed. */
 export function verifyInspectionFile(
-  { jobId, entries, sheets }: InspectionFile,
+  { jobId, entries, sheets, attested }: InspectionFile,
   sha256: Sha256,
+  verifies?: VerifySignature,
 ): FileFault[] {
   const strangers = entries
     .filter((entry) => entry.jobId !== jobId)
     .map(({ seq, id }): FileFault => ({ fault: 'other-job', seq, entryId: id }))
-  const pinned = fold(entries).header?.sheets ?? []
+  const { header } = fold(entries)
+  const pinned = [...(header?.sheets ?? []), ...(header?.replaced ?? [])]
+  const last = entries.at(-1)
+  const cut = attested !== undefined && (attested.seq !== last?.seq || attested.head !== last.hash)
+  const unsigned =
+    attested !== undefined && verifies !== undefined && !verifies(attested, signedText(jobId, attested))
+  const known = new Set(pinned.map(({ id }) => id))
   const sheetFaults = pinned.flatMap(({ id, fingerprint }): FileFault[] => {
     const sheet = sheets.find((one) => sheetId(one) === id)
     if (!sheet) return [{ fault: 'sheet-absent', sheetId: id }]
     return sheetFingerprint(sheet, sha256) === fingerprint ? [] : [{ fault: 'sheet-changed', sheetId: id }]
   })
-  return [...verifyChain(entries, sha256), ...strangers, ...sheetFaults]
+  return [
+    ...verifyChain(entries, sha256),
+    ...strangers,
+    ...sheetFaults,
+    ...sheets
+      .map(sheetId)
+      .filter((id) => !known.has(id))
+      .map((id): FileFault => ({ fault: 'sheet-unknown', sheetId: id })),
+    ...(cut ? [{ fault: 'tail-cut' } as const] : []),
+    ...(unsigned ? [{ fault: 'wrong-signature' } as const] : []),
+  ]
 }
 
 export function sheetsById(sheets: readonly Sheet[]): Map<string, Sheet> {

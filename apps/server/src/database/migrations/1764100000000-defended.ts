@@ -9,7 +9,7 @@ export class Defended1764100000000 implements MigrationInterface {
   async down(db: QueryRunner): Promise<void> {
     for (const trigger of TRIGGERS) await db.query(`DROP TRIGGER ${trigger}`)
     for (const column of ['said', 'received']) await db.query(`ALTER TABLE entries DROP COLUMN ${column}`)
-    await db.query('DROP TABLE seal_keys')
+    await db.query('DROP TABLE seals')
   }
 }
 
@@ -17,9 +17,9 @@ const TRIGGERS = [
   'entries_are_not_replaced',
   'jobs_are_not_replaced',
   'used_sheets_are_not_replaced',
-  'seal_keys_are_not_changed',
-  'seal_keys_are_not_deleted',
-  'seal_keys_are_not_replaced',
+  'seals_are_not_changed',
+  'seals_are_not_deleted',
+  'seals_are_not_replaced',
 ]
 
 // INSERT OR REPLACE deletes the row in its way without asking the triggers on deletes.
@@ -35,10 +35,9 @@ const STATEMENTS = [
   `CREATE TRIGGER used_sheets_are_not_replaced BEFORE INSERT ON sheets
      WHEN EXISTS (SELECT 1 FROM job_sheets WHERE sheetId = NEW.id) AND EXISTS (SELECT 1 FROM sheets WHERE id = NEW.id)
      BEGIN SELECT RAISE(ABORT, 'a sheet that a job uses is never changed'); END`,
-  `CREATE TABLE seal_keys (fingerprint text PRIMARY KEY NOT NULL, publicKey text NOT NULL, privateKey text NOT NULL, madeAt text NOT NULL)`,
-  `CREATE TRIGGER seal_keys_are_not_changed BEFORE UPDATE ON seal_keys BEGIN SELECT RAISE(ABORT, 'keys are never changed'); END`,
-  `CREATE TRIGGER seal_keys_are_not_deleted BEFORE DELETE ON seal_keys BEGIN SELECT RAISE(ABORT, 'keys are never deleted'); END`,
-  `CREATE TRIGGER seal_keys_are_not_replaced BEFORE INSERT ON seal_keys
-     WHEN EXISTS (SELECT 1 FROM seal_keys WHERE fingerprint = NEW.fingerprint)
-     BEGIN SELECT RAISE(ABORT, 'keys are never changed'); END`,
+  `CREATE TABLE seals (jobId text PRIMARY KEY NOT NULL REFERENCES jobs (id), seq integer NOT NULL, head text NOT NULL, publicKey text NOT NULL, signature text NOT NULL)`,
+  `CREATE TRIGGER seals_are_not_changed BEFORE UPDATE ON seals BEGIN SELECT RAISE(ABORT, 'seals are never changed'); END`,
+  `CREATE TRIGGER seals_are_not_deleted BEFORE DELETE ON seals BEGIN SELECT RAISE(ABORT, 'seals are never deleted'); END`,
+  `CREATE TRIGGER seals_are_not_replaced BEFORE INSERT ON seals
+     WHEN EXISTS (SELECT 1 FROM seals WHERE jobId = NEW.jobId) BEGIN SELECT RAISE(ABORT, 'seals are never changed'); END`,
 ]

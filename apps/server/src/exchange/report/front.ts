@@ -1,18 +1,31 @@
 import type { Content } from 'pdfmake/interfaces.js'
 import {
+  ENTERED_WORDS,
   VERDICT_WORDS,
   fingerprint,
   isOpen,
   sheetName,
   type Inspection,
+  type Scope,
   type Verdict,
 } from '@plumb-mark/core'
+import type { Reported } from './reported.js'
 import { ACCENT, FAINT, DANGER, QUIET, heads } from './look.js'
 
 const PLUMB = `<svg viewBox="0 0 24 60" width="20" height="50"><g fill="none" stroke="#22211d" stroke-width="1.4"><path d="M12 0 V34"/><path d="M6 34 H18 L12 58 Z" fill="#a9853a" stroke="#6d5313"/></g></svg>`
 
+/** What lies outside of the job: not inspected here, and never conforming. */
+function scopeLines(scope: Scope | undefined): Content[] {
+  if (!scope || scope.outside.length === 0) return []
+  return [
+    { text: 'Outside the scope of this inspection, and not inspected here', style: 'part' },
+    { ul: scope.outside.map((one) => ENTERED_WORDS[one]) },
+    { text: `Why: ${scope.reason}`, style: 'small', margin: [0, 4, 0, 0] },
+  ]
+}
+
 /** What was inspected, by whom, and how it stands: readable without turning the page. */
-export function frontPage(inspection: Inspection): Content {
+export function frontPage({ inspection, broken }: Pick<Reported, 'inspection' | 'broken'>): Content {
   const { state } = inspection
   const { header, seal } = state
   return [
@@ -42,13 +55,19 @@ export function frontPage(inspection: Inspection): Content {
           ],
           [
             { text: 'state', style: 'label' },
-            seal
+            broken.length > 0
               ? {
-                  text: `signed and sealed by ${seal.by.name}, licence ${seal.body.licence}`,
-                  color: ACCENT,
+                  text: `BROKEN: this record is not what was sealed (${broken[0]})`,
+                  color: DANGER,
                   bold: true,
                 }
-              : { text: 'not signed: this is a working copy', color: DANGER, bold: true },
+              : seal
+                ? {
+                    text: `signed and sealed by ${seal.by.name}, licence ${seal.body.licence}`,
+                    color: ACCENT,
+                    bold: true,
+                  }
+                : { text: 'not signed: this is a working copy', color: DANGER, bold: true },
           ],
           [
             { text: 'fingerprint', style: 'label' },
@@ -59,6 +78,7 @@ export function frontPage(inspection: Inspection): Content {
       layout: QUIET,
     },
     { text: summary(inspection), margin: [0, 14, 0, 0], fontSize: 11 },
+    ...scopeLines(header?.scope),
     { text: 'Units and sheets', style: 'part' },
     unitTable(inspection),
     {

@@ -42,6 +42,8 @@ function job(name: string, ...more: { kind: string; body: object }[]): Inspectio
   return inspect(fold([...file.entries, ...added]), sheetsById(file.sheets))
 }
 
+const asReported = (inspection: Inspection) => ({ inspection, broken: [], keyFingerprint: 'abcd 0123' })
+
 /** Every word of a page, in its order. */
 function words(content: unknown): string {
   if (typeof content === 'string' || typeof content === 'number')
@@ -56,18 +58,23 @@ function words(content: unknown): string {
 
 describe('the first page', () => {
   it('says at once how the job stands, and that an unsigned copy is none', () => {
-    const page = words(frontPage(job('Fallowmere')))
+    const page = words(frontPage(asReported(job('Fallowmere'))))
     expect(page).toContain('not signed: this is a working copy')
-    expect(page).toMatch(/\d+ checks: 22 does not conform, 3 not proven, 12 not inspected/)
+    expect(page).toMatch(/\d+ checks: 22 does not conform, 4 not proven, 12 not inspected/)
     expect(page).toContain('Aldervane installation manual 4117, edition C')
     expect(page).toContain('readings accepted only clear of the instrument’s uncertainty')
   })
   it('of a sealed job names who signed, under which licence', () => {
-    const page = words(frontPage(job('Skerry')))
+    const page = words(frontPage(asReported(job('Skerry'))))
     expect(page).toMatch(/signed and sealed by .+, licence .+/)
     expect(page).not.toContain('working copy')
   })
-  it('names the other school', () => expect(words(frontPage(job('Juniper')))).toContain('NEC-style'))
+  it('of a record that is not what was sealed says so before anything else', () => {
+    const page = words(frontPage({ inspection: job('Skerry'), broken: ['entry 3: changed'] }))
+    expect(page).toContain('BROKEN: this record is not what was sealed (entry 3: changed)')
+  })
+  it('names the other school', () =>
+    expect(words(frontPage(asReported(job('Juniper'))))).toContain('NEC-style'))
 })
 
 it('every check stands with clause, reading, instrument and arithmetic', () => {
@@ -122,15 +129,16 @@ it('a calculation is worked out again from what was put in', () => {
 
 describe('the last page', () => {
   it('without a signature lists what stands in its way', async () => {
-    const page = words(await signaturePage(job('Fallowmere')))
+    const page = words(await signaturePage(asReported(job('Fallowmere'))))
     expect(page).toContain('What stands in the way:')
     expect(page).toContain('String C')
   })
   it('with one carries statement, licence and the end of the chain', async () => {
     const sealed = job('Skerry')
-    const page = words(await signaturePage(sealed))
+    const page = words(await signaturePage(asReported(sealed)))
     expect(page).toContain(sealed.state.seal!.body.statement)
     expect(page).toContain(sealed.state.head!.hash)
+    expect(page).toContain('abcd 0123')
   })
 })
 
@@ -157,7 +165,7 @@ it('of whatever core admits a report can be made', async () => {
   for (const seed of [3, 77, 412, 5001]) {
     const random = new RandomJob(new Chance(seed))
     for (let step = 0; step < 120; step++) random.grow()
-    const pdf = await report(random.inspection, () => Promise.resolve('/no/such/photo'))
+    const pdf = await report(asReported(random.inspection), () => Promise.resolve('/no/such/photo'))
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
   }
 }, 60_000)

@@ -1,6 +1,7 @@
 import pdfmake from 'pdfmake'
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
-import { fingerprint, type Inspection } from '@plumb-mark/core'
+import { fingerprint } from '@plumb-mark/core'
+import type { Reported } from './reported.js'
 import { FONTS, FONT_FILES } from './fonts.js'
 import { calculationPages } from './calculations.js'
 import { checkPages } from './checks.js'
@@ -15,20 +16,21 @@ pdfmake.setUrlAccessPolicy(() => false)
 pdfmake.setLocalAccessPolicy((path: string) => FONT_FILES.has(path))
 
 /** The report of a job as PDF: what was judged, by which sheets, with which readings, and who signed. */
-export async function report(inspection: Inspection, photoFile: PhotoFile): Promise<Buffer> {
-  return pdfmake.createPdf(await definition(inspection, photoFile)).getBuffer()
+export async function report(record: Reported, photoFile: PhotoFile): Promise<Buffer> {
+  return pdfmake.createPdf(await definition(record, photoFile)).getBuffer()
 }
 
-async function definition(inspection: Inspection, photoFile: PhotoFile): Promise<TDocumentDefinitions> {
+async function definition(record: Reported, photoFile: PhotoFile): Promise<TDocumentDefinitions> {
+  const { inspection } = record
   const { header, seal, head } = inspection.state
   const name = `${header?.number ?? ''} ${header?.title ?? ''}`
   const content: Content[] = [
-    frontPage(inspection),
+    frontPage(record),
     ...wallPages(inspection),
     ...checkPages(inspection),
     calculationPages(inspection),
     await defectPages(inspection, photoFile),
-    await signaturePage(inspection),
+    await signaturePage(record),
   ]
   return {
     pageSize: 'A4',

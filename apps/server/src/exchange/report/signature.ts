@@ -1,10 +1,11 @@
 import type { Content } from 'pdfmake/interfaces.js'
-import { blockers, type Inspection } from '@plumb-mark/core'
+import { blockers } from '@plumb-mark/core'
+import type { Reported } from './reported.js'
 import { isSignature } from '../../evidence/signature.js'
 import { FAINT, DANGER, when } from './look.js'
 
 /** The licensed signature with the fingerprint that it seals; or, plainly, what still stands in its way. */
-export async function signaturePage(inspection: Inspection): Promise<Content> {
+export async function signaturePage({ inspection, broken, keyFingerprint }: Reported): Promise<Content> {
   const { seal, head } = inspection.state
   if (!seal) {
     const inTheWay = blockers(inspection)
@@ -36,8 +37,20 @@ export async function signaturePage(inspection: Inspection): Promise<Content> {
         margin: [0, 12, 0, 2],
       },
       { text: head?.hash ?? '', style: 'figure' },
+      { text: 'The seal is signed with the key', margin: [0, 8, 0, 2] },
+      { text: keyFingerprint, style: 'figure' },
+      ...(broken.length > 0
+        ? [
+            {
+              text: `This record is BROKEN: ${broken.join('; ')}`,
+              bold: true,
+              color: DANGER,
+              margin: [0, 8, 0, 0] as [number, number, number, number],
+            },
+          ]
+        : []),
       {
-        text: 'Anyone who has the exported record can recompute it with “plumb-mark verify”.',
+        text: 'Anyone who has the exported record can recompute it with “plumb-mark verify --key” and this key.',
         style: 'small',
         margin: [0, 2, 0, 0],
       },

@@ -93,6 +93,11 @@ function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
           {saying(outcome.finding)}
         </Text>
       )}
+      {outcome.verdict === 'not-inspected' && outcome.again !== undefined && (
+        <Text color="unproven" mt="2px">
+          Read again: {outcome.again}. What was read before stays in the history.
+        </Text>
+      )}
       {outcome.verdict === 'not-proven' && (
         <Text color="unproven" mt="2px">
           {saying(outcome.wanting)}

@@ -5,6 +5,7 @@ import type { DefectRaisedDto } from '@plumb-mark/contract'
 import {
   SEVERITIES,
   SEVERITY_MEANS,
+  isMilder,
   type JudgedCheck,
   type PhotoRef,
   type ProposedDefect,
@@ -35,10 +36,16 @@ export function RaiseDefect({
     resolver: dtoResolver(({ DefectRaisedDto: of }) => of),
     defaultValues: { ...proposal, defectId: uuid(), checkId: judged.check.id },
   })
-  const raise = handleSubmit((defect) => {
+  const milder = isMilder(watch('severity') as Severity, proposal.severity)
+  const raise = handleSubmit(({ note, ...defect }) => {
     const kept = append(person!, {
       kind: 'defect-raised',
-      body: { ...defect, severity: defect.severity as Severity, ...(photos.length > 0 && { photos }) },
+      body: {
+        ...defect,
+        severity: defect.severity as Severity,
+        ...(note?.trim() && { note: note.trim() }),
+        ...(photos.length > 0 && { photos }),
+      },
     })
     if (kept) onDone()
   })
@@ -65,6 +72,14 @@ export function RaiseDefect({
           </Select>
         )}
       </Field>
+      {milder && (
+        <Field
+          label={`Why less than ${proposal.severity}?`}
+          hint={proposal.severity === 'stop' ? 'Only the reviewer may lower a stop.' : undefined}
+        >
+          {(ids) => <Input {...ids} {...register('note')} required autoComplete="off" />}
+        </Field>
+      )}
       <Field label="Remedy" problem={formState.errors.remedy?.message}>
         {(ids) => <Textarea {...ids} {...register('remedy')} rows={3} />}
       </Field>

@@ -53,7 +53,10 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
       !place && sheets.get(of)?.size !== undefined && sheets.get(of)?.kind !== 'module',
   )
   const [looseId, setLooseId] = useState(loose[0]?.id ?? '')
-  const hung = [...sheets].filter(([, { size, kind }]) => size !== undefined && kind !== 'module')
+  const pinned = useInspection(({ inspection }) => inspection?.state.header?.sheets) ?? []
+  const hung = [...sheets].filter(
+    ([id, { size, kind }]) => size !== undefined && kind !== 'module' && pinned.some((one) => one.id === id),
+  )
   const [sheetId, setSheetId] = useState(hung[0]?.[0] ?? '')
   const [label, setLabel] = useState('')
   const [serial, setSerial] = useState('')

@@ -1,0 +1,73 @@
+import { Injectable } from '@nestjs/common'
+import { createReadStream } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { pipeline } from 'node:stream/promises'
+import { DataSource } from 'typeorm'
+import {
+  photosShown,
+  verifyInspectionFile,
+  type Attestation,
+  type FileFault,
+  type JobId,
+  type PhotoRef,
+} from '@plumb-mark/core'
+import { sha256 } from '../database/digest.js'
+import type { JobRecord } from '../entries/entries.service.js'
+import { PhotosService } from '../evidence/photos.service.js'
+import { inspectionFile } from '../exchange/inspection-export.js'
+import { SealKey, signatureHolds } from './seal-key.js'
+import { SealRow } from './seal.entity.js'
+
+/** A sealed record as it stands now against what was sealed. */
+@Injectable()
+export class IntegrityService {
+  constructor(
+    private readonly db: DataSource,
+    private readonly key: SealKey,
+    private readonly photos: PhotosService,
+  ) {}
+
+  /** The signed seal of a job, or this installation's word for an open one as it stands. Undefined where a record was sealed before seals were signed. */
+  async attestationOf(jobId: JobId, { entries, state }: JobRecord): Promise<Attestation | undefined> {
+    const last = entries.at(-1)
+    if (!state.seal) return last && this.key.attest(jobId, last)
+    const row = await this.db.getRepository(SealRow).findOneBy({ jobId })
+    if (!row) return undefined
+    const { seq, head, publicKey, signature } = row
+    return { seq, head, publicKey, signature }
+  }
+
+  /** What is broken in a sealed record, in words; nothing for one that is open or intact. */
+  async brokenIn(jobId: JobId, record: JobRecord): Promise<string[]> {
+    const sealed = await this.db.getRepository(SealRow).findOneBy({ jobId })
+    if (!sealed && !record.state.seal) return []
+    const attested = sealed ? await this.attestationOf(jobId, record) : undefined
+    const file = inspectionFile(
+      jobId,
+      record.entries,
+      record.sheets.values(),
+      attested ?? sealed ?? undefined,
+    )
+    const faults = verifyInspectionFile(file, sha256, signatureHolds).map(faultWords)
+    const shown = new Map(record.entries.flatMap(photosShown).map((photo) => [photo.id, photo]))
+    const photos = await Promise.all([...shown.values()].map((photo) => this.brokenPhoto(jobId, photo)))
+    return [...faults, ...photos.flat()]
+  }
+
+  private async brokenPhoto(jobId: JobId, { id, sha256: wanted }: PhotoRef): Promise<string[]> {
+    try {
+      const hash = createHash('sha256')
+      await pipeline(createReadStream(await this.photos.originalOf(jobId, id)), hash)
+      return hash.digest('hex') === wanted ? [] : [`photo ${id} is not the one that was shown`]
+    } catch {
+      return [`photo ${id} is gone`]
+    }
+  }
+}
+
+const faultWords = (fault: FileFault): string =>
+  'seq' in fault
+    ? `entry ${fault.seq}: ${fault.fault}`
+    : 'sheetId' in fault
+      ? `sheet ${fault.sheetId}: ${fault.fault}`
+      : fault.fault

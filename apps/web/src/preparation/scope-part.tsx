@@ -1,0 +1,65 @@
+import { Button, Stack } from '@chakra-ui/react'
+import { useState } from 'react'
+import { ENTERED, ENTERED_WORDS, type Entered, type Scope } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
+import { TextField } from '../marks/text-field.js'
+import { Tick } from '../marks/tick.js'
+
+/** What the job is about: the whole installation, or named parts and why. What lies outside is said to be not inspected here. */
+export function ScopePart({
+  scope,
+  disabled,
+  onChange,
+}: {
+  scope: Scope | undefined
+  disabled: boolean
+  onChange: (scope: Scope) => void
+}) {
+  const [outside, setOutside] = useState<readonly Entered[]>(scope?.outside ?? [])
+  const [reason, setReason] = useState(scope?.reason ?? '')
+  const tick = (one: Entered, on: boolean) =>
+    setOutside(ENTERED.filter((other) => (other === one ? on : outside.includes(other))))
+  return (
+    <Stack
+      as="form"
+      gap="8px"
+      onSubmit={(event) => (
+        event.preventDefault(),
+        onChange({
+          outside: [...outside],
+          reason: outside.length > 0 ? reason.trim() : 'the whole installation',
+        })
+      )}
+      aria-label="Scope"
+    >
+      <Note>
+        The whole installation, unless something is ticked here: what is ticked is not asked for, and the
+        record says that it was not inspected.
+      </Note>
+      {ENTERED.map((one) => (
+        <Tick
+          key={one}
+          label={ENTERED_WORDS[one]}
+          checked={outside.includes(one)}
+          disabled={disabled}
+          onChange={(on) => tick(one, on)}
+        />
+      ))}
+      {outside.length > 0 && (
+        <TextField
+          label="Why"
+          value={reason}
+          required
+          readOnly={disabled}
+          placeholder="battery added to an existing system"
+          onChange={setReason}
+        />
+      )}
+      {!disabled && (
+        <Button type="submit" variant="outline" alignSelf="flex-start">
+          Save the scope
+        </Button>
+      )}
+    </Stack>
+  )
+}
