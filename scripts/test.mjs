@@ -87,6 +87,9 @@ suite(
   }),
 )
 
+// Every kind of fault is planted about twice; the whole campaign is run by hand.
+whole('short campaign of planted faults', ...node('campaign/run.mjs', '--runs', '450', '--seed', '7'))
+
 const e2eFile = join(results, 'e2e.json')
 suite(
   'browser tests',

@@ -19,8 +19,11 @@ export function applied(state: JobState, entries: readonly Entry[]): JobState {
   const last = state.entered.at(-1)
   if (last && fresh[0] && inTime(fresh[0], last) < 0)
     return applied(NOTHING_ENTERED, [...(state.entered as readonly Entry[]), ...entries])
-  const { due: _, ...next } = put(draftOf(state), fresh)
-  return { ...next, entered: [...state.entered, ...fresh], head: lastOf(state.head, entries) }
+  return {
+    ...put(draftOf(state), fresh),
+    entered: [...state.entered, ...fresh],
+    head: lastOf(state.head, entries),
+  }
 }
 
 function put(draft: Draft, entries: readonly EntryWith<unknown>[]): Draft {

@@ -78,9 +78,13 @@ export const bus = defineKind(
       // One device alone cannot share its address; where the sheet gives a range its address counts all the same.
       const unread =
         devices.length > 1 || addresses ? devices.filter(({ address }) => address === undefined) : []
+      const alone = devices.length < 2
       return {
-        verdict: faults.length > 0 ? 'does-not-conform' : unread.length > 0 ? 'not-proven' : 'conforms',
-        wanting: `read the address of ${unread.map(({ name }) => name).join(', ')}`,
+        verdict:
+          faults.length > 0 ? 'does-not-conform' : unread.length > 0 || alone ? 'not-proven' : 'conforms',
+        wanting: alone
+          ? 'enter every device on the bus: it joins at least two'
+          : `read the address of ${unread.map(({ name }) => name).join(', ')}`,
         working:
           faults.length === 0
             ? [

@@ -1,0 +1,62 @@
+import { HYPOTHESIS_WORDS } from '@plumb-mark/core'
+import { answerAll } from './answers.mjs'
+import { Chance } from './chance.mjs'
+import { BUILT } from './faults/built.mjs'
+import { READINGS } from './faults/readings.mjs'
+import { RECORDS } from './faults/records.mjs'
+import { mutations } from './mutations.mjs'
+import { cleanSite } from './site.mjs'
+
+export const FAULTS = [...READINGS, ...RECORDS, ...BUILT]
+const GOOD = ['conforms', 'not-applicable']
+/** Every so many a clean one. */
+const CLEAN_EVERY = 10
+
+/** Plants one fault in each of many random installations, and judges them. Nothing random but the seed. */
+export function campaign(runs, seed) {
+  const result = { kinds: new Set(), planted: 0, missed: [], clean: 0, alarms: [], ranked: 0, first: 0 }
+  const started = performance.now()
+  for (let i = 0; i < runs; i++) {
+    const own = seed * 1_000_003 + i
+    if (i % CLEAN_EVERY === 0) cleanRun(own, result)
+    faultyRun(FAULTS[i % FAULTS.length], own, result)
+  }
+  const { tried, kept } = mutations(seed)
+  return { ...result, mutated: tried, unmoved: kept, seconds: (performance.now() - started) / 1000 }
+}
+
+function cleanRun(seed, result) {
+  const site = cleanSite(new Chance(seed))
+  answerAll(site)
+  const wrong = site.inspection().checks.find(({ outcome }) => !GOOD.includes(outcome.verdict))
+  result.clean++
+  if (wrong) result.alarms.push({ seed, said: `${wrong.check.id}: ${String(wrong.outcome.finding ?? '')}` })
+}
+
+function faultyRun({ name, plant, before, cause, fix }, seed, result) {
+  // Not every installation has what a fault needs: another is drawn.
+  for (let tries = 0; tries < 20; tries++) {
+    const site = cleanSite(new Chance(seed + 7919 * tries))
+    if (before && !plant(site)) continue
+    answerAll(site, before ? (check) => check.requirement.kind !== 'presence' : undefined)
+    if (!before && !plant(site)) continue
+    result.kinds.add(name)
+    result.planted++
+    const { checks, state } = site.inspection()
+    const seen = state.unreadable.length > 0 || checks.some(({ outcome }) => !GOOD.includes(outcome.verdict))
+    if (!seen) result.missed.push({ name, seed })
+    if (cause || fix) rank(checks, { cause, fix }, result)
+    return
+  }
+}
+
+/** Does the planted cause stand first where a failing check ranks its causes? */
+function rank(checks, { cause, fix }, result) {
+  const failing = checks.filter(({ outcome }) => outcome.verdict === 'does-not-conform')
+  const said = cause
+    ? failing.find(({ check }) => check.requirement.kind === 'string-open-circuit')?.outcome.causes[0]
+    : failing.find(({ check }) => check.requirement.kind === 'ct-proof')?.outcome.finding
+  if (said === undefined) return
+  result.ranked++
+  if (String(said).startsWith(cause ? HYPOTHESIS_WORDS[cause].says : fix)) result.first++
+}

@@ -1,0 +1,248 @@
+import { INSTRUMENT } from '../site.mjs'
+import { nextRevision } from '../sheets.mjs'
+import { pick } from './readings.mjs'
+
+const part = (id, change) => (site) => site.change('part-placed', id, change)
+const cable = (id, change) => (site) => site.change('conductor-run', id, change)
+const bond = (id, change) => (site) => site.change('bond-made', id, change)
+const unit = (id, change) => (site) => site.change('unit-fitted', id, change)
+const wall = (change) => (site) => site.change('wall-measured', 'w-inv', change)
+const string = (change) => (site) => site.change('string-built', 's1', change)
+const drop = (test) => (site) => site.remove(test)
+const several = (site) => site.find('unit-fitted', ({ id }) => id.startsWith('inv-')).length > 1
+const ends =
+  (id) =>
+  ({ body }) =>
+    body.from === id || body.to === id || body.id === id
+const obstruction =
+  (of, x, y = 1300, w = 100, h = 100) =>
+  (site) => {
+    site.write('obstruction-measured', {
+      wallId: 'w-inv',
+      obstruction: { id: 'thing', label: 'thing', class: of, x, y, w, h },
+    })
+    return true
+  }
+const place = (change) => unit('inv-1', ({ place: was }) => ({ place: { ...was, ...change(was) } }))
+const bypass =
+  (from, to, size = 4) =>
+  (site) => {
+    const like = site.find('conductor-run', ({ id }) => id === 'c-board-q-1')[0].body
+    site.write('conductor-run', { ...like, id: 'extra', from, to, size })
+    return true
+  }
+
+/** A fault in what stands on site, there before anything is read. */
+const BEFORE = [
+  ['an inverter too near the corner', place(() => ({ x: 60 }))],
+  ['an inverter too high', place(() => ({ y: 1700 }))],
+  ['an inverter too low', place(() => ({ y: 700 }))],
+  ['something stands beside an inverter', obstruction('shelf', 1040)],
+  ['something hangs over an inverter', obstruction('shelf', 600, 1900)],
+  ['a window too near', obstruction('window', 1300, 1000, 300, 300)],
+  ['a window too near, written otherwise', obstruction(' WINDOW', 1500, 1000, 300, 300)],
+  ['something of a kind that nobody knows', obstruction('thingummy', 0, 0, 20, 20)],
+  ['a low ceiling', wall(() => ({ height: 2150 }))],
+  ['two inverters too near', (site) => several(site) && place(({ x }) => ({ x: x + 700 }))(site)],
+  ['two inverters in one place', (site) => several(site) && place(({ x }) => ({ x: x + 1200 }))(site)],
+  ['a wall measured with nothing', wall(() => ({ tape: undefined, instrument: undefined }))],
+  [
+    'a wall measured with a tape out of calibration',
+    wall(() => ({ instrument: { ...INSTRUMENT, calibratedUntil: '2026-05-31' } })),
+  ],
+  ['a right corner that nobody measured', wall(() => ({ width: undefined, rightCorner: true }))],
+  ['a gap that contradicts the offsets', contradicted],
+  ['an inverter that hangs nowhere', unit('inv-1', () => ({ place: undefined }))],
+
+  ['a breaker too large for its cable', part('q-1', () => ({ rating: 100 }))],
+  ['a breaker too large for the unit', part('q-1', () => ({ rating: 40 }))],
+  ['a breaker too small', part('q-1', () => ({ rating: 10 }))],
+  ['a breaker of unknown rating', part('q-1', () => ({ rating: undefined }))],
+  ['an isolator instead of a breaker', part('q-1', () => ({ kind: 'isolator', rating: 63 }))],
+  ['a way round the breaker', bypass('board', 'p-inv-1')],
+  ['a way round the breaker by a thick cable', bypass('board', 'p-inv-1', 70)],
+  ['a load on the board without a breaker', bypass('board', 'loads', 1.5)],
+  ['the main fuse is of unknown rating', part('fuse', () => ({ rating: undefined }))],
+  [
+    'the main fuse is too large',
+    (site) => part('fuse', () => ({ rating: 250 }))(site) && part('grid', () => ({ source: 250 }))(site),
+  ],
+  ['the main fuse is missing', part('fuse', () => ({ kind: 'isolator', rating: 250 }))],
+  ['nobody said what the grid drives', part('grid', () => ({ source: undefined }))],
+  ['nobody said what an inverter drives', part('p-inv-1', () => ({ source: undefined }))],
+  ['nobody read the rating of the board', part('board', () => ({ rating: undefined }))],
+  ['the board is too small', part('board', () => ({ rating: 40 }))],
+  ['nobody read the rating of an isolator', part('i-1', () => ({ rating: undefined }))],
+  ['an isolator too small', part('i-1', () => ({ rating: 10 }))],
+  ['the meter is too small', part('meter-part', () => ({ rating: 40 }))],
+  ['a residual-current device of another kind', part('q-1', () => ({ residual: 'AC' }))],
+  ['nobody read the kind of residual-current device', part('q-1', () => ({ residual: undefined }))],
+  ['no surge protection', part('board', () => ({ surge: false }))],
+  ['nobody looked for surge protection', part('board', () => ({ surge: undefined }))],
+  ['no label of two supplies', part('board', () => ({ labelled: false }))],
+  ['nobody looked for the label', part('board', () => ({ labelled: undefined }))],
+  ['a cable too thin', cable('c-q-1-i-1', () => ({ size: 1.5 }))],
+  ['a cable between two sizes', cable('c-q-1-i-1', () => ({ size: 2.2 }))],
+  ['a main cable too thin', cable('c-fuse-meter-part', () => ({ size: 6 }))],
+  ['a cable too long', cable('c-i-1-p-inv-1', () => ({ length: 900 }))],
+  ['a cable in great heat', cable('c-q-1-i-1', () => ({ ambient: 95 }))],
+  ['too many circuits together', cable('c-q-1-i-1', () => ({ grouped: 40 }))],
+  ['a cable is not drawn', drop(ends('c-q-1-i-1'))],
+  ['an inverter is not traced', drop(ends('p-inv-1'))],
+  ['a row of inverters on a thin cable', rowOfInverters],
+
+  [
+    'a string too long',
+    string(({ path }) => ({
+      path: [
+        ...path,
+        ...path.map((at) => at.replace('r1', 'r2')),
+        ...path.map((at) => at.replace('r1', 'r3')),
+      ],
+    })),
+  ],
+  ['a string too short', string(({ path }) => ({ path: path.slice(0, 4) }))],
+  [
+    'a place on two strings',
+    (site) => site.change('string-built', 's2', ({ path }) => ({ path: [...path.slice(1), 'south.r1c1'] })),
+  ],
+  [
+    'a string over an empty place',
+    (site) => site.change('plane-built', 'south', () => ({ empty: ['south.r1c2'] })),
+  ],
+  ['an input that nobody spoke of', drop(({ kind, body }) => kind === 'string-built' && body.id === 's2')],
+  [
+    'nobody said how cold it gets',
+    (site) => (site.entries[0].body = { ...site.entries[0].body, coldest: undefined }) && true,
+  ],
+  [
+    'far colder than the inverter stands',
+    (site) =>
+      (site.entries[0].body = { ...site.entries[0].body, coldest: -45 }) &&
+      string(({ path }) => ({ path: [...path, ...path.map((at) => at.replace('r1', 'r2'))], input: 'PV1' }))(
+        site,
+      ),
+  ],
+
+  ['a bond is missing', drop(ends('b-inv-1'))],
+  ['the bar is not bonded', drop(ends('b-bar'))],
+  ['a bond of another kind', bond('b-inv-1', () => ({ means: 'washer', uses: 1 }))],
+  ['a bond too thin', bond('b-inv-1', () => ({ size: 2.5 }))],
+  ['nobody read the size of a bond', bond('b-inv-1', () => ({ size: undefined }))],
+  ['nobody read the line conductor beside a bond', bond('b-inv-1', () => ({ lineSize: undefined }))],
+  ['the bond of the bar too thin', bond('b-bar', () => ({ size: 4 }))],
+  ['a washer used twice', bond('b-frames', () => ({ uses: 2 }))],
+  ['nobody said how often a washer was used', bond('b-frames', () => ({ uses: undefined }))],
+  ['the core of the supply is landed on nothing', looseCore],
+  ['frames that are not bonded', drop(ends('b-frames'))],
+
+  ['a box without a serial', box(() => ({ serial: undefined }))],
+  ['a module on two boxes', box((one, others) => ({ feeds: [...one.feeds, others[1].at] }))],
+  ['an open port', box(() => ({ idlePorts: 1, cappedPorts: 0 }))],
+]
+
+/** A fault that comes after everything was read. */
+const AFTER = [
+  ['an inverter is exchanged', (site) => later(site, 'unit-fitted', 'inv-1', () => ({ serial: 'NEW-77' }))],
+  [
+    'a string is wired anew',
+    (site) =>
+      later(site, 'string-built', 's1', ({ path, count }) => ({ path: path.slice(1), count: count - 1 })),
+  ],
+  [
+    'a bond is made anew',
+    (site) => later(site, 'bond-made', 'b-inv-1', () => ({ means: 'copper', size: 10, length: 30 })),
+  ],
+  ['a revision asks another question', adopted],
+  ['a module sheet with another voltage', adoptedModules],
+]
+
+export const BUILT = [
+  ...BEFORE.map(([name, plant]) => ({ name, plant, before: true })),
+  ...AFTER.map(([name, plant]) => ({ name, plant })),
+]
+
+function later(site, kind, id, change) {
+  const was = site.find(kind, (body) => body.id === id).at(-1)
+  if (!was) return false
+  site.write(kind, { ...was.body, ...change(was.body) })
+  return true
+}
+
+function contradicted(site) {
+  if (!several(site)) return false
+  const [a, b] = ['inv-1', 'inv-2'].map(
+    (id) => site.find('unit-fitted', (body) => body.id === id)[0].body.place,
+  )
+  const computed = b.x - a.x - a.w
+  const value = Math.round(computed / 4)
+  site.write('gap-measured', {
+    wallId: 'w-inv',
+    gap: { id: 'g', from: 'inv-1', to: 'inv-2', axis: 'across', value, typed: `${value} mm` },
+  })
+  return true
+}
+
+function rowOfInverters(site) {
+  const like = site.find('conductor-run', ({ id }) => id === 'c-i-1-p-inv-1')[0].body
+  let before = 'p-inv-1'
+  for (let i = 0; i < 14; i++) {
+    const id = `row-${i}`
+    site.write('part-placed', { id, label: id, kind: 'inverter', source: 6 })
+    site.write('conductor-run', { ...like, id: `c-${id}`, from: before, to: id })
+    before = id
+  }
+  return true
+}
+
+function looseCore(site) {
+  site.write('earth-part-found', { id: 'stub', label: 'Stub', kind: 'bar' })
+  site.write('bond-made', {
+    id: 'b-second',
+    from: 'e-inv-1',
+    to: 'bar',
+    means: 'copper',
+    size: 10,
+    length: 4,
+    lineSize: 10,
+  })
+  return site.change('bond-made', 'b-inv-1', () => ({ to: 'stub' }))
+}
+
+function box(change) {
+  return (site) => {
+    const [entry] = site.find('devices-fitted')
+    if (!entry) return false
+    const { devices } = entry.body
+    entry.body = { devices: devices.map((one, i) => (i === 0 ? { ...one, ...change(one, devices) } : one)) }
+    return true
+  }
+}
+
+function adopt(site, unitId, change) {
+  const { sheetId } = site.find('unit-fitted', ({ id }) => id === unitId).at(-1).body
+  const next = nextRevision(site.sheets.get(sheetId), change)
+  site.sheets.set(next.id, next.sheet)
+  const { maker, model, revision } = next.sheet
+  site.write('sheet-adopted', {
+    sheet: { id: next.id, maker, model, revision, fingerprint: 'f' },
+    replaces: sheetId,
+  })
+}
+
+function adopted(site) {
+  const found = pick(
+    site,
+    ({ requirement, unit }) => unit.id === 'inv-1' && requirement.kind === 'observation',
+  )
+  adopt(site, 'inv-1', (data) => {
+    data.requirements.find(({ id }) => id === found.check.requirement.id).question =
+      'Was something quite different seen here?'
+  })
+  return true
+}
+
+function adoptedModules(site) {
+  adopt(site, 'modules', (data) => void (data.module.voc = 49.6))
+  return true
+}

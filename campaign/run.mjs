@@ -1,0 +1,29 @@
+// npm run campaign -- [--runs N] [--seed N] [--goal]: random installations, each with exactly one fault planted, and clean ones between.
+import { parseArgs } from 'node:util'
+import { build, install } from '../scripts/shared.mjs'
+
+const { values } = parseArgs({
+  options: { runs: { type: 'string', default: '1000' }, seed: { type: 'string', default: '1' } },
+})
+install()
+build()
+const { campaign } = await import('./campaign.mjs')
+const { kinds, planted, missed, clean, alarms, ranked, first, mutated, unmoved, seconds } = campaign(
+  Number(values.runs),
+  Number(values.seed),
+)
+
+console.log(
+  `${planted} installations with one fault each, of ${kinds.size} kinds, seed ${values.seed}, in ${seconds.toFixed(1)} s`,
+)
+console.log(`passed as conforms although faulty: ${missed.length}`)
+for (const { name, seed } of missed.slice(0, 10)) console.log(`  ${name} (installation ${seed})`)
+console.log(`false alarms on ${clean} clean ones: ${alarms.length}`)
+for (const { seed, said } of alarms.slice(0, 10)) console.log(`  installation ${seed}: ${said}`)
+console.log(`the planted cause first, where readings tell it apart: ${first} of ${ranked}`)
+console.log(`answers of which one part was taken away: ${mutated}, still conforming: ${unmoved.length}`)
+for (const said of unmoved.slice(0, 10)) console.log(`  ${said}`)
+const KINDS_WANTED = 120
+if (kinds.size < KINDS_WANTED && Number(values.runs) >= 1000)
+  console.log(`only ${kinds.size} kinds of fault came up`)
+process.exit(missed.length + alarms.length + unmoved.length === 0 && first >= 0.95 * ranked ? 0 : 1)
