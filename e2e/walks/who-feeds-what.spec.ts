@@ -15,7 +15,9 @@ test('a house is traced from a template, a forgotten source is found, a device l
 
   await diagram.getByRole('button', { name: 'Cable Board to Loads' }).press('Enter')
   const cable = page.getByRole('region', { name: 'Cable', exact: true })
-  await expect(cable).toContainText('Fed by Grid 63 A and AH-8T 13 A; carries 76 A; no device is on it.')
+  await expect(cable).toContainText(
+    'Fed by Grid 63 A and AH-8T 13 A; carries 76 A; 76 A can pass before anything trips.',
+  )
   const check = page.locator('[data-open-check*="/cables/"]')
   await expect(check).toContainText('carries 76 A from Grid and AH-8T, may carry 62 A')
   await expect(check).toContainText('a supply fuse alone says nothing about the part beyond the second one')

@@ -57,7 +57,7 @@ export function ConductorPanel({
         <Text gridColumn="1 / -1">
           {load.sources.length === 0
             ? 'Nothing that is entered feeds it.'
-            : `Fed by ${listed(load.sources.map(({ name, amps: each }) => `${name} ${amps(each)}`))}; carries ${amps(load.carries)}${load.limit === undefined ? '' : `, limited to ${amps(load.limit)}`}${load.protectiveDevice === undefined ? '; no device is on it' : `; protected by ${amps(load.protectiveDevice)}`}.`}
+            : `Fed by ${listed(load.sources.map(({ name, amps: each }) => `${name} ${amps(each)}`))}; carries ${amps(load.carries)}${load.limit === undefined ? '' : `, limited to ${amps(load.limit)}`}${passesWords(load)}.`}
         </Text>
       )}
       <ChoiceField
@@ -131,4 +131,13 @@ export function ConductorPanel({
       />
     </PanelForm>
   )
+}
+
+/** What limits a cable, in words: a device at its end, or those behind it together. */
+function passesWords({ protectiveDevice, atDevice, unprotectedFrom }: ConductorLoad): string {
+  if (unprotectedFrom) return `; no protective device between it and ${unprotectedFrom.label}`
+  if (protectiveDevice === undefined) return ''
+  return atDevice
+    ? `; protected by ${amps(protectiveDevice)}`
+    : `; ${amps(protectiveDevice)} can pass before anything trips`
 }
