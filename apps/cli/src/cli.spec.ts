@@ -140,6 +140,10 @@ describe('verify', () => {
       expect.stringContaining('entry 1 (e1): its content does not fit its hash'),
     ])
   })
+  it('wants the key that it is told, and tells a record that no key signed', () => {
+    const { code, out } = run(['verify', file('unsigned.json', pinned()), '--key', 'abcd 0123'])
+    expect([code, out]).toEqual([1, expect.stringContaining('no signature by that key')])
+  })
   it('tells a sheet that is not the pinned one, and names who sealed', () => {
     const job = SampleJob.opened().answered()
     job.write('reviewer', 'signed', SIGNATURE(job))

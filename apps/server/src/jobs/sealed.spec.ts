@@ -2,7 +2,20 @@ import { sampleSignature } from '../demo/sample-signature.js'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
 import { DataSource } from 'typeorm'
-import { fold, inspect, sheetsById, type InspectionFile } from '@plumb-mark/core'
+import type { JobSummary } from '@plumb-mark/contract'
+import {
+  fold,
+  inspect,
+  linked,
+  readInspectionFile,
+  sheetsById,
+  verifyInspectionFile,
+  type Entry,
+  type InspectionFile,
+  type NewEntry,
+} from '@plumb-mark/core'
+import { sha256 } from '../database/digest.js'
+import { signatureHolds } from '../sign-off/seal-key.js'
 import { RunningServer, entry, type Caller } from '../testing/running-server.testing.js'
 
 let server: RunningServer
@@ -123,6 +136,92 @@ it('nor in the database itself', async () => {
   await expect(db.query('UPDATE jobs SET sealedAt = NULL WHERE id = ?', [jobId])).rejects.toThrow(
     'this job is sealed',
   )
+})
+
+it('nor by a statement that replaces instead of changing', async () => {
+  const db = server.get(DataSource)
+  const [open] = (await inspector.json<JobSummary[]>('GET', '/api/jobs')).body.filter(
+    ({ id }) => id !== jobId,
+  )
+  const [entryRow] = (await db.query('SELECT * FROM entries WHERE jobId = ? AND seq = 2', [
+    open!.id,
+  ])) as Record<string, unknown>[]
+  const columns = Object.keys(entryRow!)
+    .map((name) => `"${name}"`)
+    .join(', ')
+  const replaced = (table: string, names: string, row: Record<string, unknown>) =>
+    db.query(
+      `INSERT OR REPLACE INTO ${table} (${names}) VALUES (${Object.keys(row)
+        .map(() => '?')
+        .join(', ')})`,
+      Object.values(row),
+    )
+  await expect(replaced('entries', columns, { ...entryRow!, body: '{}' })).rejects.toThrow('never changed')
+  const [job] = (await db.query('SELECT * FROM jobs WHERE id = ?', [jobId])) as Record<string, unknown>[]
+  await expect(replaced('jobs', Object.keys(job!).join(', '), { ...job!, sealedAt: null })).rejects.toThrow(
+    'never replaced',
+  )
+  const [sheet] = (await db.query('SELECT * FROM sheets WHERE id = ?', ['aldervane-dx-4-a'])) as Record<
+    string,
+    unknown
+  >[]
+  await expect(replaced('sheets', Object.keys(sheet!).join(', '), { ...sheet!, source: '' })).rejects.toThrow(
+    'never changed',
+  )
+  const [seal] = (await db.query('SELECT * FROM seals WHERE jobId = ?', [jobId])) as Record<string, unknown>[]
+  await expect(replaced('seals', Object.keys(seal!).join(', '), { ...seal!, head: 'x' })).rejects.toThrow(
+    'never changed',
+  )
+})
+
+describe('the seal is signed', () => {
+  const file = async () =>
+    (await reviewer.json<InspectionFile>('GET', `/api/jobs/${jobId}/inspection.json`)).body
+  const faults = (record: InspectionFile) =>
+    verifyInspectionFile(readInspectionFile(record), sha256, signatureHolds).map(({ fault }) => fault)
+  it('by the key of this installation, and holds', async () => {
+    const record = await file()
+    expect(faults(record)).toEqual([])
+    expect(record.attested!.publicKey).toContain('BEGIN PUBLIC KEY')
+    expect((await reviewer.bundle(jobId)).body).toMatchObject({
+      broken: [],
+      keyFingerprint: expect.stringMatching(/^[0-9a-f]{4} /),
+    })
+  })
+  it('so that a tail that was cut off, and a chain that was made anew, are seen', async () => {
+    const record = await file()
+    expect(faults({ ...record, entries: record.entries.slice(0, -1) })).toEqual(['tail-cut'])
+    const anew = record.entries.reduce<Entry[]>(
+      (all, { id, kind, at, body, by, said, received }) => [
+        ...all,
+        linked(
+          {
+            id,
+            kind,
+            at,
+            body: kind === 'observation' ? { ...body, note: 'later' } : body,
+            ...(said && { said }),
+            ...(received && { received }),
+          } as NewEntry,
+          jobId,
+          by,
+          all.at(-1),
+          sha256,
+        ),
+      ],
+      [],
+    )
+    const head = { seq: anew.length, head: anew.at(-1)!.hash }
+    expect(faults({ ...record, entries: anew })).toContain('tail-cut')
+    expect(faults({ ...record, entries: anew, attested: { ...record.attested!, ...head } })).toContain(
+      'wrong-signature',
+    )
+  })
+  it('and a sheet that the record does not know is told', async () => {
+    const record = await file()
+    const stranger = { ...record.sheets[0]!, revision: 'Z' }
+    expect(faults({ ...record, sheets: [...record.sheets, stranger] })).toEqual(['sheet-unknown'])
+  })
 })
 
 it('the list says that it waits for nothing, and the file that leaves judges as it did here', async () => {

@@ -81,6 +81,9 @@ const missingFrom = (all: Sheet['requirements'], others: Sheet['requirements']) 
 /** What is not worth telling: it says which revision this is, which is known. */
 const SILENT = new Set(['format', 'version', 'revision', 'date', 'requirements'])
 
+/** Lists whose order is what they say. */
+const ORDERED = new Set(['bolts', 'steps'])
+
 function rowsOf(sheet: Sheet): Map<string, Row> {
   const rows = new Map<string, Row>()
   const fields = sheetSchema().properties!
@@ -93,6 +96,10 @@ function rowsOf(sheet: Sheet): Map<string, Row> {
   ) => {
     if (value === undefined) return
     if (Array.isArray(value)) {
+      if (ORDERED.has(trail.at(-1) ?? '')) {
+        const order = value.map((one, i) => nameOf(one) ?? `no. ${i + 1}`).join(' · ')
+        rows.set(`${key}/order`, { ...head, what: [...trail, 'order'].join(', '), ...said(order, undefined) })
+      }
       value.forEach((one, i) =>
         add(`${key}/${nameOf(one) ?? i}`, one, schema?.items, head, [
           ...trail,

@@ -24,7 +24,11 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
     conditions: ['irradiance'],
     signed: false,
   }),
-  required: ({ tolerancePercent }) => `that of one module at this irradiance, ± ${fig(tolerancePercent)} %`,
+  required({ tolerancePercent }, { string }, around) {
+    const isc = string?.path?.[0] && around.array().moduleAt(string.path[0])?.data?.isc
+    const figure = isc ? say` (${amps(isc)} at 1000 W/m²)` : ''
+    return say`that of one module at this irradiance${figure}, ± ${fig(tolerancePercent)} %`
+  },
   judge({ tolerancePercent }, { string }, given, around) {
     if (given?.kind !== 'reading' || !string) return undefined
     const isc =
