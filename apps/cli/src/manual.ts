@@ -5,7 +5,9 @@ USAGE
   plumb-mark compute --batch < lines.jsonl        {"calculator","input"} a line in, one result line each out, in the same order
   plumb-mark compute --list [--json]              every calculator, what it answers and its input schema
   plumb-mark check <file> [--json]                judges an exported inspection and prints the verdicts, worst first
-  plumb-mark verify <file> [--json]               recomputes the hash chain, the seal and the sheet fingerprints of a record
+  plumb-mark verify <file> [--json] [--key FINGERPRINT]
+                                                  recomputes the hash chain, the seal, its signature and the sheet
+                                                  fingerprints of a record; with the key that the report prints, also who signed
 
 UNITS
   Inputs are in canonical units: mm, mm², m (cable lengths), N·m, V, A, W, var, VA, Ω, MΩ, °C, W/m², s, kg, kN.

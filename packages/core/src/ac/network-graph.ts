@@ -60,6 +60,8 @@ interface Nodes {
 
 /** What is known of the ways from one side of a cable back to what feeds it. */
 export interface Behind {
+  /** Does any source lie there? */
+  feeds: boolean
   /** Sources whose current nobody entered. */
   unknownSources: NetworkPart[]
   /** Devices that stand first on the way to a source, and whose rating nobody entered. */
@@ -67,6 +69,19 @@ export interface Behind {
   /** A grid supply that is reached without passing any device. */
   bareGrid: NetworkPart | undefined
 }
+
+const NOTHING_BEHIND: Behind = { feeds: false, unknownSources: [], unknownDevices: [], bareGrid: undefined }
+
+/** What can be asked of an edge, seen from either end. */
+type Question = 'fed' | 'takes' | 'passed' | 'behind'
+const FROM_START = { fed: 'fed', takes: 'takes', passed: 'passed', behind: 'behind' } satisfies Record<
+  Question,
+  string
+>
+const FROM_END = { fed: 'fed-', takes: 'takes-', passed: 'passed-', behind: 'behind-' } satisfies Record<
+  Question,
+  string
+>
 
 /**
  * Who can drive how much to where, and who can take it. A. Between two parts of a tree there is one way, and what lies behind an edge is
@@ -79,12 +94,14 @@ export class NetworkGraph {
   private readonly edges = new Map<string, { edge: string; to: string }[]>()
   private readonly direct: ReadonlySet<string>
   private readonly isTree: boolean
-  private readonly known = new Map<string, unknown>()
+  private readonly known = new Map<string, Record<string, unknown>>()
+  private readonly starts: ReadonlyMap<string, string>
 
   constructor(private readonly network: NetworkBuilt) {
     const { parts, conductors } = network
     this.parts = new Map(parts.map((part) => [part.id, part]))
     this.isTree = hasNoRing(conductors)
+    this.starts = new Map(conductors.map(({ id, from }) => [id, from]))
     this.direct = new Set(conductors.filter(({ phases }) => phases === 'dc').map(({ id }) => id))
     for (const { id, from, to } of conductors) {
       this.join(from, { edge: id, to })
@@ -114,25 +131,22 @@ export class NetworkGraph {
 
   /** What a part and all that lies behind it can take in through the edge named. */
   takes(id: string, through: string): number {
-    return this.once('takes', id, through, () =>
-      this.taken(id, through, (part) => OWN[TAKES[part.kind]](part)),
-    )
+    return this.taken('takes', id, through, (part) => OWN[TAKES[part.kind]](part))
   }
 
   /** What the devices beyond an edge let through, whatever there is that takes it. */
   passedOn(id: string, through: string): number {
-    return this.once('passed', id, through, () =>
-      this.taken(id, through, (part) => {
-        const alike = this.at(part.id).filter(({ edge }) => this.isDirect(edge) === this.isDirect(through))
-        const leadsOn = alike.length > 1
-        return TAKES[part.kind] === 'through' && leadsOn ? 0 : Infinity
-      }),
-    )
+    return this.taken('passed', id, through, (part) => {
+      const alike = this.at(part.id).filter(({ edge }) => this.isDirect(edge) === this.isDirect(through))
+      return TAKES[part.kind] === 'through' && alike.length > 1 ? 0 : Infinity
+    })
   }
 
   /** What feeds an edge from the side of the part named, as far as somebody said so. */
   behind(id: string, through: string): Behind {
-    return this.once('behind', id, through, () => this.lookBehind(id, through))
+    return this.once('behind', id, through, () =>
+      this.isTree ? this.behindInTree(id, through) : this.behindInRing(id, through),
+    )
   }
 
   private fedInTree(id: string, through: string): FedBy[] {
@@ -159,13 +173,50 @@ export class NetworkGraph {
     })
   }
 
-  private taken(id: string, through: string, own: (part: NetworkPart) => number): number {
+  private taken(
+    what: 'takes' | 'passed',
+    id: string,
+    through: string,
+    own: (part: NetworkPart) => number,
+  ): number {
+    return this.once(what, id, through, () => {
+      const part = this.parts.get(id)
+      if (!part) return 0
+      if (this.isBehindInverter(part, through)) return Infinity
+      if (!this.isTree) return this.takenInRing(id, through, own)
+      const behind = this.others(id, through).reduce(
+        (sum, { edge, to }) => sum + this.taken(what, to, edge, own),
+        0,
+      )
+      return Math.min(own(part) + behind, limitOf(part))
+    })
+  }
+
+  private behindInTree(id: string, through: string): Behind {
     const part = this.parts.get(id)
-    if (!part) return 0
-    if (this.isBehindInverter(part, through)) return Infinity
-    if (!this.isTree) return this.takenInRing(id, through, own)
-    const behind = this.others(id, through).reduce((sum, { edge, to }) => sum + this.taken(to, edge, own), 0)
-    return Math.min(own(part) + behind, limitOf(part))
+    if (!part) return NOTHING_BEHIND
+    const beyond = this.others(id, through).map(({ edge, to }) => this.behind(to, edge))
+    const drives = this.drives(part, through)
+    const feeds = drives || beyond.some((one) => one.feeds)
+    const isDevice = part.kind === 'device'
+    const unread = isDevice && part.rating === undefined && feeds ? [part] : []
+    return {
+      feeds,
+      unknownSources: [
+        ...(drives && part.source === undefined ? [part] : []),
+        ...beyond.flatMap(({ unknownSources }) => unknownSources),
+      ],
+      unknownDevices: isDevice ? unread : beyond.flatMap(({ unknownDevices }) => unknownDevices),
+      bareGrid: isDevice
+        ? undefined
+        : part.kind === 'grid'
+          ? part
+          : beyond.map(({ bareGrid }) => bareGrid).find((grid) => grid !== undefined),
+    }
+  }
+
+  private drives(part: NetworkPart, through: string): boolean {
+    return DRIVING_KINDS.includes(part.kind) && !this.isBehindInverter(part, through)
   }
 
   private takenInRing(id: string, through: string, own: (part: NetworkPart) => number): number {
@@ -202,8 +253,13 @@ export class NetworkGraph {
     return pairs.get(id)
   }
 
-  private lookBehind(id: string, through: string): Behind {
-    const found: Behind = { unknownSources: [], unknownDevices: [], bareGrid: undefined }
+  private behindInRing(id: string, through: string): Behind {
+    const found: Behind = {
+      feeds: this.feedsAnything(id, through, through),
+      unknownSources: [],
+      unknownDevices: [],
+      bareGrid: undefined,
+    }
     const seen = new Set<string>()
     /** `bare` while no device was passed. */
     const visit = (at: string, edge: string, bare: boolean): void => {
@@ -211,8 +267,7 @@ export class NetworkGraph {
       const key = `${at} ${String(bare)}`
       if (!part || seen.has(key)) return
       seen.add(key)
-      const drives = DRIVING_KINDS.includes(part.kind) && !this.isBehindInverter(part, edge)
-      if (drives && part.source === undefined) add(found.unknownSources, part)
+      if (this.drives(part, edge) && part.source === undefined) add(found.unknownSources, part)
       if (part.kind === 'grid' && bare) found.bareGrid ??= part
       if (
         part.kind === 'device' &&
@@ -234,7 +289,7 @@ export class NetworkGraph {
     const queue = [{ at: id, edge: from }]
     for (let next = queue.shift(); next; next = queue.shift()) {
       const part = this.parts.get(next.at)
-      if (part && DRIVING_KINDS.includes(part.kind) && !this.isBehindInverter(part, next.edge)) return true
+      if (part && this.drives(part, next.edge)) return true
       for (const { edge, to } of this.others(next.at, next.edge, through)) {
         if (seen.has(to)) continue
         seen.add(to)
@@ -264,13 +319,13 @@ export class NetworkGraph {
     return kind === 'inverter' && this.isDirect(through)
   }
 
-  /** What lies behind an edge is the same whoever asks: it is worked out once. */
-  private once<T>(what: string, id: string, through: string, work: () => T): T {
-    const key = `${what} ${id} ${through}`
-    if (this.known.has(key)) return this.known.get(key) as T
-    const answer = work()
-    this.known.set(key, answer)
-    return answer
+  /** What lies behind an edge is the same whoever asks: it is worked out once, for each of its two ends. */
+  private once<T>(what: Question, id: string, through: string, work: () => T): T {
+    let answers = this.known.get(through)
+    if (!answers) this.known.set(through, (answers = {}))
+    const key = this.starts.get(through) === id ? FROM_START[what] : FROM_END[what]
+    if (key in answers) return answers[key] as T
+    return (answers[key] = work()) as T
   }
 
   private join(id: string, edge: { edge: string; to: string }): void {

@@ -22,7 +22,7 @@ export interface ConductorLoad {
   unknownSources: NetworkPart[]
   unknownDevices: NetworkPart[]
   /** The same where what a machine drives counts at 125 %, since it lasts for hours. */
-  protectiveLasting: number | undefined
+  readonly protectiveLasting: number | undefined
   /** Does a protective device stand at one of its ends? */
   atDevice: boolean
 }
@@ -35,8 +35,10 @@ export interface ConductorLoad {
  */
 export function networkLoads(network: NetworkBuilt): ConductorLoad[] {
   const graph = new NetworkGraph(network)
-  const lasting = new NetworkGraph({ ...network, parts: network.parts.map(raised) })
-  return network.conductors.map((conductor) => loadOf(conductor, graph, lasting))
+  let lasting: NetworkGraph | undefined
+  // Only one school asks for it: the same network is worked out a second time when somebody does.
+  const whileLasting = () => (lasting ??= new NetworkGraph({ ...network, parts: network.parts.map(raised) }))
+  return network.conductors.map((conductor) => loadOf(conductor, graph, whileLasting))
 }
 
 /** What a machine drives lasts for hours; a rating is not raised. */
@@ -54,7 +56,11 @@ interface Direction {
   behind: Behind
 }
 
-function loadOf(conductor: NetworkConductor, graph: NetworkGraph, lasting: NetworkGraph): ConductorLoad {
+function loadOf(
+  conductor: NetworkConductor,
+  graph: NetworkGraph,
+  lasting: () => NetworkGraph,
+): ConductorLoad {
   const { id, from, to } = conductor
   const [forward, backward] = [direction(from, to, id, graph), direction(to, from, id, graph)]
   const [most, least] = [forward, backward].map(carriedBy) as [number, number]
@@ -73,7 +79,9 @@ function loadOf(conductor: NetworkConductor, graph: NetworkGraph, lasting: Netwo
     limit: isLimited ? takes : undefined,
     carries: Math.min(sum, takes),
     protectiveDevice: limitOf(conductor, graph),
-    protectiveLasting: limitOf(conductor, lasting),
+    get protectiveLasting() {
+      return limitOf(conductor, lasting())
+    },
     atDevice: [from, to].some((end) => graph.part(end)?.kind === 'device'),
     downstreamDevice: isLimited ? takes : undefined,
     pvSource: false,

@@ -1,5 +1,6 @@
 import type { Content } from 'pdfmake/interfaces.js'
 import {
+  CLOCK_TOLERANCE,
   ENTERED_WORDS,
   VERDICT_WORDS,
   fingerprint,
@@ -13,6 +14,18 @@ import type { Reported } from './reported.js'
 import { ACCENT, FAINT, DANGER, QUIET, heads } from './look.js'
 
 const PLUMB = `<svg viewBox="0 0 24 60" width="20" height="50"><g fill="none" stroke="#22211d" stroke-width="1.4"><path d="M12 0 V34"/><path d="M6 34 H18 L12 58 Z" fill="#a9853a" stroke="#6d5313"/></g></svg>`
+
+/** Clocks that were off by more than the record lets pass without a word. */
+function clockLines({ entered }: Inspection['state']): Content[] {
+  const off = entered.filter(
+    ({ at, said }) => said !== undefined && Math.abs(Date.parse(said) - Date.parse(at)) > CLOCK_TOLERANCE,
+  ).length
+  if (off === 0) return []
+  const words = off === 1 ? '1 entry was' : `${off} entries were`
+  return [
+    { text: `${words} made on a device whose clock was off; the times here are corrected.`, style: 'small' },
+  ]
+}
 
 /** What lies outside of the job: not inspected here, and never conforming. */
 function scopeLines(scope: Scope | undefined): Content[] {
@@ -78,6 +91,7 @@ export function frontPage({ inspection, broken }: Pick<Reported, 'inspection' | 
       layout: QUIET,
     },
     { text: summary(inspection), margin: [0, 14, 0, 0], fontSize: 11 },
+    ...clockLines(state),
     ...scopeLines(header?.scope),
     { text: 'Units and sheets', style: 'part' },
     unitTable(inspection),
