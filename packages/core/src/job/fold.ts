@@ -17,13 +17,35 @@ export const fold = (entries: readonly Entry[]): JobState => applied(NOTHING_ENT
 export function applied(state: JobState, entries: readonly Entry[]): JobState {
   const fresh = [...entries].sort(inTime)
   const last = state.entered.at(-1)
-  if (last && fresh[0] && inTime(fresh[0], last) < 0)
-    return applied(NOTHING_ENTERED, [...(state.entered as readonly Entry[]), ...entries])
+  if (last && fresh[0] && inTime(fresh[0], last) < 0) {
+    const before = state.entered.findLastIndex((one) => inTime(one, fresh[0]!) < 0) + 1
+    // Evidence finds its place among evidence by itself, as long as nothing was built after it was taken.
+    const passed = state.entered.slice(before)
+    if (![...passed, ...fresh].every(isEvidence)) return foldedAnew(state, fresh)
+    return {
+      ...put(draftOf(state), fresh),
+      entered: [...state.entered.slice(0, before), ...[...passed, ...fresh].sort(inTime)],
+      head: lastOf(state.head, entries),
+    }
+  }
   return {
     ...put(draftOf(state), fresh),
     entered: [...state.entered, ...fresh],
     head: lastOf(state.head, entries),
   }
+}
+
+/**
+ * Folds anew from before what came late. The state up to there is remembered: a device that was away sends many such entries, one after
+ * the other.
+ */
+function foldedAnew(state: JobState, fresh: readonly Entry[]): JobState {
+  const known = state.upTo?.entered.at(-1)
+  const from = known && inTime(fresh[0]!, known) > 0 ? state.upTo! : NOTHING_ENTERED
+  const all = [...(state.entered.slice(from.entered.length) as readonly Entry[]), ...fresh].sort(inTime)
+  const late = all.findLastIndex((one) => fresh.includes(one)) + 1
+  const upTo = applied(from, all.slice(0, late))
+  return { ...applied(upTo, all.slice(late)), upTo }
 }
 
 function put(draft: Draft, entries: readonly EntryWith<unknown>[]): Draft {
@@ -33,6 +55,9 @@ function put(draft: Draft, entries: readonly EntryWith<unknown>[]): Draft {
   }
   return draft
 }
+
+const EVIDENCE = new Set(['reading', 'observation', 'record'])
+const isEvidence = ({ kind }: EntryWith<unknown>): boolean => EVIDENCE.has(kind)
 
 /** A job is opened before anything else is said of it, whatever the clocks say. */
 function inTime(a: EntryWith<unknown>, b: EntryWith<unknown>): number {

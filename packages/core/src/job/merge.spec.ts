@@ -10,7 +10,7 @@ import { sha256 } from '../admission/sample-job.testing.js'
 const INSPECTOR = { id: 'i', name: 'I', role: 'inspector' as const }
 
 /** What a job is, whatever place its entries have in the chain. */
-const plainly = ({ head: _, entered, ...state }: JobState): unknown =>
+const plainly = ({ head: _, upTo: __, entered, ...state }: JobState): unknown =>
   JSON.parse(
     JSON.stringify({ ...state, entered: entered.length }, (key, value: unknown) =>
       key === 'seq' || key === 'prev' || key === 'hash'

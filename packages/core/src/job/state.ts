@@ -20,9 +20,12 @@ export interface Moment {
   id: EntryId
 }
 
+/** As the server and most devices write it: these compare as they are spelt. */
+const PLAIN = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/
+
 /** A time that cannot be read, in an old record, counts as the earliest of all. */
 const timeOf = ({ at }: Moment): number => {
-  const time = instant(at)
+  const time = PLAIN.test(at) ? Date.parse(at) : instant(at)
   return Number.isNaN(time) ? -Infinity : time
 }
 
@@ -76,6 +79,8 @@ export interface JobState {
   entered: readonly EntryWith<unknown>[]
   /** Entries that speak of something which is not there yet, by its key: devices that worked apart may tell them first. */
   waiting: ReadonlyMap<string, readonly EntryWith<unknown>[]>
+  /** The state up to where something came late, to go on from when more does. */
+  upTo?: JobState | undefined
 }
 
 /** A state that is being put together; whoever made it owns it until it is handed on. */

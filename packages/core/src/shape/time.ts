@@ -47,6 +47,9 @@ export function instant(value: string): number {
 
 /** Refuses days that the calendar does not have, such as 31 June. */
 function isDay(day: string): boolean {
+  // Every month has as many: most days need no calendar.
+  const [month, date] = [Number(day.slice(5, 7)), Number(day.slice(8, 10))]
+  if (month >= 1 && month <= 12 && date >= 1 && date <= 28) return true
   const parsed = Date.parse(`${day}T00:00:00Z`)
   return !Number.isNaN(parsed) && new Date(parsed).toISOString().startsWith(day)
 }
