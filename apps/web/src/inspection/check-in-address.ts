@@ -2,16 +2,17 @@ import { useEffect, useRef } from 'react'
 import { useSearchParams } from 'react-router'
 import { useFocus } from './focus.js'
 
-const FIELD = 'check'
+/** The field of the address that names a check. */
+export const CHECK_FIELD = 'check'
 
 /** The address of a check that is open in its stage. */
 export const checkAddress = (jobId: string, stage: string, checkId: string): string =>
-  `/jobs/${jobId}/walk/${stage}?${FIELD}=${encodeURIComponent(checkId)}`
+  `/jobs/${jobId}/walk/${stage}?${CHECK_FIELD}=${encodeURIComponent(checkId)}`
 
 /** The open check stands in the address, so that a link, the back button and a reload return to it. */
 export function useCheckInAddress(): void {
   const [fields, setFields] = useSearchParams()
-  const named = fields.get(FIELD) ?? undefined
+  const named = fields.get(CHECK_FIELD) ?? undefined
   const { checkId, openCheck } = useFocus()
   const before = useRef(checkId)
   useEffect(() => {
@@ -20,7 +21,7 @@ export function useCheckInAddress(): void {
   useEffect(() => {
     if (before.current === checkId) return
     before.current = checkId
-    if (checkId !== named) setFields(checkId ? { [FIELD]: checkId } : {})
+    if (checkId !== named) setFields(checkId ? { [CHECK_FIELD]: checkId } : {})
     // Only an opened check changes the address; a changed address opens its check above.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [checkId])

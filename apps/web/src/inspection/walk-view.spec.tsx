@@ -27,7 +27,7 @@ const SHEET = readSheet({
 const UNIT: Change = { kind: 'unit-fitted', body: { id: 'u', label: 'Unit', sheetId: 'nobody-u-1' } }
 const open = (at: string, ...more: Change[]) => {
   openJob([UNIT, ...more], { sheets: [SHEET] })
-  onScreen(<WalkView />, { path: '/jobs/:jobId/walk/:stage', at: `/jobs/j/walk/${at}` })
+  onScreen(<WalkView />, { path: '/jobs/:jobId/walk/:stage?', at: `/jobs/j/walk/${at}` })
 }
 const line = () => within(screen.getByRole('navigation', { name: 'Stages of the walk' }))
 
@@ -51,6 +51,12 @@ it('the line shows the stages that have checks, and those where things are enter
 it('from a stage that is none the walk goes to what is left first', () => {
   open('nowhere', { kind: 'observation', body: { point: 'u/a/unit', seen: true } })
   expect(screen.getByRole('heading', { name: 'Meter' })).toBeInTheDocument()
+})
+
+it('a link that names a check and no stage leads to the check', () => {
+  open(`?check=${encodeURIComponent('u/b/unit')}`)
+  expect(screen.getByRole('heading', { name: 'Meter' })).toBeInTheDocument()
+  expect(useFocus.getState().checkId).toBe('u/b/unit')
 })
 
 it('another stage closes the check that was open', async () => {

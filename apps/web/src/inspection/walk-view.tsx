@@ -1,11 +1,11 @@
 import { Box, Grid } from '@chakra-ui/react'
 import { useEffect } from 'react'
-import { Navigate, useParams } from 'react-router'
+import { Navigate, useParams, useSearchParams } from 'react-router'
 import { useShallow } from 'zustand/react/shallow'
 import { STAGES, isLeft, type Inspection, type Stage } from '@plumb-mark/core'
 import { useInspection } from '../store/inspection.js'
 import { CheckList } from './checks/check-list.js'
-import { useCheckInAddress } from './check-in-address.js'
+import { CHECK_FIELD, useCheckInAddress } from './check-in-address.js'
 import { useFocus } from './focus.js'
 import { Line } from './line/line.js'
 import { Picture } from './picture/picture.js'
@@ -19,22 +19,30 @@ const stagesOf = ({ checks }: Inspection): Stage[] => {
   return STAGES.filter((one) => BUILT_IN_PICTURE.includes(one) || asked.has(one))
 }
 
-/** Where the walk goes on. */
-const nextStage = ({ checks }: Inspection): Stage | undefined =>
-  (checks.find(isLeft) ?? checks[0])?.check.stage
+/** Where the walk goes on: at the check that the address names, else at the first that is left. */
+const nextStage = ({ checks }: Inspection, named: string | undefined): Stage | undefined =>
+  (checks.find(({ check }) => check.id === named) ?? checks.find(isLeft) ?? checks[0])?.check.stage
 
-/** The one workspace: the line, the checks, the picture. */
+/** The walk at a stage that it has; from any other address it goes on where it left off. */
 export function WalkView() {
   const { stage, jobId } = useParams()
+  const [fields] = useSearchParams()
+  const named = fields.get(CHECK_FIELD) ?? undefined
   const stages = useInspection(useShallow(({ inspection }) => inspection && stagesOf(inspection)))
-  const next = useInspection(({ inspection }) => inspection && nextStage(inspection))
-  const openCheck = useFocus((focus) => focus.openCheck)
-  useEffect(() => () => openCheck(undefined), [stage, openCheck])
-  useCheckInAddress()
+  const next = useInspection(({ inspection }) => inspection && nextStage(inspection, named))
   if (!stages) return null
-  if (!stages.includes(stage as Stage))
-    return <Navigate to={`/jobs/${jobId}/walk/${next ?? stages[0]}`} replace />
-  const here = stage as Stage
+  const here = stages.find((one) => one === stage)
+  if (here) return <Workspace stages={stages} here={here} />
+  return (
+    <Navigate to={{ pathname: `/jobs/${jobId}/walk/${next ?? stages[0]}`, search: `${fields}` }} replace />
+  )
+}
+
+/** The one workspace: the line, the checks, the picture. */
+function Workspace({ stages, here }: { stages: readonly Stage[]; here: Stage }) {
+  const openCheck = useFocus((focus) => focus.openCheck)
+  useEffect(() => () => openCheck(undefined), [here, openCheck])
+  useCheckInAddress()
   return (
     <Grid
       templateColumns={{ base: '1fr', md: '1fr', lg: '172px minmax(380px, 440px) 1fr' }}

@@ -57,6 +57,10 @@ export interface ExpectedPowerResult extends Explained {
   /** power ÷ expected */
   ratio: number
   clipped: boolean
+  /** W: what the reading must reach */
+  least: number
+  /** W: the reading's and the model's together */
+  uncertainty: number
   verdict: JudgedVerdict
 }
 
@@ -90,6 +94,8 @@ export function expectedPower(input: ExpectedPowerInput): ExpectedPowerResult {
     expected,
     ratio: measured.power / expected,
     clipped,
+    least,
+    uncertainty,
     verdict: verdict === 'conforms' && (weak || beyondTheLight) ? 'not-proven' : verdict,
     working: [
       say`${modules} × ${watts(module.pmax)} × ${fig(irradiance)} ÷ 1000 × ${fig(warmth, 4)} × ${fig(systemEfficiency, 3)} = ${watts(unclipped)}`,

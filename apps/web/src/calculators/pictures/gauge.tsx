@@ -48,8 +48,8 @@ const GAUGES = {
   fixings: ({ result }) => ({ value: result.utilisation, max: 1, unit: 'of what is allowed' }),
   'expected-power': ({ input, result }) => ({
     value: input.measured.power,
-    spread: input.measured.uncertainty,
-    min: input.minRatio * result.expected,
+    spread: result.uncertainty,
+    min: result.least,
     unit: 'W',
   }),
   reserve: ({ input, result }) => ({ value: result.usableKwh, max: input.capacityKwh, unit: 'kWh' }),

@@ -15,6 +15,7 @@ const Mark = chakra(NavLink, {
     gap: '10px',
     minH: '64px',
     px: { base: '10px', lg: '0' },
+    pr: { lg: '10px' },
     flexShrink: 0,
     color: 'faint',
     '&.active': { color: 'text', fontWeight: 600 },
