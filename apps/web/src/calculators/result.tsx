@@ -1,9 +1,10 @@
 import { Box, Button, Stack, Text, chakra } from '@chakra-ui/react'
-import { fig, type CalculatorName, type Verdict, type Said } from '@plumb-mark/core'
+import type { CalculatorName, Verdict, Said } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../look/text.js'
 import { VerdictMark } from '../marks/verdict-mark.js'
 import { Picture } from './pictures/picture.js'
 import { wordsOf } from './schema-form.js'
+import { shown } from './shown.js'
 import type { Answer } from '../worker/use-rework.js'
 
 /** The verdict, its picture, the figures, the arithmetic; or what is wrong with the input. */
@@ -93,7 +94,7 @@ function Figures({ figures }: { figures: Record<string, unknown> }) {
           </chakra.dt>
           <chakra.dd fontFamily="mono" fontSize="19px">
             {typeof value === 'number'
-              ? fig(value, 3)
+              ? shown(value)
               : typeof value === 'boolean'
                 ? value
                   ? 'yes'

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react'
-import { fig, type Verdict } from '@plumb-mark/core'
+import { type Verdict } from '@plumb-mark/core'
 import { verdictColour } from '../../marks/verdict-mark.js'
+import { shown } from '../shown.js'
 import type { PictureProps } from './props.js'
 
 interface Gauge {
@@ -76,7 +77,7 @@ export function GaugePicture(of: keyof typeof GAUGES) {
         w="100%"
         maxW="640px"
         role="img"
-        aria-label={`${fig(value, 3)} ${unit}`}
+        aria-label={`${shown(value)} ${unit}`}
       >
         <chakra.rect
           x={bandFrom}
@@ -87,7 +88,7 @@ export function GaugePicture(of: keyof typeof GAUGES) {
         />
         {[min, max].map(
           (limit, i) =>
-            limit !== undefined && <Limit key={i} x={x(limit)} text={`${fig(limit, 3)}`} right={i === 1} />,
+            limit !== undefined && <Limit key={i} x={x(limit)} text={shown(limit)} right={i === 1} />,
         )}
         <chakra.line x1={PAD} x2={W - PAD} y1={60} y2={60} stroke="faint" />
         {spread > 0 && (
@@ -120,7 +121,7 @@ export function GaugePicture(of: keyof typeof GAUGES) {
           fill={colour}
         >
           {over ? '> ' : ''}
-          {fig(value, 3)} {unit}
+          {shown(value)} {unit}
         </chakra.text>
       </chakra.svg>
     )
