@@ -11,15 +11,17 @@ export const FAULTS = [...READINGS, ...RECORDS, ...BUILT]
 const GOOD = ['conforms', 'not-applicable']
 /** Every so many a clean one. */
 const CLEAN_EVERY = 10
+const TOLD_EVERY = 1000
 
 /** Plants one fault in each of many random installations, and judges them. Nothing random but the seed. */
-export function campaign(runs, seed) {
+export function campaign(runs, seed, onProgress = () => undefined) {
   const result = { kinds: new Set(), planted: 0, missed: [], clean: 0, alarms: [], ranked: 0, first: 0 }
   const started = performance.now()
   for (let i = 0; i < runs; i++) {
     const own = seed * 1_000_003 + i
     if (i % CLEAN_EVERY === 0) cleanRun(own, result)
     faultyRun(FAULTS[i % FAULTS.length], own, result)
+    if ((i + 1) % TOLD_EVERY === 0) onProgress(i + 1, result)
   }
   const { tried, kept } = mutations(seed)
   return { ...result, mutated: tried, unmoved: kept, seconds: (performance.now() - started) / 1000 }

@@ -1,4 +1,4 @@
-// npm run campaign -- [--runs N] [--seed N] [--goal]: random installations, each with exactly one fault planted, and clean ones between.
+// npm run campaign -- [--runs N] [--seed N]: random installations, each with exactly one fault planted, and clean ones between.
 import { parseArgs } from 'node:util'
 import { build, install } from '../scripts/shared.mjs'
 
@@ -11,6 +11,8 @@ const { campaign } = await import('./campaign.mjs')
 const { kinds, planted, missed, clean, alarms, ranked, first, mutated, unmoved, seconds } = campaign(
   Number(values.runs),
   Number(values.seed),
+  (done, { missed, alarms }) =>
+    console.log(`${done} of ${values.runs}: ${missed.length} missed, ${alarms.length} false alarms`),
 )
 
 console.log(
