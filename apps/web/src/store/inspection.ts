@@ -114,7 +114,8 @@ export const useInspection = create<OpenInspection>((set, get) => ({
         jobId,
         sheets,
         instruments: bundle.instruments,
-        broken: bundle.broken,
+        // What an earlier version kept on the device for work without signal does not say it.
+        broken: (bundle as Partial<JobBundle>).broken ?? [],
         keyFingerprint: bundle.keyFingerprint,
         entries,
         ...judged(entries, sheets),
