@@ -1,4 +1,5 @@
 import type { Instrument } from '../instrument/instrument.js'
+import { ENTERED } from '../job/scope.js'
 import { Site, sheet } from '../requirements/site.testing.js'
 import { expectedDuration } from './duration.js'
 import { kitFor } from './kit.js'
@@ -80,7 +81,9 @@ describe('the kit follows from the checks', () => {
 })
 
 describe('the time follows from the checks', () => {
-  const { checks } = new Site().unit(BOX, { situation: { placed: 'indoors' } }).inspection
+  // The sheet alone: what the kind of unit brings is outside.
+  const small = () => new Site({ scope: { outside: [...ENTERED], reason: 'the sheet alone' } })
+  const { checks } = small().unit(BOX, { situation: { placed: 'indoors' } }).inspection
   it('a figure for each kind, and arriving besides', () =>
     expect(expectedDuration(checks)).toEqual({
       minutes: 24,
@@ -103,7 +106,7 @@ describe('the time follows from the checks', () => {
         min: `${n} V`,
       })),
     )
-    expect(expectedDuration(new Site().unit(twice).inspection.checks).stages[0]).toMatchObject({ checks: 1 })
+    expect(expectedDuration(small().unit(twice).inspection.checks).stages[0]).toMatchObject({ checks: 1 })
   })
   it('nothing to check takes no time', () => expect(expectedDuration([]).minutes).toBe(0))
 })
