@@ -108,6 +108,7 @@ export {
 } from './meter/ct-phasing.js'
 export { powerBalance, type PowerBalanceInput, type PowerBalanceResult } from './meter/power-balance.js'
 export { sequence, type SequenceInput, type SequenceResult, type Violation } from './power-up/sequence.js'
+export { nextStep, stepsAt, type StepNow } from './power-up/steps-at.js'
 export { driverTorque, type DriverTorqueInput, type DriverTorqueResult } from './terminal/driver-torque.js'
 export { clearance, clearanceOf, type ClearanceResult } from './wall/clearance.js'
 export {

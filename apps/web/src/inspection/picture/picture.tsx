@@ -4,6 +4,8 @@ import type { Stage } from '@plumb-mark/core'
 import { lazyView } from '../../frame/lazy-view.js'
 import { BondingTree } from './earthing/bonding-tree.js'
 import { Roof } from './roof/roof.js'
+import { CloseUp } from './close-up/close-up.js'
+import { PowerUp } from './power-up/power-up.js'
 import { Glands } from './ac/glands.js'
 import { Battery } from './battery/battery.js'
 import { Meter } from './meter/meter.js'
@@ -39,6 +41,8 @@ const PICTURES: Partial<Record<Stage, ComponentType>> = {
   ),
   battery: Battery,
   meter: Meter,
+  'power-up': PowerUp,
+  'close-up': CloseUp,
 }
 
 /** The picture of a stage, drawn from the job's own data. */

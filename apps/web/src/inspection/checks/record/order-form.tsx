@@ -11,6 +11,7 @@ const H = 250
 export function OrderForm({ form: { items, passes }, answer, onChange }: FormProps<'order'>) {
   const done = answer?.done ?? []
   const touch = (id: string) => onChange({ done: [...done, id] })
+  const next = done.length < items.length * passes ? items[done.length % items.length]?.id : undefined
   const pass = Math.min(passes, Math.floor(done.length / items.length) + 1)
   return (
     <Box>
@@ -47,6 +48,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
           const [cx, cy] = [48 + (x ?? (i + 0.5) / items.length) * (W - 96), 44 + (y ?? 0.5) * (H - 106)]
           return (
             <TouchMark key={id} label={`Bolt ${label}, tightened ${times} times`} onTouch={() => touch(id)}>
+              {id === next && <chakra.circle cx={cx} cy={cy} r="29" fill="unproven" opacity={0.35} />}
               <chakra.circle
                 cx={cx}
                 cy={cy}

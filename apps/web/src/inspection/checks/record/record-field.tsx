@@ -98,6 +98,15 @@ export function RecordField({
   }
   const show = useDraftAnswer((state) => state.show)
   useEffect(() => () => show(undefined, undefined), [show])
+  // What the picture keeps meanwhile goes on from this draft, and is gone on from here.
+  const keptId = useRef(current?.id)
+  useEffect(() => {
+    if (keptId.current === current?.id) return
+    keptId.current = current?.id
+    setAnswer(before?.answer)
+    setTouched(false)
+    show(undefined, undefined)
+  }, [current?.id, before?.answer, show])
   const change = (next: Answer | undefined) => {
     setAnswer(next)
     show(check.id, next)

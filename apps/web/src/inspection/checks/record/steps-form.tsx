@@ -1,21 +1,16 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
+import { stepsAt } from '@plumb-mark/core'
+import { useSeconds } from '../../../marks/use-seconds.js'
 import type { FormProps } from './form-props.js'
 
 /** The maker's steps in their order: each is stamped when it is done; a wait counts down before the next. */
 export function StepsForm({ form: { steps }, answer, onChange }: FormProps<'steps'>) {
   const done = answer?.done ?? []
   const now = useSeconds(done.length > 0 && done.length < steps.length)
-  const at = (id: string) => done.find((one) => one.id === id)?.at
   return (
     <chakra.ol listStyleType="none">
-      {steps.map(({ id, label, after, waitSeconds }, i) => {
-        const stamped = at(id)
-        const before = after.map(at)
-        const latest = Math.max(...before.map((time) => (time ? Date.parse(time) : Number.NaN)), 0)
-        const left =
-          waitSeconds && latest > 0 && !stamped ? Math.ceil(waitSeconds - (now - latest) / 1000) : 0
-        const early = before.some((time) => time === undefined) || left > 0
+      {stepsAt(steps, done, now).map(({ id, label, after, waitSeconds, at: stamped, lacks, left }, i) => {
+        const early = lacks.length > 0 || left > 0
         return (
           <chakra.li
             key={id}
@@ -36,7 +31,7 @@ export function StepsForm({ form: { steps }, answer, onChange }: FormProps<'step
                     ? `after ${after.map((other) => steps.find((step) => step.id === other)?.label).join(' and ')}`
                     : '',
                   waitSeconds ? `wait ${waitSeconds} s` : '',
-                  left > 0 ? `${left} s to go` : '',
+                  left > 0 ? `${Math.ceil(left)} s to go` : '',
                 ]
                   .filter(Boolean)
                   .join(', ')}
@@ -69,14 +64,4 @@ export function StepsForm({ form: { steps }, answer, onChange }: FormProps<'step
       })}
     </chakra.ol>
   )
-}
-
-function useSeconds(running: boolean): number {
-  const [now, setNow] = useState(() => Date.now())
-  useEffect(() => {
-    if (!running) return
-    const timer = setInterval(() => setNow(Date.now()), 1000)
-    return () => clearInterval(timer)
-  }, [running])
-  return now
 }
