@@ -82,6 +82,8 @@ const VIEWS: [string, 'light' | 'dark'][] = [
 ]
 
 test('no view has a serious fault of accessibility, light or dark', async ({ browser }) => {
+  // Two dozen views are each looked through whole.
+  test.setTimeout(240_000)
   const { page } = await Crew.signedIn(browser, 'inspector')
   const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
   const job = jobs.find(({ title }) => title === HATCHERY)!.id
