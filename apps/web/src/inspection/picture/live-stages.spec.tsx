@@ -35,6 +35,12 @@ describe('powering up', () => {
     expect(screen.getByText(/2\d s too soon/)).toBeInTheDocument()
     expect(answers()).toMatchObject([{ done: [{ id: 'mains' }, { id: 'dc' }] }])
   })
+  it('a clock that was set back since the last step does not bar the next', async () => {
+    open('inspector', steps({ id: 'mains', at: new Date(Date.now() + 3_600_000).toISOString() }))
+    onScreen(<PowerUp />)
+    await press(/turn the DC switch on$/)
+    expect(answers()).toMatchObject([{ done: [{ id: 'mains' }, { id: 'dc' }] }])
+  })
   it('the last step can be taken back; after the last there is nothing more to do', async () => {
     const at = (second: number) => new Date(Date.UTC(2026, 5, 1, 8, 0, second)).toISOString()
     open(
