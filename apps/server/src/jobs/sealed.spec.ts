@@ -12,9 +12,11 @@ import {
   verifyInspectionFile,
   type Entry,
   type InspectionFile,
+  type JobId,
   type NewEntry,
 } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
+import { IntegrityService } from '../sign-off/integrity.service.js'
 import { signatureHolds } from '../sign-off/seal-key.js'
 import { RunningServer, entry, type Caller } from '../testing/running-server.testing.js'
 
@@ -216,6 +218,14 @@ describe('the seal is signed', () => {
     expect(faults({ ...record, entries: anew, attested: { ...record.attested!, ...head } })).toContain(
       'wrong-signature',
     )
+  })
+  it('so that a record whose very signature was taken out is broken', async () => {
+    const { entries, sheets } = (await reviewer.bundle(jobId)).body
+    const left = entries.slice(0, -1)
+    const record = { entries: left, state: fold(left), sheets: sheetsById(sheets) }
+    expect(record.state.seal).toBeUndefined()
+    const said = await server.get(IntegrityService).brokenIn(jobId as JobId, record)
+    expect(said).toContain('tail-cut')
   })
   it('and a sheet that the record does not know is told', async () => {
     const record = await file()
