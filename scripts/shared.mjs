@@ -42,9 +42,11 @@ export function build({ force = false } = {}) {
   const complete =
     existsSync(at('apps', 'server', 'dist', 'main.js')) &&
     existsSync(at('apps', 'web', 'dist', 'index.html')) &&
-    existsSync(at('apps', 'cli', 'dist', 'main.js'))
+    existsSync(at('apps', 'cli', 'dist', 'main.js')) &&
+    existsSync(at('apps', 'devices', 'dist', 'main.js'))
   if (!force && complete && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === fresh) return
-  console.log('Building …')
+  // What is printed may be read by a program: progress goes beside it.
+  console.error('Building …')
   run(process.execPath, [at('node_modules', 'typescript', 'bin', 'tsc'), '-b'], { quiet: true })
   run(
     process.execPath,

@@ -9,10 +9,31 @@ if (major < 20 || (major === 20 && minor < 19)) {
 }
 install()
 build()
-const server = spawn(
-  process.execPath,
-  ['--enable-source-maps', at('apps', 'server', 'dist', 'main.js'), ...process.argv.slice(2)],
-  { stdio: 'inherit' },
-)
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
-server.on('exit', (code, signal) => process.exit(code ?? (signal ? 0 : 1)))
+const wishes = process.argv.slice(2)
+const alone = wishes.includes('--no-devices')
+const children = [
+  // They say themselves which ports they have; when they cannot start, the application runs without them.
+  ...(alone
+    ? []
+    : [
+        spawn(process.execPath, [at('apps', 'devices', 'dist', 'main.js')], {
+          stdio: ['pipe', 'inherit', 'inherit'],
+        }),
+      ]),
+  spawn(
+    process.execPath,
+    [
+      '--enable-source-maps',
+      at('apps', 'server', 'dist', 'main.js'),
+      ...wishes.filter((wish) => wish !== '--no-devices'),
+    ],
+    { stdio: 'inherit' },
+  ),
+]
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => children.forEach((child) => child.kill(signal)))
+const server = children.at(-1)
+server.on('exit', (code, signal) => {
+  for (const child of children) child.kill('SIGTERM')
+  process.exit(code ?? (signal ? 0 : 1))
+})
