@@ -31,6 +31,7 @@ const FLOORS = [
   'wall',
   'calculators',
   'instrument',
+  'device',
   'answer',
   'sheet',
   'as-built',
@@ -118,7 +119,11 @@ export default tseslint.config(
   },
   {
     files: ['apps/server/src/**/*.ts'],
-    rules: forbid(['@plumb-mark/web', '@plumb-mark/cli', 'react'], 'the server knows contract and core'),
+    ignores: ['**/*.spec.ts', '**/*.testing.ts'],
+    rules: forbid(
+      ['@plumb-mark/web', '@plumb-mark/cli', '@plumb-mark/devices', 'react'],
+      'the server knows contract and core',
+    ),
   },
   {
     files: ['apps/web/src/**/*.{ts,tsx}'],
@@ -141,5 +146,9 @@ export default tseslint.config(
       ['@plumb-mark/server', '@plumb-mark/web', '@nestjs/*', 'typeorm', 'react'],
       'the command line knows contract and core',
     ),
+  },
+  {
+    files: ['apps/devices/src/**/*.ts'],
+    rules: forbid(['@plumb-mark/*', '@nestjs/*', 'typeorm', 'react'], 'stand-ins know none of the others'),
   },
 )

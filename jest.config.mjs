@@ -4,7 +4,7 @@ export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: {
     '^@plumb-mark/(core|contract)$': '<rootDir>/packages/$1/src/index.ts',
-    '^@plumb-mark/server$': '<rootDir>/apps/server/src/index.ts',
+    '^@plumb-mark/(server|devices)$': '<rootDir>/apps/$1/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
   setupFilesAfterEnv: ['@testing-library/jest-dom'],

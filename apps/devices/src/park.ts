@@ -57,8 +57,8 @@ function fallowmere(clock: () => number): Device[] {
       firmware: '2.4.1',
     }
     const at = device(`fallowmere-inverter-${i + 1}`, plate, plant)
-    at.map = () => inverterMap(at, own, settings(6000))
-    at.register = inverterRegisters(at, own, settings(6000), clock)
+    at.map = () => inverterMap(at, own, settings(8000))
+    at.register = inverterRegisters(at, own, settings(8000), clock)
     return at
   })
   const stores = batteries.map((own, i) => {

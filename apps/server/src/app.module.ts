@@ -3,6 +3,7 @@ import type { DataSource } from 'typeorm'
 import { AccountsModule } from './accounts/accounts.module.js'
 import type { HeldFolder } from './database/data-folder.js'
 import { DatabaseModule } from './database/database.module.js'
+import { DevicesModule } from './devices/devices.module.js'
 import { EvidenceModule } from './evidence/evidence.module.js'
 import { ExchangeModule } from './exchange/exchange.module.js'
 import { JobsModule } from './jobs/jobs.module.js'
@@ -23,6 +24,7 @@ export class AppModule {
         EvidenceModule,
         ExchangeModule,
         VisitsModule,
+        DevicesModule,
         OfficeModule,
       ],
       providers: [{ provide: SETTINGS, useValue: settings }],

@@ -62,7 +62,7 @@ async function main(): Promise<void> {
   const { settings, fresh, empty } = wishes()
   if (fresh) holdFolder(settings.dataDir).release()
   if (fresh)
-    for (const name of [DATABASE_FILE, `${DATABASE_FILE}-wal`, `${DATABASE_FILE}-shm`, 'photos'])
+    for (const name of [DATABASE_FILE, `${DATABASE_FILE}-wal`, `${DATABASE_FILE}-shm`, 'photos', 'traces'])
       rmSync(join(settings.dataDir, name), { recursive: true, force: true })
   const app = await createServer(settings)
   const untouched = (await app.get(DataSource).getRepository(PersonRow).count()) === 0
@@ -83,10 +83,9 @@ async function main(): Promise<void> {
   stopOnSignal(app, settings.log)
   const address = await listen(app, settings)
   settings.log.info({ address, dataDir: settings.dataDir }, 'started')
-  console.log(`Plumb Mark is at ${address}`)
-  console.log(
-    `Demo accounts (password ${DEMO_PASSWORD}): ${DEMO_PEOPLE.map(({ email, role }) => `${email} (${role})`).join(', ')}`,
-  )
+  const people = DEMO_PEOPLE.map(({ email, role }) => `${email} (${role})`).join(', ')
+  // In one piece: whoever waits for the address reads the accounts with it, and no log line comes between.
+  console.log(`Plumb Mark is at ${address}\nDemo accounts (password ${DEMO_PASSWORD}): ${people}`)
 }
 
 main().catch((problem: unknown) => {

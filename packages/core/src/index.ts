@@ -80,6 +80,15 @@ export {
   type LimitResponseInput,
   type LimitResponseResult,
 } from './commissioning/limit-response.js'
+export {
+  readTrace,
+  samplesOf,
+  writeTrace,
+  type Trace,
+  type TraceChannel,
+} from './commissioning/trace-file.js'
+export { reducedForDrawing } from './commissioning/reduced.js'
+export { traceFacts, type TraceFacts, type TraceLimit } from './commissioning/trace-facts.js'
 export { reserve, type ReserveInput, type ReserveResult } from './commissioning/reserve.js'
 export { settings, type SettingsInput, type SettingsResult } from './commissioning/settings.js'
 export {
@@ -109,6 +118,7 @@ export {
 export { powerBalance, type PowerBalanceInput, type PowerBalanceResult } from './meter/power-balance.js'
 export { sequence, type SequenceInput, type SequenceResult, type Violation } from './power-up/sequence.js'
 export { nextStep, stepsAt, type StepNow } from './power-up/steps-at.js'
+export { mergedOrder, type OrderConflict, type OrderOfUnit, type SiteStep } from './power-up/merged-order.js'
 export { driverTorque, type DriverTorqueInput, type DriverTorqueResult } from './terminal/driver-torque.js'
 export { clearance, clearanceOf, type ClearanceResult } from './wall/clearance.js'
 export {
@@ -134,6 +144,19 @@ export {
   type Instrument,
 } from './instrument/instrument.js'
 export { INSTRUMENT_KINDS, INSTRUMENT_NAMES, type InstrumentKind } from './instrument/instrument-kinds.js'
+export { addressesBetween, inNetwork, isPrivateAddress, isPrivateNetwork } from './device/address.js'
+export { MAP_BASE, MAP_END, MAP_MARK, OPEN_MODELS } from './device/open-models.js'
+export {
+  meant,
+  pointKey,
+  pointWords,
+  readPoint,
+  registersOf,
+  type DevicePoint,
+  type PointRead,
+  type Registers,
+} from './device/point.js'
+export type { DeviceNamed, DeviceWord } from './device/word.js'
 export type { Ask, Condition, DerivedFrom } from './answer/ask.js'
 export { habitsFor, type FigureAsked } from './answer/typing.js'
 export {
@@ -145,6 +168,7 @@ export {
   type FormName,
 } from './answer/forms.js'
 export type { PhotoRef } from './answer/photo-ref.js'
+export type { TraceAnswer } from './answer/trace-ref.js'
 export { sheetId, sheetName } from './sheet/ref.js'
 export { newerRevision, otherRevisions } from './sheet/revision.js'
 export { STAGES, STAGE_CAUTIONS, STAGE_TITLES, type Stage } from './sheet/stages.js'
@@ -163,6 +187,7 @@ export {
   type UnitKind,
 } from './sheet/terms.js'
 export { NOTHING_BUILT, type AsBuilt } from './as-built/as-built.js'
+export type { Connection } from './as-built/connection.js'
 export { stringMakeUp } from './as-built/module-lookup.js'
 export type { StringBuilt } from './as-built/string.js'
 export type { Situation, UnitBuilt } from './as-built/unit.js'
@@ -188,11 +213,16 @@ export { KINDS, type KindName, type Requirement } from './requirements/kinds.js'
 export { arrowTowards } from './requirements/meter/arrow-convention.js'
 export { proofInput } from './requirements/meter/ct-proof.js'
 export { measureWall, type MeasuredWall, type WallContext } from './requirements/mounting/measured-wall.js'
+export { NO_ALARM } from './requirements/commissioning/alarm-codes.js'
+export { whatItDoes, type SettingAsked } from './requirements/commissioning/settings.js'
+export { limitOf, type TraceTest } from './requirements/commissioning/trace-test.js'
+export { readableOf, type Readable } from './requirements/readable.js'
 export { sheetRequirementWords } from './requirements/say-requirement.js'
 export { readSheet, sheetSchema, type Sheet } from './requirements/sheet.js'
 export { adoptionChanges, withSheet } from './walk/adoption.js'
 export type { Check, JudgedCheck, Outcome, ProposedDefect } from './walk/check.js'
 export { dangers, isOpen, openDefectFor, type Defect } from './walk/defect.js'
+export { answerFromDevice, pointsAsked, readsOf, type ReadValues } from './walk/from-device.js'
 export { inspect, inspectDraft, inspectNext, type Inspection, wallContext } from './walk/inspect.js'
 export { judgeAnswer, judgeTyped } from './walk/judge.js'
 export { sayEvidence } from './walk/say-evidence.js'

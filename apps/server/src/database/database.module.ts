@@ -10,10 +10,12 @@ import { FigureRow } from '../office/figure.entity.js'
 import { CannotStart } from '../settings.js'
 import { SheetRow } from '../sheets/sheet.entity.js'
 import { SealRow } from '../sign-off/seal.entity.js'
+import { TraceRow } from '../traces/trace.entity.js'
 import type { HeldFolder } from './data-folder.js'
 import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
 import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
 import { Defended1764100000000 } from './migrations/1764100000000-defended.js'
+import { Traces1764200000000 } from './migrations/1764200000000-traces.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
 const HELD_FOLDER = Symbol('held folder')
@@ -43,8 +45,9 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       VisitPersonRow,
       FigureRow,
       SealRow,
+      TraceRow,
     ],
-    migrations: [First1763900000000, Preparation1764000000000, Defended1764100000000],
+    migrations: [First1763900000000, Preparation1764000000000, Defended1764100000000, Traces1764200000000],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {
       // A commit is on the disk when it is acknowledged: a pulled plug loses nothing that was answered.

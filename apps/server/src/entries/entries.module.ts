@@ -3,11 +3,12 @@ import { CalculationModule } from '../calculation/calculation.module.js'
 import { InstrumentsModule } from '../instruments/instruments.module.js'
 import { SealKeyModule } from '../sign-off/seal-key.module.js'
 import { SheetsModule } from '../sheets/sheets.module.js'
+import { TracesModule } from '../traces/traces.module.js'
 import { EntriesService } from './entries.service.js'
 import { EntryGuard } from './entry.guard.js'
 
 @Module({
-  imports: [SheetsModule, InstrumentsModule, CalculationModule, SealKeyModule],
+  imports: [SheetsModule, InstrumentsModule, CalculationModule, SealKeyModule, TracesModule],
   providers: [EntriesService, EntryGuard],
   exports: [EntriesService],
 })

@@ -70,6 +70,13 @@ export class EntriesService {
     return this.recordOf(await this.entriesOf(jobId))
   }
 
+  /** A job that this person may see and that still takes something. */
+  async requireOpen(person: Person, jobId: JobId): Promise<void> {
+    const { state } = await this.recordFor(person, jobId)
+    if (state.seal)
+      throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
+  }
+
   async requireVisible(person: Person, jobId: JobId): Promise<void> {
     const seen =
       person.role === 'installer'

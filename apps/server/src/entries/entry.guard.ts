@@ -14,6 +14,7 @@ import { PersonRow } from '../accounts/account.entities.js'
 import { CalculationService } from '../calculation/calculation.service.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { requireSignature } from '../evidence/signature.js'
+import { TracesService } from '../traces/traces.service.js'
 import { Refused } from '../http/refused.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
 import { JobRow } from '../jobs/job.entities.js'
@@ -27,6 +28,7 @@ export class EntryGuard {
     private readonly sheets: SheetsService,
     private readonly instruments: InstrumentsService,
     private readonly calculations: CalculationService,
+    private readonly traces: TracesService,
   ) {}
 
   async requireAdmitted(
@@ -38,6 +40,8 @@ export class EntryGuard {
     const answer = admit(entry, person.role, inspection, await this.knownOf(entry))
     if (!answer.ok) throw new Refused(409, answer.code, answer.message)
     await this.requirePhotos(photosShown(entry), jobId)
+    if (entry.kind === 'record' && 'trace' in entry.body.answer)
+      await this.traces.requireTrue(jobId, entry.body.answer)
     if ('instrument' in entry.body && entry.body.instrument)
       await this.instruments.requireSame(entry.body.instrument)
     if (entry.kind === 'job-opened') await this.requireOpenable(entry.body)

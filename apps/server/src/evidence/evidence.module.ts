@@ -1,11 +1,13 @@
 import { Module } from '@nestjs/common'
 import { EntriesModule } from '../entries/entries.module.js'
+import { TracesController } from '../traces/traces.controller.js'
+import { TracesModule } from '../traces/traces.module.js'
 import { PhotosController } from './photos.controller.js'
 import { PhotosService } from './photos.service.js'
 
 @Module({
-  imports: [EntriesModule],
-  controllers: [PhotosController],
+  imports: [EntriesModule, TracesModule],
+  controllers: [PhotosController, TracesController],
   providers: [PhotosService],
   exports: [PhotosService],
 })

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs'
-import { mkdir, open, rename } from 'node:fs/promises'
+import { mkdir } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Inject, Injectable } from '@nestjs/common'
 import sharp from 'sharp'
@@ -7,6 +7,7 @@ import { DataSource } from 'typeorm'
 import type { PhotoKept } from '@plumb-mark/contract'
 import type { JobId, Person, PhotoId } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
+import { durable } from '../database/durable.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
@@ -35,15 +36,14 @@ export class PhotosService {
   }
 
   private async keepOne(person: Person, jobId: JobId, id: PhotoId, content: Buffer): Promise<PhotoKept> {
-    const { state } = await this.entries.recordFor(person, jobId)
     const digest = sha256(content)
+    await this.entries.requireVisible(person, jobId)
     const before = await this.db.getRepository(PhotoRow).findOneBy({ id })
     if (before) {
       if (before.jobId === jobId && before.sha256 === digest) return answer(before)
       throw new Refused(409, 'id-reused', 'another photo has this id already')
     }
-    if (state.seal)
-      throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
+    await this.entries.requireOpen(person, jobId)
     const { type, width, height, small } = await picture(content)
     await this.write(digest, content, small)
     const row: PhotoRow = {
@@ -92,18 +92,6 @@ export class PhotosService {
     await durable(this.path(digest, true), small)
     await durable(file, content)
   }
-}
-
-/** On the disk under its name only when it is whole. */
-async function durable(file: string, content: Buffer): Promise<void> {
-  const handle = await open(`${file}.part`, 'w')
-  try {
-    await handle.writeFile(content)
-    await handle.sync()
-  } finally {
-    await handle.close()
-  }
-  await rename(`${file}.part`, file)
 }
 
 /** What a picture is, by its content, with a small copy. What does not decode to its end, such as a file that was cut off, is none. */

@@ -19,6 +19,7 @@ import {
   PartPlacedDto,
   PartRemovedDto,
 } from './electrical.dto.js'
+import { DeviceConnectedDto, DeviceDisconnectedDto } from './device.dto.js'
 import {
   CalculationKeptDto,
   DefectRaisedDto,
@@ -72,6 +73,8 @@ export const BODY_CLASSES = {
   'part-removed': PartRemovedDto,
   'conductor-run': ConductorRunDto,
   'conductor-removed': ConductorRemovedDto,
+  'device-connected': DeviceConnectedDto,
+  'device-disconnected': DeviceDisconnectedDto,
   reading: ReadingDto,
   observation: ObservationDto,
   record: RecordDto,

@@ -13,6 +13,7 @@ import {
 import { DEFECT_STEPS, RELATIONS, SEVERITIES } from '@plumb-mark/core'
 import type { Answer, DefectStepName, Relation, Severity } from '@plumb-mark/core'
 import { Filled, IsPlain, Part, Parts } from '../http/fields.js'
+import { DeviceWordDto } from './device.dto.js'
 import { ConditionsDto, InstrumentDto, PhotoRefDto } from './parts.dto.js'
 
 class WithPhotos {
@@ -29,6 +30,7 @@ export class ReadingDto extends WithNote {
   @IsString() @Length(0, 20) unit!: string
   @IsIn(RELATIONS) relation!: Relation
   @IsOptional() @Part(() => InstrumentDto) instrument?: InstrumentDto
+  @IsOptional() @Part(() => DeviceWordDto) word?: DeviceWordDto
   @IsOptional() @Part(() => ConditionsDto) conditions?: ConditionsDto
 }
 
@@ -42,6 +44,7 @@ export class RecordDto extends WithNote {
   @Filled(300) point!: string
   @IsPlain() answer!: Answer
   @IsOptional() @Part(() => InstrumentDto) instrument?: InstrumentDto
+  @IsOptional() @Part(() => DeviceWordDto) word?: DeviceWordDto
 }
 
 export class EvidenceStruckDto {

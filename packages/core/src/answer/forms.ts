@@ -1,5 +1,7 @@
+import { fig } from '../quantity/say.js'
 import type { Said } from '../quantity/words.js'
 import { photoRefShape } from './photo-ref.js'
+import { traceAnswerShape } from './trace-ref.js'
 import type { Instrument } from '../instrument/instrument.js'
 import { parseQuantity } from '../quantity/parse.js'
 import { habitsFor, type FigureAsked } from './typing.js'
@@ -42,7 +44,13 @@ export interface FormField {
 
 /** How an answer is put together that is more than one figure or a yes. A new form has a row here, in `ANSWERS` and in the interface. */
 export type Form =
-  | { form: 'choice'; question: string; options: readonly Choice[] }
+  | {
+      form: 'choice'
+      question: string
+      options: readonly Choice[]
+      /** What is not on the list may be typed: the code of an alarm that the table lacks. */
+      typed?: boolean
+    }
   | { form: 'fields'; fields: readonly FormField[] }
   | {
       form: 'series'
@@ -65,6 +73,7 @@ export type Form =
   | { form: 'statement'; text: string }
   | { form: 'chain'; ports: readonly Choice[]; leads: readonly string[] }
   | { form: 'bus'; suggested: readonly string[] }
+  | { form: 'trace'; channel: string; event: string }
 export type FormName = Form['form']
 
 const typed = object({ typed: text(), value: optional(num()) })
@@ -91,6 +100,7 @@ export const ANSWERS = {
     polarity: oneOf(['a-to-a', 'crossed'] as const),
     shield: oneOf(['one-end', 'both-ends', 'not-earthed', 'no-shield'] as const),
   }),
+  trace: traceAnswerShape,
 } satisfies Record<FormName, Shape<unknown>>
 
 export type AnswerOf<F extends FormName> = Read<(typeof ANSWERS)[F]>
@@ -128,7 +138,9 @@ const TYPED: ChecksByForm = {
 }
 
 const CHECKS: ChecksByForm = {
-  choice: ({ options }, { chosen }) => requireOffered(options, [chosen], 'answer.chosen'),
+  choice({ options, typed: mayBeTyped }, { chosen }) {
+    if (!mayBeTyped) requireOffered(options, [chosen], 'answer.chosen')
+  },
   fields: ({ fields }, { values }) => requireOffered(fields, Object.keys(values), 'answer.values'),
   series({ labels }, { values }) {
     if (values.length > labels.length)
@@ -205,6 +217,8 @@ const SAY: { [F in FormName]: (form: Extract<Form, { form: F }>, answer: AnswerO
       ...leads.map(({ from, to, lead }) => `${labelIn(ports, from)} to ${labelIn(ports, to)} (${lead})`),
       ...terminators.map((id) => `terminator in ${labelIn(ports, id)}`),
     ].join(', '),
+  trace: ({ event }, { channel, found, eventAt }) =>
+    `${channel} traced; ${found.settledAt === undefined ? 'not settled' : `settled ${fig(found.settledAt - eventAt)} s`} after ${event}`,
   bus: (_form, { devices }) =>
     devices
       .map(

@@ -1,6 +1,7 @@
 import type { NetworkBuilt } from '../ac/one-line.js'
 import type { ArrayBuilt } from '../array/places.js'
 import type { EarthBuilt } from '../earthing/bond.js'
+import type { Connection } from './connection.js'
 import type { StringBuilt } from './string.js'
 import type { UnitBuilt } from './unit.js'
 import type { WallBuilt } from './wall.js'
@@ -13,6 +14,8 @@ export interface AsBuilt {
   array: ArrayBuilt
   earth: EarthBuilt
   network: NetworkBuilt
+  /** Devices that can be asked over the network. */
+  connections: Connection[]
 }
 
 export const NOTHING_BUILT: AsBuilt = {
@@ -22,4 +25,5 @@ export const NOTHING_BUILT: AsBuilt = {
   array: { planes: [], devices: [], branches: [], reported: {} },
   earth: { parts: [], bonds: [] },
   network: { parts: [], conductors: [] },
+  connections: [],
 }

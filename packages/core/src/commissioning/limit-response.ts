@@ -3,7 +3,8 @@ import { atMost } from '../verdict/compare.js'
 import { seconds, watts } from '../quantity/figure.js'
 import { say } from '../quantity/words.js'
 import { LARGEST, list, longList, num, object, refine, type Read } from '../shape/shape.js'
-import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
+import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
+import { settling } from './settling.js'
 
 const sample = object({ t: num({ unit: 's' }), power: num({ unit: 'W' }) })
 type Sample = Read<typeof sample>
@@ -71,12 +72,7 @@ export function limitResponse(input: LimitResponseInput): LimitResponseResult {
     secondsToSettle,
     secondsOver,
     peak,
-    verdict:
-      secondsToSettle !== null
-        ? judged(atMost(secondsToSettle, settleWithin, Math.abs(settledAt!)))
-        : end < eventAt + settleWithin && !atMost(eventAt + settleWithin, end)
-          ? 'not-proven'
-          : 'does-not-conform',
+    verdict: settling({ settledAt, eventAt, end, settleWithin }),
     working: [
       say`over means above ${watts(limit)} + ${watts(tolerance)} = ${watts(ceiling)}`,
       say`from ${seconds(eventAt)}: ${seconds(secondsOver)} over, peak ${watts(peak)}`,

@@ -10,6 +10,7 @@ export type JobId = Id<'job'>
 export type EntryId = Id<'entry'>
 export type PersonId = Id<'person'>
 export type PhotoId = Id<'photo'>
+export type TraceId = Id<'trace'>
 export type SheetId = Id<'sheet'>
 export type InstrumentId = Id<'instrument'>
 export type UnitId = Id<'unit'>
@@ -21,6 +22,8 @@ export type PlaneId = Id<'plane'>
 /** A place for one module: plane, row from the top, column from the left, both from 1: "south.r1c3". */
 export type PlaceId = Id<'place'>
 export type DeviceId = Id<'device'>
+/** A device of the job that can be asked over the network. */
+export type ConnectionId = Id<'connection'>
 export type BranchId = Id<'branch'>
 export type EarthPartId = Id<'earth-part'>
 export type BondId = Id<'bond'>

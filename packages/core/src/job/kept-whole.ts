@@ -3,6 +3,7 @@ import { CONDITIONS } from '../answer/ask.js'
 import type { Answer } from '../answer/forms.js'
 import { photoRefShape } from '../answer/photo-ref.js'
 import type { CheckId, DefectId, EntryId, PointId } from '../ids/ids.js'
+import { deviceWordShape } from '../device/word.js'
 import { instrumentShape } from '../instrument/instrument.js'
 import { SEVERITIES } from '../sheet/terms.js'
 import {
@@ -32,6 +33,7 @@ export const readingShape = object({
   unit: anyText(),
   relation: oneOf(RELATIONS),
   instrument: optional(instrumentShape),
+  word: optional(deviceWordShape),
   conditions: optional(
     object({
       [cellTemperature]: optional(num({ unit: '°C' })),
@@ -50,6 +52,7 @@ export const recordShape = object({
   // Read against the form of the check that it answers, when there is one.
   answer: jsonObject<Answer>(),
   instrument: optional(instrumentShape),
+  word: optional(deviceWordShape),
   note,
   photos,
 })

@@ -1,6 +1,7 @@
 import type { Relation } from '../quantity/relation.js'
 import type { Condition } from '../answer/ask.js'
 import type { Answer, AnswerOf, FormName } from '../answer/forms.js'
+import type { DeviceWord } from '../device/word.js'
 import type { Instrument } from '../instrument/instrument.js'
 
 interface Seen {
@@ -25,6 +26,8 @@ export interface GivenRecord extends Seen {
   kind: 'record'
   answer: Answer
   instrument: Instrument | undefined
+  /** What of it was read off a device, and when. */
+  word?: DeviceWord | undefined
 }
 export type Given = GivenReading | GivenObservation | GivenRecord
 

@@ -1,4 +1,5 @@
 import type { Read } from '../shape/shape.js'
+import { alarmCodes } from './commissioning/alarm-codes.js'
 import { arrowConvention } from './meter/arrow-convention.js'
 import { attestation } from './general/attestation.js'
 import { bonding } from './earthing/bonding.js'
@@ -27,11 +28,14 @@ import { orderedSteps } from './commissioning/ordered-steps.js'
 import { partRating } from './ac/part-rating.js'
 import { photoList } from './general/photo-list.js'
 import { presence } from './general/presence.js'
+import { production } from './commissioning/production.js'
 import { polarity } from './dc/polarity.js'
 import { ports } from './array/ports.js'
 import { powerBalanceKind } from './meter/power-balance.js'
 import { protection } from './ac/protection.js'
 import { railMarksKind } from './array/rail-marks.js'
+import { reserveKind } from './commissioning/reserve.js'
+import { rollCallKind } from './commissioning/roll-call.js'
 import { safeVoltageKind } from './array/safe-voltage.js'
 import { serialMap } from './array/serial-map.js'
 import { settings } from './commissioning/settings.js'
@@ -40,10 +44,12 @@ import { stringOpenCircuit } from './dc/string-open-circuit.js'
 import { stringShortCircuit } from './dc/string-short-circuit.js'
 import { switchBank } from './commissioning/switch-bank.js'
 import { tighteningOrder } from './general/tightening-order.js'
+import { traceTest } from './commissioning/trace-test.js'
 import { trackerWindow } from './dc/tracker-window.js'
 
 /** Every kind of requirement. A new kind is one file and one line here. */
 export const KINDS = {
+  'alarm-codes': alarmCodes,
   'arrow-convention': arrowConvention,
   attestation,
   bonding,
@@ -75,8 +81,11 @@ export const KINDS = {
   presence,
   ports,
   'power-balance': powerBalanceKind,
+  production,
   protection,
   'rail-marks': railMarksKind,
+  reserve: reserveKind,
+  'roll-call': rollCallKind,
   'safe-voltage': safeVoltageKind,
   'serial-map': serialMap,
   settings,
@@ -85,6 +94,7 @@ export const KINDS = {
   'string-short-circuit': stringShortCircuit,
   'switch-bank': switchBank,
   'tightening-order': tighteningOrder,
+  'trace-test': traceTest,
   'tracker-window': trackerWindow,
 } as const
 export type KindName = keyof typeof KINDS

@@ -2,6 +2,7 @@ import { quantity } from '../quantity/quantity-field.js'
 import { BadInput } from '../shape/bad-input.js'
 import { num, count, list, object, oneOf, optional, refine, text, type Read } from '../shape/shape.js'
 import { moduleShape } from '../dc/module.js'
+import { accuracyShape } from '../instrument/instrument.js'
 import { terminalShape } from './terminal.js'
 import { TECHNOLOGIES, UNIT_KINDS } from './terms.js'
 
@@ -25,6 +26,9 @@ const sheetModule = object({
       about: 'temperature coefficient of the voltage at the maximum power point',
     }),
   ),
+  pmaxTempCoeff: optional(
+    num({ unit: '%/K', min: -1 + 1e-9, max: 0, about: 'temperature coefficient of the power' }),
+  ),
   isc: optional(quantity('current', 'short-circuit current at standard test conditions')),
   cells: optional(count('as printed on the label')),
   technology: optional(oneOf(TECHNOLOGIES)),
@@ -47,6 +51,12 @@ export const sheetHead = object({
   module: optional(sheetModule),
   tools: optional(list(text(), { mayBeEmpty: true, about: 'tools that the maker names' })),
   equipment: optional(list(text(), { mayBeEmpty: true, about: 'protective equipment that the maker names' })),
+  figures: optional(
+    list(accuracyShape, {
+      mayBeEmpty: true,
+      about: 'how well the unit’s own figures are: without this they prove nothing',
+    }),
+  ),
   terminals: optional(list(terminalShape, { mayBeEmpty: true }), []),
 })
 export type SheetHead = Read<typeof sheetHead>

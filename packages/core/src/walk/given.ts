@@ -1,5 +1,6 @@
 import type { Ask } from '../answer/ask.js'
 import { fitAnswer } from '../answer/forms.js'
+import { ownFigures } from '../device/word.js'
 import { uncertaintyOf, vouching } from '../instrument/instrument.js'
 import type { EntryBodies } from '../job/entries/registry.js'
 import type { Evidence } from '../job/state.js'
@@ -17,10 +18,11 @@ export function givenOf(ask: Ask, evidence: Evidence | undefined): Given | undef
 }
 
 export function asReading(
-  { value, relation, instrument, conditions }: EntryBodies['reading'],
+  { value, relation, instrument: used, word, conditions }: EntryBodies['reading'],
   dimension: Dimension | undefined,
   photos: number,
 ): GivenReading {
+  const instrument = used ?? (word && ownFigures(word))
   return {
     kind: 'reading',
     value,
@@ -35,10 +37,18 @@ export function asReading(
 /** An answer that was given under an older revision, and does not fit what is asked now, answers nothing. */
 function asRecord(
   ask: Ask,
-  { answer, instrument }: EntryBodies['record'],
+  { answer, instrument, word }: EntryBodies['record'],
   photos: number,
 ): GivenRecord | undefined {
   if (ask.kind !== 'record') return undefined
   const fitting = attempt(() => fitAnswer(ask, answer))
-  return fitting.ok ? { kind: 'record', answer: fitting.value, instrument, photos } : undefined
+  return fitting.ok
+    ? {
+        kind: 'record',
+        answer: fitting.value,
+        instrument: instrument ?? (word && ownFigures(word)),
+        word,
+        photos,
+      }
+    : undefined
 }

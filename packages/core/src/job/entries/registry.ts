@@ -9,6 +9,7 @@ import {
   serialsReported,
 } from './array.js'
 import { calculationKept } from './calculation.js'
+import { deviceConnected, deviceDisconnected } from './connection.js'
 import { defectRaised, defectStep } from './defect.js'
 import { bondMade, bondRemoved, earthPartFound, earthPartRemoved } from './earth.js'
 import type { EntryKindRow } from './entry-kind.js'
@@ -58,6 +59,8 @@ export const ENTRY_ROWS = {
   'part-removed': partRemoved,
   'conductor-run': conductorRun,
   'conductor-removed': conductorRemoved,
+  'device-connected': deviceConnected,
+  'device-disconnected': deviceDisconnected,
   reading,
   observation,
   record,

@@ -1,5 +1,16 @@
 import { answered } from '../given.js'
-import { flag, list, num, object, optional, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
+import {
+  count,
+  flag,
+  list,
+  num,
+  object,
+  optional,
+  refine,
+  requireUniqueIds,
+  text,
+  join,
+} from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -12,6 +23,12 @@ export const indicator = defineKind(
   refine(
     requirementOf({
       question: text(),
+      bars: optional(
+        object(
+          { of: count('bars in all', { max: 20 }), full: num({ unit: '%', min: 1, max: 100 }) },
+          'a row of bars that shows the charge',
+        ),
+      ),
       patterns: list(
         object({
           id: text(),

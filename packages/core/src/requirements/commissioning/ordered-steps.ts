@@ -3,7 +3,8 @@ import { sequence, type Violation } from '../../power-up/sequence.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { seconds } from '../../quantity/figure.js'
 import { say, type Said, joined } from '../../quantity/words.js'
-import { list, object, optional, refine, text, join } from '../../shape/shape.js'
+import { list, num, object, optional, refine, text, join, type Read } from '../../shape/shape.js'
+import { pointShape } from '../../device/point.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -13,8 +14,17 @@ const steps = list(
     label: text(),
     after: optional(list(text(), { mayBeEmpty: true }), []),
     wait: optional(quantity('time', 'after the latest of the steps before')),
+    thing: optional(text('what is switched, by a name that other sheets use too: their orders meet there')),
+    seen: optional(
+      object(
+        { from: pointShape, atLeast: optional(num()), equals: optional(num()) },
+        'where a device shows that it is done',
+      ),
+    ),
   }),
 )
+
+export type StepAsked = Read<typeof steps>[number]
 
 /** Steps that follow one another, with waits: the maker's own order of powering up or down, of landing leads, of an activation. */
 export const orderedSteps = defineKind(
@@ -76,7 +86,7 @@ const asSteps = (all: Steps) =>
   }))
 
 /** A wait without anything to wait for counts from the step before, unless that one comes after it. */
-function afterOf(all: Steps, at: number): string[] {
+export function afterOf(all: Steps, at: number): string[] {
   const { id, after, wait } = all[at]!
   const before = all[at - 1]
   return wait !== undefined && after.length === 0 && before && !comesAfter(all, before.id, id)

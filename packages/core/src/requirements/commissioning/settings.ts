@@ -1,79 +1,151 @@
 import { answered } from '../given.js'
+import type { Given } from '../given.js'
 import { settings as compareSettings, settingRule, type SettingRule } from '../../commissioning/settings.js'
-import { list, object, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
-import type { JudgedVerdict } from '../../verdict/verdict.js'
+import { pointShape } from '../../device/point.js'
+import {
+  flag,
+  list,
+  object,
+  optional,
+  refine,
+  requireUniqueIds,
+  text,
+  join,
+  type Read,
+} from '../../shape/shape.js'
+import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
+import { judgeTogether, requireKnownSettings, togetherField } from './settings-together.js'
 
-/** Settings as they stand in the unit against what they must be; compared without case and outer blanks, numbers as numbers. */
-export const settings = defineKind(
-  refine(
-    requirementOf({ settings: list(object({ id: text(), label: text(), rule: settingRule })) }),
-    (requirement, path) => requireUniqueIds(requirement.settings, join(path, 'settings')),
+const settingShape = object({
+  id: text(),
+  label: text(),
+  rule: optional(settingRule),
+  unit: optional(text('as the display shows it')),
+  from: optional(pointShape),
+  says: optional(
+    object(
+      { positive: optional(text()), zero: optional(text()), negative: optional(text()) },
+      'what a figure does, in words; {} stands for its size',
+    ),
   ),
-  {
-    minutes: 6,
-    reads: () => [],
-    expand: () => [wholeUnit],
-    ask: (requirement) => ({
-      kind: 'record',
-      form: 'fields',
-      fields: requirement.settings.map(({ id, label, rule }) => ({
-        id,
-        label,
-        required: words(rule as SettingRule),
-      })),
-    }),
-    required: (requirement) =>
-      requirement.settings.map(({ label, rule }) => `${label}: ${words(rule as SettingRule)}`).join(', '),
-    judge(requirement, _subject, given) {
-      const answer = answered(given, 'fields')
-      if (!answer) return undefined
-      const { items, verdict, working, notes } = compareSettings({
-        expected: Object.fromEntries(
-          requirement.settings.map((setting) => [
-            setting.id,
-            isVersion(setting) ? versionRule(setting.rule as SettingRule) : (setting.rule as SettingRule),
-          ]),
-        ),
-        recorded: Object.fromEntries(
-          requirement.settings.flatMap((setting) => {
-            const typed = answer.values[setting.id]?.typed
-            return typed === undefined ? [] : [[setting.id, isVersion(setting) ? asVersion(typed) : typed]]
-          }),
-        ),
-      })
-      const label = (key: string) => requirement.settings.find(({ id }) => id === key)!.label
-      const of = (wanted: string) =>
-        items.filter((item) => item.verdict === wanted).map(({ key }) => label(key))
-      const wrong = of('does-not-conform')
-      const open = of('not-inspected')
-      return {
-        verdict:
-          verdict === 'not-inspected' || verdict === 'not-applicable'
-            ? 'not-proven'
-            : (verdict as JudgedVerdict),
-        working,
-        notes,
-        finding:
-          wrong.length > 0
-            ? `${wrong.join(', ')} not as asked`
-            : open.length > 0
-              ? `${open.length} not read yet`
-              : 'as asked',
-        wanting: `read ${open.join(', ')}`,
-      }
-    },
+})
+export type SettingAsked = Read<typeof settingShape>
+
+const shape = refine(
+  requirementOf({
+    settings: list(settingShape),
+    together: togetherField,
+    secret: optional(flag('holds passwords: what they are is never written down')),
+  }),
+  ({ settings: all, together }, path) => {
+    requireUniqueIds(all, join(path, 'settings'))
+    requireKnownSettings(together, all, join(path, 'together'))
   },
 )
 
-function words(rule: SettingRule): string {
+/**
+ * Settings as they stand in the unit against what they must be, typed or read off the device; compared without case and outer blanks,
+ * numbers as numbers. One without a rule must be written down. Some only make sense together, and are judged so.
+ */
+export const settings = defineKind(shape, {
+  minutes: 6,
+  reads: ({ together = [] }) => (together.some(({ rule }) => rule === 'as-fitted') ? ['units'] : []),
+  expand: () => [wholeUnit],
+  ask: (requirement) => ({
+    kind: 'record',
+    form: 'fields',
+    fields: requirement.settings.map((setting) => ({
+      id: setting.id,
+      label: setting.unit ? `${setting.label}, ${setting.unit}` : setting.label,
+      required: ruleWords(setting),
+      ...optionsOf(setting),
+    })),
+  }),
+  required: (requirement) =>
+    requirement.settings.map((setting) => `${setting.label}: ${ruleWords(setting)}`).join(', '),
+  judge(requirement, _subject, given, around) {
+    const answer = answered(given, 'fields')
+    if (!answer) return undefined
+    const typedOf = (setting: SettingAsked) => answer.values[setting.id]?.typed
+    const ruled = requirement.settings.filter(({ rule }) => rule)
+    const { items, verdict, working, notes } = compareSettings({
+      expected: Object.fromEntries(ruled.map((setting) => [setting.id, ruleOf(setting)])),
+      recorded: Object.fromEntries(
+        ruled.map((setting) => {
+          const typed = typedOf(setting)
+          return [setting.id, typed !== undefined && isVersion(setting) ? asVersion(typed) : typed]
+        }),
+      ),
+    })
+    const label = (key: string) => requirement.settings.find(({ id }) => id === key)!.label
+    const of = (wanted: string) =>
+      items.filter((item) => item.verdict === wanted).map(({ key }) => label(key))
+    const wrong = of('does-not-conform')
+    const blank = requirement.settings.filter((setting) => !setting.rule && !typedOf(setting)?.trim())
+    const open = [...of('not-inspected'), ...blank.map(({ id }) => label(id))]
+    const together = judgeTogether(requirement.together ?? [], answer.values, requirement.settings, around)
+    return {
+      verdict: worst<JudgedVerdict>([
+        verdict === 'does-not-conform' ? verdict : 'conforms',
+        ...(open.length > 0 ? ['not-proven' as const] : []),
+        ...together.map((one) => one.verdict),
+      ]) as JudgedVerdict,
+      working: [...working, ...together.map((one) => one.working)],
+      notes: [...notes, ...whatTheyDo(requirement.settings, given)],
+      finding:
+        wrong.length > 0
+          ? `${wrong.join(', ')} not as asked`
+          : (together.find((one) => one.verdict === 'does-not-conform')?.finding ??
+            (open.length > 0 ? `${open.length} not read yet` : 'as asked')),
+      wanting:
+        open.length > 0
+          ? `read ${open.join(', ')}`
+          : (together.find((one) => one.verdict === 'not-proven')?.finding ?? 'read them again'),
+    }
+  },
+})
+
+function ruleOf(setting: SettingAsked): SettingRule {
+  const rule = setting.rule as SettingRule
+  return isVersion(setting) ? versionRule(rule) : rule
+}
+
+function ruleWords({ rule: asked }: SettingAsked): string {
+  if (!asked) return 'written down'
+  const rule = asked as SettingRule
   if ('equals' in rule && rule.equals !== undefined) return String(rule.equals)
   if ('oneOf' in rule && rule.oneOf) return rule.oneOf.join(' or ')
   const { min, max } = rule as { min?: number; max?: number }
   return [min === undefined ? '' : `from ${min}`, max === undefined ? '' : `up to ${max}`]
     .filter(Boolean)
     .join(' ')
+}
+
+/** Where the device knows a list, its words are offered; others may still be typed. */
+function optionsOf({ from, rule }: SettingAsked): { options?: readonly string[] } {
+  const listed = [...((rule as { oneOf?: unknown[] } | undefined)?.oneOf ?? [])].map(String)
+  const words = from?.words ? Object.values(from.words) : []
+  const all = [...new Set([...words, ...listed])]
+  return all.length > 1 ? { options: all } : {}
+}
+
+/** What a figure does, in the sheet's words: the sign alone tells nobody which way the power may flow. */
+export function whatItDoes({ says, unit }: SettingAsked, typed: string | undefined): string | undefined {
+  const value = Number(typed)
+  if (!says || typed === undefined || typed.trim() === '' || !Number.isFinite(value)) return undefined
+  const words = value > 0 ? says.positive : value < 0 ? says.negative : says.zero
+  return words?.replace('{}', `${Math.abs(value)}${unit ? ` ${unit}` : ''}`)
+}
+
+function whatTheyDo(all: readonly SettingAsked[], given: Given | undefined): string[] {
+  const values = answered(given, 'fields')?.values ?? {}
+  return all.flatMap((setting) => {
+    const typed = values[setting.id]?.typed
+    const does = whatItDoes(setting, typed)
+    return does ? [`${setting.label} ${typed}: ${does}`] : []
+  })
 }
 
 /** A version is a name made of numbers: 1.10 comes long after 1.1. */

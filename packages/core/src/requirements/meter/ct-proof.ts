@@ -1,7 +1,8 @@
 import { answered } from '../given.js'
 import { ctPhasing, type CtPhasingInput, type CtPhasingResult } from '../../meter/ct-phasing.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { count, optional } from '../../shape/shape.js'
+import { pointShape } from '../../device/point.js'
+import { count, list, object, optional } from '../../shape/shape.js'
 import type { AnswerOf, FormField } from '../../answer/forms.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -14,6 +15,11 @@ export const ctProof = defineKind(
   requirementOf({
     phases: optional(count('phases of the meter', { max: 3 }), 3),
     uncertainty: quantity('apparent-power', 'of a channel'),
+    from: optional(
+      list(object({ voltage: pointShape, active: pointShape, reactive: pointShape }), {
+        about: 'one for each channel',
+      }),
+    ),
   }),
   {
     minutes: 10,

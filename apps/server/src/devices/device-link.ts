@@ -1,0 +1,128 @@
+import type { LiveDevice } from '@plumb-mark/contract'
+import {
+  pointKey,
+  readPoint,
+  registersOf,
+  type Connection,
+  type DeviceNamed,
+  type DevicePoint,
+  type PointRead,
+} from '@plumb-mark/core'
+import { DeviceRefuses, ModbusLine } from './modbus-line.js'
+import { findModels, nameOf, registersFrom } from './open-map.js'
+
+const EVERY_MS = 1000
+const FIRST_PAUSE_MS = 1000
+const LONGEST_PAUSE_MS = 30_000
+
+/**
+ * One connection to one device: asked once a second as long as somebody looks, called again after pauses that double when the line is
+ * lost. What was read last stays, with its time; nothing is made up in between.
+ */
+export class DeviceLink {
+  private line: ModbusLine | undefined
+  private models: ReadonlyMap<number, number> = new Map()
+  private timer: NodeJS.Timeout | undefined
+  private pause = FIRST_PAUSE_MS
+  private ended = false
+  private now: LiveDevice
+
+  constructor(
+    private readonly connection: Connection,
+    private points: readonly DevicePoint[],
+    private readonly allowed: () => Promise<void>,
+  ) {
+    const { id, unitId } = connection
+    this.now = { id, unitId, state: 'connecting', since: new Date().toISOString(), points: {} }
+    void this.turn()
+  }
+
+  get live(): LiveDevice {
+    return this.now
+  }
+
+  /** What is wanted may have changed with the sheets. */
+  want(points: readonly DevicePoint[]): void {
+    this.points = points
+  }
+
+  end(): void {
+    this.ended = true
+    clearTimeout(this.timer)
+    this.line?.close()
+  }
+
+  private async turn(): Promise<void> {
+    const began = Date.now()
+    try {
+      if (!this.line) await this.call()
+      await this.read()
+      this.pause = FIRST_PAUSE_MS
+      this.again(Math.max(0, EVERY_MS - (Date.now() - began)))
+    } catch (problem) {
+      this.lost(problem as Error)
+    }
+  }
+
+  private async call(): Promise<void> {
+    await this.allowed()
+    const line = await ModbusLine.open(this.connection)
+    if (this.ended) return line.close()
+    this.line = line
+    this.models = await findModels(line)
+    const found = await nameOf(line, this.models, this.connection)
+    const device: DeviceNamed = { id: this.connection.id, ...found }
+    this.tell({ state: 'connected', device })
+  }
+
+  private async read(): Promise<void> {
+    if (!this.line || this.ended) return
+    const wanted = this.points.flatMap((point) =>
+      registersOf(point, { startOf: (model) => this.models.get(model) }),
+    )
+    const words = await this.line.readAll(wanted)
+    if (wanted.length > 0 && words.size === 0) throw new DeviceRefuses(0)
+    const registers = registersFrom(this.models, words)
+    const points: Record<string, PointRead> = {}
+    for (const point of this.points) {
+      const read = readPoint(point, registers)
+      if (read) points[pointKey(point)] = read
+    }
+    this.tell({ state: 'connected', at: new Date().toISOString(), points })
+  }
+
+  private lost(problem: Error): void {
+    this.line?.close()
+    this.line = undefined
+    if (this.ended) return
+    this.tell({ state: 'lost', problem: wordsFor(problem) })
+    this.again(this.pause)
+    this.pause = Math.min(LONGEST_PAUSE_MS, this.pause * 2)
+  }
+
+  private again(ms: number): void {
+    if (!this.ended) this.timer = setTimeout(() => void this.turn(), ms)
+  }
+
+  private tell(change: Partial<LiveDevice>): void {
+    const { problem: _before, ...now } = this.now
+    const since = change.state === now.state ? now.since : new Date().toISOString()
+    this.now = { ...now, ...change, since }
+  }
+}
+
+const WORDS: Record<string, string> = {
+  ECONNREFUSED: 'nobody answers at this address and port',
+  EHOSTUNREACH: 'there is no way to this address',
+  ENETUNREACH: 'there is no way to this address',
+  ECONNRESET: 'the device closed the line',
+  ETIMEDOUT: 'no answer in time',
+}
+
+/** What went wrong, for a person in front of the device. */
+export function wordsFor(problem: Error & { code?: string; errno?: string }): string {
+  const known = WORDS[problem.code ?? ''] ?? WORDS[problem.errno ?? '']
+  if (known) return known
+  if (/timed out/i.test(problem.message)) return 'no answer in time'
+  return problem.message || 'the line was lost'
+}

@@ -1,0 +1,131 @@
+import { createReadStream, existsSync } from 'node:fs'
+import { mkdir, rm, stat } from 'node:fs/promises'
+import { join, sep } from 'node:path'
+import { promisify } from 'node:util'
+import { createGunzip, gzip } from 'node:zlib'
+import type { Readable } from 'node:stream'
+import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common'
+import { Piscina } from 'piscina'
+import { DataSource } from 'typeorm'
+import type { TraceKept } from '@plumb-mark/contract'
+import { canonicalJson, type JobId, type TraceAnswer } from '@plumb-mark/core'
+import { sha256 } from '../database/digest.js'
+import { durable } from '../database/durable.js'
+import { PerKeyQueue } from '../http/per-key-queue.js'
+import { Refused, notFound } from '../http/refused.js'
+import { SETTINGS, type Settings } from '../settings.js'
+import { TraceRow } from './trace.entity.js'
+import type { TraceAnswered, TraceAsked } from './trace.worker.js'
+
+export const LARGEST_TRACE_BYTES = 64 * 1024 * 1024
+const MOST_MS = 10_000
+/** Workers run what was built, also when the server itself is run from its sources. */
+const BUILT = import.meta.dirname.replace(`${sep}src${sep}`, `${sep}dist${sep}`)
+const pack = promisify(gzip)
+
+/** Traces of tests: whole files beside the database under their digest, packed; what they say of a limit is worked out from them. */
+@Injectable()
+export class TracesService implements OnApplicationShutdown {
+  private readonly queue = new PerKeyQueue()
+  private pool: Piscina<TraceAsked, TraceAnswered> | undefined
+
+  constructor(
+    private readonly db: DataSource,
+    @Inject(SETTINGS) private readonly settings: Settings,
+  ) {}
+
+  /** Keeps a file that reads as a trace to its last row; sent twice it is kept once. Whoever calls has seen to it that the job may be written. */
+  keep(personId: string, jobId: JobId, id: string, content: Buffer): Promise<TraceKept> {
+    return this.queue.run(id, async () => {
+      const digest = sha256(content)
+      const before = await this.db.getRepository(TraceRow).findOneBy({ id })
+      if (before) {
+        if (before.jobId === jobId && before.sha256 === digest) return answer(before)
+        throw new Refused(409, 'id-reused', 'another trace has this id already')
+      }
+      const { samples, bytes } = await this.write(digest, content)
+      const row: TraceRow = {
+        id,
+        jobId,
+        sha256: digest,
+        samples,
+        bytes,
+        personId,
+        keptAt: new Date().toISOString(),
+      }
+      await this.db.getRepository(TraceRow).insert(row)
+      return answer(row)
+    })
+  }
+
+  /** The CSV of a trace, as it was kept. */
+  async open(jobId: JobId, id: string): Promise<{ row: TraceRow; content: Readable }> {
+    const row = await this.rowOf(jobId, id)
+    return { row, content: createReadStream(this.path(row.sha256)).pipe(createGunzip()) }
+  }
+
+  /** What an answer says of its trace must be what the kept file says: nobody can write down another outcome. */
+  async requireTrue(jobId: JobId, { trace, channel, eventAt, end, by, found }: TraceAnswer): Promise<void> {
+    const row = await this.db.getRepository(TraceRow).findOneBy({ id: trace.id, jobId, sha256: trace.sha256 })
+    if (!row) throw new Refused(409, 'unknown-trace', 'send the trace before the entry that shows it')
+    const read = await this.read({ file: this.path(row.sha256), judge: { channel, eventAt, by } })
+    if (!read.ok)
+      throw new Refused(409, read.code, `the trace cannot be judged so: ${read.reason}`, read.path)
+    const same = canonicalJson(read.found) === canonicalJson(found) && read.samples === trace.samples
+    if (!same || read.end !== end)
+      throw new Refused(
+        409,
+        'trace-differs',
+        'the kept trace says something else than the entry: judge it again',
+      )
+  }
+
+  private async rowOf(jobId: JobId, id: string): Promise<TraceRow> {
+    const row = await this.db.getRepository(TraceRow).findOneBy({ id, jobId })
+    if (!row) throw notFound('trace')
+    return row
+  }
+
+  private async write(digest: string, content: Buffer): Promise<{ samples: number; bytes: number }> {
+    const file = this.path(digest)
+    const fresh = !existsSync(file)
+    if (fresh) {
+      await mkdir(join(file, '..'), { recursive: true })
+      await durable(file, await pack(content, { level: 9 }))
+    }
+    const read = await this.read({ file })
+    if (read.ok) return { samples: read.samples, bytes: (await stat(file)).size }
+    if (fresh) await rm(file)
+    throw new Refused(400, read.code, `this is no trace: ${read.reason}`, read.path)
+  }
+
+  private async read(asked: TraceAsked): Promise<TraceAnswered> {
+    this.pool ??= new Piscina({
+      filename: join(BUILT, 'trace.worker.js'),
+      minThreads: 0,
+      maxThreads: 1,
+      idleTimeout: 30_000,
+      maxQueue: 20,
+    })
+    const signal = AbortSignal.timeout(MOST_MS)
+    return this.pool.run(asked, { signal }).catch((problem: unknown) => {
+      if (signal.aborted) throw new Refused(422, 'too-long', 'the trace is too long to be judged here')
+      throw problem
+    })
+  }
+
+  private path(digest: string): string {
+    return join(this.settings.dataDir, 'traces', digest.slice(0, 2), `${digest}.csv.gz`)
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    await this.pool?.destroy()
+  }
+}
+
+const answer = ({ id, sha256: digest, samples, bytes }: TraceRow): TraceKept => ({
+  id,
+  sha256: digest,
+  samples,
+  bytes,
+})

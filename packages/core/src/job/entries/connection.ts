@@ -1,0 +1,50 @@
+import { connectionShape } from '../../as-built/connection.js'
+import type { ConnectionId } from '../../ids/ids.js'
+import { object, text } from '../../shape/shape.js'
+import {
+  ADMITTED,
+  BUILDERS,
+  entryKind,
+  find,
+  firstRefusal,
+  known,
+  put,
+  putBack,
+  refuse,
+  without,
+} from './entry-kind.js'
+
+/** Says where a unit can be asked; nothing is asked by it, and nothing judged. */
+export const deviceConnected = entryKind({
+  holds: connectionShape,
+  says: 'device connected',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit({ id, unitId, host, port, address }, { state: { asBuilt } }) {
+    const taken = asBuilt.connections.find(
+      (one) => one.id !== id && one.host === host && one.port === port && one.address === address,
+    )
+    return firstRefusal(
+      known(asBuilt.units, unitId, 'unit'),
+      taken ? refuse('address-taken', 'another unit of this job is asked at this address already') : ADMITTED,
+    )
+  },
+  apply(draft, connection) {
+    const { connections } = draft.asBuilt
+    draft.asBuilt = { ...draft.asBuilt, connections: put(connections, connection) }
+  },
+  undo: ({ id }, { connections }) =>
+    putBack('device-connected', find(connections, id), { kind: 'device-disconnected', body: { id } }),
+})
+
+export const deviceDisconnected = entryKind({
+  holds: object({ id: text<ConnectionId>() }),
+  says: 'device disconnected',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: ({ id }, { state }) => known(state.asBuilt.connections, id, 'connection'),
+  apply(draft, { id }) {
+    draft.asBuilt = { ...draft.asBuilt, connections: without(draft.asBuilt.connections, id) }
+  },
+  undo: ({ id }, { connections }) => putBack('device-connected', find(connections, id)),
+})
