@@ -98,13 +98,8 @@ function juniperFlat(): Device[] {
   )
   listener.map = () => listenerMap(listener)
   listener.register = listenerRegisters(listener)
-  const meter = meterOf(
-    'juniper-meter',
-    { maker: 'Cobblewick', model: 'CM-1', serial: 'CM1-26-5561', firmware: '3.0' },
-    plant,
-  )
   advance(plant, RUNNING)
-  return [listener, meter]
+  return [listener]
 }
 
 function skerryPoint(clock: () => number): Device[] {

@@ -1,4 +1,8 @@
 import Modbus from 'modbus-serial'
+import type { ModbusRTU } from 'modbus-serial/ModbusRTU.js'
+
+// The package is older than modules: what its types call the default export is the package itself.
+const Client = Modbus as unknown as new () => ModbusRTU
 
 const PATIENCE_MS = 3000
 
@@ -8,7 +12,7 @@ export async function throwAt(
   register: number,
   on: boolean,
 ): Promise<void> {
-  const client = new Modbus.default()
+  const client = new Client()
   client.setTimeout(PATIENCE_MS)
   client.setID(unitId)
   await client.connectTCP(host, { port })

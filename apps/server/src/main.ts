@@ -2,15 +2,10 @@ import { rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { DataSource } from 'typeorm'
-import { EntriesService } from './entries/entries.service.js'
-import { AccountsService } from './accounts/accounts.service.js'
 import { holdFolder } from './database/data-folder.js'
 import { DATABASE_FILE } from './database/database.module.js'
+import { demoServicesOf } from './demo/demo-services.js'
 import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load-demo.js'
-import { PhotosService } from './evidence/photos.service.js'
-import { VisitsService } from './visits/visits.service.js'
-import { InstrumentsService } from './instruments/instruments.service.js'
-import { SheetsService } from './sheets/sheets.service.js'
 import { PersonRow } from './accounts/account.entities.js'
 import { CannotStart, type Settings } from './settings.js'
 import { createLog } from './http/log.js'
@@ -67,18 +62,7 @@ async function main(): Promise<void> {
   const app = await createServer(settings)
   const untouched = (await app.get(DataSource).getRepository(PersonRow).count()) === 0
   if (untouched) {
-    await loadDemo(
-      join(ROOT, 'samples'),
-      {
-        accounts: app.get(AccountsService),
-        sheets: app.get(SheetsService),
-        instruments: app.get(InstrumentsService),
-        entries: app.get(EntriesService),
-        photos: app.get(PhotosService),
-        visits: app.get(VisitsService),
-      },
-      { jobs: !empty },
-    )
+    await loadDemo(join(ROOT, 'samples'), demoServicesOf(app), { jobs: !empty })
   }
   stopOnSignal(app, settings.log)
   const address = await listen(app, settings)

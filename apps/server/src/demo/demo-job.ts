@@ -1,7 +1,13 @@
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
 import {
+  limitOf,
   parseQuantity,
+  readTrace,
+  samplesOf,
+  traceFacts,
   type Answer,
   type Ask,
   type EntryKind,
@@ -13,6 +19,7 @@ import {
   type PhotoRef,
   type PinnedSheet,
   type Role,
+  type TraceAnswer,
   habitsFor,
 } from '@plumb-mark/core'
 import { sampleSignature } from './sample-signature.js'
@@ -34,7 +41,15 @@ export interface JobScript {
   entries: Step[]
 }
 
+interface TraceSaid {
+  file: string
+  eventAt: number
+  startedAt: string
+}
+
 interface Around {
+  /** Folder of the samples. */
+  samples: string
   services: DemoServices
   pinned: ReadonlyMap<string, PinnedSheet>
   instruments: readonly Instrument[]
@@ -136,7 +151,7 @@ export class DemoJob {
           at,
           body: {
             point: said['point'] as string,
-            answer: said['answer'] as Answer,
+            answer: await this.answer(said, by),
             ...this.instrument(said['instrument'] as string | undefined),
             ...photos,
           },
@@ -203,6 +218,44 @@ export class DemoJob {
       ...(conditions && { conditions }),
       ...(note && { note }),
       ...photos,
+    }
+  }
+
+  /** An answer as it stands in the file; photos and traces in it are kept first. */
+  private async answer({ point, answer, trace, taken }: Record<string, unknown>, by: Role): Promise<Answer> {
+    if (trace) return this.traced(point as string, trace as TraceSaid, by)
+    if (!taken) return answer as Answer
+    const shown: Record<string, PhotoRef> = {}
+    for (const [id, caption] of Object.entries(taken as Record<string, string>))
+      shown[id] = (await this.photosOf(caption, by)).photos![0]!
+    return { taken: shown }
+  }
+
+  /** A trace of the samples, kept as a file and judged by the figures of the sheet. */
+  private async traced(
+    point: string,
+    { file, eventAt, startedAt }: TraceSaid,
+    by: Role,
+  ): Promise<TraceAnswer> {
+    const requirement = (await this.checks()).find(({ check }) => check.point === point)?.check.requirement
+    if (requirement?.kind !== 'trace-test') return missing(`test with a trace at ${point}`)
+    const content = await readFile(join(this.around.samples, 'traces', file))
+    const { id, sha256, samples } = await this.around.services.traces.keep(
+      this.person(by).id,
+      this.id,
+      uuid(),
+      content,
+    )
+    const channel = requirement.watch.label
+    const own = samplesOf(readTrace(content.toString('utf8')), channel)
+    const limit = limitOf(requirement)
+    return {
+      trace: { id, sha256, samples, startedAt, source: 'live' },
+      channel,
+      eventAt,
+      end: own.at(-1)!.t,
+      by: limit,
+      found: traceFacts(own, eventAt, limit),
     }
   }
 

@@ -33,6 +33,7 @@ export async function loadDemo(
   // The last one written heads the list: the busiest job, first in the alphabet.
   for (const name of filesIn(samples, 'jobs').reverse())
     await new DemoJob(parse(readFileSync(name, 'utf8')) as JobScript, {
+      samples,
       services,
       pinned,
       instruments,

@@ -104,10 +104,16 @@ export class DeviceLink {
     if (!this.ended) this.timer = setTimeout(() => void this.turn(), ms)
   }
 
-  private tell(change: Partial<LiveDevice>): void {
-    const { problem: _before, ...now } = this.now
-    const since = change.state === now.state ? now.since : new Date().toISOString()
-    this.now = { ...now, ...change, since }
+  /** What was wrong before is no longer said once it is said anew how it stands. */
+  private tell(change: Partial<LiveDevice> & Pick<LiveDevice, 'state'>): void {
+    const { state, since, device, at, points, id, unitId } = this.now
+    const kept = { id, unitId, points, ...(device && { device }), ...(at && { at }) }
+    this.now = {
+      ...kept,
+      ...change,
+      state: change.state,
+      since: change.state === state ? since : new Date().toISOString(),
+    }
   }
 }
 

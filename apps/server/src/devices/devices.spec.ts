@@ -31,7 +31,7 @@ beforeAll(async () => {
   if (before.length > 0)
     await inspector.append(
       jobId,
-      ...before.map(({ body: { id } }: { body: { id: string } }) => entry('device-disconnected', { id })),
+      ...before.map((one) => entry('device-disconnected', { id: (one.body as { id: string }).id })),
     )
 })
 afterAll(async () => {

@@ -1,4 +1,8 @@
 import Modbus from 'modbus-serial'
+import type { ModbusRTU } from 'modbus-serial/ModbusRTU.js'
+
+// The package is older than modules: what its types call the default export is the package itself.
+const Client = Modbus as unknown as new () => ModbusRTU
 
 const CONNECT_MS = 2000
 const ANSWER_MS = 2000
@@ -22,7 +26,7 @@ export interface DeviceAddress {
 
 /** One line to one device, over which holding registers are read and nothing is ever written. */
 export class ModbusLine {
-  private readonly client = new Modbus.default()
+  private readonly client = new Client()
 
   private constructor() {}
 

@@ -5,15 +5,10 @@ import { v7 as uuid } from 'uuid'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import type { JobBundle, JobSummary } from '@plumb-mark/contract'
 import type { Entry, EntryBodies, EntryKind, Role } from '@plumb-mark/core'
-import { AccountsService } from '../accounts/accounts.service.js'
+import { demoServicesOf } from '../demo/demo-services.js'
 import { DEMO_PASSWORD, loadDemo } from '../demo/load-demo.js'
-import { EntriesService } from '../entries/entries.service.js'
-import { PhotosService } from '../evidence/photos.service.js'
-import { VisitsService } from '../visits/visits.service.js'
-import { InstrumentsService } from '../instruments/instruments.service.js'
 import { createLog } from '../http/log.js'
 import { createServer, listen } from '../server.js'
-import { SheetsService } from '../sheets/sheets.service.js'
 
 const SAMPLES = join(process.cwd(), 'samples')
 
@@ -29,18 +24,7 @@ export class RunningServer {
   static async start(): Promise<RunningServer> {
     const server = new RunningServer()
     await server.open()
-    await loadDemo(
-      SAMPLES,
-      {
-        accounts: server.app.get(AccountsService),
-        sheets: server.app.get(SheetsService),
-        instruments: server.app.get(InstrumentsService),
-        entries: server.app.get(EntriesService),
-        photos: server.app.get(PhotosService),
-        visits: server.app.get(VisitsService),
-      },
-      { jobs: true },
-    )
+    await loadDemo(SAMPLES, demoServicesOf(server.app), { jobs: true })
     return server
   }
 

@@ -49,7 +49,7 @@ const differing = (a: Inspection, b: Inspection): string[] => {
   ].slice(0, 2)
 }
 
-const SEEDS = Array.from({ length: 30 }, (_, i) => 1000 + 77 * i)
+const SEEDS = Array.from({ length: 36 }, (_, i) => 1000 + 77 * i)
 const STEPS = 90
 
 it('whatever is admitted can be judged, listed, drawn, exported and verified, and what is carried forward is what would be judged anew', () => {

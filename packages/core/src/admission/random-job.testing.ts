@@ -65,6 +65,7 @@ const NAMES: Record<string, readonly string[]> = {
   serials: ['A1', ' ', 'A-1'],
   input: ['PV1', 'pv1'],
   class: ['opening', 'pipe'],
+  host: ['127.0.0.1', '10.0.0.7', 'somewhere'],
   checkId: [],
   point: [],
   label: ['A', ' ', 'B'],
@@ -137,6 +138,10 @@ export class RandomJob {
         kind: 'unit-fitted',
         body: { id, label: id, sheetId: chance.of([...LIBRARY.keys()]) },
       })
+    this.take('inspector', {
+      kind: 'device-connected',
+      body: { id: 'a', unitId: 'a', host: '127.0.0.1', port: 502, address: 1 },
+    })
     this.take('inspector', {
       kind: 'wall-measured',
       body: { id: 'w', title: 'W', leftCorner: true, rightCorner: true, uncertainty: 2 },
@@ -266,6 +271,23 @@ export class RandomJob {
     switch (form.form) {
       case 'choice':
         return { chosen: pick(form.options).id }
+      case 'trace': {
+        const settled = this.chance.below(2) === 0
+        return {
+          trace: {
+            id: 't',
+            sha256: 'a'.repeat(64),
+            samples: 3,
+            startedAt: '2026-06-01T08:00:00Z',
+            source: 'typed',
+          },
+          channel: form.channel,
+          eventAt: 2,
+          end: this.chance.of([2, 9, 1000]),
+          by: { limit: this.chance.of([0, 8000]), tolerance: 100, settleWithin: 10, must: 'stay-under' },
+          found: { ...(settled && { settledAt: 5 }), secondsOver: 3, peak: 9000 },
+        }
+      }
       case 'fields':
         return {
           values: Object.fromEntries(

@@ -31,6 +31,7 @@ const drawn = (units: UnitBuilt[], on: WallBuilt = wall) => {
     array: NOTHING_BUILT.array,
     earth: NOTHING_BUILT.earth,
     network: NOTHING_BUILT.network,
+    connections: [],
   }
   return wallDrawing(
     measureWall(on, asBuilt, {
@@ -91,6 +92,7 @@ it('a unit whose sheet asks for no space stands in the way of others but asks fo
     array: NOTHING_BUILT.array,
     earth: NOTHING_BUILT.earth,
     network: NOTHING_BUILT.network,
+    connections: [],
   }
   const { result } = measureWall(wall, asBuilt, {
     sheetOf: ({ sheetId }) => (sheetId === 'quiet' ? quiet : BOX),

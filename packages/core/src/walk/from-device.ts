@@ -36,18 +36,21 @@ export function pointsAsked(
 
 /**
  * The answer of a check with what a device says put into it, and the word for the record. What a person entered stays where the device
- * says nothing. Undefined where it says nothing at all that is asked here.
+ * says nothing, and where `only` passes a part over. Undefined where it says nothing at all that is asked here.
  */
 export function answerFromDevice(
   check: Check,
   read: ReadValues,
   before: Answer | undefined,
   figures: SheetHead['figures'],
+  only: (part: string) => boolean = () => true,
 ): { answer: Answer; word: DeviceWord } | undefined {
-  const found = readsOf(check).flatMap(({ part, point }) => {
-    const one = read.points[pointKey(point)]
-    return one ? [{ part, point, read: one, value: meant(point, one.value, read.at) }] : []
-  })
+  const found = readsOf(check)
+    .filter(({ part }) => only(part))
+    .flatMap(({ part, point }) => {
+      const one = read.points[pointKey(point)]
+      return one ? [{ part, point, read: one, value: meant(point, one.value, read.at) }] : []
+    })
   const told = asAnswer(check, found, before, read.at)
   if (!told || told.parts.length === 0) return undefined
   const points = found

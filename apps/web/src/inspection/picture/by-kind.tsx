@@ -1,21 +1,54 @@
-import { Stack } from '@chakra-ui/react'
-import type { ComponentType } from 'react'
-import type { JudgedCheck, Stage } from '@plumb-mark/core'
+import { Box, Flex, Stack } from '@chakra-ui/react'
+import { useEffect, useRef, useState, type ComponentType } from 'react'
+import type { JudgedCheck, Stage, UnitId } from '@plumb-mark/core'
 import { useInspection } from '../../store/inspection.js'
+import { Choose } from '../../marks/choose.js'
+import { useFocus } from '../focus.js'
 
 type Parts = Readonly<Record<string, ComponentType<{ judged: JudgedCheck }>>>
 
-/** The picture of a stage whose checks are each drawn by their kind of requirement; a kind without a drawing is asked in the list alone. */
+/**
+ * The picture of a stage whose checks are each drawn by their kind of requirement, one unit at a time; a kind without a drawing is asked
+ * in the list alone. The check that is opened in the list is brought into view.
+ */
 export function ByKind({ stage, parts }: { stage: Stage; parts: Parts }) {
   const checks = useInspection(({ inspection }) => inspection?.checks) ?? []
+  const open = useFocus((focus) => focus.checkId)
+  const drawn = checks.filter(({ check }) => check.stage === stage && parts[check.requirement.kind])
+  const units = [...new Map(drawn.map(({ check }) => [check.unit.id, check.unit.label])).entries()]
+  const opened = checks.find(({ check }) => check.id === open)?.check
+  const [chosen, choose] = useState<UnitId>()
+  const openedUnit = opened?.stage === stage ? opened.unit.id : undefined
+  useEffect(() => {
+    if (openedUnit) choose(openedUnit)
+  }, [openedUnit])
+  const here = units.find(([id]) => id === chosen)?.[0] ?? units[0]?.[0]
   return (
     <Stack gap="24px" p={{ base: '12px', lg: '24px' }}>
-      {checks
-        .filter(({ check }) => check.stage === stage)
+      {units.length > 1 && <Choose label="Unit" options={units} value={here!} onChoose={choose} />}
+      {drawn
+        .filter(({ check }) => check.unit.id === here)
         .map((judged) => {
-          const Part = parts[judged.check.requirement.kind]
-          return Part && <Part key={judged.check.id} judged={judged} />
+          const Part = parts[judged.check.requirement.kind]!
+          return (
+            <InView key={judged.check.id} wanted={judged.check.id === open}>
+              <Part judged={judged} />
+            </InView>
+          )
         })}
+      {drawn.length === 0 && <Flex color="faint">Nothing is drawn here for what is fitted.</Flex>}
     </Stack>
+  )
+}
+
+function InView({ wanted, children }: { wanted: boolean; children: React.ReactNode }) {
+  const place = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (wanted) place.current?.scrollIntoView?.({ block: 'nearest' })
+  }, [wanted])
+  return (
+    <Box ref={place} scrollMargin="60px">
+      {children}
+    </Box>
   )
 }

@@ -16,6 +16,8 @@ import { Terminals } from './terminals.js'
 import { Units } from './units/units.js'
 import { Walls } from './wall/walls.js'
 
+const Commission = lazyView('Commission', () => import('./commission/commission.js'))
+
 /** The chart comes with a library of its own: it is fetched when the DC side is looked at. */
 const Strings = lazyView('Strings', () => import('./strings.js'))
 
@@ -42,6 +44,7 @@ const PICTURES: Partial<Record<Stage, ComponentType>> = {
   battery: Battery,
   meter: Meter,
   'power-up': PowerUp,
+  commission: Commission.View,
   'close-up': CloseUp,
 }
 

@@ -1,20 +1,24 @@
 import { useCallback } from 'react'
-import { inForce, type Answer, type JudgedCheck } from '@plumb-mark/core'
+import { carriedWord, inForce, type Answer, type DeviceWord, type JudgedCheck } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { useInspection } from '../../store/inspection.js'
 
+export type KeepAnswer = (judged: JudgedCheck, answer: Answer, word?: DeviceWord) => void
+
 /**
- * Answers given in the picture itself, each kept at once, with the instrument, note and photos of the answer before; undefined for who may
- * not answer, and in a sealed record.
+ * Answers given in the picture itself, each kept at once, with the instrument, note and photos of the answer before, and with what of it
+ * is a device's word; undefined for who may not answer, and in a sealed record.
  */
-export function useAnswering(): ((judged: JudgedCheck, answer: Answer) => void) | undefined {
+export function useAnswering(): KeepAnswer | undefined {
   const person = useSession((session) => session.person)
   const append = useInspection((state) => state.append)
   const sealed = useInspection(({ inspection }) => inspection?.state.seal !== undefined)
-  const keep = useCallback(
-    ({ check, history }: JudgedCheck, answer: Answer) => {
+  const keep = useCallback<KeepAnswer>(
+    ({ check, history }, answer, fresh) => {
       const current = inForce(history)
-      const { instrument, note, photos } = current?.kind === 'record' ? current.body : {}
+      const before = current?.kind === 'record' ? current.body : undefined
+      const { instrument, note, photos } = before ?? {}
+      const word = carriedWord(before, answer, fresh)
       if (!person) return
       append(person, {
         kind: 'record',
@@ -22,6 +26,7 @@ export function useAnswering(): ((judged: JudgedCheck, answer: Answer) => void) 
           point: check.point,
           answer,
           ...(instrument && { instrument }),
+          ...(word && { word }),
           ...(note && { note }),
           ...(photos && { photos }),
         },

@@ -3,10 +3,13 @@ import { sequence, type Violation } from '../../power-up/sequence.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { seconds } from '../../quantity/figure.js'
 import { say, type Said, joined } from '../../quantity/words.js'
-import { list, num, object, optional, refine, text, join, type Read } from '../../shape/shape.js'
+import { list, num, object, oneOf, optional, refine, text, join, type Read } from '../../shape/shape.js'
 import { pointShape } from '../../device/point.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
+
+/** Orders of one direction meet in the order of the whole site. */
+const DIRECTIONS = ['up', 'down'] as const
 
 const steps = list(
   object({
@@ -28,16 +31,19 @@ export type StepAsked = Read<typeof steps>[number]
 
 /** Steps that follow one another, with waits: the maker's own order of powering up or down, of landing leads, of an activation. */
 export const orderedSteps = defineKind(
-  refine(requirementOf({ steps }), (requirement, path) => {
-    try {
-      sequence({ steps: asSteps(requirement.steps), recorded: [] })
-    } catch (problem) {
-      // The calculator names the place within its own input: here it stands within the requirement.
-      if (problem instanceof Error && 'path' in problem)
-        Object.assign(problem, { path: join(path, String(problem.path)) })
-      throw problem
-    }
-  }),
+  refine(
+    requirementOf({ steps, direction: optional(oneOf(DIRECTIONS, 'which way the unit is switched by it')) }),
+    (requirement, path) => {
+      try {
+        sequence({ steps: asSteps(requirement.steps), recorded: [] })
+      } catch (problem) {
+        // The calculator names the place within its own input: here it stands within the requirement.
+        if (problem instanceof Error && 'path' in problem)
+          Object.assign(problem, { path: join(path, String(problem.path)) })
+        throw problem
+      }
+    },
+  ),
   {
     minutes: 8,
     reads: () => [],

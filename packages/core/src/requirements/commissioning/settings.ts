@@ -1,4 +1,5 @@
 import { answered } from '../given.js'
+import type { AnswerOf } from '../../answer/forms.js'
 import type { Given } from '../given.js'
 import { settings as compareSettings, settingRule, type SettingRule } from '../../commissioning/settings.js'
 import { pointShape } from '../../device/point.js'
@@ -13,7 +14,7 @@ import {
   join,
   type Read,
 } from '../../shape/shape.js'
-import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
+import { worst, type JudgedVerdict, type Verdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 import { judgeTogether, requireKnownSettings, togetherField } from './settings-together.js'
@@ -68,22 +69,12 @@ export const settings = defineKind(shape, {
   judge(requirement, _subject, given, around) {
     const answer = answered(given, 'fields')
     if (!answer) return undefined
-    const typedOf = (setting: SettingAsked) => answer.values[setting.id]?.typed
-    const ruled = requirement.settings.filter(({ rule }) => rule)
-    const { items, verdict, working, notes } = compareSettings({
-      expected: Object.fromEntries(ruled.map((setting) => [setting.id, ruleOf(setting)])),
-      recorded: Object.fromEntries(
-        ruled.map((setting) => {
-          const typed = typedOf(setting)
-          return [setting.id, typed !== undefined && isVersion(setting) ? asVersion(typed) : typed]
-        }),
-      ),
-    })
+    const { items, verdict, working, notes } = compared(requirement.settings, answer.values)
     const label = (key: string) => requirement.settings.find(({ id }) => id === key)!.label
     const of = (wanted: string) =>
       items.filter((item) => item.verdict === wanted).map(({ key }) => label(key))
     const wrong = of('does-not-conform')
-    const blank = requirement.settings.filter((setting) => !setting.rule && !typedOf(setting)?.trim())
+    const blank = requirement.settings.filter(({ id, rule }) => !rule && !answer.values[id]?.typed.trim())
     const open = [...of('not-inspected'), ...blank.map(({ id }) => label(id))]
     const together = judgeTogether(requirement.together ?? [], answer.values, requirement.settings, around)
     return {
@@ -106,6 +97,40 @@ export const settings = defineKind(shape, {
     }
   },
 })
+
+type Values = AnswerOf<'fields'>['values']
+
+/** Those with a rule, each against it. */
+function compared(all: readonly SettingAsked[], values: Values) {
+  const ruled = all.filter(({ rule }) => rule)
+  return compareSettings({
+    expected: Object.fromEntries(ruled.map((setting) => [setting.id, ruleOf(setting)])),
+    recorded: Object.fromEntries(
+      ruled.map((setting) => {
+        const typed = values[setting.id]?.typed
+        return [setting.id, typed !== undefined && isVersion(setting) ? asVersion(typed) : typed]
+      }),
+    ),
+  })
+}
+
+/** One row for each setting: what it must be, how it stands by itself, and what the figure does. */
+export function settingRows(
+  all: readonly SettingAsked[],
+  values: Values,
+): { setting: SettingAsked; required: string; verdict: Verdict; does: string | undefined }[] {
+  const { items } = compared(all, values)
+  return all.map((setting) => {
+    const typed = values[setting.id]?.typed
+    const own = items.find(({ key }) => key === setting.id)?.verdict
+    return {
+      setting,
+      required: ruleWords(setting),
+      verdict: own ?? (typed?.trim() ? 'conforms' : 'not-inspected'),
+      does: whatItDoes(setting, typed),
+    }
+  })
+}
 
 function ruleOf(setting: SettingAsked): SettingRule {
   const rule = setting.rule as SettingRule

@@ -1,6 +1,7 @@
 import { Button, HStack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react'
 import {
+  carriedWord,
   inForce,
   judgeAnswer,
   outOfCalibration,
@@ -28,6 +29,7 @@ import { PhotosForm } from './photos-form.js'
 import { SeriesForm } from './series-form.js'
 import { StatementForm } from './statement-form.js'
 import { StepsForm } from './steps-form.js'
+import { TraceForm } from './trace-form.js'
 import { SwitchesForm } from './switches-form.js'
 
 const FORMS: { [F in FormName]: ComponentType<FormProps<F>> } = {
@@ -41,6 +43,7 @@ const FORMS: { [F in FormName]: ComponentType<FormProps<F>> } = {
   statement: StatementForm,
   chain: ChainForm,
   bus: BusForm,
+  trace: TraceForm,
 }
 
 /** A touch is the whole answer: it is kept at once. */
@@ -82,11 +85,13 @@ export function RecordField({
     if (!person || !given || !around) return
     const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, around)
     if (!judgedNow.ok) return
+    const word = carriedWord(before, given)
     const kept = append(person, {
       kind: 'record',
       body: {
         point: check.point,
         answer: given,
+        ...(word && { word }),
         ...(instrument && { instrument }),
         ...(note && { note }),
         ...(photos.length > 0 && { photos }),

@@ -1,0 +1,95 @@
+import { Button, Grid, HStack, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useRef, useState } from 'react'
+import type { DeviceFound, ScanStep } from '@plumb-mark/contract'
+import { TextField } from '../marks/text-field.js'
+import { Simulated } from './simulated.js'
+
+/** Looks through a small range of addresses and ports, telling how far it is; it can be stopped at any time. */
+export function ScanRange({ onFound }: { onFound: (device: DeviceFound) => void }) {
+  const [range, setRange] = useState({
+    from: '127.0.0.1',
+    to: '127.0.0.1',
+    fromPort: '15020',
+    toPort: '15040',
+  })
+  const [step, setStep] = useState<ScanStep>()
+  const [found, setFound] = useState<DeviceFound[]>([])
+  const [refused, setRefused] = useState(false)
+  const stream = useRef<EventSource>(undefined)
+  const stop = () => {
+    stream.current?.close()
+    stream.current = undefined
+    setStep(undefined)
+  }
+  useEffect(() => () => stream.current?.close(), [])
+  const start = () => {
+    setFound([])
+    setRefused(false)
+    const source = new EventSource(`/api/devices/scan?${new URLSearchParams({ ...range, address: '1' })}`)
+    stream.current = source
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const next = JSON.parse(data) as ScanStep
+      if ('done' in next) return stop()
+      setStep(next)
+      if (next.found) setFound((before) => [...before, next.found!])
+    }
+    source.onerror = () => {
+      stop()
+      setRefused(true)
+    }
+  }
+  const field = (name: keyof typeof range, label: string) => (
+    <TextField label={label} value={range[name]} onChange={(text) => setRange({ ...range, [name]: text })} />
+  )
+  return (
+    <chakra.details mt="10px">
+      <chakra.summary
+        cursor="pointer"
+        minH="44px"
+        display="flex"
+        alignItems="center"
+        color="accent"
+        fontWeight={600}
+      >
+        Look through a range
+      </chakra.summary>
+      <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr) auto' }} gap="10px" alignItems="end">
+        {field('from', 'From address')}
+        {field('to', 'To address')}
+        {field('fromPort', 'From port')}
+        {field('toPort', 'To port')}
+        {step ? (
+          <Button variant="outline" onClick={stop}>
+            Stop
+          </Button>
+        ) : (
+          <Button variant="outline" onClick={start}>
+            Look
+          </Button>
+        )}
+      </Grid>
+      {step && (
+        <Text role="status" mt="8px">
+          {step.asked} of {step.of} places asked
+        </Text>
+      )}
+      {refused && (
+        <Text role="alert" color="danger" mt="8px">
+          This range cannot be looked through: name at most 256 places, in networks that the office has
+          allowed.
+        </Text>
+      )}
+      {found.map((device) => (
+        <HStack key={`${device.host}:${device.port}`} gap="12px" mt="4px" wrap="wrap">
+          <Button variant="plain" onClick={() => onFound(device)}>
+            {device.maker} {device.model} {device.serial}
+          </Button>
+          <chakra.span fontFamily="mono" fontSize="14px">
+            {device.host}:{device.port}
+          </chakra.span>
+          {device.simulated && <Simulated />}
+        </HStack>
+      ))}
+    </chakra.details>
+  )
+}
