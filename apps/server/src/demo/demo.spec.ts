@@ -60,6 +60,10 @@ const PLANTED = [
       'meter-1/arrow/l3': 'turned round',
       'meter-1/proof/unit':
         'swap the transformers of channels 1 and 2; turn round the transformer of channel 3',
+      'inv-2/settings/unit':
+        'export limit not as asked: may draw up to 6 kW from the grid before it raises its own output',
+      'inv-2/fallback/unit': 'settled 45 s after the data lead is unplugged, 10 s are allowed',
+      'inv-2/cover/unit': 'bolt 2 was 2, not 4',
     },
   ],
   [
@@ -70,6 +74,7 @@ const PLANTED = [
       'inv-1/insulation/string-b': 'more than 550 MΩ of at least 1 MΩ',
       'iso-1/torque/t1': 'inside by 2 in·lb',
       'iso-1/clear/right': 'DC isolator to window: 400 mm measured, 410 mm by the offsets',
+      'inv-2/photos/unit': '1 of 3 not taken',
     },
   ],
   [
@@ -80,6 +85,7 @@ const PLANTED = [
       'inverters/branch/branch-2': '12 inverters where 10 may be: 2 too many',
       'inverters/tension/branch-2': 'not so',
       'listener/serials/unit': 'row 1, place 7: SP38262295 on the map, SP38262259 heard',
+      'listener/roll-call/unit': '1 never seen: row 2, place 4',
       'modules/bonding/unit': 'the part at Frames, canopy was fitted 2 times, at most 1',
       // The two inverters too many are too many for the breaker of their branch, on either side of it.
       'rules/cables/c-q-2': 'carries 18.96 A, may carry 40 A: fails at device carries design',

@@ -12,7 +12,10 @@ const UNIT: Change = {
 }
 const open = (role: 'inspector' | 'reviewer', ...more: Change[]) =>
   openJob([UNIT, ...more], { sheets: [sampleSheet('aldervane-ah-8t-c')], role })
-const press = (name: string | RegExp) => user.click(screen.getByRole('button', { name }))
+const press = (name: string | RegExp, inside = screen as Pick<typeof screen, 'getByRole'>) =>
+  user.click(inside.getByRole('button', { name }))
+const part = (name: string) => within(screen.getByRole('region', { name: `${name}, Inverter` }))
+const poweringUp = () => part('Order of powering up')
 const answers = () => appended().map(({ body }) => (body as { answer: object }).answer)
 const steps = (...done: { id: string; at: string }[]): Change => ({
   kind: 'record',
@@ -23,22 +26,22 @@ describe('powering up', () => {
   it('one touch keeps a step, also when the thumb comes down twice, and the wait counts down', async () => {
     open('inspector')
     onScreen(<PowerUp />)
-    await press('Done: switch the mains on')
+    await press('Done: switch the mains on', poweringUp())
     expect(screen.getByRole('timer')).toHaveTextContent('0:30')
-    await press(/^Done/)
+    await press(/^Done/, poweringUp())
     expect(answers()).toMatchObject([{ done: [{ id: 'mains' }] }])
   })
   it('too soon is said before it is done, and after', async () => {
     open('inspector', steps({ id: 'mains', at: new Date(Date.now() - 5000).toISOString() }))
     onScreen(<PowerUp />)
-    await press('Done too soon: turn the DC switch on')
+    await press('Done too soon: turn the DC switch on', poweringUp())
     expect(screen.getByText(/2\d s too soon/)).toBeInTheDocument()
     expect(answers()).toMatchObject([{ done: [{ id: 'mains' }, { id: 'dc' }] }])
   })
   it('a clock that was set back since the last step does not bar the next', async () => {
     open('inspector', steps({ id: 'mains', at: new Date(Date.now() + 3_600_000).toISOString() }))
     onScreen(<PowerUp />)
-    await press(/turn the DC switch on$/)
+    await press(/turn the DC switch on$/, poweringUp())
     expect(answers()).toMatchObject([{ done: [{ id: 'mains' }, { id: 'dc' }] }])
   })
   it('the last step can be taken back; after the last there is nothing more to do', async () => {
@@ -48,9 +51,9 @@ describe('powering up', () => {
       steps({ id: 'mains', at: at(0) }, { id: 'dc', at: at(31) }, { id: 'start', at: at(45) }),
     )
     onScreen(<PowerUp />)
-    expect(screen.queryByRole('button', { name: /^Done/ })).toBeNull()
-    await press('Take the last one back')
-    expect(screen.getByRole('button', { name: 'Done: release the unit' })).toBeInTheDocument()
+    expect(poweringUp().queryByRole('button', { name: /^Done/ })).toBeNull()
+    await press('Take the last one back', poweringUp())
+    expect(poweringUp().getByRole('button', { name: 'Done: release the unit' })).toBeInTheDocument()
   })
   it('the pattern that is seen answers, and says what it means and what to do', async () => {
     open('inspector')
@@ -63,7 +66,7 @@ describe('powering up', () => {
     open('reviewer')
     onScreen(<PowerUp />)
     expect(screen.queryByRole('button', { name: /Done|Take/ })).toBeNull()
-    expect(screen.getByRole('button', { name: /^red/ })).toBeDisabled()
+    expect(screen.getByRole('button', { name: /^red, two short/ })).toBeDisabled()
   })
 })
 

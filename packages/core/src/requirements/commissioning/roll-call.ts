@@ -1,4 +1,5 @@
 import { answered } from '../given.js'
+import { serialMap } from '../../array/serial-map.js'
 import { rollCall as callTheRoll } from '../../commissioning/roll-call.js'
 import { pointShape } from '../../device/point.js'
 import { placeWords } from '../../ids/place-id.js'
@@ -77,8 +78,12 @@ function silentPlaces(
   reported: readonly string[] | undefined,
   devices: readonly { at: string; serial?: string | undefined }[],
 ): string {
-  if (!reported) return ''
-  const heard = new Set(reported)
-  const silent = devices.filter(({ serial }) => serial && !heard.has(serial))
-  return silent.length > 0 ? `: ${listed(silent.map(({ at }) => placeWords(at)))}` : ''
+  if (!reported || !devices.some(({ serial }) => serial)) return ''
+  const { missing, likelyTypos } = serialMap({
+    planned: devices.flatMap(({ at, serial }) => (serial ? [{ position: at, serial }] : [])),
+    reported: [...reported],
+  })
+  // One whose serial was only copied wrongly is heard, under its own.
+  const silent = missing.filter((place) => !likelyTypos.some(({ position }) => position === place))
+  return silent.length > 0 ? `: ${listed(silent.map(placeWords))}` : ''
 }

@@ -74,6 +74,13 @@ export const settings = defineKind(shape, {
     const of = (wanted: string) =>
       items.filter((item) => item.verdict === wanted).map(({ key }) => label(key))
     const wrong = of('does-not-conform')
+    const [first] = items.filter((item) => item.verdict === 'does-not-conform')
+    const does =
+      first &&
+      whatItDoes(
+        requirement.settings.find(({ id }) => id === first.key)!,
+        answer.values[first.key]?.typed,
+      )
     const blank = requirement.settings.filter(({ id, rule }) => !rule && !answer.values[id]?.typed.trim())
     const open = [...of('not-inspected'), ...blank.map(({ id }) => label(id))]
     const together = judgeTogether(requirement.together ?? [], answer.values, requirement.settings, around)
@@ -87,7 +94,7 @@ export const settings = defineKind(shape, {
       notes: [...notes, ...whatTheyDo(requirement.settings, given)],
       finding:
         wrong.length > 0
-          ? `${wrong.join(', ')} not as asked`
+          ? `${wrong.join(', ')} not as asked${does ? `: ${does}` : ''}`
           : (together.find((one) => one.verdict === 'does-not-conform')?.finding ??
             (open.length > 0 ? `${open.length} not read yet` : 'as asked')),
       wanting:

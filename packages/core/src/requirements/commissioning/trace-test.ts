@@ -88,7 +88,7 @@ export const traceTest = defineKind(shape, {
     const finding =
       settledAt === null
         ? say`still beyond the limit ${seconds(end - eventAt)} after ${requirement.event}`
-        : say`settled ${seconds(settledAt - eventAt)} after ${requirement.event}`
+        : say`settled ${seconds(settledAt - eventAt)} after ${requirement.event}, ${seconds(by.settleWithin)} are allowed`
     if (!sameLimit(answer.by, by))
       return {
         verdict: 'not-proven',
