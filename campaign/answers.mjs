@@ -1,3 +1,4 @@
+import { limitOf } from '@plumb-mark/core'
 import { limitsWindow, railMarks, stringVoltage } from './rules.mjs'
 import { INSTRUMENT } from './site.mjs'
 
@@ -85,9 +86,11 @@ const ANSWERS = {
         ? requirement.allowed[0]
         : requirement.kind === 'indicator'
           ? requirement.patterns.find(({ good }) => good).id
-          : requirement.means === 'to-loads'
-            ? 'loads'
-            : 'grid',
+          : requirement.kind === 'alarm-codes'
+            ? 'none'
+            : requirement.means === 'to-loads'
+              ? 'loads'
+              : 'grid',
   }),
   fields: (check, site) => ({ values: FIELDS[check.requirement.kind](check, site) }),
   series: ({ requirement, ask, subject }, site) => ({
@@ -100,7 +103,22 @@ const ANSWERS = {
     done: Array.from({ length: ask.passes }, () => ask.items.map(({ id }) => id)).flat(),
   }),
   steps: ({ ask }) => ({
-    done: ask.steps.map(({ id }, i) => ({ id, at: new Date(Date.UTC(2026, 5, 1, 12, 5 * i)).toISOString() })),
+    done: ask.steps.map(({ id }, i) => ({
+      id,
+      at: new Date(Date.UTC(2026, 5, 1, 12, 16 * i)).toISOString(),
+    })),
+  }),
+  trace: ({ requirement, ask }, { chance }) => ({
+    trace: { id: 't', sha256: 'f', samples: 80, startedAt: '2026-06-01T12:00:00Z', source: 'live' },
+    channel: ask.channel,
+    eventAt: 10,
+    end: 10 + requirement.record,
+    by: limitOf(requirement),
+    found: {
+      settledAt: 10 + requirement.within * chance.between(0, 0.99),
+      secondsOver: requirement.within / 2,
+      peak: 6000,
+    },
   }),
   switches: ({ requirement }) => ({
     positions: Object.fromEntries(requirement.switches.map(({ id, position }) => [id, position])),
@@ -133,22 +151,48 @@ const ANSWERS = {
 const figure = (value, said = `${value}`) => ({ typed: said, value })
 const words = (typed) => ({ typed })
 
+/** A value that a rule takes; anything where there is none. */
+const middleOf = (rule) =>
+  String(
+    rule === undefined
+      ? 'as it stands'
+      : (rule.equals ?? rule.oneOf?.[0] ?? ((rule.min ?? rule.max - 2) + (rule.max ?? rule.min + 2)) / 2),
+  )
+
 const FIELDS = {
   counts: ({ requirement }) =>
     Object.fromEntries(requirement.items.map(({ id, count }) => [id, figure(count)])),
   nameplate: ({ ask }) =>
     Object.fromEntries(ask.fields.map(({ id, required }) => [id, words(String(required) || 'X-1')])),
-  settings: ({ requirement }) =>
-    Object.fromEntries(
-      requirement.settings.map(({ id, rule }) => [
-        id,
-        words(
-          String(
-            rule.equals ?? rule.oneOf?.[0] ?? ((rule.min ?? rule.max - 2) + (rule.max ?? rule.min + 2)) / 2,
-          ),
-        ),
-      ]),
-    ),
+  settings: ({ requirement: { settings, together = [] } }, site) => {
+    const fitted = (kind) =>
+      site.inspection().state.asBuilt.units.filter(({ sheetId }) => site.sheets.get(sheetId).kind === kind)
+        .length
+    const counted = together.filter(({ rule }) => rule === 'as-fitted')
+    const goesWith = together.filter(({ rule }) => rule === 'goes-with')
+    const found = Object.fromEntries(settings.map(({ id, rule }) => [id, words(middleOf(rule))]))
+    for (const { a, kind } of counted) found[a] = words(String(fitted(kind)))
+    for (const { a, b, is, with: those } of goesWith)
+      if (is.includes(found[a].typed)) found[b] = words(those[0])
+    return found
+  },
+  'roll-call': (_check, site) => {
+    const { length } = site.inspection().state.asBuilt.array.devices
+    return { ever: figure(length), lately: figure(length) }
+  },
+  production: ({ unit, requirement }, site) => {
+    const irradiance = site.chance.whole(500, 950)
+    const cell = site.chance.whole(10, 45)
+    const { count, pmax, coefficient } = site.modulesOf(unit.id)
+    const light = count * pmax * (irradiance / 1000) * (1 + (coefficient / 100) * (cell - 25)) * 0.95
+    const power = Math.min(light, requirement.inverterMax ?? Infinity) * site.chance.between(0.97, 1.02)
+    return {
+      power: figure(Math.round(power), `${Math.round(power)} W`),
+      irradiance: figure(irradiance),
+      cell: figure(cell),
+    }
+  },
+  reserve: () => ({ reserve: words('30'), load: figure(600, '600 W'), told: words('the customer') }),
   gland: ({ requirement, subject }) => {
     const { without } = requirement.glands.find(({ id }) => id === subject.id)
     return { diameter: figure((without.min + without.max) / 2), ring: words('taken out') }

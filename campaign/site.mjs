@@ -13,6 +13,7 @@ export const INSTRUMENT = {
     { dimension: 'cable-length', percent: 0, plus: 0.01 },
     { dimension: 'torque', percent: 2, plus: 0 },
     { dimension: 'voltage', percent: 0.3, plus: 0.05 },
+    { dimension: 'power', percent: 1, plus: 10 },
     { dimension: 'current', percent: 1, plus: 0.02 },
     { dimension: 'resistance', percent: 1, plus: 0.002 },
     { dimension: 'insulation', percent: 3, plus: 0 },
@@ -59,6 +60,15 @@ export class Site {
     this.entries = this.entries.filter((entry) => !test(entry))
     return this.entries.length < before
   }
+  /** The modules behind an inverter: how many, their power and its coefficient, by the sheet of the modules. */
+  modulesOf(unitId) {
+    const { power, pmaxTempCoeff } = [...this.sheets.values()].find(({ kind }) => kind === 'module').module
+    const count = this.find('string-built', (body) => body.unitId === unitId).reduce(
+      (sum, { body }) => sum + body.count,
+      0,
+    )
+    return { count, pmax: power, coefficient: pmaxTempCoeff }
+  }
   inspection() {
     return inspect(fold(this.entries), this.sheets)
   }
@@ -82,7 +92,7 @@ export function cleanSite(chance) {
   const names = ['aldervane-ah-8t-c', 'wendlemere-wm-430-b', 'house-ac-rules-a', 'cobblewick-cm-3-d']
   if (batteries > 0) names.push('thrumcap-tb-10-b')
   const electronics = chance.maybe(0.4)
-  if (electronics) names.push('sorrelight-me-1-b')
+  if (electronics) names.push('sorrelight-me-1-b', 'sorrelight-sl-20-b')
   const sheets = Object.fromEntries(names.map((name) => [name, variedSheet(name, chance)]))
   for (const { id, sheet } of Object.values(sheets)) site.sheets.set(id, sheet)
   site.write('job-opened', {
@@ -106,6 +116,8 @@ export function cleanSite(chance) {
     sheetId: sheetOf('cobblewick-cm-3-d'),
     serial: 'M-1',
   })
+  if (electronics)
+    site.write('unit-fitted', { id: 'listener', label: 'Listener', sheetId: sheetOf('sorrelight-sl-20-b') })
   if (electronics)
     site.write('unit-fitted', {
       id: 'boxes',

@@ -18,10 +18,17 @@ const figure =
   (by) =>
   ({ value }) => ({ typed: `${by(value)}`, value: by(value) })
 const typed = (said) => () => ({ typed: said })
+const found = (change) =>
+  answer((given, { requirement }) => ({ ...given, found: change(given.found, requirement) }))
 const gone = () => undefined
 const any = () => true
 const is = (id) => (name) => name === id
 const named = (pattern) => (name) => pattern.test(name)
+const hasRule = (id, { requirement }) => requirement.settings.find((one) => one.id === id).rule !== undefined
+const asked =
+  (id) =>
+  ({ requirement }) =>
+    requirement.settings.some((one) => one.id === id)
 const first = (given) => (given.values.splice(-1), given)
 
 /** [what is wrong, on which kind of requirement, how the answer differs, on which of its checks] */
@@ -44,9 +51,81 @@ const ROWS = [
   ],
   ['the serial was not read', 'nameplate', field(is('serial'), gone)],
   ['a rating differs', 'nameplate', field(named(/^(grid|dc|energy)$/), typed('7 V'))],
-  ['a setting is wrong', 'settings', field(any, typed('something else'))],
+  ['a setting is wrong', 'settings', field(hasRule, typed('something else'))],
   ['a setting was not read', 'settings', field(any, gone)],
   ['a setting is out of its range', 'settings', field(is('floor'), typed('45'))],
+  ['a limit has the wrong sign', 'settings', field(is('limit'), typed('-6')), asked('limit')],
+  ['forced charge lies above the floor', 'settings', field(is('forced'), typed('29')), asked('forced')],
+  [
+    'a battery is not counted',
+    'settings',
+    field(named(/^(batteries|count)$/), typed('4')),
+    asked('batteries'),
+  ],
+  ['the region has another grid code', 'settings', field(is('code'), typed('EN 50549-1')), asked('region')],
+  ['the clock is hours off', 'settings', field(is('clock'), typed('25200')), asked('clock')],
+  [
+    'it settled too late',
+    'trace-test',
+    found((facts, { within }) => ({ ...facts, settledAt: 10.5 + within })),
+  ],
+  ['it never settled', 'trace-test', found(({ secondsOver, peak }) => ({ secondsOver, peak }))],
+  ['the device fell silent in the test', 'trace-test', answer((given) => ({ ...given, lostAt: 11 }))],
+  [
+    'the trace was judged by another limit',
+    'trace-test',
+    answer((given) => ({ ...given, by: { ...given.by, limit: given.by.limit + 1 } })),
+  ],
+  [
+    'an alarm is shown',
+    'alarm-codes',
+    answer((_given, { requirement }) => ({ chosen: requirement.codes.find(({ mayStay }) => !mayStay).id })),
+  ],
+  ['an alarm that the table lacks', 'alarm-codes', answer(() => ({ chosen: '999' }))],
+  [
+    'a device was never seen',
+    'roll-call',
+    field(
+      is('ever'),
+      figure((n) => n - 1),
+    ),
+  ],
+  [
+    'a device fell silent',
+    'roll-call',
+    field(
+      is('lately'),
+      figure((n) => n - 1),
+    ),
+  ],
+  ['the roll was not called', 'roll-call', field(is('ever'), gone)],
+  [
+    'the array brings too little',
+    'production',
+    field(
+      is('power'),
+      figure((power) => 0.7 * power),
+    ),
+  ],
+  [
+    'the array brings more than the light',
+    'production',
+    field(
+      is('power'),
+      figure((power) => 1.5 * power),
+    ),
+  ],
+  ['the power was measured with nothing', 'production', () => ({ instrument: undefined })],
+  ['the irradiance was not read', 'production', field(is('irradiance'), gone)],
+  [
+    'the loads are more than the backup port gives',
+    'reserve',
+    field(
+      is('load'),
+      figure((load) => 40 * load),
+    ),
+  ],
+  ['the reserve was told to nobody', 'reserve', field(is('told'), gone)],
   [
     'the cable is too thick for the gland',
     'gland',

@@ -116,6 +116,7 @@ export {
   type Phasor,
   type Wiring,
 } from './meter/ct-phasing.js'
+export { changeByKnownLoad, type ChannelAt } from './meter/known-load.js'
 export { powerBalance, type PowerBalanceInput, type PowerBalanceResult } from './meter/power-balance.js'
 export { sequence, type SequenceInput, type SequenceResult, type Violation } from './power-up/sequence.js'
 export { nextStep, stepsAt, type StepNow } from './power-up/steps-at.js'

@@ -2,10 +2,13 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { memo, useEffect, useRef } from 'react'
 import { NavLink, useParams } from 'react-router'
 import { useShallow } from 'zustand/react/shallow'
-import { STAGE_TITLES, worst, type Inspection, type Stage, type Verdict } from '@plumb-mark/core'
+import { STAGE_TITLES, blockers, worst, type Inspection, type Stage, type Verdict } from '@plumb-mark/core'
 import { PlumbBob } from '../../marks/plumb-bob.js'
 import { VerdictShape } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
+
+/** px; the stages and the signature fit a laptop without scrolling. */
+const MARK_HEIGHT = 57
 
 const Mark = chakra(NavLink, {
   base: {
@@ -13,7 +16,7 @@ const Mark = chakra(NavLink, {
     display: 'flex',
     alignItems: 'center',
     gap: '10px',
-    minH: '64px',
+    minH: `${MARK_HEIGHT}px`,
     px: { base: '10px', lg: '0' },
     pr: { lg: '10px' },
     flexShrink: 0,
@@ -32,7 +35,8 @@ export const Line = memo(function Line({ stages, here }: { stages: readonly Stag
       position="relative"
       display="flex"
       flexDirection={{ base: 'row', lg: 'column' }}
-      overflowX={{ base: 'auto', lg: 'visible' }}
+      overflowX={{ base: 'auto', lg: 'hidden' }}
+      overflowY={{ lg: 'auto' }}
       pl={{ base: '8px', lg: '16px' }}
       pt={{ base: 0, lg: '18px' }}
       borderRight={{ lg: '1px solid' }}
@@ -45,7 +49,7 @@ export const Line = memo(function Line({ stages, here }: { stages: readonly Stag
         position="absolute"
         left="28px"
         top="0"
-        h={`${18 + stages.indexOf(here) * 64 + 22}px`}
+        h={`${18 + stages.indexOf(here) * MARK_HEIGHT + 20}px`}
         w="1.5px"
         bg="text"
         aria-hidden
@@ -53,9 +57,30 @@ export const Line = memo(function Line({ stages, here }: { stages: readonly Stag
       {stages.map((stage) => (
         <StageMark key={stage} stage={stage} here={stage === here} />
       ))}
+      <SignMark />
     </chakra.nav>
   )
 })
+
+/** The last mark: judge and sign. It leads to what still stands in the way of the signature, and to the signature itself. */
+function SignMark() {
+  const { jobId } = useParams()
+  const sealed = useInspection(({ inspection }) => inspection?.state.seal !== undefined)
+  const inTheWay = useInspection(({ inspection }) => (inspection ? blockers(inspection).length : 0))
+  return (
+    <Mark to={`/jobs/${jobId}/sign-off`}>
+      <Box w="26px" flexShrink={0} display="flex" justifyContent="center" zIndex={1} bg="panel">
+        <VerdictShape verdict={sealed ? 'conforms' : 'not-inspected'} />
+      </Box>
+      <Box lineHeight={1.15} py="8px">
+        <Text fontSize="15px">Judge and sign</Text>
+        <Text fontSize="13px" color="faint" fontWeight={400}>
+          {sealed ? 'signed' : inTheWay > 0 ? `${inTheWay} in the way` : 'ready'}
+        </Text>
+      </Box>
+    </Mark>
+  )
+}
 
 /** What is left of a stage, to be held against what it was: a mark is drawn again only when one of these changes. */
 function leftOf(stage: Stage, { checks }: Inspection) {

@@ -3,17 +3,7 @@ import type { AnswerOf } from '../../answer/forms.js'
 import type { Given } from '../given.js'
 import { settings as compareSettings, settingRule, type SettingRule } from '../../commissioning/settings.js'
 import { pointShape } from '../../device/point.js'
-import {
-  flag,
-  list,
-  object,
-  optional,
-  refine,
-  requireUniqueIds,
-  text,
-  join,
-  type Read,
-} from '../../shape/shape.js'
+import { list, object, optional, refine, requireUniqueIds, text, join, type Read } from '../../shape/shape.js'
 import { worst, type JudgedVerdict, type Verdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -38,7 +28,6 @@ const shape = refine(
   requirementOf({
     settings: list(settingShape),
     together: togetherField,
-    secret: optional(flag('holds passwords: what they are is never written down')),
   }),
   ({ settings: all, together }, path) => {
     requireUniqueIds(all, join(path, 'settings'))

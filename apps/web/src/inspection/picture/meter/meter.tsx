@@ -1,9 +1,11 @@
 import { Box, Text } from '@chakra-ui/react'
 import { ctPhasing, proofInput, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { Phasors } from '../../../calculators/pictures/phasors.js'
+import { DevicesStrip } from '../../../devices/devices-strip.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useAnswerOf } from '../answer-of.js'
 import { Terminals } from '../terminals.js'
+import { LiveProof } from './live-proof.js'
 import { Transformers } from './transformers.js'
 
 /** The transformers as fitted beside as this maker means them, and the phasors that prove it. */
@@ -13,6 +15,7 @@ export function Meter() {
   const arrows = checks.filter(({ check }) => check.requirement.kind === 'arrow-convention')
   return (
     <>
+      <DevicesStrip />
       {arrows.length > 0 && <Transformers checks={arrows} />}
       {proofs.map((judged) => (
         <Proof key={judged.check.id} judged={judged} />
@@ -32,6 +35,7 @@ function Proof({ judged }: { judged: JudgedCheck }) {
       <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600} mb="6px">
         Electrical proof, {unit.label}
       </Text>
+      <LiveProof judged={judged} />
       {input ? (
         <Phasors input={input} result={ctPhasing(input)} />
       ) : (
