@@ -39,6 +39,7 @@ const FLOORS = [
   'requirements',
   'walk',
   'sign-off',
+  'hand-over',
   'prepare',
   'drawings',
   'entering',

@@ -4,6 +4,9 @@ import { join } from 'node:path'
 import { defineConfig } from '@playwright/test'
 
 const PORT = Number(process.env['E2E_PORT'] ?? 4199)
+/** Stand-in devices of their own, beside those that a person may have running. */
+const DEVICES = Number((process.env['E2E_DEVICES'] ??= '16020'))
+const app = (name: string) => join(import.meta.dirname, '..', 'apps', name, 'dist', 'main.js')
 // The configuration is read again by every worker; the folder is chosen once.
 const dataDir = (process.env['E2E_DATA'] ??= mkdtempSync(join(tmpdir(), 'plumb-mark-e2e-')))
 
@@ -23,10 +26,18 @@ export default defineConfig({
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     },
   },
-  webServer: {
-    command: `node ${join(import.meta.dirname, '..', 'apps', 'server', 'dist', 'main.js')} --port ${PORT} --data ${dataDir}`,
-    url: `http://127.0.0.1:${PORT}/`,
-    reuseExistingServer: false,
-    timeout: 60_000,
-  },
+  webServer: [
+    {
+      command: `node ${app('server')} --port ${PORT} --data ${dataDir}`,
+      url: `http://127.0.0.1:${PORT}/`,
+      reuseExistingServer: false,
+      timeout: 60_000,
+    },
+    {
+      command: `node ${app('devices')} --first-port ${DEVICES}`,
+      port: DEVICES,
+      reuseExistingServer: false,
+      timeout: 20_000,
+    },
+  ],
 })

@@ -1,4 +1,4 @@
 export { demoPark, FIRST_PORT } from './park.js'
 export { run, type Running } from './run.js'
-export { FAULT_NAMES, SWITCHES, SWITCH_BASE, throwSwitch } from './faults/faults.js'
+export { FAULT_NAMES, SWITCHES, throwSwitch } from './faults/faults.js'
 export type { Device } from './device.js'

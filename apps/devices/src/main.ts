@@ -1,9 +1,12 @@
 import { parseArgs } from 'node:util'
 import { createInterface } from 'node:readline'
-import { FAULT_NAMES, SWITCHES, SWITCH_BASE, throwSwitch } from './faults/faults.js'
-import { demoPark } from './park.js'
-import { run } from './run.js'
+import { FAULT_NAMES, SWITCHES, throwSwitch } from './faults/faults.js'
+import { demoPark, FIRST_PORT } from './park.js'
+import { handRegister, run } from './run.js'
 import { throwAt } from './throw-at.js'
+
+/** How many ports after the first the hand listens that throws the switches. */
+const HAND_AFTER = 99
 
 const HELP = `Stand-ins for inverters, batteries and meters, over Modbus TCP on loopback.
 
@@ -11,6 +14,7 @@ const HELP = `Stand-ins for inverters, batteries and meters, over Modbus TCP on 
   npm run devices -- --list [--json]     say which there are, and end
   npm run devices -- --fault NAME        start with a fault, on every device that has it; may be given again
   npm run devices -- --fault DEVICE:NAME the same on one device
+  npm run devices -- --first-port N      take the ports from N on
   npm run devices -- --speed N           let time pass N times as fast
   npm run devices -- --throw DEVICE:NAME=on|off   throw a switch of stand-ins that run already, and end
 
@@ -29,6 +33,7 @@ const { values } = parseArgs({
     fault: { type: 'string', multiple: true, default: [] },
     throw: { type: 'string', multiple: true, default: [] },
     speed: { type: 'string', default: '1' },
+    'first-port': { type: 'string', default: String(FIRST_PORT) },
   },
 })
 
@@ -38,7 +43,11 @@ function die(message: string): never {
 }
 
 async function main(): Promise<void> {
-  const devices = demoPark(Date.now)
+  const firstPort = Number(values['first-port'])
+  if (!(Number.isInteger(firstPort) && firstPort > 0 && firstPort < 65_500))
+    die(`--first-port must be a port, not “${values['first-port']}”`)
+  const handPort = firstPort + HAND_AFTER
+  const devices = demoPark(Date.now, firstPort)
   const speed = Number(values.speed)
   if (!(speed > 0 && speed <= 1000)) die(`--speed must be above 0 and at most 1000, not “${values.speed}”`)
   if (values.help) return console.log(HELP)
@@ -64,7 +73,7 @@ async function main(): Promise<void> {
     faults: [...thrown],
   }))
   if (values.list) return console.log(values.json ? JSON.stringify(listed) : listed.map(line).join('\n'))
-  const running = await run(devices, values.host, speed)
+  const running = await run(devices, values.host, speed, handPort)
   console.log(`Stand-in devices (simulated):\n${listed.map(line).join('\n')}`)
   const stop = () => void running.stop().then(() => process.exit(0))
   process.on('SIGINT', stop)
@@ -79,13 +88,10 @@ async function main(): Promise<void> {
   async function throwRunning(said: string): Promise<void> {
     const [, name, what, on] = SAID.exec(said) ?? []
     const device = devices.find((one) => one.name === name)
-    const at = SWITCHES.findIndex((one) => one.name === what)
-    if (!device || at < 0) die(`not understood: ${said} (DEVICE:NAME=on or =off)`)
-    await throwAt(
-      { host: values.host, port: device.port, unitId: device.unitId },
-      SWITCH_BASE + at,
-      on === 'on',
-    )
+    if (!device || !SWITCHES.some((one) => one.name === what))
+      die(`not understood: ${said} (DEVICE:NAME=on or =off)`)
+    const hand = { host: values.host, port: handPort, unitId: 1 }
+    await throwAt(hand, handRegister(devices.indexOf(device), what!), on === 'on')
     console.log(`${name}: ${what} ${on}`)
   }
 }

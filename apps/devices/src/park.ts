@@ -17,9 +17,9 @@ const NOON = 12 * 3600
 const RUNNING = 600
 
 /** The sites of the demo, each part with the nameplate that was ordered, and what is wrong with it from the start. */
-export function demoPark(clock: () => number): Device[] {
+export function demoPark(clock: () => number, firstPort = FIRST_PORT): Device[] {
   const all = [...fallowmere(clock), ...juniperFlat(), ...skerryPoint(clock)]
-  all.forEach((device, i) => (device.port = FIRST_PORT + i))
+  all.forEach((device, i) => (device.port = firstPort + i))
   return all
 }
 

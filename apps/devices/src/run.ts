@@ -1,6 +1,6 @@
 import type { Device } from './device.js'
-import { SWITCHES, SWITCH_BASE, throwSwitch } from './faults/faults.js'
-import { serve, type Serving } from './protocol/serve.js'
+import { SWITCHES, throwSwitch } from './faults/faults.js'
+import { BASE, serve, type Serving } from './protocol/serve.js'
 import { advance, type Plant } from './site/plant.js'
 
 export interface Running {
@@ -11,7 +11,12 @@ export interface Running {
 const TICK_MS = 250
 
 /** Serves every device at its port and lets time pass for their plants, `speed` times as fast as the clock. Port 0 takes a free one. */
-export async function run(devices: readonly Device[], host: string, speed: number): Promise<Running> {
+export async function run(
+  devices: readonly Device[],
+  host: string,
+  speed: number,
+  handPort?: number,
+): Promise<Running> {
   const serving: Serving[] = []
   try {
     for (const device of devices) {
@@ -21,6 +26,7 @@ export async function run(devices: readonly Device[], host: string, speed: numbe
       device.line = Object.assign(one.line, device.line)
       serving.push(one)
     }
+    if (handPort !== undefined) serving.push(await serve(handOf(devices), host, handPort))
   } catch (problem) {
     await Promise.all(serving.map((one) => one.close()))
     throw problem
@@ -43,12 +49,32 @@ const answersOf = (device: Device) => ({
   unitId: device.unitId,
   map: () => device.map(),
   busy: () => device.claims.busy,
-  register(address: number) {
-    const known = SWITCHES[address - SWITCH_BASE]
-    return known ? Number(device.thrown.has(known.name)) : device.register(address)
-  },
+  register: (address: number) => device.register(address),
+})
+
+/** How many registers of the hand belong to one device. */
+const EACH = 100
+
+/** The register of one switch of one device, in the hand's own map. */
+export const handRegister = (device: number, name: string): number =>
+  BASE + device * EACH + SWITCHES.findIndex((one) => one.name === name)
+
+/**
+ * The hand of a person on site: throws the switches of every device over the same protocol, at a port of its own, since a line that is
+ * down could not be put up again over itself. The devices themselves take no writes.
+ */
+const handOf = (devices: readonly Device[]) => ({
+  unitId: 1,
+  map: () =>
+    devices.flatMap(({ thrown }) =>
+      Array.from({ length: EACH }, (_, i) =>
+        Number(SWITCHES[i] !== undefined && thrown.has(SWITCHES[i].name)),
+      ),
+    ),
+  busy: () => false,
   write(address: number, value: number) {
-    const known = SWITCHES[address - SWITCH_BASE]
-    return known !== undefined && throwSwitch(device, known.name, value === 1)
+    const device = devices[Math.floor((address - BASE) / EACH)]
+    const known = SWITCHES[(address - BASE) % EACH]
+    return device !== undefined && known !== undefined && throwSwitch(device, known.name, value === 1)
   },
 })

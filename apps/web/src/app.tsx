@@ -9,6 +9,7 @@ import { JobsView } from './jobs/jobs-view.js'
 const JobFrame = lazyView('JobFrame', () => import('./inspection/job-frame.js'))
 const Walk = lazyView('WalkView', () => import('./inspection/walk-view.js'))
 const Defects = lazyView('DefectsView', () => import('./defects/defects-view.js'))
+const HandOver = lazyView('HandOverView', () => import('./hand-over/hand-over-view.js'))
 const SignOff = lazyView('SignOffView', () => import('./sign-off/sign-off-view.js'))
 const Calculators = lazyView('CalculatorsView', () => import('./calculators/calculators-view.js'))
 const Preparation = lazyView('PreparationView', () => import('./preparation/preparation-view.js'))
@@ -45,6 +46,7 @@ export function App() {
           <Route index element={<Navigate to="walk" replace />} />
           <Route path="walk/:stage?" element={<Walk.View />} />
           <Route path="defects" element={<Defects.View />} />
+          <Route path="hand-over" element={<HandOver.View />} />
           <Route path="sign-off" element={<SignOff.View />} />
           <Route path="rework" element={<Rework.View />} />
           <Route path="preparation" element={<Preparation.View />} />

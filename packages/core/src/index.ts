@@ -229,6 +229,7 @@ export { answerFromDevice, pointsAsked, readsOf, type ReadValues } from './walk/
 export { inspect, inspectDraft, inspectNext, type Inspection, wallContext } from './walk/inspect.js'
 export { judgeAnswer, judgeTyped } from './walk/judge.js'
 export { sayEvidence } from './walk/say-evidence.js'
+export { handOver, type HandOver } from './hand-over/hand-over.js'
 export {
   blockers,
   expiredInstrument,

@@ -112,9 +112,6 @@ const FAULTS: Switch[] = [
 export const SWITCHES: readonly Switch[] = [...HANDS, ...FAULTS]
 export const FAULT_NAMES = FAULTS.map(({ name }) => name)
 
-/** Each switch has a register of its own, 1 on and 0 off, in the order of the list. Real devices have none of this. */
-export const SWITCH_BASE = 60_000
-
 /** Throws one switch; false where there is none of that name or this device has no use for it. */
 export function throwSwitch(device: Device, name: string, on: boolean): boolean {
   const known = SWITCHES.find((one) => one.name === name)

@@ -14,7 +14,7 @@ export interface Answers {
   map(): readonly number[]
   /** Registers elsewhere, by address; undefined where there are none. */
   register?(address: number): number | undefined
-  /** A switch of the stand-in itself is set: loads, light, grid, faults. Real devices have no such registers. */
+  /** Left out by every device: they are only read. */
   write?(address: number, value: number): boolean
   busy(): boolean
 }

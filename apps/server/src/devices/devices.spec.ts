@@ -1,14 +1,6 @@
 import net from 'node:net'
 import { v7 as uuid } from 'uuid'
-import {
-  demoPark,
-  run,
-  throwSwitch,
-  SWITCHES,
-  SWITCH_BASE,
-  type Device,
-  type Running,
-} from '@plumb-mark/devices'
+import { demoPark, run, throwSwitch, type Device, type Running } from '@plumb-mark/devices'
 import type { DeviceFound, LiveDevices, ScanStep } from '@plumb-mark/contract'
 import { entry, RunningServer, type Caller } from '../testing/running-server.testing.js'
 
@@ -216,9 +208,4 @@ describe('live values', () => {
     expect((await inspector.append(jobId, nobody)).body.error!.code).toBe('unknown-unit')
     await leave(id)
   })
-})
-
-it('the switches of the stand-ins are registers of their own, far from any that a device has', () => {
-  expect(SWITCHES.length).toBeGreaterThan(15)
-  expect(SWITCH_BASE).toBe(60_000)
 })

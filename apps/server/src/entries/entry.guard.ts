@@ -47,7 +47,7 @@ export class EntryGuard {
     if (entry.kind === 'job-opened') await this.requireOpenable(entry.body)
     if (entry.kind === 'sheet-adopted') await this.sheets.requirePinnable([entry.body.sheet])
     if (entry.kind === 'shared') await this.requirePerson(entry.body.person)
-    if (entry.kind === 'signed') await requireSignature(entry.body.drawing)
+    if (entry.kind === 'signed' || entry.kind === 'handed-over') await requireSignature(entry.body.drawing)
   }
 
   /** A calculation is worked out beside the thread that answers everybody; core is told what came of it. */

@@ -1,13 +1,13 @@
-import { Box, Button, Flex, Input, Stack, Text } from '@chakra-ui/react'
-import { useEffect, useRef } from 'react'
+import { Button, Input, Stack, Text } from '@chakra-ui/react'
+import { useEffect } from 'react'
 import { useForm } from 'react-hook-form'
-import SignaturePad from 'signature_pad'
 import type { SignedDto } from '@plumb-mark/contract'
 import type { Inspection } from '@plumb-mark/core'
 import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { dtoResolver } from '../forms/dto-resolver.js'
 import { Field } from '../marks/field.js'
+import { SignaturePad } from '../marks/signature-pad.js'
 import { useInspection } from '../store/inspection.js'
 
 const STATEMENT =
@@ -31,46 +31,10 @@ export function SignForm({ inspection }: { inspection: Inspection }) {
         {(ids) => <Input {...ids} {...register('licence')} autoComplete="off" />}
       </Field>
       <Field label="Signature" problem={formState.errors.drawing?.message}>
-        {() => <Pad onDrawn={(drawing) => setValue('drawing', drawing)} />}
+        {() => <SignaturePad onDrawn={(drawing) => setValue('drawing', drawing)} />}
       </Field>
       <Button type="submit">Sign and seal</Button>
       <Note>After this nothing in the job can be changed through any route.</Note>
     </Stack>
-  )
-}
-
-function Pad({ onDrawn }: { onDrawn: (png: string) => void }) {
-  const canvas = useRef<HTMLCanvasElement>(null)
-  const pad = useRef<SignaturePad>(undefined)
-  useEffect(() => {
-    const drawn = new SignaturePad(canvas.current!, {
-      penColor: '#1d2a44',
-      backgroundColor: 'rgba(255,255,255,1)',
-    })
-    pad.current = drawn
-    drawn.addEventListener('endStroke', () => onDrawn(drawn.toDataURL('image/png')))
-    return () => drawn.off()
-  }, [onDrawn])
-  return (
-    <Box>
-      <canvas
-        ref={canvas}
-        width={500}
-        height={180}
-        aria-label="Draw the signature here"
-        style={{
-          width: '100%',
-          background: '#fff',
-          border: '1px solid',
-          touchAction: 'none',
-          borderRadius: 4,
-        }}
-      />
-      <Flex justify="flex-end">
-        <Button variant="plain" onClick={() => (pad.current?.clear(), onDrawn(''))}>
-          Clear
-        </Button>
-      </Flex>
-    </Box>
   )
 }

@@ -25,6 +25,7 @@ import {
   DefectRaisedDto,
   DefectStepDto,
   EvidenceStruckDto,
+  HandedOverDto,
   ObservationDto,
   ReadingDto,
   RecordDto,
@@ -82,6 +83,7 @@ export const BODY_CLASSES = {
   'defect-raised': DefectRaisedDto,
   'defect-step': DefectStepDto,
   'calculation-kept': CalculationKeptDto,
+  'handed-over': HandedOverDto,
   signed: SignedDto,
 } satisfies Record<EntryKind, new () => object>
 

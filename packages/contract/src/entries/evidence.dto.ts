@@ -75,10 +75,17 @@ export class CalculationKeptDto {
   @IsOptional() @IsString() @Length(0, 4000) note?: string
 }
 
+const DRAWING = /^data:image\/png;base64,[A-Za-z0-9+/=]{40,200000}$/
+
+export class HandedOverDto {
+  @Filled(200, { message: 'say who receives it' }) to!: string
+  @Filled(200, { message: 'say whom they call' }) call!: string
+  @Matches(DRAWING, { message: 'draw the signature' }) drawing!: string
+}
+
 export class SignedDto {
   @Filled(80, { message: 'type the licence number' }) licence!: string
   @Filled(2000) statement!: string
-  @Matches(/^data:image\/png;base64,[A-Za-z0-9+/=]{40,200000}$/, { message: 'draw the signature' })
-  drawing!: string
+  @Matches(DRAWING, { message: 'draw the signature' }) drawing!: string
   @Matches(/^[0-9a-f]{64}$/) sealedHead!: string
 }

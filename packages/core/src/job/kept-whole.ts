@@ -86,6 +86,12 @@ export const calculationKeptShape = object({
   note,
 })
 
+export const handedOverShape = object({
+  to: text('who received it'),
+  call: text('whom they call, with the number'),
+  drawing: text('PNG of the signature, as a data URL'),
+})
+
 export const signedShape = object({
   licence: anyText(),
   statement: anyText(),
@@ -102,3 +108,4 @@ export type DefectRaisedEntry = EntryWith<Read<typeof defectRaisedShape>, 'defec
 export type DefectStepEntry = EntryWith<Read<typeof defectStepShape>, 'defect-step'>
 export type CalculationEntry = EntryWith<Read<typeof calculationKeptShape>, 'calculation-kept'>
 export type SignedEntry = EntryWith<Read<typeof signedShape>, 'signed'>
+export type HandedOverEntry = EntryWith<Read<typeof handedOverShape>, 'handed-over'>

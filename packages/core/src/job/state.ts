@@ -7,6 +7,7 @@ import type {
   DefectRaisedEntry,
   DefectStepEntry,
   EvidenceEntry,
+  HandedOverEntry,
   SignedEntry,
 } from './kept-whole.js'
 import type { EntryWith } from './entry-with.js'
@@ -73,6 +74,8 @@ export interface JobState {
   calculations: readonly CalculationEntry[]
   sharedWith: readonly Person[]
   unreadable: readonly UnreadableEntry[]
+  /** The last time that the installation was received. */
+  handedOver: HandedOverEntry | undefined
   seal: SignedEntry | undefined
   head: { seq: number; hash: string } | undefined
   /** Everything that was entered, in the order of time: what comes late is put in its place. */
@@ -102,6 +105,7 @@ export const NOTHING_ENTERED: JobState = {
   calculations: [],
   sharedWith: [],
   unreadable: [],
+  handedOver: undefined,
   seal: undefined,
   head: undefined,
   entered: [],

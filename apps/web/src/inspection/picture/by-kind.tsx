@@ -11,11 +11,23 @@ type Parts = Readonly<Record<string, ComponentType<{ judged: JudgedCheck }>>>
  * The picture of a stage whose checks are each drawn by their kind of requirement, one unit at a time; a kind without a drawing is asked
  * in the list alone. The check that is opened in the list is brought into view.
  */
-export function ByKind({ stage, parts }: { stage: Stage; parts: Parts }) {
+export function ByKind({
+  stage,
+  parts,
+  outline: Outline,
+}: {
+  stage: Stage
+  parts: Parts
+  /** What is drawn once for a unit, from its checks of the stage. */
+  outline?: ComponentType<{ checks: readonly JudgedCheck[] }>
+}) {
   const checks = useInspection(({ inspection }) => inspection?.checks) ?? []
   const open = useFocus((focus) => focus.checkId)
-  const drawn = checks.filter(({ check }) => check.stage === stage && parts[check.requirement.kind])
-  const units = [...new Map(drawn.map(({ check }) => [check.unit.id, check.unit.label])).entries()]
+  const ofStage = checks.filter(({ check }) => check.stage === stage)
+  const drawn = ofStage.filter(({ check }) => parts[check.requirement.kind])
+  const units = [
+    ...new Map((Outline ? ofStage : drawn).map(({ check }) => [check.unit.id, check.unit.label])).entries(),
+  ]
   const opened = checks.find(({ check }) => check.id === open)?.check
   const [chosen, choose] = useState<UnitId>()
   const openedUnit = opened?.stage === stage ? opened.unit.id : undefined
@@ -26,6 +38,7 @@ export function ByKind({ stage, parts }: { stage: Stage; parts: Parts }) {
   return (
     <Stack gap="24px" p={{ base: '12px', lg: '24px' }}>
       {units.length > 1 && <Choose label="Unit" options={units} value={here!} onChoose={choose} />}
+      {Outline && <Outline checks={ofStage.filter(({ check }) => check.unit.id === here)} />}
       {drawn
         .filter(({ check }) => check.unit.id === here)
         .map((judged) => {
@@ -36,7 +49,7 @@ export function ByKind({ stage, parts }: { stage: Stage; parts: Parts }) {
             </InView>
           )
         })}
-      {drawn.length === 0 && <Flex color="faint">Nothing is drawn here for what is fitted.</Flex>}
+      {units.length === 0 && <Flex color="faint">Nothing is drawn here for what is fitted.</Flex>}
     </Stack>
   )
 }

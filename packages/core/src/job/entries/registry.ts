@@ -16,6 +16,7 @@ import type { EntryKindRow } from './entry-kind.js'
 import { evidenceStruck, observation, reading, record } from './evidence.js'
 import { jobAmended, jobOpened, shared, sheetAdopted } from './job.js'
 import { conductorRemoved, conductorRun, partPlaced, partRemoved } from './network.js'
+import { handedOver } from './handed-over.js'
 import { signed } from './signature.js'
 import { stringBuilt, stringRemoved } from './string.js'
 import { unitFitted, unitRemoved } from './unit.js'
@@ -68,6 +69,7 @@ export const ENTRY_ROWS = {
   'defect-raised': defectRaised,
   'defect-step': defectStep,
   'calculation-kept': calculationKept,
+  'handed-over': handedOver,
   signed,
 }
 export type EntryKind = keyof typeof ENTRY_ROWS

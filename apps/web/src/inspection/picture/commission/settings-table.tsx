@@ -144,5 +144,8 @@ function whereRead(id: string, word: DeviceWord | undefined, entered: boolean): 
   const read = word?.points.find(({ part }) => part === id)
   if (!read) return entered ? 'typed from the display' : 'not read yet'
   const scale = read.exponent === 0 ? '' : ` × 10^${read.exponent}`
-  return `${read.point} (${read.register}): ${read.raw}${scale}, ${new Date(read.at).toLocaleTimeString([], { hour12: false })}`
+  const where = read.point.includes(String(read.register))
+    ? read.point
+    : `${read.point} (register ${read.register})`
+  return `${where}: ${read.raw}${scale}, ${new Date(read.at).toLocaleTimeString([], { hour12: false })}`
 }

@@ -1,0 +1,42 @@
+import { Button, Input, Stack } from '@chakra-ui/react'
+import { useForm } from 'react-hook-form'
+import type { HandedOverDto } from '@plumb-mark/contract'
+import { dtoResolver } from '../forms/dto-resolver.js'
+import { useMake } from '../inspection/use-make.js'
+import { Note } from '../look/text.js'
+import { Field } from '../marks/field.js'
+import { SignaturePad } from '../marks/signature-pad.js'
+
+/** Who receives it, whom they call, and their own signature on the spot. */
+export function ReceiveForm() {
+  const make = useMake()
+  const { register, handleSubmit, setValue, formState } = useForm<HandedOverDto>({
+    resolver: dtoResolver(({ HandedOverDto: of }) => of),
+    defaultValues: { to: '', call: '', drawing: '' },
+  })
+  const { errors } = formState
+  const receive = handleSubmit((body) => void make({ kind: 'handed-over', body: { ...body } }))
+  return (
+    <Stack
+      as="form"
+      gap="12px"
+      maxW="520px"
+      onSubmit={(event) => void receive(event)}
+      _print={{ display: 'none' }}
+    >
+      <Field label="Whom to call, with the number" problem={errors.call?.message}>
+        {(ids) => <Input {...ids} {...register('call')} autoComplete="off" />}
+      </Field>
+      <Field label="Received by" problem={errors.to?.message}>
+        {(ids) => <Input {...ids} {...register('to')} autoComplete="off" />}
+      </Field>
+      <Field label="Signature of who receives it" problem={errors.drawing?.message}>
+        {() => <SignaturePad onDrawn={(drawing) => setValue('drawing', drawing)} />}
+      </Field>
+      <Button type="submit" h="56px">
+        Received
+      </Button>
+      <Note>Nothing is signed away with it: it says that the page was handed over and explained.</Note>
+    </Stack>
+  )
+}
