@@ -60,6 +60,8 @@ const PLANTED = [
       'meter-1/arrow/l3': 'turned round',
       'meter-1/proof/unit':
         'swap the transformers of channels 1 and 2; turn round the transformer of channel 3',
+      'site/surge/unit': 'found only on one side',
+      'site/two-supplies/unit': 'not so',
       'inv-2/settings/unit':
         'export limit not as asked: may draw up to 6 kW from the grid before it raises its own output',
       'inv-2/fallback/unit': 'settled 45 s after the data lead is unplugged, 10 s are allowed',
