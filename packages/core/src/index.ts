@@ -82,9 +82,10 @@ export {
 } from './commissioning/limit-response.js'
 export {
   readTrace,
-  samplesOf,
+  columnOf,
   writeTrace,
   type Trace,
+  type Column,
   type TraceChannel,
 } from './commissioning/trace-file.js'
 export { stepFound } from './commissioning/step-found.js'

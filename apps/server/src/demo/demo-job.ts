@@ -3,10 +3,10 @@ import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
 import {
+  columnOf,
   limitOf,
   parseQuantity,
   readTrace,
-  samplesOf,
   traceFacts,
   type Answer,
   type Ask,
@@ -247,13 +247,13 @@ export class DemoJob {
       content,
     )
     const channel = requirement.watch.label
-    const own = samplesOf(readTrace(content.toString('utf8')), channel)
+    const own = columnOf(readTrace(content.toString('utf8')), channel)
     const limit = limitOf(requirement)
     return {
       trace: { id, sha256, samples, startedAt, source: 'live' },
       channel,
       eventAt,
-      end: own.at(-1)!.t,
+      end: own.t[own.t.length - 1]!,
       by: limit,
       found: traceFacts(own, eventAt, limit),
     }

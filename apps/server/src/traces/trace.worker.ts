@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { gunzipSync } from 'node:zlib'
-import { attempt, readTrace, samplesOf, traceFacts, type TraceFacts, type TraceLimit } from '@plumb-mark/core'
+import { attempt, columnOf, readTrace, traceFacts, type TraceFacts, type TraceLimit } from '@plumb-mark/core'
 
 export interface TraceAsked {
   /** Packed, as it is kept. */
@@ -19,8 +19,8 @@ export default function readWhole({ file, judge }: TraceAsked): TraceAnswered {
     const samples = trace.t.length
     const end = trace.t.at(-1)!
     if (!judge) return { samples, end }
-    const own = samplesOf(trace, judge.channel)
-    return { samples, end: own.at(-1)?.t ?? end, found: traceFacts(own, judge.eventAt, judge.by) }
+    const own = columnOf(trace, judge.channel)
+    return { samples, end: own.t[own.t.length - 1] ?? end, found: traceFacts(own, judge.eventAt, judge.by) }
   })
   if (done.ok) return { ok: true, ...done.value }
   const { code, path, reason } = done.problem

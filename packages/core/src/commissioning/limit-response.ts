@@ -1,9 +1,9 @@
 import { BadInput } from '../shape/bad-input.js'
-import { atMost } from '../verdict/compare.js'
 import { seconds, watts } from '../quantity/figure.js'
 import { say } from '../quantity/words.js'
 import { LARGEST, list, longList, num, object, refine, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
+import { responseOf } from './response-of.js'
 import { settling } from './settling.js'
 
 const sample = object({ t: num({ unit: 's' }), power: num({ unit: 'W' }) })
@@ -64,7 +64,11 @@ export function limitResponse(input: LimitResponseInput): LimitResponseResult {
   const given = limitResponseInput.read(input, '')
   const { samples, limit, tolerance, eventAt, settleWithin } = given
   const ceiling = limit + tolerance
-  const { settledAt, secondsOver, peak } = trace(samples, ceiling, eventAt)
+  const { settledAt, secondsOver, peak } = responseOf(
+    { count: samples.length, time: (i) => samples[i]!.t, power: (i) => samples[i]!.power },
+    ceiling,
+    eventAt,
+  )
   const end = samples.at(-1)!.t
   const secondsToSettle = settledAt === null ? null : settledAt - eventAt
   return {
@@ -85,36 +89,4 @@ export function limitResponse(input: LimitResponseInput): LimitResponseResult {
         ? ['the record is too short: go on recording until it has settled or the time is up']
         : [],
   }
-}
-
-/** One pass over the samples from the one in force at the event. */
-function trace(samples: LimitResponseInput['samples'], ceiling: number, eventAt: number) {
-  const first = inForceAt(samples, eventAt)
-  // What `atMost` allows for rounding, worked out once for the whole record.
-  const over = (power: number) => power > ceiling && !atMost(power, ceiling)
-  let secondsOver = 0
-  let peak = -Infinity
-  let settledAt: number | null = null
-  for (let i = first; i < samples.length; i++) {
-    const { t, power } = samples[i]!
-    const from = Math.max(t, eventAt)
-    if (power > peak) peak = power
-    if (!over(power)) settledAt ??= from
-    else {
-      settledAt = null
-      secondsOver += Math.max(0, (samples[i + 1]?.t ?? from) - from)
-    }
-  }
-  return { settledAt, secondsOver, peak }
-}
-
-/** Index of the last sample at or before a time; the samples ascend, so halving finds it. */
-function inForceAt(samples: LimitResponseInput['samples'], at: number): number {
-  let [low, high] = [0, samples.length - 1]
-  while (low < high) {
-    const middle = (low + high + 1) >> 1
-    if (samples[middle]!.t <= at) low = middle
-    else high = middle - 1
-  }
-  return low
 }

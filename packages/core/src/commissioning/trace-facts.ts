@@ -1,4 +1,6 @@
-import { limitResponse } from './limit-response.js'
+import { BadInput } from '../shape/bad-input.js'
+import { responseOf } from './response-of.js'
+import type { Column } from './trace-file.js'
 
 /** What a trace must keep: under a limit or over one, with a tolerance, within a time after the event. */
 export interface TraceLimit {
@@ -18,21 +20,23 @@ export interface TraceFacts {
 }
 
 /**
- * What the samples say of a limit, whole: `t` in s, strictly ascending, `value` in the unit of the limit. What must stay over is
- * mirrored and judged as what must stay under. Bad input: as `limitResponse`.
+ * What one column says of a limit, whole: `t` in s, strictly ascending, `values` in the unit of the limit. What must stay over is mirrored
+ * and judged as what must stay under. Bad input: `out-of-range` at `eventAt` that the column does not cover.
  */
 export function traceFacts(
-  samples: readonly { t: number; value: number }[],
+  { t, values }: Column,
   eventAt: number,
-  { limit, tolerance, settleWithin, must }: TraceLimit,
+  { limit, tolerance, must }: TraceLimit,
 ): TraceFacts {
+  const count = t.length
+  if (count === 0 || t[0]! > eventAt)
+    throw new BadInput('out-of-range', 'eventAt', 'the trace starts after it')
+  if (t[count - 1]! < eventAt) throw new BadInput('out-of-range', 'eventAt', 'the trace ends before it')
   const sign = must === 'stay-under' ? 1 : -1
-  const { settledAt, secondsOver, peak } = limitResponse({
-    samples: samples.map(({ t, value }) => ({ t, power: sign * value })),
-    limit: sign * limit,
-    tolerance,
+  const { settledAt, secondsOver, peak } = responseOf(
+    { count, time: (i) => t[i]!, power: (i) => sign * values[i]! },
+    sign * limit + tolerance,
     eventAt,
-    settleWithin,
-  })
+  )
   return { ...(settledAt !== null && { settledAt }), secondsOver, peak: sign * peak }
 }

@@ -98,13 +98,17 @@ const cells = (line: string): string[] =>
     .slice(0, -1)
     .map((cell) => (cell.startsWith('"') ? cell.slice(1, -1).replaceAll('""', '"') : cell).trim())
 
-/** One column as samples, without the moments at which it was not there. */
-export function samplesOf({ t, values, channels }: Trace, channel: string): { t: number; value: number }[] {
+/** One column over its own moments: where it was not there, there is none. */
+export interface Column {
+  t: ArrayLike<number>
+  values: ArrayLike<number>
+}
+
+export function columnOf({ t, values, channels }: Trace, channel: string): Column {
   const at = channels.findIndex(({ name }) => name === channel)
   if (at < 0) throw new BadInput('not-listed', 'channel', `the trace has no column “${channel}”`)
   const column = values[at]!
-  const samples: { t: number; value: number }[] = []
-  for (let i = 0; i < t.length; i++)
-    if (!Number.isNaN(column[i])) samples.push({ t: t[i]!, value: column[i]! })
-  return samples
+  if (!column.some(Number.isNaN)) return { t, values: column }
+  const there = (_: number, i: number) => !Number.isNaN(column[i])
+  return { t: t.filter(there), values: column.filter(there) }
 }

@@ -1,7 +1,7 @@
 import { reducedForDrawing } from './reduced.js'
 import { stepFound } from './step-found.js'
 import { traceFacts } from './trace-facts.js'
-import { readTrace, samplesOf, writeTrace } from './trace-file.js'
+import { columnOf, readTrace, writeTrace } from './trace-file.js'
 
 const CSV = 't (s),inverter (W),export (W)\r\n0,6000,100\r\n1.5,5000,\r\n3,0,-20\r\n'
 const trace = readTrace(CSV)
@@ -9,9 +9,10 @@ const trace = readTrace(CSV)
 describe('the file of a trace', () => {
   it('reads and writes the same, byte for byte; an empty cell is no value', () => {
     expect(writeTrace(trace)).toBe(CSV)
-    expect(samplesOf(trace, 'export')).toEqual([
-      { t: 0, value: 100 },
-      { t: 3, value: -20 },
+    const { t, values } = columnOf(trace, 'export')
+    expect([[...Array.from(t)], [...Array.from(values)]]).toEqual([
+      [0, 3],
+      [100, -20],
     ])
   })
   it('a name with a comma or a formula in it comes back as it was', () => {
@@ -32,24 +33,30 @@ describe('the file of a trace', () => {
     expect(() => readTrace(text)).toThrow(expect.objectContaining({ code, path }))
   })
   it('a column that is not there is refused', () => {
-    expect(() => samplesOf(trace, 'other')).toThrow(expect.objectContaining({ code: 'not-listed' }))
+    expect(() => columnOf(trace, 'other')).toThrow(expect.objectContaining({ code: 'not-listed' }))
   })
 })
 
 it('what must stay over is judged as the mirror of what must stay under', () => {
-  const up = [0, 0, 230, 230].map((value, t) => ({ t, value }))
+  const up = { t: [0, 1, 2, 3], values: [0, 0, 230, 230] }
   const by = { limit: 207, tolerance: 0, settleWithin: 5, must: 'stay-over' as const }
   expect(traceFacts(up, 0, by)).toEqual({ settledAt: 2, secondsOver: 2, peak: 0 })
-  const down = up.map(({ t, value }) => ({ t, value: -value }))
+  const down = { t: up.t, values: up.values.map((value) => -value) }
   expect(traceFacts(down, 0, { ...by, limit: -207, must: 'stay-under' })).toMatchObject({
     settledAt: 2,
     secondsOver: 2,
   })
 })
 
+it.each([[-1], [4]])('an event at %i s that the trace does not cover is refused', (eventAt) => {
+  const by = { limit: 1, tolerance: 0, settleWithin: 5, must: 'stay-under' as const }
+  const code = expect.objectContaining({ code: 'out-of-range', path: 'eventAt' })
+  expect(() => traceFacts({ t: [0, 3], values: [1, 1] }, eventAt, by)).toThrow(code)
+})
+
 it('the event is proposed at the largest change, and nowhere when nothing changes', () => {
-  expect(stepFound([5, 5, 4, 0, 0].map((value, t) => ({ t, value })))).toBe(2)
-  expect(stepFound([5, 5].map((value, t) => ({ t, value })))).toBeUndefined()
+  expect(stepFound({ t: [0, 1, 2, 3, 4], values: [5, 5, 4, 0, 0] })).toBe(2)
+  expect(stepFound({ t: [0, 1], values: [5, 5] })).toBeUndefined()
 })
 
 it('a long trace keeps every peak, its ends and its order in time when it is drawn', () => {

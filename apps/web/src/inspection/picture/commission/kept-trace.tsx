@@ -1,10 +1,15 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
-import { inForce, readTrace, type JudgedCheck, type Trace, type TraceAnswer } from '@plumb-mark/core'
+import { canonicalUnit, inForce, type JudgedCheck, type TraceAnswer } from '@plumb-mark/core'
 import { Simulated } from '../../../devices/simulated.js'
 import { SmallPrint } from '../../../look/text.js'
 import { useInspection } from '../../../store/inspection.js'
+import type { Digest } from '../../../worker/trace-work.js'
+import { traceWork } from '../../../worker/use-trace.js'
 import { TraceChart } from './trace-chart.js'
+
+const unitOf = ({ check: { requirement } }: JudgedCheck): string =>
+  requirement.kind === 'trace-test' ? canonicalUnit(requirement.watch.dimension) : ''
 
 /** The trace that is in force, drawn from its file, with its outcome and its fingerprint. */
 export function KeptTrace({ judged }: { judged: JudgedCheck }) {
@@ -13,12 +18,12 @@ export function KeptTrace({ judged }: { judged: JudgedCheck }) {
   const body = current?.kind === 'record' ? current.body : undefined
   const answer = body && 'trace' in body.answer ? (body.answer as TraceAnswer) : undefined
   const address = answer && `/api/jobs/${jobId}/traces/${answer.trace.id}`
-  const trace = useTrace(address)
+  const digest = useKept(address, answer)
   if (!answer || !address) return null
   const { outcome } = judged
   return (
     <Box>
-      {trace && <TraceChart trace={trace} by={answer.by} eventAt={answer.eventAt} found={answer.found} />}
+      {digest && <TraceChart digest={digest} unit={unitOf(judged)} by={answer.by} eventAt={answer.eventAt} />}
       {'finding' in outcome && (
         <Text mt="8px" fontSize="18px" color={outcome.verdict === 'does-not-conform' ? 'danger' : undefined}>
           {String(outcome.finding)}
@@ -40,22 +45,22 @@ export function KeptTrace({ judged }: { judged: JudgedCheck }) {
   )
 }
 
-/** The file of a trace, as far as it can be had: without signal the outcome stands without its drawing. */
-function useTrace(address: string | undefined): Trace | undefined {
-  const [trace, setTrace] = useState<{ address: string; trace: Trace }>()
+/** What the file says, as far as it can be had: without signal the outcome stands without its drawing. */
+function useKept(address: string | undefined, answer: TraceAnswer | undefined): Digest | undefined {
+  const [kept, setKept] = useState<{ address: string; digest: Digest }>()
   useEffect(() => {
-    if (!address) return
+    if (!address || !answer) return
     let gone = false
-    fetch(address)
-      .then(async (response) => {
-        if (!response.ok) return
-        const read = readTrace(await response.text())
-        if (!gone) setTrace({ address, trace: read })
-      })
+    // The worker knows no address but whole ones.
+    const whole = new URL(address, window.location.href).href
+    traceWork('kept', { address: whole, by: answer.by, eventAt: answer.eventAt })
+      .then((digest) => !gone && setKept({ address, digest }))
       .catch(() => undefined)
     return () => {
       gone = true
     }
+    // The answer of one trace never changes.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [address])
-  return trace?.address === address ? trace?.trace : undefined
+  return kept?.address === address ? kept?.digest : undefined
 }

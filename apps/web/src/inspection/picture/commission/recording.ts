@@ -108,3 +108,18 @@ export const asTrace = ({ traced, t, values }: Recording): Trace => ({
   t: Float64Array.from(t),
   values: values.map((column) => Float64Array.from(column)),
 })
+
+/** A trace that was read or typed, as a recording that has ended. */
+export const recordingOf = (
+  { channels, t, values }: Trace,
+  source: Recording['source'],
+  eventAt: number | undefined,
+): Recording => ({
+  source,
+  startedAt: new Date().toISOString(),
+  running: false,
+  traced: channels,
+  t: Array.from(t),
+  values: values.map((column) => Array.from(column)),
+  eventAt,
+})

@@ -1,5 +1,4 @@
 import { Box } from '@chakra-ui/react'
-import { useMemo } from 'react'
 import {
   CartesianGrid,
   ComposedChart,
@@ -11,36 +10,25 @@ import {
   XAxis,
   YAxis,
 } from 'recharts'
-import { reducedForDrawing, type Trace, type TraceFacts, type TraceLimit } from '@plumb-mark/core'
+import type { TraceLimit } from '@plumb-mark/core'
+import type { Digest } from '../../../worker/trace-work.js'
 
 const COLOURS = ['var(--chakra-colors-accent)', 'var(--chakra-colors-unproven)', 'var(--chakra-colors-faint)']
-const COLUMNS = 300
 const faint = 'var(--chakra-colors-faint)'
 const danger = 'var(--chakra-colors-danger)'
 
 interface Shown {
-  trace: Trace
+  digest: Digest
+  unit: string
   by: TraceLimit
   eventAt?: number | undefined
-  found?: TraceFacts | undefined
 }
 
 /** The trace with its limit and tolerance, the event, the time that is allowed, and when it settled. What is beyond is hatched. */
-export function TraceChart({ trace, by, eventAt, found }: Shown) {
-  const lines = useMemo(
-    () =>
-      trace.channels.map(({ name }, i) => ({
-        name,
-        points: reducedForDrawing(trace.t, trace.values[i]!, COLUMNS).filter(
-          ({ value }) => !Number.isNaN(value),
-        ),
-      })),
-    [trace],
-  )
+export function TraceChart({ digest, unit, by, eventAt }: Shown) {
+  const { lines, facts, end } = digest
   const ceiling = by.must === 'stay-under' ? by.limit + by.tolerance : by.limit - by.tolerance
-  const unit = trace.channels[0]!.unit
-  const settled = found?.settledAt
-  const end = trace.t.at(-1) ?? 0
+  const settled = facts?.settledAt
   return (
     <Box
       h="300px"
@@ -51,7 +39,7 @@ export function TraceChart({ trace, by, eventAt, found }: Shown) {
       borderRadius="4px"
       py="8px"
       role="img"
-      aria-label={wordsOf({ trace, by, eventAt, found })}
+      aria-label={wordsOf(digest, unit, eventAt)}
     >
       <svg width="0" height="0" aria-hidden>
         <defs>
@@ -152,12 +140,15 @@ export function TraceChart({ trace, by, eventAt, found }: Shown) {
   )
 }
 
-function wordsOf({ trace, eventAt, found }: Shown): string {
-  const [watched] = trace.channels
-  const last = trace.values[0]?.at(-1)
-  const said = [`${watched!.name} over ${Math.round(trace.t.at(-1) ?? 0)} s`]
-  if (last !== undefined && !Number.isNaN(last)) said.push(`last ${last} ${watched!.unit}`)
+function wordsOf(
+  { lines: [watched], facts, end }: Digest,
+  unit: string,
+  eventAt: number | undefined,
+): string {
+  const said = [`${watched?.name} over ${Math.round(end)} s`]
+  const last = watched?.points.at(-1)
+  if (last) said.push(`last ${last.value} ${unit}`)
   if (eventAt !== undefined) said.push(`event at ${Math.round(eventAt)} s`)
-  if (found?.settledAt !== undefined) said.push(`settled at ${Math.round(found.settledAt)} s`)
+  if (facts?.settledAt !== undefined) said.push(`settled at ${Math.round(facts.settledAt)} s`)
   return said.join(', ')
 }

@@ -1,12 +1,14 @@
 import { Button, FileUpload, Flex, Grid, Stack, Text } from '@chakra-ui/react'
 import Papa from 'papaparse'
 import { useState } from 'react'
-import { canonicalUnit, stepFound, type TraceTest } from '@plumb-mark/core'
+import { canonicalUnit, type Trace, type TraceTest } from '@plumb-mark/core'
+import { traceWork } from '../../../worker/use-trace.js'
 import { Note } from '../../../look/text.js'
 import { ChoiceField, type Option } from '../../../marks/choice-field.js'
 import { Problem } from '../../../marks/problem.js'
 import { TextField } from '../../../marks/text-field.js'
-import { useRecordings } from './recording.js'
+import type { Mapping } from '../../../worker/trace-work.js'
+import { recordingOf, useRecordings } from './recording.js'
 
 interface Table {
   head: string[]
@@ -18,18 +20,14 @@ export function TraceSources({ id, requirement }: { id: string; requirement: Tra
   const [way, setWay] = useState<'file' | 'typed'>()
   const unit = canonicalUnit(requirement.watch.dimension)
   const { set } = useRecordings()
-  const take = (source: 'file' | 'typed', rows: readonly (readonly [number, number])[]) => {
-    const samples = [...rows].sort(([a], [b]) => a - b).map(([t, value]) => ({ t, value }))
-    set(id, {
-      source,
-      startedAt: new Date().toISOString(),
-      running: false,
-      traced: [{ name: requirement.watch.label, unit }],
-      t: samples.map(({ t }) => t),
-      values: [samples.map(({ value }) => value)],
-      eventAt: stepFound(samples),
-    })
+  const mapping = { time: 0, value: 1, factor: 1, name: requirement.watch.label, unit }
+  const take = (source: 'file' | 'typed', trace: Trace, eventAt: number | undefined) => {
+    set(id, recordingOf(trace, source, eventAt))
     setWay(undefined)
+  }
+  const typed = async (rows: string[][]) => {
+    const { trace, eventAt } = await traceWork('map', { rows, mapping })
+    take('typed', trace, eventAt)
   }
   return (
     <Stack flex="1" minW="260px">
@@ -41,8 +39,10 @@ export function TraceSources({ id, requirement }: { id: string; requirement: Tra
           Type moments
         </Button>
       </Flex>
-      {way === 'file' && <FromFile unit={unit} onTake={(rows) => take('file', rows)} />}
-      {way === 'typed' && <Typed unit={unit} onTake={(rows) => take('typed', rows)} />}
+      {way === 'file' && (
+        <FromFile mapping={mapping} onTake={(trace, eventAt) => take('file', trace, eventAt)} />
+      )}
+      {way === 'typed' && <Typed unit={unit} onTake={(rows) => void typed(rows)} />}
     </Stack>
   )
 }
@@ -54,12 +54,19 @@ const FACTORS: readonly Option[] = [
   ['-1000', 'thousands, with the sign turned'],
 ]
 
-function FromFile({ unit, onTake }: { unit: string; onTake: (rows: [number, number][]) => void }) {
+function FromFile({
+  mapping,
+  onTake,
+}: {
+  mapping: Mapping
+  onTake: (trace: Trace, eventAt: number | undefined) => void
+}) {
   const [table, setTable] = useState<Table>()
   const [time, setTime] = useState('0')
   const [value, setValue] = useState('1')
   const [factor, setFactor] = useState('1')
   const [problem, setProblem] = useState('')
+  const { unit } = mapping
   const read = async (file: File | undefined) => {
     if (!file) return
     const { data } = Papa.parse<string[]>(await file.text(), { skipEmptyLines: true })
@@ -67,16 +74,14 @@ function FromFile({ unit, onTake }: { unit: string; onTake: (rows: [number, numb
     setProblem(rows.length === 0 ? `${file.name} has no rows below its header` : '')
     setTable(rows.length === 0 ? undefined : { head, rows })
   }
-  const take = () => {
-    const rows = table!.rows.map(
-      (row) =>
-        [secondsIn(row[Number(time)]), Number(row[Number(value)]) * Number(factor)] as [number, number],
-    )
-    const bad = rows.findIndex(([t, v]) => !Number.isFinite(t) || !Number.isFinite(v))
-    if (bad >= 0) return setProblem(`row ${bad + 2}: the time or the value is no number`)
-    const first = rows[0]![0]
-    const moments = new Map(rows.map(([t, v]) => [t - first, v]))
-    onTake([...moments.entries()])
+  const take = async () => {
+    const chosen = { ...mapping, time: Number(time), value: Number(value), factor: Number(factor) }
+    try {
+      const { trace, eventAt } = await traceWork('map', { rows: table!.rows, mapping: chosen })
+      onTake(trace, eventAt)
+    } catch (fault) {
+      setProblem((fault as Error).message)
+    }
   }
   const columns = (table?.head ?? []).map((head, i): Option => [String(i), head || `column ${i + 1}`])
   return (
@@ -98,7 +103,7 @@ function FromFile({ unit, onTake }: { unit: string; onTake: (rows: [number, numb
             <ChoiceField label={`Value, in ${unit}`} value={value} options={columns} onChange={setValue} />
             <ChoiceField label="Scale" value={factor} options={FACTORS} onChange={setFactor} />
           </Grid>
-          <Button onClick={take}>Take {table.rows.length} rows</Button>
+          <Button onClick={() => void take()}>Take {table.rows.length} rows</Button>
         </>
       )}
       <Problem>{problem}</Problem>
@@ -106,25 +111,14 @@ function FromFile({ unit, onTake }: { unit: string; onTake: (rows: [number, numb
   )
 }
 
-/** Seconds, or a date that is turned into seconds. */
-function secondsIn(cell: string | undefined): number {
-  const text = cell?.trim() ?? ''
-  if (text === '') return NaN
-  const plain = Number(text)
-  return Number.isFinite(plain) ? plain : Date.parse(text) / 1000
-}
-
 const MOMENT = /^\s*(-?[\d.]+)\s*(?:s)?\s+(-?[\d.]+)/
 
-function Typed({ unit, onTake }: { unit: string; onTake: (rows: [number, number][]) => void }) {
+function Typed({ unit, onTake }: { unit: string; onTake: (rows: string[][]) => void }) {
   const [text, setText] = useState('')
-  const moments = text
-    .split(/[;\n]/)
-    .flatMap((one) =>
-      MOMENT.test(one)
-        ? [[Number(MOMENT.exec(one)![1]), Number(MOMENT.exec(one)![2])] as [number, number]]
-        : [],
-    )
+  const moments = text.split(/[;\n]/).flatMap((one) => {
+    const [, t, value] = MOMENT.exec(one) ?? []
+    return t && value ? [[t, value]] : []
+  })
   return (
     <Stack>
       <TextField

@@ -5,10 +5,8 @@ import type { TraceKept } from '@plumb-mark/contract'
 import {
   inForce,
   limitOf,
-  samplesOf,
-  traceFacts,
-  writeTrace,
   type JudgedCheck,
+  type Trace,
   type TraceAnswer,
   type TraceFacts,
   type TraceTest as Requirement,
@@ -20,6 +18,7 @@ import { download } from '../../../http/download.js'
 import { Note, SmallPrint } from '../../../look/text.js'
 import { Problem } from '../../../marks/problem.js'
 import { useInspection } from '../../../store/inspection.js'
+import { traceWork, useDigest } from '../../../worker/use-trace.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
 import { KeptTrace } from './kept-trace.js'
@@ -109,7 +108,8 @@ function Running({ judged, requirement, recording, keep }: RunningProps) {
   const by = useMemo(() => limitOf(requirement), [requirement])
   const trace = useMemo(() => asTrace(recording), [recording])
   const { eventAt, running, lostAt } = recording
-  const facts = useFacts(recording, by)
+  const digest = useDigest(trace, by, eventAt)
+  const facts = digest?.facts
   const end = recording.t.at(-1) ?? 0
   const left = eventAt === undefined ? undefined : eventAt + requirement.record - end
   useEffect(() => {
@@ -132,7 +132,9 @@ function Running({ judged, requirement, recording, keep }: RunningProps) {
         )}
         {lostAt !== undefined && <Text color="danger">the device fell silent at {Math.round(lostAt)} s</Text>}
       </Flex>
-      {recording.t.length > 1 && <TraceChart trace={trace} by={by} eventAt={eventAt} found={facts} />}
+      {digest && digest.samples > 1 && (
+        <TraceChart digest={digest} unit={recording.traced[0]!.unit} by={by} eventAt={eventAt} />
+      )}
       <Flex gap="12px" wrap="wrap" align="center" mt="10px">
         {running && eventAt === undefined && (
           <Button h="72px" fontSize="19px" minW={{ sm: '300px' }} onClick={() => markEvent(id)}>
@@ -145,22 +147,21 @@ function Running({ judged, requirement, recording, keep }: RunningProps) {
           </Button>
         )}
         {!running && <EventField id={id} recording={recording} />}
-        {!running && keep && <Keep judged={judged} recording={recording} keep={keep} by={by} facts={facts} />}
+        {!running && keep && (
+          <Keep
+            judged={judged}
+            recording={recording}
+            trace={trace}
+            end={digest?.end ?? 0}
+            keep={keep}
+            by={by}
+            facts={facts}
+          />
+        )}
       </Flex>
       <Standing facts={facts} eventAt={eventAt} requirement={requirement} end={end} />
     </Box>
   )
-}
-
-/** What the trace says so far, worked out anew as it grows. */
-function useFacts(recording: Recording, by: ReturnType<typeof limitOf>): TraceFacts | undefined {
-  return useMemo(() => {
-    const { eventAt } = recording
-    if (eventAt === undefined || recording.t.length === 0) return undefined
-    const samples = samplesOf(asTrace(recording), recording.traced[0]!.name)
-    if (samples.length === 0 || samples[0]!.t > eventAt || samples.at(-1)!.t < eventAt) return undefined
-    return traceFacts(samples, eventAt, by)
-  }, [recording, by])
 }
 
 function Standing({
@@ -221,9 +222,14 @@ function Keep({
   keep,
   by,
   facts,
+  trace,
+  end,
 }: {
   judged: JudgedCheck
   recording: Recording
+  trace: Trace
+  /** s of the last sample of what was watched. */
+  end: number
   keep: NonNullable<ReturnType<typeof useAnswering>>
   by: ReturnType<typeof limitOf>
   facts: TraceFacts | undefined
@@ -232,13 +238,12 @@ function Keep({
   const { set } = useRecordings()
   const [sending, setSending] = useState(false)
   const [problem, setProblem] = useState('')
-  const trace = asTrace(recording)
   const send = async () => {
     if (!facts || recording.eventAt === undefined) return
     setSending(true)
     setProblem('')
     try {
-      const file = new Blob([writeTrace(trace)], { type: 'text/csv' })
+      const file = await traceWork('write', { trace })
       const kept = await putFile<TraceKept>(`/api/jobs/${jobId}/traces/${uuid()}`, 'trace', file)
       const channel = recording.traced[0]!.name
       const answer: TraceAnswer = {
@@ -251,7 +256,7 @@ function Keep({
         },
         channel,
         eventAt: recording.eventAt,
-        end: samplesOf(trace, channel).at(-1)!.t,
+        end,
         by,
         found: facts,
         ...(recording.lostAt !== undefined && { lostAt: recording.lostAt }),
@@ -271,7 +276,10 @@ function Keep({
       <Button h="60px" disabled={!facts} loading={sending} onClick={() => void send()}>
         Save the trace
       </Button>
-      <Button variant="outline" onClick={() => download('trace.csv', writeTrace(trace), 'text/csv')}>
+      <Button
+        variant="outline"
+        onClick={() => void traceWork('write', { trace }).then((file) => download('trace.csv', file))}
+      >
         Export as CSV
       </Button>
       <Button variant="plain" onClick={() => set(judged.check.id, undefined)}>
