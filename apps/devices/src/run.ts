@@ -8,7 +8,7 @@ export interface Running {
   stop(): Promise<void>
 }
 
-const TICK_MS = 250
+const TICK_MS = 100
 
 /** Serves every device at its port and lets time pass for their plants, `speed` times as fast as the clock. Port 0 takes a free one. */
 export async function run(

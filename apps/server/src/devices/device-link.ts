@@ -11,19 +11,22 @@ import {
 import { DeviceRefuses, ModbusLine } from './modbus-line.js'
 import { findModels, nameOf, registersFrom } from './open-map.js'
 
-const EVERY_MS = 1000
+/** Several may look at one job: a device is asked once a second all the same. */
+const SOONEST_MS = 600
 const FIRST_PAUSE_MS = 1000
 const LONGEST_PAUSE_MS = 30_000
 
 /**
- * One connection to one device: asked once a second as long as somebody looks, called again after pauses that double when the line is
+ * One connection to one device: asked at every tick as long as somebody looks, called again after pauses that double when the line is
  * lost. What was read last stays, with its time; nothing is made up in between.
  */
 export class DeviceLink {
   private line: ModbusLine | undefined
   private models: ReadonlyMap<number, number> = new Map()
-  private timer: NodeJS.Timeout | undefined
   private pause = FIRST_PAUSE_MS
+  /** Not called before, ms since 1970. */
+  private notBefore = 0
+  private asking = false
   private ended = false
   private now: LiveDevice
 
@@ -34,7 +37,6 @@ export class DeviceLink {
   ) {
     const { id, unitId } = connection
     this.now = { id, unitId, state: 'connecting', since: new Date().toISOString(), points: {} }
-    void this.turn()
   }
 
   get live(): LiveDevice {
@@ -48,19 +50,22 @@ export class DeviceLink {
 
   end(): void {
     this.ended = true
-    clearTimeout(this.timer)
     this.line?.close()
   }
 
-  private async turn(): Promise<void> {
-    const began = Date.now()
+  /** Asks the device, unless it was asked just now, still owes the last answer, or a pause is not over. Never rejects. */
+  async tick(): Promise<void> {
+    if (this.asking || this.ended || Date.now() < this.notBefore) return
+    this.asking = true
+    this.notBefore = Date.now() + SOONEST_MS
     try {
       if (!this.line) await this.call()
       await this.read()
       this.pause = FIRST_PAUSE_MS
-      this.again(Math.max(0, EVERY_MS - (Date.now() - began)))
     } catch (problem) {
       this.lost(problem as Error)
+    } finally {
+      this.asking = false
     }
   }
 
@@ -96,12 +101,8 @@ export class DeviceLink {
     this.line = undefined
     if (this.ended) return
     this.tell({ state: 'lost', problem: wordsFor(problem) })
-    this.again(this.pause)
+    this.notBefore = Date.now() + this.pause
     this.pause = Math.min(LONGEST_PAUSE_MS, this.pause * 2)
-  }
-
-  private again(ms: number): void {
-    if (!this.ended) this.timer = setTimeout(() => void this.turn(), ms)
   }
 
   /** What was wrong before is no longer said once it is said anew how it stands. */

@@ -1,3 +1,4 @@
+import { setTimeout as sleep } from 'node:timers/promises'
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common'
 import { Observable } from 'rxjs'
 import type { DeviceFound, LiveDevices, ScanDto, ScanStep } from '@plumb-mark/contract'
@@ -20,7 +21,9 @@ import { NetworksService } from './networks.service.js'
 import { findModels, nameOf } from './open-map.js'
 
 export const MOST_LINKS = 32
-const TELL_MS = 1000
+const EVERY_MS = 1000
+/** How long the screen waits for the slowest device before it is told what the others say. */
+const PATIENCE_MS = 300
 const MOST_PLACES = 256
 const SCANS_AT_ONCE = 8
 
@@ -58,13 +61,14 @@ export class DevicesService implements OnApplicationShutdown {
         if (gone) return
         this.follow(jobId, inspection)
         const links = [...(this.watched.get(jobId)?.links.values() ?? [])]
-        subscriber.next({ at: new Date().toISOString(), devices: links.map(({ live }) => live) })
+        await Promise.race([Promise.all(links.map((link) => link.tick())), sleep(PATIENCE_MS)])
+        if (!gone) subscriber.next({ at: new Date().toISOString(), devices: links.map(({ live }) => live) })
       }
       const start = async () => {
         this.join(jobId)
         await tell()
-        if (!gone)
-          timer = setInterval(() => void tell().catch((problem) => subscriber.error(problem)), TELL_MS)
+        const again = () => void tell().catch((problem: unknown) => subscriber.error(problem))
+        if (!gone) timer = setInterval(again, EVERY_MS)
       }
       start().catch((problem: unknown) => subscriber.error(problem))
       return () => {

@@ -45,6 +45,7 @@ it('the line shows the stages that have checks, and those where things are enter
     'DC sideall done',
     'AC sideall done',
     'Meter1 to do',
+    'Judge and sign2 in the way',
   ])
 })
 

@@ -44,7 +44,7 @@ describe('the nameplates', () => {
   it('lead to what is still to be identified', async () => {
     openJob([unit('inv', 'aldervane-ah-8t-c')], { sheets: [sampleSheet('aldervane-ah-8t-c')] })
     onScreen(<Units />)
-    await user.click(screen.getByRole('button', { name: /4 of 4 left/ }))
+    await user.click(screen.getByRole('button', { name: /5 of 5 left/ }))
     expect(useFocus.getState().checkId).toBe('inv/nameplate/unit')
   })
 })
