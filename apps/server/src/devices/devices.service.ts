@@ -28,6 +28,8 @@ const MOST_PLACES = 256
 const SCANS_AT_ONCE = 8
 
 interface Watched {
+  /** By which the lines were chosen. */
+  followed?: Inspection
   links: Map<string, DeviceLink>
   listeners: number
 }
@@ -136,7 +138,9 @@ export class DevicesService implements OnApplicationShutdown {
   /** Opens lines to what was connected since, and ends those to what is no more. */
   private follow(jobId: JobId, inspection: Inspection): void {
     const there = this.watched.get(jobId)
-    if (!there) return
+    // What a job wants of its devices changes only with the job.
+    if (!there || there.followed === inspection) return
+    there.followed = inspection
     const { connections } = inspection.state.asBuilt
     for (const [key, link] of there.links)
       if (!connections.some((one) => keyOf(one) === key)) {

@@ -1,5 +1,5 @@
 import { Box, Flex, Stack } from '@chakra-ui/react'
-import { useEffect, useRef, useState, type ComponentType } from 'react'
+import { startTransition, useEffect, useRef, useState, type ComponentType } from 'react'
 import type { JudgedCheck, Stage, UnitId } from '@plumb-mark/core'
 import { useInspection } from '../../store/inspection.js'
 import { Choose } from '../../marks/choose.js'
@@ -37,7 +37,14 @@ export function ByKind({
   const here = units.find(([id]) => id === chosen)?.[0] ?? units[0]?.[0]
   return (
     <Stack gap="24px" p={{ base: '12px', lg: '24px' }}>
-      {units.length > 1 && <Choose label="Unit" options={units} value={here!} onChoose={choose} />}
+      {units.length > 1 && (
+        <Choose
+          label="Unit"
+          options={units}
+          value={here!}
+          onChoose={(unit) => startTransition(() => choose(unit))}
+        />
+      )}
       {Outline && <Outline checks={ofStage.filter(({ check }) => check.unit.id === here)} />}
       {drawn
         .filter(({ check }) => check.unit.id === here)
@@ -60,7 +67,12 @@ function InView({ wanted, children }: { wanted: boolean; children: React.ReactNo
     if (wanted) place.current?.scrollIntoView?.({ block: 'nearest' })
   }, [wanted])
   return (
-    <Box ref={place} scrollMargin="60px">
+    // What is not in sight is neither laid out nor painted until it is scrolled to.
+    <Box
+      ref={place}
+      scrollMargin="60px"
+      css={{ contentVisibility: 'auto', containIntrinsicSize: 'auto 320px' }}
+    >
       {children}
     </Box>
   )

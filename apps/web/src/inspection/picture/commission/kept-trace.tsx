@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
+import { startTransition, useEffect, useState } from 'react'
 import { canonicalUnit, inForce, type JudgedCheck, type TraceAnswer } from '@plumb-mark/core'
 import { Simulated } from '../../../devices/simulated.js'
 import { SmallPrint } from '../../../look/text.js'
@@ -54,7 +54,7 @@ function useKept(address: string | undefined, answer: TraceAnswer | undefined): 
     // The worker knows no address but whole ones.
     const whole = new URL(address, window.location.href).href
     traceWork('kept', { address: whole, by: answer.by, eventAt: answer.eventAt })
-      .then((digest) => !gone && setKept({ address, digest }))
+      .then((digest) => !gone && startTransition(() => setKept({ address, digest })))
       .catch(() => undefined)
     return () => {
       gone = true
