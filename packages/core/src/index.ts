@@ -159,7 +159,7 @@ export {
   type PointRead,
   type Registers,
 } from './device/point.js'
-export type { DeviceNamed, DeviceWord } from './device/word.js'
+export { sayWord, type DeviceNamed, type DeviceWord } from './device/word.js'
 export type { Ask, Condition, DerivedFrom } from './answer/ask.js'
 export { habitsFor, type FigureAsked } from './answer/typing.js'
 export {

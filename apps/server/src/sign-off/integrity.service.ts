@@ -7,12 +7,15 @@ import {
   photosShown,
   verifyInspectionFile,
   type Attestation,
+  type Entry,
   type FileFault,
   type JobId,
   type PhotoRef,
+  type TraceAnswer,
 } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import type { JobRecord } from '../entries/entries.service.js'
+import { TracesService } from '../traces/traces.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
 import { inspectionFile } from '../exchange/inspection-export.js'
 import { SealKey, signatureHolds } from './seal-key.js'
@@ -25,6 +28,7 @@ export class IntegrityService {
     private readonly db: DataSource,
     private readonly key: SealKey,
     private readonly photos: PhotosService,
+    private readonly traces: TracesService,
   ) {}
 
   /** The signed seal of a job, or this installation's word for an open one as it stands. Undefined where a record was sealed before seals were signed. */
@@ -50,7 +54,9 @@ export class IntegrityService {
     const faults = verifyInspectionFile(file, sha256, signatureHolds).map(faultWords)
     const shown = new Map(record.entries.flatMap(photosShown).map((photo) => [photo.id, photo]))
     const photos = await Promise.all([...shown.values()].map((photo) => this.brokenPhoto(jobId, photo)))
-    return [...faults, ...photos.flat()]
+    const traced = record.entries.flatMap(tracesShown)
+    const traces = await Promise.all(traced.map((answer) => this.traces.brokenIn(jobId, answer)))
+    return [...faults, ...photos.flat(), ...traces.flat()]
   }
 
   private async brokenPhoto(jobId: JobId, { id, sha256: wanted }: PhotoRef): Promise<string[]> {
@@ -63,6 +69,10 @@ export class IntegrityService {
     }
   }
 }
+
+/** The traces that an entry shows. */
+const tracesShown = ({ kind, body }: Entry): TraceAnswer[] =>
+  kind === 'record' && 'trace' in body.answer ? [body.answer] : []
 
 const faultWords = (fault: FileFault): string =>
   'seq' in fault

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { createReadStream, existsSync } from 'node:fs'
 import { mkdir, rm, stat } from 'node:fs/promises'
 import { join, sep } from 'node:path'
@@ -61,7 +62,11 @@ export class TracesService implements OnApplicationShutdown {
   /** The CSV of a trace, as it was kept. */
   async open(jobId: JobId, id: string): Promise<{ row: TraceRow; content: Readable }> {
     const row = await this.rowOf(jobId, id)
-    return { row, content: createReadStream(this.path(row.sha256)).pipe(createGunzip()) }
+    const packed = createReadStream(this.path(row.sha256))
+    // A file that is gone is told by whoever reads what comes out.
+    const content = createGunzip()
+    packed.on('error', (problem) => content.destroy(problem)).pipe(content)
+    return { row, content }
   }
 
   /** What an answer says of its trace must be what the kept file says: nobody can write down another outcome. */
@@ -78,6 +83,18 @@ export class TracesService implements OnApplicationShutdown {
         'trace-differs',
         'the kept trace says something else than the entry: judge it again',
       )
+  }
+
+  /** Why a trace that a record shows is no longer the one that was judged; nothing where it is. */
+  async brokenIn(jobId: JobId, { trace }: TraceAnswer): Promise<string[]> {
+    try {
+      const hash = createHash('sha256')
+      const { content } = await this.open(jobId, trace.id)
+      for await (const chunk of content) hash.update(chunk as Buffer)
+      return hash.digest('hex') === trace.sha256 ? [] : [`trace ${trace.id} is not the one that was judged`]
+    } catch {
+      return [`trace ${trace.id} is gone`]
+    }
   }
 
   private async rowOf(jobId: JobId, id: string): Promise<TraceRow> {

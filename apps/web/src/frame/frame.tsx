@@ -77,6 +77,7 @@ export function Frame({
                   </>
                 )}
                 <Tab to="/calculators">Calculators</Tab>
+                {person?.role === 'office' && <Tab to="/office">Office</Tab>}
               </>
             )}
             {tabs.map(({ to, label }) => (

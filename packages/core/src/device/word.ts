@@ -45,3 +45,10 @@ export function ownFigures({ device, figures }: DeviceWord): Instrument | undefi
 }
 
 const NEVER = '9999-12-31'
+
+/** Who said it and where, for a history and a report; a stand-in is always called one. */
+export function sayWord({ device: { maker, model, serial, simulated }, points }: DeviceWord): string {
+  const [first] = points
+  const where = points.length === 1 && first ? `, ${first.point}: ${first.raw}` : `, ${points.length} points`
+  return `read off ${maker} ${model} ${serial}${simulated ? ' (simulated)' : ''}${where}`
+}

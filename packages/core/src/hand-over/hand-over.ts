@@ -75,12 +75,15 @@ function lightsIn(checks: readonly JudgedCheck[]): HandOver['lights'] {
 function downOf({ requirement, unit, ask }: Check) {
   if (requirement.kind !== 'ordered-steps' || requirement.direction !== 'down') return []
   if (ask.kind !== 'record' || ask.form !== 'steps') return []
-  const steps = ask.steps.map(({ id, label, after, waitSeconds }) => ({
+  const said = (id: string) => requirement.steps.find((step) => step.id === id)
+  // A customer opens nothing.
+  const own = ask.steps.filter(({ id }) => !said(id)?.qualified)
+  const steps = own.map(({ id, label, after, waitSeconds }) => ({
     id,
     label,
     after,
     wait: waitSeconds,
-    thing: requirement.steps.find((step) => step.id === id)?.thing,
+    thing: said(id)?.thing,
   }))
   return [{ unitId: unit.id, unit: unit.label, steps }]
 }

@@ -7,6 +7,7 @@ import {
   type System,
   inForce,
   sayEvidence,
+  sayWord,
   type JudgedCheck,
   type Inspection,
 } from '@plumb-mark/core'
@@ -90,6 +91,8 @@ function readingOf(
   const current = inForce(history)
   if (!current) return { value: '', how: '' }
   const instrument = 'instrument' in current.body ? current.body.instrument : undefined
+  const word = 'word' in current.body ? current.body.word : undefined
+  const by = [instrument?.name, word && sayWord(word), current.by.name].filter(Boolean).join(', ')
   const conditions = current.kind === 'reading' ? current.body.conditions : undefined
   const weather =
     conditions?.cellTemperature === undefined
@@ -97,6 +100,6 @@ function readingOf(
       : `; cells ${conditions.cellTemperature} °C, ${conditions.irradiance ?? '–'} W/m²`
   return {
     value: sayEvidence(check, current),
-    how: `${instrument ? `${instrument.name}, ` : ''}${current.by.name}, ${when(current.at)}${weather}`,
+    how: `${by}, ${when(current.at)}${weather}`,
   }
 }

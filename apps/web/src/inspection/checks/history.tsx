@@ -1,5 +1,5 @@
 import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
-import { sayEvidence, type Check, type Evidence, type JudgedCheck } from '@plumb-mark/core'
+import { sayEvidence, sayWord, type Check, type Evidence, type JudgedCheck } from '@plumb-mark/core'
 import { SmallPrint } from '../../look/text.js'
 import { useSession } from '../../account/session.js'
 import { useInspection } from '../../store/inspection.js'
@@ -40,6 +40,7 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
         </Text>
         <SmallPrint flex="1">
           {'instrument' in body && body.instrument ? `${body.instrument.name}, ` : ''}
+          {'word' in body && body.word ? `${sayWord(body.word)}, ` : ''}
           {by.name}, {at.slice(0, 16).replace('T', ' ')}
           {struck ? `; struck out by ${struck.by.name}: ${struck.reason}` : ''}
           {body.note ? `; ${body.note}` : ''}

@@ -3,7 +3,7 @@ import { sequence, type Violation } from '../../power-up/sequence.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { seconds } from '../../quantity/figure.js'
 import { say, type Said, joined } from '../../quantity/words.js'
-import { list, num, object, oneOf, optional, refine, text, join, type Read } from '../../shape/shape.js'
+import { flag, list, num, object, oneOf, optional, refine, text, join, type Read } from '../../shape/shape.js'
 import { pointShape } from '../../device/point.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -18,6 +18,7 @@ const steps = list(
     after: optional(list(text(), { mayBeEmpty: true }), []),
     wait: optional(quantity('time', 'after the latest of the steps before')),
     thing: optional(text('what is switched, by a name that other sheets use too: their orders meet there')),
+    qualified: optional(flag('for qualified people only: no customer is told to do it')),
     seen: optional(
       object(
         { from: pointShape, atLeast: optional(num()), equals: optional(num()) },

@@ -17,6 +17,8 @@ import { useAnswerOf } from '../answer-of.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
 
+const WHERE = 'Read where'
+
 /** Settings side by side: what each must be, what was found, where it was read, and in words what the figure does. */
 export function SettingsTable({ judged }: { judged: JudgedCheck }) {
   const answer = useAnswerOf(judged) as AnswerOf<'fields'> | undefined
@@ -50,8 +52,13 @@ export function SettingsTable({ judged }: { judged: JudgedCheck }) {
         <Table.Root size="sm" bg="panel">
           <Table.Header>
             <Table.Row bg="sunk">
-              {['Setting', 'Must be', 'As found', 'Read where'].map((head) => (
-                <Table.ColumnHeader key={head} color="faint" fontSize="13px">
+              {['Setting', 'Must be', 'As found', WHERE].map((head) => (
+                <Table.ColumnHeader
+                  key={head}
+                  color="faint"
+                  fontSize="13px"
+                  hideBelow={head === WHERE ? 'md' : undefined}
+                >
                   {head}
                 </Table.ColumnHeader>
               ))}
@@ -75,13 +82,16 @@ export function SettingsTable({ judged }: { judged: JudgedCheck }) {
                     options={options.get(setting.id)}
                     onKeep={keep && ((text) => put(setting.id, text))}
                   />
+                  <SmallPrint hideFrom="md">
+                    {whereRead(setting.id, word, values[setting.id] !== undefined)}
+                  </SmallPrint>
                   {does && (
                     <SmallPrint color={verdict === 'does-not-conform' ? 'danger' : undefined}>
                       {does}
                     </SmallPrint>
                   )}
                 </Table.Cell>
-                <Table.Cell>
+                <Table.Cell hideBelow="md">
                   <SmallPrint>{whereRead(setting.id, word, values[setting.id] !== undefined)}</SmallPrint>
                 </Table.Cell>
               </Table.Row>
