@@ -25,6 +25,14 @@ const READABLE: { [K in Requirement['kind']]?: From<K> } = {
   nameplate: () => NAMEPLATE,
   settings: ({ settings }) => settings.flatMap(({ id, from }) => some(id, from)),
   'ordered-steps': ({ steps }) => steps.flatMap(({ id, seen }) => some(id, seen?.from)),
+  'serial-map': ({ from }) =>
+    Array.from({ length: from?.most ?? 0 }, (_, i) => {
+      const register = from!.first + i * from!.step
+      return [
+        { part: `serial-${i}`, point: { register, type: 'text', size: from!.size } as DevicePoint },
+        { part: `minutes-${i}`, point: { register: register + from!.size, type: 'u16' } as DevicePoint },
+      ]
+    }).flat(),
   'roll-call': ({ from }) => [...some('ever', from?.ever), ...some('lately', from?.lately)],
   'alarm-codes': ({ from }) => some('chosen', from),
   production: ({ from }) => some('power', from?.power),

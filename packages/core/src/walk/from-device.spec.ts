@@ -1,7 +1,7 @@
 import type { PointRead } from '../device/point.js'
 import { Site, sheet } from '../requirements/site.testing.js'
 import { carriedWord } from './carried-word.js'
-import { answerFromDevice, pointsAsked } from './from-device.js'
+import { answerFromDevice, pointsAsked, serialsHeard } from './from-device.js'
 
 const DEVICE = {
   id: 'd',
@@ -127,4 +127,15 @@ describe('who said what, when an answer goes on', () => {
     const other = { ...told.word, device: { ...DEVICE, id: 'e' } }
     expect(carriedWord(told, typed('-6'), other)).toBe(other)
   })
+})
+
+it('the serials that a listener has heard are those whose minutes it knows; one that was never heard is not among them', () => {
+  const from = { first: 10, size: 8, step: 10, most: 3 }
+  const listener = new Site().unit(
+    sheet('L', 'gateway', [{ id: 'map', kind: 'serial-map', hears: 'small-inverter', from }]),
+  )
+  const { check: map } = listener.inspection.checks.find(
+    ({ check: one }) => one.requirement.kind === 'serial-map',
+  )!
+  expect(serialsHeard(map, read({ r10: 'A', r18: 2, r20: 'B', r28: 900, r30: 'C' }))).toEqual(['A', 'B'])
 })

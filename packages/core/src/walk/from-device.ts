@@ -116,3 +116,20 @@ function isDone(
   if (!Number.isFinite(value)) return false
   return (atLeast === undefined || value >= atLeast) && (equals === undefined || value === equals)
 }
+
+/** The serials that a device lists as heard, ever: its list is read to the last place that it has. */
+export function serialsHeard(
+  check: Pick<Check, 'requirement'>,
+  { points }: Pick<ReadValues, 'points'>,
+): string[] {
+  const reads = readsOf(check)
+  const at = (part: string) => {
+    const point = reads.find((one) => one.part === part)?.point
+    return point && points[pointKey(point)]?.value
+  }
+  return reads.flatMap((_, i) => {
+    const serial = at(`serial-${i}`)
+    // Minutes that are not there mean that it was never heard.
+    return typeof serial === 'string' && at(`minutes-${i}`) !== undefined ? [serial] : []
+  })
+}

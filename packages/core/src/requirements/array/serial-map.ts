@@ -2,14 +2,31 @@ import { placeWords } from '../../ids/place-id.js'
 import type { Surroundings } from '../surroundings.js'
 import { serialMap as compareSerials } from '../../array/serial-map.js'
 import { listed, plural } from '../../quantity/say.js'
-import { oneOf } from '../../shape/shape.js'
+import { object, oneOf, optional, whole } from '../../shape/shape.js'
 import { UNIT_KINDS } from '../../sheet/terms.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
 /** The devices that a unit has heard against those on the array map: silent ones, strangers, likely slips of the pen. */
 export const serialMap = defineKind(
-  requirementOf({ hears: oneOf(UNIT_KINDS, 'the kind of unit whose devices report here') }),
+  requirementOf({
+    hears: oneOf(UNIT_KINDS, 'the kind of unit whose devices report here'),
+    from: optional(
+      object(
+        {
+          first: whole({ min: 0, max: 65_535, about: 'register of the first serial' }),
+          size: whole({
+            min: 1,
+            max: 32,
+            about: 'registers of a serial; in the next stand the minutes since it was heard',
+          }),
+          step: whole({ min: 2, max: 200, about: 'registers from one to the next' }),
+          most: whole({ min: 1, max: 200, about: 'how many there can be' }),
+        },
+        'where the device lists whom it hears; 65535 minutes are never',
+      ),
+    ),
+  }),
   {
     minutes: 5,
     reads: () => ['array', 'units'],

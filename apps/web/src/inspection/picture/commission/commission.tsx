@@ -1,6 +1,7 @@
 import { DevicesStrip } from '../../../devices/devices-strip.js'
 import { ByKind } from '../by-kind.js'
 import { ReadFields } from './read-fields.js'
+import { RollCall } from './roll-call.js'
 import { SettingsTable } from './settings-table.js'
 import { TraceTest } from './trace-test.js'
 
@@ -8,7 +9,7 @@ const PARTS = {
   settings: SettingsTable,
   'trace-test': TraceTest,
   production: ReadFields,
-  'roll-call': ReadFields,
+  'roll-call': RollCall,
   reserve: ReadFields,
 }
 
