@@ -1,12 +1,12 @@
-import { rmSync } from 'node:fs'
+import { existsSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
-import { DataSource } from 'typeorm'
+import type { NestExpressApplication } from '@nestjs/platform-express'
 import { holdFolder } from './database/data-folder.js'
 import { DATABASE_FILE } from './database/database.module.js'
 import { demoServicesOf } from './demo/demo-services.js'
 import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load-demo.js'
-import { PersonRow } from './accounts/account.entities.js'
+import { PeopleService } from './accounts/people.service.js'
 import { CannotStart, type Settings } from './settings.js'
 import { createLog } from './http/log.js'
 import { createServer, listen } from './server.js'
@@ -14,10 +14,15 @@ import { stopOnSignal } from './stop.js'
 
 const ROOT = join(import.meta.dirname, '..', '..', '..')
 
+/** Stands in the folder of the data while the demo is being loaded. */
+const UNFINISHED = 'demo-unfinished'
+const LOOPBACK = ['127.0.0.1', 'localhost', '::1']
+
 interface Wishes {
   settings: Settings
   fresh: boolean
-  empty: boolean
+  /** Fills an untouched folder with invented jobs, people and sheets. */
+  demo: boolean
 }
 
 function wishes(): Wishes {
@@ -29,6 +34,7 @@ function wishes(): Wishes {
         data: { type: 'string', default: join(ROOT, 'data') },
         fresh: { type: 'boolean', default: false },
         empty: { type: 'boolean', default: false },
+        demo: { type: 'boolean', default: false },
         'secure-cookie': { type: 'boolean', default: false },
       },
     })
@@ -43,33 +49,58 @@ function wishes(): Wishes {
       webDir: join(ROOT, 'apps', 'web', 'dist'),
       secureCookie: values['secure-cookie'],
     }
-    return { settings, fresh: values.fresh, empty: values.empty }
+    // Published passwords never come onto a network by themselves.
+    const demo = !values.empty && (values.demo || LOOPBACK.includes(values.host))
+    return { settings, fresh: values.fresh, demo }
   } catch (problem) {
     throw problem instanceof CannotStart
       ? problem
       : new CannotStart(
-          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --secure-cookie)`,
+          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --demo, --secure-cookie)`,
         )
   }
 }
 
 async function main(): Promise<void> {
-  const { settings, fresh, empty } = wishes()
-  if (fresh) holdFolder(settings.dataDir).release()
-  if (fresh)
-    for (const name of [DATABASE_FILE, `${DATABASE_FILE}-wal`, `${DATABASE_FILE}-shm`, 'photos', 'traces'])
-      rmSync(join(settings.dataDir, name), { recursive: true, force: true })
+  const { settings, fresh, demo } = wishes()
+  const unfinished = join(settings.dataDir, UNFINISHED)
+  // A first start that was ended in the middle leaves half of the demo, and nothing of anybody's: it begins again.
+  if (fresh || existsSync(unfinished)) clear(settings.dataDir)
   const app = await createServer(settings)
-  const untouched = (await app.get(DataSource).getRepository(PersonRow).count()) === 0
-  if (untouched) {
-    await loadDemo(join(ROOT, 'samples'), demoServicesOf(app), { jobs: !empty })
+  const untouched = await app.get(PeopleService).isEmpty()
+  if (untouched && demo) {
+    writeFileSync(unfinished, '')
+    await loadDemo(join(ROOT, 'samples'), demoServicesOf(app), { jobs: true })
+    rmSync(unfinished)
   }
   stopOnSignal(app, settings.log)
   const address = await listen(app, settings)
   settings.log.info({ address, dataDir: settings.dataDir }, 'started')
-  const people = DEMO_PEOPLE.map(({ email, role }) => `${email} (${role})`).join(', ')
-  // In one piece: whoever waits for the address reads the accounts with it, and no log line comes between.
-  console.log(`Plumb Mark is at ${address}\nDemo accounts (password ${DEMO_PASSWORD}): ${people}`)
+  // In one piece: whoever waits for the address reads the rest with it, and no log line comes between.
+  console.log(`Plumb Mark is at ${address}\n${await whoMayComeIn(app)}`)
+}
+
+/** The accounts that are published, where the demo is there; else how the first one is made. */
+async function whoMayComeIn(app: NestExpressApplication): Promise<string> {
+  const people = await app.get(PeopleService).list()
+  if (people.length === 0)
+    return 'Nobody has an account yet: open the address to make the first one, of the office.'
+  const demo = DEMO_PEOPLE.filter(({ email }) => people.some((person) => person.email === email))
+  if (demo.length === 0) return `${people.length} people have an account.`
+  return `Demo accounts (password ${DEMO_PASSWORD}): ${demo.map(({ email, role }) => `${email} (${role})`).join(', ')}`
+}
+
+function clear(dataDir: string): void {
+  holdFolder(dataDir).release()
+  for (const name of [
+    DATABASE_FILE,
+    `${DATABASE_FILE}-wal`,
+    `${DATABASE_FILE}-shm`,
+    'photos',
+    'traces',
+    UNFINISHED,
+  ])
+    rmSync(join(dataDir, name), { recursive: true, force: true })
 }
 
 main().catch((problem: unknown) => {

@@ -53,7 +53,7 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
   )
   app.use(nameRequest)
   app.use(sameOrigin)
-  app.use('/api/session', limitSignIns())
+  for (const door of ['/api/session', '/api/welcome', '/api/first-account']) app.use(door, limitSignIns())
   app.useBodyParser('json', { limit: LARGEST_BODY })
   app.use(plainBody)
   app.useGlobalFilters(new ErrorFilter(settings.log))

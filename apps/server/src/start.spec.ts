@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Caller, entry } from './testing/running-server.testing.js'
@@ -23,7 +23,8 @@ function start(...args: string[]): Promise<{ address: string; said: string }> {
     child.stdout.setEncoding('utf8').on('data', (text: string) => {
       said += text
       const address = /is at (http:\/\/\S+)/.exec(said)?.[1]
-      if (address && said.includes('Demo accounts')) resolve({ address, said })
+      // What follows the address says who may come in.
+      if (address && /is at \S+\n.+\n/.test(said)) resolve({ address, said })
     })
   })
 }
@@ -85,7 +86,7 @@ it('photos are shown although the data lies in a hidden folder', async () => {
   await stop()
 }, 60_000)
 
-it('--fresh begins again from the demo data, and --empty has no jobs', async () => {
+it('--fresh begins again from the demo data, and --empty with nobody in it', async () => {
   const fresh = await start('--fresh')
   const entries = (
     await (await inspectorAt(fresh.address)).bundle((await (await inspectorAt(fresh.address)).firstJob()).id)
@@ -97,6 +98,33 @@ it('--fresh begins again from the demo data, and --empty has no jobs', async () 
   ).toBe(false)
   await stop()
   const empty = await start('--fresh', '--empty')
-  expect((await (await inspectorAt(empty.address)).json('GET', '/api/jobs')).body).toEqual([])
+  expect(empty.said).toContain('Nobody has an account yet')
+  const stranger = new Caller(empty.address, '')
+  expect(await (await stranger.call('GET', '/api/first-account')).json()).toEqual({ open: true })
+  await stop()
+}, 60_000)
+
+it('published passwords never come onto a network by themselves: there the demo must be asked for', async () => {
+  const open = await start('--fresh', '--host', '0.0.0.0')
+  expect(open.said).toContain('Nobody has an account yet')
+  await stop()
+  const asked = await start('--fresh', '--host', '0.0.0.0', '--demo')
+  expect(asked.said).toContain('Demo accounts')
+  await stop()
+}, 60_000)
+
+it('a first start that was killed in the middle begins again: never half a demo', async () => {
+  const child = spawn(process.execPath, [MAIN, '--port', '0', '--data', dataDir, '--fresh'], {
+    stdio: 'ignore',
+  })
+  const marker = join(dataDir, 'demo-unfinished')
+  while (!existsSync(marker)) await new Promise((resolve) => setTimeout(resolve, 10))
+  await new Promise((resolve) => setTimeout(resolve, 700))
+  child.kill('SIGKILL')
+  await new Promise((resolve) => child.once('exit', resolve))
+  expect(existsSync(marker)).toBe(true)
+  const again = await start()
+  expect((await (await inspectorAt(again.address)).json<unknown[]>('GET', '/api/jobs')).body).toHaveLength(3)
+  expect(existsSync(marker)).toBe(false)
   await stop()
 }, 60_000)

@@ -1,10 +1,14 @@
 import { Center, Spinner } from '@chakra-ui/react'
 import { Suspense, useEffect } from 'react'
-import { Navigate, Route, Routes } from 'react-router'
+import { Navigate, Route, Routes, useLocation } from 'react-router'
+import { FirstAccount } from './account/first-account.js'
 import { SignIn } from './account/sign-in.js'
+import { WELCOME, Welcome } from './account/welcome.js'
 import { useSession } from './account/session.js'
 import { lazyView } from './frame/lazy-view.js'
+import { useFetched } from './http/use-fetched.js'
 import { JobsView } from './jobs/jobs-view.js'
+import { keepSending } from './store/send-others.js'
 
 const JobFrame = lazyView('JobFrame', () => import('./inspection/job-frame.js'))
 const Walk = lazyView('WalkView', () => import('./inspection/walk-view.js'))
@@ -29,15 +33,24 @@ const Wait = () => (
   </Center>
 )
 
+/** Signing in; where nobody has an account yet, the first one is made instead. */
+function WayIn() {
+  const { value } = useFetched<{ open: boolean }>('/api/first-account')
+  return value?.open ? <FirstAccount /> : <SignIn />
+}
+
 export function App() {
+  const { pathname } = useLocation()
   const { person, ask } = useSession()
   useEffect(() => void ask(), [ask])
   // The workspace is fetched while the list is being read: it is what comes next.
   useEffect(() => {
     if (person) setTimeout(() => void Promise.all([JobFrame.load(), Walk.load()]), 200)
   }, [person])
+  useEffect(() => (person ? keepSending() : undefined), [person])
   if (person === undefined) return <Wait />
-  if (person === null) return <SignIn />
+  if (pathname === WELCOME) return <Welcome />
+  if (person === null) return <WayIn />
   return (
     <Suspense fallback={<Wait />}>
       <Routes>

@@ -1,5 +1,6 @@
 export * from './http/plain.js'
 export * from './http/validate.js'
+export * from './accounts/good-password.js'
 export * from './accounts/sign-in.dto.js'
 export * from './entries/parts.dto.js'
 export * from './http/fields.js'

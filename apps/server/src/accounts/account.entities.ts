@@ -1,6 +1,9 @@
 import { Column, Entity, Index, PrimaryColumn } from 'typeorm'
 import type { Role } from '@plumb-mark/core'
 
+/** Stands for a password that nobody has chosen yet: no digest looks like it. */
+export const NO_PASSWORD = '!'
+
 @Entity('people')
 export class PersonRow {
   @PrimaryColumn('text') id!: string
@@ -9,11 +12,22 @@ export class PersonRow {
   @Column('text') role!: Role
   /** argon2id. */
   @Column('text') passwordHash!: string
+  @Column('text', { nullable: true }) licence!: string | null
+  /** Signs in no more since then; what was entered before keeps the name. */
+  @Column('text', { nullable: true }) disabledAt!: string | null
 }
 
 @Entity('sessions')
 export class SessionRow {
   /** SHA-256 of the cookie's token: a copy of the database opens no session. */
+  @PrimaryColumn('text') tokenHash!: string
+  @Index() @Column('text') personId!: string
+  @Column('text') expiresAt!: string
+}
+
+/** A link by which somebody chooses a password, once. */
+@Entity('invitations')
+export class InvitationRow {
   @PrimaryColumn('text') tokenHash!: string
   @Index() @Column('text') personId!: string
   @Column('text') expiresAt!: string

@@ -1,11 +1,11 @@
 import { randomBytes } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import { hash, verify } from '@node-rs/argon2'
-import { DataSource } from 'typeorm'
+import { DataSource, IsNull } from 'typeorm'
 import type { Person, Role } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { Refused } from '../http/refused.js'
-import { PersonRow, SessionRow } from './account.entities.js'
+import { NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
 
 export const SESSION_HOURS = 14
 
@@ -19,8 +19,10 @@ export class AccountsService {
   /** Opens a session and returns its token. */
   async signIn(email: string, password: string): Promise<{ person: Person; token: string }> {
     const row = await this.db.getRepository(PersonRow).findOneBy({ email: email.trim().toLowerCase() })
-    const right = await verify(row?.passwordHash ?? (await NOBODY), password)
-    if (!row || !right)
+    const chosen = row && row.passwordHash !== NO_PASSWORD
+    const right = await verify(chosen ? row.passwordHash : await NOBODY, password)
+    // Whoever is disabled, or has chosen no password yet, learns no more than whoever mistypes.
+    if (!chosen || !right || row.disabledAt)
       throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
     const token = randomBytes(32).toString('base64url')
     const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000).toISOString()
@@ -37,13 +39,13 @@ export class AccountsService {
     const session = await this.db.getRepository(SessionRow).findOneBy({ tokenHash: sha256(token) })
     if (!session || session.expiresAt < new Date().toISOString()) return undefined
     const row = await this.db.getRepository(PersonRow).findOneBy({ id: session.personId })
-    return row ? asPerson(row) : undefined
+    return row && !row.disabledAt ? asPerson(row) : undefined
   }
 
   async people(role?: Role): Promise<Person[]> {
     const rows = await this.db
       .getRepository(PersonRow)
-      .find({ ...(role && { where: { role } }), order: { name: 'ASC' } })
+      .find({ where: { disabledAt: IsNull(), ...(role && { role }) }, order: { name: 'ASC' } })
     return rows.map(asPerson)
   }
 

@@ -1,7 +1,7 @@
 import { join } from 'node:path'
 import { Global, Inject, Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { PersonRow, SessionRow } from '../accounts/account.entities.js'
+import { InvitationRow, PersonRow, SessionRow } from '../accounts/account.entities.js'
 import { EntryRow } from '../entries/entry.entity.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { InstrumentRow } from '../instruments/instrument.entity.js'
@@ -15,6 +15,7 @@ import type { HeldFolder } from './data-folder.js'
 import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
 import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
 import { Defended1764100000000 } from './migrations/1764100000000-defended.js'
+import { People1764300000000 } from './migrations/1764300000000-people.js'
 import { Traces1764200000000 } from './migrations/1764200000000-traces.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
@@ -34,6 +35,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
     entities: [
       PersonRow,
       SessionRow,
+      InvitationRow,
       JobRow,
       JobPersonRow,
       JobSheetRow,
@@ -47,7 +49,13 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       SealRow,
       TraceRow,
     ],
-    migrations: [First1763900000000, Preparation1764000000000, Defended1764100000000, Traces1764200000000],
+    migrations: [
+      First1763900000000,
+      Preparation1764000000000,
+      Defended1764100000000,
+      Traces1764200000000,
+      People1764300000000,
+    ],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {
       // A commit is on the disk when it is acknowledged: a pulled plug loses nothing that was answered.

@@ -21,9 +21,15 @@ export class RunningServer {
   readonly lines: string[] = []
   private readonly said = { write: (line: string) => void this.lines.push(line) }
 
-  static async start(): Promise<RunningServer> {
+  /** Without the demo: nobody has an account. */
+  static async empty(): Promise<RunningServer> {
     const server = new RunningServer()
     await server.open()
+    return server
+  }
+
+  static async start(): Promise<RunningServer> {
+    const server = await RunningServer.empty()
     await loadDemo(SAMPLES, demoServicesOf(server.app), { jobs: true })
     return server
   }

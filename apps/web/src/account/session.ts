@@ -6,6 +6,11 @@ import { ApiError, get, post } from '../http/api.js'
 interface Session {
   /** Undefined until the server has been asked; null when nobody is signed in. */
   person: Person | null | undefined
+  /** The server does not know the session any more: what waits is sent after signing in again. */
+  ended: boolean
+  /** Says that the session has ended, or goes to sign in again. */
+  end(): void
+  signInAgain(): void
   ask(): Promise<void>
   signIn(email: string, password: string): Promise<void>
   signOut(): Promise<void>
@@ -13,6 +18,9 @@ interface Session {
 
 export const useSession = create<Session>((set) => ({
   person: undefined,
+  ended: false,
+  end: () => set({ ended: true }),
+  signInAgain: () => set({ person: null }),
   async ask() {
     try {
       set({ person: (await get<SignedIn>('/api/session')).person })
@@ -22,7 +30,7 @@ export const useSession = create<Session>((set) => ({
     }
   },
   async signIn(email, password) {
-    set({ person: (await post<SignedIn>('/api/session', { email, password })).person })
+    set({ person: (await post<SignedIn>('/api/session', { email, password })).person, ended: false })
   },
   async signOut() {
     await post('/api/session/end').catch(() => undefined)

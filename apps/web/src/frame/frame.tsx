@@ -1,10 +1,10 @@
-import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
-import { LogOut } from 'lucide-react'
+import { Box, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { SmallPrint } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { PlumbBob } from '../marks/plumb-bob.js'
+import { SignOut } from './sign-out.js'
 import { SettingsMenu } from './settings-menu.js'
 
 const Tab = chakra(NavLink, {
@@ -33,7 +33,7 @@ export function Frame({
   status?: ReactNode
   children: ReactNode
 }) {
-  const { person, signOut } = useSession()
+  const person = useSession((session) => session.person)
   return (
     <Flex direction="column" minH="100dvh">
       <chakra.header borderBottom="1px solid" borderColor="hair" bg="panel" px={{ base: '10px', md: '18px' }}>
@@ -92,16 +92,7 @@ export function Frame({
               {person?.name}, {person?.role}
             </SmallPrint>
             <SettingsMenu />
-            <Button
-              variant="plain"
-              px="0"
-              minW="44px"
-              onClick={() => void signOut()}
-              aria-label="Sign out"
-              title={`Sign out ${person?.name ?? ''}`}
-            >
-              <LogOut size={19} />
-            </Button>
+            <SignOut />
           </HStack>
         </Flex>
       </chakra.header>

@@ -7,6 +7,8 @@ export class ApiError extends Error {
     readonly code: string,
     message: string,
     readonly path?: string,
+    /** False where the answer was not the server's: a proxy on the way, or a page instead of data. */
+    readonly own = true,
   ) {
     super(message)
   }
@@ -20,18 +22,21 @@ async function call<T>(method: string, address: string, body?: BodyInit, type?: 
   const headers: Record<string, string> = { 'x-plumb-mark': '1', ...(type && { 'content-type': type }) }
   const response = await fetch(address, { method, headers, ...(body !== undefined && { body }) }).catch(
     () => {
-      throw new ApiError(0, 'unreachable', 'the server cannot be reached')
+      throw new ApiError(0, 'unreachable', 'the server cannot be reached', undefined, false)
     },
   )
   if (response.status === 204) return undefined as T
   const data: unknown = await response.json().catch(() => undefined)
-  if (!response.ok) {
-    const { error } = (data ?? {
-      error: { code: 'fault', message: `the server answered ${response.status}` },
-    }) as ErrorShape
-    throw new ApiError(response.status, error.code, error.message, error.path)
-  }
-  return data as T
+  if (response.ok && data !== undefined) return data as T
+  const { error } = (data ?? {}) as Partial<ErrorShape>
+  if (error?.code) throw new ApiError(response.status, error.code, error.message, error.path)
+  throw new ApiError(
+    response.status,
+    'fault',
+    `what answered (${response.status}) is not the server`,
+    undefined,
+    false,
+  )
 }
 
 export const get = <T>(address: string) => call<T>('GET', address)

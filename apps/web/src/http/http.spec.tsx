@@ -32,7 +32,7 @@ describe('a call to the server', () => {
   })
   it('that fails without words says its status', async () => {
     serverSays({ 'GET /api/x': new Response('<html>', { status: 502 }) })
-    await expect(get('/api/x')).rejects.toMatchObject({ code: 'fault', message: 'the server answered 502' })
+    await expect(get('/api/x')).rejects.toMatchObject({ code: 'fault', own: false, status: 502 })
   })
   it('says where it comes from, so that no other page can make one', async () => {
     const headers: unknown[] = []

@@ -7,6 +7,7 @@ import { Frame } from '../frame/frame.js'
 import { Problem } from '../marks/problem.js'
 import { useInspection } from '../store/inspection.js'
 import { JobStatus } from './job-status.js'
+import { SetAsideList } from './set-aside-list.js'
 
 /** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
 export function JobFrame() {
@@ -46,7 +47,9 @@ export function JobFrame() {
     <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown}>
       <DangerBanner />
       <Broken />
+      <SessionEnded />
       <Refusal />
+      <SetAsideList />
       <ClockNotice />
       <Outlet />
     </JobBar>
@@ -92,10 +95,25 @@ function Refusal() {
   if (!refusal) return null
   return (
     <Flex role="alert" bg="dangerWash" color="danger" px="18px" py="8px" align="center" gap="12px">
-      <Text flex="1">Not kept: {refusal}</Text>
+      <Text flex="1">Not taken: {refusal}</Text>
       <Button variant="plain" onClick={dismiss}>
         Dismiss
       </Button>
+    </Flex>
+  )
+}
+
+/** A session that ran out in the middle of the work: nothing is lost, and nothing is sent until somebody signs in again. */
+function SessionEnded() {
+  const ended = useSession((session) => session.ended)
+  const again = useSession((session) => session.signInAgain)
+  if (!ended) return null
+  return (
+    <Flex role="alert" bg="unprovenWash" px="18px" py="8px" align="center" gap="12px" wrap="wrap">
+      <Text flex="1">
+        Your session has ended. What you enter is kept on this device and sent after you sign in again.
+      </Text>
+      <Button onClick={again}>Sign in again</Button>
     </Flex>
   )
 }

@@ -8,6 +8,7 @@ import { put } from '../http/api.js'
 import { useFetched } from '../http/use-fetched.js'
 import { Note } from '../look/text.js'
 import { TextField } from '../marks/text-field.js'
+import { People } from './people.js'
 
 const ADDRESS = '/api/office/networks'
 
@@ -30,7 +31,7 @@ export function OfficeView() {
   }
   const wrong = typed.trim() !== '' && !isPrivateNetwork(typed.trim())
   return (
-    <Page title="Office" width="760px" problem={problem || refused}>
+    <Page title="Office" width="980px" problem={problem || refused}>
       <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600} mt="18px">
         Networks in which devices may be asked
       </Text>
@@ -80,6 +81,7 @@ export function OfficeView() {
       ) : (
         <Note mt="14px">The office changes this list.</Note>
       )}
+      {office && <People />}
     </Page>
   )
 }

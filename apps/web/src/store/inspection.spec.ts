@@ -4,6 +4,8 @@ import type { Entry, Person } from '@plumb-mark/core'
 import { openJob, refusal, sampleSheet, serverSays, type Change } from '../testing/job-on-screen.testing.js'
 import { useInspection } from './inspection.js'
 import { addToOutbox, waiting } from './outbox.js'
+import { useSetAside } from './set-aside.js'
+import { useSession } from '../account/session.js'
 
 const BY: Person = { id: 'p', name: 'Somebody', role: 'inspector' }
 const SHEET = sampleSheet('aldervane-dx-4-a')
@@ -18,16 +20,19 @@ const WALL: Change = {
 const state = () => useInspection.getState()
 const labels = () => state().inspection!.state.asBuilt.units.map(({ label }) => label)
 
-beforeEach(() => openJob([UNIT, WALL], { sheets: [SHEET] }))
+beforeEach(() => {
+  openJob([UNIT, WALL], { sheets: [SHEET] })
+  useSession.setState({ person: BY })
+})
 
 it('what is appended is judged at once, waits on this device, and is linked when the server has it', async () => {
   state().append(BY, { kind: 'unit-fitted', body: { ...UNIT.body, label: 'renamed' } as never })
-  expect([labels(), state().sync, waiting('j').length]).toEqual([['renamed'], 'sending', 1])
+  expect([labels(), state().sync, waiting('j', BY.id).length]).toEqual([['renamed'], 'sending', 1])
   await waitFor(() => expect(state().sync).toBe('kept'))
-  expect([state().entries.at(-1)!.hash, waiting('j').length]).toEqual(['kept', 0])
+  expect([state().entries.at(-1)!.hash, waiting('j', BY.id).length]).toEqual(['kept', 0])
 })
 
-it('what the server refuses is taken out again, and the reason is said until it is dismissed', async () => {
+it('what the server refuses is set aside whole, with its reason, and can be sent again', async () => {
   serverSays({ 'POST /api/jobs/j/entries': refusal(409, 'sealed', 'the job is sealed') })
   state().append(BY, { kind: 'unit-removed', body: { unitId: 'u' } })
   expect(labels()).toEqual([])
@@ -35,20 +40,32 @@ it('what the server refuses is taken out again, and the reason is said until it 
   expect(labels()).toEqual(['Isolator'])
   state().dismissRefusal()
   expect(state().refusal).toBeUndefined()
+  const [aside] = useSetAside.getState().list
+  expect(aside).toMatchObject({
+    jobId: 'j',
+    by: BY.id,
+    reason: 'the job is sealed',
+    entries: [{ body: { unitId: 'u' } }],
+  })
+  useSetAside.getState().take(aside!)
+  state().sendAgain(aside!)
+  expect([waiting('j', BY.id).length, useSetAside.getState().list]).toEqual([1, []])
 })
 
 it('without signal it says that it waits, and nothing is lost', async () => {
   globalThis.fetch = (() => Promise.reject(new TypeError('no signal'))) as typeof fetch
   state().append(BY, { kind: 'unit-removed', body: { unitId: 'u' } })
   await waitFor(() => expect(state().sync).toBe('waiting'))
-  expect([labels(), waiting('j').length]).toEqual([[], 1])
+  expect([labels(), waiting('j', BY.id).length]).toEqual([[], 1])
   serverSays({})
   await state().flush()
-  expect([state().sync, waiting('j').length]).toEqual(['kept', 0])
+  expect([state().sync, waiting('j', BY.id).length]).toEqual(['kept', 0])
 })
 
 it('a job that is opened again takes up what this device had not sent, after what the server has', async () => {
-  addToOutbox('j', [{ id: 'mine', kind: 'unit-removed', at: '2026-06-02T00:00:00Z', body: { unitId: 'u' } }])
+  addToOutbox('j', BY.id, [
+    { id: 'mine', kind: 'unit-removed', at: '2026-06-02T00:00:00Z', body: { unitId: 'u' } },
+  ])
   const { entries, instruments } = state()
   globalThis.fetch = (async (_address: string, { method = 'GET' } = {} as { method?: string }) => {
     if (method !== 'GET') throw new TypeError('no signal')
@@ -60,7 +77,9 @@ it('a job that is opened again takes up what this device had not sent, after wha
 })
 
 it('an entry that the server has already is not shown twice', async () => {
-  addToOutbox('j', [{ id: 'e1', kind: 'unit-fitted', at: '2026-06-02T00:00:00Z', body: UNIT.body as never }])
+  addToOutbox('j', BY.id, [
+    { id: 'e1', kind: 'unit-fitted', at: '2026-06-02T00:00:00Z', body: UNIT.body as never },
+  ])
   const { entries, instruments } = state()
   serverSays({ 'GET /api/jobs/j': { entries, sheets: [SHEET], instruments } })
   await state().open('j')

@@ -24,7 +24,10 @@ import {
   type SheetId,
 } from '@plumb-mark/core'
 import { get as fetchJson } from '../http/api.js'
+import { useSession } from '../account/session.js'
 import { addToOutbox, sendNext, waiting } from './outbox.js'
+import { useSetAside, type SetAside } from './set-aside.js'
+import { withQueue } from './with-queue.js'
 
 export type Sync = 'kept' | 'sending' | 'waiting'
 
@@ -59,6 +62,8 @@ interface OpenInspection {
   tryOut(draft: AsBuilt | undefined): void
   dismissRefusal(): void
   flush(): Promise<void>
+  /** Puts what was set aside back into the queue. */
+  sendAgain(aside: SetAside): void
 }
 
 /** The entries judged, and the draft on top of them where there is one. */
@@ -105,7 +110,9 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     try {
       const bundle = await fetchJson<JobBundle>(`/api/jobs/${jobId}`)
       const sheets = new Map(bundle.sheets.map((sheet) => [sheetId(sheet), sheet]))
-      const unsent = waiting(jobId).filter(({ id }) => !bundle.entries.some((entry) => entry.id === id))
+      const unsent = waiting(jobId, personId()).filter(
+        ({ id }) => !bundle.entries.some((entry) => entry.id === id),
+      )
       const entries = [
         ...bundle.entries,
         ...unsent.map((entry, i) => provisional(entry, jobId, bundle.entries.length + i + 1, NOBODY)),
@@ -138,7 +145,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
       set({ refusal: step.message })
       return false
     }
-    addToOutbox(jobId, fresh)
+    addToOutbox(jobId, by.id, fresh)
     const next = [...entries, ...step.entries]
     set({
       entries: next,
@@ -165,16 +172,23 @@ export const useInspection = create<OpenInspection>((set, get) => ({
 
   dismissRefusal: () => set({ refusal: undefined }),
 
-  async flush() {
-    const { jobId } = get()
-    if (!jobId || flushing) return
-    flushing = true
-    try {
+  flush: () =>
+    withQueue(async () => {
+      const { jobId } = get()
+      if (!jobId) return
       for (;;) {
-        const sent = await sendNext(jobId)
+        const by = personId()
+        const sent = await sendNext(jobId, by)
+        if (sent.kind === 'refused') {
+          const { entries, problem } = sent
+          useSetAside
+            .getState()
+            .put({ jobId, by, at: new Date().toISOString(), entries, reason: problem.message })
+        }
         if (get().jobId !== jobId) return
         if (sent.kind === 'nothing') return set({ sync: 'kept' })
-        if (sent.kind === 'unreachable') {
+        if (sent.kind === 'signed-out') useSession.getState().end()
+        if (sent.kind === 'unreachable' || sent.kind === 'signed-out') {
           set({ sync: 'waiting' })
           setTimeout(() => void get().flush(), RETRY_MS)
           return
@@ -198,11 +212,16 @@ export const useInspection = create<OpenInspection>((set, get) => ({
         const next = entries.filter(({ id }) => !gone.has(id))
         set({ entries: next, ...judged(next, sheets, draft), refusal: sent.problem.message })
       }
-    } finally {
-      flushing = false
-    }
+    }),
+
+  sendAgain({ jobId, by, entries: again }) {
+    addToOutbox(jobId, by, again)
+    if (get().jobId === jobId) void get().open(jobId)
   },
 }))
+
+/** Who is at this device; nobody while it is not known. */
+const personId = (): string => useSession.getState().person?.id ?? ''
 
 type Taken = { ok: true; entries: Entry[]; inspection: Inspection } | { ok: false; message: string }
 
@@ -237,7 +256,6 @@ const asKept = (state: JobState, linked: ReadonlyMap<string, Entry>, { seq, hash
 })
 
 const RETRY_MS = 4000
-let flushing = false
 const NOBODY: Person = { id: '', name: 'this device', role: 'inspector' }
 
 /** An entry that the server has not linked yet: in its place, without a hash. */

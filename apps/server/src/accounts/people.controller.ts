@@ -1,0 +1,76 @@
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Put } from '@nestjs/common'
+import {
+  FirstAccountDto,
+  PasswordDto,
+  PersonAddedDto,
+  PersonChangedDto,
+  WelcomeDto,
+  type OneTimeLink,
+  type PersonKept,
+} from '@plumb-mark/contract'
+import type { Person } from '@plumb-mark/core'
+import { DtoPipe } from '../http/dto.pipe.js'
+import { Anyone, By, MayCall } from './access.js'
+import { PeopleService } from './people.service.js'
+
+@Controller('api')
+export class PeopleController {
+  constructor(private readonly people: PeopleService) {}
+
+  @Anyone()
+  @Get('first-account')
+  async open(): Promise<{ open: boolean }> {
+    return { open: await this.people.isEmpty() }
+  }
+
+  @Anyone()
+  @HttpCode(204)
+  @Post('first-account')
+  first(@Body(new DtoPipe(FirstAccountDto)) wish: FirstAccountDto): Promise<void> {
+    return this.people.first(wish)
+  }
+
+  @Anyone()
+  @HttpCode(204)
+  @Post('welcome')
+  welcome(@Body(new DtoPipe(WelcomeDto)) wish: WelcomeDto): Promise<void> {
+    return this.people.welcome(wish)
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @HttpCode(204)
+  @Put('session/password')
+  password(@By() person: Person, @Body(new DtoPipe(PasswordDto)) wish: PasswordDto): Promise<void> {
+    return this.people.changePassword(person, wish)
+  }
+
+  @MayCall('office')
+  @Get('office/people')
+  list(): Promise<PersonKept[]> {
+    return this.people.list()
+  }
+
+  @MayCall('office')
+  @Post('office/people')
+  add(
+    @Body(new DtoPipe(PersonAddedDto)) wish: PersonAddedDto,
+  ): Promise<{ person: PersonKept; link: OneTimeLink }> {
+    return this.people.add(wish)
+  }
+
+  @MayCall('office')
+  @Put('office/people/:id')
+  change(
+    @By() by: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new DtoPipe(PersonChangedDto)) wish: PersonChangedDto,
+  ): Promise<PersonKept> {
+    return this.people.change(by, id, wish)
+  }
+
+  @MayCall('office')
+  @Post('office/people/:id/link')
+  link(@Param('id', ParseUUIDPipe) id: string): Promise<OneTimeLink> {
+    return this.people.link(id)
+  }
+}

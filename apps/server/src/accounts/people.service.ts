@@ -1,0 +1,170 @@
+import { randomBytes } from 'node:crypto'
+import { Injectable } from '@nestjs/common'
+import { hash, verify } from '@node-rs/argon2'
+import { DataSource, IsNull, Not, type EntityManager } from 'typeorm'
+import { v7 as uuid } from 'uuid'
+import type {
+  FirstAccountDto,
+  OneTimeLink,
+  PasswordDto,
+  PersonAddedDto,
+  PersonChangedDto,
+  PersonKept,
+  WelcomeDto,
+} from '@plumb-mark/contract'
+import type { Person } from '@plumb-mark/core'
+import { sha256 } from '../database/digest.js'
+import { PerKeyQueue } from '../http/per-key-queue.js'
+import { Refused, notFound } from '../http/refused.js'
+import { InvitationRow, NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
+
+const LINK_DAYS = 7
+const DAY_MS = 86_400_000
+
+/** Who may come in: the first account, people whom the office invites, their passwords and their leaving. */
+@Injectable()
+export class PeopleService {
+  private readonly queue = new PerKeyQueue()
+
+  constructor(private readonly db: DataSource) {}
+
+  /** Is there nobody yet? Then whoever is at the machine makes the first account. */
+  async isEmpty(): Promise<boolean> {
+    return (await this.db.getRepository(PersonRow).count()) === 0
+  }
+
+  first({ name, email, password }: FirstAccountDto): Promise<void> {
+    // One after the other: of two who come first at once only one is.
+    return this.queue.run('first', async () => {
+      if (!(await this.isEmpty()))
+        throw new Refused(
+          409,
+          'not-first',
+          'there is an account already: sign in, or ask the office for a link',
+        )
+      await this.insert({ name, email, role: 'office' }, await hash(password))
+    })
+  }
+
+  async list(): Promise<PersonKept[]> {
+    const rows = await this.db.getRepository(PersonRow).find({ order: { name: 'ASC' } })
+    return rows.map(asKept)
+  }
+
+  /** Lets somebody in; the link is shown once, since only its digest is kept. */
+  async add(wish: PersonAddedDto): Promise<{ person: PersonKept; link: OneTimeLink }> {
+    if (await this.db.getRepository(PersonRow).existsBy({ email: wish.email.toLowerCase() }))
+      throw new Refused(409, 'address-taken', 'somebody has this e-mail address already', 'email')
+    const row = await this.insert(wish, NO_PASSWORD)
+    return { person: asKept(row), link: await this.link(row.id) }
+  }
+
+  /** A new link; the ones before it open nothing any more. */
+  async link(personId: string): Promise<OneTimeLink> {
+    await this.rowOf(personId)
+    const token = randomBytes(32).toString('base64url')
+    const expiresAt = new Date(Date.now() + LINK_DAYS * DAY_MS).toISOString()
+    await this.db.transaction(async (transaction) => {
+      await transaction.delete(InvitationRow, { personId })
+      await transaction.insert(InvitationRow, { tokenHash: sha256(token), personId, expiresAt })
+    })
+    return { token, expiresAt }
+  }
+
+  /** Chooses a password by a link: it works once, and every session that was open ends. */
+  async welcome({ token, password }: WelcomeDto): Promise<void> {
+    const passwordHash = await hash(password)
+    await this.db.transaction(async (transaction) => {
+      const invitation = await transaction.findOneBy(InvitationRow, { tokenHash: sha256(token) })
+      if (!invitation || invitation.expiresAt < new Date().toISOString())
+        throw new Refused(
+          410,
+          'link-used',
+          'this link was used or has run out: ask the office for a new one',
+          'token',
+        )
+      await transaction.delete(InvitationRow, { personId: invitation.personId })
+      await transaction.update(PersonRow, { id: invitation.personId }, { passwordHash })
+      await endSessions(transaction, invitation.personId)
+    })
+  }
+
+  /** Changes what the office may change; who is disabled is out at once, and the last of the office stays. */
+  async change(by: Person, personId: string, wish: PersonChangedDto): Promise<PersonKept> {
+    const row = await this.rowOf(personId)
+    const { disabled, ...said } = wish
+    const disabledAt = disabled === undefined ? row.disabledAt : disabled ? new Date().toISOString() : null
+    const next = { ...row, ...said, disabledAt }
+    if (row.role === 'office' && !row.disabledAt && (next.role !== 'office' || next.disabledAt))
+      await this.requireAnotherOffice(personId, by)
+    await this.db.transaction(async (transaction) => {
+      await transaction.update(PersonRow, { id: personId }, next)
+      if (next.disabledAt || next.role !== row.role) await endSessions(transaction, personId)
+      if (next.disabledAt) await transaction.delete(InvitationRow, { personId })
+    })
+    return asKept(next)
+  }
+
+  async changePassword({ id }: Person, { before, password }: PasswordDto): Promise<void> {
+    const row = await this.rowOf(id)
+    if (!(await verify(row.passwordHash, before)))
+      throw new Refused(403, 'wrong-password', 'this is not the password that you have', 'before')
+    const passwordHash = await hash(password)
+    await this.db.transaction(async (transaction) => {
+      await transaction.update(PersonRow, { id }, { passwordHash })
+      await endSessions(transaction, id)
+    })
+  }
+
+  private async requireAnotherOffice(personId: string, by: Person): Promise<void> {
+    const other = {
+      role: 'office' as const,
+      disabledAt: IsNull(),
+      id: Not(personId),
+      passwordHash: Not(NO_PASSWORD),
+    }
+    if (await this.db.getRepository(PersonRow).existsBy(other)) return
+    const whom = by.id === personId ? 'you are' : 'this is'
+    throw new Refused(
+      409,
+      'last-office',
+      `${whom} the last of the office: nobody could let anybody in any more`,
+    )
+  }
+
+  private async insert(
+    { name, email, role, licence }: PersonAddedDto,
+    passwordHash: string,
+  ): Promise<PersonRow> {
+    const row = {
+      id: uuid(),
+      name,
+      role,
+      email: email.toLowerCase(),
+      passwordHash,
+      licence: licence ?? null,
+      disabledAt: null,
+    }
+    await this.db.getRepository(PersonRow).insert(row)
+    return row
+  }
+
+  private async rowOf(id: string): Promise<PersonRow> {
+    const row = await this.db.getRepository(PersonRow).findOneBy({ id })
+    if (!row) throw notFound('person')
+    return row
+  }
+}
+
+const endSessions = (transaction: EntityManager, personId: string) =>
+  transaction.delete(SessionRow, { personId })
+
+const asKept = ({ id, name, role, email, licence, disabledAt, passwordHash }: PersonRow): PersonKept => ({
+  id,
+  name,
+  role,
+  email,
+  invited: passwordHash === NO_PASSWORD,
+  ...(licence && { licence }),
+  ...(disabledAt && { disabledAt }),
+})

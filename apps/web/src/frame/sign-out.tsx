@@ -1,0 +1,54 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { LogOut } from 'lucide-react'
+import { useState } from 'react'
+import { useSession } from '../account/session.js'
+import { waiting, waitingJobs } from '../store/outbox.js'
+
+/** Signs out; with something waiting on this device it says so first, and whose it stays. */
+export function SignOut() {
+  const { person, signOut } = useSession()
+  const [asked, setAsked] = useState(false)
+  const left = person ? waitingJobs().reduce((sum, jobId) => sum + waiting(jobId, person.id).length, 0) : 0
+  const leave = () => (left > 0 && !asked ? setAsked(true) : void signOut())
+  return (
+    <Box position="relative">
+      <Button
+        variant="plain"
+        px="0"
+        minW="44px"
+        onClick={leave}
+        aria-label="Sign out"
+        title={`Sign out ${person?.name ?? ''}`}
+      >
+        <LogOut size={19} />
+      </Button>
+      {asked && (
+        <Box
+          role="alertdialog"
+          aria-label="Something waits on this device"
+          position="absolute"
+          right={0}
+          zIndex={20}
+          w="280px"
+          p="14px"
+          bg="panel"
+          border="1px solid"
+          borderColor="hair"
+          borderRadius="4px"
+          boxShadow="md"
+        >
+          <Text mb="10px">
+            {left === 1 ? 'One entry waits' : `${left} entries wait`} on this device. They stay here and are
+            sent when {person?.name} signs in here again.
+          </Text>
+          <Flex gap="8px" wrap="wrap">
+            <Button onClick={() => setAsked(false)}>Stay</Button>
+            <Button variant="outline" onClick={() => void signOut()}>
+              Sign out all the same
+            </Button>
+          </Flex>
+        </Box>
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,141 @@
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { OneTimeLink, PersonKept } from '@plumb-mark/contract'
+import { ROLES, type Role } from '@plumb-mark/core'
+import { WELCOME } from '../account/welcome.js'
+import { post, put } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
+import { Note, SmallPrint } from '../look/text.js'
+import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { Problem } from '../marks/problem.js'
+import { TextField } from '../marks/text-field.js'
+
+const ADDRESS = '/api/office/people'
+const ROLE_OPTIONS = optionsOf(ROLES, (role) => role)
+
+/** Who may come in: people are invited by a one-time link, change their role, and leave at once; what they entered keeps their name. */
+export function People() {
+  const { value: people = [], problem, reload } = useFetched<PersonKept[]>(ADDRESS)
+  const [link, setLink] = useState<{ of: string; link: OneTimeLink }>()
+  const [refused, setRefused] = useState('')
+  const act = async (work: () => Promise<unknown>) => {
+    try {
+      setRefused('')
+      await work()
+      await reload()
+    } catch (fault) {
+      setRefused((fault as Error).message)
+    }
+  }
+  const change = (id: string, wish: object) => void act(() => put(`${ADDRESS}/${id}`, wish))
+  const invite = ({ id, name }: PersonKept) =>
+    void act(async () => setLink({ of: name, link: await post<OneTimeLink>(`${ADDRESS}/${id}/link`) }))
+  return (
+    <Box as="section" aria-label="People" mt="28px">
+      <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600} mb="8px">
+        People
+      </Text>
+      <Problem>{problem || refused}</Problem>
+      {link && <LinkShown of={link.of} link={link.link} />}
+      {people.map((person) => (
+        <Flex
+          key={person.id}
+          gap="12px"
+          align="end"
+          wrap="wrap"
+          borderTop="1px solid"
+          borderColor="hair"
+          py="10px"
+          role="group"
+          aria-label={person.name}
+        >
+          <Box flex="1" minW="200px">
+            <Text fontWeight={600} color={person.disabledAt ? 'faint' : undefined}>
+              {person.name}
+            </Text>
+            <SmallPrint>
+              {person.email}
+              {person.licence ? `, licence ${person.licence}` : ''}
+              {person.disabledAt ? ', disabled' : person.invited ? ', invited, no password yet' : ''}
+            </SmallPrint>
+          </Box>
+          <Box w="150px">
+            <ChoiceField
+              label="Role"
+              value={person.role}
+              options={ROLE_OPTIONS}
+              onChange={(role) => change(person.id, { role })}
+            />
+          </Box>
+          <Button variant="outline" disabled={!!person.disabledAt} onClick={() => invite(person)}>
+            {person.invited ? 'New link' : 'Reset by link'}
+          </Button>
+          <Button variant="plain" onClick={() => change(person.id, { disabled: !person.disabledAt })}>
+            {person.disabledAt ? 'Enable' : 'Disable'}
+          </Button>
+        </Flex>
+      ))}
+      <Invite
+        onInvite={(wish) =>
+          act(async () => {
+            const made = await post<{ person: PersonKept; link: OneTimeLink }>(ADDRESS, wish)
+            setLink({ of: made.person.name, link: made.link })
+          })
+        }
+      />
+    </Box>
+  )
+}
+
+function LinkShown({ of, link: { token, expiresAt } }: { of: string; link: OneTimeLink }) {
+  const address = `${window.location.origin}${WELCOME}#${token}`
+  return (
+    <Box bg="accentWash" p="14px" my="10px" borderRadius="4px" role="status">
+      <Text fontWeight={600}>Link for {of}, shown only now</Text>
+      <Text fontFamily="mono" fontSize="14px" overflowWrap="anywhere" my="6px">
+        {address}
+      </Text>
+      <Flex gap="10px" align="center" wrap="wrap">
+        <Button variant="outline" onClick={() => void navigator.clipboard.writeText(address)}>
+          Copy
+        </Button>
+        <Note>
+          Works once, until {new Date(expiresAt).toLocaleDateString()}. Hand it over in person or by message.
+        </Note>
+      </Flex>
+    </Box>
+  )
+}
+
+function Invite({
+  onInvite,
+}: {
+  onInvite: (wish: { name: string; email: string; role: Role; licence?: string }) => Promise<void>
+}) {
+  const [name, setName] = useState('')
+  const [email, setEmail] = useState('')
+  const [role, setRole] = useState<Role>('inspector')
+  const [licence, setLicence] = useState('')
+  const send = async () => {
+    await onInvite({ name, email, role, ...(licence && { licence }) })
+    setName('')
+    setEmail('')
+    setLicence('')
+  }
+  return (
+    <form onSubmit={(event) => (event.preventDefault(), void send())}>
+      <Grid
+        templateColumns={{ base: '1fr', md: '1fr 1fr 140px 120px auto' }}
+        gap="10px"
+        alignItems="end"
+        mt="14px"
+      >
+        <TextField label="Name" value={name} onChange={setName} required />
+        <TextField label="E-mail" type="email" value={email} onChange={setEmail} required />
+        <ChoiceField label="Role" value={role} options={ROLE_OPTIONS} onChange={setRole} />
+        <TextField label="Licence" value={licence} onChange={setLicence} />
+        <Button type="submit">Invite</Button>
+      </Grid>
+    </form>
+  )
+}

@@ -1,0 +1,43 @@
+import { useSession } from '../account/session.js'
+import { useInspection } from './inspection.js'
+import { sendNext, waitingJobs } from './outbox.js'
+import { useSetAside } from './set-aside.js'
+import { withQueue } from './with-queue.js'
+
+const EVERY_MS = 15_000
+
+/** Sends what waits in jobs that are not open: the open one sends its own. */
+async function sendOthers(): Promise<void> {
+  const person = useSession.getState().person
+  if (!person) return
+  const open = useInspection.getState().jobId
+  for (const jobId of waitingJobs().filter((one) => one !== open))
+    for (;;) {
+      const sent = await sendNext(jobId, person.id)
+      if (sent.kind === 'refused') {
+        const { entries, problem } = sent
+        const at = new Date().toISOString()
+        useSetAside.getState().put({ jobId, by: person.id, at, entries, reason: problem.message })
+        continue
+      }
+      if (sent.kind === 'signed-out') return useSession.getState().end()
+      if (sent.kind === 'unreachable') return
+      if (sent.kind === 'nothing') break
+    }
+}
+
+/** Goes on sending as long as the page is open: now and then, and at once when the signal is back. Answers with how to stop. */
+export function keepSending(): () => void {
+  const send = () => void withQueue(sendOthers)
+  send()
+  const timer = setInterval(send, EVERY_MS)
+  const back = () => {
+    send()
+    void useInspection.getState().flush()
+  }
+  addEventListener('online', back)
+  return () => {
+    clearInterval(timer)
+    removeEventListener('online', back)
+  }
+}
