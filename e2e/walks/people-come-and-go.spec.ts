@@ -1,0 +1,137 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test, type Browser, type Page } from '@playwright/test'
+import { Crew } from '../crew/crew.js'
+
+const PORT = Number(process.env['E2E_PORT'] ?? 4199) + 1
+const ADDRESS = `http://127.0.0.1:${PORT}`
+const SERVER = join(import.meta.dirname, '..', '..', 'apps', 'server', 'dist', 'main.js')
+const PASSWORD = 'three brass bobs'
+const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-empty-'))
+let server: ChildProcess
+
+test.beforeAll(async () => {
+  server = spawn(process.execPath, [SERVER, '--empty', '--port', String(PORT), '--data', dataDir], {
+    stdio: 'ignore',
+  })
+  for (let tries = 0; tries < 100; tries++) {
+    if (await fetch(ADDRESS).catch(() => undefined)) return
+    await new Promise((resolve) => setTimeout(resolve, 200))
+  }
+})
+test.afterAll(() => {
+  server.kill()
+  rmSync(dataDir, { recursive: true, force: true })
+})
+
+const newPage = async (browser: Browser): Promise<Page> =>
+  (await browser.newContext({ baseURL: ADDRESS })).newPage()
+
+test('a first start makes the first account; somebody is invited, comes in, is reset, and leaves', async ({
+  browser,
+}) => {
+  const office = await newPage(browser)
+  await office.goto('/')
+  await office.getByLabel('Name').fill('Odile Kerrow')
+  await office.getByLabel('E-mail').fill('odile@plumb.example')
+  await office.getByLabel(/^Password/).fill('123456789012')
+  await office.getByRole('button', { name: 'Make the account' }).click()
+  await expect(office.getByText('is one that everybody tries first')).toBeVisible()
+  await office.getByLabel(/^Password/).fill(PASSWORD)
+  await office.getByRole('button', { name: 'Make the account' }).click()
+  await office.getByRole('link', { name: 'Office' }).click()
+
+  const people = office.getByRole('region', { name: 'People' })
+  await people.getByLabel('Name').fill('Wim Tarrant')
+  await people.getByLabel('E-mail').fill('wim@plumb.example')
+  await people.getByRole('button', { name: 'Invite' }).click()
+  const link = await people.getByRole('status').getByText(ADDRESS).textContent()
+  await expect(people.getByRole('group', { name: 'Wim Tarrant' })).toContainText('invited, no password yet')
+
+  const wim = await newPage(browser)
+  await wim.goto(link!)
+  await wim.getByLabel(/^Password/).fill(PASSWORD)
+  await wim.getByRole('button', { name: 'Set the password' }).click()
+  await wim.getByRole('button', { name: 'Sign in' }).click()
+  await wim.getByLabel('E-mail').fill('wim@plumb.example')
+  await wim.getByLabel('Password').fill(PASSWORD)
+  await wim.getByRole('button', { name: 'Sign in' }).click()
+  await expect(wim.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+  await expect(wim.getByRole('link', { name: 'Office' })).toHaveCount(0)
+
+  // The link is spent: a second use is told so.
+  const other = await newPage(browser)
+  await other.goto(link!)
+  await other.getByLabel(/^Password/).fill(`${PASSWORD}!`)
+  await other.getByRole('button', { name: 'Set the password' }).click()
+  await expect(other.getByText('this link was used or has run out')).toBeVisible()
+
+  await people.getByRole('group', { name: 'Wim Tarrant' }).getByRole('button', { name: 'Disable' }).click()
+  await expect(people.getByRole('group', { name: 'Wim Tarrant' })).toContainText('disabled')
+  await wim.goto('/jobs')
+  await expect(wim.getByLabel('E-mail')).toBeVisible()
+})
+
+test('what the server does not take is set aside with its reason, sent again or discarded on purpose', async ({
+  browser,
+}) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  const jobId = await inspector.newJob('PM-ASIDE', 'Shed for setting aside')
+  await page.goto(`/jobs/${jobId}/walk/place-and-mount`)
+  await expect(page.getByRole('heading', { name: 'Place and mount', level: 2 })).toBeVisible()
+  // The server refuses once; what it says is the server's own word.
+  const refusing = '**/api/jobs/*/entries'
+  await page.route(refusing, (route) =>
+    route.fulfill({
+      status: 409,
+      contentType: 'application/json',
+      body: JSON.stringify({ error: { code: 'busy', message: 'refused for the walk' } }),
+    }),
+  )
+  const open = await inspector.check('iso/in-sight/unit')
+  await open.getByRole('button', { name: /^Yes/ }).click()
+  const aside = page.getByRole('region', { name: 'Set aside' })
+  await expect(aside).toContainText('refused for the walk')
+  await expect(aside).toContainText('Where a person would look for it')
+  await page.reload()
+  await expect(aside).toContainText('refused for the walk')
+  await page.unroute(refusing)
+  await aside.getByRole('button', { name: 'Send again' }).click()
+  await expect(aside).toHaveCount(0)
+  await inspector.allKept()
+  await expect.poll(() => inspector.verdictOf('iso/in-sight/unit')).toBe('conforms')
+})
+
+test('signing out with something waiting says so, and the next person neither sends nor sees it', async ({
+  browser,
+}) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  const jobId = await inspector.newJob('PM-LEFT', 'Shed that is left')
+  await page.goto(`/jobs/${jobId}/walk/place-and-mount`)
+  await expect(page.getByRole('heading', { name: 'Place and mount', level: 2 })).toBeVisible()
+  await page.route('**/api/jobs/*/entries', (route) => route.abort())
+  const open = await inspector.check('iso/in-sight/unit')
+  await open.getByRole('button', { name: /^Yes/ }).click()
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByRole('alertdialog')).toContainText('One entry waits')
+  await page.getByRole('button', { name: 'Sign out all the same' }).click()
+  await page.unroute('**/api/jobs/*/entries')
+  const answer = (await (
+    await page.request.post('/api/session', {
+      data: { email: 'office@plumb.example', password: 'plumb-demo' },
+      headers: { 'x-plumb-mark': '1' },
+    })
+  ).json()) as object
+  expect(answer).toMatchObject({ person: { role: 'office' } })
+  await page.goto(`/jobs/${jobId}/walk/place-and-mount`)
+  await expect(page.getByRole('heading', { name: 'Place and mount', level: 2 })).toBeVisible()
+  await inspector.allKept()
+  const { entries } = (await (await page.request.get(`/api/jobs/${jobId}`)).json()) as {
+    entries: { kind: string }[]
+  }
+  expect(entries.some(({ kind }) => kind === 'observation')).toBe(false)
+})
