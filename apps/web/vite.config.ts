@@ -1,10 +1,66 @@
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [react(), offline()],
   // Fonts stay files of their own: the content-security policy takes no fonts from data addresses.
   build: { target: 'es2023', assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 })
+
+/** The application without the server: its files are kept on the device, and what was opened last of the data. */
+function offline() {
+  return VitePWA({
+    // A new version is offered, never forced into the middle of work.
+    registerType: 'prompt',
+    injectRegister: false,
+    manifest: {
+      name: 'Plumb Mark',
+      short_name: 'Plumb Mark',
+      description: 'Inspection of PV, battery and meter installations',
+      display: 'standalone',
+      start_url: '/jobs',
+      background_color: '#f3eee3',
+      theme_color: '#23527d',
+      icons: [
+        { src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+        { src: '/mark-192.png', sizes: '192x192', type: 'image/png' },
+        { src: '/mark-512.png', sizes: '512x512', type: 'image/png', purpose: 'any maskable' },
+      ],
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
+      maximumFileSizeToCacheInBytes: 4_000_000,
+      navigateFallback: '/index.html',
+      navigateFallbackDenylist: [/^\/api\//],
+      runtimeCaching: [
+        {
+          // Streams never end: they go past the cache.
+          urlPattern: ({ url, request }) =>
+            request.method === 'GET' &&
+            /^\/api\/(session|jobs|jobs\/[\w-]+|sheets|sheets\/[\w-]+|instruments|visits|people)$/.test(
+              url.pathname,
+            ),
+          handler: 'NetworkFirst',
+          options: {
+            cacheName: 'plumb-mark-data',
+            networkTimeoutSeconds: 4,
+            expiration: { maxEntries: 200 },
+            cacheableResponse: { statuses: [200] },
+          },
+        },
+        {
+          urlPattern: ({ url }) => /^\/api\/jobs\/[\w-]+\/photos\/[\w-]+$/.test(url.pathname),
+          handler: 'CacheFirst',
+          options: {
+            cacheName: 'plumb-mark-photos',
+            expiration: { maxEntries: 500 },
+            cacheableResponse: { statuses: [200] },
+          },
+        },
+      ],
+    },
+  })
+}

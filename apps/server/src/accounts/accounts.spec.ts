@@ -33,7 +33,8 @@ it.each<[string, string, Record<Role, number>]>([
   )
   expect(Object.fromEntries(got)).toEqual(wanted)
   expect([401, 404]).toContain((await new Caller(server.address, '').call(method, address)).status)
-})
+  // Four reports of some 350 checks at once, on two cores that do other things as well.
+}, 120_000)
 
 it('the session cookie cannot be read by scripts, stays on this site, and ends with signing out', async () => {
   const answer = await new Caller(server.address, '').call('POST', '/api/session', {

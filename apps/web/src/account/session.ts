@@ -34,6 +34,13 @@ export const useSession = create<Session>((set) => ({
   },
   async signOut() {
     await post('/api/session/end').catch(() => undefined)
+    await forgetData()
     set({ person: null })
   },
 }))
+
+/** What was opened is kept for work without signal; whoever opens the tablet next finds none of it. */
+async function forgetData(): Promise<void> {
+  if (typeof caches === 'undefined') return
+  await Promise.all(['plumb-mark-data', 'plumb-mark-photos'].map((name) => caches.delete(name)))
+}

@@ -7,9 +7,12 @@ import { waiting, waitingJobs } from '../store/outbox.js'
 /** Signs out; with something waiting on this device it says so first, and whose it stays. */
 export function SignOut() {
   const { person, signOut } = useSession()
-  const [asked, setAsked] = useState(false)
-  const left = person ? waitingJobs().reduce((sum, jobId) => sum + waiting(jobId, person.id).length, 0) : 0
-  const leave = () => (left > 0 && !asked ? setAsked(true) : void signOut())
+  const [left, setLeft] = useState(0)
+  const leave = () => {
+    const waits = person ? waitingJobs().reduce((sum, jobId) => sum + waiting(jobId, person.id).length, 0) : 0
+    if (waits === 0) void signOut()
+    else setLeft(waits)
+  }
   return (
     <Box position="relative">
       <Button
@@ -22,7 +25,7 @@ export function SignOut() {
       >
         <LogOut size={19} />
       </Button>
-      {asked && (
+      {left > 0 && (
         <Box
           role="alertdialog"
           aria-label="Something waits on this device"
@@ -42,7 +45,7 @@ export function SignOut() {
             sent when {person?.name} signs in here again.
           </Text>
           <Flex gap="8px" wrap="wrap">
-            <Button onClick={() => setAsked(false)}>Stay</Button>
+            <Button onClick={() => setLeft(0)}>Stay</Button>
             <Button variant="outline" onClick={() => void signOut()}>
               Sign out all the same
             </Button>

@@ -1,0 +1,78 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test } from '@playwright/test'
+
+const PORT = Number(process.env['E2E_PORT'] ?? 4199) + 2
+const ADDRESS = `http://127.0.0.1:${PORT}`
+const SERVER = join(import.meta.dirname, '..', '..', 'apps', 'server', 'dist', 'main.js')
+const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-offline-'))
+let server: ChildProcess
+
+async function start(): Promise<void> {
+  server = spawn(process.execPath, [SERVER, '--port', String(PORT), '--data', dataDir], { stdio: 'ignore' })
+  for (let tries = 0; tries < 150; tries++) {
+    if (await fetch(ADDRESS).catch(() => undefined)) return
+    await new Promise((resolve) => setTimeout(resolve, 200))
+  }
+}
+async function kill(): Promise<void> {
+  const gone = new Promise((resolve) => server.once('exit', resolve))
+  server.kill('SIGKILL')
+  await gone
+}
+test.beforeAll(start)
+test.afterAll(async () => {
+  await kill()
+  rmSync(dataDir, { recursive: true, force: true })
+})
+
+test('with the server gone the application opens, the last job can be worked on, and all of it arrives later', async ({
+  browser,
+}) => {
+  test.setTimeout(120_000)
+  const context = await browser.newContext({ baseURL: ADDRESS, serviceWorkers: 'allow' })
+  const page = await context.newPage()
+  await page.goto('/')
+  await page.getByLabel('E-mail').fill('inspector@plumb.example')
+  await page.getByLabel('Password').fill('plumb-demo')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.getByRole('heading', { name: /Fallowmere/ }).click()
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
+  // The first visit installs; from the second on the device keeps what is opened.
+  await page.reload()
+  await page.getByRole('navigation', { name: 'Stages of the walk' }).getByText('Close up').click()
+  await expect(page.getByRole('heading', { name: 'Close up', level: 2 })).toBeVisible()
+  await page.waitForTimeout(1500)
+
+  await kill()
+  const began = Date.now()
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Close up', level: 2 })).toBeVisible({ timeout: 10_000 })
+  test.info().annotations.push({ type: 'opened without server', description: `${Date.now() - began} ms` })
+  const check = page.locator('[data-check="inv-1/gasket/unit"]')
+  await check.click()
+  await page.locator('[data-open-check="inv-1/gasket/unit"]').getByRole('button', { name: /^Yes/ }).click()
+  await expect(page.locator('[data-sync="waiting"]')).toBeVisible({ timeout: 15_000 })
+  await page.reload()
+  await expect(page.locator('[data-check="inv-1/gasket/unit"] [data-verdict="conforms"]')).toBeVisible({
+    timeout: 10_000,
+  })
+
+  await start()
+  await expect(page.locator('[data-sync="kept"]')).toBeVisible({ timeout: 20_000 })
+  const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; number: string }[]
+  const { id } = jobs.find(({ number }) => number === 'PM-2611')!
+  const { entries } = (await (await page.request.get(`/api/jobs/${id}`)).json()) as {
+    entries: { body: { point?: string } }[]
+  }
+  expect(entries.filter(({ body }) => body.point === 'inv-1/gasket/unit')).toHaveLength(1)
+
+  // Who signs out leaves nothing readable behind.
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByLabel('E-mail')).toBeVisible()
+  expect(
+    await page.evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('plumb-mark-'))),
+  ).toEqual([])
+})
