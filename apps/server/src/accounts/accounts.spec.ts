@@ -26,15 +26,19 @@ it.each<[string, string, Record<Role, number>]>([
   ['GET', '/api/jobs/:new', { inspector: 404, installer: 404, reviewer: 404, office: 404 }],
   ['GET', '/api/jobs/not-an-id', { inspector: 400, installer: 400, reviewer: 400, office: 400 }],
   ['GET', '/api/nothing', { inspector: 404, installer: 404, reviewer: 404, office: 404 }],
-])('%s %s answers each role as it should, and a stranger not at all', async (method, path, wanted) => {
-  const address = path.replace(':job', jobId).replace(':new', uuid())
-  const got = await Promise.all(
-    Object.entries(crew).map(async ([role, caller]) => [role, (await caller.call(method, address)).status]),
-  )
-  expect(Object.fromEntries(got)).toEqual(wanted)
-  expect([401, 404]).toContain((await new Caller(server.address, '').call(method, address)).status)
-  // Four reports of some 350 checks at once, on two cores that do other things as well.
-}, 120_000)
+])(
+  '%s %s answers each role as it should, and a stranger not at all',
+  async (method, path, wanted) => {
+    const address = path.replace(':job', jobId).replace(':new', uuid())
+    const got = await Promise.all(
+      Object.entries(crew).map(async ([role, caller]) => [role, (await caller.call(method, address)).status]),
+    )
+    expect(Object.fromEntries(got)).toEqual(wanted)
+    expect([401, 404]).toContain((await new Caller(server.address, '').call(method, address)).status)
+    // Four reports of some 350 checks at once, on two cores that do other things as well.
+  },
+  120_000,
+)
 
 it('the session cookie cannot be read by scripts, stays on this site, and ends with signing out', async () => {
   const answer = await new Caller(server.address, '').call('POST', '/api/session', {

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common'
+import { LRUCache } from 'lru-cache'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import {
   applied,
@@ -23,12 +24,16 @@ import type { Appended } from '@plumb-mark/contract'
 import { sha256 } from '../database/digest.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
-import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
+import { JobPersonRow, JobRow, JobSheetRow, JobSummaryRow } from '../jobs/job.entities.js'
+import { SUMMARY_VERSION, summaryOf } from '../jobs/job-summary.js'
 import { SealKey } from '../sign-off/seal-key.js'
 import { SealRow } from '../sign-off/seal.entity.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 import { EntryGuard } from './entry.guard.js'
 import { EntryRow } from './entry.entity.js'
+
+/** A job of some hundred checks takes about two megabytes while it is open. */
+const MOST_OPEN = 60
 
 /** The entries of a job as they stand, and what they come to. */
 export interface OpenJob {
@@ -47,7 +52,8 @@ export interface JobRecord {
 @Injectable()
 export class EntriesService {
   private readonly queue = new PerKeyQueue()
-  private readonly open = new Map<string, OpenJob>()
+  /** Those that were used last; others are opened again when they are wanted. */
+  private readonly open = new LRUCache<string, OpenJob>({ max: MOST_OPEN })
 
   constructor(
     private readonly db: DataSource,
@@ -120,7 +126,7 @@ export class EntriesService {
       }
       if (fresh.length === 0) return { entries: answer, clockAhead: ahead }
       const judged = await batch.judged()
-      await this.db.transaction((transaction) => keep(transaction, jobId, fresh, this.key))
+      await this.db.transaction((transaction) => keep(transaction, jobId, fresh, judged.inspection, this.key))
       this.open.set(jobId, judged)
       return { entries: answer, clockAhead: ahead }
     })
@@ -222,6 +228,7 @@ async function keep(
   transaction: EntityManager,
   jobId: JobId,
   entries: readonly Entry[],
+  inspection: Inspection,
   key: SealKey,
 ): Promise<void> {
   const [first] = entries
@@ -254,6 +261,8 @@ async function keep(
       await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
     }
   }
+  const facts = JSON.stringify(summaryOf(inspection))
+  await transaction.upsert(JobSummaryRow, { jobId, version: SUMMARY_VERSION, facts }, ['jobId'])
   await transaction.update(JobRow, { id: jobId }, { changedAt: new Date().toISOString() })
 }
 
