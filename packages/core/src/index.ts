@@ -229,6 +229,7 @@ export { carriedWord } from './walk/carried-word.js'
 export { answerFromDevice, pointsAsked, readsOf, serialsHeard, type ReadValues } from './walk/from-device.js'
 export { inspect, inspectDraft, inspectNext, type Inspection, wallContext } from './walk/inspect.js'
 export { judgeAnswer, judgeTyped } from './walk/judge.js'
+export { orderOf } from './walk/order-of.js'
 export { sayEvidence } from './walk/say-evidence.js'
 export { handOver, type HandOver } from './hand-over/hand-over.js'
 export {

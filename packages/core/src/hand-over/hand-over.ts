@@ -1,11 +1,12 @@
 import { inForce } from '../job/state.js'
-import { mergedOrder, type OrderConflict, type SiteStep } from '../power-up/merged-order.js'
+import { mergedOrder, type OrderConflict, type OrderOfUnit, type SiteStep } from '../power-up/merged-order.js'
 import type { AnswerOf } from '../answer/forms.js'
 import type { Said } from '../quantity/words.js'
 import { settingRows } from '../requirements/commissioning/settings.js'
 import { UNIT_KIND_WORDS } from '../sheet/terms.js'
 import type { Check, JudgedCheck } from '../walk/check.js'
 import type { Inspection } from '../walk/inspect.js'
+import { orderOf } from '../walk/order-of.js'
 
 /** What the customer is told when the installation is handed over: from what was read and found, and nothing else. */
 export interface HandOver {
@@ -72,18 +73,11 @@ function lightsIn(checks: readonly JudgedCheck[]): HandOver['lights'] {
   })
 }
 
-function downOf({ requirement, unit, ask }: Check) {
-  if (requirement.kind !== 'ordered-steps' || requirement.direction !== 'down') return []
-  if (ask.kind !== 'record' || ask.form !== 'steps') return []
-  const said = (id: string) => requirement.steps.find((step) => step.id === id)
-  // A customer opens nothing.
-  const own = ask.steps.filter(({ id }) => !said(id)?.qualified)
-  const steps = own.map(({ id, label, after, waitSeconds }) => ({
-    id,
-    label,
-    after,
-    wait: waitSeconds,
-    thing: said(id)?.thing,
-  }))
-  return [{ unitId: unit.id, unit: unit.label, steps }]
+/** Switching off as far as a customer does it: what needs a qualified person is left out. */
+function downOf(check: Check): OrderOfUnit[] {
+  const order = orderOf(check, 'down')
+  const { requirement } = check
+  if (!order || requirement.kind !== 'ordered-steps') return []
+  const qualified = new Set(requirement.steps.filter((step) => step.qualified).map(({ id }) => id))
+  return [{ ...order, steps: order.steps.filter(({ id }) => !qualified.has(id)) }]
 }

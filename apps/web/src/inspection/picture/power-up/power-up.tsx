@@ -42,7 +42,7 @@ export function PowerUp() {
         <ByKind stage="power-up" parts={PARTS} />
       ) : (
         <Box p={{ base: '12px', lg: '24px' }}>
-          <SiteOrder checks={orders(way)} />
+          <SiteOrder checks={orders(way)} direction={way} />
         </Box>
       )}
     </>

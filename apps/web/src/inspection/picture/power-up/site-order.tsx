@@ -1,10 +1,10 @@
 import { Box, Text } from '@chakra-ui/react'
 import {
   mergedOrder,
+  orderOf,
   type AnswerOf,
   type JudgedCheck,
   type OrderConflict,
-  type OrderOfUnit,
   type SiteStep,
 } from '@plumb-mark/core'
 import { answerOf } from '../answer-of.js'
@@ -12,9 +12,15 @@ import { useAnswering } from '../use-answering.js'
 import { Timeline, type Done } from './timeline.js'
 
 /** The orders of all sheets as one: a step that several name is done once, and stands in the record of each. */
-export function SiteOrder({ checks }: { checks: readonly JudgedCheck[] }) {
+export function SiteOrder({
+  checks,
+  direction,
+}: {
+  checks: readonly JudgedCheck[]
+  direction: 'up' | 'down'
+}) {
   const keep = useAnswering()
-  const { steps, conflicts } = mergedOrder(checks.flatMap(asOrder))
+  const { steps, conflicts } = mergedOrder(checks.flatMap(({ check }) => orderOf(check, direction) ?? []))
   const doneOf = (judged: JudgedCheck): readonly Done[] =>
     (answerOf(judged) as AnswerOf<'steps'> | undefined)?.done ?? []
   const ofUnit = (unitId: string) => checks.find(({ check }) => check.unit.id === unitId)!
@@ -59,20 +65,6 @@ function Conflict({ conflict: { first, then, says, denies } }: { conflict: Order
       other way round. Decide which comes first with the makers, and record it unit by unit.
     </Text>
   )
-}
-
-function asOrder({ check }: JudgedCheck): OrderOfUnit[] {
-  const { ask, requirement, unit } = check
-  if (requirement.kind !== 'ordered-steps' || ask.kind !== 'record' || ask.form !== 'steps') return []
-  const thing = (id: string) => requirement.steps.find((step) => step.id === id)?.thing
-  const steps = ask.steps.map(({ id, label, after, waitSeconds }) => ({
-    id,
-    label,
-    after,
-    wait: waitSeconds,
-    thing: thing(id),
-  }))
-  return [{ unitId: unit.id, unit: unit.label, steps }]
 }
 
 /** A step of the site is done when all whose step it is have it; then by the last of them. */
