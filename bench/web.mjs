@@ -103,7 +103,7 @@ async function opening(page, id) {
   for (let round = 0; round < 5; round++) {
     await page.goto(`http://127.0.0.1:${PORT}/jobs`)
     await page.getByRole('heading', { name: 'Large hall' }).waitFor()
-    await page.waitForLoadState('networkidle')
+    await page.waitForTimeout(800)
     times.push(
       await page.evaluate(async (job) => {
         const began = performance.now()
@@ -132,7 +132,7 @@ async function dragged(page, target) {
 
 /** The times between frames while something is done, and the script that ran in each. */
 async function framesWhile(page, doing) {
-  await page.waitForLoadState('networkidle')
+  await page.waitForTimeout(800)
   await page.evaluate(() => {
     window.frameTimes = []
     let before = performance.now()

@@ -34,7 +34,7 @@ function offline() {
       globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
       maximumFileSizeToCacheInBytes: 4_000_000,
       navigateFallback: '/index.html',
-      navigateFallbackDenylist: [/^\/api\//],
+      navigateFallbackDenylist: [/^\/api\//, /^\/health/],
       runtimeCaching: [
         {
           // Streams never end: they go past the cache.

@@ -135,3 +135,28 @@ test('signing out with something waiting says so, and the next person neither se
   }
   expect(entries.some(({ kind }) => kind === 'observation')).toBe(false)
 })
+
+test('what a colleague enters on the same job appears within seconds, and what is being typed stays', async ({
+  browser,
+}) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const jobId = await inspector.newJob('PM-BOTH', 'Shed of two')
+  const reviewer = await Crew.signedIn(browser, 'reviewer')
+  const other = await Crew.signedIn(browser, 'inspector')
+  for (const { page } of [inspector, reviewer, other]) {
+    await page.goto(`/jobs/${jobId}/walk/place-and-mount`)
+    await expect(page.getByRole('heading', { name: 'Place and mount', level: 2 })).toBeVisible()
+  }
+  await other.page.getByRole('navigation', { name: 'Stages of the walk' }).getByText('DC side').click()
+  const typing = await other.check('iso/torque/t1')
+  await typing.getByRole('textbox', { name: /^Reading/ }).fill('2.1')
+  const open = await inspector.check('iso/in-sight/unit')
+  await open.getByRole('button', { name: /^Yes/ }).click()
+  await expect.poll(() => reviewer.verdictOf('iso/in-sight/unit'), { timeout: 5000 }).toBe('conforms')
+  await expect(typing.getByRole('textbox', { name: /^Reading/ })).toHaveValue('2.1')
+  await other.page
+    .getByRole('navigation', { name: 'Stages of the walk' })
+    .getByText('Place and mount')
+    .click()
+  await expect.poll(() => other.verdictOf('iso/in-sight/unit')).toBe('conforms')
+})

@@ -6,6 +6,7 @@ import { DatabaseModule } from './database/database.module.js'
 import { DevicesModule } from './devices/devices.module.js'
 import { EvidenceModule } from './evidence/evidence.module.js'
 import { ExchangeModule } from './exchange/exchange.module.js'
+import { HealthModule } from './health/health.module.js'
 import { JobsModule } from './jobs/jobs.module.js'
 import { OfficeModule } from './office/office.module.js'
 import { VisitsModule } from './visits/visits.module.js'
@@ -25,6 +26,7 @@ export class AppModule {
         ExchangeModule,
         VisitsModule,
         DevicesModule,
+        HealthModule,
         OfficeModule,
       ],
       providers: [{ provide: SETTINGS, useValue: settings }],

@@ -72,8 +72,8 @@ function serveWeb(app: NestExpressApplication, webDir: string): void {
   app.useStaticAssets(join(webDir, 'assets'), { prefix: '/assets/', immutable: true, maxAge: '365d' })
   app.useStaticAssets(webDir, { index: false, maxAge: 0 })
   app.use((request: Request, response: Response, next: NextFunction) => {
-    if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path.startsWith('/assets/'))
-      return next()
+    const own = ['/api/', '/assets/', '/health']
+    if (request.method !== 'GET' || own.some((path) => request.path.startsWith(path))) return next()
     response.setHeader('Cache-Control', 'no-cache')
     response.sendFile('index.html', { root: webDir })
   })

@@ -59,3 +59,11 @@ it('a session that was made up opens nothing', async () => {
   const forged = new Caller(server.address, `plumb-mark=${'a'.repeat(64)}`)
   expect((await forged.call('GET', '/api/jobs')).status).toBe(401)
 })
+
+it('whoever watches the machine is told that it lives and can answer, and nothing else', async () => {
+  const answer = await new Caller(server.address, '').call('GET', '/health')
+  expect([answer.status, await answer.json()]).toEqual([
+    200,
+    { live: true, ready: true, version: expect.stringMatching(/^\d+\.\d+\.\d+/) },
+  ])
+})

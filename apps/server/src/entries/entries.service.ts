@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
+import { filter, map, Subject, type Observable } from 'rxjs'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import {
   applied,
@@ -52,6 +53,7 @@ export interface JobRecord {
 @Injectable()
 export class EntriesService {
   private readonly queue = new PerKeyQueue()
+  private readonly kept = new Subject<{ jobId: JobId; entries: readonly Entry[] }>()
   /** Those that were used last; others are opened again when they are wanted. */
   private readonly open = new LRUCache<string, OpenJob>({ max: MOST_OPEN })
 
@@ -128,8 +130,17 @@ export class EntriesService {
       const judged = await batch.judged()
       await this.db.transaction((transaction) => keep(transaction, jobId, fresh, judged.inspection, this.key))
       this.open.set(jobId, judged)
+      this.kept.next({ jobId, entries: fresh })
       return { entries: answer, clockAhead: ahead }
     })
+  }
+
+  /** What is kept in a job from now on, by whomever. */
+  following(jobId: JobId): Observable<readonly Entry[]> {
+    return this.kept.pipe(
+      filter((one) => one.jobId === jobId),
+      map(({ entries }) => entries),
+    )
   }
 
   private async load(jobId: JobId): Promise<OpenJob> {

@@ -1,4 +1,15 @@
-import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post } from '@nestjs/common'
+import {
+  Body,
+  Controller,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Sse,
+  type MessageEvent,
+} from '@nestjs/common'
+import { from, map, switchMap, type Observable } from 'rxjs'
 import { validateEntries, type Appended, type JobBundle, type JobSummary } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
@@ -23,6 +34,16 @@ export class JobsController {
   @Get(':id')
   bundle(@By() person: Person, @Param('id', ParseUUIDPipe) id: string): Promise<JobBundle> {
     return this.jobs.bundle(person, id)
+  }
+
+  /** What others enter while this person looks; what came before stands in the job as it was loaded. */
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Sse(':id/entries/live')
+  live(@By() person: Person, @Param('id', ParseUUIDPipe) id: string): Observable<MessageEvent> {
+    return from(this.entries.requireVisible(person, id)).pipe(
+      switchMap(() => this.entries.following(id)),
+      map((entries) => ({ data: { entries } })),
+    )
   }
 
   /** Who may write what is core's to say; every role may knock. */

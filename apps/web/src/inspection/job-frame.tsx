@@ -5,6 +5,7 @@ import { CLOCK_TOLERANCE, blockers, dangers, isOpen, type Role } from '@plumb-ma
 import { useSession } from '../account/session.js'
 import { Frame } from '../frame/frame.js'
 import { Problem } from '../marks/problem.js'
+import { useFollowing } from '../store/follow.js'
 import { useInspection } from '../store/inspection.js'
 import { JobStatus } from './job-status.js'
 import { SetAsideList } from './set-aside-list.js'
@@ -27,6 +28,7 @@ export function JobFrame() {
   const role = useSession(({ person }) => person?.role)
   const { pathname } = useLocation()
   useEffect(() => void (jobId && open(jobId)), [jobId, open])
+  useFollowing(jobId)
   if (role === 'installer' && !pathname.endsWith('/rework'))
     return <Navigate to={`/jobs/${jobId}/rework`} replace />
   if (problem)

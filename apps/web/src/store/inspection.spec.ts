@@ -124,3 +124,32 @@ it('several appended together are one batch, in their order', async () => {
   ])
   await waitFor(() => expect(state().sync).toBe('kept'))
 })
+
+it('what a colleague enters meanwhile is taken in before what this device has not sent, once, and a draft stays', async () => {
+  globalThis.fetch = (() => Promise.reject(new TypeError('no signal'))) as typeof fetch
+  state().append(BY, { kind: 'unit-fitted', body: { ...UNIT.body, label: 'mine' } as never })
+  const draft = { ...state().kept!.state.asBuilt, walls: [] }
+  state().tryOut(draft)
+  const [first] = state().entries
+  const theirs = {
+    ...first!,
+    id: 'theirs',
+    kind: 'unit-fitted',
+    seq: 4,
+    hash: 'x',
+    at: '2026-06-01T07:00:00Z',
+    body: { ...UNIT.body, id: 'v', label: 'theirs' },
+  } as Entry
+  state().takeIn([theirs])
+  state().takeIn([theirs])
+  expect(
+    state()
+      .entries.map(({ id }) => id)
+      .filter((id) => id === 'theirs'),
+  ).toHaveLength(1)
+  expect(state().entries.at(-1)!.body).toMatchObject({ label: 'mine' })
+  expect(labels().sort()).toEqual(['mine', 'theirs'])
+  expect([state().draft, waiting('j', BY.id).length]).toEqual([draft, 1])
+  state().tryOut(undefined)
+  expect(labels().sort()).toEqual(['mine', 'theirs'])
+})

@@ -59,6 +59,8 @@ interface OpenInspection {
   append(by: Person, ...changes: Change[]): boolean
   /** Fetches a sheet of the library into the open job, so that an entry can pin it; answers with what is pinned. */
   addSheet(id: SheetId): Promise<PinnedSheet>
+  /** Entries that others made meanwhile: put before what this device has not sent, without touching what is being typed. */
+  takeIn(entries: readonly Entry[]): void
   tryOut(draft: AsBuilt | undefined): void
   dismissRefusal(): void
   flush(): Promise<void>
@@ -164,6 +166,20 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     const { maker, model, revision } = sheet
     return { id, maker, model, revision, fingerprint }
   },
+  takeIn(others) {
+    const { jobId, entries, sheets, draft } = get()
+    const here = new Set(entries.filter(({ hash }) => hash !== '').map(({ id }) => id))
+    const fresh = others.filter(({ id }) => !here.has(id))
+    if (fresh.length === 0 || !jobId) return
+    // A sheet that was adopted is not here: the job is loaded anew with it.
+    if (fresh.some(({ kind }) => kind === 'sheet-adopted')) return void get().open(jobId)
+    const ids = new Set(fresh.map(({ id }) => id))
+    const linked = [...entries.filter(({ hash }) => hash !== ''), ...fresh].sort((a, b) => a.seq - b.seq)
+    const unsent = entries.filter(({ id, hash }) => hash === '' && !ids.has(id))
+    const next = [...linked, ...unsent.map((entry, i) => ({ ...entry, seq: linked.length + i + 1 }) as Entry)]
+    set({ entries: next, ...judged(next, sheets, draft) })
+  },
+
   tryOut(draft) {
     const { kept } = get()
     // The entries are as they were: whoever reads what is kept need not redraw.
