@@ -131,7 +131,8 @@ describe('asking who is there', () => {
     const range = `from=127.0.0.1&to=127.0.0.1&fromPort=${first}&toPort=${last}&address=1`
     const steps = await until<ScanStep>(`/api/devices/scan?${range}`, (step) => 'done' in step)
     const found = steps.flatMap((step) => ('found' in step && step.found ? [step.found.port] : []))
-    expect(found.sort((a, b) => a - b)).toEqual(ports.filter((port) => port <= last))
+    // Other stand-ins of this machine may stand between.
+    expect(found).toEqual(expect.arrayContaining(ports.filter((port) => port <= last)))
     expect(steps.at(-1)).toMatchObject({ done: true, of: last - first + 1 })
   })
 })
