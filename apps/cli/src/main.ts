@@ -1,11 +1,12 @@
 import { asErrorShape, BadInput } from '@plumb-mark/core'
 import type { Command, ExitCode } from './command.js'
+import { backup, restore } from './backup.js'
 import { check } from './check.js'
 import { compute } from './compute.js'
 import { MANUAL } from './manual.js'
 import { verify } from './verify.js'
 
-const COMMANDS: Record<string, Command> = { compute, check, verify }
+const COMMANDS: Record<string, Command> = { compute, check, verify, backup, restore }
 
 async function main([name, ...args]: string[]): Promise<ExitCode> {
   if (

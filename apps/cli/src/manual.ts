@@ -8,6 +8,8 @@ USAGE
   plumb-mark verify <file> [--json] [--key FINGERPRINT]
                                                   recomputes the hash chain, the seal, its signature and the sheet
                                                   fingerprints of a record; with the key that the report prints, also who signed
+  plumb-mark backup <folder> [--data DIR]         a copy of everything, taken while people work, with the digest of every file
+  plumb-mark restore <backup> --data DIR          puts it back, verified, into a folder where nothing is
 
 UNITS
   Inputs are in canonical units: mm, mm², m (cable lengths), N·m, V, A, W, var, VA, Ω, MΩ, °C, W/m², s, kg, kN.

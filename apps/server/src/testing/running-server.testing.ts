@@ -14,8 +14,16 @@ const SAMPLES = join(process.cwd(), 'samples')
 
 /** The real application on a real port with a real database file and the demo data. */
 export class RunningServer {
-  readonly dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-'))
   private app!: NestExpressApplication
+
+  private constructor(readonly dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-'))) {}
+
+  /** On a folder that has its data already. */
+  static async on(dataDir: string): Promise<RunningServer> {
+    const server = new RunningServer(dataDir)
+    await server.open()
+    return server
+  }
   address = ''
   /** Every line of the log. */
   readonly lines: string[] = []
