@@ -23,6 +23,7 @@ const OneSheet = lazyView('SheetView', () => import('./sheets/sheet-view.js'))
 const SheetEditor = lazyView('SheetEditorView', () => import('./sheets/editor/sheet-editor-view.js'))
 const Adoption = lazyView('AdoptionView', () => import('./sheets/adoption-view.js'))
 const Instruments = lazyView('InstrumentsView', () => import('./instruments/instruments-view.js'))
+const Password = lazyView('ChangePassword', () => import('./account/change-password.js'))
 const Office = lazyView('OfficeView', () => import('./office/office-view.js'))
 const Visits = lazyView('VisitsView', () => import('./visits/visits-view.js'))
 const Rework = lazyView('ReworkView', () => import('./rework/rework-view.js'))
@@ -72,6 +73,7 @@ export function App() {
         <Route path="/sheets/:id" element={<OneSheet.View />} />
         <Route path="/sheets/:id/edit" element={<SheetEditor.View />} />
         <Route path="/instruments" element={<Instruments.View />} />
+        <Route path="/password" element={<Password.View />} />
         <Route path="/office" element={<Office.View />} />
         <Route path="/visits" element={<Visits.View />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import { hash, verify } from '@node-rs/argon2'
-import { DataSource, IsNull } from 'typeorm'
+import { DataSource, IsNull, LessThan } from 'typeorm'
 import type { Person, Role } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { Refused } from '../http/refused.js'
@@ -24,6 +24,8 @@ export class AccountsService {
     // Whoever is disabled, or has chosen no password yet, learns no more than whoever mistypes.
     if (!chosen || !right || row.disabledAt)
       throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
+    // Sessions that ran out are nobody's: they go when the next one begins.
+    await this.db.getRepository(SessionRow).delete({ expiresAt: LessThan(new Date().toISOString()) })
     const token = randomBytes(32).toString('base64url')
     const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000).toISOString()
     await this.db.getRepository(SessionRow).insert({ tokenHash: sha256(token), personId: row.id, expiresAt })

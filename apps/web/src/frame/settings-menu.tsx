@@ -1,6 +1,7 @@
 import { Box, Stack, chakra } from '@chakra-ui/react'
 import { Settings } from 'lucide-react'
 import { useEffect, useRef } from 'react'
+import { Link } from 'react-router'
 import { useColourMode, type Mode } from '../look/colour-mode.js'
 import { ChoiceField, type Option } from '../marks/choice-field.js'
 import { useDecimal, type DecimalMark } from '../store/decimal.js'
@@ -69,6 +70,7 @@ export function SettingsMenu() {
         <Stack gap="12px">
           <ChoiceField label="Decimal mark" value={decimal} options={DECIMALS} onChange={chooseDecimal} />
           <ChoiceField label="Appearance" value={mode} options={MODES} onChange={chooseMode} />
+          <Link to="/password">Change password</Link>
         </Stack>
       </Box>
     </chakra.details>

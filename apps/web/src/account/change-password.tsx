@@ -1,0 +1,46 @@
+import { Button, Input, Stack, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import type { PasswordDto } from '@plumb-mark/contract'
+import { dtoResolver } from '../forms/dto-resolver.js'
+import { Page } from '../frame/page.js'
+import { put } from '../http/api.js'
+import { Field } from '../marks/field.js'
+import { useSession } from './session.js'
+
+/** The own password, by who knows the one before; every session ends with it, this one too. */
+export function ChangePassword() {
+  const signInAgain = useSession((session) => session.signInAgain)
+  const [refused, setRefused] = useState('')
+  const { register, handleSubmit, formState } = useForm<PasswordDto>({
+    resolver: dtoResolver(({ PasswordDto: of }) => of),
+    defaultValues: { before: '', password: '' },
+  })
+  const { errors } = formState
+  const change = handleSubmit(async (wish) => {
+    try {
+      await put('/api/session/password', wish)
+      signInAgain()
+    } catch (problem) {
+      setRefused((problem as Error).message)
+    }
+  })
+  return (
+    <Page title="Change password" width="520px" problem={refused}>
+      <Stack as="form" gap="14px" mt="18px" onSubmit={(event) => void change(event)}>
+        <Field label="Password that you have" problem={errors.before?.message}>
+          {(ids) => (
+            <Input {...ids} {...register('before')} type="password" autoComplete="current-password" />
+          )}
+        </Field>
+        <Field label="New password, 12 characters or more" problem={errors.password?.message}>
+          {(ids) => <Input {...ids} {...register('password')} type="password" autoComplete="new-password" />}
+        </Field>
+        <Button type="submit" loading={formState.isSubmitting}>
+          Change it
+        </Button>
+        <Text color="faint">All your sessions end, on every device: sign in again with the new one.</Text>
+      </Stack>
+    </Page>
+  )
+}
