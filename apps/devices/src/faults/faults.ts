@@ -10,8 +10,6 @@ export interface Switch {
   set(device: Device, on: boolean): boolean
 }
 
-const plantOf = ({ plant }: Device): Plant => plant
-
 /** What a person on site does with a hand: nothing here is wrong. */
 const HANDS: Switch[] = [
   {
@@ -35,7 +33,7 @@ const HANDS: Switch[] = [
   {
     name: 'released',
     says: 'the inverters are released',
-    set: (d, on) => done(() => release(plantOf(d), on)),
+    set: (d, on) => done(() => release(d.plant, on)),
   },
 ]
 
