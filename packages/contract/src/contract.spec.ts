@@ -36,6 +36,7 @@ const BODIES: [string, Record<string, unknown>, Record<string, unknown>, string]
     { person: { id: 'p', name: 'P', role: 'king' } },
     'body.person.role',
   ],
+  ['unshared', { personId: 'p' }, { personId: 7 }, 'body.personId'],
   [
     'unit-fitted',
     { id: 'u', label: 'U', sheetId: 's', place },

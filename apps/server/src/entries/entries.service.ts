@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
-import { filter, map, Subject, type Observable } from 'rxjs'
+import { filter, map, Subject, takeWhile, type Observable } from 'rxjs'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import {
   applied,
@@ -135,11 +135,13 @@ export class EntriesService {
     })
   }
 
-  /** What is kept in a job from now on, by whomever. */
-  following(jobId: JobId): Observable<readonly Entry[]> {
+  /** What is kept in a job from now on, by whomever, for as long as this person may see it. */
+  following(person: Person, jobId: JobId): Observable<readonly Entry[]> {
+    const endsFor = (entry: Entry) => entry.kind === 'unshared' && entry.body.personId === person.id
     return this.kept.pipe(
       filter((one) => one.jobId === jobId),
       map(({ entries }) => entries),
+      takeWhile((entries) => person.role !== 'installer' || !entries.some(endsFor)),
     )
   }
 
@@ -267,6 +269,8 @@ async function keep(
       )
     if (entry.kind === 'shared')
       await transaction.upsert(JobPersonRow, { jobId, personId: entry.body.person.id }, ['jobId', 'personId'])
+    if (entry.kind === 'unshared')
+      await transaction.delete(JobPersonRow, { jobId, personId: entry.body.personId })
     if (entry.kind === 'signed') {
       await transaction.insert(SealRow, { jobId, ...key.attest(jobId, entry) })
       await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })

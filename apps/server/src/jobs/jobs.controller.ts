@@ -41,7 +41,7 @@ export class JobsController {
   @Sse(':id/entries/live')
   live(@By() person: Person, @Param('id', ParseUUIDPipe) id: string): Observable<MessageEvent> {
     return from(this.entries.requireVisible(person, id)).pipe(
-      switchMap(() => this.entries.following(id)),
+      switchMap(() => this.entries.following(person, id)),
       map((entries) => ({ data: { entries } })),
     )
   }

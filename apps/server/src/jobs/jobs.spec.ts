@@ -63,6 +63,27 @@ it('an installer sees only jobs shared with them, and not as a file', async () =
   expect((await installer.json('GET', `/api/jobs/${jobId}/report.pdf`)).status).toBe(403)
 })
 
+it('sharing is taken back: the job is gone from the installer, and so is what follows in it', async () => {
+  const installer = await server.signIn('installer')
+  const job = uuid()
+  const header = (await inspector.bundle(jobId)).body.entries[0]!.body
+  await inspector.append(job, entry('job-opened', { ...header, number: 'PM-SHARED' }))
+  const [person] = (await inspector.json<{ id: string }[]>('GET', '/api/people/installers')).body
+  const share = entry('shared', { person: person! })
+  expect((await inspector.append(job, share)).status).toBe(200)
+  expect((await installer.bundle(job)).status).toBe(200)
+  const followed = await installer.call('GET', `/api/jobs/${job}/entries/live`)
+  const back = () => entry('unshared', { personId: person!.id })
+  expect((await installer.append(job, back())).status).toBe(409)
+  expect((await inspector.append(job, back())).status).toBe(200)
+  expect(await followed.text()).not.toContain('unshared')
+  expect((await installer.bundle(job)).status).toBe(404)
+  expect((await installer.json<{ id: string }[]>('GET', '/api/jobs')).body.map(({ id }) => id)).not.toContain(
+    job,
+  )
+  expect((await inspector.append(job, back())).status).toBe(409)
+})
+
 it('an entry that is sent twice is kept once, and its id serves for nothing else', async () => {
   const sent = torque()
   const first = await inspector.append(jobId, sent)

@@ -93,6 +93,7 @@ it('once sealed, nothing can be changed through any route', async () => {
   const refused = [
     entry('observation', { point: 'iso/cover/unit', seen: false }),
     entry('unit-removed', { unitId: 'iso' }),
+    entry('unshared', { personId: 'p' }),
     entry('shared', { person: { id: 'p', name: 'P', role: 'installer' } }),
     entry('calculation-kept', {
       calculator: 'reserve',

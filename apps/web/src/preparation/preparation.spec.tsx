@@ -175,7 +175,11 @@ describe('before the drive', () => {
   it('an installer gets to see the job when it is shared', async () => {
     await open()
     await press('Share with Ben')
-    expect(appended()).toEqual([{ kind: 'shared', body: { person: PEOPLE[1] } }])
+    await press('Stop sharing with Ben')
+    expect(appended()).toEqual([
+      { kind: 'shared', body: { person: PEOPLE[1] } },
+      { kind: 'unshared', body: { personId: PEOPLE[1]!.id } },
+    ])
   })
   it('the office says how long its people take, and the day becomes shorter', async () => {
     await open({ 'PUT /api/office/minutes': { observation: 0.5 } }, 'office')

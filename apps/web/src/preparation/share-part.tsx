@@ -13,9 +13,21 @@ export function SharePart({ writable }: { writable: boolean }) {
   const others = installers.filter(({ id }) => !shared.some((one) => one.id === id))
   return (
     <Flex gap="12px" align="center" wrap="wrap">
-      <Text>
-        {shared.length === 0 ? 'No installer sees this job yet.' : shared.map(({ name }) => name).join(', ')}
-      </Text>
+      {shared.length === 0 && <Text>No installer sees this job yet.</Text>}
+      {shared.map(({ id, name }) => (
+        <Flex key={id} gap="8px" align="center">
+          <Text>{name}</Text>
+          {writable && (
+            <Button
+              variant="ghost"
+              aria-label={`Stop sharing with ${name}`}
+              onClick={() => person && append(person, { kind: 'unshared', body: { personId: id } })}
+            >
+              Stop sharing
+            </Button>
+          )}
+        </Flex>
+      ))}
       {writable &&
         others.map(({ id, name, role }) => (
           <Button

@@ -31,7 +31,7 @@ import {
   RecordDto,
   SignedDto,
 } from './evidence.dto.js'
-import { JobAmendedDto, JobOpenedDto, SharedDto, SheetAdoptedDto } from './job.dto.js'
+import { JobAmendedDto, JobOpenedDto, SharedDto, SheetAdoptedDto, UnsharedDto } from './job.dto.js'
 import {
   GapMeasuredDto,
   GapRemovedDto,
@@ -47,6 +47,7 @@ import {
 export const BODY_CLASSES = {
   'job-opened': JobOpenedDto,
   shared: SharedDto,
+  unshared: UnsharedDto,
   'job-amended': JobAmendedDto,
   'sheet-adopted': SheetAdoptedDto,
   'unit-fitted': UnitFittedDto,

@@ -45,3 +45,7 @@ export class SheetAdoptedDto {
 export class SharedDto {
   @Part(() => PersonDto) person!: PersonDto
 }
+
+export class UnsharedDto {
+  @Filled(120) personId!: string
+}

@@ -49,6 +49,7 @@ it.each<Case>([
     { id: 'v', label: 'V', sheetId: 'nobody-box-1', place: { wallId: 'x', x: 0, y: 0, w: 1, h: 1 } },
     'unknown-wall',
   ],
+  ['sharing taken back from somebody who does not see it', 'unshared', { personId: 'x' }, 'not-shared'],
   ['a unit taken away that is not there', 'unit-removed', { unitId: 'x' }, 'unknown-unit'],
   ['a gap on another wall', 'gap-measured', { wallId: 'x', gap }, 'unknown-wall'],
   [

@@ -44,6 +44,7 @@ export class Chance {
 const NAMES: Record<string, readonly string[]> = {
   id: ['a', 'b', 'c', 'inv', 'p', 'w', 'toString'],
   unitId: ['a', 'b', 'inv'],
+  personId: ['a', 'b', 'c', 'inv'],
   wallId: ['w', 'a'],
   planeId: ['p', 'a'],
   stringId: ['a', 'b'],

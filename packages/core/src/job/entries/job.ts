@@ -36,6 +36,21 @@ export const shared = entryKind({
   },
 })
 
+/** What the person wrote stays; from here on the job is not theirs to see. */
+export const unshared = entryKind({
+  holds: object({ personId: text() }),
+  says: 'no longer shared',
+  writtenBy: BUILDERS,
+  weighedBy: 'state',
+  admit: ({ personId }, { state }) =>
+    state.sharedWith.some(({ id }) => id === personId)
+      ? ADMITTED
+      : refuse('not-shared', 'this job is not shared with that person'),
+  apply(draft, { personId }) {
+    draft.sharedWith = draft.sharedWith.filter(({ id }) => id !== personId)
+  },
+})
+
 /** Pins another sheet; with `replaces`, the units of that one are judged by it from here on. */
 export const sheetAdopted = entryKind({
   holds: object({ sheet: pinnedSheetShape, replaces: optional(text<SheetId>()) }),

@@ -14,7 +14,7 @@ import { defectRaised, defectStep } from './defect.js'
 import { bondMade, bondRemoved, earthPartFound, earthPartRemoved } from './earth.js'
 import type { EntryKindRow } from './entry-kind.js'
 import { evidenceStruck, observation, reading, record } from './evidence.js'
-import { jobAmended, jobOpened, shared, sheetAdopted } from './job.js'
+import { jobAmended, jobOpened, shared, sheetAdopted, unshared } from './job.js'
 import { conductorRemoved, conductorRun, partPlaced, partRemoved } from './network.js'
 import { handedOver } from './handed-over.js'
 import { signed } from './signature.js'
@@ -33,6 +33,7 @@ import {
 export const ENTRY_ROWS = {
   'job-opened': jobOpened,
   shared,
+  unshared,
   'unit-fitted': unitFitted,
   'unit-removed': unitRemoved,
   'job-amended': jobAmended,
