@@ -36,11 +36,17 @@ function wishes(): Wishes {
         empty: { type: 'boolean', default: false },
         demo: { type: 'boolean', default: false },
         'secure-cookie': { type: 'boolean', default: false },
+        'trust-proxy': { type: 'string', default: '0' },
       },
     })
     const port = Number(values.port)
     if (!Number.isInteger(port) || port < 0 || port > 65535)
       throw new CannotStart(`--port must be a number from 0 to 65535, not “${values.port}”`)
+    const trustedProxies = Number(values['trust-proxy'])
+    if (!Number.isInteger(trustedProxies) || trustedProxies < 0 || trustedProxies > 10)
+      throw new CannotStart(
+        `--trust-proxy takes how many proxies stand before it, 0 to 10, not “${values['trust-proxy']}”`,
+      )
     const settings = {
       log: createLog(),
       port,
@@ -48,6 +54,7 @@ function wishes(): Wishes {
       dataDir: values.data,
       webDir: join(ROOT, 'apps', 'web', 'dist'),
       secureCookie: values['secure-cookie'],
+      trustedProxies,
     }
     // Published passwords never come onto a network by themselves.
     const demo = !values.empty && (values.demo || LOOPBACK.includes(values.host))
@@ -56,7 +63,7 @@ function wishes(): Wishes {
     throw problem instanceof CannotStart
       ? problem
       : new CannotStart(
-          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --demo, --secure-cookie)`,
+          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --demo, --secure-cookie, --trust-proxy N)`,
         )
   }
 }

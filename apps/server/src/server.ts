@@ -30,6 +30,7 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
     logger: new FrameworkLog(settings.log),
     abortOnError: false,
   })
+  app.set('trust proxy', settings.trustedProxies)
   app.use(
     helmet({
       contentSecurityPolicy: {

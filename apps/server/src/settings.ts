@@ -10,6 +10,8 @@ export interface Settings {
   webDir?: string | undefined
   /** True behind TLS: the session cookie is then marked secure. */
   secureCookie: boolean
+  /** How many proxies of our own stand before the server: that many are believed about where a request comes from. */
+  trustedProxies: number
   /** Where everything that matters is written down, one line a happening. */
   log: Log
 }

@@ -1,9 +1,11 @@
 import { randomBytes } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import { hash, verify } from '@node-rs/argon2'
+import { LRUCache } from 'lru-cache'
 import { DataSource, IsNull, LessThan } from 'typeorm'
 import type { Person, Role } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
+import { SIGN_IN_TRIES, TRIES_WINDOW_MS, tooManyTries } from '../http/rate-limit.js'
 import { Refused } from '../http/refused.js'
 import { NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
 
@@ -14,16 +16,29 @@ const NOBODY = hash(randomBytes(24).toString('hex'))
 
 @Injectable()
 export class AccountsService {
+  /** Wrong passwords of late, by the address that was typed, whether somebody has it or not. */
+  private readonly wrong = new LRUCache<string, number>({
+    max: 10_000,
+    ttl: TRIES_WINDOW_MS,
+    noUpdateTTL: true,
+  })
+
   constructor(private readonly db: DataSource) {}
 
-  /** Opens a session and returns its token. */
+  /** Opens a session and returns its token. Who tries passwords from many places is held up by the account. */
   async signIn(email: string, password: string): Promise<{ person: Person; token: string }> {
-    const row = await this.db.getRepository(PersonRow).findOneBy({ email: email.trim().toLowerCase() })
+    const account = email.trim().toLowerCase()
+    const tries = this.wrong.get(account) ?? 0
+    if (tries >= SIGN_IN_TRIES) throw tooManyTries()
+    // Counted before it is known to be wrong: many at once would all be let through otherwise.
+    this.wrong.set(account, tries + 1)
+    const row = await this.db.getRepository(PersonRow).findOneBy({ email: account })
     const chosen = row && row.passwordHash !== NO_PASSWORD
     const right = await verify(chosen ? row.passwordHash : await NOBODY, password)
     // Whoever is disabled, or has chosen no password yet, learns no more than whoever mistypes.
     if (!chosen || !right || row.disabledAt)
       throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
+    this.wrong.delete(account)
     // Sessions that ran out are nobody's: they go when the next one begins.
     await this.db.getRepository(SessionRow).delete({ expiresAt: LessThan(new Date().toISOString()) })
     const token = randomBytes(32).toString('base64url')

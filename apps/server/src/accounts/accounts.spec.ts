@@ -1,6 +1,9 @@
 import { v7 as uuid } from 'uuid'
 import type { ErrorShape, Role } from '@plumb-mark/core'
+import { DEMO_PASSWORD } from '../demo/load-demo.js'
+import type { Refused } from '../http/refused.js'
 import { Caller, RunningServer } from '../testing/running-server.testing.js'
+import { AccountsService } from './accounts.service.js'
 
 let server: RunningServer
 const crew = {} as Record<Role, Caller>
@@ -70,6 +73,37 @@ it('a wrong password and an unknown address sound alike', async () => {
     message: error.message,
   }))
   expect(known).toEqual(unknown)
+})
+
+it('who guesses at one account, all at once and from wherever, is held up; other accounts are not', async () => {
+  const accounts = server.get(AccountsService)
+  const tried = await Promise.allSettled(
+    Array.from({ length: 20 }, () => accounts.signIn('Reviewer@plumb.example ', 'guess')),
+  )
+  const codes = tried.map((one) => one.status === 'rejected' && (one.reason as Refused).code)
+  expect([12, 8]).toEqual(
+    ['wrong-sign-in', 'too-many-tries'].map((code) => codes.filter((one) => one === code).length),
+  )
+  await expect(accounts.signIn('reviewer@plumb.example', DEMO_PASSWORD)).rejects.toMatchObject({
+    code: 'too-many-tries',
+  })
+  await expect(accounts.signIn('office@plumb.example', DEMO_PASSWORD)).resolves.toMatchObject({
+    person: { role: 'office' },
+  })
+})
+
+it('where a request comes from is believed of nobody, unless proxies of our own are named', async () => {
+  const statuses: number[] = []
+  for (let i = 0; i < 14; i++) {
+    const headers = {
+      'content-type': 'application/json',
+      'x-plumb-mark': '1',
+      'x-forwarded-for': `10.0.0.${i}`,
+    }
+    const body = JSON.stringify({ email: `guess-${i}@plumb.example`, password: 'guess' })
+    statuses.push((await fetch(`${server.address}/api/session`, { method: 'POST', headers, body })).status)
+  }
+  expect(statuses.at(-1)).toBe(429)
 })
 
 it('nothing is framed, sniffed or fetched from elsewhere', async () => {

@@ -1,19 +1,22 @@
 import { rateLimit, type RateLimitRequestHandler } from 'express-rate-limit'
 import { Refused } from './refused.js'
 
-/** Failed tries at signing in, from one address, before a minute's rest. */
-const TRIES = 12
+/** Failed tries at signing in, from one address or into one account, before a minute's rest. */
+export const SIGN_IN_TRIES = 12
+export const TRIES_WINDOW_MS = 60_000
+
+export const tooManyTries = (): Refused =>
+  new Refused(429, 'too-many-tries', 'too many tries: wait a minute, then try again')
 
 /** Holds up somebody who tries passwords; signing in rightly does not count. */
 export function limitSignIns(): RateLimitRequestHandler {
   return rateLimit({
-    windowMs: 60_000,
-    limit: TRIES,
+    windowMs: TRIES_WINDOW_MS,
+    limit: SIGN_IN_TRIES,
     skipSuccessfulRequests: true,
     skip: ({ method, path }) => method !== 'POST' || path === '/end',
     standardHeaders: true,
     legacyHeaders: false,
-    handler: (_request, _response, next) =>
-      next(new Refused(429, 'too-many-tries', 'too many tries: wait a minute, then try again')),
+    handler: (_request, _response, next) => next(tooManyTries()),
   })
 }

@@ -48,6 +48,7 @@ export class RunningServer {
       port: 0,
       dataDir: this.dataDir,
       secureCookie: false,
+      trustedProxies: 0,
       log: createLog(this.said),
     }
     this.app = await createServer(settings)

@@ -13,7 +13,7 @@ export function SharePart({ writable }: { writable: boolean }) {
   const others = installers.filter(({ id }) => !shared.some((one) => one.id === id))
   return (
     <Flex gap="12px" align="center" wrap="wrap">
-      {shared.length === 0 && <Text>No installer sees this job yet.</Text>}
+      {shared.length === 0 && <Text>No installer sees this job.</Text>}
       {shared.map(({ id, name }) => (
         <Flex key={id} gap="8px" align="center">
           <Text>{name}</Text>
