@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
-import { filter, map, Subject, takeWhile, type Observable } from 'rxjs'
+import { filter, from, map, merge, Subject, takeWhile, type Observable } from 'rxjs'
 import { DataSource, In, type EntityManager } from 'typeorm'
 import {
   applied,
@@ -135,12 +135,18 @@ export class EntriesService {
     })
   }
 
-  /** What is kept in a job from now on, by whomever, for as long as this person may see it. */
+  /**
+   * The last entry of a job, by which a listener knows whether it missed any, and then what is kept from now on, by whomever, for as long
+   * as this person may see it.
+   */
   following(person: Person, jobId: JobId): Observable<readonly Entry[]> {
     const endsFor = (entry: Entry) => entry.kind === 'unshared' && entry.body.personId === person.id
-    return this.kept.pipe(
+    const after = this.kept.pipe(
       filter((one) => one.jobId === jobId),
       map(({ entries }) => entries),
+    )
+    // Both are listened to from the same moment: nothing falls between them.
+    return merge(from(this.lastOf(jobId)), after).pipe(
       takeWhile((entries) => person.role !== 'installer' || !entries.some(endsFor)),
     )
   }
@@ -156,6 +162,13 @@ export class EntriesService {
 
   private async entriesOf(jobId: JobId): Promise<Entry[]> {
     const rows = await this.db.getRepository(EntryRow).find({ where: { jobId }, order: { seq: 'ASC' } })
+    return rows.map(asEntry)
+  }
+
+  private async lastOf(jobId: JobId): Promise<Entry[]> {
+    const rows = await this.db
+      .getRepository(EntryRow)
+      .find({ where: { jobId }, order: { seq: 'DESC' }, take: 1 })
     return rows.map(asEntry)
   }
 

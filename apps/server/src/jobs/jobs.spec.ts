@@ -76,7 +76,8 @@ it('sharing is taken back: the job is gone from the installer, and so is what fo
   const back = () => entry('unshared', { personId: person!.id })
   expect((await installer.append(job, back())).status).toBe(409)
   expect((await inspector.append(job, back())).status).toBe(200)
-  expect(await followed.text()).not.toContain('unshared')
+  const told = await followed.text()
+  expect([told.includes(share.id), told.includes('unshared')]).toEqual([true, false])
   expect((await installer.bundle(job)).status).toBe(404)
   expect((await installer.json<{ id: string }[]>('GET', '/api/jobs')).body.map(({ id }) => id)).not.toContain(
     job,

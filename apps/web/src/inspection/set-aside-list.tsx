@@ -41,13 +41,7 @@ function Row({ aside, inspection }: { aside: SetAside; inspection: Inspection })
           {new Date(aside.at).toLocaleString()}: {aside.reason}
         </SmallPrint>
       </Box>
-      <Button
-        variant="outline"
-        onClick={() => {
-          take(aside)
-          sendAgain(aside)
-        }}
-      >
+      <Button variant="outline" onClick={() => sendAgain(aside)}>
         Send again
       </Button>
       <Button variant="plain" onClick={() => (sure ? take(aside) : setSure(true))}>

@@ -3,12 +3,13 @@ import type { Entry, JobId } from '@plumb-mark/core'
 import { useInspection } from './inspection.js'
 
 /**
- * Takes in what others enter in a job while it is open, within the second. A page that nobody looks at follows nothing, since a browser
- * keeps few lines open; when it is looked at again the job is loaded anew.
+ * Takes in what others enter in a job once it is loaded, within the second; each line begins with the last entry that is kept, so that a
+ * gap is seen. A page that nobody looks at follows nothing, since a browser keeps few lines open.
  */
 export function useFollowing(jobId: JobId | undefined): void {
+  const loaded = useInspection((state) => state.jobId === jobId && state.kept !== undefined)
   useEffect(() => {
-    if (!jobId || typeof EventSource === 'undefined') return
+    if (!jobId || !loaded || typeof EventSource === 'undefined') return
     let stream: EventSource | undefined
     const follow = () => {
       stream = new EventSource(`/api/jobs/${jobId}/entries/live`)
@@ -19,10 +20,7 @@ export function useFollowing(jobId: JobId | undefined): void {
       if (document.visibilityState === 'hidden') {
         stream?.close()
         stream = undefined
-      } else if (!stream) {
-        void useInspection.getState().open(jobId)
-        follow()
-      }
+      } else if (!stream) follow()
     }
     follow()
     document.addEventListener('visibilitychange', onVisible)
@@ -30,5 +28,5 @@ export function useFollowing(jobId: JobId | undefined): void {
       document.removeEventListener('visibilitychange', onVisible)
       stream?.close()
     }
-  }, [jobId])
+  }, [jobId, loaded])
 }

@@ -47,7 +47,6 @@ it('what the server refuses is set aside whole, with its reason, and can be sent
     reason: 'the job is sealed',
     entries: [{ body: { unitId: 'u' } }],
   })
-  useSetAside.getState().take(aside!)
   state().sendAgain(aside!)
   expect([waiting('j', BY.id).length, useSetAside.getState().list]).toEqual([1, []])
 })
@@ -152,4 +151,25 @@ it('what a colleague enters meanwhile is taken in before what this device has no
   expect([state().draft, waiting('j', BY.id).length]).toEqual([draft, 1])
   state().tryOut(undefined)
   expect(labels().sort()).toEqual(['mine', 'theirs'])
+})
+
+it('entries that were missed while the line was down are fetched, and what is being typed stays', async () => {
+  const { entries, instruments } = state()
+  const put = (seq: number, label: string) =>
+    ({
+      ...entries[0]!,
+      id: label,
+      kind: 'unit-fitted',
+      seq,
+      hash: label,
+      body: { ...UNIT.body, id: label, label },
+    }) as Entry
+  const all = [...entries, put(4, 'missed'), put(5, 'last')]
+  serverSays({ 'GET /api/jobs/j': { entries: all, sheets: [SHEET], instruments } })
+  const draft = { ...state().kept!.state.asBuilt, walls: [] }
+  state().tryOut(draft)
+  state().takeIn([all[4]!])
+  await waitFor(() => expect(state().entries).toHaveLength(5))
+  expect(labels().sort()).toEqual(['Isolator', 'last', 'missed'])
+  expect([state().draft, state().inspection!.state.asBuilt.walls]).toEqual([draft, []])
 })

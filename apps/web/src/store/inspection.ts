@@ -64,7 +64,7 @@ interface OpenInspection {
   tryOut(draft: AsBuilt | undefined): void
   dismissRefusal(): void
   flush(): Promise<void>
-  /** Puts what was set aside back into the queue. */
+  /** What was set aside goes back into the queue, and is set aside no more. */
   sendAgain(aside: SetAside): void
 }
 
@@ -127,8 +127,8 @@ export const useInspection = create<OpenInspection>((set, get) => ({
         broken: (bundle as Partial<JobBundle>).broken ?? [],
         keyFingerprint: bundle.keyFingerprint,
         entries,
-        ...judged(entries, sheets),
-        draft: undefined,
+        // What is being typed stays when the same job is loaded anew.
+        ...judged(entries, sheets, get().draft),
         problem: undefined,
       })
       void get().flush()
@@ -171,8 +171,9 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     const here = new Set(entries.filter(({ hash }) => hash !== '').map(({ id }) => id))
     const fresh = others.filter(({ id }) => !here.has(id))
     if (fresh.length === 0 || !jobId) return
-    // A sheet that was adopted is not here: the job is loaded anew with it.
-    if (fresh.some(({ kind }) => kind === 'sheet-adopted')) return void get().open(jobId)
+    // What was missed while the line was down, and a sheet that was adopted, are not here: the job is loaded anew with them.
+    const missed = fresh[0]!.seq > here.size + 1
+    if (missed || fresh.some(({ kind }) => kind === 'sheet-adopted')) return void get().open(jobId)
     const ids = new Set(fresh.map(({ id }) => id))
     const linked = [...entries.filter(({ hash }) => hash !== ''), ...fresh].sort((a, b) => a.seq - b.seq)
     const unsent = entries.filter(({ id, hash }) => hash === '' && !ids.has(id))
@@ -193,14 +194,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
       const { jobId } = get()
       if (!jobId) return
       for (;;) {
-        const by = personId()
-        const sent = await sendNext(jobId, by)
-        if (sent.kind === 'refused') {
-          const { entries, problem } = sent
-          useSetAside
-            .getState()
-            .put({ jobId, by, at: new Date().toISOString(), entries, reason: problem.message })
-        }
+        const sent = await sendNext(jobId, personId())
         if (get().jobId !== jobId) return
         if (sent.kind === 'nothing') return set({ sync: 'kept' })
         if (sent.kind === 'signed-out') useSession.getState().end()
@@ -230,8 +224,10 @@ export const useInspection = create<OpenInspection>((set, get) => ({
       }
     }),
 
-  sendAgain({ jobId, by, entries: again }) {
+  sendAgain(aside) {
+    const { jobId, by, entries: again } = aside
     addToOutbox(jobId, by, again)
+    useSetAside.getState().take(aside)
     if (get().jobId === jobId) void get().open(jobId)
   },
 }))

@@ -83,6 +83,21 @@ it('what an earlier version kept, without a name, is still sent', async () => {
   expect(waiting('j', 'p').map(({ id }) => id)).toEqual(['a', 'b'])
 })
 
+it('what the server refuses is set aside before it leaves the queue: it is never nowhere', async () => {
+  addToOutbox('j', 'p', [entry('a')])
+  answers = [refusal]
+  const setItem = globalThis.localStorage.setItem
+  const waitedThen: number[] = []
+  globalThis.localStorage.setItem = (key: string, value: string) => {
+    if (key === 'plumb-mark-set-aside') waitedThen.push(waiting('j', 'p').length)
+    setItem(key, value)
+  }
+  await sendNext('j', 'p')
+  expect([waitedThen, waiting('j', 'p')]).toEqual([[1], []])
+  const aside = JSON.parse(kept.get('plumb-mark-set-aside')!) as object[]
+  expect(aside).toMatchObject([{ jobId: 'j', by: 'p', reason: 'sealed', entries: [{ id: 'a' }] }])
+})
+
 it('what the server refuses is told and does not stand in the way of the rest', async () => {
   addToOutbox('j', 'p', [entry('a')])
   addToOutbox('j', 'p', [entry('b')])

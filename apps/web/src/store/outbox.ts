@@ -2,6 +2,7 @@ import type { Appended } from '@plumb-mark/contract'
 import type { Entry, JobId, NewEntry, PersonId } from '@plumb-mark/core'
 import { ApiError, post } from '../http/api.js'
 import { kept, putAway, keysOf } from './on-device.js'
+import { useSetAside } from './set-aside.js'
 
 const PREFIX = 'plumb-mark-outbox-'
 const key = (jobId: JobId) => `${PREFIX}${jobId}`
@@ -58,7 +59,7 @@ const LINE = [0, 407, 408, 429]
 const SIGNED_OUT = 401
 const SERVER_FAULT = 500
 
-/** Sends the oldest batch of this person. Ids are made here, so sending one twice is harmless. */
+/** Sends the oldest batch of this person; what the server refuses is set aside. Ids are made here, so sending one twice is harmless. */
 export async function sendNext(jobId: JobId, person: PersonId): Promise<Sent> {
   const batch = waitingBatches(jobId).find(isOf(person))
   if (!batch) return { kind: 'nothing' }
@@ -81,7 +82,11 @@ export async function sendNext(jobId: JobId, person: PersonId): Promise<Sent> {
     // A proxy on the way speaks no word of ours: what it refuses was not refused by the server.
     if (!problem.own || LINE.includes(problem.status) || problem.status >= SERVER_FAULT)
       return { kind: 'unreachable' }
+    const { entries } = batch
+    const at = new Date().toISOString()
+    // There before it is gone here: a page that is closed in between finds it twice, and not never.
+    useSetAside.getState().put({ jobId, by: person, at, entries, reason: problem.message })
     done()
-    return { kind: 'refused', entries: batch.entries, problem }
+    return { kind: 'refused', entries, problem }
   }
 }

@@ -1,7 +1,6 @@
 import { useSession } from '../account/session.js'
 import { useInspection } from './inspection.js'
 import { sendNext, waitingJobs } from './outbox.js'
-import { useSetAside } from './set-aside.js'
 import { withQueue } from './with-queue.js'
 
 const EVERY_MS = 15_000
@@ -14,12 +13,6 @@ async function sendOthers(): Promise<void> {
   for (const jobId of waitingJobs().filter((one) => one !== open))
     for (;;) {
       const sent = await sendNext(jobId, person.id)
-      if (sent.kind === 'refused') {
-        const { entries, problem } = sent
-        const at = new Date().toISOString()
-        useSetAside.getState().put({ jobId, by: person.id, at, entries, reason: problem.message })
-        continue
-      }
       if (sent.kind === 'signed-out') return useSession.getState().end()
       if (sent.kind === 'unreachable') return
       if (sent.kind === 'nothing') break
