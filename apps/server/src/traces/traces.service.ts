@@ -35,7 +35,10 @@ export class TracesService implements OnApplicationShutdown {
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
-  /** Keeps a file that reads as a trace to its last row; sent twice it is kept once. Whoever calls has seen to it that the job may be written. */
+  /**
+   * Keeps a file that reads as a trace to its last row; sent twice it is kept once. Whoever calls has seen to it that the job may be
+   * written.
+   */
   keep(personId: string, jobId: JobId, id: string, content: Buffer): Promise<TraceKept> {
     return this.queue.run(id, async () => {
       const digest = sha256(content)

@@ -171,5 +171,5 @@ it('entries that were missed while the line was down are fetched, and what is be
   state().takeIn([all[4]!])
   await waitFor(() => expect(state().entries).toHaveLength(5))
   expect(labels().sort()).toEqual(['Isolator', 'last', 'missed'])
-  expect([state().draft, state().inspection!.state.asBuilt.walls]).toEqual([draft, []])
+  expect([state().draft, state().inspection!.walls]).toEqual([draft, []])
 })

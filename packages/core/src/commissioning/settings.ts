@@ -106,7 +106,8 @@ function same(a: Setting, b: Setting): boolean {
 const folded = (value: Setting) => String(value).trim().toLowerCase()
 const NUMBER = /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i
 
-function asNumber(value: Setting): number | undefined {
+/** A setting as a figure, where it reads as one. */
+export function asNumber(value: Setting): number | undefined {
   if (typeof value === 'number') return value
   if (typeof value !== 'string' || !NUMBER.test(value.trim())) return undefined
   const figure = Number(value.trim())

@@ -77,6 +77,15 @@ describe('settings', () => {
       expect(asked(SETTINGS, words(others))).toMatch(/^not-proven/)
     }
   })
+  it.each([
+    ['forced', 'twelve', 'read forced charge and floor as figures'],
+    ['floor', '0x20', 'read forced charge and floor as figures'],
+    ['count', 'one', 'read inverters as figures'],
+  ])('%s read as “%s” is below nothing and equals nothing: not proven', (id, typed, wanting) => {
+    const plain = SETTINGS.settings.map(({ rule: _rule, ...setting }) => setting)
+    const said = asked({ ...SETTINGS, settings: plain }, words({ ...GOOD, [id]: typed }))
+    expect([said.startsWith('not-proven'), said.includes(wanting)]).toEqual([true, true])
+  })
   it('a rule over a setting that is not there is refused with its place', () => {
     const together = [{ rule: 'below', a: 'forced', b: 'nobody', because: 'x' }]
     expect(() => asked({ ...SETTINGS, together }, {})).toThrow(
@@ -158,6 +167,7 @@ it.each([
   ['the loads fit', { load: figure(500, 'W') }, 'conforms: 5.7 h for these loads, told to A. Customer'],
   ['the loads are too many', { load: figure(6000, 'W') }, 'does-not-conform: the loads are more than'],
   ['a load is missing', {}, 'not-proven'],
+  ['the reserve is a word', { load: figure(500, 'W'), reserve: 'about 30' }, 'not-proven'],
 ])('a reserve of which %s', (_name, change, said) => {
   const answer = words({ reserve: '30', told: 'A. Customer', ...change })
   expect(asked(RESERVE, answer, { others: [BATTERY] })).toContain(said)

@@ -1,16 +1,21 @@
 import { answered } from '../given.js'
 import { reserve as reserveHours } from '../../commissioning/reserve.js'
+import { asNumber } from '../../commissioning/settings.js'
 import { pointShape } from '../../device/point.js'
 import { fig } from '../../quantity/say.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { list, num, object, optional, text } from '../../shape/shape.js'
 import type { Surroundings } from '../surroundings.js'
+import { atLeast } from '../../verdict/compare.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
 const KWH = /([\d.]+)\s*kWh/i
 
-/** The reserve that was set, in hours for the loads that the customer names: told at the hand-over. It fails where the loads are more than the backup port can give. */
+/**
+ * The reserve that was set, in hours for the loads that the customer names: told at the hand-over. It fails where the loads are more than
+ * the backup port can give.
+ */
 export const reserveKind = defineKind(
   requirementOf({
     backup: quantity('power', 'what the backup port can give', { sign: 'divisor' }),
@@ -37,20 +42,20 @@ export const reserveKind = defineKind(
         { id: 'told', label: 'told to', required: 'name' },
       ],
     }),
-    required: ({ atLeast }) =>
-      atLeast === undefined
+    required: ({ atLeast: promised }) =>
+      promised === undefined
         ? 'worked out and told to the customer'
-        : `at least ${fig(atLeast)} h, told to the customer`,
-    judge({ backup, atLeast }, _subject, given, around) {
+        : `at least ${fig(promised)} h, told to the customer`,
+    judge({ backup, atLeast: promised }, _subject, given, around) {
       const values = answered(given, 'fields')?.values
       if (!values) return undefined
-      const percent = Number(values['reserve']?.typed)
+      const percent = values['reserve'] && asNumber(values['reserve'].typed)
       const load = values['load']?.value
       const capacity = storedEnergy(around)
       const told = values['told']?.typed.trim()
       if (
+        percent === undefined ||
         !(percent >= 0 && percent <= 100) ||
-        !values['reserve'] ||
         !load ||
         load <= 0 ||
         !told ||
@@ -72,7 +77,7 @@ export const reserveKind = defineKind(
         loadKw: load / 1000,
         inverterKw: backup / 1000,
       })
-      const short = atLeast !== undefined && hours < atLeast
+      const short = promised !== undefined && !atLeast(hours, promised)
       return {
         verdict: overloaded || short ? 'does-not-conform' : 'conforms',
         working,

@@ -10,7 +10,10 @@ import { heardDevices } from '../array/serial-map.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
-/** How many devices were fitted, have ever reported, and reported lately: fitted is counted on the array map, the rest is read off what hears them. */
+/**
+ * How many devices were fitted, have ever reported, and reported lately: fitted is counted on the array map, the rest is read off what
+ * hears them.
+ */
 export const rollCallKind = defineKind(
   requirementOf({
     hears: oneOf(UNIT_KINDS, 'the kind of unit whose devices report here'),

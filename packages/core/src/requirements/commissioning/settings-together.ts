@@ -1,7 +1,9 @@
+import { asNumber } from '../../commissioning/settings.js'
 import type { Surroundings } from '../surroundings.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { list, object, oneOf, optional, refine, text, type Read } from '../../shape/shape.js'
 import { UNIT_KINDS, UNIT_KIND_WORDS } from '../../sheet/terms.js'
+import { atLeast } from '../../verdict/compare.js'
 import { judged, type JudgedVerdict } from '../../verdict/verdict.js'
 
 const RULES = ['below', 'goes-with', 'as-fitted'] as const
@@ -67,6 +69,8 @@ export function judgeTogether(
     if (a === undefined || b === undefined)
       return { verdict: 'not-proven', working: `${names}: not both read`, finding: `read ${names}` }
     const { fits, working } = BY_RULE[rule.rule](rule, a, b, around, label)
+    if (fits === undefined)
+      return { verdict: 'not-proven', working: `${working}: no figure`, finding: `read ${names} as figures` }
     return { verdict: judged(fits), working, finding: `${names} do not belong together: ${rule.because}` }
   })
 }
@@ -79,11 +83,11 @@ type Judge = (
   b: string,
   around: Pick<Surroundings, 'asBuilt' | 'sheetOf'>,
   label: (id: string) => string,
-) => { fits: boolean; working: string }
+) => { fits: boolean | undefined; working: string }
 
 const BY_RULE: Record<(typeof RULES)[number], Judge> = {
   below: (rule, a, b, _around, label) => ({
-    fits: Number(a) < Number(b),
+    fits: compared(asNumber(a), asNumber(b), (one, other) => !atLeast(one, other)),
     working: `${label(rule.a)} ${a} must be below ${label(rule.b!)} ${b}`,
   }),
   'goes-with': ({ is = [], with: those = [], a: first, b: second }, a, b, _around, label) => {
@@ -96,10 +100,17 @@ const BY_RULE: Record<(typeof RULES)[number], Judge> = {
   'as-fitted': ({ kind, a: first }, a, _b, { asBuilt, sheetOf }, label) => {
     const fitted = asBuilt.units.filter(({ id }) => sheetOf(id)?.kind === kind).length
     return {
-      fits: Number(a) === fitted,
+      fits: compared(asNumber(a), fitted, (one, other) => one === other),
       working: `${label(first)} ${a}: ${fitted} fitted (${UNIT_KIND_WORDS[kind!]})`,
     }
   },
 }
+
+/** What is no figure is neither below nor equal: it cannot be told. */
+const compared = (
+  one: number | undefined,
+  other: number | undefined,
+  fits: (one: number, other: number) => boolean,
+): boolean | undefined => (one === undefined || other === undefined ? undefined : fits(one, other))
 
 const same = (one: string, other: string): boolean => one.trim().toLowerCase() === other.trim().toLowerCase()

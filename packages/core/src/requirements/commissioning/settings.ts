@@ -1,7 +1,12 @@
 import { answered } from '../given.js'
 import type { AnswerOf } from '../../answer/forms.js'
 import type { Given } from '../given.js'
-import { settings as compareSettings, settingRule, type SettingRule } from '../../commissioning/settings.js'
+import {
+  asNumber,
+  settings as compareSettings,
+  settingRule,
+  type SettingRule,
+} from '../../commissioning/settings.js'
 import { pointShape } from '../../device/point.js'
 import { list, object, optional, refine, requireUniqueIds, text, join, type Read } from '../../shape/shape.js'
 import { worst, type JudgedVerdict, type Verdict } from '../../verdict/verdict.js'
@@ -73,6 +78,7 @@ export const settings = defineKind(shape, {
     const blank = requirement.settings.filter(({ id, rule }) => !rule && !answer.values[id]?.typed.trim())
     const open = [...of('not-inspected'), ...blank.map(({ id }) => label(id))]
     const together = judgeTogether(requirement.together ?? [], answer.values, requirement.settings, around)
+    const said = (verdict: JudgedVerdict) => together.find((one) => one.verdict === verdict)?.finding
     return {
       verdict: worst<JudgedVerdict>([
         verdict === 'does-not-conform' ? verdict : 'conforms',
@@ -84,12 +90,9 @@ export const settings = defineKind(shape, {
       finding:
         wrong.length > 0
           ? `${wrong.join(', ')} not as asked${does ? `: ${does}` : ''}`
-          : (together.find((one) => one.verdict === 'does-not-conform')?.finding ??
-            (open.length > 0 ? `${open.length} not read yet` : 'as asked')),
-      wanting:
-        open.length > 0
-          ? `read ${open.join(', ')}`
-          : (together.find((one) => one.verdict === 'not-proven')?.finding ?? 'read them again'),
+          : (said('does-not-conform') ??
+            (open.length > 0 ? `${open.length} not read yet` : (said('not-proven') ?? 'as asked'))),
+      wanting: open.length > 0 ? `read ${open.join(', ')}` : (said('not-proven') ?? 'read them again'),
     }
   },
 })
@@ -154,8 +157,8 @@ function optionsOf({ from, rule }: SettingAsked): { options?: readonly string[] 
 
 /** What a figure does, in the sheet's words: the sign alone tells nobody which way the power may flow. */
 export function whatItDoes({ says, unit }: SettingAsked, typed: string | undefined): string | undefined {
-  const value = Number(typed)
-  if (!says || typed === undefined || typed.trim() === '' || !Number.isFinite(value)) return undefined
+  const value = typed === undefined ? undefined : asNumber(typed)
+  if (!says || value === undefined) return undefined
   const words = value > 0 ? says.positive : value < 0 ? says.negative : says.zero
   return words?.replace('{}', `${Math.abs(value)}${unit ? ` ${unit}` : ''}`)
 }

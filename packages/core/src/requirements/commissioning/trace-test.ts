@@ -1,3 +1,4 @@
+import type { TraceAnswer } from '../../answer/trace-ref.js'
 import { answered } from '../given.js'
 import { settling } from '../../commissioning/settling.js'
 import type { TraceLimit } from '../../commissioning/trace-facts.js'
@@ -6,10 +7,11 @@ import { figure, seconds } from '../../quantity/figure.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { parseQuantity } from '../../quantity/parse.js'
 import { canonicalUnit } from '../../quantity/units.js'
-import { say } from '../../quantity/words.js'
+import { say, type Said } from '../../quantity/words.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { join, list, object, oneOf, optional, refine, text, type Read } from '../../shape/shape.js'
 import { UNIT_KINDS } from '../../sheet/terms.js'
+import type { JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -75,20 +77,16 @@ export const traceTest = defineKind(shape, {
     if (!answer) return undefined
     const by = limitOf(requirement)
     const { eventAt, end, found, lostAt } = answer
-    const settledAt = found.settledAt ?? null
-    const plain = settling({ settledAt, eventAt, end, settleWithin: by.settleWithin })
+    const { settledAt } = found
+    const { verdict: plain, finding } = standingOf(requirement, answer)
     const { dimension } = requirement.watch
     const working = [
       say`${answer.channel}: ${answer.trace.samples} samples, event at ${seconds(eventAt)}, record ends at ${seconds(end)}`,
       say`beyond ${inUnit(by.limit, dimension)} and its tolerance for ${seconds(found.secondsOver)}, worst ${inUnit(found.peak, dimension)}`,
-      settledAt === null
+      settledAt === undefined
         ? say`not settled when the record ended`
         : say`settled ${seconds(settledAt - eventAt)} after the event, at most ${seconds(by.settleWithin)}`,
     ]
-    const finding =
-      settledAt === null
-        ? say`still beyond the limit ${seconds(end - eventAt)} after ${requirement.event}`
-        : say`settled ${seconds(settledAt - eventAt)} after ${requirement.event}, ${seconds(by.settleWithin)} are allowed`
     if (!sameLimit(answer.by, by))
       return {
         verdict: 'not-proven',
@@ -109,6 +107,20 @@ export const traceTest = defineKind(shape, {
     }
   },
 })
+
+/** How a test stands by what its trace says up to `end`, s, also while it is still recorded. */
+export function standingOf(
+  { within, event }: Pick<TraceTest, 'within' | 'event'>,
+  { eventAt, end, found: { settledAt } }: Pick<TraceAnswer, 'eventAt' | 'end' | 'found'>,
+): { verdict: JudgedVerdict; finding: Said } {
+  return {
+    verdict: settling({ settledAt: settledAt ?? null, eventAt, end, settleWithin: within }),
+    finding:
+      settledAt === undefined
+        ? say`still beyond the limit ${seconds(end - eventAt)} after ${event}, ${seconds(within)} are allowed`
+        : say`settled ${seconds(settledAt - eventAt)} after ${event}, ${seconds(within)} are allowed`,
+  }
+}
 
 const sameLimit = (one: TraceLimit, other: TraceLimit): boolean =>
   one.limit === other.limit &&

@@ -2,65 +2,65 @@ import { answered } from '../given.js'
 import { ctPhasing, type CtPhasingInput, type CtPhasingResult } from '../../meter/ct-phasing.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { pointShape } from '../../device/point.js'
-import { count, list, object, optional } from '../../shape/shape.js'
+import { count, list, object, optional, type Read } from '../../shape/shape.js'
 import type { AnswerOf, FormField } from '../../answer/forms.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
+
+const shape = requirementOf({
+  phases: optional(count('phases of the meter', { max: 3 }), 3),
+  uncertainty: quantity('apparent-power', 'of a channel'),
+  from: optional(
+    list(object({ voltage: pointShape, active: pointShape, reactive: pointShape }), {
+      about: 'one for each channel',
+    }),
+  ),
+})
+export type CtProof = Read<typeof shape>
 
 /**
  * The electrical proof of the transformers: what each channel reads while a known load runs on every phase. Three phases lie 120° apart,
  * the two legs of a split phase 180°; the known load is taken as active power. What cannot be told apart is not proven.
  */
-export const ctProof = defineKind(
-  requirementOf({
-    phases: optional(count('phases of the meter', { max: 3 }), 3),
-    uncertainty: quantity('apparent-power', 'of a channel'),
-    from: optional(
-      list(object({ voltage: pointShape, active: pointShape, reactive: pointShape }), {
-        about: 'one for each channel',
-      }),
-    ),
+export const ctProof = defineKind(shape, {
+  minutes: 10,
+  reads: () => [],
+  expand: () => [wholeUnit],
+  ask: ({ phases }) => ({
+    kind: 'record',
+    form: 'fields',
+    fields: Array.from({ length: phases }, (_, i) => fieldsOf(i + 1)).flat(),
   }),
-  {
-    minutes: 10,
-    reads: () => [],
-    expand: () => [wholeUnit],
-    ask: ({ phases }) => ({
-      kind: 'record',
-      form: 'fields',
-      fields: Array.from({ length: phases }, (_, i) => fieldsOf(i + 1)).flat(),
-    }),
-    required: () => 'every channel reads its own phase, the right way round',
-    judge({ phases, uncertainty }, _subject, given) {
-      const answer = answered(given, 'fields')
-      if (!answer) return undefined
-      const proof = proofOf(answer, phases, uncertainty)
-      if (!proof)
-        return {
-          verdict: 'not-proven',
-          working: [],
-          notes: [],
-          finding: 'not complete',
-          wanting: 'enter voltage, known load and reading of every phase',
-        }
+  required: () => 'every channel reads its own phase, the right way round',
+  judge({ phases, uncertainty }, _subject, given) {
+    const answer = answered(given, 'fields')
+    if (!answer) return undefined
+    const proof = proofOf(answer, phases, uncertainty)
+    if (!proof)
       return {
-        verdict: proof.verdict,
-        working: proof.working,
-        notes: proof.notes,
-        finding:
-          proof.verdict === 'conforms'
-            ? 'each on its own phase, the right way round'
-            : proof.fix.length > 0
-              ? proof.fix.join('; ')
-              : 'no wiring explains these readings',
-        wanting:
-          proof.status === 'ambiguous'
-            ? `several wirings read alike: ${tellApart(answer, phases)}`
-            : 'check voltages, ratio and the moment of reading, and read again',
+        verdict: 'not-proven',
+        working: [],
+        notes: [],
+        finding: 'not complete',
+        wanting: 'enter voltage, known load and reading of every phase',
       }
-    },
+    return {
+      verdict: proof.verdict,
+      working: proof.working,
+      notes: proof.notes,
+      finding:
+        proof.verdict === 'conforms'
+          ? 'each on its own phase, the right way round'
+          : proof.fix.length > 0
+            ? proof.fix.join('; ')
+            : 'no wiring explains these readings',
+      wanting:
+        proof.status === 'ambiguous'
+          ? `several wirings read alike: ${tellApart(answer, phases)}`
+          : 'check voltages, ratio and the moment of reading, and read again',
+    }
   },
-)
+})
 
 function fieldsOf(phase: number): FormField[] {
   return [

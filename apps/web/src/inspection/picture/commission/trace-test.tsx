@@ -5,6 +5,7 @@ import type { TraceKept } from '@plumb-mark/contract'
 import {
   inForce,
   limitOf,
+  standingOf,
   type JudgedCheck,
   type Trace,
   type TraceAnswer,
@@ -18,6 +19,7 @@ import { download } from '../../../http/download.js'
 import { Note, SmallPrint } from '../../../look/text.js'
 import { Problem } from '../../../marks/problem.js'
 import { useInspection } from '../../../store/inspection.js'
+import { useSaying } from '../../../store/reader.js'
 import { traceWork, useDigest } from '../../../worker/use-trace.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
@@ -36,7 +38,7 @@ import { TraceSources } from './trace-sources.js'
 import { tracedBy } from './traced-by.js'
 import { deviceWordOf } from './device-word-of.js'
 
-/** A test with its trace: what to do, the trace as it grows, the event by a touch, judged meanwhile; then kept as a file with its digest. */
+/** A test with its trace: what to do, the trace as it grows, the event by a touch, judged meanwhile; then a file with its digest. */
 export function TraceTest({ judged }: { judged: JudgedCheck }) {
   const { check } = judged
   const keep = useAnswering()
@@ -175,22 +177,17 @@ function Standing({
   requirement: Requirement
   end: number
 }) {
+  const saying = useSaying()
   if (!facts || eventAt === undefined) return null
-  const { settledAt } = facts
-  const late = (settledAt ?? end) - eventAt > requirement.within
+  const { verdict, finding } = standingOf(requirement, { eventAt, end, found: facts })
   return (
-    <Text
-      mt="8px"
-      fontSize="18px"
-      color={late ? 'danger' : settledAt === undefined ? 'unproven' : 'accent'}
-      role="status"
-    >
-      {settledAt === undefined
-        ? `${Math.round(end - eventAt)} s after the event it is still beyond the limit (${requirement.within} s are allowed)`
-        : `settled ${Math.round((settledAt - eventAt) * 10) / 10} s after the event, ${requirement.within} s are allowed`}
+    <Text mt="8px" fontSize="18px" color={COLOURS[verdict]} role="status">
+      {saying(finding)}
     </Text>
   )
 }
+
+const COLOURS = { conforms: 'accent', 'does-not-conform': 'danger', 'not-proven': 'unproven' } as const
 
 function EventField({ id, recording: { eventAt, t } }: { id: string; recording: Recording }) {
   return (

@@ -1,16 +1,14 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import {
-  changeByKnownLoad,
+  channelsRead,
   judgeAnswer,
-  parseQuantity,
-  pointKey,
-  type AnswerOf,
+  proofByLoads,
   type ChannelAt,
   type JudgedCheck,
   type Outcome,
+  type ProofByLoads,
 } from '@plumb-mark/core'
-import type { LiveDevice } from '@plumb-mark/contract'
 import { isLive, useLiveOf } from '../../../devices/live.js'
 import { Simulated } from '../../../devices/simulated.js'
 import { useDeviceAnswer } from '../../../devices/use-device-answer.js'
@@ -19,6 +17,8 @@ import { TextField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useDraftAnswer } from '../../checks/record/draft-answer.js'
 import { useAnswering } from '../use-answering.js'
+
+const NOTHING: ProofByLoads = { change: undefined, problems: [] }
 
 /**
  * The proof while the meter answers: the moment before is remembered, known loads are switched on by hand, and what changed on each
@@ -34,20 +34,23 @@ export function LiveProof({ judged }: { judged: JudgedCheck }) {
   const [before, setBefore] = useState<readonly (ChannelAt | undefined)[]>()
   const [loads, setLoads] = useState<readonly string[]>([])
   const requirement = check.requirement.kind === 'ct-proof' ? check.requirement : undefined
-  const now = useMemo(() => channelsOf(live, requirement?.from), [live, requirement])
-  const switched = Array.from({ length: requirement?.phases ?? 0 }, (_, i) => wattsIn(loads[i]))
-  const change = before && changeByKnownLoad(before, now, switched)
-  const answer = change && asAnswer(change)
-  const said = JSON.stringify(answer)
+  const now = useMemo(
+    () => (requirement ? channelsRead(requirement, live?.points ?? {}) : []),
+    [live, requirement],
+  )
+  const { change, answer, problems } = useMemo(
+    () => (before ? proofByLoads(before, now, loads) : NOTHING),
+    [before, now, loads],
+  )
   const outcome: Outcome | undefined = useMemo(() => {
-    if (!said || !around) return undefined
-    const done = judgeAnswer(check, JSON.parse(said), { instrument: undefined }, around)
+    if (!answer || !around) return undefined
+    const done = judgeAnswer(check, answer, { instrument: undefined }, around)
     return done.ok ? done.outcome : undefined
-  }, [said, check, around])
+  }, [answer, check, around])
   useEffect(() => {
-    if (said) show(check.id, JSON.parse(said) as AnswerOf<'fields'>)
+    if (answer) show(check.id, answer)
     return () => show(undefined, undefined)
-  }, [said, check.id, show])
+  }, [answer, check.id, show])
   if (!keep || !tell || !isLive(live) || !requirement) return null
   const save = () => {
     const word = tell()?.word
@@ -76,8 +79,9 @@ export function LiveProof({ judged }: { judged: JudgedCheck }) {
               <TextField
                 label={`Known load switched on L${i + 1}, W`}
                 value={loads[i] ?? ''}
-                onChange={(text) => setLoads(switched.map((_, k) => (k === i ? text : (loads[k] ?? ''))))}
+                onChange={(text) => setLoads(now.map((_, k) => (k === i ? text : (loads[k] ?? ''))))}
                 inputMode="decimal"
+                problem={problems[i]}
               />
             )}
           </Box>
@@ -106,32 +110,3 @@ export function LiveProof({ judged }: { judged: JudgedCheck }) {
     </Box>
   )
 }
-
-type From = Extract<JudgedCheck['check']['requirement'], { kind: 'ct-proof' }>['from']
-
-function channelsOf(live: LiveDevice | undefined, from: From): (ChannelAt | undefined)[] {
-  return (from ?? []).map((channel) => {
-    const [voltage, active, reactive] = [channel.voltage, channel.active, channel.reactive].map((point) =>
-      Number(live?.points[pointKey(point)]?.value),
-    ) as [number, number, number]
-    return [voltage, active, reactive].every(Number.isFinite) ? { voltage, active, reactive } : undefined
-  })
-}
-
-const wattsIn = (text: string | undefined): number => {
-  const parsed = parseQuantity(text?.trim() || '0', 'power', { assume: 'W' })
-  return parsed.ok ? parsed.quantity.value : 0
-}
-
-const asAnswer = (change: readonly (ChannelAt & { load: number })[]): AnswerOf<'fields'> => ({
-  values: Object.fromEntries(
-    change.flatMap(({ voltage, active, reactive, load }, i) =>
-      [
-        [`v${i + 1}`, voltage, 'V'] as const,
-        [`p${i + 1}`, load, 'W'] as const,
-        [`r${i + 1}`, active, 'W'] as const,
-        [`q${i + 1}`, reactive, 'var'] as const,
-      ].map(([id, value, unit]) => [id, { typed: `${value} ${unit}`, value }]),
-    ),
-  ),
-})

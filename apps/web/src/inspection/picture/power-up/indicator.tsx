@@ -29,7 +29,7 @@ const Candidate = chakra('button', {
   },
 })
 
-/** Every pattern that the sheet knows, blinking as the unit would: one holds them against the real lamp and touches the one that is seen. */
+/** Every pattern that the sheet knows, blinking as the unit would: one touches that which the real lamp shows. */
 export function Indicator({ judged }: { judged: JudgedCheck }) {
   const answer = useAnswerOf(judged) as AnswerOf<'choice'> | undefined
   const keep = useAnswering()
