@@ -235,6 +235,7 @@ function Keep({
   const { set } = useRecordings()
   const [sending, setSending] = useState(false)
   const [problem, setProblem] = useState('')
+  const [sure, setSure] = useState(false)
   const send = async () => {
     if (!facts || recording.eventAt === undefined) return
     setSending(true)
@@ -279,8 +280,8 @@ function Keep({
       >
         Export as CSV
       </Button>
-      <Button variant="plain" onClick={() => set(judged.check.id, undefined)}>
-        Discard
+      <Button variant="plain" onClick={() => (sure ? set(judged.check.id, undefined) : setSure(true))}>
+        {sure ? 'Discard for good' : 'Discard'}
       </Button>
       {!facts && <SmallPrint>Say when the event was: the trace must cover it.</SmallPrint>}
       {inForce(judged.history) && <SmallPrint>The trace kept before stays in the history.</SmallPrint>}
