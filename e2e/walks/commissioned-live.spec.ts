@@ -114,9 +114,12 @@ test('settings are read and a fallback is tried on a live device, and the sealed
   await page.waitForTimeout(3000)
   hand('fallowmere-meter:data-lead-out=on')
   await fallback.getByRole('button', { name: /^Now: the data lead is unplugged/ }).click()
-  await expect(fallback.getByRole('status')).toContainText(/settled [\d.]+ s after the data lead is unplugged, [\d.]+ s are allowed/, {
-    timeout: 25_000,
-  })
+  await expect(fallback.getByRole('status')).toContainText(
+    /settled [\d.]+\ss after the data lead is unplugged, [\d.]+\ss are allowed/,
+    {
+      timeout: 25_000,
+    },
+  )
   await expect(fallback.getByRole('button', { name: 'Save the trace' })).toBeVisible({ timeout: 25_000 })
   await fallback.getByRole('button', { name: 'Save the trace' }).click()
   await expect(fallback.getByText(/samples, from .*SHA-256/)).toBeVisible()
