@@ -29,6 +29,7 @@ const FLOORS = [
   'power-up',
   'terminal',
   'wall',
+  'photo',
   'calculators',
   'instrument',
   'device',

@@ -7,6 +7,7 @@ export default {
     '^@plumb-mark/(server|devices)$': '<rootDir>/apps/$1/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
+  setupFiles: ['fake-indexeddb/auto'],
   setupFilesAfterEnv: ['@testing-library/jest-dom'],
   modulePathIgnorePatterns: ['/dist/'],
   transform: {

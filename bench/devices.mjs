@@ -34,7 +34,7 @@ export async function run() {
     const job = await page.request
       .get('/api/jobs')
       .then((answer) => answer.json())
-      .then((jobs) => jobs.find(({ number }) => number === 'PM-2611'))
+      .then(({ jobs }) => jobs.find(({ number }) => number === 'PM-2611'))
     await connectTo(page, job.id, FIRST_PORT)
     const screen = await toScreen(page, job.id)
     const cpu = await manyAtOnce(page, server.pid)
@@ -124,7 +124,7 @@ async function manyAtOnce(page, pid) {
     await page.request
       .get('/api/jobs')
       .then((answer) => answer.json())
-      .then((jobs) => page.request.get(`/api/jobs/${jobs[0].id}`))
+      .then(({ jobs }) => page.request.get(`/api/jobs/${jobs[0].id}`))
   ).json()
   const jobId = uuid()
   const pinned = {

@@ -90,7 +90,7 @@ async function start(dataDir) {
 /** A job of 5 000 entries, then one batch of things built and read by turns, and single readings. */
 async function longBatch(address) {
   const { cookie, headers } = await signedIn(address)
-  const jobs = await (await fetch(`${address}/api/jobs`, { headers: { cookie } })).json()
+  const { jobs } = await (await fetch(`${address}/api/jobs`, { headers: { cookie } })).json()
   const { id } = jobs.find(({ number }) => number === 'PM-2611')
   const send = async (entries) => {
     const answer = await fetch(`${address}/api/jobs/${id}/entries`, {
@@ -128,7 +128,7 @@ async function signedIn(address) {
 
 async function exported(address) {
   const { cookie } = await signedIn(address)
-  const jobs = await (await fetch(`${address}/api/jobs`, { headers: { cookie } })).json()
+  const { jobs } = await (await fetch(`${address}/api/jobs`, { headers: { cookie } })).json()
   const hatchery = jobs.find(({ number }) => number === 'PM-2611')
   return (await fetch(`${address}/api/jobs/${hatchery.id}/inspection.json`, { headers: { cookie } })).json()
 }

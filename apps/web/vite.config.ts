@@ -40,9 +40,7 @@ function offline() {
           // Streams never end: they go past the cache.
           urlPattern: ({ url, request }) =>
             request.method === 'GET' &&
-            /^\/api\/(session|jobs|jobs\/[\w-]+|sheets|sheets\/[\w-]+|instruments|visits|people)$/.test(
-              url.pathname,
-            ),
+            /^\/api\/(session|jobs|sheets|sheets\/[\w-]+|instruments|visits|people)$/.test(url.pathname),
           handler: 'NetworkFirst',
           options: {
             cacheName: 'plumb-mark-data',

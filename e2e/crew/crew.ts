@@ -32,7 +32,9 @@ export class Crew {
    * wall with a DC isolator on it.
    */
   async newJob(number: string, title: string, sheets: readonly string[] = []): Promise<string> {
-    const jobs = (await (await this.page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
+    const { jobs } = (await (await this.page.request.get('/api/jobs')).json()) as {
+      jobs: { id: string; title: string }[]
+    }
     const first = jobs.find((job) => job.title === HATCHERY)!
     const { entries } = (await (await this.page.request.get(`/api/jobs/${first.id}`)).json()) as {
       entries: { body: object }[]

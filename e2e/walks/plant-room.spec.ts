@@ -65,7 +65,9 @@ test('on a phone nothing runs out of the screen, and every button is large enoug
   browser,
 }) => {
   const { page } = await Crew.signedIn(browser, 'inspector', PHONE)
-  const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
+  const { jobs } = (await (await page.request.get('/api/jobs')).json()) as {
+    jobs: { id: string; title: string }[]
+  }
   const job = jobs.find(({ title }) => title === HATCHERY)!.id
   const faults: string[] = []
   for (const path of [

@@ -85,7 +85,9 @@ test('no view has a serious fault of accessibility, light or dark', async ({ bro
   // Two dozen views are each looked through whole.
   test.setTimeout(240_000)
   const { page } = await Crew.signedIn(browser, 'inspector')
-  const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; title: string }[]
+  const { jobs } = (await (await page.request.get('/api/jobs')).json()) as {
+    jobs: { id: string; title: string }[]
+  }
   const job = jobs.find(({ title }) => title === HATCHERY)!.id
   const serious: string[] = []
   for (const [path, mode] of VIEWS) {

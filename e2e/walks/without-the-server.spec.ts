@@ -62,7 +62,9 @@ test('with the server gone the application opens, the last job can be worked on,
 
   await start()
   await expect(page.locator('[data-sync="kept"]')).toBeVisible({ timeout: 20_000 })
-  const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; number: string }[]
+  const { jobs } = (await (await page.request.get('/api/jobs')).json()) as {
+    jobs: { id: string; number: string }[]
+  }
   const { id } = jobs.find(({ number }) => number === 'PM-2611')!
   const { entries } = (await (await page.request.get(`/api/jobs/${id}`)).json()) as {
     entries: { body: { point?: string } }[]

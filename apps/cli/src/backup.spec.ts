@@ -55,9 +55,7 @@ it('is taken while somebody writes, refuses no write, and is put back whole: eve
   const reviewer = await again.signIn('reviewer')
   const { body } = await reviewer.bundle(jobId)
   expect(body.entries.length).toBeGreaterThanOrEqual(before)
-  const sealed = (await reviewer.json<{ id: string; sealed: boolean }[]>('GET', '/api/jobs')).body.find(
-    (job) => job.sealed,
-  )!
+  const sealed = (await reviewer.jobs()).find((job) => job.sealed)!
   expect((await reviewer.bundle(sealed.id)).body.broken).toEqual([])
   await again.stop()
 }, 60_000)

@@ -8,6 +8,7 @@ import { EvidenceModule } from './evidence/evidence.module.js'
 import { ExchangeModule } from './exchange/exchange.module.js'
 import { HealthModule } from './health/health.module.js'
 import { JobsModule } from './jobs/jobs.module.js'
+import { ListsModule } from './lists/lists.module.js'
 import { OfficeModule } from './office/office.module.js'
 import { VisitsModule } from './visits/visits.module.js'
 import { SETTINGS, type Settings } from './settings.js'
@@ -21,6 +22,7 @@ export class AppModule {
       imports: [
         DatabaseModule.with(db, held),
         AccountsModule,
+        ListsModule,
         JobsModule,
         EvidenceModule,
         ExchangeModule,

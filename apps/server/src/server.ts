@@ -18,6 +18,8 @@ import { limitSignIns } from './http/rate-limit.js'
 import { CannotStart, type Settings } from './settings.js'
 
 const LARGEST_BODY = '2mb'
+/** Of a photo that comes in parts. */
+const LARGEST_PART = '1mb'
 
 /** Builds the application; `listen` opens the port. Tests build it and listen on a port of their own. */
 export async function createServer(settings: Settings): Promise<NestExpressApplication> {
@@ -57,6 +59,7 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
   for (const door of ['/api/session', '/api/welcome', '/api/first-account']) app.use(door, limitSignIns())
   app.useBodyParser('json', { limit: LARGEST_BODY })
   app.use(plainBody)
+  app.useBodyParser('raw', { limit: LARGEST_PART })
   app.useGlobalFilters(new ErrorFilter(settings.log))
   answerMalformed(app.getHttpServer())
   if (settings.webDir) serveWeb(app, settings.webDir)

@@ -124,7 +124,7 @@ it('a first start that was killed in the middle begins again: never half a demo'
   await new Promise((resolve) => child.once('exit', resolve))
   expect(existsSync(marker)).toBe(true)
   const again = await start()
-  expect((await (await inspectorAt(again.address)).json<unknown[]>('GET', '/api/jobs')).body).toHaveLength(3)
+  expect(await (await inspectorAt(again.address)).jobs()).toHaveLength(3)
   expect(existsSync(marker)).toBe(false)
   await stop()
 }, 60_000)

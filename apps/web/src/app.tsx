@@ -13,6 +13,7 @@ import { keepSending } from './store/send-others.js'
 const JobFrame = lazyView('JobFrame', () => import('./inspection/job-frame.js'))
 const Walk = lazyView('WalkView', () => import('./inspection/walk-view.js'))
 const Defects = lazyView('DefectsView', () => import('./defects/defects-view.js'))
+const AllDefects = lazyView('AllDefectsView', () => import('./defects/all-defects-view.js'))
 const HandOver = lazyView('HandOverView', () => import('./hand-over/hand-over-view.js'))
 const SignOff = lazyView('SignOffView', () => import('./sign-off/sign-off-view.js'))
 const Calculators = lazyView('CalculatorsView', () => import('./calculators/calculators-view.js'))
@@ -24,6 +25,7 @@ const SheetEditor = lazyView('SheetEditorView', () => import('./sheets/editor/sh
 const Adoption = lazyView('AdoptionView', () => import('./sheets/adoption-view.js'))
 const Instruments = lazyView('InstrumentsView', () => import('./instruments/instruments-view.js'))
 const Password = lazyView('ChangePassword', () => import('./account/change-password.js'))
+const OnDevice = lazyView('OnDeviceView', () => import('./device/on-device-view.js'))
 const Office = lazyView('OfficeView', () => import('./office/office-view.js'))
 const Visits = lazyView('VisitsView', () => import('./visits/visits-view.js'))
 const Rework = lazyView('ReworkView', () => import('./rework/rework-view.js'))
@@ -74,6 +76,8 @@ export function App() {
         <Route path="/sheets/:id/edit" element={<SheetEditor.View />} />
         <Route path="/instruments" element={<Instruments.View />} />
         <Route path="/password" element={<Password.View />} />
+        <Route path="/device" element={<OnDevice.View />} />
+        <Route path="/defects" element={<AllDefects.View />} />
         <Route path="/office" element={<Office.View />} />
         <Route path="/visits" element={<Visits.View />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />

@@ -206,6 +206,7 @@ export {
   type DefectStepName,
 } from './job/defect-process.js'
 export { entryRow, type EntryBodies, type EntryKind } from './job/entries/registry.js'
+export { withoutPlace } from './photo/without-place.js'
 export { inverseOf, photosShown, type Change, type Entry, type NewEntry } from './job/entry.js'
 export { applied, fold } from './job/fold.js'
 export { SCHOOLS, SYSTEMS, type JobHeader, type PinnedSheet } from './job/header.js'
@@ -272,6 +273,7 @@ export {
 } from './entering/tester-table.js'
 export { countedString, isModuleOf, walkedString } from './entering/walked-string.js'
 export { admit } from './admission/admit.js'
+export { mended, takers, type Mended, type Mending } from './admission/mended.js'
 export {
   readInspectionFile,
   sheetFingerprint,

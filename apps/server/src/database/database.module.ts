@@ -5,7 +5,8 @@ import { InvitationRow, PersonRow, SessionRow } from '../accounts/account.entiti
 import { EntryRow } from '../entries/entry.entity.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { InstrumentRow } from '../instruments/instrument.entity.js'
-import { JobPersonRow, JobRow, JobSheetRow, JobSummaryRow } from '../jobs/job.entities.js'
+import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
+import { SavedFilterRow } from '../lists/saved-filter.entity.js'
 import { FigureRow } from '../office/figure.entity.js'
 import { CannotStart } from '../settings.js'
 import { SheetRow } from '../sheets/sheet.entity.js'
@@ -15,6 +16,7 @@ import type { HeldFolder } from './data-folder.js'
 import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
 import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
 import { Defended1764100000000 } from './migrations/1764100000000-defended.js'
+import { Lists1764500000000 } from './migrations/1764500000000-lists.js'
 import { Summaries1764400000000 } from './migrations/1764400000000-summaries.js'
 import { People1764300000000 } from './migrations/1764300000000-people.js'
 import { Traces1764200000000 } from './migrations/1764200000000-traces.js'
@@ -40,7 +42,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       JobRow,
       JobPersonRow,
       JobSheetRow,
-      JobSummaryRow,
+      SavedFilterRow,
       EntryRow,
       SheetRow,
       InstrumentRow,
@@ -58,6 +60,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       Traces1764200000000,
       People1764300000000,
       Summaries1764400000000,
+      Lists1764500000000,
     ],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {

@@ -1,4 +1,3 @@
-import type { JobSummary } from '@plumb-mark/contract'
 import {
   fold,
   inspect,
@@ -19,7 +18,7 @@ let file: InspectionFile
 beforeAll(async () => {
   server = await RunningServer.start()
   const inspector = await server.signIn('inspector')
-  const { body: jobs } = await inspector.json<JobSummary[]>('GET', '/api/jobs')
+  const jobs = await inspector.jobs()
   for (const { id, title } of jobs)
     files.set(
       title.split(' ')[0]!,

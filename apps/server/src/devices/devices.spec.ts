@@ -15,7 +15,7 @@ beforeAll(async () => {
   park = await run(devices, '127.0.0.1', 1)
   server = await RunningServer.start()
   inspector = await server.signIn('inspector')
-  const { body: jobs } = await inspector.json<{ id: string; number: string }[]>('GET', '/api/jobs')
+  const jobs = await inspector.jobs()
   jobId = jobs.find(({ number }) => number === 'PM-2611')!.id
   // The demo is connected to the ports of `npm start`, where nobody is in this test.
   const { body } = await inspector.bundle(jobId)

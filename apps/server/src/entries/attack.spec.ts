@@ -1,3 +1,4 @@
+import type { JobPage } from '@plumb-mark/contract'
 import { connect } from 'node:net'
 import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
@@ -96,8 +97,8 @@ describe('facts beyond what calculators take are kept, judged as not proven, and
     ['one serial twice', entry('serials-reported', { unitId: UNIT, serials: ['A', 'A'] })],
   ])('%s', async (_what, sent) => {
     expect((await inspector.append(jobId, sent)).status).toBe(200)
-    const { status, body } = await inspector.json<{ id: string; problem?: string }[]>('GET', '/api/jobs')
-    expect([status, body.length, body.some(({ problem }) => problem)]).toEqual([200, 3, false])
+    const { status, body } = await inspector.json<JobPage>('GET', '/api/jobs')
+    expect([status, body.total, body.jobs.some(({ problem }) => problem)]).toEqual([200, 3, false])
     expect((await inspector.call('GET', `/api/jobs/${jobId}/report.pdf`)).status).toBe(200)
   })
   it('a method that is chosen later meets them all the same', async () => {
@@ -369,7 +370,7 @@ it('a database that holds what an older program took starts, shows every job, an
   ])
   await server.restart()
   inspector = await server.signIn('inspector')
-  expect((await inspector.json<unknown[]>('GET', '/api/jobs')).body).toHaveLength(3)
+  expect(await inspector.jobs()).toHaveLength(3)
   expect(
     (await inspector.json<{ id: string; problem?: string }[]>('GET', '/api/sheets')).body.find(
       ({ id }) => id === 'old',

@@ -25,8 +25,8 @@ import type { Appended } from '@plumb-mark/contract'
 import { sha256 } from '../database/digest.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
-import { JobPersonRow, JobRow, JobSheetRow, JobSummaryRow } from '../jobs/job.entities.js'
-import { SUMMARY_VERSION, summaryOf } from '../jobs/job-summary.js'
+import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
+import { listRowsOf, writeListRows, type ListRows } from '../lists/list-rows.js'
 import { SealKey } from '../sign-off/seal-key.js'
 import { SealRow } from '../sign-off/seal.entity.js'
 import { SheetsService } from '../sheets/sheets.service.js'
@@ -109,7 +109,8 @@ export class EntriesService {
     const ahead = clockAhead(clock, received)
     return this.queue.run(jobId, async () => {
       if (entries[0]?.kind !== 'job-opened') await this.requireVisible(person, jobId)
-      const batch = new Batch(await this.load(jobId), (state) => this.sheets.pinnedBy(state.header))
+      const before = await this.load(jobId)
+      const batch = new Batch(before, (state) => this.sheets.pinnedBy(state.header))
       const answer: Entry[] = []
       const fresh: Entry[] = []
       const here = await this.hereAlready(entries)
@@ -128,7 +129,11 @@ export class EntriesService {
       }
       if (fresh.length === 0) return { entries: answer, clockAhead: ahead }
       const judged = await batch.judged()
-      await this.db.transaction((transaction) => keep(transaction, jobId, fresh, judged.inspection, this.key))
+      const rows = { before: listRowsOf(before.inspection), after: listRowsOf(judged.inspection) }
+      const openedAt = judged.entries[0]!.at
+      await this.db.transaction((transaction) =>
+        keep(transaction, { jobId, openedAt, entries: fresh, rows, key: this.key }),
+      )
       this.open.set(jobId, judged)
       this.kept.next({ jobId, entries: fresh })
       return { entries: answer, clockAhead: ahead }
@@ -151,13 +156,22 @@ export class EntriesService {
     )
   }
 
+  /** For work on all jobs: judges one without keeping it open, and lets nothing be appended to it meanwhile. */
+  whileStill<T>(jobId: JobId, work: (judged: () => Promise<OpenJob>) => Promise<T>): Promise<T> {
+    return this.queue.run(jobId, () => work(() => this.judged(jobId)))
+  }
+
   private async load(jobId: JobId): Promise<OpenJob> {
     const before = this.open.get(jobId)
     if (before) return before
-    const { entries, state, sheets } = await this.recordOf(await this.entriesOf(jobId))
-    const job = { entries, inspection: inspect(state, sheets) }
-    if (entries.length > 0) this.open.set(jobId, job)
+    const job = await this.judged(jobId)
+    if (job.entries.length > 0) this.open.set(jobId, job)
     return job
+  }
+
+  private async judged(jobId: JobId): Promise<OpenJob> {
+    const { entries, state, sheets } = await this.recordOf(await this.entriesOf(jobId))
+    return { entries, inspection: inspect(state, sheets) }
   }
 
   private async entriesOf(jobId: JobId): Promise<Entry[]> {
@@ -252,10 +266,19 @@ class Batch {
 /** Entries, and the rows that follow from them, in one transaction. */
 async function keep(
   transaction: EntityManager,
-  jobId: JobId,
-  entries: readonly Entry[],
-  inspection: Inspection,
-  key: SealKey,
+  {
+    jobId,
+    openedAt,
+    entries,
+    rows,
+    key,
+  }: {
+    jobId: JobId
+    openedAt: string
+    entries: readonly Entry[]
+    rows: { before: ListRows; after: ListRows }
+    key: SealKey
+  },
 ): Promise<void> {
   const [first] = entries
   if (first?.kind === 'job-opened')
@@ -289,9 +312,9 @@ async function keep(
       await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
     }
   }
-  const facts = JSON.stringify(summaryOf(inspection))
-  await transaction.upsert(JobSummaryRow, { jobId, version: SUMMARY_VERSION, facts }, ['jobId'])
-  await transaction.update(JobRow, { id: jobId }, { changedAt: new Date().toISOString() })
+  const changedAt = new Date().toISOString()
+  await writeListRows(transaction, jobId, { openedAt, changedAt }, rows.after, rows.before)
+  await transaction.update(JobRow, { id: jobId }, { changedAt })
 }
 
 /** Below what one statement of the database may carry. */

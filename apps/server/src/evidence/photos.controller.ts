@@ -1,5 +1,6 @@
 import { basename, dirname } from 'node:path'
 import {
+  Body,
   Controller,
   Get,
   Param,
@@ -12,15 +13,20 @@ import {
 } from '@nestjs/common'
 import { FileInterceptor } from '@nestjs/platform-express'
 import type { Response } from 'express'
-import type { PhotoKept } from '@plumb-mark/contract'
+import { PhotoPartDto, type PhotoKept, type PhotoPart, type PhotoRoom } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
+import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused } from '../http/refused.js'
+import { PhotoPartsService } from './photo-parts.service.js'
 import { LARGEST_PHOTO_BYTES, PhotosService } from './photos.service.js'
 
 @Controller('api/jobs/:jobId/photos')
 export class PhotosController {
-  constructor(private readonly photos: PhotosService) {}
+  constructor(
+    private readonly photos: PhotosService,
+    private readonly parts: PhotoPartsService,
+  ) {}
 
   @MayCall('inspector', 'installer')
   @UseInterceptors(FileInterceptor('photo', { limits: { fileSize: LARGEST_PHOTO_BYTES, files: 1 } }))
@@ -33,6 +39,37 @@ export class PhotosController {
   ): Promise<PhotoKept> {
     if (!file) throw new Refused(400, 'missing', 'send the picture in the field “photo”', 'photo')
     return this.photos.keep(person, jobId, id, file.buffer)
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get()
+  room(@By() person: Person, @Param('jobId', ParseUUIDPipe) jobId: string): Promise<PhotoRoom> {
+    return this.photos.room(person, jobId)
+  }
+
+  /** How far a photo came that is sent in parts: where the next part begins. */
+  @MayCall('inspector', 'installer')
+  @Get(':id/part')
+  have(
+    @By() person: Person,
+    @Param('jobId', ParseUUIDPipe) jobId: string,
+    @Param('id', ParseUUIDPipe) id: string,
+  ): Promise<PhotoPart> {
+    return this.parts.have(person, jobId, id)
+  }
+
+  @MayCall('inspector', 'installer')
+  @Put(':id/part')
+  part(
+    @By() person: Person,
+    @Param('jobId', ParseUUIDPipe) jobId: string,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query(new DtoPipe(PhotoPartDto)) { from, of }: PhotoPartDto,
+    @Body() part: unknown,
+  ): Promise<PhotoPart> {
+    if (!Buffer.isBuffer(part))
+      throw new Refused(400, 'missing', 'send the bytes as application/octet-stream', 'part')
+    return this.parts.add(person, jobId, id, { from, of, part })
   }
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')

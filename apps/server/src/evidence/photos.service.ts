@@ -1,11 +1,11 @@
 import { existsSync } from 'node:fs'
-import { mkdir } from 'node:fs/promises'
+import { mkdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { Inject, Injectable } from '@nestjs/common'
 import sharp from 'sharp'
 import { DataSource } from 'typeorm'
-import type { PhotoKept } from '@plumb-mark/contract'
-import type { JobId, Person, PhotoId } from '@plumb-mark/core'
+import type { PhotoKept, PhotoRoom } from '@plumb-mark/contract'
+import { withoutPlace, type JobId, type Person, type PhotoId } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { durable } from '../database/durable.js'
 import { EntriesService } from '../entries/entries.service.js'
@@ -16,6 +16,8 @@ import { PhotoRow } from './photo.entity.js'
 
 export const LARGEST_PHOTO_BYTES = 20 * 1024 * 1024
 const MOST_PIXELS = 60_000_000
+/** Some hundred photos of a phone. */
+const QUOTA_BYTES = 600 * 1024 * 1024
 const TYPES: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
 const THUMBNAIL_EDGE = 480
 
@@ -35,15 +37,37 @@ export class PhotosService {
     return this.queue.run(id, () => this.keepOne(person, jobId, id, content))
   }
 
-  private async keepOne(person: Person, jobId: JobId, id: PhotoId, content: Buffer): Promise<PhotoKept> {
-    const digest = sha256(content)
+  /** What the photos of a job take of what they may take. */
+  async room(person: Person, jobId: JobId): Promise<PhotoRoom> {
     await this.entries.requireVisible(person, jobId)
+    const rows = this.db.getRepository(PhotoRow)
+    const bytes = (await rows.sum('bytes', { jobId })) ?? 0
+    return { count: await rows.countBy({ jobId }), bytes, quota: QUOTA_BYTES }
+  }
+
+  /** Taken at all: by somebody who may see the job, while it takes anything, and while there is room. */
+  async requireRoom(person: Person, jobId: JobId, more: number): Promise<void> {
+    await this.entries.requireOpen(person, jobId)
+    const { bytes, quota } = await this.room(person, jobId)
+    if (bytes + more > quota)
+      throw new Refused(
+        413,
+        'photo-quota',
+        `the photos of this job take ${megabytes(bytes)} of the ${megabytes(quota)} that they may take`,
+        'photo',
+      )
+  }
+
+  private async keepOne(person: Person, jobId: JobId, id: PhotoId, sent: Buffer): Promise<PhotoKept> {
+    const { state } = await this.entries.recordFor(person, jobId)
+    const content = state.header?.photosTellPlace ? sent : Buffer.from(withoutPlace(sent))
+    const digest = sha256(content)
     const before = await this.db.getRepository(PhotoRow).findOneBy({ id })
     if (before) {
       if (before.jobId === jobId && before.sha256 === digest) return answer(before)
       throw new Refused(409, 'id-reused', 'another photo has this id already')
     }
-    await this.entries.requireOpen(person, jobId)
+    await this.requireRoom(person, jobId, content.length)
     const { type, width, height, small } = await picture(content)
     await this.write(digest, content, small)
     const row: PhotoRow = {
@@ -61,7 +85,7 @@ export class PhotosService {
     return answer(row)
   }
 
-  /** The file of a photo, or of its small copy, for those who may see the job. */
+  /** The file of a photo, or of its small copy, for those who may see the job; one that is not what was kept is never shown as if it were. */
   async fileFor(
     person: Person,
     jobId: string,
@@ -71,7 +95,14 @@ export class PhotosService {
     await this.entries.requireVisible(person, jobId)
     const row = await this.db.getRepository(PhotoRow).findOneBy({ id, jobId })
     if (!row) throw notFound('photo')
-    return { file: this.path(row.sha256, small), type: small ? 'image/webp' : row.type }
+    const whole = this.path(row.sha256, false)
+    if (!small && sha256(await readFile(whole).catch(() => Buffer.alloc(0))) !== row.sha256)
+      throw new Refused(
+        410,
+        'photo-broken',
+        'the file of this photo is not what was kept: restore it from a backup',
+      )
+    return { file: small ? this.path(row.sha256, true) : whole, type: small ? 'image/webp' : row.type }
   }
 
   /** The file of a photo as it was kept; whoever calls has seen to it that it may be seen. */
@@ -93,6 +124,8 @@ export class PhotosService {
     await durable(file, content)
   }
 }
+
+const megabytes = (bytes: number) => `${Math.round(bytes / 1024 / 1024)} MB`
 
 /** What a picture is, by its content, with a small copy. What does not decode to its end, such as a file that was cut off, is none. */
 async function picture(

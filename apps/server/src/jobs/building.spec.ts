@@ -9,7 +9,7 @@ let jobs: JobSummary[]
 beforeAll(async () => {
   server = await RunningServer.start()
   inspector = await server.signIn('inspector')
-  jobs = (await inspector.json<JobSummary[]>('GET', '/api/jobs')).body
+  jobs = await inspector.jobs()
 })
 afterAll(() => server.stop())
 
@@ -132,8 +132,6 @@ it('a defect of the one-line diagram closes when the diagram is put right', asyn
       method: 'B2',
     }),
   ).toBe('kept')
-  const after = (await inspector.json<JobSummary[]>('GET', '/api/jobs')).body.find(
-    ({ id }) => id === jobOf('Fallowmere'),
-  )!
+  const after = (await inspector.jobs()).find(({ id }) => id === jobOf('Fallowmere'))!
   expect(after.open.stop).toBe(0)
 })

@@ -21,11 +21,3 @@ export class JobSheetRow {
   @PrimaryColumn('text') jobId!: string
   @Index() @PrimaryColumn('text') sheetId!: string
 }
-
-/** What lists show of a job, as JSON; follows from its entries and is written in their transaction. */
-@Entity('job_summaries')
-export class JobSummaryRow {
-  @PrimaryColumn('text') jobId!: string
-  @Column('integer') version!: number
-  @Column('text') facts!: string
-}

@@ -6,14 +6,16 @@ import {
   Param,
   ParseUUIDPipe,
   Post,
+  Put,
   Sse,
   type MessageEvent,
 } from '@nestjs/common'
 import { from, map, switchMap, type Observable } from 'rxjs'
-import { validateEntries, type Appended, type JobBundle, type JobSummary } from '@plumb-mark/contract'
+import { ArchivedDto, validateEntries, type Appended, type JobBundle } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { EntriesService } from '../entries/entries.service.js'
+import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused } from '../http/refused.js'
 import { JobsService } from './jobs.service.js'
 
@@ -25,15 +27,20 @@ export class JobsController {
   ) {}
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
-  @Get()
-  list(@By() person: Person): Promise<JobSummary[]> {
-    return this.jobs.list(person)
-  }
-
-  @MayCall('inspector', 'installer', 'reviewer', 'office')
   @Get(':id')
   bundle(@By() person: Person, @Param('id', ParseUUIDPipe) id: string): Promise<JobBundle> {
     return this.jobs.bundle(person, id)
+  }
+
+  @MayCall('office')
+  @HttpCode(204)
+  @Put(':id/archived')
+  archive(
+    @By() person: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new DtoPipe(ArchivedDto)) { archived }: ArchivedDto,
+  ): Promise<void> {
+    return this.jobs.archive(person, id, archived)
   }
 
   /** What others enter while this person looks; what came before stands in the job as it was loaded. */

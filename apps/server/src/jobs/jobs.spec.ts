@@ -55,7 +55,7 @@ it('an installer sees only jobs shared with them, and not as a file', async () =
   expect((await inspector.append(other, entry('job-opened', { ...header, number: 'PM-OTHER' }))).status).toBe(
     200,
   )
-  const seen = (await installer.json<{ id: string }[]>('GET', '/api/jobs')).body.map(({ id }) => id)
+  const seen = (await installer.jobs()).map(({ id }) => id)
   expect(seen).toContain(jobId)
   expect(seen).not.toContain(other)
   expect((await installer.bundle(other)).status).toBe(404)
@@ -79,9 +79,7 @@ it('sharing is taken back: the job is gone from the installer, and so is what fo
   const told = await followed.text()
   expect([told.includes(share.id), told.includes('unshared')]).toEqual([true, false])
   expect((await installer.bundle(job)).status).toBe(404)
-  expect((await installer.json<{ id: string }[]>('GET', '/api/jobs')).body.map(({ id }) => id)).not.toContain(
-    job,
-  )
+  expect((await installer.jobs()).map(({ id }) => id)).not.toContain(job)
   expect((await inspector.append(job, back())).status).toBe(409)
 })
 

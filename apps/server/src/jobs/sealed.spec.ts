@@ -2,7 +2,6 @@ import { sampleSignature } from '../demo/sample-signature.js'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
 import { DataSource } from 'typeorm'
-import type { JobSummary } from '@plumb-mark/contract'
 import {
   fold,
   inspect,
@@ -143,9 +142,7 @@ it('nor in the database itself', async () => {
 
 it('nor by a statement that replaces instead of changing', async () => {
   const db = server.get(DataSource)
-  const [open] = (await inspector.json<JobSummary[]>('GET', '/api/jobs')).body.filter(
-    ({ id }) => id !== jobId,
-  )
+  const [open] = (await inspector.jobs()).filter(({ id }) => id !== jobId)
   const [entryRow] = (await db.query('SELECT * FROM entries WHERE jobId = ? AND seq = 2', [
     open!.id,
   ])) as Record<string, unknown>[]
@@ -236,11 +233,10 @@ describe('the seal is signed', () => {
 })
 
 it('the list says that it waits for nothing, and the file that leaves judges as it did here', async () => {
-  expect(
-    (
-      await inspector.json<{ id: string; sealed: boolean; waitingFor: string }[]>('GET', '/api/jobs')
-    ).body.find(({ id }) => id === jobId),
-  ).toMatchObject({ sealed: true, waitingFor: 'nothing: signed and sealed' })
+  expect((await inspector.jobs()).find(({ id }) => id === jobId)).toMatchObject({
+    sealed: true,
+    waitingFor: 'nothing: signed and sealed',
+  })
   const { body: file } = await reviewer.json<InspectionFile>('GET', `/api/jobs/${jobId}/inspection.json`)
   expect(inspect(fold(file.entries), sheetsById(file.sheets)).verdict).toBe('conforms')
 })

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
 import type { NestExpressApplication } from '@nestjs/platform-express'
-import type { JobBundle, JobSummary } from '@plumb-mark/contract'
+import type { JobBundle, JobPage, JobSummary } from '@plumb-mark/contract'
 import type { Entry, EntryBodies, EntryKind, Role } from '@plumb-mark/core'
 import { demoServicesOf } from '../demo/demo-services.js'
 import { DEMO_PASSWORD, loadDemo } from '../demo/load-demo.js'
@@ -114,7 +114,12 @@ export class Caller {
   }
 
   async firstJob(): Promise<JobSummary> {
-    return (await this.json<JobSummary[]>('GET', '/api/jobs')).body[0]!
+    return (await this.jobs())[0]!
+  }
+
+  /** The jobs that are listed for this person. */
+  async jobs(): Promise<JobSummary[]> {
+    return (await this.json<JobPage>('GET', '/api/jobs')).body.jobs
   }
 
   bundle(jobId: string): Promise<{ status: number; body: JobBundle }> {

@@ -17,7 +17,7 @@ const FOUND = { settledAt: 20, secondsOver: 10, peak: 6000 }
 beforeAll(async () => {
   server = await RunningServer.start()
   inspector = await server.signIn('inspector')
-  const { body: jobs } = await inspector.json<{ id: string; number: string }[]>('GET', '/api/jobs')
+  const jobs = await inspector.jobs()
   jobId = jobs.find(({ number }) => number === 'PM-2611')!.id
   sealedId = jobs.find(({ number }) => number === 'PM-2598')!.id
 })

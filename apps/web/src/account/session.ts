@@ -1,6 +1,8 @@
 import { create } from 'zustand'
 import type { SignedIn } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
+import { forgetJobs } from '../store/kept-jobs.js'
+import { PHOTO_CACHE } from '../store/photos.js'
 import { ApiError, get, post } from '../http/api.js'
 
 interface Session {
@@ -41,6 +43,7 @@ export const useSession = create<Session>((set) => ({
 
 /** What was opened is kept for work without signal; whoever opens the tablet next finds none of it. */
 async function forgetData(): Promise<void> {
+  await forgetJobs()
   if (typeof caches === 'undefined') return
-  await Promise.all(['plumb-mark-data', 'plumb-mark-photos'].map((name) => caches.delete(name)))
+  await Promise.all(['plumb-mark-data', PHOTO_CACHE].map((name) => caches.delete(name)))
 }

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import type { Appended, JobSummary } from '@plumb-mark/contract'
+import type { Appended, JobPage, JobSummary } from '@plumb-mark/contract'
 import type { CalculatorName } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { get, post } from '../http/api.js'
@@ -17,8 +17,8 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
   const [asking, setAsking] = useState(false)
   useEffect(() => {
     if (asking && !jobs)
-      get<JobSummary[]>('/api/jobs').then(
-        (all) => setJobs(all.filter(({ sealed }) => !sealed)),
+      get<JobPage>('/api/jobs?state=open&limit=200').then(
+        ({ jobs: open }) => setJobs(open),
         (problem: Error) => setSaid({ ok: false, words: problem.message }),
       )
   }, [asking, jobs])

@@ -4,6 +4,8 @@ import { Link, NavLink } from 'react-router'
 import { SmallPrint } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { PlumbBob } from '../marks/plumb-bob.js'
+import { StorageNotice } from './storage-notice.js'
+import { WaitingMark } from './waiting-mark.js'
 import { SignOut } from './sign-out.js'
 import { SettingsMenu } from './settings-menu.js'
 
@@ -69,6 +71,7 @@ export function Frame({
             {tabs.length === 0 && (
               <>
                 <Tab to="/jobs">Jobs</Tab>
+                <Tab to="/defects">Defects</Tab>
                 {person?.role !== 'installer' && (
                   <>
                     <Tab to="/visits">Visits</Tab>
@@ -88,6 +91,7 @@ export function Frame({
           </chakra.nav>
           <HStack ml="auto" gap="4px">
             {status}
+            <WaitingMark />
             <SmallPrint hideBelow="2xl">
               {person?.name}, {person?.role}
             </SmallPrint>
@@ -96,6 +100,7 @@ export function Frame({
           </HStack>
         </Flex>
       </chakra.header>
+      <StorageNotice />
       <Box as="main" flex="1" minH={0}>
         {children}
       </Box>

@@ -2,14 +2,14 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { LogOut } from 'lucide-react'
 import { useState } from 'react'
 import { useSession } from '../account/session.js'
-import { waiting, waitingJobs } from '../store/outbox.js'
+import { waitingInAll } from '../store/outbox.js'
 
 /** Signs out; with something waiting on this device it says so first, and whose it stays. */
 export function SignOut() {
   const { person, signOut } = useSession()
   const [left, setLeft] = useState(0)
-  const leave = () => {
-    const waits = person ? waitingJobs().reduce((sum, jobId) => sum + waiting(jobId, person.id).length, 0) : 0
+  const leave = async () => {
+    const waits = person ? (await waitingInAll(person.id)).length : 0
     if (waits === 0) void signOut()
     else setLeft(waits)
   }
@@ -19,7 +19,7 @@ export function SignOut() {
         variant="plain"
         px="0"
         minW="44px"
-        onClick={leave}
+        onClick={() => void leave()}
         aria-label="Sign out"
         title={`Sign out ${person?.name ?? ''}`}
       >

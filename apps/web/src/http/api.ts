@@ -47,6 +47,8 @@ export function putFile<T>(address: string, field: string, file: Blob): Promise<
   form.append(field, file)
   return call<T>('PUT', address, form)
 }
+export const putBytes = <T>(address: string, bytes: Uint8Array) =>
+  call<T>('PUT', address, bytes as BodyInit, 'application/octet-stream')
 export const put = <T>(address: string, body: unknown) =>
   call<T>('PUT', address, JSON.stringify(body), 'application/json')
 export const remove = (address: string) => call<undefined>('DELETE', address)

@@ -3,12 +3,12 @@ import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import { Navigate, Outlet, useLocation, useParams } from 'react-router'
 import { CLOCK_TOLERANCE, blockers, dangers, isOpen, type Role } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
+import { SetAsideList } from '../device/set-aside-list.js'
 import { Frame } from '../frame/frame.js'
 import { Problem } from '../marks/problem.js'
 import { useFollowing } from '../store/follow.js'
 import { useInspection } from '../store/inspection.js'
 import { JobStatus } from './job-status.js'
-import { SetAsideList } from './set-aside-list.js'
 
 /** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
 export function JobFrame() {

@@ -1,33 +1,51 @@
-import { Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { Button, Flex, Stack, Text } from '@chakra-ui/react'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Link } from 'react-router'
-import type { JobSummary } from '@plumb-mark/contract'
+import { JOB_STATES, WAITED_FOR, type JobPage } from '@plumb-mark/contract'
 import { SEVERITIES, STAGES, STAGE_TITLES } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { Page } from '../frame/page.js'
-import { useFetched } from '../http/use-fetched.js'
-import { Problem } from '../marks/problem.js'
+import { get } from '../http/api.js'
+import { FilterPanel, type Filter } from '../lists/filter-panel.js'
+import { useListAddress } from '../lists/list-address.js'
+import { Pager } from '../lists/pager.js'
+import { SavedFilters } from '../lists/saved-filters.js'
+import { SearchField } from '../lists/search-field.js'
+import { thingFilters, useThings } from '../lists/things.js'
+import { Note } from '../look/text.js'
+import { ChoiceField, optionsOf, type Option } from '../marks/choice-field.js'
+import { JobRow } from './job-row.js'
 
-const Row = chakra(Link, {
-  base: {
-    display: 'block',
-    py: '20px',
-    px: { base: '4px', md: '12px' },
-    borderBottom: '1px solid',
-    borderColor: 'hair',
-    _hover: { bg: 'panel' },
-  },
-})
+const STATE_WORDS = {
+  open: 'open',
+  sealed: 'signed and sealed',
+  current: 'open and sealed',
+  archived: 'archived',
+} as const
+const SORTS: Option[] = [
+  ['changed', 'changed last'],
+  ['open', 'worst first'],
+  ['number', 'number'],
+  ['title', 'title'],
+  ['site', 'site'],
+]
 
-/** Every job with what it is waiting for. */
+/** Every job with what it is waiting for: searched, narrowed and put in order by the server. */
 export function JobsView() {
   const role = useSession(({ person }) => person?.role)
-  const { value: jobs, problem } = useFetched<JobSummary[]>('/api/jobs')
+  const address = useListAddress()
+  const { value, ask, query, page, turnTo, asked } = address
+  const { data, error } = useQuery({
+    queryKey: ['jobs', query],
+    queryFn: () => get<JobPage>(`/api/jobs?${query}`),
+    placeholderData: keepPreviousData,
+  })
+  const filters = useFilters(value('maker'))
   return (
     <Page
       title="Jobs"
       width="940px"
-      problem={problem}
+      problem={error?.message}
       actions={
         (role === 'inspector' || role === 'office') && (
           <Button asChild>
@@ -36,59 +54,77 @@ export function JobsView() {
         )
       }
     >
-      {jobs?.length === 0 && (
-        <Text mt="16px">
-          {role === 'installer'
-            ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.'
-            : 'No jobs yet. Open the first with “New job”.'}
-        </Text>
+      <Flex gap="10px" mt="14px" wrap="wrap" align="flex-end">
+        <SearchField
+          label="Number, site, customer, serial, defect"
+          value={value('q')}
+          onSearch={(q) => ask({ q })}
+        />
+        <FilterPanel filters={filters} address={address}>
+          <ChoiceField
+            label="Order"
+            value={value('sort') || 'changed'}
+            options={SORTS}
+            onChange={(sort) => ask({ sort: sort === 'changed' ? undefined : sort })}
+          />
+        </FilterPanel>
+      </Flex>
+      <SavedFilters view="jobs" asked={asked} />
+      {data && data.beingRead > 0 && (
+        <Note mt="8px" role="status">
+          {data.beingRead} jobs are being read again since the program was renewed: until then they are found
+          by their number, title and site only.
+        </Note>
       )}
-      <Stack gap="0" mt="14px">
-        {jobs?.map((job) => (
+      {data?.total === 0 && <NoJobs narrowed={asked.size > 0} role={role} />}
+      <Stack gap="0" mt="10px">
+        {data?.jobs.map((job) => (
           <JobRow key={job.id} job={job} to={`/jobs/${job.id}/${role === 'installer' ? 'rework' : 'walk'}`} />
         ))}
       </Stack>
+      {data && <Pager page={page} total={data.total} onTurn={turnTo} />}
     </Page>
   )
 }
 
-function JobRow({ job, to }: { job: JobSummary; to: string }) {
-  const open = SEVERITIES.filter((severity) => job.open[severity] > 0)
-  const stages = STAGES.filter((stage) => job.left[stage])
-  return (
-    <Row to={to}>
-      <Flex gap="14px" align="baseline" wrap="wrap">
-        <Note fontFamily="mono">{job.number}</Note>
-        <Text as="h2" fontSize="21px" fontWeight={600} lineHeight={1.2}>
-          {job.title}
-        </Text>
-      </Flex>
-      <Text color="faint" mt="2px">
-        {job.site}
-      </Text>
-      <Text mt="10px" fontSize="17px" maxW="70ch">
-        <Text as="span" color={job.sealed ? 'accent' : 'unproven'} fontWeight={600}>
-          {'Waiting for '}
-        </Text>
-        {job.waitingFor}
-      </Text>
-      {job.problem && <Problem mt="6px">{job.problem}</Problem>}
-      <HStack gap="18px" mt="8px" wrap="wrap" fontSize="14px" color="faint">
-        {open.map((severity) => (
-          <Text
-            key={severity}
-            color={severity === 'stop' || severity === 'major' ? 'danger' : 'faint'}
-            fontWeight={severity === 'stop' ? 700 : 400}
-          >
-            {job.open[severity]} {severity} open
-          </Text>
-        ))}
-        {stages.map((stage) => (
-          <Text key={stage}>
-            {STAGE_TITLES[stage]}: {job.left[stage]} to inspect
-          </Text>
-        ))}
-      </HStack>
-    </Row>
-  )
+function NoJobs({ narrowed, role }: { narrowed: boolean; role: string | undefined }) {
+  const words = narrowed
+    ? 'No job is like that. Take a filter away, or search for less.'
+    : role === 'installer'
+      ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.'
+      : 'No jobs yet. Open the first with “New job”.'
+  return <Text mt="16px">{words}</Text>
+}
+
+function useFilters(maker: string): Filter[] {
+  const things = useThings()
+  return [
+    {
+      name: 'state',
+      label: 'State',
+      any: STATE_WORDS.current,
+      options: optionsOf(
+        JOB_STATES.filter((state) => state !== 'current'),
+        STATE_WORDS,
+      ),
+    },
+    {
+      name: 'waits',
+      label: 'Waiting for',
+      any: 'anybody',
+      options: optionsOf(WAITED_FOR, (who) => `the ${who}`),
+    },
+    { name: 'stage', label: 'Left to inspect', any: 'any stage', options: optionsOf(STAGES, STAGE_TITLES) },
+    {
+      name: 'severity',
+      label: 'Open defects',
+      any: 'any or none',
+      options: optionsOf(SEVERITIES, (one) => one),
+    },
+    ...thingFilters(things, maker),
+    { name: 'serial', label: 'Serial number', type: 'text' },
+    { name: 'site', label: 'Site', type: 'text' },
+    { name: 'from', label: 'Changed from', type: 'date' },
+    { name: 'to', label: 'Changed until', type: 'date' },
+  ]
 }

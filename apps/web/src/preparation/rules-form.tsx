@@ -3,7 +3,10 @@ import type { JobHeader } from '@plumb-mark/core'
 import { QuantityInput } from '../marks/quantity-input.js'
 import { ChoiceField, type Option } from '../marks/choice-field.js'
 
-export type Rules = Pick<JobHeader, 'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds' | 'coldest'>
+export type Rules = Pick<
+  JobHeader,
+  'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds' | 'coldest' | 'photosTellPlace'
+>
 
 const CHOICES = {
   school: {
@@ -67,6 +70,16 @@ export function RulesForm({
         ]}
         disabled={disabled}
         onChange={(value) => onChange({ copperBonds: value === 'copper' })}
+      />
+      <ChoiceField
+        label="Place in photos"
+        value={rules.photosTellPlace ? 'kept' : 'removed'}
+        options={[
+          ['removed', 'removed on this device'],
+          ['kept', 'kept as the camera says'],
+        ]}
+        disabled={disabled}
+        onChange={(value) => onChange({ photosTellPlace: value === 'kept' })}
       />
       <QuantityInput
         label="Coldest morning"

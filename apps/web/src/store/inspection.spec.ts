@@ -27,9 +27,9 @@ beforeEach(() => {
 
 it('what is appended is judged at once, waits on this device, and is linked when the server has it', async () => {
   state().append(BY, { kind: 'unit-fitted', body: { ...UNIT.body, label: 'renamed' } as never })
-  expect([labels(), state().sync, waiting('j', BY.id).length]).toEqual([['renamed'], 'sending', 1])
+  expect([labels(), state().sync, (await waiting('j', BY.id)).length]).toEqual([['renamed'], 'sending', 1])
   await waitFor(() => expect(state().sync).toBe('kept'))
-  expect([state().entries.at(-1)!.hash, waiting('j', BY.id).length]).toEqual(['kept', 0])
+  expect([state().entries.at(-1)!.hash, (await waiting('j', BY.id)).length]).toEqual(['kept', 0])
 })
 
 it('what the server refuses is set aside whole, with its reason, and can be sent again', async () => {
@@ -47,22 +47,22 @@ it('what the server refuses is set aside whole, with its reason, and can be sent
     reason: 'the job is sealed',
     entries: [{ body: { unitId: 'u' } }],
   })
-  state().sendAgain(aside!)
-  expect([waiting('j', BY.id).length, useSetAside.getState().list]).toEqual([1, []])
+  await state().sendAgain(aside!)
+  expect([(await waiting('j', BY.id)).length, useSetAside.getState().list]).toEqual([1, []])
 })
 
 it('without signal it says that it waits, and nothing is lost', async () => {
   globalThis.fetch = (() => Promise.reject(new TypeError('no signal'))) as typeof fetch
   state().append(BY, { kind: 'unit-removed', body: { unitId: 'u' } })
   await waitFor(() => expect(state().sync).toBe('waiting'))
-  expect([labels(), waiting('j', BY.id).length]).toEqual([[], 1])
+  expect([labels(), (await waiting('j', BY.id)).length]).toEqual([[], 1])
   serverSays({})
   await state().flush()
-  expect([state().sync, waiting('j', BY.id).length]).toEqual(['kept', 0])
+  expect([state().sync, (await waiting('j', BY.id)).length]).toEqual(['kept', 0])
 })
 
 it('a job that is opened again takes up what this device had not sent, after what the server has', async () => {
-  addToOutbox('j', BY.id, [
+  await addToOutbox('j', BY.id, [
     { id: 'mine', kind: 'unit-removed', at: '2026-06-02T00:00:00Z', body: { unitId: 'u' } },
   ])
   const { entries, instruments } = state()
@@ -76,7 +76,7 @@ it('a job that is opened again takes up what this device had not sent, after wha
 })
 
 it('an entry that the server has already is not shown twice', async () => {
-  addToOutbox('j', BY.id, [
+  await addToOutbox('j', BY.id, [
     { id: 'e1', kind: 'unit-fitted', at: '2026-06-02T00:00:00Z', body: UNIT.body as never },
   ])
   const { entries, instruments } = state()
@@ -148,7 +148,7 @@ it('what a colleague enters meanwhile is taken in before what this device has no
   ).toHaveLength(1)
   expect(state().entries.at(-1)!.body).toMatchObject({ label: 'mine' })
   expect(labels().sort()).toEqual(['mine', 'theirs'])
-  expect([state().draft, waiting('j', BY.id).length]).toEqual([draft, 1])
+  expect([state().draft, (await waiting('j', BY.id)).length]).toEqual([draft, 1])
   state().tryOut(undefined)
   expect(labels().sort()).toEqual(['mine', 'theirs'])
 })

@@ -24,9 +24,10 @@ import {
   type SheetId,
 } from '@plumb-mark/core'
 import { get as fetchJson } from '../http/api.js'
+import { fetchJob, rememberEntries } from './kept-jobs.js'
 import { useSession } from '../account/session.js'
 import { addToOutbox, sendNext, waiting } from './outbox.js'
-import { useSetAside, type SetAside } from './set-aside.js'
+import { takeFromAside, type SetAside } from './set-aside.js'
 import { withQueue } from './with-queue.js'
 
 export type Sync = 'kept' | 'sending' | 'waiting'
@@ -64,8 +65,8 @@ interface OpenInspection {
   tryOut(draft: AsBuilt | undefined): void
   dismissRefusal(): void
   flush(): Promise<void>
-  /** What was set aside goes back into the queue, and is set aside no more. */
-  sendAgain(aside: SetAside): void
+  /** What was set aside goes back into the queue, as it was or as it was mended, and is set aside no more. */
+  sendAgain(aside: SetAside, entries?: readonly NewEntry[]): Promise<void>
 }
 
 /** The entries judged, and the draft on top of them where there is one. */
@@ -109,15 +110,15 @@ export const useInspection = create<OpenInspection>((set, get) => ({
         problem: undefined,
         refusal: undefined,
       })
-    try {
-      const bundle = await fetchJson<JobBundle>(`/api/jobs/${jobId}`)
+    const show = async (bundle: JobBundle) => {
+      const unsent = await waiting(jobId, personId())
+      if (get().jobId !== jobId) return
       const sheets = new Map(bundle.sheets.map((sheet) => [sheetId(sheet), sheet]))
-      const unsent = waiting(jobId, personId()).filter(
-        ({ id }) => !bundle.entries.some((entry) => entry.id === id),
-      )
+      const here = new Set(bundle.entries.map(({ id }) => id))
+      const mine = unsent.filter(({ id }) => !here.has(id))
       const entries = [
         ...bundle.entries,
-        ...unsent.map((entry, i) => provisional(entry, jobId, bundle.entries.length + i + 1, NOBODY)),
+        ...mine.map((entry, i) => provisional(entry, jobId, bundle.entries.length + i + 1, NOBODY)),
       ]
       set({
         jobId,
@@ -132,22 +133,25 @@ export const useInspection = create<OpenInspection>((set, get) => ({
         problem: undefined,
       })
       void get().flush()
+    }
+    try {
+      await show(await fetchJob(jobId, (late) => void show(late)))
     } catch (problem) {
-      set({ problem: (problem as Error).message })
+      if (get().jobId === jobId) set({ problem: (problem as Error).message })
     }
   },
 
   append(by, ...changes) {
-    const { jobId, entries, sheets, kept } = get()
-    if (!jobId || !kept) return false
+    const { jobId, entries, sheets, kept: judged } = get()
+    if (!jobId || !judged) return false
     const at = new Date().toISOString()
     const fresh = changes.map(({ kind, body }) => ({ id: uuid(), kind, at, body }) as NewEntry)
-    const step = taken(fresh, by, jobId, kept, sheets)
+    const step = taken(fresh, by, jobId, judged, sheets)
     if (!step.ok) {
       set({ refusal: step.message })
       return false
     }
-    addToOutbox(jobId, by.id, fresh)
+    const kept = addToOutbox(jobId, by.id, fresh)
     const next = [...entries, ...step.entries]
     set({
       entries: next,
@@ -156,7 +160,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
       sync: 'sending',
       refusal: undefined,
     })
-    void get().flush()
+    void kept.then(() => get().flush())
     return true
   },
 
@@ -174,6 +178,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     // What was missed while the line was down, and a sheet that was adopted, are not here: the job is loaded anew with them.
     const missed = fresh[0]!.seq > here.size + 1
     if (missed || fresh.some(({ kind }) => kind === 'sheet-adopted')) return void get().open(jobId)
+    void rememberEntries(fresh).catch(() => undefined)
     const ids = new Set(fresh.map(({ id }) => id))
     const linked = [...entries.filter(({ hash }) => hash !== ''), ...fresh].sort((a, b) => a.seq - b.seq)
     const unsent = entries.filter(({ id, hash }) => hash === '' && !ids.has(id))
@@ -224,11 +229,11 @@ export const useInspection = create<OpenInspection>((set, get) => ({
       }
     }),
 
-  sendAgain(aside) {
-    const { jobId, by, entries: again } = aside
-    addToOutbox(jobId, by, again)
-    useSetAside.getState().take(aside)
-    if (get().jobId === jobId) void get().open(jobId)
+  async sendAgain(aside, entries = aside.entries) {
+    const { jobId, by } = aside
+    await addToOutbox(jobId, by, entries)
+    await takeFromAside(aside)
+    if (get().jobId === jobId) await get().open(jobId)
   },
 }))
 

@@ -1,8 +1,9 @@
 import { jest } from '@jest/globals'
 import type { NewEntry } from '@plumb-mark/core'
-import { addToOutbox, sendNext, waiting } from './outbox.js'
+import { device } from './device-database.js'
+import { addToOutbox, sendNext, useOnlyHere, waiting } from './outbox.js'
+import { keepPhoto } from './photos.js'
 
-const kept = new Map<string, string>()
 const entry = (id: string): NewEntry => ({
   id,
   kind: 'unit-removed',
@@ -11,16 +12,9 @@ const entry = (id: string): NewEntry => ({
 })
 let answers: (() => Response | Promise<Response>)[] = []
 
-beforeEach(() => {
-  kept.clear()
-  Object.assign(globalThis, {
-    localStorage: {
-      getItem: (key: string) => kept.get(key) ?? null,
-      setItem: (key: string, value: string) => void kept.set(key, value),
-      removeItem: (key: string) => void kept.delete(key),
-    },
-    fetch: jest.fn(async () => answers.shift()!()),
-  })
+beforeEach(async () => {
+  for (const table of device.tables) await table.clear()
+  globalThis.fetch = jest.fn(async () => answers.shift()!()) as typeof fetch
 })
 
 const json = (status: number, body: object) => () => new Response(JSON.stringify(body), { status })
@@ -28,23 +22,23 @@ const refusal = json(409, { error: { code: 'sealed', message: 'sealed' } })
 const noSignal = () => Promise.reject(new TypeError('failed to fetch'))
 
 it('the entries of one step are sent as one batch, and a job keeps the order of its steps', async () => {
-  addToOutbox('j', 'p', [entry('a'), entry('b')])
-  addToOutbox('j', 'p', [entry('c')])
+  await addToOutbox('j', 'p', [entry('a'), entry('b')])
+  await addToOutbox('j', 'p', [entry('c')])
   answers = [json(200, { entries: [{ id: 'a' }, { id: 'b' }] }), json(200, { entries: [{ id: 'c' }] })]
   await sendNext('j', 'p')
   const [, { body }] = (globalThis.fetch as jest.Mock).mock.calls[0] as [string, { body: string }]
   expect(JSON.parse(body)).toMatchObject({ entries: [{ id: 'a' }, { id: 'b' }] })
-  expect(waiting('j', 'p').map(({ id }) => id)).toEqual(['c'])
+  expect((await waiting('j', 'p')).map(({ id }) => id)).toEqual(['c'])
 })
 
 it('batches are sent one by one in their order, and leave the device when they are acknowledged', async () => {
-  addToOutbox('j', 'p', [entry('a')])
-  addToOutbox('j', 'p', [entry('b')])
+  await addToOutbox('j', 'p', [entry('a')])
+  await addToOutbox('j', 'p', [entry('b')])
   answers = [json(200, { entries: [{ id: 'a' }] }), json(200, { entries: [{ id: 'b' }] })]
   expect(
     [await sendNext('j', 'p'), await sendNext('j', 'p'), await sendNext('j', 'p')].map(({ kind }) => kind),
   ).toEqual(['kept', 'kept', 'nothing'])
-  expect(waiting('j', 'p')).toEqual([])
+  expect(await waiting('j', 'p')).toEqual([])
 })
 
 it.each([
@@ -56,58 +50,109 @@ it.each([
   ['a proxy that finds nothing', () => new Response('nothing here', { status: 404 })],
   ['too many at once', json(429, { error: { code: 'too-many', message: '' } })],
 ])('%s leaves the entry where it is', async (_what, answer) => {
-  addToOutbox('j', 'p', [entry('a')])
+  await addToOutbox('j', 'p', [entry('a')])
   answers = [answer]
   expect((await sendNext('j', 'p')).kind).toBe('unreachable')
-  expect(waiting('j', 'p').map(({ id }) => id)).toEqual(['a'])
+  expect((await waiting('j', 'p')).map(({ id }) => id)).toEqual(['a'])
 })
 
 it('a session that has ended is said, and what waits stays', async () => {
-  addToOutbox('j', 'p', [entry('a')])
+  await addToOutbox('j', 'p', [entry('a')])
   answers = [json(401, { error: { code: 'not-signed-in', message: '' } })]
   expect((await sendNext('j', 'p')).kind).toBe('signed-out')
-  expect(waiting('j', 'p')).toHaveLength(1)
+  expect(await waiting('j', 'p')).toHaveLength(1)
 })
 
 it('what somebody else entered on this tablet is neither sent nor shown in the name of who opens it next', async () => {
-  addToOutbox('j', 'q', [entry('a')])
-  addToOutbox('j', 'p', [entry('b')])
+  await addToOutbox('j', 'q', [entry('a')])
+  await addToOutbox('j', 'p', [entry('b')])
   answers = [json(200, { entries: [{ id: 'b' }] })]
   expect(await sendNext('j', 'p')).toMatchObject({ kind: 'kept', entries: [{ id: 'b' }] })
   expect((await sendNext('j', 'p')).kind).toBe('nothing')
-  expect([waiting('j', 'p'), waiting('j', 'q').map(({ id }) => id)]).toEqual([[], ['a']])
-})
-
-it('what an earlier version kept, without a name, is still sent', async () => {
-  kept.set('plumb-mark-outbox-j', JSON.stringify([entry('a'), [entry('b')]]))
-  expect(waiting('j', 'p').map(({ id }) => id)).toEqual(['a', 'b'])
+  expect([await waiting('j', 'p'), (await waiting('j', 'q')).map(({ id }) => id)]).toEqual([[], ['a']])
 })
 
 it('what the server refuses is set aside before it leaves the queue: it is never nowhere', async () => {
-  addToOutbox('j', 'p', [entry('a')])
+  await addToOutbox('j', 'p', [entry('a')])
   answers = [refusal]
-  const setItem = globalThis.localStorage.setItem
   const waitedThen: number[] = []
-  globalThis.localStorage.setItem = (key: string, value: string) => {
-    if (key === 'plumb-mark-set-aside') waitedThen.push(waiting('j', 'p').length)
-    setItem(key, value)
-  }
+  const put = device.aside.put.bind(device.aside)
+  jest
+    .spyOn(device.aside, 'put')
+    .mockImplementation(
+      (one) => device.batches.count().then((count) => (waitedThen.push(count), put(one))) as never,
+    )
   await sendNext('j', 'p')
-  expect([waitedThen, waiting('j', 'p')]).toEqual([[1], []])
-  const aside = JSON.parse(kept.get('plumb-mark-set-aside')!) as object[]
-  expect(aside).toMatchObject([{ jobId: 'j', by: 'p', reason: 'sealed', entries: [{ id: 'a' }] }])
+  expect([waitedThen, await waiting('j', 'p')]).toEqual([[1], []])
+  expect(await device.aside.toArray()).toMatchObject([
+    { jobId: 'j', by: 'p', reason: 'sealed', code: 'sealed', entries: [{ id: 'a' }] },
+  ])
 })
 
 it('what the server refuses is told and does not stand in the way of the rest', async () => {
-  addToOutbox('j', 'p', [entry('a')])
-  addToOutbox('j', 'p', [entry('b')])
+  await addToOutbox('j', 'p', [entry('a')])
+  await addToOutbox('j', 'p', [entry('b')])
   answers = [refusal, json(200, { entries: [{ id: 'b' }] })]
   expect(await sendNext('j', 'p')).toMatchObject({ kind: 'refused', problem: { code: 'sealed' } })
   expect(await sendNext('j', 'p')).toMatchObject({ kind: 'kept', entries: [{ id: 'b' }] })
 })
 
-it('each job waits for itself, and what cannot be read counts as nothing', () => {
-  addToOutbox('j', 'p', [entry('a')])
-  kept.set('plumb-mark-outbox-k', '{broken')
-  expect([waiting('j', 'p').length, waiting('k', 'p').length]).toEqual([1, 0])
+it('each job waits for itself', async () => {
+  await addToOutbox('j', 'p', [entry('a')])
+  expect([(await waiting('j', 'p')).length, (await waiting('k', 'p')).length]).toEqual([1, 0])
+})
+
+it('where the device keeps nothing any more, it stays in the page, is said, and is sent from there', async () => {
+  const full = jest.spyOn(device.batches, 'bulkAdd').mockRejectedValue(new Error('quota'))
+  await addToOutbox('j', 'p', [entry('a')])
+  full.mockRestore()
+  expect(useOnlyHere.getState().batches).toMatchObject([{ entries: [{ id: 'a' }] }])
+  answers = [json(200, { entries: [] })]
+  expect((await sendNext('j', 'p')).kind).toBe('kept')
+  expect([useOnlyHere.getState().batches, await waiting('j', 'p')]).toEqual([[], []])
+})
+
+describe('a photo', () => {
+  const showing = (id: string, sha256: string): NewEntry => ({
+    id: 'a',
+    kind: 'observation',
+    at: '2026-01-01T00:00:00Z',
+    body: { point: 'u/q/unit', seen: true, photos: [{ id, sha256 }] },
+  })
+  const sent = () => (globalThis.fetch as jest.Mock).mock.calls.map(([address]) => String(address))
+  const take = async (bytes: number) => {
+    const photo = await keepPhoto('j', 'p', new Blob([new Uint8Array(bytes)], { type: 'image/jpeg' }))
+    await addToOutbox('j', 'p', [showing(photo.id, photo.sha256)])
+    return `/api/jobs/j/photos/${photo.id}`
+  }
+  const kept = json(200, { id: 'x', sha256: 'y', width: 1, height: 1 })
+  const have = (bytes: number) => json(200, { have: bytes })
+
+  it('is sent before the entry that shows it, and leaves the device then', async () => {
+    const address = await take(2000)
+    answers = [kept, json(200, { entries: [{ id: 'a', jobId: 'j' }] })]
+    expect((await sendNext('j', 'p')).kind).toBe('kept')
+    expect([sent(), await device.photos.count()]).toEqual([[address, '/api/jobs/j/entries'], 0])
+  })
+  it('that is large goes on where the line broke', async () => {
+    const address = await take(600_000)
+    answers = [have(0), have(262_144), noSignal]
+    expect((await sendNext('j', 'p')).kind).toBe('unreachable')
+    expect(await device.photos.count()).toBe(1)
+    answers = [have(262_144), have(524_288), have(600_000), json(200, { entries: [{ id: 'a', jobId: 'j' }] })]
+    expect((await sendNext('j', 'p')).kind).toBe('kept')
+    expect(sent().slice(3)).toEqual([
+      `${address}/part`,
+      `${address}/part?from=262144&of=600000`,
+      `${address}/part?from=524288&of=600000`,
+      '/api/jobs/j/entries',
+    ])
+  })
+  it('that the server does not take is set aside with its entry, and stays on the device', async () => {
+    await take(2000)
+    answers = [json(400, { error: { code: 'not-a-photo', message: 'no picture' } })]
+    expect((await sendNext('j', 'p')).kind).toBe('refused')
+    expect(await device.aside.toArray()).toMatchObject([{ reason: 'no picture', entries: [{ id: 'a' }] }])
+    expect(await device.photos.count()).toBe(1)
+  })
 })

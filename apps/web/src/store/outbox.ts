@@ -1,51 +1,58 @@
+import { create } from 'zustand'
 import type { Appended } from '@plumb-mark/contract'
-import type { Entry, JobId, NewEntry, PersonId } from '@plumb-mark/core'
+import { photosShown, type Entry, type JobId, type NewEntry, type PersonId } from '@plumb-mark/core'
 import { ApiError, post } from '../http/api.js'
-import { kept, putAway, keysOf } from './on-device.js'
-import { useSetAside } from './set-aside.js'
-
-const PREFIX = 'plumb-mark-outbox-'
-const key = (jobId: JobId) => `${PREFIX}${jobId}`
-
-/** Entries of one step, which are kept all or none; what waits belongs to the person who entered it. */
-export interface Batch {
-  by: PersonId
-  entries: readonly NewEntry[]
-}
+import { device, type Batch } from './device-database.js'
+import { rememberEntries } from './kept-jobs.js'
+import { sendPhotos } from './photos.js'
+import { putAside } from './set-aside.js'
 
 /** As many as one send may carry; a longer step (a tester's file) is sent in parts. */
 const MOST_AT_ONCE = 400
 
-/** Batches that wait on this device until the server has acknowledged them, oldest first; they survive a reload. */
-function waitingBatches(jobId: JobId): Batch[] {
-  const all = kept<Partial<Batch> | readonly NewEntry[] | NewEntry>(key(jobId))
-  // What an earlier version kept names nobody: whoever opens the tablet then sends it, as before.
-  return all.map((one) => {
-    if (Array.isArray(one)) return { by: '', entries: one as readonly NewEntry[] }
-    return 'entries' in one ? (one as Batch) : { by: '', entries: [one as NewEntry] }
-  })
-}
+/**
+ * What this device could not keep, because its storage is full or absent: it is in this page alone, is sent from there, and the page says so.
+ */
+export const useOnlyHere = create<{ batches: readonly Batch[] }>(() => ({ batches: [] }))
 
-const isOf =
-  (person: PersonId) =>
-  ({ by }: Batch): boolean =>
-    by === '' || by === person
+/** Writing goes on while the page does; whoever asks what waits is answered after it. */
+let writing: Promise<void> = Promise.resolve()
 
-/** What this person entered in a job and the server does not have yet. */
-export const waiting = (jobId: JobId, person: PersonId): NewEntry[] =>
-  waitingBatches(jobId)
-    .filter(isOf(person))
-    .flatMap(({ entries }) => entries)
-
-/** The jobs of which something waits on this device, whoever entered it. */
-export const waitingJobs = (): JobId[] => keysOf(PREFIX).map((one) => one.slice(PREFIX.length))
-
-export function addToOutbox(jobId: JobId, by: PersonId, entries: readonly NewEntry[]): void {
+/** Keeps the entries of a step on this device until the server has acknowledged them. */
+export function addToOutbox(jobId: JobId, by: PersonId, entries: readonly NewEntry[]): Promise<void> {
   const parts: Batch[] = []
   for (let i = 0; i < entries.length; i += MOST_AT_ONCE)
-    parts.push({ by, entries: entries.slice(i, i + MOST_AT_ONCE) })
-  putAway(key(jobId), [...waitingBatches(jobId), ...parts])
+    parts.push({ jobId, by, entries: entries.slice(i, i + MOST_AT_ONCE) })
+  writing = writing.then(async () => {
+    try {
+      await device.batches.bulkAdd(parts.map((part) => ({ ...part })))
+    } catch {
+      useOnlyHere.setState(({ batches }) => ({ batches: [...batches, ...parts] }))
+    }
+  })
+  return writing
 }
+
+async function batchesOf(person: PersonId): Promise<Batch[]> {
+  await writing
+  const kept = await device.batches.toArray().catch(() => [])
+  return [...kept, ...useOnlyHere.getState().batches].filter(({ by }) => by === '' || by === person)
+}
+
+/** What this person entered in a job and the server does not have yet, oldest first. */
+export async function waiting(jobId: JobId, person: PersonId): Promise<NewEntry[]> {
+  const batches = await batchesOf(person)
+  return batches.filter((one) => one.jobId === jobId).flatMap(({ entries }) => entries)
+}
+
+/** What this person entered in any job and the server does not have yet. */
+export const waitingInAll = async (person: PersonId): Promise<NewEntry[]> =>
+  (await batchesOf(person)).flatMap(({ entries }) => entries)
+
+/** The jobs of which something of this person waits. */
+export const waitingJobs = async (person: PersonId): Promise<JobId[]> => [
+  ...new Set((await batchesOf(person)).map(({ jobId }) => jobId)),
+]
 
 export type Sent =
   | { kind: 'kept'; entries: readonly Entry[]; clockAhead: number }
@@ -59,34 +66,43 @@ const LINE = [0, 407, 408, 429]
 const SIGNED_OUT = 401
 const SERVER_FAULT = 500
 
-/** Sends the oldest batch of this person; what the server refuses is set aside. Ids are made here, so sending one twice is harmless. */
+/**
+ * Sends the oldest batch of this person, the photos that it shows before it; what the server refuses is set aside. Ids are made here, so
+ * sending one twice is harmless.
+ */
 export async function sendNext(jobId: JobId, person: PersonId): Promise<Sent> {
-  const batch = waitingBatches(jobId).find(isOf(person))
+  const batch = (await batchesOf(person)).find((one) => one.jobId === jobId)
   if (!batch) return { kind: 'nothing' }
-  const first = batch.entries[0]?.id
-  const done = () =>
-    putAway(
-      key(jobId),
-      waitingBatches(jobId).filter(({ entries }) => entries[0]?.id !== first),
-    )
+  const { entries } = batch
   try {
-    const { entries, clockAhead } = await post<Appended>(`/api/jobs/${jobId}/entries`, {
-      entries: batch.entries,
+    await sendPhotos(entries.flatMap((entry) => photosShown(entry)).map(({ id }) => id))
+    const answer = await post<Appended>(`/api/jobs/${jobId}/entries`, {
+      entries,
       clock: new Date().toISOString(),
     })
-    done()
-    return { kind: 'kept', entries, clockAhead }
+    await done(batch, answer.entries)
+    return { kind: 'kept', entries: answer.entries, clockAhead: answer.clockAhead }
   } catch (problem) {
     if (!(problem instanceof ApiError)) return { kind: 'unreachable' }
     if (problem.status === SIGNED_OUT) return { kind: 'signed-out' }
     // A proxy on the way speaks no word of ours: what it refuses was not refused by the server.
     if (!problem.own || LINE.includes(problem.status) || problem.status >= SERVER_FAULT)
       return { kind: 'unreachable' }
-    const { entries } = batch
-    const at = new Date().toISOString()
     // There before it is gone here: a page that is closed in between finds it twice, and not never.
-    useSetAside.getState().put({ jobId, by: person, at, entries, reason: problem.message })
-    done()
+    const at = new Date().toISOString()
+    const { message: reason, code } = problem
+    await putAside({ id: entries[0]!.id, jobId, by: person, at, entries, reason, code })
+    await done(batch)
     return { kind: 'refused', entries, problem }
   }
+}
+
+/** Waits no longer. What was kept goes at the same moment to what this device knows of the job: it is seen without signal too. */
+async function done({ n, entries }: Batch, kept: readonly Entry[] = []): Promise<void> {
+  if (n !== undefined)
+    return device.transaction('rw', device.batches, device.later, async () => {
+      await rememberEntries(kept)
+      await device.batches.delete(n)
+    })
+  useOnlyHere.setState(({ batches }) => ({ batches: batches.filter((one) => one.entries !== entries) }))
 }

@@ -1,6 +1,7 @@
 import { useSession } from '../account/session.js'
 import { useInspection } from './inspection.js'
 import { sendNext, waitingJobs } from './outbox.js'
+import { askStorage } from './storage.js'
 import { withQueue } from './with-queue.js'
 
 const EVERY_MS = 15_000
@@ -10,7 +11,7 @@ async function sendOthers(): Promise<void> {
   const person = useSession.getState().person
   if (!person) return
   const open = useInspection.getState().jobId
-  for (const jobId of waitingJobs().filter((one) => one !== open))
+  for (const jobId of (await waitingJobs(person.id)).filter((one) => one !== open))
     for (;;) {
       const sent = await sendNext(jobId, person.id)
       if (sent.kind === 'signed-out') return useSession.getState().end()
@@ -19,9 +20,15 @@ async function sendOthers(): Promise<void> {
     }
 }
 
+/** At once, because somebody asked for it. */
+export const sendAllNow = (): Promise<void> => withQueue(sendOthers)
+
 /** Goes on sending as long as the page is open: now and then, and at once when the signal is back. Answers with how to stop. */
 export function keepSending(): () => void {
-  const send = () => void withQueue(sendOthers)
+  const send = () => {
+    void withQueue(sendOthers)
+    void askStorage()
+  }
   send()
   const timer = setInterval(send, EVERY_MS)
   const back = () => {

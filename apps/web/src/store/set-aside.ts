@@ -1,38 +1,29 @@
+import { liveQuery } from 'dexie'
 import { create } from 'zustand'
-import type { JobId, NewEntry, PersonId } from '@plumb-mark/core'
-import { kept, putAway } from './on-device.js'
+import { device, type SetAside } from './device-database.js'
 
-const KEY = 'plumb-mark-set-aside'
+export type { SetAside }
 
-/** What the server did not take: whole, with its reason and whose it is, until somebody sends it again or discards it on purpose. */
-export interface SetAside {
-  jobId: JobId
-  by: PersonId
-  /** When it was refused, ISO 8601. */
-  at: string
-  entries: readonly NewEntry[]
-  reason: string
-}
+/** What is set aside on this device, whoever entered it; another tab's is seen too. */
+export const useSetAside = create<{ list: readonly SetAside[] }>(() => ({ list: [] }))
 
-interface Aside {
-  list: readonly SetAside[]
-  put: (one: SetAside) => void
-  /** Takes it out, to be sent again or for good. */
-  take: (one: SetAside) => void
-}
+const read = () => device.aside.toArray()
 
-const idOf = ({ entries }: SetAside) => entries[0]?.id
-
-export const useSetAside = create<Aside>((set) => {
-  const change = (next: (list: readonly SetAside[]) => readonly SetAside[]) => {
-    // Another tab may have set something aside meanwhile: the device is asked, not the memory.
-    const list = next(kept<SetAside>(KEY))
-    putAway(KEY, list)
-    set({ list })
-  }
-  return {
-    list: kept<SetAside>(KEY),
-    put: (one) => change((list) => [...list.filter((other) => idOf(other) !== idOf(one)), one]),
-    take: (one) => change((list) => list.filter((other) => idOf(other) !== idOf(one))),
-  }
+liveQuery(read).subscribe({
+  next: (list) => useSetAside.setState({ list }),
+  // Without storage there is nothing to follow: what is put aside then stays in the list alone.
+  error: () => undefined,
 })
+
+export async function putAside(one: SetAside): Promise<void> {
+  const others = useSetAside.getState().list.filter(({ id }) => id !== one.id)
+  useSetAside.setState({ list: [...others, one] })
+  // Where the device keeps nothing any more it stays in the list, and the page says that it is only here.
+  await device.aside.put(one).catch(() => undefined)
+}
+
+/** Takes it out, because it is sent again or for good. */
+export async function takeFromAside({ id }: SetAside): Promise<void> {
+  useSetAside.setState(({ list }) => ({ list: list.filter((one) => one.id !== id) }))
+  await device.aside.delete(id).catch(() => undefined)
+}

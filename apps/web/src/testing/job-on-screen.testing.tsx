@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { jest } from '@jest/globals'
 import { ChakraProvider } from '@chakra-ui/react'
+import { QueryClientProvider } from '@tanstack/react-query'
 import { render, type RenderResult } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { MemoryRouter, Route, Routes } from 'react-router'
@@ -22,7 +23,10 @@ import { useSession } from '../account/session.js'
 import { useFocus } from '../inspection/focus.js'
 import { useSteps } from '../inspection/steps.js'
 import { system } from '../look/system.js'
+import { queryClient } from '../http/query-client.js'
+import { device } from '../store/device-database.js'
 import { useInspection } from '../store/inspection.js'
+import { useSetAside } from '../store/set-aside.js'
 
 export type { Change }
 
@@ -110,6 +114,8 @@ export function openJob(
   before = entries.length
   serverSays({})
   localStorage.clear()
+  for (const table of device.tables) void table.clear()
+  useSetAside.setState({ list: [] })
   useSession.setState({ person: by })
   useSteps.setState({ done: [], undone: [] })
   useFocus.setState({ checkId: undefined, itemId: undefined })
@@ -141,7 +147,8 @@ export function serverSays(answers: Readonly<Record<string, unknown>>): void {
       address,
       body: typeof request.body === 'string' ? JSON.parse(request.body) : request.body,
     })
-    const answer = answers[`${method} ${address}`]
+    // What a list is narrowed by matters to the tests that ask for it.
+    const answer = answers[`${method} ${address}`] ?? answers[`${method} ${address.split('?')[0]}`]
     if (answer instanceof Response) return answer.clone()
     return answer === undefined ? acknowledge(address, request) : json(answer)
   }) as unknown as typeof fetch
@@ -183,12 +190,14 @@ export function onScreen(
 ): RenderResult {
   return render(
     <ChakraProvider value={system}>
-      <MemoryRouter initialEntries={[at]}>
-        <Routes>
-          <Route path={path} element={view} />
-          <Route path="*" element={<p>elsewhere</p>} />
-        </Routes>
-      </MemoryRouter>
+      <QueryClientProvider client={queryClient()}>
+        <MemoryRouter initialEntries={[at]}>
+          <Routes>
+            <Route path={path} element={view} />
+            <Route path="*" element={<p>elsewhere</p>} />
+          </Routes>
+        </MemoryRouter>
+      </QueryClientProvider>
     </ChakraProvider>,
   )
 }

@@ -20,6 +20,7 @@ export class JobOpenedDto {
   @Parts(() => PinnedSheetDto, { max: 60 }) sheets!: PinnedSheetDto[]
   @IsOptional() @IsIn(EARTH_METHODS) earthMethod?: JobHeader['earthMethod']
   @IsOptional() @IsBoolean() copperBonds?: boolean
+  @IsOptional() @IsBoolean() photosTellPlace?: boolean
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
   @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
 }
@@ -33,6 +34,7 @@ export class JobAmendedDto {
   @IsOptional() @IsIn(DECISION_RULES) rule?: DecisionRule
   @IsOptional() @IsIn(EARTH_METHODS) earthMethod?: JobHeader['earthMethod']
   @IsOptional() @IsBoolean() copperBonds?: boolean
+  @IsOptional() @IsBoolean() photosTellPlace?: boolean
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
   @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
 }

@@ -13,6 +13,8 @@ export interface JobSummary {
   /** Why it could not be judged; the other figures then say nothing. */
   problem?: string
   sealed: boolean
+  /** Put away from the lists by the office. */
+  archived: boolean
   /** Open defects by severity, `stop` first. */
   open: { stop: number; major: number; minor: number; note: number }
   /** Checks without an answer, by stage. */
@@ -48,4 +50,17 @@ export interface PhotoKept {
   sha256: string
   width: number
   height: number
+}
+
+/** How much of a photo that is sent in parts the server has; when it is all of it, the photo as it is kept. */
+export interface PhotoPart {
+  have: number
+  kept?: PhotoKept
+}
+
+/** What the photos of a job take, and may take, in bytes. */
+export interface PhotoRoom {
+  count: number
+  bytes: number
+  quota: number
 }

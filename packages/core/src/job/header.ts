@@ -30,6 +30,7 @@ const whereItMatters = {
   ),
   copperBonds: optional(flag('the authority insists on copper bonds')),
   coldest: optional(num({ unit: '°C', about: 'lowest temperature of the site, for the coldest morning' })),
+  photosTellPlace: optional(flag('photos keep the place where the camera says they were taken')),
   scope: optional(scopeShape),
 }
 

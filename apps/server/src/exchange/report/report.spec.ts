@@ -1,6 +1,5 @@
 import type { Content } from 'pdfmake/interfaces.js'
 import { fold, inspect, sheetsById, type Entry, type InspectionFile, type Inspection } from '@plumb-mark/core'
-import type { JobSummary } from '@plumb-mark/contract'
 import { RunningServer, entry, type Caller } from '../../testing/running-server.testing.js'
 import { calculationPages } from './calculations.js'
 import { checkPages } from './checks.js'
@@ -16,7 +15,7 @@ const files = new Map<string, { id: string; file: InspectionFile }>()
 beforeAll(async () => {
   server = await RunningServer.start()
   inspector = await server.signIn('inspector')
-  for (const { id, title } of (await inspector.json<JobSummary[]>('GET', '/api/jobs')).body)
+  for (const { id, title } of await inspector.jobs())
     files.set(title.split(' ')[0]!, {
       id,
       file: (await inspector.json<InspectionFile>('GET', `/api/jobs/${id}/inspection.json`)).body,

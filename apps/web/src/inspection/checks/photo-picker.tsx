@@ -1,17 +1,19 @@
 import { Box, Button, HStack, Image, Text, chakra } from '@chakra-ui/react'
 import { Camera } from 'lucide-react'
 import { Suspense, lazy, useRef, useState } from 'react'
-import { v7 as uuid } from 'uuid'
-import type { PhotoKept } from '@plumb-mark/contract'
 import type { PhotoRef } from '@plumb-mark/core'
-import { putFile } from '../../http/api.js'
+import { useSession } from '../../account/session.js'
 import { useInspection } from '../../store/inspection.js'
+import { keepPhoto, photoAddress, usePhotoAddress } from '../../store/photos.js'
 
 const PhotoMarks = lazy(() =>
   import('../../photo-marks/photo-marks.js').then(({ PhotoMarks: view }) => ({ default: view })),
 )
 
-/** Takes photos and sends them at once; the entry that follows names them by their digest. A touch on one captions it and marks it up. */
+/**
+ * Takes photos and keeps them on this device; they are sent before the entry that names them by their digest. A touch on one captions it
+ * and marks it up.
+ */
 export function PhotoPicker({
   photos,
   onChange,
@@ -23,48 +25,39 @@ export function PhotoPicker({
 }) {
   const jobId = useInspection((state) => state.jobId)
   const input = useRef<HTMLInputElement>(null)
-  const [state, setState] = useState<{ sending: boolean; problem?: string }>({ sending: false })
+  const by = useSession(({ person }) => person?.id ?? '')
+  const tellsPlace = useInspection(({ inspection }) => inspection?.state.header?.photosTellPlace)
+  const [problem, setProblem] = useState<string>()
   const [marking, setMarking] = useState<PhotoRef>()
-  const send = async (file: Blob, said: string): Promise<PhotoRef> => {
-    const id = uuid()
-    const { sha256 } = await putFile<PhotoKept>(`/api/jobs/${jobId}/photos/${id}`, 'photo', file)
-    return { id, sha256, caption: said }
-  }
-  const take = async (files: FileList | null) => {
-    if (!files || files.length === 0) return
-    setState({ sending: true })
+  const keep = async (file: Blob, said: string): Promise<PhotoRef> => ({
+    ...(await keepPhoto(jobId ?? '', by, file, { tellsPlace })),
+    caption: said,
+  })
+  const taking = async (make: () => Promise<void>) => {
+    setProblem(undefined)
     try {
+      await make()
+    } catch (fault) {
+      setProblem(`The photo was not kept: ${(fault as Error).message}`)
+    }
+  }
+  const take = (files: FileList | null) =>
+    taking(async () => {
       const kept: PhotoRef[] = []
-      for (const file of files) kept.push(await send(file, caption ?? file.name))
-      onChange([...photos, ...kept])
-      setState({ sending: false })
-    } catch (problem) {
-      setState({ sending: false, problem: `The photo was not kept: ${(problem as Error).message}` })
-    }
-  }
+      for (const file of files ?? []) kept.push(await keep(file, caption ?? file.name))
+      if (kept.length > 0) onChange([...photos, ...kept])
+    })
   /** The photo as taken stays beside the marked copy: a year later both can be looked at. */
-  const mark = async (photo: PhotoRef, said: string, marked: Blob | undefined) => {
-    setMarking(undefined)
-    const renamed = photos.map((one) => (one.id === photo.id ? { ...one, caption: said } : one))
-    if (!marked) return onChange(renamed)
-    setState({ sending: true })
-    try {
-      onChange([...renamed, await send(marked, `${said}, marked`)])
-      setState({ sending: false })
-    } catch (problem) {
-      onChange(renamed)
-      setState({ sending: false, problem: `The marked copy was not kept: ${(problem as Error).message}` })
-    }
-  }
+  const mark = (photo: PhotoRef, said: string, marked: Blob | undefined) =>
+    taking(async () => {
+      setMarking(undefined)
+      const renamed = photos.map((one) => (one.id === photo.id ? { ...one, caption: said } : one))
+      onChange(marked ? [...renamed, await keep(marked, `${said}, marked`)] : renamed)
+    })
   return (
     <Box>
       <HStack gap="8px" wrap="wrap">
-        <Button
-          variant="outline"
-          onClick={() => input.current?.click()}
-          loading={state.sending}
-          loadingText="Sending the photo"
-        >
+        <Button variant="outline" onClick={() => input.current?.click()}>
           <Camera size={18} /> Photo
         </Button>
         <input
@@ -90,16 +83,15 @@ export function PhotoPicker({
           </chakra.button>
         ))}
       </HStack>
-      {state.problem && (
+      {problem && (
         <Text role="alert" color="danger" fontSize="14px">
-          {state.problem}
+          {problem}
         </Text>
       )}
       {marking && (
         <Suspense fallback={<Text>Opening the photo …</Text>}>
-          <PhotoMarks
-            address={`/api/jobs/${jobId}/photos/${marking.id}`}
-            caption={marking.caption ?? ''}
+          <Marking
+            photo={marking}
             onClose={() => setMarking(undefined)}
             onDone={(said, marked) => void mark(marking, said, marked)}
           />
@@ -109,11 +101,28 @@ export function PhotoPicker({
   )
 }
 
+function Marking({
+  photo: { id, caption = '' },
+  ...rest
+}: {
+  photo: PhotoRef
+  onClose: () => void
+  onDone: (said: string, marked: Blob | undefined) => void
+}) {
+  const address = usePhotoAddress(
+    useInspection((state) => state.jobId),
+    id,
+  )
+  return address && <PhotoMarks address={address} caption={caption} {...rest} />
+}
+
 function SmallPhoto({ photo: { id, caption }, size }: { photo: PhotoRef; size: string }) {
   const jobId = useInspection((state) => state.jobId)
+  const address = usePhotoAddress(jobId, id, true)
   return (
     <Image
-      src={`/api/jobs/${jobId}/photos/${id}?size=small`}
+      src={address}
+      loading="lazy"
       alt={caption ?? 'photo'}
       title={caption}
       h={size}
@@ -135,7 +144,7 @@ export function Photos({
 }) {
   const jobId = useInspection((state) => state.jobId)
   return photos.map((photo) => (
-    <a key={photo.id} href={`/api/jobs/${jobId}/photos/${photo.id}`} target="_blank" rel="noreferrer">
+    <a key={photo.id} href={photoAddress(jobId ?? '', photo.id)} target="_blank" rel="noreferrer">
       <SmallPhoto photo={photo} size={size} />
     </a>
   ))

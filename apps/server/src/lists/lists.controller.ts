@@ -1,0 +1,88 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, ParseUUIDPipe, Put, Query } from '@nestjs/common'
+import { DataSource } from 'typeorm'
+import {
+  DefectsQueryDto,
+  JobsQueryDto,
+  RecurringQueryDto,
+  SavedFilterDto,
+  type DefectPage,
+  type JobPage,
+  type Recurring,
+  type SavedFilter,
+} from '@plumb-mark/contract'
+import type { Person } from '@plumb-mark/core'
+import { By, MayCall } from '../accounts/access.js'
+import { DtoPipe } from '../http/dto.pipe.js'
+import { Refused } from '../http/refused.js'
+import { ListsService } from './lists.service.js'
+import { SavedFilterRow } from './saved-filter.entity.js'
+
+@Controller('api')
+export class ListsController {
+  constructor(
+    private readonly lists: ListsService,
+    private readonly db: DataSource,
+  ) {}
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get('jobs')
+  jobs(@By() person: Person, @Query(new DtoPipe(JobsQueryDto)) wish: JobsQueryDto): Promise<JobPage> {
+    return this.lists.jobs(person, wish)
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get('defects')
+  defects(
+    @By() person: Person,
+    @Query(new DtoPipe(DefectsQueryDto)) wish: DefectsQueryDto,
+  ): Promise<DefectPage> {
+    return this.lists.defects(person, wish)
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('defects/recurring')
+  recurring(
+    @By() person: Person,
+    @Query(new DtoPipe(RecurringQueryDto)) { by, ...wish }: RecurringQueryDto,
+  ): Promise<Recurring[]> {
+    return this.lists.recurring(person, by, wish)
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get('things')
+  things(@By() person: Person): Promise<{ maker: string; model: string }[]> {
+    return this.lists.things(person)
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get('filters')
+  filters(@By() { id: personId }: Person): Promise<SavedFilter[]> {
+    return this.db.getRepository(SavedFilterRow).find({
+      where: { personId },
+      order: { name: 'ASC' },
+      select: { id: true, view: true, name: true, query: true },
+    })
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @HttpCode(204)
+  @Put('filters/:id')
+  async keep(
+    @By() { id: personId }: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new DtoPipe(SavedFilterDto)) filter: SavedFilterDto,
+  ): Promise<void> {
+    const rows = this.db.getRepository(SavedFilterRow)
+    if (await rows.existsBy({ personId, view: filter.view, name: filter.name }))
+      throw new Refused(409, 'name-taken', 'you have a filter of this name already', 'name')
+    if (await rows.existsBy({ id })) throw new Refused(409, 'id-reused', 'another filter has this id already')
+    await rows.insert({ id, personId, ...filter })
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @HttpCode(204)
+  @Delete('filters/:id')
+  async discard(@By() { id: personId }: Person, @Param('id', ParseUUIDPipe) id: string): Promise<void> {
+    await this.db.getRepository(SavedFilterRow).delete({ id, personId })
+  }
+}

@@ -1,0 +1,13 @@
+import { Module } from '@nestjs/common'
+import { EntriesModule } from '../entries/entries.module.js'
+import { ListsController } from './lists.controller.js'
+import { ListsService } from './lists.service.js'
+import { RebuildService } from './rebuild.service.js'
+
+@Module({
+  imports: [EntriesModule],
+  controllers: [ListsController],
+  providers: [ListsService, RebuildService],
+  exports: [ListsService],
+})
+export class ListsModule {}

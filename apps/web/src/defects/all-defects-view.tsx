@@ -1,0 +1,83 @@
+import { Flex, Text } from '@chakra-ui/react'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { lazy, Suspense } from 'react'
+import { DEFECT_STATES, type DefectPage } from '@plumb-mark/contract'
+import { SEVERITIES } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { Page } from '../frame/page.js'
+import { get } from '../http/api.js'
+import { FilterPanel, type Filter } from '../lists/filter-panel.js'
+import { useListAddress } from '../lists/list-address.js'
+import { Pager } from '../lists/pager.js'
+import { SavedFilters } from '../lists/saved-filters.js'
+import { SearchField } from '../lists/search-field.js'
+import { thingFilters, useThings } from '../lists/things.js'
+import { optionsOf } from '../marks/choice-field.js'
+import { DefectTable } from './defect-table.js'
+
+const Recurring = lazy(() => import('./recurring.js').then(({ Recurring: view }) => ({ default: view })))
+const STATE_WORDS = { open: 'open', closed: 'closed', all: 'open and closed' } as const
+
+/** The defects of all jobs: what is owed, and what comes back. */
+export function AllDefectsView() {
+  const role = useSession(({ person }) => person?.role)
+  const address = useListAddress()
+  const { value, ask, query, page, turnTo, asked } = address
+  const { data, error } = useQuery({
+    queryKey: ['defects', query],
+    queryFn: () => get<DefectPage>(`/api/defects?${withoutBy(query)}`),
+    placeholderData: keepPreviousData,
+  })
+  const filters = useFilters(value('maker'))
+  return (
+    <Page title="Defects across jobs" width="1100px" problem={error?.message}>
+      <Flex gap="10px" mt="14px" wrap="wrap" align="flex-end">
+        <SearchField label="Defect, place, job, serial" value={value('q')} onSearch={(q) => ask({ q })} />
+        <FilterPanel filters={filters} address={address} />
+      </Flex>
+      <SavedFilters view="defects" asked={asked} />
+      {role !== 'installer' && (
+        <Suspense fallback={null}>
+          <Recurring address={address} />
+        </Suspense>
+      )}
+      {data?.total === 0 && (
+        <Text mt="16px">
+          {asked.size > 0
+            ? 'No defect is like that. Take a filter away, or search for less.'
+            : 'No defect is open in any job.'}
+        </Text>
+      )}
+      {data && data.total > 0 && <DefectTable defects={data.defects} total={data.total} />}
+      {data && <Pager page={page} total={data.total} onTurn={turnTo} />}
+    </Page>
+  )
+}
+
+/** By what the chart counts is no question to the list. */
+export function withoutBy(query: string): string {
+  const kept = new URLSearchParams(query)
+  kept.delete('by')
+  return kept.toString()
+}
+
+function useFilters(maker: string): Filter[] {
+  const things = useThings()
+  return [
+    {
+      name: 'state',
+      label: 'State',
+      any: STATE_WORDS.open,
+      options: optionsOf(
+        DEFECT_STATES.filter((state) => state !== 'open'),
+        STATE_WORDS,
+      ),
+    },
+    { name: 'severity', label: 'Severity', any: 'any', options: optionsOf(SEVERITIES, (one) => one) },
+    ...thingFilters(things, maker),
+    { name: 'revision', label: 'Revision of the sheet', type: 'text' },
+    { name: 'clause', label: 'Clause', type: 'text' },
+    { name: 'installer', label: 'Installer', type: 'text' },
+    { name: 'month', label: 'Month, as 2026-06', type: 'text' },
+  ]
+}

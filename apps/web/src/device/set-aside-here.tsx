@@ -1,0 +1,28 @@
+import { Box, Text } from '@chakra-ui/react'
+import { Link } from 'react-router'
+import { SmallPrint } from '../look/text.js'
+import { entryWords } from './entry-words.js'
+import { Row, Section } from './section.js'
+import type { OnDevice } from './use-on-device.js'
+
+/** What the server did not take, in all jobs; it is mended in its job, where the checks are. */
+export function SetAsideHere({ here: { aside, jobs } }: { here: OnDevice }) {
+  if (aside.length === 0) return null
+  return (
+    <Section title="Set aside">
+      {aside.map(({ id, jobId, at, entries, reason }) => (
+        <Row key={id}>
+          <Box flex="1" minW="220px">
+            <Text>{entries.map((entry) => entryWords(entry)).join('; ')}</Text>
+            <SmallPrint>
+              {new Date(at).toLocaleString()}: {reason}
+            </SmallPrint>
+          </Box>
+          <Link to={`/jobs/${jobId}/walk`}>
+            Mend in {jobs.find((job) => job.id === jobId)?.number ?? 'its job'}
+          </Link>
+        </Row>
+      ))}
+    </Section>
+  )
+}

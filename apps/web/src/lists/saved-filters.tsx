@@ -1,0 +1,89 @@
+import { Button, Flex, HStack, Input } from '@chakra-ui/react'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { BookmarkPlus, X } from 'lucide-react'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { v7 as uuid } from 'uuid'
+import type { SavedFilter } from '@plumb-mark/contract'
+import { get, put, remove } from '../http/api.js'
+import { Problem } from '../marks/problem.js'
+
+const KEY = ['filters']
+
+/** Questions that this person gave a name: one touch asks them again. */
+export function SavedFilters({ view, asked }: { view: SavedFilter['view']; asked: URLSearchParams }) {
+  const client = useQueryClient()
+  const { data = [] } = useQuery({ queryKey: KEY, queryFn: () => get<SavedFilter[]>('/api/filters') })
+  const [name, setName] = useState<string>()
+  const again = () => client.invalidateQueries({ queryKey: KEY })
+  const query = withoutPage(asked)
+  const keep = useMutation({
+    mutationFn: (named: string) => put(`/api/filters/${uuid()}`, { view, name: named, query }),
+    onSuccess: () => (setName(undefined), again()),
+  })
+  const discard = useMutation({
+    mutationFn: (id: string) => remove(`/api/filters/${id}`),
+    onSuccess: again,
+  })
+  const mine = data.filter((filter) => filter.view === view)
+  const known = mine.some((filter) => filter.query === query)
+  if (mine.length === 0 && query === '') return null
+  return (
+    <Flex gap="8px" wrap="wrap" align="center" mt="10px" role="group" aria-label="Saved filters">
+      {mine.map((filter) => (
+        <HStack
+          key={filter.id}
+          gap="0"
+          border="1px solid"
+          borderColor={filter.query === query ? 'accent' : 'hair'}
+          bg={filter.query === query ? 'accentWash' : 'panel'}
+          borderRadius="22px"
+          pl="14px"
+        >
+          <Link to={{ search: filter.query }} aria-current={filter.query === query || undefined}>
+            {filter.name}
+          </Link>
+          <Button
+            variant="plain"
+            minW="40px"
+            px="0"
+            aria-label={`Remove the filter ${filter.name}`}
+            onClick={() => discard.mutate(filter.id)}
+          >
+            <X size={15} />
+          </Button>
+        </HStack>
+      ))}
+      {query !== '' && !known && name === undefined && (
+        <Button variant="plain" onClick={() => setName('')}>
+          <BookmarkPlus size={17} /> Save this filter
+        </Button>
+      )}
+      {name !== undefined && (
+        <Flex asChild gap="8px">
+          <form onSubmit={(event) => (event.preventDefault(), keep.mutate(name.trim()))}>
+            <Input
+              aria-label="Name of the filter"
+              placeholder="Name of the filter"
+              value={name}
+              maxLength={60}
+              autoFocus
+              onChange={({ target }) => setName(target.value)}
+            />
+            <Button type="submit" disabled={name.trim() === ''}>
+              Save
+            </Button>
+          </form>
+        </Flex>
+      )}
+      {keep.error && <Problem>{keep.error.message}</Problem>}
+    </Flex>
+  )
+}
+
+function withoutPage(asked: URLSearchParams): string {
+  const kept = new URLSearchParams(asked)
+  kept.delete('page')
+  kept.sort()
+  return kept.toString()
+}

@@ -1,0 +1,124 @@
+import { sha256 } from '@noble/hashes/sha2'
+import { bytesToHex } from '@noble/hashes/utils'
+import { liveQuery } from 'dexie'
+import { useEffect, useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { create } from 'zustand'
+import type { PhotoKept, PhotoPart } from '@plumb-mark/contract'
+import { withoutPlace, type JobId, type PersonId, type PhotoId, type PhotoRef } from '@plumb-mark/core'
+import { get, putBytes, putFile } from '../http/api.js'
+import { device, type WaitingPhoto } from './device-database.js'
+
+/** On a line that drops every few seconds a part still gets through. */
+const PART_BYTES = 256 * 1024
+
+export const photoAddress = (jobId: JobId, id: PhotoId, small = false) =>
+  `/api/jobs/${jobId}/photos/${id}${small ? '?size=small' : ''}`
+
+interface Sending {
+  /** The photo that is on its way, and how much of it has arrived, 0 to 1. */
+  now?: { id: PhotoId; part: number } | undefined
+  /** Photos that this device could not keep: they are in this page alone. */
+  onlyHere: readonly WaitingPhoto[]
+}
+export const usePhotoSending = create<Sending>(() => ({ onlyHere: [] }))
+
+/** Keeps a photo on this device until the server has it, without the place where it was taken unless the job asks for it. */
+export async function keepPhoto(
+  jobId: JobId,
+  by: PersonId,
+  file: Blob,
+  { tellsPlace = false }: { tellsPlace?: boolean | undefined } = {},
+): Promise<PhotoRef> {
+  const whole = new Uint8Array(await new Response(file).arrayBuffer())
+  const bytes = tellsPlace ? whole : withoutPlace(whole)
+  const photo: WaitingPhoto = {
+    id: uuid(),
+    jobId,
+    by,
+    bytes,
+    type: file.type,
+    sha256: bytesToHex(sha256(bytes)),
+    takenAt: new Date().toISOString(),
+  }
+  try {
+    await device.photos.put(photo)
+  } catch {
+    usePhotoSending.setState(({ onlyHere }) => ({ onlyHere: [...onlyHere, photo] }))
+  }
+  return { id: photo.id, sha256: photo.sha256 }
+}
+
+const waitingPhoto = async (id: PhotoId): Promise<WaitingPhoto | undefined> =>
+  usePhotoSending.getState().onlyHere.find((photo) => photo.id === id) ??
+  (await device.photos.get(id).catch(() => undefined))
+
+/** Sends those of these photos that are still on this device, the smallest first, one after the other; resolves when the server has them all. */
+export async function sendPhotos(ids: readonly PhotoId[]): Promise<void> {
+  const found = await Promise.all(ids.map(waitingPhoto))
+  const waiting = found.filter((photo) => photo !== undefined)
+  waiting.sort((a, b) => a.bytes.length - b.bytes.length)
+  try {
+    for (const photo of waiting) await sendPhoto(photo)
+  } finally {
+    usePhotoSending.setState({ now: undefined })
+  }
+}
+
+async function sendPhoto(photo: WaitingPhoto): Promise<void> {
+  const address = photoAddress(photo.jobId, photo.id)
+  const { bytes, type, id } = photo
+  usePhotoSending.setState({ now: { id, part: 0 } })
+  if (bytes.length <= PART_BYTES)
+    await putFile<PhotoKept>(address, 'photo', new Blob([bytes as BlobPart], { type }))
+  else {
+    let { have } = await get<PhotoPart>(`${address}/part`)
+    if (have >= bytes.length) have = 0
+    while (have < bytes.length) {
+      const part = bytes.subarray(have, have + PART_BYTES)
+      have = (await putBytes<PhotoPart>(`${address}/part?from=${have}&of=${bytes.length}`, part)).have
+      usePhotoSending.setState({ now: { id, part: have / bytes.length } })
+    }
+  }
+  await rememberPicture(address, photo)
+  await forgetPhotos([id])
+}
+
+/** Where the photos that were shown are kept for work without signal. */
+export const PHOTO_CACHE = 'plumb-mark-photos'
+
+/** What was taken on this device can still be looked at on it. */
+async function rememberPicture(address: string, { bytes, type }: WaitingPhoto): Promise<void> {
+  if (typeof caches === 'undefined') return
+  const cache = await caches.open(PHOTO_CACHE).catch(() => undefined)
+  const answer = () => new Response(bytes as BodyInit, { headers: { 'content-type': type } })
+  await cache?.put(address, answer()).catch(() => undefined)
+}
+
+/** Lets photos go that the server has, or that somebody discarded with the entry that showed them. */
+export async function forgetPhotos(ids: readonly PhotoId[]): Promise<void> {
+  await device.photos.bulkDelete([...ids]).catch(() => undefined)
+  usePhotoSending.setState(({ onlyHere }) => ({ onlyHere: onlyHere.filter(({ id }) => !ids.includes(id)) }))
+}
+
+/** Where a photo can be looked at now: on this device as long as the server does not have it. Undefined for the moment until that is known. */
+export function usePhotoAddress(jobId: JobId | undefined, id: PhotoId, small = false): string | undefined {
+  const [address, setAddress] = useState<string>()
+  useEffect(() => {
+    let local: string | undefined
+    const show = (photo: WaitingPhoto | undefined) => {
+      // A picture that is shown already stays as it is when the server has it too.
+      if (photo) local ??= URL.createObjectURL(new Blob([photo.bytes as BlobPart], { type: photo.type }))
+      setAddress(local ?? photoAddress(jobId ?? '', id, small))
+    }
+    const following = liveQuery(() => waitingPhoto(id)).subscribe({
+      next: show,
+      error: () => show(undefined),
+    })
+    return () => {
+      following.unsubscribe()
+      if (local) URL.revokeObjectURL(local)
+    }
+  }, [jobId, id, small])
+  return address
+}

@@ -1,0 +1,73 @@
+import { Type } from 'class-transformer'
+import {
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator'
+import { SEVERITIES, STAGES, type Severity, type Stage } from '@plumb-mark/core'
+import { Filled } from '../http/fields.js'
+
+export const JOB_STATES = ['open', 'sealed', 'current', 'archived'] as const
+export const JOB_SORTS = ['changed', 'number', 'title', 'site', 'open'] as const
+export type JobSort = (typeof JOB_SORTS)[number]
+export const WAITED_FOR = ['inspector', 'installer', 'reviewer', 'office'] as const
+export const DEFECT_STATES = ['open', 'closed', 'all'] as const
+export const RECURRING_BY = ['clause', 'maker', 'model', 'revision', 'installer', 'month'] as const
+export type RecurringBy = (typeof RECURRING_BY)[number]
+
+const DAY = { message: 'must be a day, as in 2026-06-01' }
+
+/** Which part of a list is wanted. */
+class PageDto {
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(200) limit?: number
+  @IsOptional() @Type(() => Number) @IsInt() @Min(0) @Max(1_000_000) offset?: number
+  /** Words that must all be there, or begin a word that is. */
+  @IsOptional() @IsString() @MaxLength(200) q?: string
+}
+
+export class JobsQueryDto extends PageDto {
+  @IsOptional() @IsIn(JOB_STATES) state?: (typeof JOB_STATES)[number]
+  @IsOptional() @IsIn(JOB_SORTS) sort?: JobSort
+  @IsOptional() @IsIn(['asc', 'desc']) order?: 'asc' | 'desc'
+  @IsOptional() @IsIn(WAITED_FOR) waits?: (typeof WAITED_FOR)[number]
+  @IsOptional() @IsIn(STAGES) stage?: Stage
+  @IsOptional() @IsIn(SEVERITIES) severity?: Severity
+  @IsOptional() @Filled(200) site?: string
+  @IsOptional() @Filled(200) maker?: string
+  @IsOptional() @Filled(200) model?: string
+  @IsOptional() @Filled(200) serial?: string
+  @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/, DAY) from?: string
+  @IsOptional() @Matches(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, DAY) to?: string
+}
+
+export class DefectsQueryDto extends PageDto {
+  @IsOptional() @IsIn(DEFECT_STATES) state?: (typeof DEFECT_STATES)[number]
+  @IsOptional() @IsIn(SEVERITIES) severity?: Severity
+  @IsOptional() @Filled(200) maker?: string
+  @IsOptional() @Filled(200) model?: string
+  @IsOptional() @Filled(200) revision?: string
+  @IsOptional() @Filled(200) clause?: string
+  @IsOptional() @Filled(400) installer?: string
+  @IsOptional() @Matches(/^\d{4}-\d{2}$/, { message: 'must be a month, as in 2026-06' }) month?: string
+}
+
+export class RecurringQueryDto extends DefectsQueryDto {
+  @IsIn(RECURRING_BY) by!: RecurringBy
+}
+
+export class SavedFilterDto {
+  @IsIn(['jobs', 'defects']) view!: 'jobs' | 'defects'
+  @Filled(60) name!: string
+  @IsString() @Length(0, 1000) query!: string
+}
+
+export class ArchivedDto {
+  @IsBoolean() archived!: boolean
+}
