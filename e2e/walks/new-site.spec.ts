@@ -5,10 +5,10 @@ import { Crew } from '../crew/crew.js'
 test('the office opens a job, sees what to bring, and books nobody twice', async ({ browser }) => {
   const { page } = await Crew.signedIn(browser, 'office')
   await page.getByRole('link', { name: 'New job' }).click()
-  await page.getByLabel('Number').fill('PM-2701')
+  await page.getByLabel('Number', { exact: true }).fill('PM-2701')
   await page.getByLabel('Title').fill('Millrace Cottage')
   await page.getByLabel('Customer').fill('The miller')
-  await page.getByLabel('Site').fill('Millrace Cottage, by the weir')
+  await page.getByLabel('Site', { exact: true }).fill('Millrace Cottage, by the weir')
   await page.getByRole('button', { name: 'Next' }).click()
   await page.getByRole('button', { name: 'Next' }).click()
   await page.getByRole('button', { name: 'Unit', exact: true }).click()

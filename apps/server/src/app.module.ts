@@ -1,6 +1,7 @@
 import { Module, type DynamicModule } from '@nestjs/common'
 import type { DataSource } from 'typeorm'
 import { AccountsModule } from './accounts/accounts.module.js'
+import { AuditModule } from './audit/audit.module.js'
 import type { HeldFolder } from './database/data-folder.js'
 import { DatabaseModule } from './database/database.module.js'
 import { DevicesModule } from './devices/devices.module.js'
@@ -21,6 +22,7 @@ export class AppModule {
       global: true,
       imports: [
         DatabaseModule.with(db, held),
+        AuditModule,
         AccountsModule,
         ListsModule,
         JobsModule,

@@ -1,5 +1,6 @@
-import { existsSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { createSecureContext } from 'node:tls'
 import { parseArgs } from 'node:util'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { holdFolder } from './database/data-folder.js'
@@ -37,8 +38,11 @@ function wishes(): Wishes {
         demo: { type: 'boolean', default: false },
         'secure-cookie': { type: 'boolean', default: false },
         'trust-proxy': { type: 'string', default: '0' },
+        'tls-cert': { type: 'string' },
+        'tls-key': { type: 'string' },
       },
     })
+    const tls = tlsFrom(values['tls-cert'], values['tls-key'])
     const port = Number(values.port)
     if (!Number.isInteger(port) || port < 0 || port > 65535)
       throw new CannotStart(`--port must be a number from 0 to 65535, not “${values.port}”`)
@@ -53,8 +57,9 @@ function wishes(): Wishes {
       host: values.host,
       dataDir: values.data,
       webDir: join(ROOT, 'apps', 'web', 'dist'),
-      secureCookie: values['secure-cookie'],
+      secureCookie: values['secure-cookie'] || tls !== undefined,
       trustedProxies,
+      tls,
     }
     // Published passwords never come onto a network by themselves.
     const demo = !values.empty && (values.demo || LOOPBACK.includes(values.host))
@@ -63,8 +68,22 @@ function wishes(): Wishes {
     throw problem instanceof CannotStart
       ? problem
       : new CannotStart(
-          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --demo, --secure-cookie, --trust-proxy N)`,
+          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --demo, --secure-cookie, --trust-proxy N, --tls-cert FILE, --tls-key FILE)`,
         )
+  }
+}
+
+/** Both files or neither; that they belong together is found out before anything is started. */
+function tlsFrom(cert: string | undefined, key: string | undefined): Settings['tls'] {
+  if (cert === undefined && key === undefined) return undefined
+  if (cert === undefined || key === undefined)
+    throw new CannotStart('--tls-cert and --tls-key are given together: the certificate and its key, PEM')
+  try {
+    const tls = { cert: readFileSync(cert), key: readFileSync(key) }
+    createSecureContext(tls)
+    return tls
+  } catch (problem) {
+    throw new CannotStart(`${cert} and ${key} are no certificate and its key: ${(problem as Error).message}`)
   }
 }
 

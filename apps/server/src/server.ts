@@ -31,6 +31,7 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, db, held), {
     logger: new FrameworkLog(settings.log),
     abortOnError: false,
+    ...(settings.tls && { httpsOptions: settings.tls }),
   })
   app.set('trust proxy', settings.trustedProxies)
   app.use(

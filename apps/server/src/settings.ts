@@ -8,6 +8,8 @@ export interface Settings {
   dataDir: string
   /** Folder of the built web application; absent in API tests. */
   webDir?: string | undefined
+  /** Certificate and key, PEM, where the server speaks TLS itself. */
+  tls?: { cert: Buffer; key: Buffer } | undefined
   /** True behind TLS: the session cookie is then marked secure. */
   secureCookie: boolean
   /** How many proxies of our own stand before the server: that many are believed about where a request comes from. */

@@ -1,6 +1,8 @@
 import { Injectable, type CanActivate, type ExecutionContext } from '@nestjs/common'
 import { Reflector } from '@nestjs/core'
 import type { Role } from '@plumb-mark/core'
+import { about } from '../audit/audit.interceptor.js'
+import { AuditService } from '../audit/audit.service.js'
 import { Refused } from '../http/refused.js'
 import { MAY_CALL, type SignedInRequest } from './access.js'
 import { AccountsService } from './accounts.service.js'
@@ -12,6 +14,7 @@ export class AccessGuard implements CanActivate {
   constructor(
     private readonly reflector: Reflector,
     private readonly accounts: AccountsService,
+    private readonly audit: AuditService,
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
@@ -23,9 +26,11 @@ export class AccessGuard implements CanActivate {
     const request = context.switchToHttp().getRequest<SignedInRequest>()
     const person = await this.accounts.personOf(sessionToken(request))
     if (!person) throw new Refused(401, 'not-signed-in', 'sign in first')
-    if (!allowed?.includes(person.role))
-      throw new Refused(403, 'forbidden', `a person in the role “${person.role}” may not do this`)
     request.person = person
+    if (!allowed?.includes(person.role)) {
+      await this.audit.write({ ...about(request), action: 'refused', detail: `${request.method} ${request.path}` })
+      throw new Refused(403, 'forbidden', `a person in the role “${person.role}” may not do this`)
+    }
     return true
   }
 }

@@ -23,6 +23,10 @@ export class SessionRow {
   @PrimaryColumn('text') tokenHash!: string
   @Index() @Column('text') personId!: string
   @Column('text') expiresAt!: string
+  /** What its owner ends it by; empty for one of before, which runs out within the day. */
+  @Column('text') id!: string
+  @Column('text') openedAt!: string
+  @Column('text') device!: string
 }
 
 /** A link by which somebody chooses a password, once. */

@@ -1,38 +1,50 @@
-import { Body, Controller, Get, HttpCode, Inject, Post, Req, Res } from '@nestjs/common'
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Inject,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Req,
+  Res,
+} from '@nestjs/common'
 import type { Response } from 'express'
-import { SignInDto, type SignedIn } from '@plumb-mark/contract'
+import { SignInDto, type OwnSession, type SignedIn } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
+import { AuditService } from '../audit/audit.service.js'
+import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import type { Named } from '../http/request-id.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { Anyone, By, MayCall, type SignedInRequest } from './access.js'
-import { AccountsService, SESSION_HOURS } from './accounts.service.js'
-import { SESSION_COOKIE, sessionToken } from './session-cookie.js'
+import { AccountsService } from './accounts.service.js'
+import { deviceOf } from './device-of.js'
+import { clearSession, sessionToken, setSession } from './session-cookie.js'
 
 @Controller('api')
 export class AccountsController {
   constructor(
     private readonly accounts: AccountsService,
+    private readonly audit: AuditService,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
   @Anyone()
+  @Audited('signed in')
   @HttpCode(200)
   @Post('session')
   async signIn(
     @Body(new DtoPipe(SignInDto)) { email, password }: SignInDto,
-    @Req() { requestId }: Named,
+    @Req() request: Named,
     @Res({ passthrough: true }) response: Response,
   ): Promise<SignedIn> {
-    const { person, token } = await this.accounts.signIn(email, password)
-    this.settings.log.info({ requestId, person: person.id, role: person.role }, 'signed in')
-    response.cookie(SESSION_COOKIE, token, {
-      httpOnly: true,
-      sameSite: 'strict',
-      secure: this.settings.secureCookie,
-      maxAge: SESSION_HOURS * 3_600_000,
-      path: '/',
-    })
+    const device = deviceOf(request.headers['user-agent'])
+    const { person, token } = await this.accounts.signIn(email, password, device)
+    this.settings.log.info({ requestId: request.requestId, person: person.id, role: person.role }, 'signed in')
+    setSession(response, this.settings.secureCookie, token)
     return { person }
   }
 
@@ -42,6 +54,21 @@ export class AccountsController {
     return { person }
   }
 
+  /** Where this person is signed in, and on what. */
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get('session/all')
+  sessions(@By() person: Person, @Req() request: SignedInRequest): Promise<OwnSession[]> {
+    return this.accounts.sessionsOf(person, sessionToken(request))
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Audited('sessions ended')
+  @HttpCode(204)
+  @Delete('session/:id')
+  endSession(@By() person: Person, @Param('id', ParseUUIDPipe) id: string): Promise<void> {
+    return this.accounts.endSession(person, id)
+  }
+
   @Anyone()
   @HttpCode(204)
   @Post('session/end')
@@ -49,8 +76,11 @@ export class AccountsController {
     @Req() request: SignedInRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    await this.accounts.signOut(sessionToken(request))
-    response.clearCookie(SESSION_COOKIE, { path: '/' })
+    const token = sessionToken(request)
+    const by = await this.accounts.personOf(token)
+    await this.accounts.signOut(token)
+    if (by) await this.audit.write({ action: 'signed out', by, address: request.ip })
+    clearSession(response, this.settings.secureCookie)
   }
 
   @MayCall('inspector', 'reviewer', 'office')

@@ -3,13 +3,14 @@ import { Injectable } from '@nestjs/common'
 import { hash, verify } from '@node-rs/argon2'
 import { LRUCache } from 'lru-cache'
 import { DataSource, IsNull, LessThan } from 'typeorm'
+import { v7 as uuid } from 'uuid'
+import type { OwnSession } from '@plumb-mark/contract'
 import type { Person, Role } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { SIGN_IN_TRIES, TRIES_WINDOW_MS, tooManyTries } from '../http/rate-limit.js'
-import { Refused } from '../http/refused.js'
+import { Refused, notFound } from '../http/refused.js'
 import { NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
-
-export const SESSION_HOURS = 14
+import { SESSION_HOURS } from './session-cookie.js'
 
 /** Compared against when nobody has the address, so that the time taken does not tell. Hash of a random text. */
 const NOBODY = hash(randomBytes(24).toString('hex'))
@@ -26,25 +27,65 @@ export class AccountsService {
   constructor(private readonly db: DataSource) {}
 
   /** Opens a session and returns its token. Who tries passwords from many places is held up by the account. */
-  async signIn(email: string, password: string): Promise<{ person: Person; token: string }> {
+  async signIn(
+    email: string,
+    password: string,
+    device = '',
+  ): Promise<{ person: Person; token: string }> {
     const account = email.trim().toLowerCase()
-    const tries = this.wrong.get(account) ?? 0
-    if (tries >= SIGN_IN_TRIES) throw tooManyTries()
-    // Counted before it is known to be wrong: many at once would all be let through otherwise.
-    this.wrong.set(account, tries + 1)
+    this.countTry(account)
     const row = await this.db.getRepository(PersonRow).findOneBy({ email: account })
     const chosen = row && row.passwordHash !== NO_PASSWORD
     const right = await verify(chosen ? row.passwordHash : await NOBODY, password)
     // Whoever is disabled, or has chosen no password yet, learns no more than whoever mistypes.
     if (!chosen || !right || row.disabledAt)
       throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
-    this.wrong.delete(account)
+    this.forgetTries(account)
     // Sessions that ran out are nobody's: they go when the next one begins.
     await this.db.getRepository(SessionRow).delete({ expiresAt: LessThan(new Date().toISOString()) })
     const token = randomBytes(32).toString('base64url')
     const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000).toISOString()
-    await this.db.getRepository(SessionRow).insert({ tokenHash: sha256(token), personId: row.id, expiresAt })
+    await this.db.getRepository(SessionRow).insert({
+      tokenHash: sha256(token),
+      personId: row.id,
+      expiresAt,
+      id: uuid(),
+      openedAt: new Date().toISOString(),
+      device,
+    })
     return { person: asPerson(row), token }
+  }
+
+  /** Counted before it is known to be wrong: many at once would all be let through otherwise. */
+  countTry(account: string): void {
+    const tries = this.wrong.get(account) ?? 0
+    if (tries >= SIGN_IN_TRIES) throw tooManyTries()
+    this.wrong.set(account, tries + 1)
+  }
+
+  /** The password was right. */
+  forgetTries(account: string): void {
+    this.wrong.delete(account)
+  }
+
+  async sessionsOf({ id: personId }: Person, token: string | undefined): Promise<OwnSession[]> {
+    const rows = await this.db.getRepository(SessionRow).find({ where: { personId }, order: { openedAt: 'DESC' } })
+    const here = sha256(token ?? '')
+    const now = new Date().toISOString()
+    return rows
+      .filter(({ expiresAt, id }) => expiresAt > now && id !== '')
+      .map(({ id, device, openedAt, expiresAt, tokenHash }) => ({
+        id,
+        device,
+        openedAt,
+        expiresAt,
+        here: tokenHash === here,
+      }))
+  }
+
+  async endSession({ id: personId }: Person, id: string): Promise<void> {
+    const { affected } = await this.db.getRepository(SessionRow).delete({ id, personId })
+    if (!affected) throw notFound('session')
   }
 
   async signOut(token: string | undefined): Promise<void> {

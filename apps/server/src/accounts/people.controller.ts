@@ -9,6 +9,7 @@ import {
   type PersonKept,
 } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
+import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { Anyone, By, MayCall } from './access.js'
 import { PeopleService } from './people.service.js'
@@ -25,6 +26,7 @@ export class PeopleController {
 
   @Anyone()
   @HttpCode(204)
+  @Audited('invited')
   @Post('first-account')
   first(@Body(new DtoPipe(FirstAccountDto)) wish: FirstAccountDto): Promise<void> {
     return this.people.first(wish)
@@ -32,6 +34,7 @@ export class PeopleController {
 
   @Anyone()
   @HttpCode(204)
+  @Audited('password chosen')
   @Post('welcome')
   welcome(@Body(new DtoPipe(WelcomeDto)) wish: WelcomeDto): Promise<void> {
     return this.people.welcome(wish)
@@ -39,6 +42,7 @@ export class PeopleController {
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @HttpCode(204)
+  @Audited('password chosen')
   @Put('session/password')
   password(@By() person: Person, @Body(new DtoPipe(PasswordDto)) wish: PasswordDto): Promise<void> {
     return this.people.changePassword(person, wish)
@@ -51,6 +55,7 @@ export class PeopleController {
   }
 
   @MayCall('office')
+  @Audited('invited')
   @Post('office/people')
   add(
     @Body(new DtoPipe(PersonAddedDto)) wish: PersonAddedDto,
@@ -59,6 +64,7 @@ export class PeopleController {
   }
 
   @MayCall('office')
+  @Audited('person changed')
   @Put('office/people/:id')
   change(
     @By() by: Person,
@@ -69,6 +75,7 @@ export class PeopleController {
   }
 
   @MayCall('office')
+  @Audited('link made')
   @Post('office/people/:id/link')
   link(@Param('id', ParseUUIDPipe) id: string): Promise<OneTimeLink> {
     return this.people.link(id)

@@ -16,6 +16,7 @@ import type { Person } from '@plumb-mark/core'
 import { sha256 } from '../database/digest.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
+import { AccountsService } from './accounts.service.js'
 import { InvitationRow, NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
 
 const LINK_DAYS = 7
@@ -26,7 +27,10 @@ const DAY_MS = 86_400_000
 export class PeopleService {
   private readonly queue = new PerKeyQueue()
 
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly accounts: AccountsService,
+  ) {}
 
   /** Is there nobody yet? Then whoever is at the machine makes the first account. */
   async isEmpty(): Promise<boolean> {
@@ -107,8 +111,10 @@ export class PeopleService {
 
   async changePassword({ id }: Person, { before, password }: PasswordDto): Promise<void> {
     const row = await this.rowOf(id)
+    this.accounts.countTry(row.email)
     if (!(await verify(row.passwordHash, before)))
       throw new Refused(403, 'wrong-password', 'this is not the password that you have', 'before')
+    this.accounts.forgetTries(row.email)
     const passwordHash = await hash(password)
     await this.db.transaction(async (transaction) => {
       await transaction.update(PersonRow, { id }, { passwordHash })

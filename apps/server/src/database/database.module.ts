@@ -2,6 +2,7 @@ import { join } from 'node:path'
 import { Global, Inject, Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { InvitationRow, PersonRow, SessionRow } from '../accounts/account.entities.js'
+import { AuditRow } from '../audit/audit.entity.js'
 import { EntryRow } from '../entries/entry.entity.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { InstrumentRow } from '../instruments/instrument.entity.js'
@@ -39,6 +40,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       PersonRow,
       SessionRow,
       InvitationRow,
+      AuditRow,
       JobRow,
       JobPersonRow,
       JobSheetRow,

@@ -14,6 +14,7 @@ import { from, map, switchMap, type Observable } from 'rxjs'
 import { DeviceAtDto, NetworksDto, ScanDto, type DeviceFound } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
+import { Audited } from '../audit/audited.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { DevicesService } from './devices.service.js'
@@ -57,6 +58,7 @@ export class DevicesController {
   }
 
   @MayCall('office')
+  @Audited('networks changed')
   @Put('office/networks')
   async allow(@Body(new DtoPipe(NetworksDto)) { networks }: NetworksDto): Promise<{ networks: string[] }> {
     return { networks: await this.networks.allow(networks) }

@@ -22,6 +22,7 @@ import {
   type Sheet,
 } from '@plumb-mark/core'
 import type { Appended } from '@plumb-mark/contract'
+import { audited } from '../audit/audit.service.js'
 import { sha256 } from '../database/digest.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
@@ -310,6 +311,7 @@ async function keep(
     if (entry.kind === 'signed') {
       await transaction.insert(SealRow, { jobId, ...key.attest(jobId, entry) })
       await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
+      await audited(transaction, { action: 'sealed', by: entry.by, subject: jobId, detail: entry.body.sealedHead })
     }
   }
   const changedAt = new Date().toISOString()

@@ -2,6 +2,7 @@ import { Controller, Get, Param, ParseUUIDPipe, Res } from '@nestjs/common'
 import type { Response } from 'express'
 import type { JobState, Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
+import { Audited } from '../audit/audited.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
 import { IntegrityService } from '../sign-off/integrity.service.js'
@@ -19,6 +20,7 @@ export class ExchangeController {
   ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
+  @Audited('exported')
   @Get('inspection.json')
   async inspection(
     @By() person: Person,
@@ -34,6 +36,7 @@ export class ExchangeController {
   }
 
   @MayCall('inspector', 'reviewer', 'office')
+  @Audited('exported')
   @Get('report.pdf')
   async report(
     @By() person: Person,

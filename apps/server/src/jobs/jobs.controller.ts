@@ -14,6 +14,7 @@ import { from, map, switchMap, type Observable } from 'rxjs'
 import { ArchivedDto, validateEntries, type Appended, type JobBundle } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
+import { Audited } from '../audit/audited.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused } from '../http/refused.js'
@@ -34,6 +35,7 @@ export class JobsController {
 
   @MayCall('office')
   @HttpCode(204)
+  @Audited('archived')
   @Put(':id/archived')
   archive(
     @By() person: Person,

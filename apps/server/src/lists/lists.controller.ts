@@ -13,7 +13,7 @@ import {
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { DtoPipe } from '../http/dto.pipe.js'
-import { Refused } from '../http/refused.js'
+import { Refused, notFound } from '../http/refused.js'
 import { ListsService } from './lists.service.js'
 import { SavedFilterRow } from './saved-filter.entity.js'
 
@@ -83,6 +83,7 @@ export class ListsController {
   @HttpCode(204)
   @Delete('filters/:id')
   async discard(@By() { id: personId }: Person, @Param('id', ParseUUIDPipe) id: string): Promise<void> {
-    await this.db.getRepository(SavedFilterRow).delete({ id, personId })
+    const { affected } = await this.db.getRepository(SavedFilterRow).delete({ id, personId })
+    if (!affected) throw notFound('filter')
   }
 }

@@ -9,6 +9,7 @@ import { demoServicesOf } from '../demo/demo-services.js'
 import { DEMO_PASSWORD, loadDemo } from '../demo/load-demo.js'
 import { createLog } from '../http/log.js'
 import { createServer, listen } from '../server.js'
+import type { Settings } from '../settings.js'
 
 const SAMPLES = join(process.cwd(), 'samples')
 
@@ -25,13 +26,15 @@ export class RunningServer {
     return server
   }
   address = ''
+  private wish: Partial<Settings> = {}
   /** Every line of the log. */
   readonly lines: string[] = []
   private readonly said = { write: (line: string) => void this.lines.push(line) }
 
   /** Without the demo: nobody has an account. */
-  static async empty(): Promise<RunningServer> {
+  static async empty(wish: Partial<Settings> = {}): Promise<RunningServer> {
     const server = new RunningServer()
+    server.wish = wish
     await server.open()
     return server
   }
@@ -50,6 +53,7 @@ export class RunningServer {
       secureCookie: false,
       trustedProxies: 0,
       log: createLog(this.said),
+      ...this.wish,
     }
     this.app = await createServer(settings)
     this.address = await listen(this.app, settings)

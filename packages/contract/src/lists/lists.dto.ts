@@ -1,4 +1,3 @@
-import { Type } from 'class-transformer'
 import {
   IsBoolean,
   IsIn,
@@ -13,6 +12,7 @@ import {
 } from 'class-validator'
 import { SEVERITIES, STAGES, type Severity, type Stage } from '@plumb-mark/core'
 import { Filled } from '../http/fields.js'
+import { PageDto } from './page.dto.js'
 
 export const JOB_STATES = ['open', 'sealed', 'current', 'archived'] as const
 export const JOB_SORTS = ['changed', 'number', 'title', 'site', 'open'] as const
@@ -23,14 +23,6 @@ export const RECURRING_BY = ['clause', 'maker', 'model', 'revision', 'installer'
 export type RecurringBy = (typeof RECURRING_BY)[number]
 
 const DAY = { message: 'must be a day, as in 2026-06-01' }
-
-/** Which part of a list is wanted. */
-class PageDto {
-  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(200) limit?: number
-  @IsOptional() @Type(() => Number) @IsInt() @Min(0) @Max(1_000_000) offset?: number
-  /** Words that must all be there, or begin a word that is. */
-  @IsOptional() @IsString() @MaxLength(200) q?: string
-}
 
 export class JobsQueryDto extends PageDto {
   @IsOptional() @IsIn(JOB_STATES) state?: (typeof JOB_STATES)[number]

@@ -17,6 +17,7 @@ export class Lists1764500000000 implements MigrationInterface {
       'job_summaries',
     ])
       await db.query(`DROP TABLE ${table}`)
+    await db.query('ALTER TABLE jobs DROP COLUMN readOnly')
     for (const column of ['id', 'openedAt', 'device'])
       await db.query(`ALTER TABLE sessions DROP COLUMN ${column}`)
     await db.query(
@@ -71,6 +72,7 @@ const STATEMENTS = [
   `CREATE TRIGGER audit_is_not_deleted BEFORE DELETE ON audit BEGIN SELECT RAISE(ABORT, 'the audit list is never changed'); END`,
   `CREATE TRIGGER audit_is_not_replaced BEFORE INSERT ON audit WHEN EXISTS (SELECT 1 FROM audit WHERE n = NEW.n)
      BEGIN SELECT RAISE(ABORT, 'the audit list is never changed'); END`,
+  `ALTER TABLE jobs ADD COLUMN readOnly integer NOT NULL DEFAULT 0`,
   `ALTER TABLE sessions ADD COLUMN id text NOT NULL DEFAULT ''`,
   `ALTER TABLE sessions ADD COLUMN openedAt text NOT NULL DEFAULT ''`,
   `ALTER TABLE sessions ADD COLUMN device text NOT NULL DEFAULT ''`,
