@@ -120,11 +120,26 @@ export default tseslint.config(
     ),
   },
   {
+    files: ['packages/archive/src/**/*.ts'],
+    rules: forbid(
+      [
+        '@plumb-mark/contract',
+        '@plumb-mark/server',
+        '@plumb-mark/web',
+        '@plumb-mark/cli',
+        '@nestjs/*',
+        'typeorm',
+        'react',
+      ],
+      'the archive knows core, the disk and the database',
+    ),
+  },
+  {
     files: ['apps/server/src/**/*.ts'],
     ignores: ['**/*.spec.ts', '**/*.testing.ts'],
     rules: forbid(
       ['@plumb-mark/web', '@plumb-mark/cli', '@plumb-mark/devices', 'react'],
-      'the server knows contract and core',
+      'the server knows contract, archive and core',
     ),
   },
   {
@@ -146,7 +161,7 @@ export default tseslint.config(
     files: ['apps/cli/src/**/*.ts'],
     rules: forbid(
       ['@plumb-mark/server', '@plumb-mark/web', '@nestjs/*', 'typeorm', 'react'],
-      'the command line knows contract and core',
+      'the command line knows contract, archive and core',
     ),
   },
   {

@@ -77,9 +77,9 @@ it('one that was damaged is refused, and nothing is put anywhere but where nothi
 }, 60_000)
 
 it.each([
-  [['backup'], 'takes one folder'],
+  [['backup'], 'takes one name'],
   [['backup', 'x', '--data', '/nowhere/at/all'], 'holds no data'],
-  [['restore', '/nowhere/at/all', '--data', 'y'], 'no such file'],
+  [['restore', '/nowhere/at/all', '--data', 'y'], 'is no backup of ours'],
 ])('%j is told what is wrong', async (args, said) => {
   expect(await run(...args)).toMatchObject({ code: 3, said: expect.stringContaining(said) })
 })

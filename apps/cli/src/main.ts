@@ -1,12 +1,23 @@
 import { asErrorShape, BadInput } from '@plumb-mark/core'
 import type { Command, ExitCode } from './command.js'
-import { backup, restore } from './backup.js'
+import { backup } from './backup.js'
 import { check } from './check.js'
 import { compute } from './compute.js'
+import { exportJob } from './export.js'
+import { importJob } from './import.js'
 import { MANUAL } from './manual.js'
+import { restore } from './restore.js'
 import { verify } from './verify.js'
 
-const COMMANDS: Record<string, Command> = { compute, check, verify, backup, restore }
+const COMMANDS: Record<string, Command> = {
+  compute,
+  check,
+  verify,
+  export: exportJob,
+  import: importJob,
+  backup,
+  restore,
+}
 
 async function main([name, ...args]: string[]): Promise<ExitCode> {
   if (

@@ -6,8 +6,14 @@ USAGE
   plumb-mark compute --list [--json]              every calculator, what it answers and its input schema
   plumb-mark check <file> [--json]                judges an exported inspection and prints the verdicts, worst first
   plumb-mark verify <file> [--json] [--key FINGERPRINT]
-                                                  recomputes the hash chain, the seal, its signature and the sheet
-                                                  fingerprints of a record; with the key that the report prints, also who signed
+                                                  of a JSON file or a ZIP: recomputes the hash chain, the seal, its signature and the sheet
+                                                  fingerprints of a record, in a ZIP every photo and trace too; with the
+                                                  key that the report prints, also who signed
+  plumb-mark export <job number> [--to FILE] [--data DIR]
+                                                  everything of a job in one ZIP, also while people work
+  plumb-mark import <file.zip> [--preview] [--record] [--data DIR]
+                                                  opens or continues a job; --preview says what would change, --record keeps it
+                                                  to be read only; a fork is told and never merged
   plumb-mark backup <folder> [--data DIR]         a copy of everything, taken while people work, with the digest of every file
   plumb-mark restore <backup> --data DIR          puts it back, verified, into a folder where nothing is
 

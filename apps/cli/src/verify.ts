@@ -1,9 +1,8 @@
-import { createHash, verify as verifies } from 'node:crypto'
+import { openArchivedJob, sha256, signatureHolds, type ZipFault } from '@plumb-mark/archive'
 import {
   fingerprint,
   fold,
   verifyInspectionFile,
-  type Attestation,
   type FileFault,
   type InspectionFile,
 } from '@plumb-mark/core'
@@ -14,11 +13,8 @@ import type { Command } from './command.js'
 export const verify: Command = async (args) => {
   const { key, rest } = keyOption(args)
   const { file, json } = fileArgument(rest)
-  const record = await inspectionIn(file)
-  const faults = [
-    ...verifyInspectionFile(record, sha256, signatureHolds),
-    ...(key !== undefined ? keyFaults(record, key) : []),
-  ]
+  const { record, found } = await recordIn(file)
+  const faults = [...found, ...(key !== undefined ? keyFaults(record, key) : [])]
   const { head, seal } = fold(record.entries)
   if (json)
     console.log(
@@ -42,6 +38,19 @@ export const verify: Command = async (args) => {
   return faults.length === 0 ? 0 : 1
 }
 
+/** A ZIP brings its photos and traces, and they are compared too. */
+async function recordIn(file: string): Promise<{ record: InspectionFile; found: readonly Fault[] }> {
+  if (!file.toLowerCase().endsWith('.zip')) {
+    const record = await inspectionIn(file)
+    return { record, found: verifyInspectionFile(record, sha256, signatureHolds) }
+  }
+  const archived = await openArchivedJob(file)
+  archived.zip.close()
+  return { record: archived.file, found: archived.faults }
+}
+
+type Fault = FileFault | ZipFault
+
 const WORDS = {
   changed: 'its content does not fit its hash',
   'not-linked': 'it does not continue the entry before it',
@@ -55,23 +64,20 @@ const WORDS = {
   'tail-cut': 'entries at the end are missing, or others stand in their place',
   'wrong-signature': 'the signature of the record does not hold',
   'not-signed': 'no signature by that key',
-} satisfies Record<FileFault['fault'], string>
+  'file-changed': 'is not what it was when it was exported',
+  'file-absent': 'is not in the ZIP',
+  'file-unknown': 'belongs to no record',
+  'photo-absent': 'the photo that an entry shows is not in the ZIP',
+  'trace-absent': 'the trace that an entry shows is not in the ZIP',
+  'head-differs': 'names another record',
+} satisfies Record<Fault['fault'], string>
 
-function said(fault: FileFault): string {
+function said(fault: Fault): string {
+  if ('name' in fault) return `  ${fault.name}: ${WORDS[fault.fault]}`
   if (!('seq' in fault) && !('sheetId' in fault)) return `  ${WORDS[fault.fault]}`
   return 'sheetId' in fault
     ? `  sheet ${fault.sheetId}: ${WORDS[fault.fault]}`
     : `  entry ${fault.seq} (${fault.entryId}): ${WORDS[fault.fault]}`
-}
-
-const sha256 = (text: string): string => createHash('sha256').update(text, 'utf8').digest('hex')
-
-function signatureHolds({ publicKey, signature }: Attestation, text: string): boolean {
-  try {
-    return verifies(null, Buffer.from(text), publicKey, Buffer.from(signature, 'base64'))
-  } catch {
-    return false
-  }
 }
 
 /** The fingerprint as it is printed in the report, blanks or not. */

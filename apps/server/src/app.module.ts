@@ -4,6 +4,7 @@ import { AccountsModule } from './accounts/accounts.module.js'
 import { AuditModule } from './audit/audit.module.js'
 import type { HeldFolder } from './database/data-folder.js'
 import { DatabaseModule } from './database/database.module.js'
+import { BackupModule } from './backup/backup.module.js'
 import { DevicesModule } from './devices/devices.module.js'
 import { EvidenceModule } from './evidence/evidence.module.js'
 import { ExchangeModule } from './exchange/exchange.module.js'
@@ -30,6 +31,7 @@ export class AppModule {
         ExchangeModule,
         VisitsModule,
         DevicesModule,
+        BackupModule,
         HealthModule,
         OfficeModule,
       ],

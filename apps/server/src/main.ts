@@ -4,7 +4,7 @@ import { createSecureContext } from 'node:tls'
 import { parseArgs } from 'node:util'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import { holdFolder } from './database/data-folder.js'
-import { DATABASE_FILE } from './database/database.module.js'
+import { DATABASE_FILE } from '@plumb-mark/archive'
 import { demoServicesOf } from './demo/demo-services.js'
 import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load-demo.js'
 import { PeopleService } from './accounts/people.service.js'
@@ -38,6 +38,7 @@ function wishes(): Wishes {
         demo: { type: 'boolean', default: false },
         'secure-cookie': { type: 'boolean', default: false },
         'trust-proxy': { type: 'string', default: '0' },
+        backups: { type: 'string' },
         'tls-cert': { type: 'string' },
         'tls-key': { type: 'string' },
       },
@@ -60,6 +61,7 @@ function wishes(): Wishes {
       secureCookie: values['secure-cookie'] || tls !== undefined,
       trustedProxies,
       tls,
+      backupDir: values.backups,
     }
     // Published passwords never come onto a network by themselves.
     const demo = !values.empty && (values.demo || LOOPBACK.includes(values.host))
@@ -68,7 +70,7 @@ function wishes(): Wishes {
     throw problem instanceof CannotStart
       ? problem
       : new CannotStart(
-          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --demo, --secure-cookie, --trust-proxy N, --tls-cert FILE, --tls-key FILE)`,
+          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --demo, --secure-cookie, --trust-proxy N, --backups DIR, --tls-cert FILE, --tls-key FILE)`,
         )
   }
 }

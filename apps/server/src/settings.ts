@@ -6,6 +6,8 @@ export interface Settings {
   port: number
   /** Folder of the database and the photos. */
   dataDir: string
+  /** Where backups go; beside the data where nobody said otherwise. */
+  backupDir?: string | undefined
   /** Folder of the built web application; absent in API tests. */
   webDir?: string | undefined
   /** Certificate and key, PEM, where the server speaks TLS itself. */

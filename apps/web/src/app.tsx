@@ -78,7 +78,7 @@ export function App() {
         <Route path="/password" element={<Password.View />} />
         <Route path="/device" element={<OnDevice.View />} />
         <Route path="/defects" element={<AllDefects.View />} />
-        <Route path="/office" element={<Office.View />} />
+        <Route path="/office/:part?" element={<Office.View />} />
         <Route path="/visits" element={<Visits.View />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />
       </Routes>

@@ -273,6 +273,13 @@ export {
 } from './entering/tester-table.js'
 export { countedString, isModuleOf, walkedString } from './entering/walked-string.js'
 export { admit } from './admission/admit.js'
+export {
+  readArchiveManifest,
+  type ArchiveManifest,
+  type ArchivedPhoto,
+  type ArchivedTrace,
+} from './admission/archive-manifest.js'
+export { meetingOf, type Meeting } from './admission/meeting.js'
 export { mended, takers, type Mended, type Mending } from './admission/mended.js'
 export {
   readInspectionFile,

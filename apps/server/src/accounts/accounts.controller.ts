@@ -43,7 +43,10 @@ export class AccountsController {
   ): Promise<SignedIn> {
     const device = deviceOf(request.headers['user-agent'])
     const { person, token } = await this.accounts.signIn(email, password, device)
-    this.settings.log.info({ requestId: request.requestId, person: person.id, role: person.role }, 'signed in')
+    this.settings.log.info(
+      { requestId: request.requestId, person: person.id, role: person.role },
+      'signed in',
+    )
     setSession(response, this.settings.secureCookie, token)
     return { person }
   }

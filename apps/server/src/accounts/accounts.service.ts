@@ -4,9 +4,9 @@ import { hash, verify } from '@node-rs/argon2'
 import { LRUCache } from 'lru-cache'
 import { DataSource, IsNull, LessThan } from 'typeorm'
 import { v7 as uuid } from 'uuid'
+import { sha256 } from '@plumb-mark/archive'
 import type { OwnSession } from '@plumb-mark/contract'
 import type { Person, Role } from '@plumb-mark/core'
-import { sha256 } from '../database/digest.js'
 import { SIGN_IN_TRIES, TRIES_WINDOW_MS, tooManyTries } from '../http/rate-limit.js'
 import { Refused, notFound } from '../http/refused.js'
 import { NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
@@ -27,11 +27,7 @@ export class AccountsService {
   constructor(private readonly db: DataSource) {}
 
   /** Opens a session and returns its token. Who tries passwords from many places is held up by the account. */
-  async signIn(
-    email: string,
-    password: string,
-    device = '',
-  ): Promise<{ person: Person; token: string }> {
+  async signIn(email: string, password: string, device = ''): Promise<{ person: Person; token: string }> {
     const account = email.trim().toLowerCase()
     this.countTry(account)
     const row = await this.db.getRepository(PersonRow).findOneBy({ email: account })
@@ -69,7 +65,9 @@ export class AccountsService {
   }
 
   async sessionsOf({ id: personId }: Person, token: string | undefined): Promise<OwnSession[]> {
-    const rows = await this.db.getRepository(SessionRow).find({ where: { personId }, order: { openedAt: 'DESC' } })
+    const rows = await this.db
+      .getRepository(SessionRow)
+      .find({ where: { personId }, order: { openedAt: 'DESC' } })
     const here = sha256(token ?? '')
     const now = new Date().toISOString()
     return rows

@@ -3,6 +3,7 @@ import { Injectable } from '@nestjs/common'
 import { hash, verify } from '@node-rs/argon2'
 import { DataSource, IsNull, Not, type EntityManager } from 'typeorm'
 import { v7 as uuid } from 'uuid'
+import { sha256 } from '@plumb-mark/archive'
 import type {
   FirstAccountDto,
   OneTimeLink,
@@ -13,7 +14,6 @@ import type {
   WelcomeDto,
 } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
-import { sha256 } from '../database/digest.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
 import { AccountsService } from './accounts.service.js'

@@ -28,8 +28,12 @@ describe('a person’s own sessions', () => {
     const tries: number[] = []
     for (let i = 0; i < 13; i++)
       tries.push(
-        (await installer.call('PUT', '/api/session/password', { before: `guess ${i}`, password: 'three brass bobs' }))
-          .status,
+        (
+          await installer.call('PUT', '/api/session/password', {
+            before: `guess ${i}`,
+            password: 'three brass bobs',
+          })
+        ).status,
       )
     expect([tries[0], tries.at(-1)]).toEqual([403, 429])
   })
@@ -44,22 +48,24 @@ it('over TLS the session’s cookie is of this host alone, and a browser holds o
   })
   const first = { name: 'Ada', email: 'ada@plumb.example', password: 'three brass bobs' }
   const post = (path: string, body: object) =>
-    new Promise<{ status: number; headers: Record<string, string | string[] | undefined> }>((resolve, reject) => {
-      const sent = request(
-        `${server.address}${path}`,
-        {
-          method: 'POST',
-          ca: file('cert.pem'),
-          headers: { 'content-type': 'application/json', 'x-plumb-mark': '1' },
-        },
-        (answer) => {
-          answer.resume()
-          resolve({ status: answer.statusCode!, headers: answer.headers })
-        },
-      )
-      sent.on('error', reject)
-      sent.end(JSON.stringify(body))
-    })
+    new Promise<{ status: number; headers: Record<string, string | string[] | undefined> }>(
+      (resolve, reject) => {
+        const sent = request(
+          `${server.address}${path}`,
+          {
+            method: 'POST',
+            ca: file('cert.pem'),
+            headers: { 'content-type': 'application/json', 'x-plumb-mark': '1' },
+          },
+          (answer) => {
+            answer.resume()
+            resolve({ status: answer.statusCode!, headers: answer.headers })
+          },
+        )
+        sent.on('error', reject)
+        sent.end(JSON.stringify(body))
+      },
+    )
   expect(server.address).toMatch(/^https:/)
   expect((await post('/api/first-account', first)).status).toBe(204)
   const { headers } = await post('/api/session', { email: first.email, password: first.password })

@@ -18,7 +18,11 @@ it('who came in, who tried, what left and what was decided about people stands t
   await inspector.call('POST', '/api/session', { email: 'inspector@plumb.example', password: 'a guess' })
   await inspector.call('GET', '/api/office/people')
   await inspector.call('GET', `/api/jobs/${id}/inspection.json`)
-  await office.call('POST', '/api/office/people', { name: 'Una', email: 'una@plumb.example', role: 'installer' })
+  await office.call('POST', '/api/office/people', {
+    name: 'Una',
+    email: 'una@plumb.example',
+    role: 'installer',
+  })
   await inspector.call('POST', '/api/session/end')
   const { rows } = await list()
   const told = rows.map(({ action, person, detail }) => `${action} · ${person} · ${detail}`)

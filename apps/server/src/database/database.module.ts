@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import { Global, Inject, Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
+import { DATABASE_FILE } from '@plumb-mark/archive'
 import { InvitationRow, PersonRow, SessionRow } from '../accounts/account.entities.js'
 import { AuditRow } from '../audit/audit.entity.js'
 import { EntryRow } from '../entries/entry.entity.js'
@@ -24,7 +25,6 @@ import { Traces1764200000000 } from './migrations/1764200000000-traces.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
 const HELD_FOLDER = Symbol('held folder')
-export const DATABASE_FILE = 'plumb-mark.sqlite'
 
 interface Pragmas {
   pragma(text: string): unknown

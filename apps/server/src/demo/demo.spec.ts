@@ -1,3 +1,4 @@
+import { sha256 } from '@plumb-mark/archive'
 import {
   fold,
   inspect,
@@ -8,7 +9,6 @@ import {
   type InspectionFile,
   type Stage,
 } from '@plumb-mark/core'
-import { sha256 } from '../database/digest.js'
 import { RunningServer } from '../testing/running-server.testing.js'
 
 let server: RunningServer

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
 import { filter, from, map, merge, Subject, takeWhile, type Observable } from 'rxjs'
 import { DataSource, In, type EntityManager } from 'typeorm'
+import { sha256 } from '@plumb-mark/archive'
 import {
   applied,
   canonicalJson,
@@ -23,7 +24,6 @@ import {
 } from '@plumb-mark/core'
 import type { Appended } from '@plumb-mark/contract'
 import { audited } from '../audit/audit.service.js'
-import { sha256 } from '../database/digest.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
@@ -86,6 +86,12 @@ export class EntriesService {
       throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
   }
 
+  /** A record that was imported to be read is nobody's to add to. */
+  private async requireContinued(jobId: JobId): Promise<void> {
+    if (await this.db.getRepository(JobRow).existsBy({ id: jobId, readOnly: true }))
+      throw new Refused(409, 'read-only', 'this record was imported to be read: nothing is added to it here')
+  }
+
   async requireVisible(person: Person, jobId: JobId): Promise<void> {
     const seen =
       person.role === 'installer'
@@ -110,6 +116,7 @@ export class EntriesService {
     const ahead = clockAhead(clock, received)
     return this.queue.run(jobId, async () => {
       if (entries[0]?.kind !== 'job-opened') await this.requireVisible(person, jobId)
+      await this.requireContinued(jobId)
       const before = await this.load(jobId)
       const batch = new Batch(before, (state) => this.sheets.pinnedBy(state.header))
       const answer: Entry[] = []
@@ -160,6 +167,17 @@ export class EntriesService {
   /** For work on all jobs: judges one without keeping it open, and lets nothing be appended to it meanwhile. */
   whileStill<T>(jobId: JobId, work: (judged: () => Promise<OpenJob>) => Promise<T>): Promise<T> {
     return this.queue.run(jobId, () => work(() => this.judged(jobId)))
+  }
+
+  /** For what writes entries that were linked elsewhere: nothing is appended meanwhile, and the job is read anew after it. */
+  replacing<T>(jobId: JobId, write: () => Promise<T>): Promise<T> {
+    return this.queue.run(jobId, async () => {
+      try {
+        return await write()
+      } finally {
+        this.open.delete(jobId)
+      }
+    })
   }
 
   private async load(jobId: JobId): Promise<OpenJob> {
@@ -311,7 +329,12 @@ async function keep(
     if (entry.kind === 'signed') {
       await transaction.insert(SealRow, { jobId, ...key.attest(jobId, entry) })
       await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
-      await audited(transaction, { action: 'sealed', by: entry.by, subject: jobId, detail: entry.body.sealedHead })
+      await audited(transaction, {
+        action: 'sealed',
+        by: entry.by,
+        subject: jobId,
+        detail: entry.body.sealedHead,
+      })
     }
   }
   const changedAt = new Date().toISOString()

@@ -4,10 +4,9 @@ import { join } from 'node:path'
 import { Inject, Injectable } from '@nestjs/common'
 import sharp from 'sharp'
 import { DataSource } from 'typeorm'
+import { sha256, durable, photoPath } from '@plumb-mark/archive'
 import type { PhotoKept, PhotoRoom } from '@plumb-mark/contract'
 import { withoutPlace, type JobId, type Person, type PhotoId } from '@plumb-mark/core'
-import { sha256 } from '../database/digest.js'
-import { durable } from '../database/durable.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
@@ -97,12 +96,20 @@ export class PhotosService {
     if (!row) throw notFound('photo')
     const whole = this.path(row.sha256, false)
     if (!small && sha256(await readFile(whole).catch(() => Buffer.alloc(0))) !== row.sha256)
-      throw new Refused(
-        410,
-        'photo-broken',
-        'the file of this photo is not what was kept: restore it from a backup',
-      )
-    return { file: small ? this.path(row.sha256, true) : whole, type: small ? 'image/webp' : row.type }
+      throw photoBroken()
+    if (!small) return { file: whole, type: row.type }
+    return { file: await this.smallOf(row.sha256), type: 'image/webp' }
+  }
+
+  /** The small copy; what was imported or restored without it gets it when it is first looked at. */
+  private async smallOf(digest: string): Promise<string> {
+    const file = this.path(digest, true)
+    if (!existsSync(file)) {
+      const content = await readFile(this.path(digest, false)).catch(() => Buffer.alloc(0))
+      if (sha256(content) !== digest) throw photoBroken()
+      await durable(file, (await picture(content)).small)
+    }
+    return file
   }
 
   /** The file of a photo as it was kept; whoever calls has seen to it that it may be seen. */
@@ -113,7 +120,8 @@ export class PhotosService {
   }
 
   private path(digest: string, small: boolean): string {
-    return join(this.settings.dataDir, 'photos', digest.slice(0, 2), small ? `${digest}.small.webp` : digest)
+    const file = photoPath(this.settings.dataDir, digest)
+    return small ? `${file}.small.webp` : file
   }
 
   private async write(digest: string, content: Buffer, small: Buffer): Promise<void> {
@@ -124,6 +132,9 @@ export class PhotosService {
     await durable(file, content)
   }
 }
+
+const photoBroken = () =>
+  new Refused(410, 'photo-broken', 'the file of this photo is not what was kept: restore it from a backup')
 
 const megabytes = (bytes: number) => `${Math.round(bytes / 1024 / 1024)} MB`
 

@@ -7,6 +7,7 @@ import { EntriesService } from '../entries/entries.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
 import { IntegrityService } from '../sign-off/integrity.service.js'
 import { SealKey } from '../sign-off/seal-key.js'
+import { fileName } from './file-name.js'
 import { inspectionFile } from './inspection-export.js'
 import { report } from './report/report.js'
 
@@ -31,7 +32,7 @@ export class ExchangeController {
     const { entries, state, sheets } = record
     const attested = await this.integrity.attestationOf(id, record)
     response
-      .attachment(`${fileName(state)}.json`)
+      .attachment(`${fileName(nameOf(state))}.json`)
       .json(inspectionFile(id, entries, sheets.values(), attested))
   }
 
@@ -50,15 +51,10 @@ export class ExchangeController {
       async (photo) => (await this.photos.fileFor(person, id, photo, true)).file,
     )
     response
-      .attachment(`${fileName(inspection.state)}.pdf`)
+      .attachment(`${fileName(nameOf(inspection.state))}.pdf`)
       .type('application/pdf')
       .send(pdf)
   }
 }
 
-function fileName({ header }: JobState): string {
-  return `plumb-mark ${header?.number ?? ''} ${header?.title ?? ''}`
-    .trim()
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-}
+const nameOf = ({ header }: JobState) => `plumb-mark ${header?.number ?? ''} ${header?.title ?? ''}`

@@ -2,7 +2,15 @@ import { Module } from '@nestjs/common'
 import { EntriesModule } from '../entries/entries.module.js'
 import { EvidenceModule } from '../evidence/evidence.module.js'
 import { SignOffModule } from '../sign-off/sign-off.module.js'
+import { ListsModule } from '../lists/lists.module.js'
+import { SealKeyModule } from '../sign-off/seal-key.module.js'
+import { ArchiveController } from './archive.controller.js'
+import { ArchiveService } from './archive.service.js'
 import { ExchangeController } from './exchange.controller.js'
 
-@Module({ imports: [EntriesModule, EvidenceModule, SignOffModule], controllers: [ExchangeController] })
+@Module({
+  imports: [EntriesModule, EvidenceModule, ListsModule, SealKeyModule, SignOffModule],
+  controllers: [ExchangeController, ArchiveController],
+  providers: [ArchiveService],
+})
 export class ExchangeModule {}

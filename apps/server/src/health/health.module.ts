@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common'
+import { BackupModule } from '../backup/backup.module.js'
 import { HealthController } from './health.controller.js'
 
-@Module({ controllers: [HealthController] })
+@Module({ imports: [BackupModule], controllers: [HealthController] })
 export class HealthModule {}

@@ -6,6 +6,8 @@ export class JobRow {
   @Index({ unique: true }) @Column('text') number!: string
   @Index() @Column('text') changedAt!: string
   @Column('text', { nullable: true }) sealedAt!: string | null
+  /** Imported to be read: it takes no entries here. */
+  @Column('boolean', { default: false }) readOnly!: boolean
 }
 
 /** Whom a job is shared with; follows from the `shared` entries, kept as rows for the lists. */

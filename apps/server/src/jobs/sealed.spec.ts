@@ -1,3 +1,4 @@
+import { sha256 } from '@plumb-mark/archive'
 import { sampleSignature } from '../demo/sample-signature.js'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
@@ -14,9 +15,8 @@ import {
   type JobId,
   type NewEntry,
 } from '@plumb-mark/core'
-import { sha256 } from '../database/digest.js'
 import { IntegrityService } from '../sign-off/integrity.service.js'
-import { signatureHolds } from '../sign-off/seal-key.js'
+import { signatureHolds } from '@plumb-mark/archive'
 import { RunningServer, entry, type Caller } from '../testing/running-server.testing.js'
 
 let server: RunningServer

@@ -8,6 +8,6 @@ import { RebuildService } from './rebuild.service.js'
   imports: [EntriesModule],
   controllers: [ListsController],
   providers: [ListsService, RebuildService],
-  exports: [ListsService],
+  exports: [ListsService, RebuildService],
 })
 export class ListsModule {}

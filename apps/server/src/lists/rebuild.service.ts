@@ -56,7 +56,8 @@ export class RebuildService implements OnApplicationBootstrap, OnApplicationShut
     }
   }
 
-  private one(jobId: string): Promise<void> {
+  /** The rows of one job anew. */
+  one(jobId: string): Promise<void> {
     return this.entries.whileStill(jobId, async (judged) => {
       const job = await this.db.getRepository(JobRow).findOneByOrFail({ id: jobId })
       const { changedAt, sealedAt } = job

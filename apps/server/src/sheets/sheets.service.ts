@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In } from 'typeorm'
+import { sha256 } from '@plumb-mark/archive'
 import {
   readSheetText,
   type SheetFault,
@@ -15,7 +16,6 @@ import {
   type PinnedSheet,
   type Sheet,
 } from '@plumb-mark/core'
-import { sha256 } from '../database/digest.js'
 import { Refused, notFound } from '../http/refused.js'
 import { JobSheetRow } from '../jobs/job.entities.js'
 import { SheetRow } from './sheet.entity.js'

@@ -1,7 +1,4 @@
 import { Injectable } from '@nestjs/common'
-import { createReadStream } from 'node:fs'
-import { createHash } from 'node:crypto'
-import { pipeline } from 'node:stream/promises'
 import { DataSource } from 'typeorm'
 import {
   photosShown,
@@ -13,12 +10,12 @@ import {
   type PhotoRef,
   type TraceAnswer,
 } from '@plumb-mark/core'
-import { sha256 } from '../database/digest.js'
+import { digestOfFile, sha256, signatureHolds } from '@plumb-mark/archive'
 import type { JobRecord } from '../entries/entries.service.js'
 import { TracesService } from '../traces/traces.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
 import { inspectionFile } from '../exchange/inspection-export.js'
-import { SealKey, signatureHolds } from './seal-key.js'
+import { SealKey } from './seal-key.js'
 import { SealRow } from './seal.entity.js'
 
 /** A sealed record as it stands now against what was sealed. */
@@ -61,9 +58,9 @@ export class IntegrityService {
 
   private async brokenPhoto(jobId: JobId, { id, sha256: wanted }: PhotoRef): Promise<string[]> {
     try {
-      const hash = createHash('sha256')
-      await pipeline(createReadStream(await this.photos.originalOf(jobId, id)), hash)
-      return hash.digest('hex') === wanted ? [] : [`photo ${id} is not the one that was shown`]
+      return (await digestOfFile(await this.photos.originalOf(jobId, id))) === wanted
+        ? []
+        : [`photo ${id} is not the one that was shown`]
     } catch {
       return [`photo ${id} is gone`]
     }

@@ -74,13 +74,17 @@ export class RunningServer {
     rmSync(this.dataDir, { recursive: true, force: true })
   }
 
-  async signIn(role: Role): Promise<Caller> {
-    const caller = new Caller(this.address, '')
-    const answer = await caller.call('POST', '/api/session', {
-      email: `${role}@plumb.example`,
-      password: DEMO_PASSWORD,
-    })
+  signIn(role: Role): Promise<Caller> {
+    return this.signInAs({ email: `${role}@plumb.example`, password: DEMO_PASSWORD })
+  }
+
+  async signInAs({ email, password }: { email: string; password: string }): Promise<Caller> {
+    const answer = await this.stranger().call('POST', '/api/session', { email, password })
     return new Caller(this.address, (answer.headers.get('set-cookie') ?? '').split(';')[0]!)
+  }
+
+  stranger(): Caller {
+    return new Caller(this.address, '')
   }
 }
 

@@ -8,10 +8,9 @@ import type { Readable } from 'node:stream'
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common'
 import { Piscina } from 'piscina'
 import { DataSource } from 'typeorm'
+import { sha256, durable, tracePath } from '@plumb-mark/archive'
 import type { TraceKept } from '@plumb-mark/contract'
 import { canonicalJson, type JobId, type TraceAnswer } from '@plumb-mark/core'
-import { sha256 } from '../database/digest.js'
-import { durable } from '../database/durable.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
 import { SETTINGS, type Settings } from '../settings.js'
@@ -135,7 +134,7 @@ export class TracesService implements OnApplicationShutdown {
   }
 
   private path(digest: string): string {
-    return join(this.settings.dataDir, 'traces', digest.slice(0, 2), `${digest}.csv.gz`)
+    return tracePath(this.settings.dataDir, digest)
   }
 
   async onApplicationShutdown(): Promise<void> {

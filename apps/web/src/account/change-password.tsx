@@ -6,9 +6,11 @@ import { dtoResolver } from '../forms/dto-resolver.js'
 import { Page } from '../frame/page.js'
 import { put } from '../http/api.js'
 import { Field } from '../marks/field.js'
+import { Section } from '../marks/section.js'
+import { OwnSessions } from './own-sessions.js'
 import { useSession } from './session.js'
 
-/** The own password, by who knows the one before; every session ends with it, this one too. */
+/** A person’s own account: where they are signed in, and their password; every session ends with a new one, this one too. */
 export function ChangePassword() {
   const signInAgain = useSession((session) => session.signInAgain)
   const [refused, setRefused] = useState('')
@@ -26,21 +28,26 @@ export function ChangePassword() {
     }
   })
   return (
-    <Page title="Change password" width="520px" problem={refused}>
-      <Stack as="form" gap="14px" mt="18px" onSubmit={(event) => void change(event)}>
-        <Field label="Password that you have" problem={errors.before?.message}>
-          {(ids) => (
-            <Input {...ids} {...register('before')} type="password" autoComplete="current-password" />
-          )}
-        </Field>
-        <Field label="New password, 12 characters or more" problem={errors.password?.message}>
-          {(ids) => <Input {...ids} {...register('password')} type="password" autoComplete="new-password" />}
-        </Field>
-        <Button type="submit" loading={formState.isSubmitting}>
-          Change it
-        </Button>
-        <Text color="faint">All your sessions end, on every device: sign in again with the new one.</Text>
-      </Stack>
+    <Page title="Your account" width="560px" problem={refused}>
+      <OwnSessions />
+      <Section title="Change password">
+        <Stack as="form" gap="14px" mt="18px" onSubmit={(event) => void change(event)}>
+          <Field label="Password that you have" problem={errors.before?.message}>
+            {(ids) => (
+              <Input {...ids} {...register('before')} type="password" autoComplete="current-password" />
+            )}
+          </Field>
+          <Field label="New password, 12 characters or more" problem={errors.password?.message}>
+            {(ids) => (
+              <Input {...ids} {...register('password')} type="password" autoComplete="new-password" />
+            )}
+          </Field>
+          <Button type="submit" loading={formState.isSubmitting}>
+            Change it
+          </Button>
+          <Text color="faint">All your sessions end, on every device: sign in again with the new one.</Text>
+        </Stack>
+      </Section>
     </Page>
   )
 }

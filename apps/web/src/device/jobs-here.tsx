@@ -4,7 +4,7 @@ import { Note } from '../look/text.js'
 import { ago } from '../marks/ago.js'
 import { sizeWords } from '../marks/size-words.js'
 import { letGo, type KeptJob } from '../store/kept-jobs.js'
-import { Row, Section } from './section.js'
+import { Row, Section } from '../marks/section.js'
 
 /** The jobs that open without signal: how old, how large, and why they are here. */
 export function JobsHere({ jobs }: { jobs: readonly KeptJob[] }) {

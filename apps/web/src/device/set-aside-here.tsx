@@ -2,7 +2,7 @@ import { Box, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { SmallPrint } from '../look/text.js'
 import { entryWords } from './entry-words.js'
-import { Row, Section } from './section.js'
+import { Row, Section } from '../marks/section.js'
 import type { OnDevice } from './use-on-device.js'
 
 /** What the server did not take, in all jobs; it is mended in its job, where the checks are. */

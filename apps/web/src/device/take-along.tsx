@@ -6,7 +6,7 @@ import { Note } from '../look/text.js'
 import { Problem } from '../marks/problem.js'
 import { takeAlong, type KeptJob } from '../store/kept-jobs.js'
 import { askStorage } from '../store/storage.js'
-import { Row, Section } from './section.js'
+import { Row, Section } from '../marks/section.js'
 
 /** Chooses jobs to be fetched whole, with sheets, instruments and small photos, before going where there is no signal. */
 export function TakeAlong({ jobs }: { jobs: readonly KeptJob[] }) {

@@ -7,7 +7,7 @@ import { sizeWords } from '../marks/size-words.js'
 import { useInspection } from '../store/inspection.js'
 import { forgetPhotos, usePhotoSending } from '../store/photos.js'
 import { sendAllNow } from '../store/send-others.js'
-import { Row, Section } from './section.js'
+import { Row, Section } from '../marks/section.js'
 import { waitingByJob, type OnDevice } from './use-on-device.js'
 
 /** What the server does not have yet, by job, and how far it is. */

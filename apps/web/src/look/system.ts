@@ -29,6 +29,11 @@ const config = defineConfig({
     '*:focus-visible': { outline: '3px solid', outlineColor: 'accent', outlineOffset: '2px' },
     'main a:not([class])': { color: 'accent', textDecoration: 'underline', textUnderlineOffset: '3px' },
     'nav, header': { _print: { display: 'none' } },
+    // Where something is printed by itself, the rest of the page is not.
+    'body:has([data-print]) *': { _print: { visibility: 'hidden' } },
+    'body:has([data-print]) [data-print], body:has([data-print]) [data-print] *': {
+      _print: { visibility: 'visible' },
+    },
     '*': { _motionReduce: { animation: 'none', transition: 'none' } },
   },
   theme: {

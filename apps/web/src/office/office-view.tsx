@@ -1,87 +1,49 @@
-import { Button, Flex, Stack, Text, chakra } from '@chakra-ui/react'
-import { X } from 'lucide-react'
-import { useState } from 'react'
-import { isPrivateNetwork } from '@plumb-mark/core'
+import { Flex, chakra } from '@chakra-ui/react'
+import type { ComponentType } from 'react'
+import { Navigate, NavLink, useParams } from 'react-router'
 import { useSession } from '../account/session.js'
 import { Page } from '../frame/page.js'
-import { put } from '../http/api.js'
-import { useFetched } from '../http/use-fetched.js'
-import { Note } from '../look/text.js'
-import { TextField } from '../marks/text-field.js'
+import { AuditList } from './audit-list.js'
+import { Backups } from './backups.js'
+import { Networks } from './networks.js'
 import { People } from './people.js'
 
-const ADDRESS = '/api/office/networks'
+const PARTS: Record<string, { title: string; View: ComponentType }> = {
+  people: { title: 'People', View: People },
+  backups: { title: 'Backups', View: Backups },
+  audit: { title: 'Audit', View: AuditList },
+  networks: { title: 'Networks', View: Networks },
+}
 
-/** What the office decides for everybody: in which networks devices may be asked. */
+const Part = chakra(NavLink, {
+  base: {
+    minH: '44px',
+    px: '14px',
+    display: 'inline-flex',
+    alignItems: 'center',
+    fontWeight: 600,
+    color: 'faint',
+    borderRadius: '4px',
+    '&.active': { color: 'text', bg: 'sunk' },
+  },
+})
+
+/** What the office sees to for everybody: people, backups, what happened, and where devices may be asked. */
 export function OfficeView() {
-  const { value, problem, reload } = useFetched<{ networks: string[] }>(ADDRESS)
+  const { part = 'people' } = useParams()
   const office = useSession(({ person }) => person?.role === 'office')
-  const [typed, setTyped] = useState('')
-  const [refused, setRefused] = useState('')
-  const networks = value?.networks ?? []
-  const allow = async (next: string[]) => {
-    try {
-      await put(ADDRESS, { networks: next })
-      setRefused('')
-      setTyped('')
-      await reload()
-    } catch (fault) {
-      setRefused((fault as Error).message)
-    }
-  }
-  const wrong = typed.trim() !== '' && !isPrivateNetwork(typed.trim())
+  const shown = PARTS[part]
+  if (!office || !shown) return <Navigate to={office ? '/office' : '/jobs'} replace />
   return (
-    <Page title="Office" width="980px" problem={problem || refused}>
-      <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600} mt="18px">
-        Networks in which devices may be asked
-      </Text>
-      <Note mb="10px">
-        Only private networks, and only those named here. The server asks; no browser does, and nothing is
-        ever written to a device.
-      </Note>
-      <chakra.ul listStyleType="none" borderTop="1px solid" borderColor="hair" aria-label="Allowed networks">
-        {networks.map((network) => (
-          <Flex key={network} as="li" align="center" minH="52px" borderBottom="1px solid" borderColor="hair">
-            <Text fontFamily="mono" fontSize="18px" flex="1">
-              {network}
-            </Text>
-            {office && (
-              <Button
-                variant="plain"
-                onClick={() => void allow(networks.filter((one) => one !== network))}
-                aria-label={`Remove ${network}`}
-              >
-                <X size={19} />
-              </Button>
-            )}
-          </Flex>
+    <Page title="Office" width="1040px">
+      <Flex as="nav" aria-label="Parts of the office" gap="4px" mt="10px" wrap="wrap">
+        {Object.entries(PARTS).map(([name, { title }]) => (
+          <Part key={name} to={`/office/${name}`} className={name === part ? 'active' : ''}>
+            {title}
+          </Part>
         ))}
-      </chakra.ul>
-      {value && networks.length === 0 && (
-        <Text py="12px">No network is allowed: no device can be asked.</Text>
-      )}
-      {office ? (
-        <Stack
-          as="form"
-          mt="14px"
-          maxW="420px"
-          onSubmit={(event) => (event.preventDefault(), void allow([...networks, typed.trim()]))}
-        >
-          <TextField
-            label="Another network"
-            placeholder="192.168.1.0/24"
-            value={typed}
-            onChange={setTyped}
-            problem={wrong ? 'a private network, written as 192.168.1.0/24' : undefined}
-          />
-          <Button type="submit" disabled={!typed.trim() || wrong || networks.includes(typed.trim())}>
-            Allow
-          </Button>
-        </Stack>
-      ) : (
-        <Note mt="14px">The office changes this list.</Note>
-      )}
-      {office && <People />}
+      </Flex>
+      <shown.View />
     </Page>
   )
 }

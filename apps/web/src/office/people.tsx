@@ -1,14 +1,14 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { OneTimeLink, PersonKept } from '@plumb-mark/contract'
+import type { OneTimeLink as Link, PersonKept } from '@plumb-mark/contract'
 import { ROLES, type Role } from '@plumb-mark/core'
-import { WELCOME } from '../account/welcome.js'
 import { post, put } from '../http/api.js'
 import { useFetched } from '../http/use-fetched.js'
-import { Note, SmallPrint } from '../look/text.js'
+import { SmallPrint } from '../look/text.js'
 import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 import { Problem } from '../marks/problem.js'
 import { TextField } from '../marks/text-field.js'
+import { OneTimeLink } from './one-time-link.js'
 
 const ADDRESS = '/api/office/people'
 const ROLE_OPTIONS = optionsOf(ROLES, (role) => role)
@@ -16,7 +16,7 @@ const ROLE_OPTIONS = optionsOf(ROLES, (role) => role)
 /** Who may come in: people are invited by a one-time link, change their role, and leave at once; what they entered keeps their name. */
 export function People() {
   const { value: people = [], problem, reload } = useFetched<PersonKept[]>(ADDRESS)
-  const [link, setLink] = useState<{ of: string; link: OneTimeLink }>()
+  const [link, setLink] = useState<{ of: string; link: Link }>()
   const [refused, setRefused] = useState('')
   const act = async (work: () => Promise<unknown>) => {
     try {
@@ -29,14 +29,11 @@ export function People() {
   }
   const change = (id: string, wish: object) => void act(() => put(`${ADDRESS}/${id}`, wish))
   const invite = ({ id, name }: PersonKept) =>
-    void act(async () => setLink({ of: name, link: await post<OneTimeLink>(`${ADDRESS}/${id}/link`) }))
+    void act(async () => setLink({ of: name, link: await post<Link>(`${ADDRESS}/${id}/link`) }))
   return (
-    <Box as="section" aria-label="People" mt="28px">
-      <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600} mb="8px">
-        People
-      </Text>
+    <Box as="section" aria-label="People" mt="14px">
       <Problem>{problem || refused}</Problem>
-      {link && <LinkShown of={link.of} link={link.link} />}
+      {link && <OneTimeLink of={link.of} link={link.link} />}
       {people.map((person) => (
         <Flex
           key={person.id}
@@ -78,31 +75,11 @@ export function People() {
       <Invite
         onInvite={(wish) =>
           act(async () => {
-            const made = await post<{ person: PersonKept; link: OneTimeLink }>(ADDRESS, wish)
+            const made = await post<{ person: PersonKept; link: Link }>(ADDRESS, wish)
             setLink({ of: made.person.name, link: made.link })
           })
         }
       />
-    </Box>
-  )
-}
-
-function LinkShown({ of, link: { token, expiresAt } }: { of: string; link: OneTimeLink }) {
-  const address = `${window.location.origin}${WELCOME}#${token}`
-  return (
-    <Box bg="accentWash" p="14px" my="10px" borderRadius="4px" role="status">
-      <Text fontWeight={600}>Link for {of}, shown only now</Text>
-      <Text fontFamily="mono" fontSize="14px" overflowWrap="anywhere" my="6px">
-        {address}
-      </Text>
-      <Flex gap="10px" align="center" wrap="wrap">
-        <Button variant="outline" onClick={() => void navigator.clipboard.writeText(address)}>
-          Copy
-        </Button>
-        <Note>
-          Works once, until {new Date(expiresAt).toLocaleDateString()}. Hand it over in person or by message.
-        </Note>
-      </Flex>
     </Box>
   )
 }

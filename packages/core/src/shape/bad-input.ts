@@ -25,6 +25,12 @@ export type BadInputCode =
   | 'beyond-horizon'
   | 'unknown-calculator'
   | 'not-json'
+  /** Of files that arrive: */
+  | 'not-a-zip'
+  | 'too-large'
+  | 'name-twice'
+  | 'not-importable'
+  | 'fork'
 
 /** Thrown for input that a caller should never have sent; caught once at each edge. `path` names the field, as in `items[2].clear.left`. */
 export class BadInput extends Error {

@@ -1,7 +1,7 @@
 import { open, rename } from 'node:fs/promises'
 
 /** On the disk under its name only when it is whole. */
-export async function durable(file: string, content: Buffer): Promise<void> {
+export async function durable(file: string, content: Uint8Array): Promise<void> {
   const handle = await open(`${file}.part`, 'w')
   try {
     await handle.writeFile(content)

@@ -1,0 +1,32 @@
+import { Box, Button, Text } from '@chakra-ui/react'
+import type { OwnSession } from '@plumb-mark/contract'
+import { remove } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
+import { Note } from '../look/text.js'
+import { ago } from '../marks/ago.js'
+import { Row, Section } from '../marks/section.js'
+
+/** Where this person is signed in; a lost tablet is signed out from here. */
+export function OwnSessions() {
+  const { value = [], reload } = useFetched<OwnSession[]>('/api/session/all')
+  const end = (id: string) => void remove(`/api/session/${id}`).then(reload)
+  return (
+    <Section title="Where you are signed in">
+      {value.map(({ id, device, openedAt, here }) => (
+        <Row key={id}>
+          <Box flex="1">
+            <Text>{device}</Text>
+            <Note>since {ago(openedAt)}</Note>
+          </Box>
+          {here ? (
+            <Text color="accent">this one</Text>
+          ) : (
+            <Button variant="outline" onClick={() => end(id)} aria-label={`End the session on ${device}`}>
+              End it
+            </Button>
+          )}
+        </Row>
+      ))}
+    </Section>
+  )
+}

@@ -1,0 +1,92 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table'
+import { AUDIT_ACTIONS, type AuditLine, type AuditPage } from '@plumb-mark/contract'
+import { get } from '../http/api.js'
+import { useListAddress } from '../lists/list-address.js'
+import { Pager } from '../lists/pager.js'
+import { SearchField } from '../lists/search-field.js'
+import { Note } from '../look/text.js'
+import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { Problem } from '../marks/problem.js'
+
+const column = createColumnHelper<AuditLine>()
+const COLUMNS = [
+  column.accessor('at', { header: 'When', cell: ({ getValue }) => new Date(getValue()).toLocaleString() }),
+  column.accessor('action', { header: 'What', cell: ({ getValue }) => <b>{getValue()}</b> }),
+  column.accessor('person', { header: 'Who', cell: ({ getValue }) => getValue() || 'nobody signed in' }),
+  column.accessor((line) => [line.detail, line.subject].filter(Boolean).join(' · '), {
+    header: 'About',
+    id: 'about',
+  }),
+  column.accessor('address', { header: 'From' }),
+]
+const Cell = chakra('td', {
+  base: { py: '9px', pr: '14px', verticalAlign: 'top', fontSize: '14px', overflowWrap: 'anywhere' },
+})
+
+/** Who came in, who was refused, what left and what was decided: to be read and narrowed, by nobody to be changed. */
+export function AuditList() {
+  const address = useListAddress()
+  const { value, ask, query, page, turnTo } = address
+  const { data, error } = useQuery({
+    queryKey: ['audit', query],
+    queryFn: () => get<AuditPage>(`/api/office/audit?${query}`),
+    placeholderData: keepPreviousData,
+  })
+  const table = useReactTable({
+    data: data?.rows ?? [],
+    columns: COLUMNS,
+    getCoreRowModel: getCoreRowModel(),
+  })
+  return (
+    <Box>
+      <Note mt="12px">Nobody can change or remove a line, whoever they are.</Note>
+      <Flex gap="10px" mt="10px" align="flex-end" wrap="wrap">
+        <SearchField label="Person, job, address" value={value('q')} onSearch={(q) => ask({ q })} />
+        <Box w="220px">
+          <ChoiceField
+            label="What happened"
+            value={value('action')}
+            options={[['', 'anything'], ...optionsOf(AUDIT_ACTIONS, (action) => action)]}
+            onChange={(action) => ask({ action })}
+          />
+        </Box>
+      </Flex>
+      <Problem mt="10px">{error?.message}</Problem>
+      {data?.total === 0 && <Text mt="14px">Nothing like that has happened.</Text>}
+      <Box overflowX="auto">
+        <chakra.table w="100%" mt="14px" aria-label="Audit">
+          <thead>
+            {table.getHeaderGroups().map((group) => (
+              <chakra.tr key={group.id} borderBottom="2px solid" borderColor="text">
+                {group.headers.map((header) => (
+                  <chakra.th
+                    key={header.id}
+                    scope="col"
+                    textAlign="left"
+                    py="8px"
+                    fontSize="14px"
+                    color="faint"
+                  >
+                    {flexRender(header.column.columnDef.header, header.getContext())}
+                  </chakra.th>
+                ))}
+              </chakra.tr>
+            ))}
+          </thead>
+          <tbody>
+            {table.getRowModel().rows.map((row) => (
+              <chakra.tr key={row.id} borderBottom="1px solid" borderColor="hair">
+                {row.getVisibleCells().map((cell) => (
+                  <Cell key={cell.id}>{flexRender(cell.column.columnDef.cell, cell.getContext())}</Cell>
+                ))}
+              </chakra.tr>
+            ))}
+          </tbody>
+        </chakra.table>
+      </Box>
+      {data && <Pager page={page} total={data.total} onTurn={turnTo} />}
+    </Box>
+  )
+}

@@ -1,0 +1,86 @@
+import { Box, Button, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { BackupState } from '@plumb-mark/contract'
+import { post, put } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
+import { Note } from '../look/text.js'
+import { ago } from '../marks/ago.js'
+import { Problem } from '../marks/problem.js'
+import { Row, Section } from '../marks/section.js'
+import { sizeWords } from '../marks/size-words.js'
+import { TextField } from '../marks/text-field.js'
+
+const ADDRESS = '/api/office/backups'
+/** A night that was missed, and half of the next day. */
+const OLD_MS = 36 * 3_600_000
+
+/** The last good backup and its age, what is kept, and when the next is taken. */
+export function Backups() {
+  const { value, problem, reload } = useFetched<BackupState>(ADDRESS)
+  const [fault, setFault] = useState('')
+  const [working, setWorking] = useState(false)
+  const act = async (work: () => Promise<unknown>) => {
+    setFault('')
+    setWorking(true)
+    try {
+      await work()
+      await reload()
+    } catch (why) {
+      setFault((why as Error).message)
+    } finally {
+      setWorking(false)
+    }
+  }
+  if (!value) return <Problem mt="14px">{problem}</Problem>
+  const { last, at, folder, kept, failed } = value
+  const old = !last || Date.now() - Date.parse(last.at) > OLD_MS
+  return (
+    <Box>
+      <Text mt="18px" fontSize="22px" color={old ? 'danger' : undefined} fontWeight={600} role="status">
+        {last ? `The last good backup was taken ${ago(last.at)}.` : 'No backup has been taken.'}
+      </Text>
+      {last && (
+        <Note>
+          {new Date(last.at).toLocaleString()}, {last.files} files, {sizeWords(last.bytes)}, read again and
+          compared with their digests
+        </Note>
+      )}
+      {failed && <Problem mt="8px">The last try failed: {failed}</Problem>}
+      <Problem mt="8px">{fault}</Problem>
+      <Section
+        title="Every night"
+        actions={
+          <Button onClick={() => void act(() => post(ADDRESS))} loading={working} loadingText="Backing up">
+            Back up now
+          </Button>
+        }
+      >
+        <Note mt="8px">
+          Into {folder}. Kept are the last of each of 7 days, 4 weeks and 12 months. Copy this folder to
+          another machine; do not copy the data folder itself while the program runs, since the database and
+          its journal would not belong together.
+        </Note>
+        <Box maxW="240px" mt="12px">
+          <TextField
+            key={at}
+            label="Taken at"
+            type="time"
+            value={at}
+            onChange={(next) => next && void act(() => put(ADDRESS, { at: next }))}
+            hint="by the clock of the machine"
+          />
+        </Box>
+      </Section>
+      <Section title="Kept">
+        {kept.map((one) => (
+          <Row key={one.name}>
+            <Text flex="1" fontFamily="mono" overflowWrap="anywhere">
+              {one.name}
+            </Text>
+            <Note>{ago(one.at)}</Note>
+          </Row>
+        ))}
+      </Section>
+    </Box>
+  )
+}

@@ -1,0 +1,47 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { QRCodeSVG } from 'qrcode.react'
+import type { OneTimeLink as Link } from '@plumb-mark/contract'
+import { WELCOME } from '../account/welcome.js'
+import { Note } from '../look/text.js'
+
+/** A link by which somebody chooses a password: copied, shown to their telephone, or printed; the program sends no mail. */
+export function OneTimeLink({ of, link: { token, expiresAt } }: { of: string; link: Link }) {
+  const address = `${window.location.origin}${WELCOME}#${token}`
+  return (
+    <Flex
+      bg="accentWash"
+      p="16px"
+      my="12px"
+      gap="18px"
+      borderRadius="4px"
+      role="status"
+      align="center"
+      wrap="wrap"
+      data-print
+    >
+      <Box bg="white" p="10px" borderRadius="4px">
+        <QRCodeSVG value={address} size={148} level="M" title={`Link for ${of}`} />
+      </Box>
+      <Box flex="1" minW="240px">
+        <Text fontWeight={600} fontSize="18px">
+          Link for {of}, shown only now
+        </Text>
+        <Text fontFamily="mono" fontSize="14px" overflowWrap="anywhere" my="6px">
+          {address}
+        </Text>
+        <Note>
+          Works once, until {new Date(expiresAt).toLocaleDateString()}. Hand it over in person, or let their
+          telephone read the code.
+        </Note>
+        <Flex gap="10px" mt="10px" wrap="wrap" _print={{ display: 'none' }}>
+          <Button variant="outline" onClick={() => void navigator.clipboard.writeText(address)}>
+            Copy
+          </Button>
+          <Button variant="outline" onClick={() => window.print()}>
+            Print
+          </Button>
+        </Flex>
+      </Box>
+    </Flex>
+  )
+}

@@ -1,0 +1,96 @@
+import { existsSync } from 'node:fs'
+import { copyFile, link, mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises'
+import { dirname, join } from 'node:path'
+import Database from 'better-sqlite3'
+import { DATABASE_FILE } from '../database/files.js'
+import { MANIFEST, damagedIn, digestsIn, type BackupManifest } from './manifest.js'
+
+/** Folders of files that are never changed once they are there: they are linked, not copied, where the disk allows it. */
+const FILES = ['photos', 'traces']
+/** What is still arriving is no evidence yet. */
+const COMING = 'coming'
+/** The key that seals are signed with lies beside the database. */
+const ALONE = ['seal-key.pem']
+/** Pages of the database that are copied before others have their turn. */
+const PAGES_AT_ONCE = 400
+const PREFIX = 'plumb-mark-'
+
+export interface Taken {
+  folder: string
+  name: string
+  at: string
+  files: number
+  bytes: number
+}
+
+/**
+ * A copy of everything, taken while people work: the database by its own online copy, photos and traces by hard link or copy, each with its
+ * digest, read again before it gets its name. A try that was cut off leaves a folder that ends in `.part` and is no backup; it is cleared
+ * away by the next.
+ */
+export async function takeBackup(
+  dataDir: string,
+  target: string,
+  at = new Date().toISOString(),
+): Promise<Taken> {
+  if (!existsSync(join(dataDir, DATABASE_FILE)))
+    throw new Error(`${dataDir} holds no data: name its folder with --data`)
+  await mkdir(target, { recursive: true })
+  for (const left of await readdir(target))
+    if (left.startsWith(PREFIX) && left.endsWith('.part')) await rm(join(target, left), { recursive: true })
+  const name = `${PREFIX}${at.replaceAll(':', '-').slice(0, 19)}`
+  const half = join(target, `${name}.part`)
+  await mkdir(half)
+  // The database first: a file is kept before anything names it, so all that this copy names is there afterwards.
+  const db = new Database(join(dataDir, DATABASE_FILE), { readonly: true })
+  try {
+    await db.backup(join(half, DATABASE_FILE), { progress: () => PAGES_AT_ONCE })
+  } finally {
+    db.close()
+  }
+  for (const folder of FILES) await carry(join(dataDir, folder), join(half, folder))
+  for (const file of ALONE)
+    if (existsSync(join(dataDir, file))) await copyFile(join(dataDir, file), join(half, file))
+  const files = await digestsIn(half)
+  const bytes = await sizeOf(half)
+  const manifest: BackupManifest = { format: 'plumb-mark-backup', version: 1, at, bytes, files }
+  await writeFile(join(half, MANIFEST), JSON.stringify(manifest, null, 1))
+  requireHealthy(join(half, DATABASE_FILE))
+  const damaged = await damagedIn(half, manifest)
+  if (damaged.length > 0)
+    throw new Error(`the backup cannot be read again: ${damaged.slice(0, 3).join(', ')}`)
+  // Whole under its name, or not there at all.
+  await rename(half, join(target, name))
+  return { folder: join(target, name), name, at, files: Object.keys(files).length, bytes }
+}
+
+/** Throws where a copy of the database is damaged. */
+export function requireHealthy(file: string): void {
+  const db = new Database(file, { readonly: true })
+  try {
+    if (db.pragma('quick_check', { simple: true }) !== 'ok')
+      throw new Error('the database in the backup is damaged')
+  } finally {
+    db.close()
+  }
+}
+
+async function carry(from: string, to: string): Promise<void> {
+  if (!existsSync(from)) return
+  for (const entry of await readdir(from, { withFileTypes: true, recursive: true })) {
+    // A file that is still being written has no name of its own yet.
+    if (!entry.isFile() || entry.name.endsWith('.part')) continue
+    const source = join(entry.parentPath, entry.name)
+    if (source.slice(from.length + 1).startsWith(COMING)) continue
+    const target = join(to, source.slice(from.length))
+    await mkdir(dirname(target), { recursive: true })
+    await link(source, target).catch(() => copyFile(source, target))
+  }
+}
+
+async function sizeOf(folder: string): Promise<number> {
+  let bytes = 0
+  for (const entry of await readdir(folder, { withFileTypes: true, recursive: true }))
+    if (entry.isFile()) bytes += (await stat(join(entry.parentPath, entry.name))).size
+  return bytes
+}
