@@ -154,7 +154,8 @@ test('everything is answered, signed and sealed; report and record leave whole',
 
   const record = info.outputPath('record.json')
   const downloading = reviewer.page.waitForEvent('download')
-  await reviewer.page.getByRole('link', { name: 'Inspection file' }).click()
+  await reviewer.page.getByRole('link', { name: 'Record, tables and import' }).click()
+  await reviewer.page.getByRole('link', { name: 'Inspection file (JSON)' }).click()
   await (await downloading).saveAs(record)
   const words = execFileSync(process.execPath, [PLUMB_MARK, 'verify', record], { encoding: 'utf8' })
   expect(words).toContain('intact')
@@ -164,7 +165,10 @@ test('everything is answered, signed and sealed; report and record leave whole',
   expect(() => execFileSync(process.execPath, [PLUMB_MARK, 'verify', record], { stdio: 'pipe' })).toThrow()
 
   const report = await reviewer.page.request.get(
-    reviewer.page.url().replace('/jobs/', '/api/jobs/').replace('/sign-off', '/report.pdf'),
+    reviewer.page
+      .url()
+      .replace('/jobs/', '/api/jobs/')
+      .replace(/\/(sign-off|data)$/, '/report.pdf'),
   )
   expect(report.headers()['content-type']).toBe('application/pdf')
   const pdf = (await report.body()).toString('latin1')

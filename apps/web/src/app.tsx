@@ -25,6 +25,8 @@ const SheetEditor = lazyView('SheetEditorView', () => import('./sheets/editor/sh
 const Adoption = lazyView('AdoptionView', () => import('./sheets/adoption-view.js'))
 const Instruments = lazyView('InstrumentsView', () => import('./instruments/instruments-view.js'))
 const Password = lazyView('ChangePassword', () => import('./account/change-password.js'))
+const JobData = lazyView('JobDataView', () => import('./exchange/job-data-view.js'))
+const Import = lazyView('ImportView', () => import('./exchange/import-view.js'))
 const OnDevice = lazyView('OnDeviceView', () => import('./device/on-device-view.js'))
 const Office = lazyView('OfficeView', () => import('./office/office-view.js'))
 const Visits = lazyView('VisitsView', () => import('./visits/visits-view.js'))
@@ -66,6 +68,7 @@ export function App() {
           <Route path="hand-over" element={<HandOver.View />} />
           <Route path="sign-off" element={<SignOff.View />} />
           <Route path="rework" element={<Rework.View />} />
+          <Route path="data" element={<JobData.View />} />
           <Route path="preparation" element={<Preparation.View />} />
           <Route path="adopt/:fromId/:toId" element={<Adoption.View />} />
         </Route>
@@ -76,6 +79,7 @@ export function App() {
         <Route path="/sheets/:id/edit" element={<SheetEditor.View />} />
         <Route path="/instruments" element={<Instruments.View />} />
         <Route path="/password" element={<Password.View />} />
+        <Route path="/import" element={<Import.View />} />
         <Route path="/device" element={<OnDevice.View />} />
         <Route path="/defects" element={<AllDefects.View />} />
         <Route path="/office/:part?" element={<Office.View />} />

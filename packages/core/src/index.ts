@@ -279,6 +279,19 @@ export {
   type ArchivedPhoto,
   type ArchivedTrace,
 } from './admission/archive-manifest.js'
+export {
+  csvText,
+  guessColumns,
+  type CsvColumn,
+  type CsvMapping,
+  type CsvRead,
+  type CsvTable,
+} from './entering/csv/table.js'
+export { READING_COLUMNS, readingsIn, readingsOut } from './entering/csv/readings.js'
+export { DEFECT_COLUMNS, defectsIn, defectsOut } from './entering/csv/defects.js'
+export { serialsOut } from './entering/csv/serials.js'
+export { INSTRUMENT_COLUMNS, instrumentsIn, instrumentsOut } from './entering/csv/instruments.js'
+export { PEOPLE_COLUMNS, peopleIn, peopleOut } from './entering/csv/people.js'
 export { meetingOf, type Meeting } from './admission/meeting.js'
 export { mended, takers, type Mended, type Mending } from './admission/mended.js'
 export {

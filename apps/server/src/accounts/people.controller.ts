@@ -2,6 +2,7 @@ import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Put } from
 import {
   FirstAccountDto,
   PasswordDto,
+  PeopleDto,
   PersonAddedDto,
   PersonChangedDto,
   WelcomeDto,
@@ -61,6 +62,15 @@ export class PeopleController {
     @Body(new DtoPipe(PersonAddedDto)) wish: PersonAddedDto,
   ): Promise<{ person: PersonKept; link: OneTimeLink }> {
     return this.people.add(wish)
+  }
+
+  /** A file of people: all of them are let in, or nobody is. Each chooses a password by a link of their own. */
+  @MayCall('office')
+  @Audited('invited')
+  @HttpCode(204)
+  @Post('office/people/import')
+  import(@Body(new DtoPipe(PeopleDto)) { people }: PeopleDto): Promise<void> {
+    return this.people.addAll(people)
   }
 
   @MayCall('office')

@@ -57,10 +57,14 @@ export class PeopleService {
 
   /** Lets somebody in; the link is shown once, since only its digest is kept. */
   async add(wish: PersonAddedDto): Promise<{ person: PersonKept; link: OneTimeLink }> {
-    if (await this.db.getRepository(PersonRow).existsBy({ email: wish.email.toLowerCase() }))
-      throw new Refused(409, 'address-taken', 'somebody has this e-mail address already', 'email')
     const row = await this.insert(wish, NO_PASSWORD)
     return { person: asKept(row), link: await this.link(row.id) }
+  }
+
+  async addAll(people: readonly PersonAddedDto[]): Promise<void> {
+    await this.db.transaction(async (transaction) => {
+      for (const wish of people) await this.insert(wish, NO_PASSWORD, transaction)
+    })
   }
 
   /** A new link; the ones before it open nothing any more. */
@@ -141,7 +145,10 @@ export class PeopleService {
   private async insert(
     { name, email, role, licence }: PersonAddedDto,
     passwordHash: string,
+    db: EntityManager = this.db.manager,
   ): Promise<PersonRow> {
+    if (await db.existsBy(PersonRow, { email: email.toLowerCase() }))
+      throw new Refused(409, 'address-taken', `somebody has the e-mail address ${email} already`, 'email')
     const row = {
       id: uuid(),
       name,
@@ -151,7 +158,7 @@ export class PeopleService {
       licence: licence ?? null,
       disabledAt: null,
     }
-    await this.db.getRepository(PersonRow).insert(row)
+    await db.insert(PersonRow, row)
     return row
   }
 

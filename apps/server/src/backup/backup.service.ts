@@ -17,6 +17,9 @@ const USUAL_TIME = '02:30'
 /** A timer cannot be set further ahead than some days, and a machine may sleep: it looks again. */
 const LOOK_AGAIN_MS = 60_000
 
+/** A night that was missed, and half of the next day. */
+const LATE_MS = 36 * 3_600_000
+
 type Last = Omit<Taken, 'folder'>
 
 /** The backup of every night and of whoever asks for one: taken while people work, read again, and kept by the rule. */
@@ -56,6 +59,7 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
       folder: this.folder,
       at: await this.time(),
       kept: await backupsIn(this.folder),
+      late: !last || Date.parse(last.at) < Date.now() - LATE_MS,
       ...(last && { last }),
       ...(this.failed !== undefined && { failed: this.failed }),
     }
@@ -79,7 +83,8 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
 
   private async takeOne(by: Person | undefined): Promise<Last> {
     try {
-      const { folder: _folder, ...last } = await takeBackup(this.settings.dataDir, this.folder)
+      const { name, at, files, bytes } = await takeBackup(this.settings.dataDir, this.folder)
+      const last: Last = { name, at, files, bytes }
       this.failed = undefined
       await this.db.getRepository(FigureRow).upsert({ name: LAST, value: JSON.stringify(last) }, ['name'])
       await clearOld(this.folder)

@@ -1,4 +1,5 @@
-import { mkdirSync } from 'node:fs'
+import { createReadStream, mkdirSync } from 'node:fs'
+import { rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import {
@@ -11,18 +12,21 @@ import {
   Param,
   ParseUUIDPipe,
   Post,
+  Query,
   Req,
   Res,
 } from '@nestjs/common'
 import type { Request, Response } from 'express'
 import multer from 'multer'
-import { ImportDto, type ImportPreview } from '@plumb-mark/contract'
+import { ImportDto, WorkQueryDto, type ImportPreview } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused } from '../http/refused.js'
 import { SETTINGS, type Settings } from '../settings.js'
+import { whenGone } from '../work/gone.js'
+import { WorkService } from '../work/work.service.js'
 import { ArchiveService } from './archive.service.js'
 import { fileName } from './file-name.js'
 
@@ -34,6 +38,7 @@ export class ArchiveController {
 
   constructor(
     private readonly archive: ArchiveService,
+    private readonly work: WorkService,
     @Inject(SETTINGS) { dataDir }: Settings,
   ) {
     const folder = join(dataDir, 'incoming')
@@ -48,12 +53,17 @@ export class ArchiveController {
   async export(
     @By() person: Person,
     @Param('id', ParseUUIDPipe) id: string,
+    @Query(new DtoPipe(WorkQueryDto)) { work }: WorkQueryDto,
     @Res() response: Response,
   ): Promise<void> {
-    const { name, content } = await this.archive.export(person, id)
+    const signal = whenGone(response)
+    const { name, file } = await this.work.following(person, work, (onStep) =>
+      this.archive.export(person, id, { signal, onStep }),
+    )
     response.attachment(`${fileName(name)}.zip`).type('application/zip')
     // Whoever goes away in the middle ends it; nothing else is wrong then.
-    await pipeline(content, response).catch(() => response.destroy())
+    await pipeline(createReadStream(file), response).catch(() => response.destroy())
+    await rm(file, { force: true })
   }
 
   @MayCall('office')

@@ -2,35 +2,43 @@ import { randomUUID } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
-import type { Readable } from 'node:stream'
-import { Inject, Injectable, type OnModuleInit } from '@nestjs/common'
+import { Inject, Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common'
 import { DataSource, type EntityManager } from 'typeorm'
 import {
   meetingWith,
   obstacleTo,
   openArchivedJob,
-  readJob,
   sha256,
   writeFiles,
   writeRows,
-  writeZip,
   type ArchivedJob,
   type ImportedAs,
   type Sql,
 } from '@plumb-mark/archive'
-import { readSheetText, type ImportPreview } from '@plumb-mark/contract'
+import type { ImportPreview } from '@plumb-mark/contract'
 import { BadInput, fingerprint, fold, type JobId, type Person } from '@plumb-mark/core'
 import { EntriesService } from '../entries/entries.service.js'
 import { Refused, notFound } from '../http/refused.js'
 import { RebuildService } from '../lists/rebuild.service.js'
 import { SETTINGS, type Settings } from '../settings.js'
+import { WorkerPool, builtFile, type Step } from '../work/worker-pool.js'
+import type { ArchiveAsked } from './archive.worker.js'
 import { SealKey } from '../sign-off/seal-key.js'
 
 const STALE_MS = 86_400_000
+/** A record of some gigabytes on a slow disk. */
+const MOST_MS = 600_000
 
 /** Everything of a job out in one ZIP, and in again: looked at first, then opened or continued, never merged in silence. */
 @Injectable()
-export class ArchiveService implements OnModuleInit {
+export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
+  private readonly pool = new WorkerPool<ArchiveAsked, boolean>({
+    file: builtFile(join(import.meta.dirname, 'archive.worker.js')),
+    threads: 1,
+    mostMs: MOST_MS,
+    what: 'the export',
+  })
+
   constructor(
     private readonly db: DataSource,
     private readonly entries: EntriesService,
@@ -47,18 +55,27 @@ export class ArchiveService implements OnModuleInit {
     }
   }
 
-  async export(person: Person, jobId: JobId): Promise<{ name: string; content: Readable }> {
-    await this.entries.requireVisible(person, jobId)
-    const job = await readJob(sqlOf(this.db.manager), this.settings.dataDir, jobId, {
-      attest: (entries) => this.key.attest(jobId, entries.at(-1)!),
-      readSource: (source) => {
-        const text = readSheetText(source)
-        return text.ok ? text.sheet : undefined
-      },
-    })
-    if (!job) throw notFound('job')
-    const { header } = fold(job.file.entries)
-    return { name: `plumb-mark ${header?.number ?? ''} ${header?.title ?? ''}`, content: writeZip(job) }
+  async onApplicationShutdown(): Promise<void> {
+    await this.pool.end()
+  }
+
+  /** Packs a job into a file of its own, which whoever asked removes when it has been sent. */
+  async export(
+    person: Person,
+    jobId: JobId,
+    { signal, onStep }: { signal: AbortSignal; onStep: (step: Step) => void },
+  ): Promise<{ name: string; file: string }> {
+    const { state } = await this.entries.recordFor(person, jobId)
+    await mkdir(this.folder, { recursive: true })
+    const file = join(this.folder, `${randomUUID()}.out`)
+    const packed = await this.pool
+      .run({ dataDir: this.settings.dataDir, jobId, target: file }, { signal, onStep })
+      .catch(async (problem: unknown) => {
+        await rm(file, { force: true })
+        throw problem
+      })
+    if (!packed) throw notFound('job')
+    return { name: `plumb-mark ${state.header?.number ?? ''} ${state.header?.title ?? ''}`, file }
   }
 
   /** Keeps a ZIP that arrived for as long as somebody decides about it, and says what it would change. */

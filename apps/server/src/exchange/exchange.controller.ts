@@ -1,23 +1,25 @@
-import { Controller, Get, Param, ParseUUIDPipe, Res } from '@nestjs/common'
+import { Controller, Get, Param, ParseUUIDPipe, Query, Res } from '@nestjs/common'
 import type { Response } from 'express'
+import { WorkQueryDto } from '@plumb-mark/contract'
 import type { JobState, Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { Audited } from '../audit/audited.js'
 import { EntriesService } from '../entries/entries.service.js'
-import { PhotosService } from '../evidence/photos.service.js'
+import { DtoPipe } from '../http/dto.pipe.js'
 import { IntegrityService } from '../sign-off/integrity.service.js'
-import { SealKey } from '../sign-off/seal-key.js'
+import { whenGone } from '../work/gone.js'
+import { WorkService } from '../work/work.service.js'
 import { fileName } from './file-name.js'
 import { inspectionFile } from './inspection-export.js'
-import { report } from './report/report.js'
+import { ReportsService } from './report/reports.service.js'
 
 @Controller('api/jobs/:id')
 export class ExchangeController {
   constructor(
     private readonly entries: EntriesService,
-    private readonly photos: PhotosService,
     private readonly integrity: IntegrityService,
-    private readonly key: SealKey,
+    private readonly reports: ReportsService,
+    private readonly work: WorkService,
   ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
@@ -42,18 +44,17 @@ export class ExchangeController {
   async report(
     @By() person: Person,
     @Param('id', ParseUUIDPipe) id: string,
+    @Query(new DtoPipe(WorkQueryDto)) { work }: WorkQueryDto,
     @Res() response: Response,
   ): Promise<void> {
-    const { inspection } = await this.entries.jobFor(person, id)
-    const broken = await this.integrity.brokenIn(id, await this.entries.recordFor(person, id))
-    const pdf = await report(
-      { inspection, broken, keyFingerprint: this.key.fingerprint },
-      async (photo) => (await this.photos.fileFor(person, id, photo, true)).file,
+    const signal = whenGone(response)
+    const { pdf, state } = await this.work.following(person, work, (onStep) =>
+      this.reports.make(person, id, { signal, onStep }),
     )
     response
-      .attachment(`${fileName(nameOf(inspection.state))}.pdf`)
+      .attachment(`${fileName(nameOf(state))}.pdf`)
       .type('application/pdf')
-      .send(pdf)
+      .send(Buffer.from(pdf))
   }
 }
 

@@ -1,5 +1,5 @@
-import { Body, Controller, Get, Param, Put } from '@nestjs/common'
-import { InstrumentDto } from '@plumb-mark/contract'
+import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common'
+import { InstrumentDto, InstrumentsDto } from '@plumb-mark/contract'
 import type { Instrument } from '@plumb-mark/core'
 import { MayCall } from '../accounts/access.js'
 import { DtoPipe } from '../http/dto.pipe.js'
@@ -14,6 +14,14 @@ export class InstrumentsController {
   @Get()
   list(): Promise<Instrument[]> {
     return this.instruments.list()
+  }
+
+  /** A file of instruments: all of them or none. */
+  @MayCall('office')
+  @HttpCode(204)
+  @Post('import')
+  import(@Body(new DtoPipe(InstrumentsDto)) { instruments }: InstrumentsDto): Promise<void> {
+    return this.instruments.keepAll(JSON.parse(JSON.stringify(instruments)) as Instrument[])
   }
 
   /** New figures hold from now on: readings keep the instrument as it was when they were taken. */

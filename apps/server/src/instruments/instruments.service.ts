@@ -30,6 +30,12 @@ export class InstrumentsService {
     return instrument
   }
 
+  async keepAll(instruments: readonly Instrument[]): Promise<void> {
+    await this.db.transaction(async (transaction) => {
+      await transaction.save(InstrumentRow, [...instruments])
+    })
+  }
+
   async add(instrument: Instrument): Promise<void> {
     await this.db.getRepository(InstrumentRow).insert(instrument)
   }

@@ -1,33 +1,36 @@
 import { createHash } from 'node:crypto'
 import { createReadStream, existsSync } from 'node:fs'
 import { mkdir, rm, stat } from 'node:fs/promises'
-import { join, sep } from 'node:path'
+import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { createGunzip, gzip } from 'node:zlib'
 import type { Readable } from 'node:stream'
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common'
-import { Piscina } from 'piscina'
 import { DataSource } from 'typeorm'
 import { sha256, durable, tracePath } from '@plumb-mark/archive'
 import type { TraceKept } from '@plumb-mark/contract'
 import { canonicalJson, type JobId, type TraceAnswer } from '@plumb-mark/core'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
+import { WorkerPool, builtFile } from '../work/worker-pool.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { TraceRow } from './trace.entity.js'
 import type { TraceAnswered, TraceAsked } from './trace.worker.js'
 
 export const LARGEST_TRACE_BYTES = 64 * 1024 * 1024
 const MOST_MS = 10_000
-/** Workers run what was built, also when the server itself is run from its sources. */
-const BUILT = import.meta.dirname.replace(`${sep}src${sep}`, `${sep}dist${sep}`)
 const pack = promisify(gzip)
 
 /** Traces of tests: whole files beside the database under their digest, packed; what they say of a limit is worked out from them. */
 @Injectable()
 export class TracesService implements OnApplicationShutdown {
   private readonly queue = new PerKeyQueue()
-  private pool: Piscina<TraceAsked, TraceAnswered> | undefined
+  private readonly pool = new WorkerPool<TraceAsked, TraceAnswered>({
+    file: builtFile(join(import.meta.dirname, 'trace.worker.js')),
+    threads: 1,
+    mostMs: MOST_MS,
+    what: 'reading the trace',
+  })
 
   constructor(
     private readonly db: DataSource,
@@ -118,19 +121,8 @@ export class TracesService implements OnApplicationShutdown {
     throw new Refused(400, read.code, `this is no trace: ${read.reason}`, read.path)
   }
 
-  private async read(asked: TraceAsked): Promise<TraceAnswered> {
-    this.pool ??= new Piscina({
-      filename: join(BUILT, 'trace.worker.js'),
-      minThreads: 0,
-      maxThreads: 1,
-      idleTimeout: 30_000,
-      maxQueue: 20,
-    })
-    const signal = AbortSignal.timeout(MOST_MS)
-    return this.pool.run(asked, { signal }).catch((problem: unknown) => {
-      if (signal.aborted) throw new Refused(422, 'too-long', 'the trace is too long to be judged here')
-      throw problem
-    })
+  private read(asked: TraceAsked): Promise<TraceAnswered> {
+    return this.pool.run(asked)
   }
 
   private path(digest: string): string {
@@ -138,7 +130,7 @@ export class TracesService implements OnApplicationShutdown {
   }
 
   async onApplicationShutdown(): Promise<void> {
-    await this.pool?.destroy()
+    await this.pool.end()
   }
 }
 

@@ -36,7 +36,7 @@ export function SetAsideRow({ aside, inspection }: { aside: SetAside; inspection
   }
   const advice = ADVICE[aside.code ?? '']
   return (
-    <Box borderTop="1px solid" borderColor="hair" py="6px">
+    <Box borderTop="1px solid" borderColor="hair" py="6px" data-aside={aside.id}>
       <Flex gap="10px" align="center" wrap="wrap">
         <Box flex="1" minW="220px">
           <Text>{aside.entries.map((one) => entryWords(one, inspection)).join('; ')}</Text>

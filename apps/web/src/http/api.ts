@@ -47,6 +47,56 @@ export function putFile<T>(address: string, field: string, file: Blob): Promise<
   form.append(field, file)
   return call<T>('PUT', address, form)
 }
+/** Sends a file that may be large, and says how much of it is there, 0 to 1: what `fetch` does not tell. */
+export function sendFile<T>(
+  method: string,
+  address: string,
+  field: string,
+  file: Blob,
+  onProgress: (part: number) => void,
+): Promise<T> {
+  const form = new FormData()
+  form.append(field, file)
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest()
+    request.open(method, address)
+    request.setRequestHeader('x-plumb-mark', '1')
+    request.responseType = 'json'
+    request.upload.onprogress = ({ loaded, total }) => onProgress(total > 0 ? loaded / total : 0)
+    request.onerror = () =>
+      reject(new ApiError(0, 'unreachable', 'the server cannot be reached', undefined, false))
+    request.onload = () => {
+      const { error } = (request.response ?? {}) as Partial<ErrorShape>
+      if (request.status < 300) resolve(request.response as T)
+      else
+        reject(
+          new ApiError(
+            request.status,
+            error?.code ?? 'fault',
+            error?.message ?? 'what answered is not the server',
+          ),
+        )
+    }
+    request.send(form)
+  })
+}
+/** A file with the name that the server gives it; can be called off. */
+export async function getFile(
+  address: string,
+  signal: AbortSignal,
+): Promise<{ name: string; content: Blob }> {
+  const response = await fetch(address, { headers: { 'x-plumb-mark': '1' }, signal })
+  if (!response.ok) {
+    const { error } = (await response.json().catch(() => ({}))) as Partial<ErrorShape>
+    throw new ApiError(
+      response.status,
+      error?.code ?? 'fault',
+      error?.message ?? 'what answered is not the server',
+    )
+  }
+  const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'download'
+  return { name, content: await response.blob() }
+}
 export const putBytes = <T>(address: string, bytes: Uint8Array) =>
   call<T>('PUT', address, bytes as BodyInit, 'application/octet-stream')
 export const put = <T>(address: string, body: unknown) =>

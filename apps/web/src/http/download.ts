@@ -7,6 +7,3 @@ export function download(name: string, content: string | Blob, type = 'image/svg
   link.click()
   URL.revokeObjectURL(address)
 }
-
-/** A cell that a spreadsheet would take for a formula is made plain text (RFC 4180 has no word for it). */
-export const csvCell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text)

@@ -5,7 +5,6 @@ import { useState } from 'react'
 import { useSession } from '../account/session.js'
 import { asked, onScreen, refusal, serverSays } from '../testing/job-on-screen.testing.js'
 import { ApiError, get, post, put, putFile, remove } from './api.js'
-import { csvCell } from './download.js'
 import { useFetched } from './use-fetched.js'
 
 const user = userEvent.setup()
@@ -110,12 +109,3 @@ describe('who is signed in', () => {
     await expect(useSession.getState().signIn('a', 'b')).rejects.toBeInstanceOf(ApiError)
   })
 })
-
-it.each([
-  ['=1+1', "'=1+1"],
-  ['+4', "'+4"],
-  ['-4', "'-4"],
-  ['@x', "'@x"],
-  ['SL-1', 'SL-1'],
-  ['', ''],
-])('a cell %j leaves as %j, so that no spreadsheet runs it', (cell, safe) => expect(csvCell(cell)).toBe(safe))

@@ -4,10 +4,13 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import {
   DIMENSIONS,
+  INSTRUMENT_COLUMNS,
   INSTRUMENT_KINDS,
   INSTRUMENT_NAMES,
   canonicalUnit,
   formatQuantity,
+  instrumentsIn,
+  instrumentsOut,
   outOfCalibration,
   type Accuracy,
   type Instrument,
@@ -15,7 +18,9 @@ import {
 import { Note } from '../look/text.js'
 import { useSession } from '../account/session.js'
 import { Page } from '../frame/page.js'
-import { put } from '../http/api.js'
+import { CsvExport } from '../exchange/csv-export.js'
+import { CsvImport } from '../exchange/csv-import.js'
+import { post, put } from '../http/api.js'
 import { useFetched } from '../http/use-fetched.js'
 import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 import { Field } from '../marks/field.js'
@@ -102,6 +107,24 @@ export function InstrumentsView() {
           </Row>
         ))}
       </Box>
+      {office && all && (
+        <Flex gap="12px" mt="18px" wrap="wrap" align="flex-start">
+          <CsvExport label="Export instruments" name="instruments" table={() => instrumentsOut(all)} />
+          <CsvImport
+            subject="instruments"
+            columns={INSTRUMENT_COLUMNS}
+            read={(rows, mapping) =>
+              instrumentsIn(rows, mapping, { known: all, newId: () => `instrument-${uuid()}` })
+            }
+            onTake={(instruments) =>
+              post('/api/instruments/import', { instruments }).then(
+                () => void reload(),
+                (fault: Error) => fault.message,
+              )
+            }
+          />
+        </Flex>
+      )}
       {all?.length === 0 && (
         <Text mt="16px">No instrument is kept yet. Without its uncertainty a reading proves nothing.</Text>
       )}

@@ -47,11 +47,18 @@ export function JobsView() {
       width="940px"
       problem={error?.message}
       actions={
-        (role === 'inspector' || role === 'office') && (
-          <Button asChild>
-            <Link to="/jobs/new">New job</Link>
-          </Button>
-        )
+        <>
+          {role === 'office' && (
+            <Button asChild variant="outline">
+              <Link to="/import">Import</Link>
+            </Button>
+          )}
+          {(role === 'inspector' || role === 'office') && (
+            <Button asChild>
+              <Link to="/jobs/new">New job</Link>
+            </Button>
+          )}
+        </>
       }
     >
       <Flex gap="10px" mt="14px" wrap="wrap" align="flex-end">

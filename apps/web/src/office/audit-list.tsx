@@ -1,26 +1,36 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table'
+import { format } from 'date-fns'
 import { AUDIT_ACTIONS, type AuditLine, type AuditPage } from '@plumb-mark/contract'
 import { get } from '../http/api.js'
 import { useListAddress } from '../lists/list-address.js'
 import { Pager } from '../lists/pager.js'
 import { SearchField } from '../lists/search-field.js'
 import { Note } from '../look/text.js'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { ChoiceField, optionsOf, type Option } from '../marks/choice-field.js'
 import { Problem } from '../marks/problem.js'
 
+const Plain = chakra('span', { base: { whiteSpace: 'nowrap' } })
 const column = createColumnHelper<AuditLine>()
 const COLUMNS = [
-  column.accessor('at', { header: 'When', cell: ({ getValue }) => new Date(getValue()).toLocaleString() }),
-  column.accessor('action', { header: 'What', cell: ({ getValue }) => <b>{getValue()}</b> }),
+  column.accessor('at', {
+    header: 'When',
+    cell: ({ getValue }) => <Plain>{format(new Date(getValue()), 'yyyy-MM-dd HH:mm:ss')}</Plain>,
+  }),
+  column.accessor('action', {
+    header: 'What',
+    cell: ({ getValue }) => <Plain fontWeight={700}>{getValue()}</Plain>,
+  }),
   column.accessor('person', { header: 'Who', cell: ({ getValue }) => getValue() || 'nobody signed in' }),
   column.accessor((line) => [line.detail, line.subject].filter(Boolean).join(' · '), {
     header: 'About',
     id: 'about',
   }),
-  column.accessor('address', { header: 'From' }),
+  column.accessor('address', { header: 'From', cell: ({ getValue }) => <Plain>{getValue()}</Plain> }),
 ]
+const ACTIONS: Option[] = [['', 'anything'], ...optionsOf(AUDIT_ACTIONS, (action) => action)]
+
 const Cell = chakra('td', {
   base: { py: '9px', pr: '14px', verticalAlign: 'top', fontSize: '14px', overflowWrap: 'anywhere' },
 })
@@ -48,7 +58,7 @@ export function AuditList() {
           <ChoiceField
             label="What happened"
             value={value('action')}
-            options={[['', 'anything'], ...optionsOf(AUDIT_ACTIONS, (action) => action)]}
+            options={ACTIONS}
             onChange={(action) => ask({ action })}
           />
         </Box>

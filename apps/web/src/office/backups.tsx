@@ -11,8 +11,6 @@ import { sizeWords } from '../marks/size-words.js'
 import { TextField } from '../marks/text-field.js'
 
 const ADDRESS = '/api/office/backups'
-/** A night that was missed, and half of the next day. */
-const OLD_MS = 36 * 3_600_000
 
 /** The last good backup and its age, what is kept, and when the next is taken. */
 export function Backups() {
@@ -32,11 +30,10 @@ export function Backups() {
     }
   }
   if (!value) return <Problem mt="14px">{problem}</Problem>
-  const { last, at, folder, kept, failed } = value
-  const old = !last || Date.now() - Date.parse(last.at) > OLD_MS
+  const { last, late, at, folder, kept, failed } = value
   return (
     <Box>
-      <Text mt="18px" fontSize="22px" color={old ? 'danger' : undefined} fontWeight={600} role="status">
+      <Text mt="18px" fontSize="22px" color={late ? 'danger' : undefined} fontWeight={600} role="status">
         {last ? `The last good backup was taken ${ago(last.at)}.` : 'No backup has been taken.'}
       </Text>
       {last && (

@@ -1,7 +1,9 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { OneTimeLink as Link, PersonKept } from '@plumb-mark/contract'
-import { ROLES, type Role } from '@plumb-mark/core'
+import { PEOPLE_COLUMNS, ROLES, peopleIn, peopleOut, type Role } from '@plumb-mark/core'
+import { CsvExport } from '../exchange/csv-export.js'
+import { CsvImport } from '../exchange/csv-import.js'
 import { post, put } from '../http/api.js'
 import { useFetched } from '../http/use-fetched.js'
 import { SmallPrint } from '../look/text.js'
@@ -80,6 +82,20 @@ export function People() {
           })
         }
       />
+      <Flex gap="12px" mt="18px" wrap="wrap" align="flex-start">
+        <CsvExport label="Export people" name="people" table={() => peopleOut(people)} />
+        <CsvImport
+          subject="people"
+          columns={PEOPLE_COLUMNS}
+          read={(rows, mapping) => peopleIn(rows, mapping, { known: people.map(({ email }) => email) })}
+          onTake={(wishes) =>
+            post(`${ADDRESS}/import`, { people: wishes }).then(
+              () => void reload(),
+              (fault: Error) => fault.message,
+            )
+          }
+        />
+      </Flex>
     </Box>
   )
 }

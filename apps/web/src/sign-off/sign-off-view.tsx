@@ -12,6 +12,7 @@ import {
   type Inspection,
 } from '@plumb-mark/core'
 import { Note } from '../look/text.js'
+import { LongDownload } from '../exchange/long-download.js'
 import { toLink } from '../calculators/link.js'
 import { useSession } from '../account/session.js'
 import { checkAddress } from '../inspection/check-in-address.js'
@@ -240,15 +241,9 @@ function Downloads() {
   return (
     <Box mt="30px">
       <HStack gap="10px" wrap="wrap">
+        <LongDownload address={`/api/jobs/${jobId}/report.pdf`}>PDF report</LongDownload>
         <Button asChild variant="outline">
-          <a href={`/api/jobs/${jobId}/report.pdf`} download>
-            PDF report
-          </a>
-        </Button>
-        <Button asChild variant="outline">
-          <a href={`/api/jobs/${jobId}/inspection.json`} download>
-            Inspection file
-          </a>
+          <Link to={`/jobs/${jobId}/data`}>Record, tables and import</Link>
         </Button>
       </HStack>
       {sync !== 'kept' && (

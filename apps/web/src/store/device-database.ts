@@ -78,7 +78,7 @@ class DeviceDatabase extends Dexie {
 
   /** What versions before this one kept in the local storage; it is removed there when it is here. */
   private async takeOver(): Promise<void> {
-    const read = Object.keys(globalThis.localStorage ?? {}).filter((key) => key.startsWith(OLD))
+    const read = keptBefore()
     for (const key of read) {
       const list = listIn(localStorage.getItem(key))
       if (key === OLD_ASIDE)
@@ -95,6 +95,15 @@ class DeviceDatabase extends Dexie {
 const OLD = 'plumb-mark-'
 const OLD_OUTBOX = 'plumb-mark-outbox-'
 const OLD_ASIDE = 'plumb-mark-set-aside'
+
+/** A browser that keeps nothing may refuse even to be asked. */
+function keptBefore(): string[] {
+  try {
+    return Object.keys(localStorage).filter((key) => key.startsWith(OLD))
+  } catch {
+    return []
+  }
+}
 
 function listIn(text: string | null): unknown[] {
   try {

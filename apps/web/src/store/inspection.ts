@@ -231,6 +231,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
 
   async sendAgain(aside, entries = aside.entries) {
     const { jobId, by } = aside
+    if (get().jobId === jobId) set({ sync: 'sending' })
     await addToOutbox(jobId, by, entries)
     await takeFromAside(aside)
     if (get().jobId === jobId) await get().open(jobId)

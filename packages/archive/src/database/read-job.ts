@@ -19,7 +19,7 @@ export async function entriesOf(sql: Sql, jobId: string): Promise<Entry[]> {
 }
 
 export function asEntry({ by, body, said, received, ...row }: Record<string, unknown>): Entry {
-  const times = { ...(said != null && { said }), ...(received != null && { received }) }
+  const times = { ...(said !== null && { said }), ...(received !== null && { received }) }
   return { ...row, ...times, by: JSON.parse(by as string), body: JSON.parse(body as string) } as Entry
 }
 

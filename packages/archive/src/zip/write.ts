@@ -25,9 +25,12 @@ export interface KeptJob {
 
 /**
  * Everything of a job in one ZIP, as a stream: the same job gives the same bytes. Times of its files are those of the last entry, since a
- * copy made tomorrow says nothing else.
+ * copy made tomorrow says nothing else. `onFile` is told after each photo or trace is begun.
  */
-export function writeZip({ file, sources, photos, traces }: KeptJob): Readable {
+export function writeZip(
+  { file, sources, photos, traces }: KeptJob,
+  onFile: (done: number, of: number) => void = () => undefined,
+): Readable {
   const zip = new ZipFile()
   const last = file.entries.at(-1)
   const mtime = new Date(last?.at ?? 0)
@@ -64,8 +67,12 @@ export function writeZip({ file, sources, photos, traces }: KeptJob): Readable {
   const add = (name: string, text: string) => zip.addBuffer(Buffer.from(text), name, { mtime })
   add(NAMES.manifest, `${JSON.stringify(manifest, null, 1)}\n`)
   for (const [name, text] of texts) add(name, text)
+  let begun = 0
   const lazily = (name: string, open: () => Readable, compress: boolean) =>
-    zip.addReadStreamLazy(name, { mtime, compress }, (give) => give(null, open()))
+    zip.addReadStreamLazy(name, { mtime, compress }, (give) => {
+      onFile(++begun, photos.length + traces.length)
+      give(null, open())
+    })
   // Pictures are packed already.
   for (const { id, type, path } of photos) lazily(photoFile(id, type), () => createReadStream(path), false)
   for (const { id, path } of traces)

@@ -1,6 +1,6 @@
 import { IsBoolean, IsEmail, IsIn, IsOptional, IsString, Length } from 'class-validator'
 import { ROLES, type Person, type Role } from '@plumb-mark/core'
-import { Filled } from '../http/fields.js'
+import { Filled, Parts } from '../http/fields.js'
 import { IsGoodPassword } from './good-password.js'
 
 export class SignInDto {
@@ -25,6 +25,11 @@ export class PersonAddedDto {
   @IsEmail({}, { message: 'must be an e-mail address' }) email!: string
   @IsIn(ROLES) role!: Role
   @IsOptional() @IsString() @Length(0, 80) licence?: string
+}
+
+/** Of a file. */
+export class PeopleDto {
+  @Parts(() => PersonAddedDto, { min: 1, max: 500 }) people!: PersonAddedDto[]
 }
 
 export class PersonChangedDto {

@@ -40,6 +40,11 @@ export class InstrumentDto {
   @Parts(() => AccuracyDto, { max: 30 }) accuracy!: AccuracyDto[]
 }
 
+/** Of a file. */
+export class InstrumentsDto {
+  @Parts(() => InstrumentDto, { min: 1, max: 500 }) instruments!: InstrumentDto[]
+}
+
 export class ConditionsDto {
   @IsOptional() @IsNumber() @Min(-90) @Max(120) cellTemperature?: number
   @IsOptional() @IsNumber() @Min(0.1) @Max(2000) irradiance?: number

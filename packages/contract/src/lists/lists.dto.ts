@@ -1,15 +1,4 @@
-import {
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsOptional,
-  IsString,
-  Length,
-  Matches,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator'
+import { IsBoolean, IsIn, IsOptional, IsString, Length, Matches } from 'class-validator'
 import { SEVERITIES, STAGES, type Severity, type Stage } from '@plumb-mark/core'
 import { Filled } from '../http/fields.js'
 import { PageDto } from './page.dto.js'

@@ -6,8 +6,12 @@ import { useSession } from '../../account/session.js'
 import { useInspection } from '../../store/inspection.js'
 import { keepPhoto, photoAddress, usePhotoAddress } from '../../store/photos.js'
 
+/** The part that draws may not be on this device yet, where nothing is installed and there is no signal. */
 const PhotoMarks = lazy(() =>
-  import('../../photo-marks/photo-marks.js').then(({ PhotoMarks: view }) => ({ default: view })),
+  import('../../photo-marks/photo-marks.js').then(
+    ({ PhotoMarks: view }) => ({ default: view }),
+    () => ({ default: () => <Text role="alert">A photo can be marked when there is signal again.</Text> }),
+  ),
 )
 
 /**

@@ -8,12 +8,14 @@ import {
   placeWords,
   placesOf,
   plain,
+  csvText,
   readSerialTable,
+  serialsOut,
   withSerials,
   type DeviceBuilt,
 } from '@plumb-mark/core'
 import { SmallPrint } from '../../../look/text.js'
-import { csvCell, download } from '../../../http/download.js'
+import { download } from '../../../http/download.js'
 import { ChoiceField, named } from '../../../marks/choice-field.js'
 import { Field } from '../../../marks/field.js'
 import { CountField } from '../../../marks/text-field.js'
@@ -185,17 +187,7 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
   const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<string[]>([])
   const save = () =>
-    download(
-      'serials.csv',
-      Papa.unparse(
-        {
-          fields: ['place', 'serial'],
-          data: inWalkingOrder(devices).map(({ at, serial }) => [at, csvCell(serial ?? '')]),
-        },
-        { newline: '\r\n' },
-      ),
-      'text/csv',
-    )
+    download('serials.csv', csvText(serialsOut({ devices: inWalkingOrder(devices) })), 'text/csv')
   const read = async (chosen: File | undefined) => {
     if (!chosen) return
     const { data, errors } = Papa.parse<Record<string, string>>(

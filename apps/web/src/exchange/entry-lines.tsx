@@ -1,0 +1,25 @@
+import { Box, Text } from '@chakra-ui/react'
+import { entryRow, type EntryKind } from '@plumb-mark/core'
+import type { EntryLine } from '@plumb-mark/contract'
+import { SmallPrint } from '../look/text.js'
+
+const MOST = 12
+
+/** Entries of a chain, one a line: who entered what, when. */
+export function EntryLines({ title, lines }: { title?: string; lines: readonly EntryLine[] }) {
+  return (
+    <Box flex="1" minW="260px">
+      {title && (
+        <Text fontWeight={600} mt="4px">
+          {title}
+        </Text>
+      )}
+      {lines.slice(0, MOST).map(({ seq, at, by, kind }) => (
+        <SmallPrint key={seq} color="text">
+          {seq}. {entryRow(kind as EntryKind)?.says ?? kind}, {by}, {new Date(at).toLocaleString()}
+        </SmallPrint>
+      ))}
+      {lines.length > MOST && <SmallPrint>and {lines.length - MOST} more</SmallPrint>}
+    </Box>
+  )
+}

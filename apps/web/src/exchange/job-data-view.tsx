@@ -1,0 +1,113 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Archive, FileJson } from 'lucide-react'
+import { useParams } from 'react-router'
+import { v7 as uuid } from 'uuid'
+import type { PhotoRoom } from '@plumb-mark/contract'
+import {
+  DEFECT_COLUMNS,
+  READING_COLUMNS,
+  defectsIn,
+  defectsOut,
+  readingsIn,
+  readingsOut,
+  serialsOut,
+  type Change,
+} from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { useFetched } from '../http/use-fetched.js'
+import { useWritable } from '../inspection/use-writable.js'
+import { Note } from '../look/text.js'
+import { Section } from '../marks/section.js'
+import { sizeWords } from '../marks/size-words.js'
+import { useDecimal } from '../store/decimal.js'
+import { useInspection } from '../store/inspection.js'
+import { CsvExport } from './csv-export.js'
+import { CsvImport } from './csv-import.js'
+import { LongDownload } from './long-download.js'
+
+/** What leaves a job and what comes in: the whole record, and its tables. */
+export function JobDataView() {
+  const { jobId } = useParams()
+  const inspection = useInspection((state) => state.inspection)
+  const { value: room } = useFetched<PhotoRoom>(`/api/jobs/${jobId}/photos`)
+  const writable = useWritable()
+  if (!inspection) return null
+  const { array, units } = inspection.state.asBuilt
+  const name = (what: string) => `${inspection.state.header?.number ?? 'job'} ${what}`
+  return (
+    <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
+      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="32px">
+        Data of this job
+      </Text>
+      <Section title="The whole record">
+        <Note my="8px">
+          One ZIP with the inspection file, sheets, photos, traces, the public key and a plain page that shows
+          the record without this program. Another installation opens it with nothing lost.
+        </Note>
+        <Flex gap="10px" wrap="wrap">
+          <LongDownload address={`/api/jobs/${jobId}/record.zip`}>
+            <Archive size={17} /> Record (ZIP)
+          </LongDownload>
+          <Button asChild variant="outline">
+            <a href={`/api/jobs/${jobId}/inspection.json`} download>
+              <FileJson size={17} /> Inspection file (JSON)
+            </a>
+          </Button>
+        </Flex>
+        {room && (
+          <Note mt="10px">
+            {room.count} photos, {sizeWords(room.bytes)} of the {sizeWords(room.quota)} that the photos of a
+            job may take
+          </Note>
+        )}
+      </Section>
+      <Section title="Tables (CSV)">
+        <Flex gap="10px" wrap="wrap" mt="10px">
+          <CsvExport label="Readings" name={name('readings')} table={() => readingsOut(inspection)} />
+          <CsvExport label="Defects" name={name('defects')} table={() => defectsOut(inspection)} />
+          <CsvExport
+            label="Serials"
+            name={name('serials')}
+            table={() => serialsOut({ devices: array.devices, units })}
+          />
+        </Flex>
+        <Note mt="10px">
+          Traces leave and come in where they are taken, serial lists on the array map, testers’ files beside
+          the strings.
+        </Note>
+      </Section>
+      {writable && <Imports />}
+    </Box>
+  )
+}
+
+function Imports() {
+  const { inspection, instruments, append } = useInspection()
+  const person = useSession((session) => session.person)
+  const decimal = useDecimal((state) => state.decimal)
+  if (!person || !inspection || person.role !== 'inspector') return null
+  const take = (changes: Change[]) =>
+    Promise.resolve(append(person, ...changes) ? undefined : useInspection.getState().refusal)
+  return (
+    <Section title="Import">
+      <Note my="8px">
+        All rows or none; a step that is taken back takes back all of them. The tables that leave above come
+        in as they are.
+      </Note>
+      <Flex direction="column" gap="12px">
+        <CsvImport
+          subject="readings"
+          columns={READING_COLUMNS.slice(0, 3)}
+          read={(rows, mapping) => readingsIn(rows, mapping, { inspection, instruments, decimal })}
+          onTake={(bodies) => take(bodies.map((body) => ({ kind: 'reading', body })))}
+        />
+        <CsvImport
+          subject="defects"
+          columns={DEFECT_COLUMNS.slice(0, 4)}
+          read={(rows, mapping) => defectsIn(rows, mapping, { inspection, newId: uuid })}
+          onTake={(bodies) => take(bodies.map((body) => ({ kind: 'defect-raised', body })))}
+        />
+      </Flex>
+    </Section>
+  )
+}

@@ -1,0 +1,12 @@
+import { IsOptional, IsUUID } from 'class-validator'
+
+/** Under which id somebody wants to hear how far a long work is. */
+export class WorkQueryDto {
+  @IsOptional() @IsUUID() work?: string
+}
+
+/** How far a long work is; `of` is 0 as long as nobody knows. */
+export interface WorkProgress {
+  done: number
+  of: number
+}

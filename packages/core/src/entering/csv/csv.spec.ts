@@ -1,0 +1,102 @@
+import Papa from 'papaparse'
+import { DRIVER, METER, SampleJob } from '../../admission/sample-job.testing.js'
+import { defectsIn, defectsOut } from './defects.js'
+import { instrumentsIn, instrumentsOut } from './instruments.js'
+import { peopleIn, peopleOut } from './people.js'
+import { readingsIn, readingsOut } from './readings.js'
+import { csvText, guessColumns, type CsvTable } from './table.js'
+
+const parsed = (text: string) => {
+  const { data, meta } = Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: 'greedy' })
+  return { rows: data, headers: meta.fields ?? [] }
+}
+/** A table that left and was opened again. */
+const opened = (table: CsvTable) => {
+  const { rows, headers } = parsed(csvText(table))
+  return [rows, guessColumns(headers, table.columns)] as const
+}
+const job = () => SampleJob.opened().torque('2.5 N·m', 2.5)
+const instruments = [DRIVER, METER]
+const decimal = 'point' as const
+
+it('readings that left come in again as they were', () => {
+  const { inspection } = job()
+  const read = readingsIn(...opened(readingsOut(inspection)), { inspection, instruments, decimal })
+  expect(read).toMatchObject({
+    ok: true,
+    values: [{ point: 'u/torque/a', typed: '2.5 N·m', value: 2.5, instrument: DRIVER }],
+  })
+})
+
+it('every row is looked at, and when one does not fit nothing is taken', () => {
+  const { inspection } = job()
+  const rows = [
+    { point: 'u/torque/a', reading: '2.2' },
+    { point: 'u/torque/a', reading: '2.3' },
+    { point: 'nowhere', reading: '2.2' },
+    { point: 'u/torque/a', reading: 'firm' },
+    { point: '', reading: '2.2' },
+    { point: 'u/torque/a', reading: '2.2', instrument: 'none' },
+  ]
+  const mapping = guessColumns(['point', 'reading', 'instrument'], readingsOut(inspection).columns)
+  const read = readingsIn(rows, mapping, { inspection, instruments, decimal })
+  expect(read).toMatchObject({ ok: false })
+  expect(!read.ok && read.faults.map(({ row, column }) => [row, column])).toEqual([
+    [3, 'point'],
+    [4, 'point'],
+    [5, 'point'],
+    [6, 'point'],
+    [7, 'point'],
+  ])
+  expect(readingsIn([], mapping, { inspection, instruments, decimal })).toMatchObject({ ok: false })
+})
+
+it('defects leave with what was found, and come in on the checks that they name', () => {
+  const { inspection } = SampleJob.opened().torque('9 N·m', 9)
+  const failed = inspection.checks.find(({ outcome }) => outcome.verdict === 'does-not-conform')!
+  const rows = [{ 'check id': failed.check.id }, { 'check id': failed.check.id, severity: 'odd' }]
+  const mapping = guessColumns(['check id', 'severity'], defectsOut(inspection).columns)
+  let n = 0
+  const newId = () => `d${n++}`
+  expect(defectsIn(rows.slice(0, 1), mapping, { inspection, newId })).toMatchObject({
+    ok: true,
+    values: [{ defectId: 'd0', checkId: failed.check.id, finding: expect.stringContaining('N·m') as string }],
+  })
+  expect(defectsIn(rows, mapping, { inspection, newId })).toMatchObject({
+    ok: false,
+    faults: [{ row: 3, column: 'severity' }],
+  })
+})
+
+it('instruments and people leave and come in again; a known serial keeps its id, a known address is told', () => {
+  const again = instrumentsIn(...opened(instrumentsOut(instruments)), { known: [DRIVER], newId: () => 'new' })
+  expect(again).toEqual({ ok: true, values: [DRIVER, { ...METER, id: 'new' }] })
+  const people = [{ name: 'Una', email: 'una@plumb.example', role: 'installer' as const, licence: 'L-7' }]
+  expect(peopleIn(...opened(peopleOut(people)), { known: [] })).toEqual({ ok: true, values: people })
+  expect(peopleIn(...opened(peopleOut(people)), { known: ['UNA@plumb.example'] })).toMatchObject({
+    ok: false,
+    faults: [{ row: 2, column: 'e-mail' }],
+  })
+})
+
+it.each(['=1+1', '@SUM(A1)', '+cmd|x', '-2+3', '\t=1'])(
+  'a cell that would run as a formula (%s) leaves as text and comes back as it was',
+  (name) => {
+    const people = [{ name, email: 'una@plumb.example', role: 'installer' as const }]
+    const text = csvText(peopleOut(people))
+    expect(text).toContain(`'${name}`)
+    expect(peopleIn(...opened(peopleOut(people)), { known: [] })).toMatchObject({
+      ok: true,
+      values: [{ name: name.trim() }],
+    })
+  },
+)
+
+it('figures with a sign stay figures, and quotes, commas and line ends survive', () => {
+  const table = {
+    columns: [{ key: 'a', header: 'a' }],
+    rows: [{ a: '-40.3' }, { a: 'say "no", twice\r\nat least' }],
+  }
+  expect(csvText(table)).toBe('a\r\n-40.3\r\n"say ""no"", twice\r\nat least"\r\n')
+  expect(parsed(csvText(table)).rows).toEqual(table.rows)
+})
