@@ -1,9 +1,7 @@
-// Writes the published JSON Schema of the sheet format from the shapes that read it, so that the two cannot differ.
+// Writes the published JSON Schemas of the file formats from the shapes that read them, so that the two cannot differ.
 import { writeFileSync } from 'node:fs'
 import { at } from './shared.mjs'
-import { sheetSchema } from '../packages/core/dist/index.js'
+import { archiveManifestSchema, inspectionSchema, sheetSchema } from '../packages/core/dist/index.js'
 
-writeFileSync(
-  at('docs', 'formats', 'plumb-mark-sheet-1.schema.json'),
-  `${JSON.stringify(sheetSchema(), null, 2)}\n`,
-)
+for (const schema of [sheetSchema(), inspectionSchema(), archiveManifestSchema()])
+  writeFileSync(at('docs', 'formats', `${schema.$id}.schema.json`), `${JSON.stringify(schema, null, 2)}\n`)

@@ -83,3 +83,18 @@ it.each([
 ])('%j is told what is wrong', async (args, said) => {
   expect(await run(...args)).toMatchObject({ code: 3, said: expect.stringContaining(said) })
 })
+
+it('killed in the middle, it leaves nothing that passes for a backup, and the next one is whole', async () => {
+  const safe = join(folder, 'killed')
+  for (const after of [60, 150, 220, 260, 300, 340, 380, 450]) {
+    const child = spawn(process.execPath, [BIN, 'backup', safe, '--data', server.dataDir])
+    await new Promise((resolve) => setTimeout(resolve, after))
+    child.kill('SIGKILL')
+    await new Promise((resolve) => child.once('exit', resolve))
+  }
+  expect((await run('backup', safe, '--data', server.dataDir)).code).toBe(0)
+  const names = readdirSync(safe)
+  expect(names.filter((name) => name.endsWith('.part'))).toEqual([])
+  for (const [i, name] of names.entries())
+    expect((await run('restore', join(safe, name), '--data', join(folder, `killed-${i}`))).code).toBe(0)
+}, 60_000)

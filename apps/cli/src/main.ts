@@ -6,6 +6,7 @@ import { compute } from './compute.js'
 import { exportJob } from './export.js'
 import { importJob } from './import.js'
 import { MANUAL } from './manual.js'
+import { rebuild } from './rebuild.js'
 import { restore } from './restore.js'
 import { verify } from './verify.js'
 
@@ -17,6 +18,7 @@ const COMMANDS: Record<string, Command> = {
   import: importJob,
   backup,
   restore,
+  rebuild,
 }
 
 async function main([name, ...args]: string[]): Promise<ExitCode> {

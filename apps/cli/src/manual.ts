@@ -16,6 +16,7 @@ USAGE
                                                   to be read only; a fork is told and never merged
   plumb-mark backup <folder> [--data DIR]         a copy of everything, taken while people work, with the digest of every file
   plumb-mark restore <backup> --data DIR          puts it back, verified, into a folder where nothing is
+  plumb-mark rebuild [--data DIR]                 has the rows that lists and searches read made anew
 
 UNITS
   Inputs are in canonical units: mm, mm², m (cable lengths), N·m, V, A, W, var, VA, Ω, MΩ, °C, W/m², s, kg, kN.

@@ -274,6 +274,7 @@ export {
 export { countedString, isModuleOf, walkedString } from './entering/walked-string.js'
 export { admit } from './admission/admit.js'
 export {
+  archiveManifestSchema,
   readArchiveManifest,
   type ArchiveManifest,
   type ArchivedPhoto,
@@ -295,6 +296,7 @@ export { PEOPLE_COLUMNS, peopleIn, peopleOut } from './entering/csv/people.js'
 export { meetingOf, type Meeting } from './admission/meeting.js'
 export { mended, takers, type Mended, type Mending } from './admission/mended.js'
 export {
+  inspectionSchema,
   readInspectionFile,
   sheetFingerprint,
   sheetsById,

@@ -45,6 +45,99 @@ it('a stranger stands before every door, also before those that are added later'
   }
 })
 
+/** Who may knock at every door that needs a session; a door that is added is named here, or this fails. */
+const MAY: Record<string, string> = Object.fromEntries([
+  ['GET /api/office/audit', 'office'],
+  ['GET /api/session', 'everybody'],
+  ['GET /api/session/all', 'everybody'],
+  ['DELETE /api/session/:id', 'everybody'],
+  ['GET /api/people/installers', 'inspector reviewer office'],
+  ['GET /api/people', 'inspector office'],
+  ['PUT /api/session/password', 'everybody'],
+  ['GET /api/office/people', 'office'],
+  ['POST /api/office/people', 'office'],
+  ['POST /api/office/people/import', 'office'],
+  ['PUT /api/office/people/:id', 'office'],
+  ['POST /api/office/people/:id/link', 'office'],
+  ['GET /api/jobs', 'everybody'],
+  ['GET /api/defects', 'everybody'],
+  ['GET /api/defects/recurring', 'inspector reviewer office'],
+  ['GET /api/things', 'everybody'],
+  ['GET /api/filters', 'everybody'],
+  ['PUT /api/filters/:id', 'everybody'],
+  ['DELETE /api/filters/:id', 'everybody'],
+  ['GET /api/jobs/:id', 'everybody'],
+  ['PUT /api/jobs/:id/archived', 'office'],
+  ['GET /api/jobs/:id/entries/live', 'everybody'],
+  ['POST /api/jobs/:id/entries', 'everybody'],
+  ['PUT /api/jobs/:jobId/photos/:id', 'inspector installer'],
+  ['GET /api/jobs/:jobId/photos', 'everybody'],
+  ['GET /api/jobs/:jobId/photos/:id/part', 'inspector installer'],
+  ['PUT /api/jobs/:jobId/photos/:id/part', 'inspector installer'],
+  ['GET /api/jobs/:jobId/photos/:id', 'everybody'],
+  ['PUT /api/jobs/:jobId/traces/:id', 'inspector'],
+  ['GET /api/jobs/:jobId/traces/:id', 'everybody'],
+  ['GET /api/jobs/:id/inspection.json', 'inspector reviewer office'],
+  ['GET /api/jobs/:id/report.pdf', 'inspector reviewer office'],
+  ['GET /api/jobs/:id/record.zip', 'inspector reviewer office'],
+  ['POST /api/imports', 'office'],
+  ['POST /api/imports/:id', 'office'],
+  ['DELETE /api/imports/:id', 'office'],
+  ['GET /api/visits', 'inspector reviewer office'],
+  ['GET /api/visits.ics', 'inspector reviewer office'],
+  ['GET /api/jobs/:id/visits.ics', 'inspector reviewer office'],
+  ['PUT /api/visits/:id', 'inspector office'],
+  ['DELETE /api/visits/:id', 'inspector office'],
+  ['POST /api/devices/ask', 'inspector office'],
+  ['GET /api/devices/scan', 'inspector office'],
+  ['GET /api/jobs/:jobId/devices/live', 'inspector reviewer office'],
+  ['GET /api/office/networks', 'inspector office'],
+  ['PUT /api/office/networks', 'office'],
+  ['GET /api/office/backups', 'office'],
+  ['POST /api/office/backups', 'office'],
+  ['PUT /api/office/backups', 'office'],
+  ['GET /api/office/minutes', 'inspector reviewer office'],
+  ['PUT /api/office/minutes', 'office'],
+  ['GET /api/sheets', 'inspector reviewer office'],
+  ['GET /api/sheets/:id', 'inspector reviewer office'],
+  ['GET /api/sheets/:id/file', 'inspector reviewer office'],
+  ['POST /api/sheets', 'inspector office'],
+  ['GET /api/instruments', 'inspector reviewer office'],
+  ['POST /api/instruments/import', 'office'],
+  ['PUT /api/instruments/:id', 'office'],
+  ['GET /api/work/:id/live', 'everybody'],
+])
+const EVERYBODY = 'inspector installer reviewer office'
+
+it('every door answers the roles that it names, and no other', async () => {
+  const closed = routes()
+    .map(({ method, path }) => `${method} ${path}`)
+    .filter((door) => !OPEN.includes(door))
+  expect(Object.keys(MAY).sort()).toEqual(closed.sort())
+  const crew = await Promise.all(
+    (['inspector', 'installer', 'reviewer', 'office'] as const).map(
+      async (role) => [role, await server.signIn(role)] as const,
+    ),
+  )
+  const answers = new Map<string, string>()
+  for (const door of closed) {
+    const [method, path] = door.split(' ') as [string, string]
+    const admitted: string[] = []
+    for (const [role, caller] of crew) {
+      const bodyless = method === 'GET' || method === 'DELETE'
+      const { status, body } = await caller.call(method, filled(path), bodyless ? undefined : {})
+      await body?.cancel()
+      if (status !== 403) admitted.push(role)
+    }
+    answers.set(door, admitted.join(' '))
+  }
+  expect(Object.fromEntries(answers)).toEqual(
+    Object.fromEntries(
+      Object.entries(MAY).map(([door, roles]) => [door, roles === 'everybody' ? EVERYBODY : roles]),
+    ),
+  )
+}, 60_000)
+
 it('an installer writes to nothing but a job that is shared with them', async () => {
   const installer = await server.signIn('installer')
   for (const { method, path } of routes().filter(
@@ -64,6 +157,11 @@ it('whoever watches the machine is told that it lives and can answer, and nothin
   const answer = await new Caller(server.address, '').call('GET', '/health')
   expect([answer.status, await answer.json()]).toEqual([
     200,
-    { live: true, ready: true, version: expect.stringMatching(/^\d+\.\d+\.\d+/) },
+    {
+      live: true,
+      ready: true,
+      version: expect.stringMatching(/^\d+\.\d+\.\d+/),
+      lastBackup: expect.stringMatching(/^\d{4}-/),
+    },
   ])
 })

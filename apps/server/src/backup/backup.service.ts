@@ -1,13 +1,15 @@
 import { join } from 'node:path'
 import { Inject, Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { backupsIn, clearOld, takeBackup, type Taken } from '@plumb-mark/archive'
+import { backupsIn, clearOld, type Taken } from '@plumb-mark/archive'
 import type { BackupState } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { AuditService } from '../audit/audit.service.js'
 import { Refused } from '../http/refused.js'
 import { FigureRow } from '../office/figure.entity.js'
 import { SETTINGS, type Settings } from '../settings.js'
+import { WorkerPool, builtFile } from '../work/worker-pool.js'
+import type { BackupAsked } from './backup.worker.js'
 import { nextAt } from './next-at.js'
 
 const TIME = 'backup-time'
@@ -17,6 +19,8 @@ const USUAL_TIME = '02:30'
 /** A timer cannot be set further ahead than some days, and a machine may sleep: it looks again. */
 const LOOK_AGAIN_MS = 60_000
 
+/** Years of photos on a slow disk, each read again. */
+const MOST_MS = 6 * 3_600_000
 /** A night that was missed, and half of the next day. */
 const LATE_MS = 36 * 3_600_000
 
@@ -25,6 +29,12 @@ type Last = Omit<Taken, 'folder'>
 /** The backup of every night and of whoever asks for one: taken while people work, read again, and kept by the rule. */
 @Injectable()
 export class BackupService implements OnApplicationBootstrap, OnApplicationShutdown {
+  private readonly pool = new WorkerPool<BackupAsked, Taken>({
+    file: builtFile(join(import.meta.dirname, 'backup.worker.js')),
+    threads: 1,
+    mostMs: MOST_MS,
+    what: 'the backup',
+  })
   private timer: NodeJS.Timeout | undefined
   private due = new Date()
   private running: Promise<Last> | undefined
@@ -44,6 +54,7 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
   async onApplicationShutdown(): Promise<void> {
     clearInterval(this.timer)
     await this.running?.catch(() => undefined)
+    await this.pool.end()
   }
 
   /** Takes the nightly backup when its time has come. */
@@ -83,7 +94,10 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
 
   private async takeOne(by: Person | undefined): Promise<Last> {
     try {
-      const { name, at, files, bytes } = await takeBackup(this.settings.dataDir, this.folder)
+      const { name, at, files, bytes } = await this.pool.run({
+        dataDir: this.settings.dataDir,
+        target: this.folder,
+      })
       const last: Last = { name, at, files, bytes }
       this.failed = undefined
       await this.db.getRepository(FigureRow).upsert({ name: LAST, value: JSON.stringify(last) }, ['name'])

@@ -1,3 +1,4 @@
+import { setImmediate as turn } from 'node:timers/promises'
 import { Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
 import { filter, from, map, merge, Subject, takeWhile, type Observable } from 'rxjs'
@@ -35,7 +36,9 @@ import { EntryGuard } from './entry.guard.js'
 import { EntryRow } from './entry.entity.js'
 
 /** A job of some hundred checks takes about two megabytes while it is open. */
-const MOST_OPEN = 60
+const MOST_OPEN = 30
+/** A batch of more than this keeps everybody waiting: such batches go one after the other, and others are answered between them. */
+const LARGE_BATCH = 20
 
 /** The entries of a job as they stand, and what they come to. */
 export interface OpenJob {
@@ -54,6 +57,7 @@ export interface JobRecord {
 @Injectable()
 export class EntriesService {
   private readonly queue = new PerKeyQueue()
+  private readonly large = new PerKeyQueue()
   private readonly kept = new Subject<{ jobId: JobId; entries: readonly Entry[] }>()
   /** Those that were used last; others are opened again when they are wanted. */
   private readonly open = new LRUCache<string, OpenJob>({ max: MOST_OPEN })
@@ -114,6 +118,20 @@ export class EntriesService {
   ): Promise<Appended> {
     const received = new Date().toISOString()
     const ahead = clockAhead(clock, received)
+    const write = () => this.write(person, jobId, entries, { ahead, received })
+    if (entries.length <= LARGE_BATCH) return write()
+    return this.large.run('all', async () => {
+      await turn()
+      return write()
+    })
+  }
+
+  private write(
+    person: Person,
+    jobId: JobId,
+    entries: readonly NewEntry[],
+    { ahead, received }: { ahead: number; received: string },
+  ): Promise<Appended> {
     return this.queue.run(jobId, async () => {
       if (entries[0]?.kind !== 'job-opened') await this.requireVisible(person, jobId)
       await this.requireContinued(jobId)

@@ -6,10 +6,14 @@ import { JobRow } from '../jobs/job.entities.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { SUMMARY_VERSION, listRowsOf, unjudgedRows, writeListRows, type ListRows } from './list-rows.js'
 
+/** What the command line asked to have made anew is found within a minute. */
+const LOOK_AGAIN_MS = 60_000
+
 /** Makes rows of lists anew that are missing or of an earlier version, one job after the other, while everybody works. */
 @Injectable()
 export class RebuildService implements OnApplicationBootstrap, OnApplicationShutdown {
   private stopped = false
+  private timer: NodeJS.Timeout | undefined
   private running: Promise<number> = Promise.resolve(0)
 
   constructor(
@@ -20,17 +24,15 @@ export class RebuildService implements OnApplicationBootstrap, OnApplicationShut
 
   onApplicationBootstrap(): void {
     this.running = this.stale()
+    this.timer = setInterval(() => {
+      this.running = this.running.then(() => this.stale())
+    }, LOOK_AGAIN_MS).unref()
   }
 
   async onApplicationShutdown(): Promise<void> {
     this.stopped = true
+    clearInterval(this.timer)
     await this.running
-  }
-
-  /** Every row anew, such as after a repair of the database; says how many. */
-  async all(): Promise<number> {
-    await this.db.query('UPDATE job_summaries SET version = 0')
-    return (this.running = this.stale())
   }
 
   /** Resolves when what was begun is done. */

@@ -11,8 +11,11 @@ const FILES = ['photos', 'traces']
 const COMING = 'coming'
 /** The key that seals are signed with lies beside the database. */
 const ALONE = ['seal-key.pem']
-/** Pages of the database that are copied before others have their turn. */
-const PAGES_AT_ONCE = 400
+/**
+ * All of them in one step, as of one moment: a copy that pauses begins anew whenever somebody else writes, and never ends while many do.
+ * Who writes meanwhile writes on, beside the copy; the thread that copies is busy until it is done.
+ */
+const ALL_PAGES = 0x7fffffff
 const PREFIX = 'plumb-mark-'
 
 export interface Taken {
@@ -44,7 +47,7 @@ export async function takeBackup(
   // The database first: a file is kept before anything names it, so all that this copy names is there afterwards.
   const db = new Database(join(dataDir, DATABASE_FILE), { readonly: true })
   try {
-    await db.backup(join(half, DATABASE_FILE), { progress: () => PAGES_AT_ONCE })
+    await db.backup(join(half, DATABASE_FILE), { progress: () => ALL_PAGES })
   } finally {
     db.close()
   }

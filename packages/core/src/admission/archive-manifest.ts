@@ -1,5 +1,5 @@
 import { BadInput } from '../shape/bad-input.js'
-import { anyText, list, num, object, oneOf, text, type Read } from '../shape/shape.js'
+import { anyText, list, num, object, oneOf, text, type Read, type JsonSchema } from '../shape/shape.js'
 
 /** What the program keeps of a photo or a trace beside its file. */
 const keptFile = {
@@ -34,6 +34,14 @@ const manifestShape = object({
 
 /** What a ZIP of a job holds: the record’s head, the photos and traces with what is kept of them, and the digest of every file. */
 export type ArchiveManifest = Read<typeof manifestShape>
+
+/** The published shape of the manifest in a ZIP of a job. */
+export const archiveManifestSchema = (): JsonSchema & Record<string, unknown> => ({
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  $id: 'plumb-mark-job-1',
+  title: 'plumb-mark-job, version 1: manifest.json of the ZIP',
+  ...manifestShape.schema,
+})
 
 /** Bad input: whatever does not fit, with its path. */
 export function readArchiveManifest(json: string): ArchiveManifest {

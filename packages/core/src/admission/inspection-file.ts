@@ -1,11 +1,22 @@
 import { instantField } from '../shape/time.js'
 import type { EntryWith } from '../job/entry-with.js'
-import { ENTRY_KINDS, type EntryKind } from '../job/entries/registry.js'
+import { ENTRY_KINDS, entryRow, type EntryKind } from '../job/entries/registry.js'
 import { personShape } from '../job/person.js'
 import { sheetId } from '../sheet/ref.js'
 import { attempt } from '../shape/attempt.js'
 import { BadInput } from '../shape/bad-input.js'
-import { list, num, object, oneOf, optional, text, type Shape, anyText, jsonObject } from '../shape/shape.js'
+import {
+  list,
+  num,
+  object,
+  oneOf,
+  optional,
+  text,
+  type Shape,
+  anyText,
+  jsonObject,
+  type JsonSchema,
+} from '../shape/shape.js'
 import { readSheet, type Sheet } from '../requirements/sheet.js'
 import { attestationShape, signedText, type Attestation, type VerifySignature } from '../job/attestation.js'
 import { canonicalJson } from '../job/canonical.js'
@@ -46,6 +57,15 @@ const fileShape = object({
   entries: list(entryShape),
   exported: optional(text()),
   attested: optional(attestationShape),
+})
+
+/** The published shape of the file; what each kind of entry holds stands under its name in `$defs`. */
+export const inspectionSchema = (): JsonSchema & Record<string, unknown> => ({
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  $id: 'plumb-mark-inspection-1',
+  title: 'plumb-mark-inspection, version 1',
+  ...fileShape.schema,
+  $defs: Object.fromEntries(ENTRY_KINDS.map((kind) => [kind, entryRow(kind)!.holds.schema])),
 })
 
 /** Reads an exported inspection. Bad input: whatever does not fit, with its path (`sheets[1].requirements[3].clear.left`). */
