@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createRequire } from 'node:module'
 import sharp from 'sharp'
-import { at } from '../scripts/shared.mjs'
+import { SERVER_HEAP, at } from '../scripts/shared.mjs'
 import { table } from './reference.mjs'
 import { fillJobs } from './many-jobs.mjs'
 import { uuid } from './site.mjs'
@@ -86,7 +86,7 @@ export async function run() {
 async function serve(dir) {
   const child = spawn(
     process.execPath,
-    [at('apps', 'server', 'dist', 'main.js'), '--port', '0', '--data', dir],
+    [SERVER_HEAP, at('apps', 'server', 'dist', 'main.js'), '--port', '0', '--data', dir],
     {
       stdio: ['ignore', 'pipe', 'inherit'],
     },

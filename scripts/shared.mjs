@@ -4,6 +4,8 @@ import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from '
 import { join, relative } from 'node:path'
 
 export const ROOT = join(import.meta.dirname, '..')
+/** Open jobs are bounded; without a limit the collector waits until some gigabytes are used, since there would be room for them. */
+export const SERVER_HEAP = '--max-old-space-size=450'
 export const at = (...parts) => join(ROOT, ...parts)
 
 /** Runs a program in the project folder; with `quiet`, its words are shown only when it fails. Stops everything when it fails. */

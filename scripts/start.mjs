@@ -1,6 +1,6 @@
 // npm start: installs what is missing, builds what is old, starts with the demo data.
 import { spawn } from 'node:child_process'
-import { at, build, install } from './shared.mjs'
+import { SERVER_HEAP, at, build, install } from './shared.mjs'
 
 const [major, minor] = process.versions.node.split('.').map(Number)
 if (major < 20 || (major === 20 && minor < 19)) {
@@ -24,6 +24,7 @@ const children = [
     process.execPath,
     [
       '--enable-source-maps',
+      SERVER_HEAP,
       at('apps', 'server', 'dist', 'main.js'),
       ...wishes.filter((wish) => wish !== '--no-devices'),
     ],

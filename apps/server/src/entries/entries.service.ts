@@ -36,7 +36,9 @@ import { EntryGuard } from './entry.guard.js'
 import { EntryRow } from './entry.entity.js'
 
 /** A job of some hundred checks takes about two megabytes while it is open. */
-const MOST_OPEN = 30
+const MOST_OPEN = 40
+/** Checks and entries of all open jobs together: some five kilobytes each. A job of many thousand is open nearly alone. */
+const MOST_HELD = 16_000
 /** A batch of more than this keeps everybody waiting: such batches go one after the other, and others are answered between them. */
 const LARGE_BATCH = 20
 
@@ -60,7 +62,13 @@ export class EntriesService {
   private readonly large = new PerKeyQueue()
   private readonly kept = new Subject<{ jobId: JobId; entries: readonly Entry[] }>()
   /** Those that were used last; others are opened again when they are wanted. */
-  private readonly open = new LRUCache<string, OpenJob>({ max: MOST_OPEN })
+  private readonly open = new LRUCache<string, OpenJob>({
+    max: MOST_OPEN,
+    maxSize: MOST_HELD,
+    // One that is larger than all the room is still held, alone, while it is worked on.
+    sizeCalculation: ({ entries, inspection }) =>
+      Math.min(MOST_HELD, entries.length + inspection.checks.length + 1),
+  })
 
   constructor(
     private readonly db: DataSource,
