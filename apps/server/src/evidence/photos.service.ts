@@ -16,7 +16,7 @@ import { PhotoRow } from './photo.entity.js'
 export const LARGEST_PHOTO_BYTES = 20 * 1024 * 1024
 const MOST_PIXELS = 60_000_000
 /** Some hundred photos of a phone. */
-const QUOTA_BYTES = 600 * 1024 * 1024
+const QUOTA_BYTES = 600e6
 const TYPES: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
 const THUMBNAIL_EDGE = 480
 
@@ -136,7 +136,7 @@ export class PhotosService {
 const photoBroken = () =>
   new Refused(410, 'photo-broken', 'the file of this photo is not what was kept: restore it from a backup')
 
-const megabytes = (bytes: number) => `${Math.round(bytes / 1024 / 1024)} MB`
+const megabytes = (bytes: number) => `${Math.round(bytes / 1e6)} MB`
 
 /** What a picture is, by its content, with a small copy. What does not decode to its end, such as a file that was cut off, is none. */
 async function picture(

@@ -59,6 +59,7 @@ it('an installer sees only jobs shared with them, and not as a file', async () =
   expect(seen).toContain(jobId)
   expect(seen).not.toContain(other)
   expect((await installer.bundle(other)).status).toBe(404)
+  expect((await installer.bundle(jobId)).body.instruments).toEqual([])
   expect((await installer.append(other, torque())).status).toBe(404)
   expect((await installer.json('GET', `/api/jobs/${jobId}/report.pdf`)).status).toBe(403)
 })

@@ -18,6 +18,9 @@ interface Session {
   signOut(): Promise<void>
 }
 
+/** Whose opened jobs are on this device. */
+const OWNER = 'plumb-mark-owner'
+
 export const useSession = create<Session>((set) => ({
   person: undefined,
   ended: false,
@@ -32,7 +35,11 @@ export const useSession = create<Session>((set) => ({
     }
   },
   async signIn(email, password) {
-    set({ person: (await post<SignedIn>('/api/session', { email, password })).person, ended: false })
+    const { person } = await post<SignedIn>('/api/session', { email, password })
+    // Whoever was here before may have left without signing out.
+    if (localStorage.getItem(OWNER) !== person.id) await forgetData()
+    localStorage.setItem(OWNER, person.id)
+    set({ person, ended: false })
   },
   async signOut() {
     await post('/api/session/end').catch(() => undefined)

@@ -2,6 +2,8 @@
 import { screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { asked, onScreen, refusal, serverSays } from '../testing/job-on-screen.testing.js'
+import { device } from '../store/device-database.js'
+import { keepJob } from '../store/kept-jobs.js'
 import { SignIn } from './sign-in.js'
 import { useSession } from './session.js'
 
@@ -35,4 +37,17 @@ it('a refusal stands at the password, in the server’s words, and goes with the
   serverSays({ 'POST /api/session': { person: { id: 'a', name: 'Ada', role: 'inspector' } } })
   await user.click(screen.getByRole('button', { name: 'Sign in' }))
   await waitFor(() => expect(screen.queryByRole('alert')).toBeNull())
+})
+
+it('what somebody opened is there for them again, and not for who comes after them, also without signing out', async () => {
+  const comesIn = async (id: string) => {
+    serverSays({ 'POST /api/session': { person: { id, name: id, role: 'inspector' } } })
+    await useSession.getState().signIn(`${id}@plumb.example`, 'secret-enough')
+  }
+  await comesIn('ada')
+  await keepJob({ id: 'j', entries: [], sheets: [], instruments: [], broken: [], keyFingerprint: '' })
+  await comesIn('ada')
+  expect(await device.jobs.count()).toBe(1)
+  await comesIn('eve')
+  expect(await device.jobs.count()).toBe(0)
 })

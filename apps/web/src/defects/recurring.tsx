@@ -1,4 +1,4 @@
-import { Box, Flex, Text, useToken } from '@chakra-ui/react'
+import { Box, Flex, Text, useBreakpointValue, useToken } from '@chakra-ui/react'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Bar, BarChart, LabelList, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { RECURRING_BY, type Recurring as Row, type RecurringBy } from '@plumb-mark/contract'
@@ -44,6 +44,7 @@ export function Recurring({
     queryFn: () => get<Row[]>(`/api/defects/recurring?${question.toString()}`),
     placeholderData: keepPreviousData,
   })
+  const narrow = useBreakpointValue({ base: true, md: false }) ?? false
   const [accent, text] = useToken('colors', ['accent', 'text'])
   const rows = data.slice(0, MOST).map((row) => ({ ...row, key: row.key || 'nobody named' }))
   if (data.length === 0) return null
@@ -70,14 +71,18 @@ export function Recurring({
           />
         </Box>
       </Flex>
-      <Box h={`${34 * rows.length + 12}px`} mt="8px">
+      <Box h={`${(narrow ? 52 : 34) * rows.length + 12}px`} mt="8px">
         <ResponsiveContainer>
-          <BarChart data={rows} layout="vertical" margin={{ left: 0, right: 90, top: 4, bottom: 4 }}>
+          <BarChart
+            data={rows}
+            layout="vertical"
+            margin={{ left: 0, right: narrow ? 40 : 90, top: 4, bottom: 4 }}
+          >
             <XAxis type="number" dataKey="jobs" hide allowDecimals={false} domain={[0, 'dataMax']} />
             <YAxis
               type="category"
               dataKey="key"
-              width={300}
+              width={narrow ? 170 : 300}
               tickLine={false}
               axisLine={false}
               tick={{ fontSize: 13, fill: text }}
@@ -91,7 +96,9 @@ export function Recurring({
               onClick={(_bar, index) => rows[index] && ask({ state: 'all', ...CASES[by](data[index]!) })}
             >
               <LabelList
-                dataKey={(row: Row) => `${row.jobs} ${row.jobs === 1 ? 'job' : 'jobs'}, ${row.open} open`}
+                dataKey={(row: Row) =>
+                  narrow ? row.jobs : `${row.jobs} ${row.jobs === 1 ? 'job' : 'jobs'}, ${row.open} open`
+                }
                 position="right"
                 fontSize={13}
                 fill={text}

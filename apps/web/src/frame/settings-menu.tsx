@@ -70,6 +70,7 @@ export function SettingsMenu() {
         <Stack gap="12px">
           <ChoiceField label="Decimal mark" value={decimal} options={DECIMALS} onChange={chooseDecimal} />
           <ChoiceField label="Appearance" value={mode} options={MODES} onChange={chooseMode} />
+          <Link to="/device">On this device</Link>
           <Link to="/password">Your account</Link>
         </Stack>
       </Box>

@@ -11,7 +11,16 @@ export function WaitingMark() {
     .filter(Boolean)
     .join(', ')
   return (
-    <HStack asChild gap="5px" minH="44px" minW="44px" justify="center" fontSize="13px">
+    <HStack
+      asChild
+      gap="5px"
+      minH="44px"
+      minW="44px"
+      justify="center"
+      fontSize="13px"
+      // A phone has no room for what says nothing; the settings lead there too.
+      hideBelow={words ? undefined : 'md'}
+    >
       <Link
         to="/device"
         aria-label={`On this device${words ? `: ${words}` : ''}`}

@@ -31,8 +31,16 @@ const COLUMNS = [
 ]
 const ACTIONS: Option[] = [['', 'anything'], ...optionsOf(AUDIT_ACTIONS, (action) => action)]
 
+/** On a phone each line becomes a small paragraph. */
 const Cell = chakra('td', {
-  base: { py: '9px', pr: '14px', verticalAlign: 'top', fontSize: '14px', overflowWrap: 'anywhere' },
+  base: {
+    display: { base: 'block', md: 'table-cell' },
+    py: { base: '2px', md: '9px' },
+    pr: '14px',
+    verticalAlign: 'top',
+    fontSize: '14px',
+    overflowWrap: 'anywhere',
+  },
 })
 
 /** Who came in, who was refused, what left and what was decided: to be read and narrowed, by nobody to be changed. */
@@ -67,7 +75,7 @@ export function AuditList() {
       {data?.total === 0 && <Text mt="14px">Nothing like that has happened.</Text>}
       <Box overflowX="auto">
         <chakra.table w="100%" mt="14px" aria-label="Audit">
-          <thead>
+          <chakra.thead hideBelow="md">
             {table.getHeaderGroups().map((group) => (
               <chakra.tr key={group.id} borderBottom="2px solid" borderColor="text">
                 {group.headers.map((header) => (
@@ -84,10 +92,16 @@ export function AuditList() {
                 ))}
               </chakra.tr>
             ))}
-          </thead>
+          </chakra.thead>
           <tbody>
             {table.getRowModel().rows.map((row) => (
-              <chakra.tr key={row.id} borderBottom="1px solid" borderColor="hair">
+              <chakra.tr
+                key={row.id}
+                display={{ base: 'block', md: 'table-row' }}
+                py={{ base: '8px', md: '0' }}
+                borderBottom="1px solid"
+                borderColor="hair"
+              >
                 {row.getVisibleCells().map((cell) => (
                   <Cell key={cell.id}>{flexRender(cell.column.columnDef.cell, cell.getContext())}</Cell>
                 ))}
