@@ -195,7 +195,7 @@ function readingFor(id: string): [string, string] | 'yes' {
 async function answerAll(inspector: Crew, stage: string, answer: typeof readingFor): Promise<void> {
   const { page } = inspector
   await page.keyboard.press('Escape')
-  const only = page.getByRole('button', { name: /^Only what is left/ })
+  const only = page.getByRole('group', { name: 'What is shown' }).getByRole('button', { name: /^Left/ })
   if (await only.isVisible()) await only.click()
   for (let guard = 0; guard < 90; guard++) {
     if (await page.getByText('Nothing is left in this stage.').isVisible()) return

@@ -125,6 +125,7 @@ test('an instrument chosen once is offered again, and a struck-out reading stays
   const open = await inspector.check('iso/torque/t1')
   await expect(open.getByText('does not conform')).toBeVisible()
   await open.getByRole('button', { name: 'Strike out' }).click()
+  await open.getByRole('button', { name: 'mistyped' }).click()
   await expect(open.getByText('not inspected')).toBeVisible()
   await expect(open.getByRole('list', { name: 'Readings so far' })).toContainText(
     'struck out by Ottilie Marsh',

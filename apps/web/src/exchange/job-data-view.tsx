@@ -15,6 +15,7 @@ import {
 } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { useFetched } from '../http/use-fetched.js'
+import { useMake } from '../inspection/use-make.js'
 import { useWritable } from '../inspection/use-writable.js'
 import { Note } from '../look/text.js'
 import { Section } from '../marks/section.js'
@@ -82,12 +83,13 @@ export function JobDataView() {
 }
 
 function Imports() {
-  const { inspection, instruments, append } = useInspection()
+  const { inspection, instruments } = useInspection()
+  const make = useMake()
   const person = useSession((session) => session.person)
   const decimal = useDecimal((state) => state.decimal)
   if (!person || !inspection || person.role !== 'inspector') return null
   const take = (changes: Change[]) =>
-    Promise.resolve(append(person, ...changes) ? undefined : useInspection.getState().refusal)
+    Promise.resolve(make(...changes) ? undefined : useInspection.getState().refusal)
   return (
     <Section title="Import">
       <Note my="8px">

@@ -3,6 +3,7 @@ import {
   inverseOf,
   type AsBuilt,
   type Change,
+  type EntryKind,
   type JobId,
   type ObstructionBuilt,
   type Person,
@@ -28,32 +29,47 @@ interface Steps {
 
 const NOTHING_DONE = { done: [], undone: [] }
 
-/** Changes of what was built in this sitting and this job, to be taken back and made again. */
+/** Changes of what was built, and answers, in this sitting and this job, to be taken back and made again. */
 export const useSteps = create<Steps>((set, get) => ({
   jobId: undefined,
   ...NOTHING_DONE,
   make(by, ...changes) {
-    const { kept, jobId, append } = useInspection.getState()
-    if (!kept || changes.length === 0) return false
-    const inverse = changes.flatMap((change) => inverseOf(change, kept.state.asBuilt))
-    if (!append(by, ...changes)) return false
+    const { jobId } = useInspection.getState()
+    const inverse = made(by, changes)
+    if (!inverse) return false
     set({ jobId, done: [...get().done, { changes, inverse }], undone: [] })
     return true
   },
   undo(by) {
     const last = get().done.at(-1)
-    if (!last || !take(by, last.inverse)) return
+    if (!last || !made(by, last.inverse)) return
     set({ done: get().done.slice(0, -1), undone: [...get().undone, last] })
   },
   redo(by) {
     const last = get().undone.at(-1)
-    if (!last || !take(by, last.changes)) return
-    set({ undone: get().undone.slice(0, -1), done: [...get().done, last] })
+    const inverse = last && made(by, last.changes)
+    if (!inverse) return
+    set({ undone: get().undone.slice(0, -1), done: [...get().done, { ...last, inverse }] })
   },
 }))
 
-const take = (by: Person, changes: readonly Change[]): boolean =>
-  changes.length === 0 || useInspection.getState().append(by, ...changes)
+/** Appends changes; answers with what takes them back, or nothing where they were not admitted. */
+function made(by: Person, changes: readonly Change[]): Change[] | undefined {
+  const { kept, append } = useInspection.getState()
+  if (!kept) return undefined
+  if (changes.length === 0) return []
+  const inverse = changes.flatMap((change) => inverseOf(change, kept.state.asBuilt))
+  if (!append(by, ...changes)) return undefined
+  const entries = useInspection.getState().entries.slice(-changes.length)
+  return [...inverse, ...entries.filter(({ kind }) => EVIDENCE.has(kind)).map(({ id }) => takenBack(id))]
+}
+
+const EVIDENCE: ReadonlySet<EntryKind> = new Set(['reading', 'observation', 'record'])
+/** What was read stays in the record, struck out, with why: nobody says that it was mistyped when it was a slip of the hand. */
+const takenBack = (entryId: string): Change => ({
+  kind: 'evidence-struck',
+  body: { entryId, reason: 'taken back at once' },
+})
 
 // A step belongs to the job in which it was made: with another one open there is nothing to take back.
 useInspection.subscribe(({ jobId }) => {

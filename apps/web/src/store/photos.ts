@@ -23,6 +23,19 @@ interface Sending {
 }
 export const usePhotoSending = create<Sending>(() => ({ onlyHere: [] }))
 
+/** As the server has it: better said here, while the thing is still in front of the camera. */
+const LARGEST_BYTES = 20 * 1024 * 1024
+
+/** Throws, in words, what the server would refuse an hour later together with the entry. */
+async function requirePicture(file: Blob): Promise<void> {
+  if (file.size > LARGEST_BYTES) throw new Error('a photo may have 20 MB')
+  if (typeof createImageBitmap === 'undefined') return
+  const picture = await createImageBitmap(file).catch(() => {
+    throw new Error('that is no picture')
+  })
+  picture.close()
+}
+
 /** Keeps a photo on this device until the server has it, without the place where it was taken unless the job asks for it. */
 export async function keepPhoto(
   jobId: JobId,
@@ -30,7 +43,8 @@ export async function keepPhoto(
   file: Blob,
   { tellsPlace = false }: { tellsPlace?: boolean | undefined } = {},
 ): Promise<PhotoRef> {
-  const whole = new Uint8Array(await new Response(file).arrayBuffer())
+  await requirePicture(file)
+  const whole = new Uint8Array(await file.arrayBuffer())
   const bytes = tellsPlace ? whole : withoutPlace(whole)
   const photo: WaitingPhoto = {
     id: uuid(),

@@ -7,6 +7,15 @@ export default class BrowserEnvironment extends TestEnvironment {
     // A failing test says what it missed, not the whole page.
     this.global.process.env.DEBUG_PRINT_LIMIT = '0'
     Object.assign(this.global, { TextEncoder, TextDecoder, Response, structuredClone })
+    const { Blob, FileReader } = this.global
+    Blob.prototype.arrayBuffer ??= function () {
+      return new Promise((resolve, reject) => {
+        const reader = new FileReader()
+        reader.onload = () => resolve(reader.result)
+        reader.onerror = () => reject(reader.error)
+        reader.readAsArrayBuffer(this)
+      })
+    }
     this.global.Element.prototype.scrollIntoView = () => undefined
     this.global.Range.prototype.getClientRects = () => []
     this.global.ResizeObserver = class {

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, HStack, Text, chakra } from '@chakra-ui/react'
 import { memo, useEffect, useMemo, useState } from 'react'
 import {
   STAGE_CAUTIONS,
@@ -11,6 +11,7 @@ import {
   type Verdict,
 } from '@plumb-mark/core'
 import { SmallPrint } from '../../look/text.js'
+import { Select } from '../../marks/select.js'
 import { VerdictMark } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useSaying } from '../../store/reader.js'
@@ -26,9 +27,11 @@ export function CheckList({ stage }: { stage: Stage }) {
   const all = useInspection(({ inspection }) => inspection?.checks)
   const { checkId, openCheck } = useFocus()
   const saying = useSaying()
-  const [onlyLeft, setOnlyLeft] = useState(false)
+  const [filter, setFilter] = useState<StageFilter>('all')
+  const [unitId, setUnitId] = useState('')
   const here = useMemo(() => (all ?? []).filter(({ check }) => check.stage === stage), [all, stage])
-  const shown = here.filter((judged) => !onlyLeft || isLeft(judged) || judged.check.id === checkId)
+  const ofUnit = here.filter(({ check }) => unitId === '' || check.unit.id === unitId)
+  const shown = ofUnit.filter((judged) => PASSES[filter](judged) || judged.check.id === checkId)
   useArrows(shown, checkId, openCheck)
   const draw = (i: number) => {
     const judged = shown[i]!
@@ -50,12 +53,14 @@ export function CheckList({ stage }: { stage: Stage }) {
     <Box pb="40px">
       <StageHead
         stage={stage}
-        total={here.length}
-        left={here.filter(isLeft).length}
-        onlyLeft={onlyLeft}
-        onTurn={setOnlyLeft}
+        here={here}
+        ofUnit={ofUnit}
+        filter={filter}
+        onFilter={setFilter}
+        unitId={unitId}
+        onUnit={setUnitId}
       />
-      {shown.length === 0 && <Text p="18px">Nothing is left in this stage.</Text>}
+      {shown.length === 0 && <Text p="18px">{NOTHING[filter]}</Text>}
       {shown.length > LONG ? (
         <LongList
           count={shown.length}
@@ -74,24 +79,63 @@ export function CheckList({ stage }: { stage: Stage }) {
   )
 }
 
-const StageHead = memo(function StageHead({
+type StageFilter = 'all' | 'left' | 'wrong' | 'not-proven'
+const PASSES: Record<StageFilter, (judged: JudgedCheck) => boolean> = {
+  all: () => true,
+  left: isLeft,
+  wrong: ({ outcome }) => outcome.verdict === 'does-not-conform',
+  'not-proven': ({ outcome }) => outcome.verdict === 'not-proven',
+}
+const FILTER_WORDS: Record<StageFilter, string> = {
+  all: 'All',
+  left: 'Left',
+  wrong: 'Wrong',
+  'not-proven': 'Not proven',
+}
+const NOTHING: Record<StageFilter, string> = {
+  all: 'Nothing is asked in this stage.',
+  left: 'Nothing is left in this stage.',
+  wrong: 'Nothing is wrong in this stage.',
+  'not-proven': 'Everything that was read here is proven.',
+}
+
+const FilterButton = chakra('button', {
+  base: {
+    minH: '44px',
+    px: '11px',
+    fontSize: '15px',
+    fontWeight: 600,
+    color: 'accent',
+    borderRadius: '4px',
+    cursor: 'pointer',
+    whiteSpace: 'nowrap',
+    '&[aria-pressed=true]': { bg: 'accentWash', color: 'text' },
+  },
+})
+
+function StageHead({
   stage,
-  total,
-  left,
-  onlyLeft,
-  onTurn,
+  here,
+  ofUnit,
+  filter,
+  onFilter,
+  unitId,
+  onUnit,
 }: {
   stage: Stage
-  total: number
-  left: number
-  onlyLeft: boolean
-  onTurn: (onlyLeft: boolean) => void
+  here: readonly JudgedCheck[]
+  ofUnit: readonly JudgedCheck[]
+  filter: StageFilter
+  onFilter: (filter: StageFilter) => void
+  unitId: string
+  onUnit: (unitId: string) => void
 }) {
+  const units = new Map(here.map(({ check: { unit } }) => [unit.id, unit.label]))
   return (
     <Box
       px="18px"
       pt="14px"
-      pb="10px"
+      pb="6px"
       position={{ lg: 'sticky' }}
       top="0"
       bg="paper"
@@ -99,18 +143,33 @@ const StageHead = memo(function StageHead({
       borderBottom="1px solid"
       borderColor="hair"
     >
-      <Flex align="center" justify="space-between" gap="8px">
-        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
-          {STAGE_TITLES[stage]}
-        </Text>
-        <Button variant="plain" aria-pressed={onlyLeft} onClick={() => onTurn(!onlyLeft)}>
-          {onlyLeft ? `Show all ${total}` : `Only what is left (${left})`}
-        </Button>
-      </Flex>
+      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
+        {STAGE_TITLES[stage]}
+      </Text>
+      <HStack role="group" aria-label="What is shown" gap="2px" mt="4px" ml="-11px" wrap="wrap">
+        {(Object.keys(PASSES) as StageFilter[]).map((one) => {
+          const count = ofUnit.filter(PASSES[one]).length
+          return (
+            <FilterButton key={one} type="button" aria-pressed={filter === one} onClick={() => onFilter(one)}>
+              {FILTER_WORDS[one]} {count}
+            </FilterButton>
+          )
+        })}
+      </HStack>
+      {units.size > 1 && (
+        <Select aria-label="Unit" value={unitId} onChange={({ target }) => onUnit(target.value)} mb="4px">
+          <option value="">every unit</option>
+          {[...units].map(([id, label]) => (
+            <option key={id} value={id}>
+              {label}
+            </option>
+          ))}
+        </Select>
+      )}
       {STAGE_CAUTIONS[stage] && <SmallPrint lineHeight={1.3}>{STAGE_CAUTIONS[stage]}</SmallPrint>}
     </Box>
   )
-})
+}
 
 /** The next check that still wants something, else the next one. */
 function nextAfter(shown: readonly JudgedCheck[], id: string): string | undefined {

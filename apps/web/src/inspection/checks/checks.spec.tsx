@@ -2,10 +2,12 @@
 import { screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { readSheet, type Sheet } from '@plumb-mark/core'
+import { useSession } from '../../account/session.js'
 import { useHabits } from '../../store/habits.js'
 import { useInspection } from '../../store/inspection.js'
 import { appended, onScreen, openJob, type Change } from '../../testing/job-on-screen.testing.js'
 import { useFocus } from '../focus.js'
+import { useSteps } from '../steps.js'
 import { CheckList } from './check-list.js'
 
 const user = userEvent.setup()
@@ -136,6 +138,7 @@ describe('a reading', () => {
     await openCheck('Mains')
     await user.type(field(), '231{Enter}')
     await user.click(screen.getByRole('button', { name: 'Strike out' }))
+    await user.click(screen.getByRole('button', { name: 'mistyped' }))
     expect(appended().at(-1)).toMatchObject({ kind: 'evidence-struck', body: { reason: 'mistyped' } })
     expect(within(screen.getByRole('list', { name: 'Readings so far' })).getByText(/231/)).toBeInTheDocument()
     expect(useInspection.getState().inspection!.checks[0]!.outcome.verdict).toBe('not-inspected')
@@ -152,6 +155,24 @@ describe('an observation', () => {
     await user.keyboard(key)
     expect(appended()).toMatchObject([{ kind: 'observation', body: { seen } }])
   })
+  it('is not answered by an Enter out of habit, nor by a space', async () => {
+    show([ASKED])
+    await openCheck('Tight')
+    await user.keyboard('{Enter} {Enter}')
+    expect(appended()).toEqual([])
+  })
+  it('is taken back at once, struck out with its true reason', async () => {
+    show([ASKED])
+    await openCheck('Tight')
+    await user.keyboard('y')
+    useSteps.getState().undo(useSession.getState().person!)
+    const [answer, back] = useInspection.getState().entries.slice(-2)
+    expect(back).toMatchObject({
+      kind: 'evidence-struck',
+      body: { entryId: answer!.id, reason: 'taken back at once' },
+    })
+    expect(useInspection.getState().inspection!.checks[0]!.outcome.verdict).toBe('not-inspected')
+  })
   it('carries its note', async () => {
     show([ASKED])
     await openCheck('Tight')
@@ -165,10 +186,12 @@ describe('the list of a stage', () => {
   const seen: Change = { kind: 'observation', body: { point: 'u/seen/unit', seen: true } }
   it('can show only what is left', async () => {
     show([MAINS, ASKED], [seen])
-    await user.click(screen.getByRole('button', { name: 'Only what is left (1)' }))
+    await user.click(screen.getByRole('button', { name: 'Left 1' }))
     expect(screen.queryByRole('button', { name: /Tight/ })).toBeNull()
-    await user.click(screen.getByRole('button', { name: 'Show all 2' }))
+    await user.click(screen.getByRole('button', { name: 'All 2' }))
     expect(screen.getByRole('button', { name: /Tight/ })).toBeInTheDocument()
+    await user.click(screen.getByRole('button', { name: 'Wrong 0' }))
+    expect(screen.getByText('Nothing is wrong in this stage.')).toBeInTheDocument()
   })
   it('is walked with the arrow keys, and closed with Escape', async () => {
     show([MAINS, ASKED])

@@ -1,11 +1,13 @@
 import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
 import { sayEvidence, sayWord, type Check, type Evidence, type JudgedCheck } from '@plumb-mark/core'
 import { SmallPrint } from '../../look/text.js'
 import { useSession } from '../../account/session.js'
+import { TextField } from '../../marks/text-field.js'
 import { useInspection } from '../../store/inspection.js'
 import { Photos } from './photo-picker.js'
 
-/** Everything ever read here, latest first; nothing is deleted, a mistyped reading is struck out. */
+/** Everything ever read here, latest first; nothing is deleted, what was wrong is struck out with its reason. */
 export function History({
   judged: { check, history },
   writable,
@@ -30,8 +32,11 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)
   const { body, by, at, struck } = evidence
-  const strike = () =>
-    person && append(person, { kind: 'evidence-struck', body: { entryId: evidence.id, reason: 'mistyped' } })
+  const [asking, setAsking] = useState(false)
+  const strike = (reason: string) => {
+    if (person && append(person, { kind: 'evidence-struck', body: { entryId: evidence.id, reason } }))
+      setAsking(false)
+  }
   return (
     <chakra.li py="3px">
       <HStack gap="10px" wrap="wrap">
@@ -47,11 +52,38 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
         </SmallPrint>
         <Photos photos={body.photos} size="40px" />
         {writable && !struck && (
-          <Button variant="plain" onClick={strike}>
+          <Button variant="plain" aria-expanded={asking} onClick={() => setAsking(!asking)}>
             Strike out
           </Button>
         )}
       </HStack>
+      {asking && !struck && <StrikeReasons onStrike={strike} />}
     </chakra.li>
+  )
+}
+
+/** Why something is struck out: a year later the reason is what is left of it. */
+const REASONS = [
+  'mistyped',
+  'read at another place',
+  'another instrument',
+  'read too early',
+  'not mine to answer',
+]
+
+function StrikeReasons({ onStrike }: { onStrike: (reason: string) => void }) {
+  const [own, setOwn] = useState('')
+  return (
+    <HStack role="group" aria-label="Why it is struck out" gap="6px" wrap="wrap" py="6px" align="flex-end">
+      {REASONS.map((reason) => (
+        <Button key={reason} variant="outline" onClick={() => onStrike(reason)}>
+          {reason}
+        </Button>
+      ))}
+      <TextField label="Another reason" value={own} onChange={setOwn} />
+      <Button disabled={own.trim() === ''} onClick={() => onStrike(own.trim())}>
+        Strike out so
+      </Button>
+    </HStack>
   )
 }

@@ -1,23 +1,21 @@
 import { Button, HStack, Stack, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { JudgedCheck, PhotoRef } from '@plumb-mark/core'
-import { useSession } from '../../account/session.js'
 import { TextField } from '../../marks/text-field.js'
-import { useInspection } from '../../store/inspection.js'
+import { useMake } from '../use-make.js'
 import { PhotoPicker } from './photo-picker.js'
 
 /** A question that is answered yes when all is right; Y and N answer it from the keyboard. */
 export function ObservationField({ judged: { check }, onDone }: { judged: JudgedCheck; onDone: () => void }) {
-  const append = useInspection((state) => state.append)
-  const person = useSession((session) => session.person)
+  const make = useMake()
   const [note, setNote] = useState('')
   const [photos, setPhotos] = useState<PhotoRef[]>([])
-  const yes = useRef<HTMLButtonElement>(null)
-  useEffect(() => void yes.current?.focus({ preventScroll: true }), [])
+  // The question has the focus and no answer does: an Enter out of habit says nothing.
+  const question = useRef<HTMLDivElement>(null)
+  useEffect(() => void question.current?.focus({ preventScroll: true }), [])
   if (check.ask.kind !== 'observation') return null
   const answer = (seen: boolean) => {
-    if (!person) return
-    const kept = append(person, {
+    const kept = make({
       kind: 'observation',
       body: { point: check.point, seen, ...(note && { note }), ...(photos.length > 0 && { photos }) },
     })
@@ -29,12 +27,12 @@ export function ObservationField({ judged: { check }, onDone }: { judged: Judged
     if (event.key === 'n') answer(false)
   }
   return (
-    <Stack gap="10px" onKeyDown={byKey}>
+    <Stack ref={question} tabIndex={-1} gap="10px" onKeyDown={byKey} _focusVisible={{ outline: 'none' }}>
       <Text fontSize="17px" lineHeight={1.3}>
         {check.ask.question}
       </Text>
       <HStack gap="10px">
-        <Button ref={yes} minW="110px" h="56px" fontSize="20px" onClick={() => answer(true)}>
+        <Button minW="110px" h="56px" fontSize="20px" onClick={() => answer(true)}>
           Yes
         </Button>
         <Button minW="110px" h="56px" fontSize="20px" variant="outline" onClick={() => answer(false)}>

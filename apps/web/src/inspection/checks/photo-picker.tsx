@@ -4,7 +4,7 @@ import { Suspense, lazy, useRef, useState } from 'react'
 import type { PhotoRef } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { useInspection } from '../../store/inspection.js'
-import { keepPhoto, photoAddress, usePhotoAddress } from '../../store/photos.js'
+import { keepPhoto, usePhotoAddress } from '../../store/photos.js'
 
 /** The part that draws may not be on this device yet, where nothing is installed and there is no signal. */
 const PhotoMarks = lazy(() =>
@@ -146,10 +146,15 @@ export function Photos({
   photos?: readonly PhotoRef[] | undefined
   size?: string
 }) {
+  return photos.map((photo) => <PhotoLink key={photo.id} photo={photo} size={size} />)
+}
+
+function PhotoLink({ photo, size }: { photo: PhotoRef; size: string }) {
   const jobId = useInspection((state) => state.jobId)
-  return photos.map((photo) => (
-    <a key={photo.id} href={photoAddress(jobId ?? '', photo.id)} target="_blank" rel="noreferrer">
+  const address = usePhotoAddress(jobId, photo.id)
+  return (
+    <a href={address} target="_blank" rel="noreferrer">
       <SmallPhoto photo={photo} size={size} />
     </a>
-  ))
+  )
 }

@@ -1,9 +1,11 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
-import { screen } from '@testing-library/react'
+import { createHash } from 'node:crypto'
+import { screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { useState } from 'react'
 import type { PhotoRef } from '@plumb-mark/core'
-import { asked, onScreen, openJob, refusal } from '../../testing/job-on-screen.testing.js'
+import { device } from '../../store/device-database.js'
+import { asked, onScreen, openJob } from '../../testing/job-on-screen.testing.js'
 import { PhotoPicker, Photos } from './photo-picker.js'
 
 const user = userEvent.setup()
@@ -16,51 +18,49 @@ function Picker({ caption }: { caption?: string }) {
   }
   return <PhotoPicker photos={photos} onChange={change} {...(caption && { caption })} />
 }
-const file = (name: string) => new File(['x'], name, { type: 'image/jpeg' })
-const answering = (answer: (n: number) => Response) => {
-  let n = 0
-  globalThis.fetch = (async (address: string, { method = 'GET' } = {} as { method?: string }) => (
-    asked.push({ method, address, body: undefined }),
-    answer(n++)
-  )) as unknown as typeof fetch
-}
+const file = (name: string, content = 'x') => new File([content], name, { type: 'image/jpeg' })
 
 beforeEach(() => {
   openJob([])
   kept = []
+  URL.createObjectURL = () => 'blob:here'
+  URL.revokeObjectURL = () => undefined
 })
 
-it('photos are sent as they are taken, and named by what the server kept', async () => {
-  answering((n) => new Response(JSON.stringify({ sha256: `digest ${n}` })))
+it('photos are kept on this device as they are taken, under the digest of what they are; nothing is sent yet', async () => {
   onScreen(<Picker />)
-  await user.upload(screen.getByLabelText('Photo'), [file('one.jpg'), file('two.jpg')])
-  expect(await screen.findByAltText('two.jpg')).toBeInTheDocument()
+  await user.upload(screen.getByLabelText('Photo'), [file('one.jpg'), file('two.jpg', 'y')])
+  await waitFor(() => expect(screen.getByAltText('two.jpg').getAttribute('src')).toBe('blob:here'))
+  const digest = (text: string) => createHash('sha256').update(text).digest('hex')
   expect(kept).toMatchObject([
-    { sha256: 'digest 0', caption: 'one.jpg' },
-    { sha256: 'digest 1', caption: 'two.jpg' },
+    { sha256: digest('x'), caption: 'one.jpg' },
+    { sha256: digest('y'), caption: 'two.jpg' },
   ])
-  expect(
-    asked.every(({ method, address }) => method === 'PUT' && address.startsWith('/api/jobs/j/photos/')),
-  ).toBe(true)
+  expect(await device.photos.toArray()).toMatchObject(
+    kept.map(({ id, sha256 }) => ({ id, sha256, jobId: 'j' })),
+  )
+  expect(asked).toEqual([])
 })
 
 it('a place that is asked for gives the caption', async () => {
-  answering(() => new Response(JSON.stringify({ sha256: 'd' })))
   onScreen(<Picker caption="nameplate" />)
   await user.upload(screen.getByLabelText('Photo'), file('IMG_1.jpg'))
   expect(await screen.findByRole('button', { name: 'Caption and mark: nameplate' })).toBeInTheDocument()
 })
 
-it('of a photo that was not kept the reason is said, and nothing names it', async () => {
-  answering(() => refusal(400, 'not-a-photo', 'that is no picture'))
+it('what is no picture is told while the thing is still in front of the camera, and nothing names it', async () => {
+  globalThis.createImageBitmap = () => Promise.reject(new Error('cannot be decoded'))
   onScreen(<Picker />)
   await user.upload(screen.getByLabelText('Photo'), file('one.jpg'))
   expect((await screen.findByRole('alert')).textContent).toBe('The photo was not kept: that is no picture')
-  expect(kept).toEqual([])
+  expect([kept, await device.photos.count()]).toEqual([[], 0])
+  Reflect.deleteProperty(globalThis, 'createImageBitmap')
 })
 
-it('small copies lead to the whole picture', () => {
+it('small copies lead to the whole picture', async () => {
   onScreen(<Photos photos={[{ id: 'p', sha256: 'd', caption: 'dent' }]} />)
+  await waitFor(() =>
+    expect(screen.getByAltText('dent').getAttribute('src')).toBe('/api/jobs/j/photos/p?size=small'),
+  )
   expect(screen.getByRole('link').getAttribute('href')).toBe('/api/jobs/j/photos/p')
-  expect(screen.getByAltText('dent').getAttribute('src')).toBe('/api/jobs/j/photos/p?size=small')
 })

@@ -11,11 +11,11 @@ import {
   type Outcome,
   type PhotoRef,
 } from '@plumb-mark/core'
-import { useSession } from '../../account/session.js'
 import { Field } from '../../marks/field.js'
 import { choiceOf, useHabits } from '../../store/habits.js'
 import { useDecimal } from '../../store/decimal.js'
 import { useInspection } from '../../store/inspection.js'
+import { useMake } from '../use-make.js'
 import { InstrumentChoice } from './instrument-choice.js'
 import { PhotoPicker } from './photo-picker.js'
 
@@ -37,8 +37,8 @@ export function ReadingField({
 }) {
   if (check.ask.kind !== 'reading') throw new Error('a reading field is for readings')
   const { dimension, unit } = check.ask
-  const { append, instruments, inspection } = useInspection()
-  const person = useSession((session) => session.person)
+  const { instruments, inspection } = useInspection()
+  const make = useMake()
   const habits = useHabits()
   const [typed, setTyped] = useState('')
   const [photos, setPhotos] = useState<PhotoRef[]>([])
@@ -65,9 +65,9 @@ export function ReadingField({
   useEffect(() => () => onTrial(undefined), [onTrial])
 
   const keep = () => {
-    if (!trial?.ok || !person) return
+    if (!trial?.ok) return
     const { value, unit: typedUnit, relation } = trial.reading
-    const kept = append(person, {
+    const kept = make({
       kind: 'reading',
       body: {
         point: check.point,

@@ -15,6 +15,7 @@ import { useDecimal } from '../../store/decimal.js'
 import { useInspection } from '../../store/inspection.js'
 import { InstrumentChoice } from '../checks/instrument-choice.js'
 import { Panel } from './panel.js'
+import { useMake } from '../use-make.js'
 import { useWritable } from '../use-writable.js'
 
 interface Opened {
@@ -37,7 +38,8 @@ const remembered = {
 
 /** Readings of strings from a tester's CSV file: columns are named once, a file with one bad row is not taken at all. */
 export function TesterImport() {
-  const { inspection, instruments, append } = useInspection()
+  const { inspection, instruments } = useInspection()
+  const make = useMake()
   const person = useSession((session) => session.person)
   const decimal = useDecimal((state) => state.decimal)
   const writable = useWritable()
@@ -73,7 +75,7 @@ export function TesterImport() {
           .concat(table.faults.length > 8 ? [`and ${table.faults.length - 8} more`] : []),
       )
     remembered.keep(opened.headers, mapping)
-    append(person, ...table.readings.map((body) => ({ kind: 'reading' as const, body })))
+    make(...table.readings.map((body) => ({ kind: 'reading' as const, body })))
     setOpened(undefined)
     setSaid([`${table.readings.length} readings taken from ${opened.name}`])
   }

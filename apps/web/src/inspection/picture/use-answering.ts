@@ -2,6 +2,7 @@ import { useCallback } from 'react'
 import { carriedWord, inForce, type Answer, type DeviceWord, type JudgedCheck } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { useInspection } from '../../store/inspection.js'
+import { useMake } from '../use-make.js'
 
 export type KeepAnswer = (judged: JudgedCheck, answer: Answer, word?: DeviceWord) => void
 
@@ -11,7 +12,7 @@ export type KeepAnswer = (judged: JudgedCheck, answer: Answer, word?: DeviceWord
  */
 export function useAnswering(): KeepAnswer | undefined {
   const person = useSession((session) => session.person)
-  const append = useInspection((state) => state.append)
+  const make = useMake()
   const sealed = useInspection(({ inspection }) => inspection?.state.seal !== undefined)
   const keep = useCallback<KeepAnswer>(
     ({ check, history }, answer, fresh) => {
@@ -19,8 +20,7 @@ export function useAnswering(): KeepAnswer | undefined {
       const before = current?.kind === 'record' ? current.body : undefined
       const { instrument, note, photos } = before ?? {}
       const word = carriedWord(before, answer, fresh)
-      if (!person) return
-      append(person, {
+      make({
         kind: 'record',
         body: {
           point: check.point,
@@ -32,7 +32,7 @@ export function useAnswering(): KeepAnswer | undefined {
         },
       })
     },
-    [append, person],
+    [make],
   )
   return person?.role === 'inspector' && !sealed ? keep : undefined
 }

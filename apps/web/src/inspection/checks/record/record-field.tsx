@@ -13,9 +13,9 @@ import {
   type Outcome,
   type PhotoRef,
 } from '@plumb-mark/core'
-import { useSession } from '../../../account/session.js'
 import { TextField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
+import { useMake } from '../../use-make.js'
 import { InstrumentChoice } from '../instrument-choice.js'
 import { PhotoPicker } from '../photo-picker.js'
 import { BusForm } from './bus-form.js'
@@ -61,9 +61,8 @@ export function RecordField({
 }) {
   const { ask } = check
   if (ask.kind !== 'record') throw new Error('a record field is for records')
-  const append = useInspection((state) => state.append)
+  const make = useMake()
   const around = useInspection((state) => state.inspection?.around)
-  const person = useSession((session) => session.person)
   const current = inForce(history)
   const before = current?.kind === 'record' ? current.body : undefined
   const [answer, setAnswer] = useState<Answer | undefined>(before?.answer)
@@ -82,11 +81,11 @@ export function RecordField({
   useEffect(() => () => onTrial(undefined), [onTrial])
 
   const keep = (given: Answer | undefined) => {
-    if (!person || !given || !around) return
+    if (!given || !around) return
     const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, around)
     if (!judgedNow.ok) return
     const word = carriedWord(before, given)
-    const kept = append(person, {
+    const kept = make({
       kind: 'record',
       body: {
         point: check.point,
