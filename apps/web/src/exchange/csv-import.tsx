@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { Upload } from 'lucide-react'
 import Papa from 'papaparse'
-import { useRef, useState } from 'react'
+import { useRef, useState, type ReactNode } from 'react'
 import { guessColumns, type CsvColumn, type CsvMapping, type CsvRead } from '@plumb-mark/core'
 import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 
@@ -12,10 +12,9 @@ interface Opened {
 }
 
 /** A mapping is remembered for files with the same headers. */
-const keyOf = (subject: string, headers: readonly string[]) =>
-  `plumb-mark-csv ${subject} ${headers.join('|')}`
-function remembered(subject: string, headers: readonly string[]): CsvMapping | undefined {
-  const kept = localStorage.getItem(keyOf(subject, headers))
+const keyOf = (file: string, headers: readonly string[]) => `plumb-mark-csv ${file} ${headers.join('|')}`
+function remembered(file: string, headers: readonly string[]): CsvMapping | undefined {
+  const kept = localStorage.getItem(keyOf(file, headers))
   return kept ? (JSON.parse(kept) as CsvMapping) : undefined
 }
 
@@ -27,6 +26,9 @@ export function CsvImport<T>({
   columns,
   read,
   onTake,
+  guess = (headers) => guessColumns(headers, columns),
+  words = { button: `Import ${subject}`, file: `File of ${subject}` },
+  children,
 }: {
   /** As in “readings”. */
   subject: string
@@ -34,6 +36,11 @@ export function CsvImport<T>({
   read: (rows: readonly Record<string, string>[], mapping: CsvMapping) => CsvRead<T>
   /** Takes them all or none; answers with what was not taken, in words. */
   onTake: (values: T[]) => Promise<string | undefined>
+  /** A likely mapping by the words of the headers. */
+  guess?: (headers: readonly string[]) => CsvMapping
+  words?: { button: string; file: string }
+  /** What is asked beside the columns. */
+  children?: ReactNode
 }) {
   const file = useRef<HTMLInputElement>(null)
   const [opened, setOpened] = useState<Opened>()
@@ -50,7 +57,7 @@ export function CsvImport<T>({
     const headers = meta.fields ?? []
     setSaid([])
     setOpened({ name: chosen.name, headers, rows: data })
-    setMapping(remembered(subject, headers) ?? guessColumns(headers, columns))
+    setMapping(remembered(words.file, headers) ?? guess(headers))
   }
   const take = async () => {
     if (!opened) return
@@ -58,7 +65,7 @@ export function CsvImport<T>({
     if (!table.ok) return setSaid(faultWords(table.faults))
     const refused = await onTake(table.values)
     if (refused !== undefined) return setSaid([`Nothing was taken: ${refused}`])
-    localStorage.setItem(keyOf(subject, opened.headers), JSON.stringify(mapping))
+    localStorage.setItem(keyOf(words.file, opened.headers), JSON.stringify(mapping))
     setSaid([`${table.values.length} ${subject} taken from ${opened.name}`])
     setOpened(undefined)
   }
@@ -66,20 +73,20 @@ export function CsvImport<T>({
   return (
     <Box>
       <Button variant="outline" onClick={() => file.current?.click()}>
-        <Upload size={17} /> Import {subject}
+        <Upload size={17} /> {words.button}
       </Button>
       <input
         ref={file}
         type="file"
         accept=".csv,text/csv"
         hidden
-        aria-label={`File of ${subject}`}
+        aria-label={words.file}
         onChange={(event) => void open(event.target.files?.[0]).then(() => (event.target.value = ''))}
       />
       {opened && (
         <Box
-          role="group"
-          aria-label={`Columns of ${opened.name}`}
+          role="region"
+          aria-label={`${opened.name}: ${opened.rows.length} rows`}
           mt="10px"
           p="14px"
           bg="sunk"
@@ -98,6 +105,7 @@ export function CsvImport<T>({
                 onChange={(chosen) => setMapping({ ...mapping, [key]: chosen || undefined })}
               />
             ))}
+            {children}
           </Grid>
           <Flex mt="12px" gap="10px">
             <Button onClick={() => void take()} disabled={wanted.some(({ key }) => !mapping[key])}>
