@@ -32,14 +32,14 @@ export function fillJobs(dir, jobs, entriesEach) {
       `INSERT INTO ${name} (${columns.map((column) => `"${column}"`).join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`,
     )
   }
-  const { n: _n, ...summary } = source
+  const summary = without('n', source)
   const putJob = into('jobs', { id: 1, number: 1, changedAt: 1 })
   const putEntry = into('entries', entries[0])
   const putSummary = into('job_summaries', summary)
   const put = Object.fromEntries(
     [
       ['job_stages', stages],
-      ['job_things', things.map(({ n: _, ...thing }) => thing)],
+      ['job_things', things.map((thing) => without('n', thing))],
       ['job_defects', defects],
       ['job_sheets', sheets],
     ].map(([name, rows]) => [name, { rows, statement: rows[0] && into(name, rows[0]) }]),
@@ -88,3 +88,5 @@ export function fillJobs(dir, jobs, entriesEach) {
   db.pragma('wal_checkpoint(TRUNCATE)')
   db.close()
 }
+
+const without = (name, row) => Object.fromEntries(Object.entries(row).filter(([key]) => key !== name))

@@ -16,7 +16,7 @@ const LINK = toLink({ value: '2.5', min: '1' })
 
 function open(role: Role = 'inspector', answers: Record<string, unknown> = {}, link = LINK) {
   openJob([], { role })
-  serverSays({ 'GET /api/jobs': JOBS, ...answers })
+  serverSays({ 'GET /api/jobs': { jobs: JOBS, total: JOBS.length, beingRead: 0 }, ...answers })
   onScreen(<CalculatorsView />, { path: '/calculators/:name', at: `/calculators/decision?in=${link}` })
 }
 const figure = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
