@@ -10,7 +10,7 @@ test('the office finds a job among many, keeps the question, sees what comes bac
   await expect(page.getByRole('heading', { name: /Juniper/ })).toHaveCount(0)
   await expect(page.getByRole('heading', { name: /Fallowmere/ })).toBeVisible()
   await page.getByRole('button', { name: 'Filter', exact: true }).click()
-  await page.getByLabel('Waiting for').selectOption('installer')
+  await page.getByLabel('Waiting for').selectOption('inspector')
   await page.getByRole('button', { name: 'Save this filter' }).click()
   await page.getByLabel('Name of the filter').fill('Rework at the hatchery')
   await page.getByRole('button', { name: 'Save', exact: true }).click()

@@ -36,9 +36,9 @@ import { EntryGuard } from './entry.guard.js'
 import { EntryRow } from './entry.entity.js'
 
 /** A job of some hundred checks takes about two megabytes while it is open. */
-const MOST_OPEN = 40
+const MOST_OPEN = 60
 /** Checks and entries of all open jobs together: some five kilobytes each. A job of many thousand is open nearly alone. */
-const MOST_HELD = 16_000
+const MOST_HELD = 32_000
 /** A batch of more than this keeps everybody waiting: such batches go one after the other, and others are answered between them. */
 const LARGE_BATCH = 20
 
