@@ -126,11 +126,15 @@ export class EntriesService {
   ): Promise<Appended> {
     const received = new Date().toISOString()
     const ahead = clockAhead(clock, received)
-    const write = () => this.write(person, jobId, entries, { ahead, received })
-    if (entries.length <= LARGE_BATCH) return write()
+    return this.inTurn(entries.length, () => this.write(person, jobId, entries, { ahead, received }))
+  }
+
+  /** Work on a large batch has its turn, with everybody else answered before it; a small one goes on at once. */
+  inTurn<T>(count: number, work: () => T | Promise<T>): Promise<T> {
+    if (count <= LARGE_BATCH) return Promise.resolve(work())
     return this.large.run('all', async () => {
       await turn()
-      return write()
+      return work()
     })
   }
 

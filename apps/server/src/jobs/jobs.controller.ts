@@ -64,7 +64,9 @@ export class JobsController {
     @Param('id', ParseUUIDPipe) id: string,
     @Body() body: unknown,
   ): Promise<Appended> {
-    const checked = validateEntries(body)
+    const sent = (body as { entries?: unknown } | undefined)?.entries
+    const count = Array.isArray(sent) ? sent.length : 0
+    const checked = await this.entries.inTurn(count, () => validateEntries(body))
     if (!checked.ok) throw new Refused(400, checked.error.code, checked.error.message, checked.error.path)
     return this.entries.append(person, id, checked.value, checked.clock)
   }

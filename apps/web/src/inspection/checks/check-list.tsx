@@ -134,7 +134,7 @@ function StageHead({
   return (
     <Box
       px="18px"
-      pt="14px"
+      pt="8px"
       pb="6px"
       position={{ lg: 'sticky' }}
       top="0"
@@ -143,10 +143,28 @@ function StageHead({
       borderBottom="1px solid"
       borderColor="hair"
     >
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
-        {STAGE_TITLES[stage]}
-      </Text>
-      <HStack role="group" aria-label="What is shown" gap="2px" mt="4px" ml="-11px" wrap="wrap">
+      <HStack justify="space-between" gap="12px" minH="44px">
+        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
+          {STAGE_TITLES[stage]}
+        </Text>
+        {units.size > 1 && (
+          <Select
+            aria-label="Unit"
+            value={unitId}
+            onChange={({ target }) => onUnit(target.value)}
+            w="auto"
+            maxW="180px"
+          >
+            <option value="">every unit</option>
+            {[...units].map(([id, label]) => (
+              <option key={id} value={id}>
+                {label}
+              </option>
+            ))}
+          </Select>
+        )}
+      </HStack>
+      <HStack role="group" aria-label="What is shown" gap="2px" ml="-11px" wrap="wrap">
         {(Object.keys(PASSES) as StageFilter[]).map((one) => {
           const count = ofUnit.filter(PASSES[one]).length
           return (
@@ -156,16 +174,6 @@ function StageHead({
           )
         })}
       </HStack>
-      {units.size > 1 && (
-        <Select aria-label="Unit" value={unitId} onChange={({ target }) => onUnit(target.value)} mb="4px">
-          <option value="">every unit</option>
-          {[...units].map(([id, label]) => (
-            <option key={id} value={id}>
-              {label}
-            </option>
-          ))}
-        </Select>
-      )}
       {STAGE_CAUTIONS[stage] && <SmallPrint lineHeight={1.3}>{STAGE_CAUTIONS[stage]}</SmallPrint>}
     </Box>
   )

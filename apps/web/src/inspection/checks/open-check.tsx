@@ -38,7 +38,7 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
   return (
     <Box
       ref={top}
-      scrollMarginTop="112px"
+      scrollMarginTop="152px"
       bg="panel"
       borderLeft="5px solid"
       borderColor={verdictColour(outcome.verdict)}
