@@ -5,6 +5,7 @@ import { FirstAccount } from './account/first-account.js'
 import { SignIn } from './account/sign-in.js'
 import { WELCOME, Welcome } from './account/welcome.js'
 import { useSession } from './account/session.js'
+import { CommandLine } from './command/command-line.js'
 import { lazyView } from './frame/lazy-view.js'
 import { useFetched } from './http/use-fetched.js'
 import { JobsView } from './jobs/jobs-view.js'
@@ -58,6 +59,7 @@ export function App() {
   if (person === null) return <WayIn />
   return (
     <Suspense fallback={<Wait />}>
+      <CommandLine />
       <Routes>
         <Route path="/jobs" element={<JobsView />} />
         <Route path="/jobs/new" element={<Wizard.View />} />

@@ -288,6 +288,7 @@ export {
   type CsvRead,
   type CsvTable,
 } from './entering/csv/table.js'
+export { checksMeant, type Meant } from './entering/command-line.js'
 export { READING_COLUMNS, readingsIn, readingsOut } from './entering/csv/readings.js'
 export { DEFECT_COLUMNS, defectsIn, defectsOut } from './entering/csv/defects.js'
 export { serialsOut } from './entering/csv/serials.js'

@@ -6,7 +6,8 @@ const KEYS = [
   ['Enter', 'keep what is typed; when it conforms, go on'],
   ['Y  N', 'answer a question'],
   ['Esc', 'close the open check'],
-  ['Ctrl Z, Ctrl Y', 'undo and redo on the wall'],
+  [';', 'find a check, a job, a sheet; or type a reading: inv 2 pv1+ 2.4'],
+  ['Ctrl Z, Ctrl Y', 'undo and redo, an answer too'],
   ['?', 'this list'],
 ] as const
 

@@ -1,0 +1,26 @@
+import { Suspense, lazy, useEffect, useState } from 'react'
+
+const Line = lazy(() => import('./line.js').then(({ Line: view }) => ({ default: view })))
+
+/** Opens the line from wherever somebody is, unless something is being typed. */
+const KEY = ';'
+
+/** One line that finds a check, a clause, a unit, a job, a sheet or a calculator, and takes “inv 2 pv1+ 2.4” as a reading. */
+export function CommandLine() {
+  const [open, setOpen] = useState(false)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = (event.target as Element).closest('input, textarea, select, [contenteditable=true]')
+      if (event.key !== KEY || typing || event.ctrlKey || event.metaKey || event.altKey) return
+      event.preventDefault()
+      setOpen(true)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
+  return open ? (
+    <Suspense fallback={null}>
+      <Line onClose={() => setOpen(false)} />
+    </Suspense>
+  ) : null
+}
