@@ -1,6 +1,6 @@
 import { Box, Button, HStack, Image, Text, chakra } from '@chakra-ui/react'
 import { Camera } from 'lucide-react'
-import { Suspense, lazy, useRef, useState } from 'react'
+import { Suspense, lazy, useEffect, useRef, useState } from 'react'
 import type { PhotoRef } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { useInspection } from '../../store/inspection.js'
@@ -31,6 +31,13 @@ export function PhotoPicker({
   const input = useRef<HTMLInputElement>(null)
   const by = useSession(({ person }) => person?.id ?? '')
   const tellsPlace = useInspection(({ inspection }) => inspection?.state.header?.photosTellPlace)
+  // Reading and hashing takes a while, and another photo may be taken meanwhile: neither takes the place of the other.
+  const latest = useRef(photos)
+  useEffect(() => void (latest.current = photos), [photos])
+  const change = (next: PhotoRef[]) => {
+    latest.current = next
+    onChange(next)
+  }
   const [problem, setProblem] = useState<string>()
   const [marking, setMarking] = useState<PhotoRef>()
   const keep = async (file: Blob, said: string): Promise<PhotoRef> => ({
@@ -49,14 +56,15 @@ export function PhotoPicker({
     taking(async () => {
       const kept: PhotoRef[] = []
       for (const file of files ?? []) kept.push(await keep(file, caption ?? file.name))
-      if (kept.length > 0) onChange([...photos, ...kept])
+      if (kept.length > 0) change([...latest.current, ...kept])
     })
   /** The photo as taken stays beside the marked copy: a year later both can be looked at. */
   const mark = (photo: PhotoRef, said: string, marked: Blob | undefined) =>
     taking(async () => {
       setMarking(undefined)
-      const renamed = photos.map((one) => (one.id === photo.id ? { ...one, caption: said } : one))
-      onChange(marked ? [...renamed, await keep(marked, `${said}, marked`)] : renamed)
+      const copy = marked && (await keep(marked, `${said}, marked`))
+      const renamed = latest.current.map((one) => (one.id === photo.id ? { ...one, caption: said } : one))
+      change(copy ? [...renamed, copy] : renamed)
     })
   return (
     <Box>

@@ -43,6 +43,13 @@ it('photos are kept on this device as they are taken, under the digest of what t
   expect(asked).toEqual([])
 })
 
+it('of two that are taken one right after the other neither takes the place of the other', async () => {
+  onScreen(<Picker />)
+  const input = screen.getByLabelText<HTMLInputElement>('Photo')
+  await Promise.all([user.upload(input, file('one.jpg')), user.upload(input, file('two.jpg', 'y'))])
+  await waitFor(() => expect(kept.map(({ caption }) => caption).sort()).toEqual(['one.jpg', 'two.jpg']))
+})
+
 it('a place that is asked for gives the caption', async () => {
   onScreen(<Picker caption="nameplate" />)
   await user.upload(screen.getByLabelText('Photo'), file('IMG_1.jpg'))

@@ -1,10 +1,14 @@
 import { Box, HStack, Text } from '@chakra-ui/react'
+import { useEffect, useRef } from 'react'
 import { PhotoPicker } from '../photo-picker.js'
 import type { FormProps } from './form-props.js'
 
 /** The photos that are asked for, one place each. */
 export function PhotosForm({ form: { wanted }, answer, onChange }: FormProps<'photos'>) {
   const taken = answer?.taken ?? {}
+  // Another place may be photographed while this one is still being read.
+  const latest = useRef(taken)
+  useEffect(() => void (latest.current = answer?.taken ?? {}), [answer])
   return (
     <Box>
       {wanted.map(({ id, label }) => (
@@ -20,7 +24,9 @@ export function PhotosForm({ form: { wanted }, answer, onChange }: FormProps<'ph
             caption={label}
             onChange={(photos) => {
               const last = photos.at(-1)
-              if (last) onChange({ taken: { ...taken, [id]: last } })
+              if (!last) return
+              latest.current = { ...latest.current, [id]: last }
+              onChange({ taken: latest.current })
             }}
           />
         </HStack>
