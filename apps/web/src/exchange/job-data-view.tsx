@@ -22,6 +22,7 @@ import { Section } from '../marks/section.js'
 import { sizeWords } from '../marks/size-words.js'
 import { useDecimal } from '../store/decimal.js'
 import { useInspection } from '../store/inspection.js'
+import { ArchivePart } from './archive-part.js'
 import { CsvExport } from './csv-export.js'
 import { CsvImport } from './csv-import.js'
 import { LongDownload } from './long-download.js'
@@ -32,6 +33,7 @@ export function JobDataView() {
   const inspection = useInspection((state) => state.inspection)
   const { value: room } = useFetched<PhotoRoom>(`/api/jobs/${jobId}/photos`)
   const writable = useWritable()
+  const office = useSession(({ person }) => person?.role === 'office')
   if (!inspection) return null
   const { array, units } = inspection.state.asBuilt
   const name = (what: string) => `${inspection.state.header?.number ?? 'job'} ${what}`
@@ -78,6 +80,7 @@ export function JobDataView() {
         </Note>
       </Section>
       {writable && <Imports />}
+      {office && jobId && <ArchivePart jobId={jobId} number={inspection.state.header?.number ?? ''} />}
     </Box>
   )
 }
