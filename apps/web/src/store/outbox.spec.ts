@@ -112,6 +112,21 @@ it('where the device keeps nothing any more, it stays in the page, is said, and 
   expect([useOnlyHere.getState().batches, await waiting('j', 'p')]).toEqual([[], []])
 })
 
+it('on a device that is full what is refused stays in the queue, and what is kept leaves it all the same', async () => {
+  await addToOutbox('j', 'p', [entry('a')])
+  const full = () => Promise.reject(new Error('quota')) as never
+  const aside = jest.spyOn(device.aside, 'put').mockImplementation(full)
+  answers = [refusal]
+  expect((await sendNext('j', 'p')).kind).toBe('unreachable')
+  expect(await waiting('j', 'p')).toHaveLength(1)
+  aside.mockRestore()
+  const later = jest.spyOn(device.later, 'bulkPut').mockImplementation(full)
+  answers = [json(200, { entries: [{ id: 'a', jobId: 'j' }] })]
+  expect((await sendNext('j', 'p')).kind).toBe('kept')
+  expect(await waiting('j', 'p')).toEqual([])
+  later.mockRestore()
+})
+
 describe('a photo', () => {
   const showing = (id: string, sha256: string): NewEntry => ({
     id: 'a',

@@ -91,7 +91,9 @@ export async function sendNext(jobId: JobId, person: PersonId): Promise<Sent> {
     // There before it is gone here: a page that is closed in between finds it twice, and not never.
     const at = new Date().toISOString()
     const { message: reason, code } = problem
-    await putAside({ id: entries[0]!.id, jobId, by: person, at, entries, reason, code })
+    const onDevice = await putAside({ id: entries[0]!.id, jobId, by: person, at, entries, reason, code })
+    // On a device that is full it stays where it is kept: nothing leaves the queue for a page that may be closed.
+    if (!onDevice && batch.n !== undefined) return { kind: 'unreachable' }
     await done(batch)
     return { kind: 'refused', entries, problem }
   }
@@ -100,9 +102,14 @@ export async function sendNext(jobId: JobId, person: PersonId): Promise<Sent> {
 /** Waits no longer. What was kept goes at the same moment to what this device knows of the job: it is seen without signal too. */
 async function done({ n, entries }: Batch, kept: readonly Entry[] = []): Promise<void> {
   if (n !== undefined)
-    return device.transaction('rw', device.batches, device.later, async () => {
-      await rememberEntries(kept)
-      await device.batches.delete(n)
-    })
+    return (
+      device
+        .transaction('rw', device.batches, device.later, async () => {
+          await rememberEntries(kept)
+          await device.batches.delete(n)
+        })
+        // A device that is full can still let go what the server has.
+        .catch(() => device.batches.delete(n))
+    )
   useOnlyHere.setState(({ batches }) => ({ batches: batches.filter((one) => one.entries !== entries) }))
 }

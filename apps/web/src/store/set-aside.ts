@@ -15,11 +15,14 @@ liveQuery(read).subscribe({
   error: () => undefined,
 })
 
-export async function putAside(one: SetAside): Promise<void> {
+/** True where it is on the device; false where the device keeps nothing any more, and it is in this page alone. */
+export async function putAside(one: SetAside): Promise<boolean> {
   const others = useSetAside.getState().list.filter(({ id }) => id !== one.id)
   useSetAside.setState({ list: [...others, one] })
-  // Where the device keeps nothing any more it stays in the list, and the page says that it is only here.
-  await device.aside.put(one).catch(() => undefined)
+  return device.aside.put(one).then(
+    () => true,
+    () => false,
+  )
 }
 
 /** Takes it out, because it is sent again or for good. */
