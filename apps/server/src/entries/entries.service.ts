@@ -96,6 +96,7 @@ export class EntriesService {
     const { state } = await this.recordFor(person, jobId)
     if (state.seal)
       throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
+    await this.requireContinued(jobId)
   }
 
   /** A record that was imported to be read is nobody's to add to. */

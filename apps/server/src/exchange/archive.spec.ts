@@ -6,6 +6,7 @@ import { v7 as uuid } from 'uuid'
 import { ZipFile } from 'yazl'
 import type { ImportPreview } from '@plumb-mark/contract'
 import { openArchivedJob } from '@plumb-mark/archive'
+import { EntriesService } from '../entries/entries.service.js'
 import { entry, RunningServer, type Caller } from '../testing/running-server.testing.js'
 
 const folder = mkdtempSync(join(tmpdir(), 'plumb-mark-zip-'))
@@ -46,6 +47,8 @@ const onDisk = (zip: Buffer) => {
   writeFileSync(file, zip)
   return file
 }
+/** Somebody who would add a photo or a trace. */
+const reader = { id: 'x', name: 'X', role: 'inspector' as const }
 const note = (seen = true) => entry('observation', { point: 'inv-1/gasket/unit', seen })
 
 it('everything of a job leaves in one ZIP, the same bytes each time, and is whole', async () => {
@@ -162,6 +165,9 @@ it('imported to be read, it takes nothing, and says so', async () => {
   expect(
     await ada.json('POST', `/api/jobs/${jobId}/entries`, { entries: [entry('job-amended', { title: 'x' })] }),
   ).toMatchObject({ status: 409, body: { error: { code: 'read-only' } } })
+  await expect(third.get(EntriesService).requireOpen(reader, jobId)).rejects.toMatchObject({
+    code: 'read-only',
+  })
   await third.stop()
 })
 
