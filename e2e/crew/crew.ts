@@ -103,10 +103,18 @@ export class Crew {
       .click()
   }
 
+  /** Checks that stand together are opened together first: which group holds a check is told by opening its link. */
+  private async openGroupOf(id: string): Promise<void> {
+    const { pathname } = new URL(this.page.url())
+    await this.page.goto(`${pathname}?check=${encodeURIComponent(id)}`)
+  }
+
   /** Opens one check by its id and returns what opened. */
   async check(id: string): Promise<Locator> {
     const open = this.page.locator(`[data-open-check="${id}"]`)
-    if (!(await open.isVisible())) await this.page.locator(`[data-check="${id}"]`).click()
+    const row = this.page.locator(`[data-check="${id}"]`)
+    if (!(await open.isVisible()) && !(await row.isVisible())) await this.openGroupOf(id)
+    if (!(await open.isVisible())) await row.click()
     await expect(open).toBeVisible()
     return open
   }
@@ -114,14 +122,17 @@ export class Crew {
   /** Types a reading into the open check and keeps it with Enter. */
   async read(id: string, typed: string, instrument: string): Promise<void> {
     const open = await this.check(id)
-    await open.getByLabel('Instrument').selectOption({ label: instrument })
+    const choice = open.getByLabel('Instrument')
+    await choice.selectOption(await choice.locator('option', { hasText: instrument }).getAttribute('value'))
     await open.getByRole('textbox', { name: /^Reading/ }).fill(typed)
     await open.getByRole('textbox', { name: /^Reading/ }).press('Enter')
   }
 
   async verdictOf(id: string): Promise<string | null> {
     return this.page
-      .locator(`[data-check="${id}"] [data-verdict], [data-open-check="${id}"] [data-verdict]`)
+      .locator(
+        `[data-check="${id}"] [data-verdict], [data-check="${id}"][data-verdict], [data-open-check="${id}"] [data-verdict]`,
+      )
       .first()
       .getAttribute('data-verdict')
   }

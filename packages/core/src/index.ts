@@ -208,7 +208,7 @@ export {
 export { entryRow, type EntryBodies, type EntryKind } from './job/entries/registry.js'
 export { withoutPlace } from './photo/without-place.js'
 export { inverseOf, photosShown, type Change, type Entry, type NewEntry } from './job/entry.js'
-export { applied, fold } from './job/fold.js'
+export { applied, fold, isEvidence } from './job/fold.js'
 export { SCHOOLS, SYSTEMS, type JobHeader, type PinnedSheet } from './job/header.js'
 export { ROLES, type Person, type Role } from './job/person.js'
 export { inForce, type Evidence, type JobState } from './job/state.js'
@@ -230,7 +230,16 @@ export { dangers, isOpen, openDefectFor, type Defect } from './walk/defect.js'
 export { carriedWord } from './walk/carried-word.js'
 export { answerFromDevice, pointsAsked, readsOf, serialsHeard, type ReadValues } from './walk/from-device.js'
 export { inspect, inspectDraft, inspectNext, type Inspection, wallContext } from './walk/inspect.js'
-export { judgeAnswer, judgeTyped } from './walk/judge.js'
+export { judgeAnswer, judgeTyped, type TypedJudgement } from './walk/judge.js'
+export {
+  LIST_ORDERS,
+  checksOf,
+  listed as listedChecks,
+  placeIn,
+  type CheckGroup,
+  type ListItem,
+  type ListOrder,
+} from './walk/grouped.js'
 export { orderOf } from './walk/order-of.js'
 export { sayEvidence } from './walk/say-evidence.js'
 export { handOver, type HandOver } from './hand-over/hand-over.js'
@@ -289,6 +298,14 @@ export {
   type CsvTable,
 } from './entering/csv/table.js'
 export { checksMeant, type Meant } from './entering/command-line.js'
+export { alikeTo, type AlikePart } from './entering/alike.js'
+export {
+  pasteInto,
+  readingBody,
+  readingTable,
+  type PastedCell,
+  type ReadingTable,
+} from './entering/reading-table.js'
 export { READING_COLUMNS, readingsIn, readingsOut } from './entering/csv/readings.js'
 export { DEFECT_COLUMNS, defectsIn, defectsOut } from './entering/csv/defects.js'
 export { serialsOut } from './entering/csv/serials.js'

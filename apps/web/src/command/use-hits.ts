@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import type { JobPage, SheetSummary } from '@plumb-mark/contract'
-import { STAGE_TITLES, checksMeant, type Meant, type Said, type Verdict } from '@plumb-mark/core'
+import { STAGE_TITLES, checksMeant, readingBody, type Meant, type Said, type Verdict } from '@plumb-mark/core'
 import { CATALOGUE } from '../calculators/catalogue.js'
 import { checkAddress } from '../inspection/check-in-address.js'
 import { useMake } from '../inspection/use-make.js'
@@ -71,18 +71,7 @@ function keep(
   instrument: ReturnType<typeof choiceOf>['offered'],
 ): boolean {
   if (!reading) return false
-  const { typed, value, unit, relation } = reading.reading
-  return make({
-    kind: 'reading',
-    body: {
-      point: check.point,
-      typed,
-      value,
-      unit,
-      relation: relation ?? '=',
-      ...(instrument && { instrument }),
-    },
-  })
+  return make({ kind: 'reading', body: readingBody(check, reading, { instrument }) })
 }
 
 function hitOf(

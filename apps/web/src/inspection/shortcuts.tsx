@@ -5,6 +5,8 @@ const KEYS = [
   ['↓ ↑', 'next and previous check'],
   ['Enter', 'keep what is typed; when it conforms, go on'],
   ['Y  N', 'answer a question'],
+  ['A', 'answer a question yes for all its places; X chooses those that differ'],
+  ['=', 'in an empty field: the same reading again'],
   ['Esc', 'close the open check'],
   [';', 'find a check, a job, a sheet; or type a reading: inv 2 pv1+ 2.4'],
   ['Ctrl Z, Ctrl Y', 'undo and redo, an answer too'],

@@ -1,9 +1,9 @@
 import { create } from 'zustand'
 import {
   inverseOf,
+  isEvidence,
   type AsBuilt,
   type Change,
-  type EntryKind,
   type JobId,
   type ObstructionBuilt,
   type Person,
@@ -61,10 +61,9 @@ function made(by: Person, changes: readonly Change[]): Change[] | undefined {
   const inverse = changes.flatMap((change) => inverseOf(change, kept.state.asBuilt))
   if (!append(by, ...changes)) return undefined
   const entries = useInspection.getState().entries.slice(-changes.length)
-  return [...inverse, ...entries.filter(({ kind }) => EVIDENCE.has(kind)).map(({ id }) => takenBack(id))]
+  return [...inverse, ...entries.filter(isEvidence).map(({ id }) => takenBack(id))]
 }
 
-const EVIDENCE: ReadonlySet<EntryKind> = new Set(['reading', 'observation', 'record'])
 /** What was read stays in the record, struck out, with why: nobody says that it was mistyped when it was a slip of the hand. */
 const takenBack = (entryId: string): Change => ({
   kind: 'evidence-struck',

@@ -6,18 +6,24 @@ interface Habits {
   instruments: Partial<Record<Dimension, string>>
   /** Cell temperature and irradiance last noted. */
   conditions: Partial<Record<Condition, string>>
+  /** What was typed last, by requirement: the next terminal often reads the same. */
+  lastTyped: Readonly<Record<string, string>>
   useInstrument(dimension: Dimension, id: string): void
   note(condition: Condition, typed: string): void
+  remember(requirementId: string, typed: string): void
 }
 
 /** What an inspector would not want to choose twice in one walk. */
 export const useHabits = create<Habits>((set) => ({
   instruments: {},
   conditions: {},
+  lastTyped: {},
   useInstrument: (dimension, id) =>
     set(({ instruments }) => ({ instruments: { ...instruments, [dimension]: id } })),
   note: (condition, typed) =>
     set(({ conditions }) => ({ conditions: { ...conditions, [condition]: typed } })),
+  remember: (requirementId, typed) =>
+    set(({ lastTyped }) => ({ lastTyped: { ...lastTyped, [requirementId]: typed } })),
 }))
 
 /** The instruments that measure a dimension, and the one to offer: the last used, else the only one. */

@@ -30,6 +30,7 @@ import {
   ReadingDto,
   RecordDto,
   SignedDto,
+  WalkedOverDto,
 } from './evidence.dto.js'
 import { JobAmendedDto, JobOpenedDto, SharedDto, SheetAdoptedDto, UnsharedDto } from './job.dto.js'
 import {
@@ -79,6 +80,7 @@ export const BODY_CLASSES = {
   'device-disconnected': DeviceDisconnectedDto,
   reading: ReadingDto,
   observation: ObservationDto,
+  'walked-over': WalkedOverDto,
   record: RecordDto,
   'evidence-struck': EvidenceStruckDto,
   'defect-raised': DefectRaisedDto,

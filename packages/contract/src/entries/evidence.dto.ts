@@ -1,4 +1,7 @@
 import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
   IsBoolean,
   IsIn,
   IsNumber,
@@ -37,6 +40,15 @@ export class ReadingDto extends WithNote {
 export class ObservationDto extends WithNote {
   @Filled(300) point!: string
   @IsBoolean() seen!: boolean
+}
+
+export class WalkedOverDto extends WithNote {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(1000)
+  @IsString({ each: true })
+  @Length(1, 300, { each: true })
+  points!: string[]
 }
 
 /** What the answer may hold depends on the check: core reads it against the form that the check asks for. */

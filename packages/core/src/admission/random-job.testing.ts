@@ -221,7 +221,9 @@ export class RandomJob {
     const { check } = this.chance.of(this.inspection.checks)
     const { ask, point } = check
     if (ask.kind === 'observation')
-      return { kind: 'observation', body: { point, seen: this.chance.below(2) === 0 } }
+      return this.chance.below(3) === 0
+        ? { kind: 'walked-over', body: { points: this.pointsSeen() } }
+        : { kind: 'observation', body: { point, seen: this.chance.below(2) === 0 } }
     if (ask.kind === 'reading')
       return {
         kind: 'reading',
@@ -239,6 +241,11 @@ export class RandomJob {
     if (ask.kind === 'record')
       return { kind: 'record', body: { point, answer: this.answer(ask) as never, ...this.instrument() } }
     return { kind: 'observation', body: { point, seen: true } }
+  }
+
+  private pointsSeen() {
+    const seen = this.inspection.checks.filter(({ check }) => check.ask.kind === 'observation')
+    return [...new Set(seen.map(({ check }) => check.point))].slice(0, 1 + this.chance.below(4))
   }
 
   private figure({ dimension, unit }: Pick<Extract<Ask, { kind: 'reading' }>, 'dimension' | 'unit'>) {

@@ -56,8 +56,9 @@ function put(draft: Draft, entries: readonly EntryWith<unknown>[]): Draft {
   return draft
 }
 
-const EVIDENCE = new Set(['reading', 'observation', 'record'])
-const isEvidence = ({ kind }: EntryWith<unknown>): boolean => EVIDENCE.has(kind)
+const EVIDENCE: ReadonlySet<string> = new Set(['reading', 'observation', 'walked-over', 'record'])
+/** Does an entry say what was read or seen, as against what was built, decided or struck out? */
+export const isEvidence = ({ kind }: Pick<EntryWith<unknown>, 'kind'>): boolean => EVIDENCE.has(kind)
 
 /** A job is opened before anything else is said of it, whatever the clocks say. */
 function inTime(a: EntryWith<unknown>, b: EntryWith<unknown>): number {

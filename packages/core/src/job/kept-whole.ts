@@ -47,6 +47,9 @@ export const readingShape = object({
 
 export const observationShape = object({ point: text<PointId>(), seen: flag(), note, photos })
 
+/** One look along several places: what is said of each, in one act with its photo. Only what is right is said so; what is wrong is named singly. */
+export const walkedOverShape = object({ points: list(text<PointId>()), note, photos })
+
 export const recordShape = object({
   point: text<PointId>(),
   // Read against the form of the check that it answers, when there is one.

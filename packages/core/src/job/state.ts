@@ -36,6 +36,8 @@ export function isLater(a: Moment, b: Moment): boolean {
 }
 
 export type Evidence = EvidenceEntry & {
+  /** The points of the one act that it belongs to, where several were seen on one walk. */
+  walkedOver?: readonly PointId[]
   struck?: { by: Person; at: string; reason: string }
   /** What it was taken on; undefined where nothing stood there then. */
   on?: TakenOn | undefined

@@ -20,6 +20,8 @@ export interface GivenReading extends Seen {
 export interface GivenObservation extends Seen {
   kind: 'observation'
   seen: boolean
+  /** How many places were seen in the same act, with the same photos. */
+  over?: number | undefined
 }
 /** An answer of several parts, in the form that was asked for. */
 export interface GivenRecord extends Seen {

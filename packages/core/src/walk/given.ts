@@ -12,7 +12,8 @@ import { attempt } from '../shape/attempt.js'
 export function givenOf(ask: Ask, evidence: Evidence | undefined): Given | undefined {
   if (!evidence) return undefined
   const photos = evidence.body.photos?.length ?? 0
-  if (evidence.kind === 'observation') return { kind: 'observation', seen: evidence.body.seen, photos }
+  if (evidence.kind === 'observation')
+    return { kind: 'observation', seen: evidence.body.seen, photos, over: evidence.walkedOver?.length }
   if (evidence.kind === 'record') return asRecord(ask, evidence.body, photos)
   return asReading(evidence.body, ask.kind === 'reading' ? ask.dimension : undefined, photos)
 }

@@ -67,6 +67,9 @@ function doubtOf({ requirement, subject, ask }: Check, given: Given | undefined)
   // What is read off a drawing has no evidence of its own to carry the photo: it is asked for as a check beside it.
   if (requirement.photo && ask.kind !== 'derived' && !given?.photos)
     return 'the sheet asks for a photo with this check'
+  // One photo of a walk does not show each of the places.
+  if (requirement.photo && given?.kind === 'observation' && given.over)
+    return `the sheet asks for a photo of this very place, and it was seen on a walk over ${given.over}`
   return subject.string?.doubt
 }
 

@@ -1,7 +1,7 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { readSheet, type Sheet } from '@plumb-mark/core'
+import { readSheet, sayEvidence, type Sheet } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { useHabits } from '../../store/habits.js'
 import { useInspection } from '../../store/inspection.js'
@@ -55,10 +55,12 @@ function show(
   role: 'inspector' | 'reviewer' = 'inspector',
 ) {
   openJob([UNIT, ...changes], { sheets: [sheetOf(...requirements)], role })
-  useHabits.setState({ instruments: {}, conditions: {} })
+  useHabits.setState({ instruments: {}, conditions: {}, lastTyped: {} })
+  useFocus.getState().openGroup(undefined)
   onScreen(<CheckList stage="dc" />)
 }
 const openCheck = (title: string) => user.click(screen.getByRole('button', { name: new RegExp(title) }))
+const cell = (name: string) => screen.getByRole('textbox', { name })
 const field = () => screen.getByLabelText(/^Reading/)
 
 describe('a reading', () => {
@@ -119,19 +121,23 @@ describe('a reading', () => {
       [{ id: 'voc', kind: 'string-open-circuit', title: 'Open circuit', max: '600 V' }],
       [STRING, { ...STRING, body: { ...STRING.body, id: 't', label: 'String B' } } as Change],
     )
-    await openCheck('Open circuit · String A')
+    await openCheck('Open circuit')
+    await user.click(screen.getByRole('button', { name: /In hand/ }))
     await user.selectOptions(
-      screen.getByLabelText('Instrument'),
+      screen.getByLabelText('For voltage'),
       screen.getByRole('option', { name: /Meter M1/ }),
     )
     await user.type(screen.getByLabelText('Cell temperature'), '25 °C')
     await user.type(screen.getByLabelText('Irradiance'), '1000')
-    await user.type(field(), '400{Enter}')
+    await user.type(cell('String A, Open circuit'), '400{Enter}')
     expect(appended()[0]).toMatchObject({
-      body: { value: 400, conditions: { cellTemperature: 25, irradiance: 1000 } },
+      body: {
+        value: 400,
+        conditions: { cellTemperature: 25, irradiance: 1000 },
+        instrument: { id: 'meter' },
+      },
     })
-    expect(useFocus.getState().checkId).toBe('u/voc/t')
-    expect(screen.getByLabelText('Cell temperature')).toHaveProperty('value', '25 °C')
+    expect(cell('String B, Open circuit')).toHaveFocus()
   })
   it('struck out stays to be read, and the check asks again', async () => {
     show([MAINS])
@@ -142,6 +148,82 @@ describe('a reading', () => {
     expect(appended().at(-1)).toMatchObject({ kind: 'evidence-struck', body: { reason: 'mistyped' } })
     expect(within(screen.getByRole('list', { name: 'Readings so far' })).getByText(/231/)).toBeInTheDocument()
     expect(useInspection.getState().inspection!.checks[0]!.outcome.verdict).toBe('not-inspected')
+  })
+})
+
+const STRING_B = { ...STRING, body: { ...STRING.body, id: 't', label: 'String B' } } as Change
+const VOC = { id: 'voc', kind: 'string-open-circuit', title: 'Open circuit', max: '600 V' }
+const INSULATION = { id: 'iso', kind: 'insulation', title: 'Insulation' }
+
+describe('readings of equal things', () => {
+  const table = () => {
+    show([VOC, INSULATION], [STRING, STRING_B])
+    return openCheck('Open circuit, Insulation')
+  }
+  it('are one table, in which = reads as above and a figure that is left is not kept yet', async () => {
+    await table()
+    await user.type(cell('String A, Open circuit'), '400{Enter}')
+    await user.type(cell('String B, Open circuit'), '=')
+    expect(appended().map(({ body }) => (body as { point: string; typed: string }).typed)).toEqual([
+      '400',
+      '400',
+    ])
+    await user.type(cell('String A, Insulation'), '20')
+    await user.click(screen.getByText(/Enter keeps and goes down/))
+    expect(appended()).toHaveLength(2)
+    await user.click(screen.getByRole('button', { name: 'Save this reading' }))
+    expect(appended()).toHaveLength(3)
+  })
+  it('are pasted as a block, whole or not at all', async () => {
+    await table()
+    await user.click(cell('String A, Open circuit'))
+    await user.paste('401\t20\n402\t30 kg')
+    expect(screen.getByRole('alert')).toHaveTextContent(/String B/)
+    expect(appended()).toEqual([])
+    await user.clear(cell('String B, Insulation'))
+    await user.click(cell('String A, Open circuit'))
+    await user.paste('401\t20\n402\t30')
+    expect(appended()).toHaveLength(4)
+    await user.click(cell('String B, Open circuit'))
+    await user.paste('401\t20\n402\t30')
+    expect(screen.getByRole('alert')).toHaveTextContent('2 rows were pasted, and 1 are left')
+    expect(appended()).toHaveLength(4)
+  })
+})
+
+describe('one question at many places', () => {
+  const SEEN_EACH = { ...ASKED, id: 'each', title: 'Dry', each: 'string' }
+  const seen = async () => {
+    show([SEEN_EACH], [STRING, STRING_B])
+    await openCheck('Dry · 2 places')
+  }
+  it('is answered for all in one act, which says so at each, and is taken back as one', async () => {
+    await seen()
+    await user.keyboard('a')
+    expect(appended()).toMatchObject([{ kind: 'walked-over', body: { points: ['u/each/s', 'u/each/t'] } }])
+    const { checks } = useInspection.getState().inspection!
+    expect(checks.map(({ outcome }) => outcome.verdict)).toEqual(['conforms', 'conforms'])
+    expect(sayEvidence(checks[1]!.check, checks[1]!.history[0]!)).toBe('yes, seen on a walk over all 2')
+    useSteps.getState().undo(useSession.getState().person!)
+    expect(useInspection.getState().inspection!.checks.map(({ outcome }) => outcome.verdict)).toEqual([
+      'not-inspected',
+      'not-inspected',
+    ])
+  })
+  it('is answered for all but those that differ, and no is said of each by itself', async () => {
+    await seen()
+    await user.keyboard('x')
+    await user.click(screen.getByRole('button', { name: /String B/ }))
+    await user.click(screen.getByRole('button', { name: 'Yes for 1, no for 1' }))
+    expect(appended()).toMatchObject([
+      { kind: 'walked-over', body: { points: ['u/each/s'] } },
+      { kind: 'observation', body: { point: 'u/each/t', seen: false } },
+    ])
+  })
+  it('is not answered for all where the sheet wants a photo of each', async () => {
+    show([{ ...SEEN_EACH, photo: true }], [STRING, STRING_B])
+    await openCheck('Dry · 2 places')
+    expect(screen.queryByRole('button', { name: /Yes, all/ })).toBeNull()
   })
 })
 

@@ -24,10 +24,8 @@ export function InstrumentChoice({
       label={label}
       problem={over ? `Its calibration ended ${chosen.calibratedUntil}` : undefined}
       value={chosen?.id ?? ''}
-      options={[
-        ['', 'choose: without it nothing is proven'],
-        ...instruments.map((one) => [one.id, words(one)] as const),
-      ]}
+      options={[['', 'choose the instrument'], ...instruments.map((one) => [one.id, words(one)] as const)]}
+      hint={chosen ? undefined : 'A reading proves nothing until it is chosen.'}
       onChange={onChoose}
     />
   )

@@ -1,6 +1,7 @@
 import { Box } from '@chakra-ui/react'
 import { useVirtualizer, useWindowVirtualizer, type Virtualizer } from '@tanstack/react-virtual'
-import { useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
+import { useEffect, useState, type ReactNode } from 'react'
+import { useMedia } from '../../marks/use-media.js'
 
 interface Props {
   count: number
@@ -14,19 +15,14 @@ interface Props {
 const USUAL_ROW = 50
 const BEYOND = 12
 /** What the head of the stage covers of the pane, px. */
-const HEAD = 150
+const HEAD = 190
 
 /** Where the workspace has three columns the list scrolls by itself, else with the page. */
 const WIDE = '(min-width: 62em)'
-const listen = (changed: () => void) => {
-  const query = matchMedia(WIDE)
-  query.addEventListener('change', changed)
-  return () => query.removeEventListener('change', changed)
-}
 
 /** A list of hundreds of rows, of which only those in sight are drawn. */
 export function LongList(props: Props) {
-  const wide = useSyncExternalStore(listen, () => matchMedia(WIDE).matches)
+  const wide = useMedia(WIDE)
   return wide ? <InPane {...props} /> : <InPage {...props} />
 }
 

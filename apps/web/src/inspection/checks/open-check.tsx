@@ -1,11 +1,12 @@
 import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../../look/text.js'
 import { useSession } from '../../account/session.js'
-import { VerdictMark, verdictColour } from '../../marks/verdict-mark.js'
+import { VerdictMark } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useSaying } from '../../store/reader.js'
+import { AtHand } from './at-hand.js'
 import { History } from './history.js'
 import { ObservationField } from './observation-field.js'
 import { RaiseDefect } from './raise-defect.js'
@@ -21,34 +22,29 @@ const DERIVED_WORDS = {
 } satisfies Record<DerivedFrom, string>
 
 /** The check in focus: its field, the verdict the moment a value stands, the working, the clause, the remedy. */
-export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () => void }) {
+export function OpenCheck({
+  judged,
+  onDone,
+  inside = false,
+}: {
+  judged: JudgedCheck
+  onDone: () => void
+  /** Within what is open already. */
+  inside?: boolean
+}) {
   const { check } = judged
   const [trial, setTrial] = useState<Outcome>()
   const inspection = useInspection((state) => state.inspection)
   const drafted = useInspection(({ draft }) => draft !== undefined)
   const role = useSession(({ person }) => person?.role)
   const saying = useSaying()
-  const top = useRef<HTMLDivElement>(null)
-  useEffect(() => void top.current?.scrollIntoView({ block: 'nearest' }), [])
   const outcome = trial ?? judged.outcome
   // What is still being typed, here or in the picture, is no finding yet: a defect is raised on what is kept.
   const trying = trial !== undefined || (drafted && check.ask.kind === 'derived')
   const writable = role === 'inspector' && !inspection?.state.seal
   const defect = inspection && openDefectFor(judged, inspection.defects, inspection.checks)
-  return (
-    <Box
-      ref={top}
-      scrollMarginTop="152px"
-      bg="panel"
-      borderLeft="5px solid"
-      borderColor={verdictColour(outcome.verdict)}
-      px="14px"
-      py="14px"
-      my="4px"
-      role="region"
-      aria-label={check.title}
-      data-open-check={check.id}
-    >
+  const shown = (
+    <>
       <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap">
         <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
           {check.title}
@@ -79,7 +75,18 @@ export function OpenCheck({ judged, onDone }: { judged: JudgedCheck; onDone: () 
         </SmallPrint>
         <History judged={judged} writable={writable} />
       </Stack>
-    </Box>
+    </>
+  )
+  if (inside)
+    return (
+      <Box role="region" aria-label={check.title} data-open-check={check.id} mt="14px">
+        {shown}
+      </Box>
+    )
+  return (
+    <AtHand verdict={outcome.verdict} label={check.title} data-open-check={check.id}>
+      {shown}
+    </AtHand>
   )
 }
 

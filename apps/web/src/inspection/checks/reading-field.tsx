@@ -1,29 +1,18 @@
-import { Button, Flex, HStack, Input, Stack } from '@chakra-ui/react'
+import { Button, Flex, Input, Stack, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
-import {
-  accuracyOf,
-  judgeTyped,
-  parseQuantity,
-  type Condition,
-  type Dimension,
-  type Instrument,
-  type JudgedCheck,
-  type Outcome,
-  type PhotoRef,
-} from '@plumb-mark/core'
+import { judgeTyped, readingBody, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
 import { Field } from '../../marks/field.js'
 import { choiceOf, useHabits } from '../../store/habits.js'
 import { useDecimal } from '../../store/decimal.js'
 import { useInspection } from '../../store/inspection.js'
 import { useMake } from '../use-make.js'
+import { accuracyWords } from './accuracy-words.js'
+import { ConditionFields, useConditions } from './conditions.js'
 import { InstrumentChoice } from './instrument-choice.js'
 import { PhotoPicker } from './photo-picker.js'
 
-const CONDITION_FIELDS = {
-  cellTemperature: { label: 'Cell temperature', dimension: 'temperature', placeholder: '31 °C' },
-  irradiance: { label: 'Irradiance', dimension: 'irradiance', placeholder: '640 W/m²' },
-  testVoltage: { label: 'Test voltage', dimension: 'voltage', placeholder: '1000 V' },
-} as const satisfies Record<Condition, object>
+/** Typed into an empty field it reads the same as at the last such check. */
+const SAME_AGAIN = '='
 
 /** The big field: any unit, the verdict at every keystroke, Enter keeps it and goes on. */
 export function ReadingField({
@@ -64,28 +53,26 @@ export function ReadingField({
   useEffect(() => onTrial(trial?.ok ? trial.outcome : undefined), [trial, onTrial])
   useEffect(() => () => onTrial(undefined), [onTrial])
 
-  const keep = () => {
-    if (!trial?.ok) return
-    const { value, unit: typedUnit, relation } = trial.reading
-    const kept = make({
-      kind: 'reading',
-      body: {
-        point: check.point,
-        typed: trial.reading.typed,
-        value,
-        unit: typedUnit,
-        relation,
-        ...(offered && { instrument: offered }),
-        ...(check.ask.kind === 'reading' &&
-          check.ask.conditions.length > 0 && { conditions: conditions.values }),
-        ...(photos.length > 0 && { photos }),
-      },
-    })
+  const keep = (judgement = trial) => {
+    if (!judgement?.ok) return
+    const body = readingBody(check, judgement, { instrument: offered, conditions: conditions.values, photos })
+    const kept = make({ kind: 'reading', body })
     if (!kept) return
     setTyped('')
     setPhotos([])
-    if (trial.outcome.verdict === 'conforms') onDone()
+    habits.remember(check.requirement.id, judgement.reading.typed)
+    if (judgement.outcome.verdict === 'conforms') onDone()
   }
+  const again = habits.lastTyped[check.requirement.id]
+  const judgeAgain = () =>
+    again === undefined || !inspection
+      ? undefined
+      : judgeTyped(check, again, { instrument: offered, conditions: conditions.values }, inspection.around, {
+          decimal,
+        })
+  // The key that reads the same again is one that begins no figure.
+  const type = (text: string) =>
+    text === SAME_AGAIN && again !== undefined ? keep(judgeAgain()) : setTyped(text)
   return (
     <Stack as="form" gap="10px" onSubmit={(event) => (event.preventDefault(), keep())}>
       <Flex gap="8px" align="flex-end">
@@ -98,7 +85,7 @@ export function ReadingField({
               <Input
                 {...ids}
                 value={typed}
-                onChange={(event) => setTyped(event.target.value)}
+                onChange={(event) => type(event.target.value)}
                 autoFocus
                 autoComplete="off"
                 inputMode="text"
@@ -115,56 +102,19 @@ export function ReadingField({
           Save
         </Button>
       </Flex>
+      {again !== undefined && !typing && (
+        <Button variant="outline" alignSelf="start" onClick={() => keep(judgeAgain())}>
+          Same again: {again} <chakra.kbd color="faint">{SAME_AGAIN}</chakra.kbd>
+        </Button>
+      )}
       <InstrumentChoice
         instruments={fitting}
         chosen={offered}
         words={(instrument) => accuracyWords(instrument, dimension)}
         onChoose={(id) => habits.useInstrument(dimension, id)}
       />
-      {check.ask.conditions.length > 0 && (
-        <HStack gap="10px" align="flex-start">
-          {check.ask.conditions.map((condition) => (
-            <Field
-              key={condition}
-              label={CONDITION_FIELDS[condition].label}
-              problem={conditions.problems[condition]}
-            >
-              {(ids) => (
-                <Input
-                  {...ids}
-                  value={habits.conditions[condition] ?? ''}
-                  placeholder={CONDITION_FIELDS[condition].placeholder}
-                  onChange={(event) => habits.note(condition, event.target.value)}
-                />
-              )}
-            </Field>
-          ))}
-        </HStack>
-      )}
+      <ConditionFields wanted={check.ask.conditions} problems={conditions.problems} />
       <PhotoPicker photos={photos} onChange={setPhotos} />
     </Stack>
   )
-}
-
-function accuracyWords(instrument: Instrument, dimension: Dimension): string {
-  const { percent, plus } = accuracyOf(instrument, dimension)!
-  return `${instrument.name} (±${[percent > 0 ? `${percent} %` : '', plus > 0 ? `${plus}` : ''].filter(Boolean).join(' + ') || '0'})`
-}
-
-/** Temperature and light as last noted, in canonical units, and what is wrong with them. */
-function useConditions(wanted: readonly Condition[]) {
-  const typed = useHabits((habits) => habits.conditions)
-  const decimal = useDecimal((state) => state.decimal)
-  return useMemo(() => {
-    const values: Partial<Record<Condition, number>> = {}
-    const problems: Partial<Record<Condition, string>> = {}
-    for (const condition of wanted) {
-      const text = typed[condition]?.trim()
-      if (!text) continue
-      const parsed = parseQuantity(text, CONDITION_FIELDS[condition].dimension, { decimal })
-      if (parsed.ok) values[condition] = parsed.quantity.value
-      else problems[condition] = parsed.problem.message
-    }
-    return { values, problems }
-  }, [wanted, typed, decimal])
 }

@@ -1,14 +1,17 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import {
   CLAMP_NAMES,
+  VERDICT_WORDS,
+  inForce,
+  sayEvidence,
   worst,
+  type Dimension,
   type JudgedCheck,
   type Terminal,
   type UnitBuilt,
   type UnitKind,
-  type Verdict,
 } from '@plumb-mark/core'
-import { verdictColour } from '../../marks/verdict-mark.js'
+import { VerdictShape, verdictColour } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 
@@ -68,7 +71,7 @@ function Strip({
       <Text fontWeight={600} mb="6px">
         {unit.label}
       </Text>
-      <Flex gap="6px" wrap="wrap">
+      <Flex wrap="wrap" borderBottom="1px solid" borderColor="hair">
         {terminals.map((terminal) => (
           <TerminalBlock
             key={terminal.id}
@@ -83,16 +86,19 @@ function Strip({
 
 const Block = chakra('button', {
   base: {
-    w: '104px',
-    minH: '150px',
+    flex: '1 1 118px',
+    maxW: '190px',
     bg: 'panel',
-    border: '2px solid',
-    borderRadius: '4px',
+    borderTop: '3px solid',
+    borderX: '1px solid',
+    borderLeftColor: 'hair',
+    borderRightColor: 'hair',
     cursor: 'pointer',
     display: 'flex',
     flexDirection: 'column',
-    alignItems: 'center',
-    p: '4px',
+    alignItems: 'stretch',
+    p: '6px 8px',
+    textAlign: 'left',
   },
 })
 
@@ -104,88 +110,107 @@ function TerminalBlock({ terminal, checks }: { terminal: Terminal; checks: reado
   return (
     <Block
       type="button"
-      borderColor={here ? 'accent' : 'hair'}
+      borderTopColor={verdictColour(verdict)}
+      bg={here ? 'accentWash' : 'panel'}
       onClick={() => wanting && openCheck(wanting.check.id)}
-      aria-label={`Terminal ${terminal.label}`}
+      aria-label={`Terminal ${terminal.label}: ${VERDICT_WORDS[verdict]}`}
     >
-      <chakra.svg
-        viewBox="0 0 96 116"
-        w="96px"
-        h="116px"
-        aria-hidden
-        fill="none"
-        stroke="currentColor"
-        color={verdictColour(verdict)}
-      >
-        <chakra.text
-          x="48"
-          y="18"
-          fontSize="17px"
-          fontWeight={600}
-          textAnchor="middle"
-          fill="text"
-          stroke="none"
-        >
+      <Flex justify="space-between" align="center" gap="4px">
+        <Text fontWeight={600} fontSize="17px" lineHeight={1.1}>
           {terminal.label}
-        </chakra.text>
-        {terminal.clamp === 'torque' ? <Screw /> : <Spring />}
-        <Conductor terminal={terminal} />
-      </chakra.svg>
-      <Flex gap="5px">
-        {checks.map(({ check, outcome }) => (
-          <Dot key={check.id} verdict={outcome.verdict} />
-        ))}
+        </Text>
+        <VerdictShape verdict={verdict} size={17} />
       </Flex>
-      <Text fontSize="11px" color="faint" mt="2px">
+      <Clamped terminal={terminal} bare={readAs('length', checks)} size={readAs('conductor-size', checks)} />
+      {checks.map((judged) => (
+        <Flex
+          key={judged.check.id}
+          gap="5px"
+          align="center"
+          fontFamily="mono"
+          fontSize="14px"
+          lineHeight={1.45}
+        >
+          <VerdictShape verdict={judged.outcome.verdict} size={12} />
+          {asRead(judged)}
+        </Flex>
+      ))}
+      <Text fontSize="12px" color="faint">
         {CLAMP_NAMES[terminal.clamp]}
       </Text>
     </Block>
   )
 }
 
-const Screw = () => (
-  <g strokeWidth="2.4px">
-    <circle cx="48" cy="42" r="14" />
-    <path d="M39 42 H57 M48 33 V51" />
-  </g>
-)
-const Spring = () => <path d="M34 30 H62 M34 30 V54 L62 46 V54" strokeWidth="2.4px" />
-
-/** Conductor and bare end, the bare end as long as the sheet wants it: 2 px to the millimetre. */
-function Conductor({ terminal }: { terminal: Terminal }) {
-  const bare =
-    2 *
-    (terminal.strip ? ((terminal.strip.min ?? 0) + (terminal.strip.max ?? terminal.strip.min ?? 0)) / 2 : 8)
-  return (
-    <>
-      <chakra.rect x="45" y="58" width="6" height={bare} fill="unproven" stroke="none" />
-      <chakra.rect
-        x="40"
-        y={58 + bare}
-        width="16"
-        height={56 - bare}
-        fill="faint"
-        stroke="none"
-        opacity={0.75}
-      />
-    </>
-  )
+/** What was read at a check, as it was typed. */
+function asRead({ check, history }: JudgedCheck): string {
+  const last = inForce(history)
+  if (last?.kind === 'observation') return last.body.seen ? 'yes' : 'no'
+  return last ? sayEvidence(check, last) : 'not read'
 }
 
-function Dot({ verdict }: { verdict: Verdict }) {
-  const filled = verdict === 'conforms' || verdict === 'does-not-conform'
+/** The canonical figure that was read of a dimension at a terminal. */
+function readAs(dimension: Dimension, checks: readonly JudgedCheck[]): number | undefined {
+  const read = checks.find(({ check: { ask } }) => ask.kind === 'reading' && ask.dimension === dimension)
+  const last = inForce(read?.history)
+  return last?.kind === 'reading' ? last.body.value : undefined
+}
+
+/** Drawing units to the millimetre, and where the clamp ends. */
+const SCALE = 3
+const CLAMP_END = 34
+/** Drawn where nobody has read a size yet. */
+const USUAL_SIZE = 4
+
+/** The clamp with its conductor, to scale: the bare end as long as it was read, in the band that the sheet asks for. */
+function Clamped({
+  terminal: { clamp, strip },
+  bare,
+  size = USUAL_SIZE,
+}: {
+  terminal: Terminal
+  bare: number | undefined
+  size: number | undefined
+}) {
+  const thick = SCALE * Math.sqrt((4 * size) / Math.PI)
+  const length = SCALE * (bare ?? strip?.min ?? strip?.max ?? 0)
   return (
-    <chakra.svg
-      viewBox="0 0 10 10"
-      w="11px"
-      h="11px"
-      color={verdictColour(verdict)}
-      fill={filled ? 'currentColor' : 'none'}
-      stroke="currentColor"
-      strokeWidth="1.6px"
-      aria-hidden
-    >
-      {verdict === 'does-not-conform' ? <path d="M2 2 L8 8 M8 2 L2 8" /> : <circle cx="5" cy="5" r="3.6" />}
+    <chakra.svg viewBox="0 0 118 118" w="100%" maxW="130px" mx="auto" h="96px" aria-hidden fill="none">
+      <chakra.g stroke="text" strokeWidth="2.2px">
+        {clamp === 'torque' ? (
+          <path d="M46 17 a13 13 0 1 0 26 0 a13 13 0 1 0 -26 0 M50 17 H68 M59 8 V26" />
+        ) : (
+          <path d="M46 5 H72 M46 5 V28 L72 20 V28" />
+        )}
+        <path d="M32 3 V34 M86 3 V34" />
+      </chakra.g>
+      {strip && (
+        <chakra.rect
+          x="38"
+          width="42"
+          y={CLAMP_END + SCALE * (strip.min ?? 0)}
+          height={Math.max(2, SCALE * ((strip.max ?? strip.min ?? 0) - (strip.min ?? 0)))}
+          fill="accentWash"
+        />
+      )}
+      <chakra.rect
+        x={59 - thick / 2}
+        y={CLAMP_END}
+        width={thick}
+        height={length}
+        fill={bare === undefined ? 'none' : 'unproven'}
+        stroke="unproven"
+        strokeWidth="1.2px"
+        strokeDasharray={bare === undefined ? '3 3' : undefined}
+      />
+      <chakra.rect
+        x={59 - thick * 0.9}
+        y={CLAMP_END + length}
+        width={thick * 1.8}
+        height="118"
+        fill="faint"
+        opacity={0.7}
+      />
     </chakra.svg>
   )
 }

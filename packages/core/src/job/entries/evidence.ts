@@ -7,6 +7,7 @@ import {
   observationShape,
   readingShape,
   recordShape,
+  walkedOverShape,
   type EvidenceEntry,
 } from '../kept-whole.js'
 import { arrived, evidenceBy, isLater, waitFor, type Draft, type Evidence } from '../state.js'
@@ -17,12 +18,11 @@ const unknownPoint = (point: PointId): Admission =>
   refuse('unknown-point', `no point in this job is called “${point}”`)
 
 /** Puts evidence at its point, in the order of time whatever the order of arrival. */
-function keepEvidence(draft: Draft, entry: EvidenceEntry): void {
+function keepEvidence(draft: Draft, entry: EvidenceEntry & Pick<Evidence, 'walkedOver'>): void {
   const rows = draft.evidence.get(entry.body.point) ?? []
   const before = rows.findLastIndex((row) => !isLater(row, entry)) + 1
   const row = { ...entry, on: takenOn(entry.body.point, draft.asBuilt) }
   draft.evidence.set(entry.body.point, [...rows.slice(0, before), row, ...rows.slice(before)])
-  arrived(draft, entry.id)
 }
 
 export const reading = entryKind({
@@ -36,7 +36,10 @@ export const reading = entryKind({
     if (readsAs(typed, value, ask, { relation, instrument })) return ADMITTED
     return refuse('typed-differs', `“${typed}” does not read as the value that was sent`)
   },
-  apply: (draft, body, entry) => keepEvidence(draft, { ...entry, kind: 'reading', body }),
+  apply(draft, body, entry) {
+    keepEvidence(draft, { ...entry, kind: 'reading', body })
+    arrived(draft, entry.id)
+  },
   shows: ({ photos = [] }) => photos,
 })
 
@@ -46,7 +49,38 @@ export const observation = entryKind({
   writtenBy: INSPECTORS,
   weighedBy: 'points',
   admit: ({ point }, against) => (against.asked(point, 'observation') ? ADMITTED : unknownPoint(point)),
-  apply: (draft, body, entry) => keepEvidence(draft, { ...entry, kind: 'observation', body }),
+  apply(draft, body, entry) {
+    keepEvidence(draft, { ...entry, kind: 'observation', body })
+    arrived(draft, entry.id)
+  },
+  shows: ({ photos = [] }) => photos,
+})
+
+/**
+ * Several places seen on one walk are one act: one entry that answers each of their points with yes, and says of each that it was seen so.
+ * Struck out, it counts for none of them any more.
+ */
+export const walkedOver = entryKind({
+  holds: walkedOverShape,
+  says: 'walk over several places',
+  writtenBy: INSPECTORS,
+  weighedBy: 'points',
+  admit({ points }, against) {
+    const twice = points.find((point, at) => points.indexOf(point) !== at)
+    if (twice !== undefined) return refuse('listed-twice', `“${twice}” is walked over twice in one act`)
+    const unknown = points.find((point) => !against.asked(point, 'observation'))
+    return unknown === undefined ? ADMITTED : unknownPoint(unknown)
+  },
+  apply(draft, { points, ...seen }, entry) {
+    for (const point of points)
+      keepEvidence(draft, {
+        ...entry,
+        kind: 'observation',
+        body: { point, seen: true, ...seen },
+        ...(points.length > 1 && { walkedOver: points }),
+      })
+    arrived(draft, entry.id)
+  },
   shows: ({ photos = [] }) => photos,
 })
 
@@ -62,7 +96,10 @@ export const record = entryKind({
     const read = attempt(() => readAnswer(ask, answer))
     return read.ok ? ADMITTED : refuse('answer-differs', read.problem.message)
   },
-  apply: (draft, body, entry) => keepEvidence(draft, { ...entry, kind: 'record', body }),
+  apply(draft, body, entry) {
+    keepEvidence(draft, { ...entry, kind: 'record', body })
+    arrived(draft, entry.id)
+  },
   shows: ({ answer, photos = [] }) => [...photos, ...photosIn(answer)],
 })
 
@@ -87,9 +124,9 @@ export const evidenceStruck = entryKind({
     draft.unreadable = draft.unreadable.filter((one) => one.entry.id !== entryId)
     const struck = evidenceBy(entryId, draft)
     if (!struck) return
-    const rows = draft.evidence.get(struck.body.point)!
     const strike = (row: Evidence): Evidence =>
       row.id === entryId ? { ...row, struck: { by, at, reason } } : row
-    draft.evidence.set(struck.body.point, rows.map(strike))
+    for (const point of struck.walkedOver ?? [struck.body.point])
+      draft.evidence.set(point, draft.evidence.get(point)!.map(strike))
   },
 })

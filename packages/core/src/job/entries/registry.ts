@@ -13,7 +13,7 @@ import { deviceConnected, deviceDisconnected } from './connection.js'
 import { defectRaised, defectStep } from './defect.js'
 import { bondMade, bondRemoved, earthPartFound, earthPartRemoved } from './earth.js'
 import type { EntryKindRow } from './entry-kind.js'
-import { evidenceStruck, observation, reading, record } from './evidence.js'
+import { evidenceStruck, observation, reading, record, walkedOver } from './evidence.js'
 import { jobAmended, jobOpened, shared, sheetAdopted, unshared } from './job.js'
 import { conductorRemoved, conductorRun, partPlaced, partRemoved } from './network.js'
 import { handedOver } from './handed-over.js'
@@ -65,6 +65,7 @@ export const ENTRY_ROWS = {
   'device-disconnected': deviceDisconnected,
   reading,
   observation,
+  'walked-over': walkedOver,
   record,
   'evidence-struck': evidenceStruck,
   'defect-raised': defectRaised,

@@ -8,13 +8,15 @@ export interface MapState {
   /** Places being walked now, in their order. */
   walked: readonly string[]
   chosen: string | undefined
+  /** Places that a walk over all does not hold for. */
+  differ?: ReadonlySet<string>
   onPlace: (place: string) => void
 }
 
 const MARGIN = 500
 
 /** The array map to scale, in millimetres: modules, strings in colour and number, devices, what each device says of itself. */
-export function ArrayMap({ drawing, walked, chosen, onPlace }: MapState) {
+export function ArrayMap({ drawing, walked, chosen, differ, onPlace }: MapState) {
   const { w, h, planes } = drawing
   // Words and lines in proportion to the drawing, so that a small roof does not carry giant figures.
   const size = Math.min(
@@ -43,7 +45,10 @@ export function ArrayMap({ drawing, walked, chosen, onPlace }: MapState) {
       ))}
       <Lines drawing={drawing} size={size} />
       <Walk drawing={drawing} walked={walked} />
-      <Chosen drawing={drawing} chosen={chosen} />
+      <Ring drawing={drawing} at={chosen} colour="accent" />
+      {[...(differ ?? [])].map((at) => (
+        <Ring key={at} drawing={drawing} at={at} colour="danger" />
+      ))}
     </chakra.svg>
   )
 }
@@ -234,9 +239,9 @@ function Walk({ drawing, walked }: { drawing: ArrayDrawing; walked: readonly str
   )
 }
 
-function Chosen({ drawing, chosen }: { drawing: ArrayDrawing; chosen: string | undefined }) {
-  const plane = drawing.planes.find(({ id }) => chosen?.startsWith(`${id}.`))
-  const place = plane?.places.find(({ id }) => id === chosen)
+function Ring({ drawing, at, colour }: { drawing: ArrayDrawing; at: string | undefined; colour: string }) {
+  const plane = drawing.planes.find(({ id }) => at?.startsWith(`${id}.`))
+  const place = plane?.places.find(({ id }) => id === at)
   if (!plane || !place) return null
   return (
     <chakra.rect
@@ -246,7 +251,7 @@ function Chosen({ drawing, chosen }: { drawing: ArrayDrawing; chosen: string | u
       height={plane.moduleH + 60}
       rx={40}
       fill="none"
-      stroke="accent"
+      stroke={colour}
       strokeWidth="70px"
       pointerEvents="none"
     />

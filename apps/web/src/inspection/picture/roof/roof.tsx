@@ -33,7 +33,7 @@ const PANELS = {
 export function Roof() {
   const inspection = useInspection((state) => state.inspection)
   const writable = useWritable()
-  const { itemId, chooseItem } = useFocus()
+  const { itemId, checkId, choosing, chooseItem, openCheck } = useFocus()
   const [task, setTask] = useState<Task>()
   const [walked, setWalked] = useState<readonly string[]>([])
   const drawing = useMemo(() => inspection && arrayDrawing(inspection), [inspection])
@@ -45,7 +45,16 @@ export function Roof() {
     setWalked([])
     useInspection.getState().tryOut(undefined)
   }
+  const deviceOf = (id: string | undefined) => {
+    const at = id === undefined ? undefined : inspection.at.byId.get(id)
+    return at === undefined ? undefined : inspection.checks[at]!.check.subject.device
+  }
   const touch = (place: string) => {
+    const differing = [...(choosing?.from ?? [])].find((id) => {
+      const device = deviceOf(id)
+      return device && (device.at === place || device.feeds.includes(place))
+    })
+    if (differing !== undefined) return openCheck(differing)
     if (active !== 'string' && active !== 'branch') return chooseItem(place)
     // Touching the last one again takes it back; others are passed once.
     setWalked((path) =>
@@ -53,14 +62,17 @@ export function Roof() {
     )
   }
   const Panel = active && PANELS[active]
-  const chosen = itemId && readPlace(itemId) ? itemId : undefined
+  const touched = itemId && readPlace(itemId) ? itemId : undefined
+  // The map goes along with the walk: where a check is about a device, that is what is looked at.
+  const chosen = deviceOf(checkId)?.at ?? touched
+  const differ = new Set([...(choosing?.chosen ?? [])].flatMap((id) => deviceOf(id)?.at ?? []))
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
       <PictureHead title="Array map" />
       {!empty && (
         <Box flex="1" minH={{ base: '280px', lg: '300px' }} display="flex">
           <PanZoom label="Array map, to move and enlarge">
-            <ArrayMap drawing={drawing} walked={walked} chosen={chosen} onPlace={touch} />
+            <ArrayMap drawing={drawing} walked={walked} chosen={chosen} differ={differ} onPlace={touch} />
           </PanZoom>
         </Box>
       )}
@@ -87,8 +99,8 @@ export function Roof() {
           chosen={chosen}
           onDone={() => choose(undefined)}
         />
-      ) : chosen ? (
-        <PlaceTask key={chosen} place={chosen} writable={writable} />
+      ) : touched ? (
+        <PlaceTask key={touched} place={touched} writable={writable} />
       ) : (
         !empty && <Legend writable={writable} />
       )}

@@ -16,6 +16,7 @@ import { useInspection } from '../../../store/inspection.js'
 import { UnitForm } from '../../../preparation/unit-form.js'
 import { useFocus } from '../../focus.js'
 import { Panel } from '../panel.js'
+import { TakeOver, useAlike } from './take-over.js'
 import { useWritable } from '../../use-writable.js'
 
 /** The units as their nameplates say: ordered beside found, and what is still to be identified. */
@@ -23,6 +24,7 @@ export function Units() {
   const inspection = useInspection((state) => state.inspection)
   const writable = useWritable()
   const [editing, setEditing] = useState<string>()
+  const [taking, setTaking] = useState<{ from: UnitBuilt; to: UnitBuilt }>()
   if (!inspection) return null
   const { units } = inspection.state.asBuilt
   return (
@@ -48,6 +50,11 @@ export function Units() {
           </Panel>
         </Box>
       )}
+      {taking && (
+        <Box mb="16px">
+          <TakeOver key={taking.to.id} {...taking} onDone={() => setTaking(undefined)} />
+        </Box>
+      )}
       {units.length === 0 && <Text color="faint">No unit is entered yet: add the first with its sheet.</Text>}
       <Flex gap="14px" wrap="wrap">
         {units.map((unit) => (
@@ -58,6 +65,7 @@ export function Units() {
               ({ check }) => check.unit.id === unit.id && check.stage === 'identify',
             )}
             onEdit={writable ? () => setEditing(unit.id) : undefined}
+            onTakeOver={writable ? (from) => setTaking({ from, to: unit }) : undefined}
           />
         ))}
       </Flex>
@@ -80,13 +88,16 @@ function Plate({
   unit,
   checks,
   onEdit,
+  onTakeOver,
 }: {
   unit: UnitBuilt
   checks: readonly JudgedCheck[]
   onEdit: (() => void) | undefined
+  onTakeOver: ((from: UnitBuilt) => void) | undefined
 }) {
   const sheet = useInspection(({ sheets }) => sheets.get(unit.sheetId))
   const openCheck = useFocus((focus) => focus.openCheck)
+  const alike = useAlike(unit)
   const found = foundSerial(checks)
   const differs = found !== undefined && unit.serial !== undefined && plain(found) !== plain(unit.serial)
   const verdict = worst(checks.map(({ outcome }) => outcome.verdict))
@@ -121,6 +132,11 @@ function Plate({
           </Button>
         )}
       </Flex>
+      {alike && onTakeOver && (
+        <Button variant="plain" px="4px" onClick={() => onTakeOver(alike)}>
+          Take over from {alike.label}
+        </Button>
+      )}
     </Frame>
   )
 }
