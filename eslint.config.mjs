@@ -116,7 +116,14 @@ export default tseslint.config(
     files: ['packages/contract/src/**/*.ts'],
     rules: forbid(
       ['@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'react'],
-      'contract knows core only',
+      'contract knows core and the parts of a report',
+    ),
+  },
+  {
+    files: ['packages/report/src/**/*.ts'],
+    rules: forbid(
+      ['@plumb-mark/contract', '@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', 'react', 'node:*'],
+      'a report knows core and how to lay out a drawing',
     ),
   },
   {

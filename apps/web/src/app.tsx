@@ -27,6 +27,7 @@ const Adoption = lazyView('AdoptionView', () => import('./sheets/adoption-view.j
 const Instruments = lazyView('InstrumentsView', () => import('./instruments/instruments-view.js'))
 const Password = lazyView('ChangePassword', () => import('./account/change-password.js'))
 const JobData = lazyView('JobDataView', () => import('./exchange/job-data-view.js'))
+const Report = lazyView('ReportView', () => import('./report/report-view.js'))
 const Import = lazyView('ImportView', () => import('./exchange/import-view.js'))
 const OnDevice = lazyView('OnDeviceView', () => import('./device/on-device-view.js'))
 const Office = lazyView('OfficeView', () => import('./office/office-view.js'))
@@ -71,6 +72,7 @@ export function App() {
           <Route path="sign-off" element={<SignOff.View />} />
           <Route path="rework" element={<Rework.View />} />
           <Route path="data" element={<JobData.View />} />
+          <Route path="report" element={<Report.View />} />
           <Route path="preparation" element={<Preparation.View />} />
           <Route path="adopt/:fromId/:toId" element={<Adoption.View />} />
         </Route>

@@ -21,7 +21,14 @@ export {
   type DecisionResult,
   type DecisionRule,
 } from './verdict/decision.js'
-export { VERDICT_WORDS, byBadness, worst, type Explained, type Verdict } from './verdict/verdict.js'
+export {
+  VERDICT_WORDS,
+  countWords,
+  byBadness,
+  worst,
+  type Explained,
+  type Verdict,
+} from './verdict/verdict.js'
 export { acBranch, type AcBranchInput, type AcBranchResult } from './ac/ac-branch.js'
 export { conductor } from './ac/conductor.js'
 export type { ConductorCheck, ConductorInput, ConductorResult } from './ac/conductor-input.js'
@@ -208,6 +215,8 @@ export {
 export { entryRow, type EntryBodies, type EntryKind } from './job/entries/registry.js'
 export { withoutPlace } from './photo/without-place.js'
 export { inverseOf, photosShown, type Change, type Entry, type NewEntry } from './job/entry.js'
+export { clockWords, dayWords, whenWords } from './quantity/time-words.js'
+export { isTimeZone } from './shape/time-zone.js'
 export { applied, fold, isEvidence } from './job/fold.js'
 export { SCHOOLS, SYSTEMS, type JobHeader, type PinnedSheet } from './job/header.js'
 export { ROLES, type Person, type Role } from './job/person.js'
@@ -298,6 +307,7 @@ export {
   type CsvTable,
 } from './entering/csv/table.js'
 export { checksMeant, type Meant } from './entering/command-line.js'
+export { likeJob } from './entering/like-job.js'
 export { alikeTo, type AlikePart } from './entering/alike.js'
 export {
   pasteInto,

@@ -1,6 +1,6 @@
-import { Controller, Get, Param, ParseUUIDPipe, Query, Res } from '@nestjs/common'
-import type { Response } from 'express'
-import { WorkQueryDto } from '@plumb-mark/contract'
+import { Controller, Get, Param, ParseUUIDPipe, Query, Req, Res } from '@nestjs/common'
+import type { Request, Response } from 'express'
+import { ReportQueryDto } from '@plumb-mark/contract'
 import type { JobState, Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { Audited } from '../audit/audited.js'
@@ -44,12 +44,17 @@ export class ExchangeController {
   async report(
     @By() person: Person,
     @Param('id', ParseUUIDPipe) id: string,
-    @Query(new DtoPipe(WorkQueryDto)) { work }: WorkQueryDto,
+    @Query(new DtoPipe(ReportQueryDto)) { work, ...wish }: ReportQueryDto,
+    @Req() { protocol, headers }: Request,
     @Res() response: Response,
   ): Promise<void> {
     const signal = whenGone(response)
     const { pdf, state } = await this.work.following(person, work, (onStep) =>
-      this.reports.make(person, id, { signal, onStep }),
+      this.reports.make(person, id, wish, {
+        signal,
+        onStep,
+        reworkAddress: `${protocol}://${headers.host}/jobs/${id}/rework`,
+      }),
     )
     response
       .attachment(`${fileName(nameOf(state))}.pdf`)

@@ -6,12 +6,21 @@ import { ListsModule } from '../lists/lists.module.js'
 import { SealKeyModule } from '../sign-off/seal-key.module.js'
 import { ArchiveController } from './archive.controller.js'
 import { ArchiveService } from './archive.service.js'
+import { OfficeModule } from '../office/office.module.js'
 import { WorkModule } from '../work/work.module.js'
 import { ReportsService } from './report/reports.service.js'
 import { ExchangeController } from './exchange.controller.js'
 
 @Module({
-  imports: [EntriesModule, EvidenceModule, ListsModule, SealKeyModule, SignOffModule, WorkModule],
+  imports: [
+    EntriesModule,
+    EvidenceModule,
+    ListsModule,
+    SealKeyModule,
+    SignOffModule,
+    WorkModule,
+    OfficeModule,
+  ],
   controllers: [ExchangeController, ArchiveController],
   providers: [ArchiveService, ReportsService],
 })

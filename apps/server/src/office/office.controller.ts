@@ -1,17 +1,23 @@
 import { Body, Controller, Get, Put } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { validateMinutes } from '@plumb-mark/contract'
+import { ReportLook, validateMinutes } from '@plumb-mark/contract'
 import type { MinutesByKind } from '@plumb-mark/core'
 import { MayCall } from '../accounts/access.js'
+import { Audited } from '../audit/audited.js'
 import { Refused } from '../http/refused.js'
+import { DtoPipe } from '../http/dto.pipe.js'
 import { FigureRow } from './figure.entity.js'
+import { ReportLookService } from './report-look.service.js'
 
 const MINUTES = 'minutes-by-kind'
 
 /** What the office knows better than the program: how long a check takes with its own people. */
 @Controller('api/office')
 export class OfficeController {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly look: ReportLookService,
+  ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('minutes')
@@ -29,5 +35,18 @@ export class OfficeController {
       .getRepository(FigureRow)
       .upsert({ name: MINUTES, value: JSON.stringify(checked.value) }, ['name'])
     return checked.value
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('report')
+  reportLook(): Promise<ReportLook> {
+    return this.look.read()
+  }
+
+  @MayCall('office')
+  @Audited('reports changed')
+  @Put('report')
+  keepReportLook(@Body(new DtoPipe(ReportLook)) look: ReportLook): Promise<ReportLook> {
+    return this.look.keep(look)
   }
 }

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource, In, MoreThanOrEqual } from 'typeorm'
-import { clashes, type JobId, type Person, type Visit } from '@plumb-mark/core'
+import { clashes, whenWords, type JobId, type Person, type Visit } from '@plumb-mark/core'
 import type { PlannedVisit, VisitDto } from '@plumb-mark/contract'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
@@ -98,4 +98,4 @@ export class VisitsService {
   }
 }
 
-const minute = (iso: string) => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`
+const minute = (iso: string) => `${whenWords(iso)} UTC`

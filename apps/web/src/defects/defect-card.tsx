@@ -2,6 +2,7 @@ import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { DEFECT_STEP_WORDS, isOpen, type Defect, type DefectState } from '@plumb-mark/core'
 import { Photos } from '../inspection/checks/photo-picker.js'
+import { useSiteTime } from '../store/site-time.js'
 
 const STATE_WORDS = {
   open: 'open',
@@ -78,9 +79,10 @@ function Step({
   note?: string | undefined
   photos: ReactNode
 }) {
+  const time = useSiteTime()
   return (
     <chakra.li py="4px">
-      {when.slice(0, 16).replace('T', ' ')} · {did} by {who}
+      {time.when(when)} · {did} by {who}
       {note ? `: ${note}` : ''}
       <Flex gap="6px" mt="4px" wrap="wrap">
         {photos}

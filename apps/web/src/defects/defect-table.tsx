@@ -3,6 +3,7 @@ import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '
 import { Link } from 'react-router'
 import type { DefectRow } from '@plumb-mark/contract'
 import { Note, SmallPrint } from '../look/text.js'
+import { dayHere } from '../store/site-time.js'
 
 const column = createColumnHelper<DefectRow>()
 const COLUMNS = [
@@ -63,7 +64,7 @@ const COLUMNS = [
     cell: ({ getValue, row: { original } }) => (
       <>
         <Text fontFamily="mono" fontSize="14px" whiteSpace="nowrap">
-          {getValue().slice(0, 10)}
+          {dayHere(getValue())}
         </Text>
         <SmallPrint>{original.installer}</SmallPrint>
       </>

@@ -4,6 +4,7 @@ import { SmallPrint } from '../look/text.js'
 import { entryWords } from './entry-words.js'
 import { Row, Section } from '../marks/section.js'
 import type { OnDevice } from './use-on-device.js'
+import { whenHere } from '../store/site-time.js'
 
 /** What the server did not take, in all jobs; it is mended in its job, where the checks are. */
 export function SetAsideHere({ here: { aside, jobs } }: { here: OnDevice }) {
@@ -15,7 +16,7 @@ export function SetAsideHere({ here: { aside, jobs } }: { here: OnDevice }) {
           <Box flex="1" minW="220px">
             <Text>{entries.map((entry) => entryWords(entry)).join('; ')}</Text>
             <SmallPrint>
-              {new Date(at).toLocaleString()}: {reason}
+              {whenHere(at)}: {reason}
             </SmallPrint>
           </Box>
           <Link to={`/jobs/${jobId}/walk`}>

@@ -8,6 +8,7 @@ import { forgetPhotos } from '../store/photos.js'
 import { takeFromAside, type SetAside } from '../store/set-aside.js'
 import { entryWords } from './entry-words.js'
 import { MendForm } from './mend-form.js'
+import { whenHere } from '../store/site-time.js'
 
 /** What to do about what the server said, where the reason alone does not tell. */
 const ADVICE: Readonly<Record<string, string>> = {
@@ -41,7 +42,7 @@ export function SetAsideRow({ aside, inspection }: { aside: SetAside; inspection
         <Box flex="1" minW="220px">
           <Text>{aside.entries.map((one) => entryWords(one, inspection)).join('; ')}</Text>
           <SmallPrint>
-            {new Date(aside.at).toLocaleString()}: {aside.reason}
+            {whenHere(aside.at)}: {aside.reason}
           </SmallPrint>
           {advice && <Text fontSize="14px">{advice}</Text>}
           {photos.length > 0 && (

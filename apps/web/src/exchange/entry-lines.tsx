@@ -2,6 +2,7 @@ import { Box, Text } from '@chakra-ui/react'
 import { entryRow, type EntryKind } from '@plumb-mark/core'
 import type { EntryLine } from '@plumb-mark/contract'
 import { SmallPrint } from '../look/text.js'
+import { whenHere } from '../store/site-time.js'
 
 const MOST = 12
 
@@ -16,7 +17,7 @@ export function EntryLines({ title, lines }: { title?: string; lines: readonly E
       )}
       {lines.slice(0, MOST).map(({ seq, at, by, kind }) => (
         <SmallPrint key={seq} color="text">
-          {seq}. {entryRow(kind as EntryKind)?.says ?? kind}, {by}, {new Date(at).toLocaleString()}
+          {seq}. {entryRow(kind as EntryKind)?.says ?? kind}, {by}, {whenHere(at)}
         </SmallPrint>
       ))}
       {lines.length > MOST && <SmallPrint>and {lines.length - MOST} more</SmallPrint>}

@@ -6,7 +6,16 @@ import { ApiError, getFile } from '../http/api.js'
 import { download } from '../http/download.js'
 
 /** What the server has to work on before it can be had: how far it is, and a way to call it off. */
-export function LongDownload({ address, children }: { address: string; children: ReactNode }) {
+export function LongDownload({
+  address,
+  fields = {},
+  children,
+}: {
+  address: string
+  /** What else the address asks for. */
+  fields?: Record<string, string>
+  children: ReactNode
+}) {
   const [progress, setProgress] = useState<WorkProgress>()
   const [problem, setProblem] = useState('')
   const calledOff = useRef<AbortController>(undefined)
@@ -18,7 +27,10 @@ export function LongDownload({ address, children }: { address: string; children:
     const news = new EventSource(`/api/work/${work}/live`)
     news.onmessage = ({ data }: MessageEvent<string>) => setProgress(JSON.parse(data) as WorkProgress)
     try {
-      const { name, content } = await getFile(`${address}?work=${work}`, stop.signal)
+      const { name, content } = await getFile(
+        `${address}?${new URLSearchParams({ ...fields, work })}`,
+        stop.signal,
+      )
       download(name, content)
     } catch (fault) {
       if (!stop.signal.aborted) setProblem(fault instanceof ApiError ? fault.message : 'it did not arrive')

@@ -8,6 +8,7 @@ import { Note } from '../look/text.js'
 import { useInspection } from '../store/inspection.js'
 import { useSaying } from '../store/reader.js'
 import { ReceiveForm } from './receive-form.js'
+import { useSiteTime } from '../store/site-time.js'
 
 /** The page that stays with the customer, in plain words: what was installed, how it is set, what the lights mean, how to switch off. */
 export function HandOverView() {
@@ -16,6 +17,7 @@ export function HandOverView() {
   const writable = useWritable()
   if (!inspection || !told) return null
   const { header, handedOver } = inspection.state
+  const { day } = useSiteTime()
   return (
     <Box maxW="820px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px" _print={{ p: 0, maxW: 'none' }}>
       <Flex align="center" gap="12px" wrap="wrap">
@@ -52,8 +54,7 @@ export function HandOverView() {
           <Stack gap="6px">
             <Text fontSize="20px">{handedOver.body.call}</Text>
             <Text>
-              Received by {handedOver.body.to} on {new Date(handedOver.at).toLocaleDateString()}, handed over
-              by {handedOver.by.name}
+              Received by {handedOver.body.to} on {day(handedOver.at)}, handed over by {handedOver.by.name}
             </Text>
             <Image
               src={handedOver.body.drawing}

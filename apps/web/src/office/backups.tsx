@@ -9,6 +9,7 @@ import { Problem } from '../marks/problem.js'
 import { Row, Section } from '../marks/section.js'
 import { sizeWords } from '../marks/size-words.js'
 import { TextField } from '../marks/text-field.js'
+import { whenHere } from '../store/site-time.js'
 
 const ADDRESS = '/api/office/backups'
 
@@ -38,8 +39,8 @@ export function Backups() {
       </Text>
       {last && (
         <Note>
-          {new Date(last.at).toLocaleString()}, {last.files} files, {sizeWords(last.bytes)}, read again and
-          compared with their digests
+          {whenHere(last.at)}, {last.files} files, {sizeWords(last.bytes)}, read again and compared with their
+          digests
         </Note>
       )}
       {failed && <Problem mt="8px">The last try failed: {failed}</Problem>}

@@ -6,6 +6,7 @@ import { Page } from '../frame/page.js'
 import { AuditList } from './audit-list.js'
 import { Backups } from './backups.js'
 import { Networks } from './networks.js'
+import { Reports } from './report-look.js'
 import { People } from './people.js'
 
 const PARTS: Record<string, { title: string; View: ComponentType }> = {
@@ -13,6 +14,7 @@ const PARTS: Record<string, { title: string; View: ComponentType }> = {
   backups: { title: 'Backups', View: Backups },
   audit: { title: 'Audit', View: AuditList },
   networks: { title: 'Networks', View: Networks },
+  reports: { title: 'Reports', View: Reports },
 }
 
 const Part = chakra(NavLink, {

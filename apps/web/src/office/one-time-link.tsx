@@ -3,6 +3,7 @@ import { QRCodeSVG } from 'qrcode.react'
 import type { OneTimeLink as Link } from '@plumb-mark/contract'
 import { WELCOME } from '../account/welcome.js'
 import { Note } from '../look/text.js'
+import { dayHere } from '../store/site-time.js'
 
 /** A link by which somebody chooses a password: copied, shown to their telephone, or printed; the program sends no mail. */
 export function OneTimeLink({ of, link: { token, expiresAt } }: { of: string; link: Link }) {
@@ -30,8 +31,8 @@ export function OneTimeLink({ of, link: { token, expiresAt } }: { of: string; li
           {address}
         </Text>
         <Note>
-          Works once, until {new Date(expiresAt).toLocaleDateString()}. Hand it over in person, or let their
-          telephone read the code.
+          Works once, until {dayHere(expiresAt)}. Hand it over in person, or let their telephone read the
+          code.
         </Note>
         <Flex gap="10px" mt="10px" wrap="wrap" _print={{ display: 'none' }}>
           <Button variant="outline" onClick={() => void navigator.clipboard.writeText(address)}>

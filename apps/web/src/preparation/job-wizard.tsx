@@ -10,12 +10,16 @@ import { post } from '../http/api.js'
 import { ChoiceField, type Option } from '../marks/choice-field.js'
 import { Problem } from '../marks/problem.js'
 import { CountField, TextField } from '../marks/text-field.js'
+import { LikeJob, changesOf, type Like } from './like-job.js'
 import { RulesForm, type Rules } from './rules-form.js'
 import { useLibrary } from './unit-form.js'
+import { hereZone } from '../store/site-time.js'
 
 const STEPS = ['Site', 'Rules', 'Units'] as const
 
 interface UnitRow {
+  /** Of the unit that it stands for, where it was taken over: what is tied to it keeps its name. */
+  id?: string
   key: string
   sheetId: string
   label: string
@@ -33,11 +37,13 @@ export function JobWizard() {
   const [rules, setRules] = useState<Rules>({
     school: 'iec',
     units: 'metric',
+    timeZone: hereZone(),
     rule: 'guarded',
     earthMethod: 'table',
     copperBonds: false,
   })
   const [units, setUnits] = useState<UnitRow[]>([])
+  const [like, setLike] = useState<Like>()
   const [problem, setProblem] = useState('')
   const [opening, setOpening] = useState(false)
   const complete = [
@@ -49,12 +55,32 @@ export function JobWizard() {
     setOpening(true)
     const jobId = uuid()
     try {
-      await post(`/api/jobs/${jobId}/entries`, { entries: entriesOf(site, rules, units, library) })
+      await post(`/api/jobs/${jobId}/entries`, { entries: entriesOf(site, rules, units, library, like) })
       await go(`/jobs/${jobId}/preparation`)
     } catch (fault) {
       setProblem((fault as Error).message)
       setOpening(false)
     }
+  }
+  const takeOver = (next: Like | undefined) => {
+    setLike(next)
+    if (!next) return setUnits([])
+    const { school, units: system, rule, earthMethod, copperBonds, coldest, timeZone } = next.header
+    setRules({
+      ...rules,
+      ...defined({ school, units: system, rule, earthMethod, copperBonds, coldest, timeZone }),
+    })
+    setUnits(
+      next.units.map(({ id, label, sheetId, situation }) => ({
+        id,
+        key: id,
+        sheetId,
+        label,
+        count: 1,
+        serial: '',
+        placed: situation?.placed ?? '',
+      })),
+    )
   }
   const next = () => (step < STEPS.length - 1 ? setStep(step + 1) : void open())
   return (
@@ -119,6 +145,9 @@ export function JobWizard() {
               placeholder="Where it is, as one finds it"
               onChange={(text) => setSite({ ...site, site: text })}
             />
+            <Box gridColumn="1 / -1">
+              <LikeJob library={library} like={like} onChoose={takeOver} />
+            </Box>
           </Grid>
         )}
         {step === 1 && (
@@ -237,6 +266,10 @@ function UnitRows({
   )
 }
 
+/** Settings that are said, without those that are not. */
+const defined = <T extends object>(some: T): T =>
+  Object.fromEntries(Object.entries(some).filter(([, value]) => value !== undefined)) as T
+
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 
 function entriesOf(
@@ -244,6 +277,7 @@ function entriesOf(
   rules: Rules,
   rows: readonly UnitRow[],
   library: readonly SheetSummary[],
+  like: Like | undefined,
 ): NewEntry[] {
   const at = new Date().toISOString()
   const pinned = [...new Set(rows.map(({ sheetId }) => sheetId))].flatMap((id): PinnedSheet[] => {
@@ -265,7 +299,7 @@ function entriesOf(
   ) as typeof site
   const fitted = rows.flatMap((row) =>
     Array.from({ length: row.count }, (_, i): UnitBuilt => ({
-      id: `unit-${uuid()}`,
+      id: row.id ?? `unit-${uuid()}`,
       label: row.count > 1 ? `${row.label.trim()} ${i + 1}` : row.label.trim(),
       sheetId: row.sheetId,
       ...(row.count === 1 && row.serial.trim() && { serial: row.serial.trim() }),
@@ -275,5 +309,8 @@ function entriesOf(
   return [
     { id: uuid(), kind: 'job-opened', at, body: { ...said, ...rules, sheets: pinned } },
     ...fitted.map((body): NewEntry => ({ id: uuid(), kind: 'unit-fitted', at, body })),
+    ...changesOf(like, new Set(fitted.map(({ id }) => id))).map(
+      (change): NewEntry => ({ id: uuid(), at, ...change }) as NewEntry,
+    ),
   ]
 }

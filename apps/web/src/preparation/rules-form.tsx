@@ -5,7 +5,7 @@ import { ChoiceField, type Option } from '../marks/choice-field.js'
 
 export type Rules = Pick<
   JobHeader,
-  'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds' | 'coldest' | 'photosTellPlace'
+  'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds' | 'coldest' | 'photosTellPlace' | 'timeZone'
 >
 
 const CHOICES = {
@@ -80,6 +80,16 @@ export function RulesForm({
         ]}
         disabled={disabled}
         onChange={(value) => onChange({ photosTellPlace: value === 'kept' })}
+      />
+      <ChoiceField
+        label="Clocks of the site"
+        value={rules.timeZone ?? ''}
+        options={[
+          ...(rules.timeZone ? [] : [['', 'not said: as on this device'] as const]),
+          ...Intl.supportedValuesOf('timeZone').map((zone) => [zone, zone.replaceAll('_', ' ')] as const),
+        ]}
+        disabled={disabled}
+        onChange={(timeZone) => timeZone && onChange({ timeZone })}
       />
       <QuantityInput
         label="Coldest morning"

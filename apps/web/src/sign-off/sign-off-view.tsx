@@ -17,6 +17,7 @@ import { toLink } from '../calculators/link.js'
 import { useSession } from '../account/session.js'
 import { checkAddress } from '../inspection/check-in-address.js'
 import { useInspection } from '../store/inspection.js'
+import { useSiteTime } from '../store/site-time.js'
 
 const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) => ({ default: form })))
 
@@ -163,11 +164,12 @@ function StrikeOut({ entryId, text }: { entryId: EntryId; text: string }) {
 function Sealed({ inspection: { state } }: { inspection: Inspection }) {
   const { by, at, body } = state.seal!
   const keyFingerprint = useInspection((store) => store.keyFingerprint)
+  const { day } = useSiteTime()
   return (
     <Stack gap="10px">
       <Heading>Signed and sealed</Heading>
       <Text fontSize="18px">
-        By {by.name}, licence {body.licence}, on {at.slice(0, 10)}.
+        By {by.name}, licence {body.licence}, on {day(at)}.
       </Text>
       <img
         src={body.drawing}
@@ -211,6 +213,7 @@ function OutsideScope({ inspection: { state } }: { inspection: Inspection }) {
 
 /** Calculations kept with the job, each with a link that opens it again with its figures. */
 function Calculations({ inspection: { state } }: { inspection: Inspection }) {
+  const { when } = useSiteTime()
   if (state.calculations.length === 0) return null
   return (
     <Box mt="26px">
@@ -224,7 +227,7 @@ function Calculations({ inspection: { state } }: { inspection: Inspection }) {
               <Link to={`/calculators/${body.calculator}?in=${toLink(body.input)}`}>
                 {body.title}
                 <Note as="span">
-                  {by.name}, {at.slice(0, 16).replace('T', ' ')}
+                  {by.name}, {when(at)}
                 </Note>
               </Link>
             </Flex>
@@ -242,6 +245,9 @@ function Downloads() {
     <Box mt="30px">
       <HStack gap="10px" wrap="wrap">
         <LongDownload address={`/api/jobs/${jobId}/report.pdf`}>PDF report</LongDownload>
+        <Button asChild variant="outline">
+          <Link to={`/jobs/${jobId}/report`}>Read the report</Link>
+        </Button>
         <Button asChild variant="outline">
           <Link to={`/jobs/${jobId}/data`}>Record, tables and import</Link>
         </Button>

@@ -16,6 +16,7 @@ export const AUDIT_ACTIONS = [
   'sealed',
   'archived',
   'networks changed',
+  'reports changed',
   'backed up',
 ] as const
 export type AuditAction = (typeof AUDIT_ACTIONS)[number]

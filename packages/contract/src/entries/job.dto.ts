@@ -1,4 +1,4 @@
-import { ArrayUnique, IsBoolean, IsIn, IsNumber, IsOptional, Max, Min } from 'class-validator'
+import { ArrayUnique, IsBoolean, IsIn, IsNumber, IsOptional, IsTimeZone, Max, Min } from 'class-validator'
 import { DECISION_RULES, EARTH_METHODS, ENTERED, SCHOOLS, SYSTEMS } from '@plumb-mark/core'
 import type { DecisionRule, Entered, JobHeader } from '@plumb-mark/core'
 import { Filled, Part, Parts } from '../http/fields.js'
@@ -23,6 +23,7 @@ export class JobOpenedDto {
   @IsOptional() @IsBoolean() photosTellPlace?: boolean
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
   @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
+  @IsOptional() @IsTimeZone() timeZone?: string
 }
 
 export class JobAmendedDto {
@@ -37,6 +38,7 @@ export class JobAmendedDto {
   @IsOptional() @IsBoolean() photosTellPlace?: boolean
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
   @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
+  @IsOptional() @IsTimeZone() timeZone?: string
 }
 
 export class SheetAdoptedDto {

@@ -13,7 +13,11 @@ const STROKE = { conforms: BLUE, 'does-not-conform': OXIDE, 'not-proven': BRASS 
 /** The wall as an SVG file, exact at its print scale: one user unit is one millimetre on the wall; `scale` 20 prints at 1 : 20. */
 export function wallSvg(
   drawing: WallDrawing,
-  { scale = 20, font = 'sans-serif' }: { scale?: number; font?: string } = {},
+  {
+    scale = 20,
+    font = 'sans-serif',
+    type = TYPE,
+  }: { scale?: number; font?: string; /** Size of the smallest type, mm on the wall. */ type?: number } = {},
 ): string {
   const { x0, y0, x1, y1 } = drawing.bounds
   const [width, height] = [x1 - x0, y1 - y0]
@@ -22,11 +26,14 @@ export function wallSvg(
     `<g transform="translate(${n(-x0)} ${n(y1)})" fill="none" stroke="${INK}" stroke-width="6">`,
     ...surround(drawing),
     ...drawing.envelopes.map(envelope),
-    ...drawing.items.map(item),
-    ...drawing.dimensions.map(dimension),
+    ...drawing.items.map((one) => item(one, type)),
+    ...drawing.dimensions.map((one) => dimension(one, type)),
     `</g></svg>`,
   ].join('\n')
 }
+
+/** Fit for a print at 1 : 20, mm on the wall. */
+const TYPE = 62
 
 const n = (value: number) => String(Number(value.toFixed(2)))
 /** y runs up on the wall and down on paper. */
@@ -58,17 +65,20 @@ function envelope({ whole, unit, ...outer }: DrawnEnvelope): string {
   )
 }
 
-function item({ kind, label, verdict, ...place }: DrawnItem): string {
+function item({ kind, label, verdict, ...place }: DrawnItem, type: number): string {
   const stroke = verdict === 'does-not-conform' ? OXIDE : INK
   const fill = kind === 'unit' ? '#ffffff' : '#e4ded0'
-  const size = Math.max(46, Math.min(72, place.w / Math.max(label.length * 0.6, 1)))
+  const size = Math.max(0.75 * type, Math.min(1.16 * type, place.w / Math.max(label.length * 0.6, 1)))
   return (
     rect(place, `fill="${fill}" stroke="${stroke}" stroke-width="${kind === 'unit' ? 9 : 5}"`) +
     words(place.x + place.w / 2, place.y + place.h / 2, size, label, `fill="${INK}" text-anchor="middle"`)
   )
 }
 
-function dimension({ from, to, upright, measured, required, shortBy, verdict }: DimensionLine): string {
+function dimension(
+  { from, to, upright, measured, required, shortBy, verdict }: DimensionLine,
+  type: number,
+): string {
   const colour = STROKE[verdict]
   const [mx, my] = [(from.x + to.x) / 2, (from.y + to.y) / 2]
   const tick = 26
@@ -84,8 +94,8 @@ function dimension({ from, to, upright, measured, required, shortBy, verdict }: 
     .map((text, i) =>
       words(
         upright ? mx + 30 : mx,
-        upright ? my - i * 70 : my + 34 - i * 112,
-        62,
+        upright ? my - i * 1.13 * type : my + 0.55 * type - i * 1.8 * type,
+        type,
         text,
         `fill="${colour}" text-anchor="${upright ? 'start' : 'middle'}"`,
       ),

@@ -33,6 +33,21 @@ export const VERDICT_WORDS = {
   'not-applicable': 'not applicable',
 } satisfies Record<Verdict, string>
 
+const PLURALS: Partial<Record<Verdict, string>> = {
+  conforms: 'conform',
+  'does-not-conform': 'do not conform',
+}
+
+/** “1 does not conform, 20 conform”: how many there are of each verdict, the worst first. */
+export function countWords(verdicts: readonly Verdict[]): string {
+  return (Object.keys(BADNESS) as Verdict[])
+    .sort(byBadness)
+    .map((verdict) => ({ verdict, count: verdicts.filter((one) => one === verdict).length }))
+    .filter(({ count }) => count > 0)
+    .map(({ verdict, count }) => `${count} ${(count > 1 && PLURALS[verdict]) || VERDICT_WORDS[verdict]}`)
+    .join(', ')
+}
+
 /** What every judged result carries for people: lines to check with a pencil, and cautions and assumptions. No code reads them. */
 export interface Explained {
   working: Said[]

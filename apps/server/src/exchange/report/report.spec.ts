@@ -1,14 +1,17 @@
-import type { Content } from 'pdfmake/interfaces.js'
 import { fold, inspect, sheetsById, type Entry, type InspectionFile, type Inspection } from '@plumb-mark/core'
+import {
+  AUDIENCES,
+  PART_IDS,
+  USUAL_PARTS,
+  reportOf,
+  type PartId,
+  type ReportRecord,
+} from '@plumb-mark/report'
 import { RunningServer, entry, type Caller } from '../../testing/running-server.testing.js'
-import { calculationPages } from './calculations.js'
-import { checkPages } from './checks.js'
-import { defectPages } from './defects.js'
-import { frontPage } from './front.js'
-import { report } from './report.js'
+import { report, type ReportWish } from './report.js'
 import { Chance, RandomJob } from '../../../../../packages/core/src/admission/random-job.testing.js'
-import { signaturePage } from './signature.js'
 
+const WISH: ReportWish = { parts: PART_IDS, paper: 'letter', letterhead: { name: '', lines: [] } }
 let server: RunningServer
 let inspector: Caller
 const files = new Map<string, { id: string; file: InspectionFile }>()
@@ -41,70 +44,82 @@ function job(name: string, ...more: { kind: string; body: object }[]): Inspectio
   return inspect(fold([...file.entries, ...added]), sheetsById(file.sheets))
 }
 
-const asReported = (inspection: Inspection) => ({ inspection, broken: [], keyFingerprint: 'abcd 0123' })
+const asReported = (inspection: Inspection, broken: string[] = []): ReportRecord => ({
+  inspection,
+  broken,
+  keyFingerprint: 'abcd 0123',
+  reworkAddress: 'https://plumb.example/jobs/1/rework',
+})
 
-/** Every word of a page, in its order. */
-function words(content: unknown): string {
-  if (typeof content === 'string' || typeof content === 'number')
-    return String(content).replaceAll('\u00a0', ' ')
-  if (Array.isArray(content)) return content.map(words).join('\n')
-  if (typeof content !== 'object' || content === null) return ''
-  const { text, stack, columns, ul, table } = content as Record<string, unknown> & {
-    table?: { body: unknown }
-  }
-  return [text, stack, columns, ul, table?.body].map(words).filter(Boolean).join('\n')
+/** Every word of parts of a report, in their order. */
+const said = (record: ReportRecord, ...parts: PartId[]): string => words(reportOf(record, parts))
+
+function words(piece: unknown): string {
+  if (typeof piece === 'string') return piece.replaceAll('\u00a0', ' ')
+  if (Array.isArray(piece)) return piece.map(words).join('\n')
+  if (typeof piece !== 'object' || piece === null) return ''
+  return Object.values(piece).map(words).filter(Boolean).join('\n')
 }
 
 describe('the first page', () => {
-  it('says at once how the job stands, and that an unsigned copy is none', () => {
-    const page = words(frontPage(asReported(job('Fallowmere'))))
+  it('says at once how the job stands, what must be done, and that an unsigned copy is none', () => {
+    const page = said(asReported(job('Fallowmere')), 'front')
+    expect(page).toContain('It does not conform')
     expect(page).toContain('not signed: this is a working copy')
-    expect(page).toMatch(/\d+ checks: 27 does not conform, 5 not proven, \d+ not inspected/)
-    expect(page).toContain('Aldervane installation manual 4117, edition C')
+    expect(page).toMatch(/\d+ checks: 27 do not conform, 5 not proven, \d+ not inspected/)
     expect(page).toContain('readings accepted only clear of the instrument’s uncertainty')
+    expect(page).toMatch(/major: Tightening torque, .+ tighten to the middle of the window/)
+    expect(page).toContain('as on the clocks of the site (Europe/London)')
   })
   it('of a sealed job names who signed, under which licence', () => {
-    const page = words(frontPage(asReported(job('Skerry'))))
+    const page = said(asReported(job('Skerry')), 'front')
     expect(page).toMatch(/signed and sealed by .+, licence .+/)
     expect(page).not.toContain('working copy')
   })
-  it('of a record that is not what was sealed says so before anything else', () => {
-    const page = words(frontPage({ inspection: job('Skerry'), broken: ['entry 3: changed'] }))
-    expect(page).toContain('BROKEN: this record is not what was sealed (entry 3: changed)')
-  })
-  it('names the other school', () =>
-    expect(words(frontPage(asReported(job('Juniper'))))).toContain('NEC-style'))
+  it('of a record that is not what was sealed says so before anything else', () =>
+    expect(said(asReported(job('Skerry'), ['entry 3: changed']), 'front')).toContain(
+      'BROKEN: this record is not what was sealed (entry 3: changed)',
+    ))
+  it('names the other school', () => expect(said(asReported(job('Juniper')), 'front')).toContain('NEC-style'))
 })
 
-it('every check stands with clause, reading, instrument and arithmetic', () => {
-  const pages = words(checkPages(job('Fallowmere')) as Content)
-  for (const said of ['Tightening torque', 'Torque driver D1', '2.5 N·m', 'AH-8T C, 6.5'])
-    expect(pages).toContain(said)
-  expect(pages).toMatch(/12 × 37\.24 V = 446\.9 V/)
+it('every check stands with its clause; what was read, with what and at which test voltage, stands in the test tables', () => {
+  const record = asReported(job('Fallowmere'))
+  for (const text of ['Tightening torque', 'AH-8T, 6.5', 'does-not-conform'])
+    expect(said(record, 'checks')).toContain(text)
+  expect(said(record, 'strings')).toMatch(/String B, Inverter 1 PV2\n12\nfigure\n444\.0 V\nfigure\n[\d.]+ to [\d.]+ V/)
+  expect(said(record, 'strings')).toContain('> 550 MΩ, 500 V')
+  for (const text of ['Torque driver D1', '2.5 N·m', 'Pump-house board to Pumps'])
+    expect(said(record, 'readings')).toContain(text)
+  expect(said(record, 'commissioning')).toMatch(/swap the transformers of channels 1 and 2/)
+  expect(said(record, 'arithmetic')).toMatch(/12 × 37\.24 V = 446\.9 V/)
+  expect(said(record, 'system')).toContain('Aldervane installation manual 4117, edition C')
 })
 
-it('a defect stands with its way and its remedy', async () => {
-  const { defects } = job('Fallowmere')
-  const page = words(
-    await defectPages(
-      {
-        defects: defects.map((defect) => ({
-          ...defect,
-          raised: { ...defect.raised, body: { ...defect.raised.body, photos: [] } },
-          steps: defect.steps.map((step) => ({ ...step, body: { ...step.body, photos: [] } })),
-        })),
-      } as unknown as Inspection,
-      async () => '',
-    ),
-  )
-  expect(page).toContain(`raised by ${defects[0]!.raised.by.name}`)
-  expect(page).toContain(`Remedy: ${defects[0]!.remedy}`)
-  expect(await defectPages({ defects: [] } as unknown as Inspection, async () => '')).toBe('')
+it('what was seen on one walk is said so, and not as one look at each', () => {
+  const inspection = job('Juniper')
+  const points = inspection.checks
+    .filter(({ check }) => check.requirement.id === 'label')
+    .map(({ check }) => check.point)
+  const walked = job('Juniper', { kind: 'walked-over', body: { points } })
+  expect(said(asReported(walked), 'checks')).toContain('seen on a walk over all 22')
+  expect(said(asReported(inspection), 'checks')).not.toContain('on a walk')
+})
+
+it('a defect stands with its way, its clause and its remedy, and the installer finds the way to answer', () => {
+  const record = asReported(job('Fallowmere'))
+  const [defect] = record.inspection.defects
+  for (const part of ['defects', 'rework'] as const) {
+    expect(said(record, part)).toContain(`raised by ${defect!.raised.by.name}`)
+    expect(said(record, part)).toContain(defect!.remedy)
+  }
+  expect(said(record, 'rework')).toContain('https://plumb.example/jobs/1/rework')
+  expect(reportOf(asReported(job('Skerry')), ['defects'])).toEqual([])
 })
 
 it('a calculation is worked out again from what was put in', () => {
-  const page = words(
-    calculationPages(
+  const page = said(
+    asReported(
       job('Fallowmere', {
         kind: 'calculation-kept',
         body: {
@@ -120,6 +135,7 @@ it('a calculation is worked out again from what was put in', () => {
         },
       }),
     ),
+    'calculations',
   )
   expect(page).toContain('Coldest morning')
   expect(page).toContain('conforms')
@@ -127,17 +143,55 @@ it('a calculation is worked out again from what was put in', () => {
 })
 
 describe('the last page', () => {
-  it('without a signature lists what stands in its way', async () => {
-    const page = words(await signaturePage(asReported(job('Fallowmere'))))
+  it('without a signature counts what stands in its way', () => {
+    const page = said(asReported(job('Fallowmere')), 'signature')
     expect(page).toContain('What stands in the way:')
-    expect(page).toContain('String C')
+    expect(page).toMatch(/open defects: \d+/)
   })
-  it('with one carries statement, licence and the end of the chain', async () => {
+  it('with one carries statement, licence and the end of the chain', () => {
     const sealed = job('Skerry')
-    const page = words(await signaturePage(asReported(sealed)))
+    const page = said(asReported(sealed), 'signature')
     expect(page).toContain(sealed.state.seal!.body.statement)
     expect(page).toContain(sealed.state.head!.hash)
     expect(page).toContain('abcd 0123')
+  })
+})
+
+describe('how reports look', () => {
+  const look = (change: object) => ({
+    paper: 'letter',
+    letterhead: { name: 'Marsh & Quill', lines: ['4 Weir Lane'] },
+    parts: USUAL_PARTS,
+    ...change,
+  })
+  it('is chosen by the office, and a picture that is none is refused', async () => {
+    const office = await server.signIn('office')
+    expect((await inspector.json('PUT', '/api/office/report', look({}))).status).toBe(403)
+    const logo = `data:image/png;base64,${Buffer.alloc(60, 7).toString('base64')}`
+    const refused = await office.json(
+      'PUT',
+      '/api/office/report',
+      look({ letterhead: { name: 'M', lines: [], logo } }),
+    )
+    expect(refused).toMatchObject({ status: 400, body: { error: { code: 'not-a-picture', path: 'letterhead.logo' } } })
+    expect(
+      (
+        await office.json(
+          'PUT',
+          '/api/office/report',
+          look({ parts: { ...USUAL_PARTS, customer: ['dance'] } }),
+        )
+      ).status,
+    ).toBe(400)
+    expect((await office.json('PUT', '/api/office/report', look({}))).status).toBe(200)
+    expect((await inspector.json('GET', '/api/office/report')).body).toMatchObject(look({}))
+  })
+  it.each(AUDIENCES)('for %s it leaves as a PDF with bookmarks, on the paper asked for', async (audience) => {
+    const { id } = files.get('Fallowmere')!
+    const answer = await inspector.call('GET', `/api/jobs/${id}/report.pdf?for=${audience}&paper=a4`)
+    const pdf = Buffer.from(await answer.arrayBuffer()).toString('latin1')
+    expect(pdf).toContain('/Outlines')
+    expect(pdf).toMatch(/MediaBox \[0 0 595\.28 841\.89\]/)
   })
 })
 
@@ -164,7 +218,7 @@ it('of whatever core admits a report can be made', async () => {
   for (const seed of [3, 77, 412, 5001]) {
     const random = new RandomJob(new Chance(seed))
     for (let step = 0; step < 120; step++) random.grow()
-    const pdf = await report(asReported(random.inspection), () => Promise.resolve('/no/such/photo'))
+    const pdf = await report(asReported(random.inspection), WISH, () => Promise.resolve('/no/such/photo'))
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
   }
 }, 60_000)

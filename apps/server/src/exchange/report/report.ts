@@ -1,43 +1,83 @@
 import pdfmake from 'pdfmake'
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
 import { fingerprint } from '@plumb-mark/core'
-import type { Reported } from './reported.js'
+import { reportOf, type Block, type PartId, type ReportRecord } from '@plumb-mark/report'
+import type { Letterhead, Paper } from '@plumb-mark/contract'
+import { setBlocks, type PhotoFile } from './blocks.js'
 import { FONTS, FONT_FILES } from './fonts.js'
-import { calculationPages } from './calculations.js'
-import { checkPages } from './checks.js'
-import { defectPages, type PhotoFile } from './defects.js'
-import { frontPage } from './front.js'
-import { TEXT, FAINT, STYLES } from './look.js'
-import { signaturePage } from './signature.js'
-import { wallPages } from './walls.js'
+import { FAINT, SMALLEST, STYLES, TEXT } from './look.js'
 
 pdfmake.setFonts(FONTS)
 pdfmake.setUrlAccessPolicy(() => false)
 pdfmake.setLocalAccessPolicy((path: string) => FONT_FILES.has(path))
 
-/** The report of a job as PDF: what was judged, by which sheets, with which readings, and who signed. */
-export async function report(record: Reported, photoFile: PhotoFile): Promise<Buffer> {
-  return pdfmake.createPdf(await definition(record, photoFile)).getBuffer()
+export interface ReportWish {
+  parts: readonly PartId[]
+  paper: Paper
+  letterhead: Letterhead
 }
 
-async function definition(record: Reported, photoFile: PhotoFile): Promise<TDocumentDefinitions> {
+/** Edges of the paper, portrait, pt. */
+const SHEETS = {
+  a4: { size: 'A4', w: 595.28, h: 841.89 },
+  letter: { size: 'LETTER', w: 612, h: 792 },
+} as const
+const MARGIN = { side: 40, top: 52, bottom: 46 }
+/** Below this many parts a list of contents says nothing that the page itself does not. */
+const WORTH_CONTENTS = 4
+
+/** The report of a job as PDF: what was judged, by which sheets, with which readings, and who signed. */
+export async function report(record: ReportRecord, wish: ReportWish, photoFile: PhotoFile): Promise<Buffer> {
+  return pdfmake.createPdf(await definition(record, wish, photoFile)).getBuffer()
+}
+
+async function definition(
+  record: ReportRecord,
+  { parts: wanted, paper, letterhead }: ReportWish,
+  photoFile: PhotoFile,
+): Promise<TDocumentDefinitions> {
   const { inspection } = record
   const { header, seal, head } = inspection.state
   const name = `${header?.number ?? ''} ${header?.title ?? ''}`
-  const content: Content[] = [
-    frontPage(record),
-    ...wallPages(inspection),
-    ...checkPages(inspection),
-    calculationPages(inspection),
-    await defectPages(inspection, photoFile),
-    await signaturePage(record),
-  ]
+  const sheet = SHEETS[paper]
+  const parts = reportOf(record, wanted)
+  const content: Content[] = [masthead(letterhead, header?.title ?? '')]
+  let turned = false
+  for (const [i, part] of parts.entries()) {
+    const turns = (part.turned ?? false) !== turned
+    turned = part.turned ?? false
+    const width = (turned ? sheet.h : sheet.w) - 2 * MARGIN.side
+    const heading = {
+      text: part.title,
+      style: 'part',
+      headlineLevel: 1,
+      tocItem: i > 0,
+      outline: true,
+      outlineText: part.title,
+    } as Content
+    const set = await setBlocks(part.blocks, { width, photoFile })
+    const fresh = turns || (part.ownPage && i > 0)
+    const breaks = fresh && {
+      pageBreak: 'before' as const,
+      pageOrientation: turned ? ('landscape' as const) : ('portrait' as const),
+    }
+    // A drawing goes to the next page together with its heading.
+    const [first, ...rest] = part.blocks[0] && isWhole(part.blocks[0]) ? set : [undefined, ...set]
+    content.push(
+      first ? { unbreakable: true, stack: [heading, first], ...breaks } : { stack: [heading], ...breaks },
+      ...(rest as Content[]),
+    )
+    if (i === 0 && parts.length >= WORTH_CONTENTS) content.push(contents())
+  }
   return {
-    pageSize: 'A4',
-    pageMargins: [48, 64, 48, 60],
-    info: { title: `Inspection record ${name}`, creator: 'Plumb Mark', producer: 'Plumb Mark' },
-    defaultStyle: { font: 'Barlow', fontSize: 9.5, lineHeight: 1.18, color: TEXT },
+    pageSize: sheet.size,
+    pageMargins: [MARGIN.side, MARGIN.top, MARGIN.side, MARGIN.bottom],
+    info: { title: `Inspection report ${name}`, creator: 'Plumb Mark', producer: 'Plumb Mark' },
+    defaultStyle: { font: 'Barlow', fontSize: 9, lineHeight: 1.06, color: TEXT },
     styles: STYLES,
+    // A heading stays with what it heads.
+    pageBreakBefore: (node, context) =>
+      node.headlineLevel !== undefined && context.getFollowingNodesOnPage().length === 0,
     header: (page) =>
       page === 1
         ? ''
@@ -46,19 +86,49 @@ async function definition(record: Reported, photoFile: PhotoFile): Promise<TDocu
               { text: name },
               { text: seal ? 'signed and sealed' : 'not signed', alignment: 'right' },
             ],
-            margin: [48, 30, 48, 0],
+            margin: [MARGIN.side, 26, MARGIN.side, 0],
             color: FAINT,
-            fontSize: 8.5,
+            fontSize: SMALLEST,
           },
     footer: (page, pages) => ({
-      margin: [48, 18, 48, 0],
+      margin: [MARGIN.side, 16, MARGIN.side, 0],
       color: FAINT,
-      fontSize: 8,
+      fontSize: SMALLEST,
       columns: [
-        { text: `fingerprint ${fingerprint(head?.hash ?? '')}`, font: 'Figures', fontSize: 7 },
-        { text: `${page} / ${pages}`, alignment: 'right', width: 60 },
+        { text: `fingerprint ${fingerprint(head?.hash ?? '')}`, font: 'Figures' },
+        { text: `page ${page} of ${pages}`, alignment: 'right', width: 80 },
       ],
     }),
     content,
   }
 }
+
+const PLUMB = `<svg viewBox="0 0 24 60" width="20" height="50"><g fill="none" stroke="#22211d" stroke-width="1.4"><path d="M12 0 V34"/><path d="M6 34 H18 L12 58 Z" fill="#a9853a" stroke="#6d5313"/></g></svg>`
+
+const isWhole = ({ kind }: Block): boolean => kind === 'drawing' || kind === 'together'
+
+/** Who made the report, and of what. */
+function masthead({ name, lines, logo }: Letterhead, title: string): Content {
+  const office: Content[] = name
+    ? [
+        { text: name, bold: true, alignment: 'right' },
+        ...lines.map((text): Content => ({ text, style: 'quiet', alignment: 'right' })),
+      ]
+    : []
+  return {
+    columns: [
+      logo ? { image: logo, fit: [110, 52], width: 120 } : { svg: PLUMB, width: 30 },
+      { text: title, style: 'title', width: '*', margin: [0, 8, 0, 0] },
+      ...(office.length > 0 ? [{ stack: office, width: 150 }] : []),
+    ],
+    margin: [0, 0, 0, 4],
+  }
+}
+
+const contents = (): Content => ({
+  stack: [
+    { text: 'Contents', style: 'heading' },
+    { toc: { textMargin: [0, 0, 0, 0], numberStyle: { font: 'Figures', fontSize: SMALLEST } } } as Content,
+  ],
+  unbreakable: true,
+})

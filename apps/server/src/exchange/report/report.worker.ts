@@ -1,13 +1,15 @@
 import type { MessagePort } from 'node:worker_threads'
 import sharp from 'sharp'
 import { fold, inspect, sheetsById, type Entry, type Sheet } from '@plumb-mark/core'
-import { report } from './report.js'
+import { report, type ReportWish } from './report.js'
 
 export interface ReportAsked {
   entries: readonly Entry[]
   sheets: readonly Sheet[]
   broken: readonly string[]
   keyFingerprint: string
+  reworkAddress: string
+  wish: ReportWish
   /** The small copy of each photo, by its id. */
   photos: ReadonlyMap<string, string>
 }
@@ -21,6 +23,8 @@ export default async function makeReport({
   sheets,
   broken,
   keyFingerprint,
+  reworkAddress,
+  wish,
   photos,
   port,
 }: ReportAsked & { port?: MessagePort }): Promise<Uint8Array> {
@@ -29,7 +33,7 @@ export default async function makeReport({
   const of = photos.size + 2
   const tell = () => port?.postMessage({ done: ++done, of })
   tell()
-  const pdf = await report({ inspection, broken, keyFingerprint }, async (id) => {
+  const pdf = await report({ inspection, broken, keyFingerprint, reworkAddress }, wish, async (id) => {
     tell()
     const file = photos.get(id)
     if (file === undefined) throw new Error(`the photo ${id} is gone`)

@@ -1,7 +1,9 @@
 import { join } from 'node:path'
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common'
+import type { ReportQueryDto } from '@plumb-mark/contract'
 import { photosShown, type JobId, type JobState, type Person } from '@plumb-mark/core'
 import { EntriesService } from '../../entries/entries.service.js'
+import { ReportLookService } from '../../office/report-look.service.js'
 import { PhotosService } from '../../evidence/photos.service.js'
 import { IntegrityService } from '../../sign-off/integrity.service.js'
 import { SealKey } from '../../sign-off/seal-key.js'
@@ -25,12 +27,14 @@ export class ReportsService implements OnApplicationShutdown {
     private readonly photos: PhotosService,
     private readonly integrity: IntegrityService,
     private readonly key: SealKey,
+    private readonly look: ReportLookService,
   ) {}
 
   async make(
     person: Person,
     jobId: JobId,
-    how: { signal: AbortSignal; onStep: (step: Step) => void },
+    wish: Pick<ReportQueryDto, 'for' | 'paper'>,
+    how: { signal: AbortSignal; onStep: (step: Step) => void; reworkAddress: string },
   ): Promise<{ pdf: Uint8Array; state: JobState }> {
     const record = await this.entries.recordFor(person, jobId)
     const { entries, sheets, state } = record
@@ -42,7 +46,10 @@ export class ReportsService implements OnApplicationShutdown {
         if (found) photos.set(id, found.file)
       }
     const broken = await this.integrity.brokenIn(jobId, record)
+    const { paper, letterhead, parts } = await this.look.read()
     const asked = {
+      wish: { paper: wish.paper ?? paper, letterhead, parts: parts[wish.for ?? 'record'] },
+      reworkAddress: how.reworkAddress,
       entries,
       sheets: [...sheets.values()],
       broken,

@@ -1,7 +1,9 @@
-import { Box, Portal } from '@chakra-ui/react'
+import { Box, Button, Portal } from '@chakra-ui/react'
+import { X } from 'lucide-react'
 import { useEffect, useRef, type ReactNode } from 'react'
 import type { Verdict } from '@plumb-mark/core'
 import { verdictColour } from '../../marks/verdict-mark.js'
+import { useFocus } from '../focus.js'
 import { useMedia } from '../../marks/use-media.js'
 
 const PHONE = '(max-width: 47.99em)'
@@ -23,6 +25,7 @@ export function AtHand({
   'data-open-group'?: string
 }) {
   const phone = useMedia(PHONE)
+  const openGroup = useFocus((focus) => focus.openGroup)
   const top = useRef<HTMLDivElement>(null)
   useEffect(() => {
     if (!phone) top.current?.scrollIntoView({ block: 'nearest' })
@@ -50,6 +53,20 @@ export function AtHand({
         : { my: '4px', scrollMarginTop: '190px' })}
       {...data}
     >
+      {phone && (
+        <Button
+          variant="plain"
+          position="absolute"
+          right="2px"
+          top="2px"
+          px="0"
+          minW="44px"
+          aria-label="Close"
+          onClick={() => openGroup(undefined)}
+        >
+          <X size={20} />
+        </Button>
+      )}
       {children}
     </Box>
   )

@@ -4,6 +4,7 @@ import { sayEvidence, sayWord, type Check, type Evidence, type JudgedCheck } fro
 import { SmallPrint } from '../../look/text.js'
 import { useSession } from '../../account/session.js'
 import { TextField } from '../../marks/text-field.js'
+import { useSiteTime } from '../../store/site-time.js'
 import { useInspection } from '../../store/inspection.js'
 import { Photos } from './photo-picker.js'
 
@@ -33,6 +34,7 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
   const person = useSession((session) => session.person)
   const { body, by, at, struck } = evidence
   const [asking, setAsking] = useState(false)
+  const { when } = useSiteTime()
   const strike = (reason: string) => {
     if (person && append(person, { kind: 'evidence-struck', body: { entryId: evidence.id, reason } }))
       setAsking(false)
@@ -46,7 +48,7 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
         <SmallPrint flex="1">
           {'instrument' in body && body.instrument ? `${body.instrument.name}, ` : ''}
           {'word' in body && body.word ? `${sayWord(body.word)}, ` : ''}
-          {by.name}, {at.slice(0, 16).replace('T', ' ')}
+          {by.name}, {when(at)}
           {struck ? `; struck out by ${struck.by.name}: ${struck.reason}` : ''}
           {body.note ? `; ${body.note}` : ''}
         </SmallPrint>

@@ -53,7 +53,8 @@ export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
           aria-expanded={open}
           onClick={() => setOpen(!open)}
           minW={0}
-          flex="1"
+          flex="1 1 0"
+          overflow="hidden"
           justifyContent="start"
         >
           <Text as="span" truncate fontSize="14px" fontWeight={500}>

@@ -5,7 +5,7 @@ import { appended, onScreen, openJob, sampleSheet, type Change } from '../../tes
 import { useInspection } from '../../store/inspection.js'
 import { useFocus } from '../focus.js'
 import { Battery } from './battery/battery.js'
-import { arrangementOf, layOutGraph } from './graph-layout.js'
+import { arrangementOf, layOutGraph } from '@plumb-mark/report'
 import { Meter } from './meter/meter.js'
 import { StringByCount } from './string-by-count.js'
 import { Terminals } from './terminals.js'

@@ -3,7 +3,7 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { SmallPrint } from '../../look/text.js'
 import { TouchMark } from '../../marks/touch-mark.js'
 import { DrawingFrame, PictureHead } from './drawing-frame.js'
-import { arrangementOf, layOutGraph, type GraphLayout } from './graph-layout.js'
+import { arrangementOf, layOutGraph, type GraphLayout } from '@plumb-mark/report'
 import { useWritable } from '../use-writable.js'
 
 export type Chosen =

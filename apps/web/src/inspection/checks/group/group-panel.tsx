@@ -1,5 +1,5 @@
 import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
-import { VERDICT_WORDS, placeIn, type CheckGroup, type JudgedCheck, type Verdict } from '@plumb-mark/core'
+import { VERDICT_WORDS, countWords, placeIn, type CheckGroup, type JudgedCheck } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../../../look/text.js'
 import { VerdictMark, VerdictShape } from '../../../marks/verdict-mark.js'
 import { useSession } from '../../../account/session.js'
@@ -26,7 +26,9 @@ export function GroupRow({ group }: { group: CheckGroup }) {
         <Text lineHeight={1.2}>
           {group.title} <chakra.span color="faint">· {howMany(group)}</chakra.span>
         </Text>
-        <SmallPrint lineHeight={1.25}>{counted(group.checks)}</SmallPrint>
+        <SmallPrint lineHeight={1.25}>
+          {countWords(group.checks.map(({ outcome }) => outcome.verdict))}
+        </SmallPrint>
       </Box>
       <VerdictMark verdict={group.verdict} />
     </RowButton>
@@ -35,19 +37,6 @@ export function GroupRow({ group }: { group: CheckGroup }) {
 
 const howMany = ({ together, checks }: CheckGroup): string =>
   `${checks.length} ${together === 'reading' ? 'readings' : together === 'not-applicable' ? 'checks' : 'places'}`
-
-/** “20 conform, 2 not inspected”, the worst first. */
-function counted(checks: readonly JudgedCheck[]): string {
-  const order: Verdict[] = ['does-not-conform', 'not-proven', 'not-inspected', 'conforms']
-  return order
-    .map((verdict) => [checks.filter(({ outcome }) => outcome.verdict === verdict).length, verdict] as const)
-    .filter(([count]) => count > 0)
-    .map(
-      ([count, verdict]) =>
-        `${count} ${count > 1 && verdict === 'conforms' ? 'conform' : VERDICT_WORDS[verdict]}`,
-    )
-    .join(', ')
-}
 
 /** Checks that stand together, opened: what answers several of them, every place, and the one that is looked at. */
 export function GroupPanel({
@@ -76,7 +65,9 @@ export function GroupPanel({
         <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
           {group.title} <chakra.span color="faint">· {howMany(group)}</chakra.span>
         </Text>
-        {limits.size === 1 && group.together !== 'observation' && <Note fontFamily="mono">{[...limits][0]}</Note>}
+        {limits.size === 1 && group.together !== 'observation' && (
+          <Note fontFamily="mono">{[...limits][0]}</Note>
+        )}
       </Flex>
       <Stack gap="12px" mt="10px">
         {!open && tabled && <TableOfReadings group={group} onDone={onDone} />}

@@ -1,0 +1,125 @@
+import { Box, Button, Flex, Heading, Text, chakra } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { useMemo } from 'react'
+import { useParams, useSearchParams } from 'react-router'
+import { PAPERS, type Paper, type ReportLook } from '@plumb-mark/contract'
+import { AUDIENCES, AUDIENCE_WORDS, USUAL_PARTS, reportOf, type Audience } from '@plumb-mark/report'
+import { LongDownload } from '../exchange/long-download.js'
+import { get } from '../http/api.js'
+import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { useInspection } from '../store/inspection.js'
+import { Shown } from './blocks.js'
+
+const PAPER_WORDS = { a4: 'A4', letter: 'US Letter' } satisfies Record<Paper, string>
+const audienceIn = (asked: string | null): Audience => AUDIENCES.find((one) => one === asked) ?? 'record'
+
+/** The report of a job as a page: the same parts as on paper, for whom they are chosen. */
+export function ReportView() {
+  const { jobId } = useParams()
+  const [fields, setFields] = useSearchParams()
+  const { inspection, broken, keyFingerprint } = useInspection()
+  // Without signal the usual parts are shown: what the office chose is not at hand then.
+  const { data: look } = useQuery({
+    queryKey: ['report-look'],
+    queryFn: () => get<ReportLook>('/api/office/report'),
+    retry: false,
+  })
+  const audience = audienceIn(fields.get('for'))
+  const paper = PAPERS.find((one) => one === fields.get('paper')) ?? look?.paper ?? 'a4'
+  const parts = useMemo(
+    () =>
+      inspection
+        ? reportOf(
+            {
+              inspection,
+              broken,
+              keyFingerprint,
+              reworkAddress: `${location.origin}/jobs/${jobId}/rework`,
+            },
+            look?.parts[audience] ?? USUAL_PARTS[audience],
+          )
+        : [],
+    [inspection, broken, keyFingerprint, jobId, look, audience],
+  )
+  if (!inspection) return null
+  const choose = (field: string, value: string) =>
+    setFields({ ...Object.fromEntries(fields), [field]: value })
+  return (
+    <Box maxW="920px" mx="auto" px={{ base: '14px', md: '24px' }} pb="60px">
+      <Flex gap="10px" align="end" wrap="wrap" py="14px" css={{ '@media print': { display: 'none' } }}>
+        <ChoiceField
+          label="Report for"
+          value={audience}
+          options={optionsOf(AUDIENCES, AUDIENCE_WORDS)}
+          onChange={(value) => choose('for', value)}
+        />
+        <ChoiceField
+          label="Paper"
+          value={paper}
+          options={optionsOf(PAPERS, PAPER_WORDS)}
+          onChange={(value) => choose('paper', value)}
+        />
+        <LongDownload address={`/api/jobs/${jobId}/report.pdf`} fields={{ for: audience, paper }}>
+          PDF report
+        </LongDownload>
+        <Button variant="outline" onClick={() => window.print()}>
+          Print this page
+        </Button>
+      </Flex>
+      {look?.letterhead.name && (
+        <Box textAlign="right" lineHeight={1.3}>
+          <Text fontWeight={600}>{look.letterhead.name}</Text>
+          {look.letterhead.lines.map((line) => (
+            <Text key={line} color="faint" fontSize="14px">
+              {line}
+            </Text>
+          ))}
+        </Box>
+      )}
+      <Heading as="h1" fontFamily="heading" fontSize="34px" mb="6px">
+        {inspection.state.header?.title}
+      </Heading>
+      {parts.length > 1 && (
+        <chakra.nav aria-label="Contents" css={{ '@media print': { display: 'none' } }}>
+          <Flex gap="2px 16px" wrap="wrap">
+            {parts.map(({ id, title }) => (
+              <chakra.a
+                key={id}
+                href={`#${id}`}
+                color="accent"
+                minH="44px"
+                display="inline-flex"
+                alignItems="center"
+              >
+                {title}
+              </chakra.a>
+            ))}
+          </Flex>
+        </chakra.nav>
+      )}
+      {parts.map(({ id, title, blocks, ownPage, turned }) => (
+        <chakra.section
+          key={id}
+          id={id}
+          aria-labelledby={`${id}-title`}
+          mt="30px"
+          css={{ '@media print': { breakBefore: ownPage || turned ? 'page' : 'auto' } }}
+        >
+          <Heading
+            as="h2"
+            id={`${id}-title`}
+            fontFamily="heading"
+            fontSize="26px"
+            mb="6px"
+            breakAfter="avoid"
+          >
+            {title}
+          </Heading>
+          {blocks.map((block, i) => (
+            <Shown key={i} block={block} />
+          ))}
+        </chakra.section>
+      ))}
+    </Box>
+  )
+}

@@ -1,0 +1,39 @@
+import type { AsBuilt } from '../as-built/as-built.js'
+import type { UnitId } from '../ids/ids.js'
+import type { Change } from '../job/entry.js'
+
+/**
+ * What was built at an earlier job, as a proposal for one that is built like it: the array, strings, bonds, and the one-line with its
+ * cables, as far as they belong to units that the new job has too. What is its own, or has to be looked at, is left out: serials, caps,
+ * walls, places, gaps, devices on the network, and all that was read.
+ */
+export function likeJob({ array, strings, earth, network }: AsBuilt, units: ReadonlySet<UnitId>): Change[] {
+  const ofUnit = <T extends { unitId?: UnitId | undefined }>({ unitId }: T) =>
+    unitId === undefined || units.has(unitId)
+  const joined = (parts: readonly { id: string }[]) => {
+    const ids = new Set(parts.map(({ id }) => id))
+    return ({ from, to }: { from: string; to: string }) => ids.has(from) && ids.has(to)
+  }
+  const planes = array.planes.filter(ofUnit)
+  const onPlanes = new Set(planes.map(({ id }) => id))
+  const stands = (place: string) => onPlanes.has(place.slice(0, place.lastIndexOf('.')))
+  const devices = array.devices
+    .filter((device) => ofUnit(device) && stands(device.at))
+    .map(({ serial: _own, ...device }) => ({ ...device, cappedPorts: 0 }))
+  const earthParts = earth.parts.filter(ofUnit)
+  const parts = network.parts.filter(ofUnit)
+  return [
+    ...planes.map((body): Change => ({ kind: 'plane-built', body })),
+    ...(devices.length > 0 ? [{ kind: 'devices-fitted', body: { devices } } as const] : []),
+    ...array.branches
+      .filter(ofUnit)
+      .map(({ endCapped: _seen, ...body }): Change => ({ kind: 'branch-built', body })),
+    ...strings
+      .filter((string) => ofUnit(string) && (string.path ?? []).every(stands))
+      .map((body): Change => ({ kind: 'string-built', body })),
+    ...earthParts.map((body): Change => ({ kind: 'earth-part-found', body })),
+    ...earth.bonds.filter(joined(earthParts)).map((body): Change => ({ kind: 'bond-made', body })),
+    ...parts.map(({ labelled: _seen, ...body }): Change => ({ kind: 'part-placed', body })),
+    ...network.conductors.filter(joined(parts)).map((body): Change => ({ kind: 'conductor-run', body })),
+  ]
+}

@@ -1,0 +1,76 @@
+import {
+  DEFECT_STEP_WORDS,
+  SEVERITY_MEANS,
+  sheetName,
+  type Defect,
+  type Inspection,
+  type PhotoRef,
+} from '@plumb-mark/core'
+import { quiet, type Block } from '../block.js'
+import { sayingOf, type ReportRecord } from '../record.js'
+
+/** Every defect with its place, clause, remedy, state and history, and the photos before and after. */
+export function defects({ inspection }: ReportRecord): Block[] {
+  return inspection.defects.map((defect) => ({ kind: 'together', blocks: one(defect, inspection) }))
+}
+
+/** The same for who puts them right, with the way to say so. */
+export function rework(record: ReportRecord): Block[] {
+  const open = record.inspection.defects.filter(({ state }) => state === 'open' || state === 'reworked')
+  const blocks = open.map((defect): Block => ({ kind: 'together', blocks: one(defect, record.inspection) }))
+  if (open.length === 0) return [{ kind: 'text', text: 'Nothing is to be reworked.' }]
+  return record.reworkAddress
+    ? [
+        {
+          kind: 'code',
+          address: record.reworkAddress,
+          caption: 'Opens the rework of this job: say there what was done, with a photo after it.',
+        },
+        ...blocks,
+      ]
+    : blocks
+}
+
+function one(defect: Defect, inspection: Inspection): Block[] {
+  const { raised, steps, severity, state } = defect
+  const { when } = sayingOf(inspection)
+  const at = inspection.at.byId.get(defect.checkId)
+  const check = at === undefined ? undefined : inspection.checks[at]!.check
+  const end =
+    state === 'closed'
+      ? 'a later reading conforms: closed'
+      : defect.failedAgain
+        ? 'read again after the rework, and failed again'
+        : undefined
+  const before = raised.body.photos ?? []
+  const after = steps.flatMap(({ body }) => body.photos ?? [])
+  const shown = (photos: readonly PhotoRef[], label: string) => photos.map((photo) => ({ photo, label }))
+  const photos = [...shown(before, 'before'), ...shown(after, 'after')]
+  return [
+    { kind: 'heading', text: `${defect.title}, ${defect.place}` },
+    {
+      kind: 'facts',
+      rows: [
+        ['state', `${severity}, ${state} (${SEVERITY_MEANS[severity]})`],
+        ['found', defect.finding],
+        ['remedy', defect.remedy],
+        ...(check
+          ? [['clause', `${sheetName(check.sheet)}, clause ${check.requirement.clause}`] as const]
+          : []),
+        [
+          'history',
+          [
+            quiet(`${when(raised.at)}: raised by ${raised.by.name}`),
+            ...steps.map((step) =>
+              quiet(
+                `${when(step.at)}: ${DEFECT_STEP_WORDS[step.body.step]} by ${step.by.name}: ${step.body.note}`,
+              ),
+            ),
+            ...(end ? [quiet(end)] : []),
+          ],
+        ],
+      ],
+    },
+    ...(photos.length > 0 ? [{ kind: 'photos', photos } as const] : []),
+  ]
+}

@@ -1,0 +1,102 @@
+import type { Block, Part } from './block.js'
+import { arrayMap, oneLine, walls } from './parts/drawn.js'
+import { checks } from './parts/checks.js'
+import { calculations, limits, signature } from './parts/closing.js'
+import { defects, rework } from './parts/defects.js'
+import { front } from './parts/front.js'
+import { arithmetic, judgement } from './parts/judgement.js'
+import { instrumentsUsed, people } from './parts/people.js'
+import { summary } from './parts/summary.js'
+import { system } from './parts/system.js'
+import type { ReportRecord } from './record.js'
+import { meterTests, settingTests, traceTests } from './tests/answers.js'
+import { cableTests } from './tests/cables.js'
+import { readingTests } from './tests/readings.js'
+import { stringTests } from './tests/strings.js'
+
+interface PartRow {
+  title: string
+  turned?: true
+  ownPage?: true
+  blocks: (record: ReportRecord) => Block[]
+}
+
+/** The parts of a report, in the order in which an inspection of a PV system is asked for. Source: IEC 62446-1. */
+const PARTS = {
+  front: { title: 'Inspection report', blocks: front },
+  summary: { title: 'Summary for the customer', ownPage: true, blocks: summary },
+  rework: { title: 'Rework', ownPage: true, blocks: rework },
+  defects: { title: 'Defects', ownPage: true, blocks: defects },
+  system: { title: 'System data and documents', blocks: system },
+  'one-line': { title: 'One-line diagram', blocks: oneLine },
+  array: { title: 'Array map', blocks: arrayMap },
+  walls: { title: 'Walls', blocks: walls },
+  strings: {
+    title: 'Test tables: strings',
+    turned: true,
+    blocks: ({ inspection }) => stringTests(inspection),
+  },
+  readings: {
+    title: 'Test tables: terminals, earthing, voltages',
+    blocks: ({ inspection }) => [...readingTests(inspection), ...cableTests(inspection)],
+  },
+  commissioning: {
+    title: 'Test tables: meter and commissioning',
+    blocks: ({ inspection }) => [
+      ...meterTests(inspection),
+      ...traceTests(inspection),
+      ...settingTests(inspection),
+    ],
+  },
+  checks: { title: 'Checks by stage', blocks: checks },
+  judgement: { title: 'Notes of judgement', blocks: judgement },
+  arithmetic: { title: 'Arithmetic of every check', blocks: arithmetic },
+  calculations: { title: 'Calculations', blocks: calculations },
+  instruments: { title: 'Instruments', blocks: instrumentsUsed },
+  people: { title: 'People and times', blocks: people },
+  limits: { title: 'Limits of this report, and cautions', blocks: limits },
+  signature: { title: 'Signature', blocks: signature },
+} as const satisfies Record<string, PartRow>
+
+export type PartId = keyof typeof PARTS
+export const PART_IDS = Object.keys(PARTS) as PartId[]
+export const PART_TITLES = Object.fromEntries(PART_IDS.map((id) => [id, PARTS[id].title])) as Record<
+  PartId,
+  string
+>
+
+export const AUDIENCES = ['record', 'customer', 'network-operator', 'installer'] as const
+export type Audience = (typeof AUDIENCES)[number]
+export const AUDIENCE_WORDS = {
+  record: 'the record',
+  customer: 'the customer',
+  'network-operator': 'the network operator',
+  installer: 'the installer',
+} satisfies Record<Audience, string>
+
+/** Which parts go to whom, until the office says otherwise. The arithmetic of every check is long and asked for by few. */
+export const USUAL_PARTS: Record<Audience, readonly PartId[]> = {
+  record: PART_IDS.filter((id) => id !== 'rework' && id !== 'arithmetic'),
+  customer: ['front', 'summary', 'defects', 'system', 'array', 'strings', 'limits', 'signature'],
+  'network-operator': [
+    'front',
+    'system',
+    'one-line',
+    'strings',
+    'readings',
+    'commissioning',
+    'instruments',
+    'limits',
+    'signature',
+  ],
+  installer: ['rework'],
+}
+
+/** The chosen parts of a report, as plain data; a part that has nothing to say is left out. */
+export function reportOf(record: ReportRecord, parts: readonly PartId[]): Part[] {
+  return PART_IDS.filter((id) => parts.includes(id)).flatMap((id): Part[] => {
+    const { blocks, ...part }: PartRow = PARTS[id]
+    const said = blocks(record)
+    return said.length > 0 ? [{ id, ...part, blocks: said }] : []
+  })
+}
