@@ -4,8 +4,8 @@ import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
 import { Crew } from '../crew/crew.js'
 
-const DRIVER = 'Torque driver D1 (±6 %)'
-const CALIPER = 'Caliper C1 (±2 %)'
+const DRIVER = 'Torque driver D1'
+const CALIPER = 'Caliper C1'
 const PLUMB_MARK = join(import.meta.dirname, '..', '..', 'apps', 'cli', 'bin', 'plumb-mark.mjs')
 
 test.describe.configure({ mode: 'serial' })

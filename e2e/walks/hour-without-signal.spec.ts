@@ -29,7 +29,7 @@ test('an hour without signal, with photos and a colleague at work meanwhile: bot
     ['t1', '1.9 N·m'],
     ['t3', '17 in·lb'],
   ])
-    await inspector.read(`iso/torque/${terminal}`, torque!, 'Torque driver D1 (±6 %)')
+    await inspector.read(`iso/torque/${terminal}`, torque!, 'Torque driver D1')
   await expect(page.locator('[data-sync="waiting"]')).toBeVisible()
   await page.getByRole('link', { name: /^On this device: 3 to send/ }).click()
   const waits = page.getByRole('region', { name: 'Waits to be sent' })

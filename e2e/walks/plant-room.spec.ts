@@ -43,15 +43,16 @@ test('from the first check to the last with the keyboard alone', async ({ browse
   await page.locator('[data-open-check] select').first().focus()
   await page.keyboard.type('Torque driver D1')
   await page.getByRole('textbox', { name: /^Reading/ }).focus()
-  for (const typed of ['17 in·lb', '17 in·lb']) {
-    await page.keyboard.type(typed)
-    await page.keyboard.press('Enter')
-  }
+  await page.keyboard.type('17 in·lb')
+  await page.keyboard.press('Enter')
   await expect(page.locator('[data-open-check="iso/conductor/t1"]')).toBeVisible()
-  for (const typed of ['10 AWG', '10 AWG']) {
-    await page.keyboard.type(typed)
-    await page.keyboard.press('Enter')
-  }
+  await page.keyboard.type('10 AWG')
+  await page.keyboard.press('Enter')
+  // From terminal to terminal, and the same again with one key.
+  await expect(page.locator('[data-open-check="iso/torque/t3"]')).toBeVisible()
+  await page.keyboard.press('=')
+  await expect(page.locator('[data-open-check="iso/conductor/t3"]')).toBeVisible()
+  await page.keyboard.press('=')
   await expect(page.locator('[data-open-check="iso/cover/unit"]')).toBeVisible()
   await page.keyboard.press('y')
   await page.keyboard.press('Escape')

@@ -1,4 +1,5 @@
 import { Center, Spinner } from '@chakra-ui/react'
+import type { CalculatorsDto } from '@plumb-mark/contract'
 import { Suspense, useEffect } from 'react'
 import { Navigate, Route, Routes, useLocation } from 'react-router'
 import { FirstAccount } from './account/first-account.js'
@@ -46,6 +47,21 @@ function WayIn() {
   return value?.open ? <FirstAccount /> : <SignIn />
 }
 
+/** Whoever is not signed in signs in; the calculators answer everybody where the office allows it. */
+function Stranger({ pathname }: { pathname: string }) {
+  const asked = pathname.startsWith('/calculators')
+  const { value, problem } = useFetched<CalculatorsDto>('/api/office/calculators')
+  if (asked && !value && !problem) return <Wait />
+  if (!asked || !value?.open) return <WayIn />
+  return (
+    <Suspense fallback={<Wait />}>
+      <Routes>
+        <Route path="/calculators/:name?" element={<Calculators.View />} />
+      </Routes>
+    </Suspense>
+  )
+}
+
 export function App() {
   const { pathname } = useLocation()
   const { person, ask } = useSession()
@@ -57,7 +73,7 @@ export function App() {
   useEffect(() => (person ? keepSending() : undefined), [person])
   if (person === undefined) return <Wait />
   if (pathname === WELCOME) return <Welcome />
-  if (person === null) return <WayIn />
+  if (person === null) return <Stranger pathname={pathname} />
   return (
     <Suspense fallback={<Wait />}>
       <CommandLine />

@@ -249,6 +249,7 @@ export {
   type ListItem,
   type ListOrder,
 } from './walk/grouped.js'
+export { calculationOf, type Calculation } from './walk/calculation-of.js'
 export { orderOf } from './walk/order-of.js'
 export { sayEvidence } from './walk/say-evidence.js'
 export { handOver, type HandOver } from './hand-over/hand-over.js'

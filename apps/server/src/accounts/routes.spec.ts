@@ -21,13 +21,14 @@ function routes(): { method: string; path: string }[] {
 }
 const filled = (path: string) => path.replace(/:\w+/g, () => uuid())
 
-/** The only doors that open without a session: coming in, and going out. */
+/** The only doors that open without a session: coming in, going out, and whether the calculators are open to all. */
 const OPEN = [
   'POST /api/session',
   'POST /api/session/end',
   'GET /api/first-account',
   'POST /api/first-account',
   'POST /api/welcome',
+  'GET /api/office/calculators',
 ]
 
 it('a stranger stands before every door, also before those that are added later', async () => {
@@ -98,6 +99,9 @@ const MAY: Record<string, string> = Object.fromEntries([
   ['PUT /api/office/backups', 'office'],
   ['GET /api/office/minutes', 'inspector reviewer office'],
   ['PUT /api/office/minutes', 'office'],
+  ['PUT /api/office/calculators', 'office'],
+  ['GET /api/office/report', 'inspector reviewer office'],
+  ['PUT /api/office/report', 'office'],
   ['GET /api/sheets', 'inspector reviewer office'],
   ['GET /api/sheets/:id', 'inspector reviewer office'],
   ['GET /api/sheets/:id/file', 'inspector reviewer office'],

@@ -1,8 +1,8 @@
 import { Body, Controller, Get, Put } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { ReportLook, validateMinutes } from '@plumb-mark/contract'
+import { CalculatorsDto, ReportLook, validateMinutes } from '@plumb-mark/contract'
 import type { MinutesByKind } from '@plumb-mark/core'
-import { MayCall } from '../accounts/access.js'
+import { Anyone, MayCall } from '../accounts/access.js'
 import { Audited } from '../audit/audited.js'
 import { Refused } from '../http/refused.js'
 import { DtoPipe } from '../http/dto.pipe.js'
@@ -10,6 +10,7 @@ import { FigureRow } from './figure.entity.js'
 import { ReportLookService } from './report-look.service.js'
 
 const MINUTES = 'minutes-by-kind'
+const CALCULATORS = 'calculators'
 
 /** What the office knows better than the program: how long a check takes with its own people. */
 @Controller('api/office')
@@ -35,6 +36,26 @@ export class OfficeController {
       .getRepository(FigureRow)
       .upsert({ name: MINUTES, value: JSON.stringify(checked.value) }, ['name'])
     return checked.value
+  }
+
+  /** Whether the calculators answer whoever stands at this server: they know no job, and deny is the default. */
+  @Anyone()
+  @Get('calculators')
+  async calculators(): Promise<CalculatorsDto> {
+    const row = await this.db.getRepository(FigureRow).findOneBy({ name: CALCULATORS })
+    return row ? (JSON.parse(row.value) as CalculatorsDto) : { open: false }
+  }
+
+  @MayCall('office')
+  @Audited('calculators changed')
+  @Put('calculators')
+  async openCalculators(
+    @Body(new DtoPipe(CalculatorsDto)) { open }: CalculatorsDto,
+  ): Promise<CalculatorsDto> {
+    await this.db
+      .getRepository(FigureRow)
+      .upsert({ name: CALCULATORS, value: JSON.stringify({ open }) }, ['name'])
+    return { open }
   }
 
   @MayCall('inspector', 'reviewer', 'office')

@@ -24,23 +24,23 @@ const figure = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
 describe('a link with figures', () => {
   it('opens the calculator with them, worked out', () => {
     open()
-    expect(figure('value').value).toBe('2.5')
+    expect(figure('Reading').value).toBe('2.5')
     expect(screen.getByText('conforms')).toBeInTheDocument()
   })
   it('that says nothing opens the example', () => {
     open('inspector', {}, 'bm8')
-    expect(figure('value').value).not.toBe('')
+    expect(figure('Reading').value).not.toBe('')
   })
 })
 
 describe('a figure', () => {
   it('is judged at each keystroke, and one that cannot be read is named at its field', async () => {
     open()
-    await user.clear(figure('value'))
-    await user.type(figure('value'), '0.5')
+    await user.clear(figure('Reading'))
+    await user.type(figure('Reading'), '0.5')
     expect(screen.getByText('does not conform')).toBeInTheDocument()
-    await user.type(figure('value'), ' parsecs')
-    expect(figure('value').getAttribute('aria-invalid')).toBe('true')
+    await user.type(figure('Reading'), ' parsecs')
+    expect(figure('Reading').getAttribute('aria-invalid')).toBe('true')
     expect(screen.queryByText('does not conform')).toBeNull()
     expect(screen.queryByRole('button', { name: 'Use this in a job' })).toBeNull()
   })

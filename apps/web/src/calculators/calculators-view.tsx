@@ -1,15 +1,24 @@
-import { Box, Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
-import { useState } from 'react'
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useMemo, useState } from 'react'
 import { NavLink, Navigate, useParams, useSearchParams } from 'react-router'
-import { CALCULATORS, readDraft, type CalculatorName } from '@plumb-mark/core'
+import { CALCULATORS, readDraft, type CalculatorName, type System } from '@plumb-mark/core'
 import { Frame } from '../frame/frame.js'
+import { Select } from '../marks/select.js'
 import { useDecimal } from '../store/decimal.js'
+import { useSystem } from '../store/system.js'
+import { BackToCheck } from './back-to-check.js'
 import { CATALOGUE, GROUPS } from './catalogue.js'
 import { fromLink, toLink } from './link.js'
+import { KeptDrafts } from './kept-drafts.js'
+import { useRecent } from './recent.js'
 import { Result } from './result.js'
 import { SchemaForm } from './schema-form.js'
+import { Share } from './share.js'
 import { UseInJob } from './use-in-job.js'
 import { useResult } from './use-result.js'
+import { moved } from './what-if.js'
+import { WhatIf } from './what-if-panel.js'
+import { FormWordsContext, wordsOfCalculator } from './words/context.js'
 
 /** Each calculator of the core on its own, for a quick answer on site. */
 export function CalculatorsView() {
@@ -78,14 +87,17 @@ function Bench({ name }: { name: CalculatorName }) {
     () => fromLink(search.get('in')) ?? CATALOGUE[name].example,
   )
   const decimal = useDecimal((state) => state.decimal)
+  const { system, choose } = useSystem()
   const { input, problems } = readDraft(CALCULATORS[name].input, draft, { decimal })
   const { answer, cancel } = useResult(name, input)
   const refused =
     answer.state === 'refused' && answer.error.path ? { [answer.error.path]: answer.error.message } : {}
+  const words = useMemo(() => wordsOfCalculator(name), [name])
   const change = (next: unknown) => {
     setDraft(next as Record<string, unknown>)
-    setSearch({ in: toLink(next) }, { replace: true })
+    setSearch({ ...Object.fromEntries(search), in: toLink(next) }, { replace: true })
   }
+  useRemembered(name, draft, answer.state === 'done')
   return (
     <>
       <Box px={{ base: '14px', lg: '22px' }} py="18px" order={{ base: 3, lg: 2 }} minW={0}>
@@ -95,41 +107,49 @@ function Bench({ name }: { name: CalculatorName }) {
         <Text color="faint" mb="12px">
           {CALCULATORS[name].answers}
         </Text>
-        <SchemaForm
-          schema={CALCULATORS[name].input}
-          value={draft}
-          path=""
-          label=""
-          problems={{ ...refused, ...problems }}
-          onChange={change}
-        />
-        <Flex gap="8px" mt="16px" wrap="wrap">
-          <Button variant="outline" onClick={() => change(CATALOGUE[name].example)}>
-            Example
-          </Button>
-          <CopyLink draft={draft} />
-        </Flex>
+        <FormWordsContext value={words}>
+          <SchemaForm
+            schema={CALCULATORS[name].input}
+            value={draft}
+            path=""
+            label=""
+            problems={{ ...refused, ...problems }}
+            onChange={change}
+          />
+        </FormWordsContext>
+        <KeptDrafts name={name} draft={draft} onTake={change} />
+        <Share draft={draft} />
       </Box>
       <Box bg="sunk" px={{ base: '14px', lg: '22px' }} py="18px" order={{ base: 2, lg: 3 }} minW={0}>
-        <Result name={name} input={input} answer={answer} onCancel={cancel} />
+        <BackToCheck name={name} input={input} />
+        <Flex justify="flex-end" mb="-30px">
+          <Select
+            aria-label="Units shown"
+            w="auto"
+            value={system}
+            onChange={({ target }) => choose(target.value as System)}
+          >
+            <option value="metric">metric</option>
+            <option value="us">US customary</option>
+          </Select>
+        </Flex>
+        <Result name={name} input={input} answer={answer} system={system} onCancel={cancel}>
+          <WhatIf name={name} input={input} onMove={(path, typed) => change(moved(draft, path, typed))} />
+        </Result>
         {answer.state === 'done' && <UseInJob name={name} input={input} />}
       </Box>
     </>
   )
 }
 
-function CopyLink({ draft }: { draft: unknown }) {
-  const [copied, setCopied] = useState(false)
-  const copy = async () => {
-    const { origin, pathname } = window.location
-    await navigator.clipboard.writeText(`${origin}${pathname}?in=${toLink(draft)}`).then(
-      () => setCopied(true),
-      () => setCopied(false),
-    )
-  }
-  return (
-    <Button variant="outline" onClick={() => void copy()}>
-      {copied ? 'Link copied' : 'Copy a link with these figures'}
-    </Button>
-  )
+/** Figures that somebody stayed at are worth having again. */
+const STAYED_MS = 3000
+
+function useRemembered(name: CalculatorName, draft: Record<string, unknown>, done: boolean): void {
+  const remember = useRecent((recent) => recent.remember)
+  useEffect(() => {
+    if (!done || draft === CATALOGUE[name].example) return
+    const later = setTimeout(() => remember(name, draft), STAYED_MS)
+    return () => clearTimeout(later)
+  }, [name, draft, done, remember])
 }

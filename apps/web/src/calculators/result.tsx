@@ -1,10 +1,10 @@
 import { Box, Button, Stack, Text, chakra } from '@chakra-ui/react'
-import type { CalculatorName, Verdict, Said } from '@plumb-mark/core'
+import { inBothSystems, type CalculatorName, type Verdict, type Said, type System } from '@plumb-mark/core'
+import type { ReactNode } from 'react'
 import { Note, SmallPrint } from '../look/text.js'
 import { VerdictMark } from '../marks/verdict-mark.js'
 import { Picture } from './pictures/picture.js'
-import { wordsOf } from './schema-form.js'
-import { shown } from './shown.js'
+import { figureLabel, figureShown } from './words/figures.js'
 import type { Answer } from '../worker/use-rework.js'
 
 /** The verdict, its picture, the figures, the arithmetic; or what is wrong with the input. */
@@ -12,11 +12,17 @@ export function Result({
   name,
   input,
   answer,
+  system = 'metric',
+  children,
   onCancel,
 }: {
   name: CalculatorName
   input: unknown
   answer: Answer
+  /** Of its reader: figures of the other one are followed by what they are in theirs. */
+  system?: System
+  /** What stands below the picture. */
+  children?: ReactNode
   onCancel: () => void
 }) {
   if (answer.state === 'searching') return <Searching part={answer.part} onCancel={onCancel} />
@@ -41,7 +47,8 @@ export function Result({
     <Stack gap="14px">
       {verdict && <VerdictMark verdict={verdict} large />}
       <Picture name={name} input={input as never} result={answer.result as never} />
-      <Figures figures={figures} />
+      {children}
+      <Figures name={name} figures={figures} />
       <Box>
         <SmallPrint>Working</SmallPrint>
         <chakra.ul
@@ -53,12 +60,12 @@ export function Result({
           aria-label="Working"
         >
           {working.map((line, i) => (
-            <li key={i}>{String(line)}</li>
+            <li key={i}>{inBothSystems(line, system)}</li>
           ))}
         </chakra.ul>
       </Box>
       {notes.map((note) => (
-        <Note key={String(note)}>{String(note)}</Note>
+        <Note key={String(note)}>{inBothSystems(note, system)}</Note>
       ))}
     </Stack>
   )
@@ -80,26 +87,20 @@ const isFigure = (value: unknown): value is number | string | boolean =>
   typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean'
 
 /** The plain figures of a result; lists stand in the picture and the working. */
-function Figures({ figures }: { figures: Record<string, unknown> }) {
+function Figures({ name: calculator, figures }: { name: CalculatorName; figures: Record<string, unknown> }) {
   const plain = Object.entries(figures).filter((pair): pair is [string, number | string | boolean] =>
     isFigure(pair[1]),
   )
   if (plain.length === 0) return null
   return (
-    <chakra.dl display="grid" gridTemplateColumns="repeat(auto-fill, minmax(120px, 1fr))" gap="8px 18px">
+    <chakra.dl display="grid" gridTemplateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="8px 18px">
       {plain.map(([name, value]) => (
         <div key={name}>
           <chakra.dt fontSize="13px" color="faint">
-            {wordsOf(name)}
+            {figureLabel(calculator, name)}
           </chakra.dt>
           <chakra.dd fontFamily="mono" fontSize="19px">
-            {typeof value === 'number'
-              ? shown(value)
-              : typeof value === 'boolean'
-                ? value
-                  ? 'yes'
-                  : 'no'
-                : value}
+            {figureShown(calculator, name, value)}
           </chakra.dd>
         </div>
       ))}

@@ -9,6 +9,7 @@ import { CATALOGUE } from './catalogue.js'
 import { Result } from './result.js'
 import { SchemaForm } from './schema-form.js'
 import { UseInJob } from './use-in-job.js'
+import { FormWordsContext, wordsOfCalculator } from './words/context.js'
 
 const user = userEvent.setup()
 let draft: unknown
@@ -26,16 +27,18 @@ function Form({
   const [value, setValue] = useState<Record<string, unknown>>(begin as never)
   const change = (next: unknown) => (setValue(next as never), onDraft(next))
   return (
-    <SchemaForm
-      schema={CALCULATORS[name].input}
-      value={value}
-      path=""
-      label=""
-      problems={
-        readDraft(CALCULATORS[name].input, value, { decimal: useDecimal.getState().decimal }).problems
-      }
-      onChange={change}
-    />
+    <FormWordsContext value={wordsOfCalculator(name)}>
+      <SchemaForm
+        schema={CALCULATORS[name].input}
+        value={value}
+        path=""
+        label=""
+        problems={
+          readDraft(CALCULATORS[name].input, value, { decimal: useDecimal.getState().decimal }).problems
+        }
+        onChange={change}
+      />
+    </FormWordsContext>
   )
 }
 function fill(name: CalculatorName, begin: object = CATALOGUE[name].example) {
@@ -47,32 +50,32 @@ beforeEach(() => useDecimal.setState({ decimal: 'point' }))
 describe('a form made from what a calculator reads', () => {
   it('takes any unit of a figure, and says in place what does not read', async () => {
     fill('fixings')
-    await user.clear(screen.getByLabelText('mass, kg'))
-    await user.type(screen.getByLabelText('mass, kg'), '70 lb')
+    await user.clear(screen.getByLabelText('Mass, kg'))
+    await user.type(screen.getByLabelText('Mass, kg'), '70 lb')
     expect(readDraft(CALCULATORS.fixings.input, draft).input).toMatchObject({
       mass: expect.closeTo(31.75, 2),
     })
-    await user.type(screen.getByLabelText('mass, kg'), ' apples')
+    await user.type(screen.getByLabelText('Mass, kg'), ' apples')
     expect(screen.getByRole('alert').textContent).not.toBe('')
   })
   it('changes its fields with the school that is chosen', async () => {
     fill('conductor')
-    expect(screen.queryByLabelText(/^insulation temp/)).toBeNull()
-    await user.selectOptions(screen.getByLabelText('school'), 'nec')
-    expect(screen.getByLabelText(/^insulation temp/)).toBeInTheDocument()
+    expect(screen.queryByLabelText(/^Insulation rated/)).toBeNull()
+    await user.selectOptions(screen.getByLabelText('Rules'), 'nec')
+    expect(screen.getByLabelText(/^Insulation rated/)).toBeInTheDocument()
   })
   it('grows a list from its last row, and takes rows out', async () => {
     fill('power-balance')
     const before = (draft as { samples: object[] }).samples
     await user.click(screen.getAllByRole('button', { name: 'Add' })[0]!)
     expect((draft as { samples: object[] }).samples).toEqual([...before, before.at(-1)])
-    await user.click(screen.getByRole('button', { name: 'Remove samples 1' }))
+    await user.click(screen.getByRole('button', { name: 'Remove Moments 1' }))
     expect((draft as { samples: object[] }).samples).toHaveLength(before.length)
   })
   it.each([
     [
       'point',
-      '0, 100\n1; 200\n2\t300',
+      '0\t100\n1\t200\n2\t300',
       [
         { t: '0', power: '100' },
         { t: '1', power: '200' },
@@ -81,23 +84,23 @@ describe('a form made from what a calculator reads', () => {
     ],
     [
       'comma',
-      '0,5; 100\n1\t200,25',
+      '0,5;100\n1;200,25',
       [
         { t: '0,5', power: '100' },
         { t: '1', power: '200,25' },
       ],
     ],
-  ] as const)('takes pasted rows, with a decimal %s', async (decimal, text, rows) => {
-    useDecimal.setState({ decimal })
-    fill('limit-response')
-    const fields = screen.queryByRole('button', { name: 'Paste rows' })
-    if (fields) await user.click(fields)
-    const area = screen.getByLabelText(/^samples: one line each/)
-    await user.clear(area)
-    await user.click(area)
-    await user.paste(text)
-    expect((draft as { samples: object[] }).samples).toEqual(rows)
-  })
+  ] as const)(
+    'takes a block that is pasted into its table, with a decimal %s',
+    async (decimal, text, rows) => {
+      useDecimal.setState({ decimal })
+      fill('limit-response')
+      expect(screen.queryByLabelText(/^Trace: one line each/)).toBeNull()
+      await user.click(screen.getAllByRole('textbox', { name: /^Time, row 1/ })[0]!)
+      await user.paste(text)
+      expect((draft as { samples: object[] }).samples.slice(0, rows.length)).toMatchObject(rows)
+    },
+  )
   it('names the rows of a dictionary, none twice', async () => {
     fill('settings', { expected: {}, recorded: {} })
     const name = screen.getAllByLabelText('Name of a new row')[1]!
@@ -122,7 +125,7 @@ describe('a result', () => {
   it('shows verdict, figures, arithmetic and cautions', () => {
     show('insulation', { systemVoltage: 400, testVoltage: 250, measured: { value: 900 } })
     expect(screen.getByText('not proven')).toBeInTheDocument()
-    expect(screen.getByText('required test voltage').nextSibling!.textContent).toBe('500')
+    expect(screen.getByText('Test voltage asked for').nextSibling!.textContent).toBe('500 V')
     expect(screen.getByLabelText('Working').children.length).toBeGreaterThan(0)
   })
   it('that cannot be worked out says what is wrong', () => {

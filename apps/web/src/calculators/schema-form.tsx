@@ -5,19 +5,24 @@ import { variantOf, type JsonSchema } from '@plumb-mark/core'
 import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 import { Field } from '../marks/field.js'
 import { useDecimal } from '../store/decimal.js'
+import { TableFields, columnsOf } from './table-fields.js'
+import { useFormWords } from './words/context.js'
+import type { FieldWords } from './words/fields.js'
 
 interface Props {
   schema: JsonSchema
   value: unknown
   path: string
   label: string
+  /** What stands beside the label: what it is about, what is usual. */
+  about?: FieldWords
   problems: Readonly<Record<string, string>>
   onChange: (value: unknown) => void
 }
 
 /** A form made from the shape that the calculator itself reads: every figure takes any unit of its kind. */
-export function SchemaForm({ schema, value, path, label, problems, onChange }: Props) {
-  const props = { schema, value, path, label, problems, onChange }
+export function SchemaForm(props: Props) {
+  const { schema } = props
   if (schema.oneOf && schema.oneOf.every(({ type }) => type === 'object')) return <VariantFields {...props} />
   if (schema.type === 'array') return <ListFields {...props} />
   if (schema.type === 'object' && schema.additionalProperties) return <DictionaryFields {...props} />
@@ -25,21 +30,6 @@ export function SchemaForm({ schema, value, path, label, problems, onChange }: P
   return <OneField {...props} />
 }
 
-const WORDS: Record<string, string> = {
-  voc: 'Voc',
-  x: 'x',
-  y: 'y',
-  w: 'width',
-  h: 'height',
-  p: 'active',
-  q: 'reactive',
-  t: 'time',
-  k: 'k',
-  id: 'name',
-  of: 'of',
-}
-/** "cellTemperature" → "cell temperature". */
-export const wordsOf = (name: string) => WORDS[name] ?? name.replace(/([A-Z])/g, ' $1').toLowerCase()
 const join = (path: string, name: string) => (path ? `${path}.${name}` : name)
 const isPlain = ({ type, oneOf }: JsonSchema) =>
   type !== 'object' && type !== 'array' && !(oneOf && oneOf.every((one) => one.type === 'object'))
@@ -48,7 +38,8 @@ const isPlain = ({ type, oneOf }: JsonSchema) =>
 const LONG = /(^|\.)(remedy|question|statement|source)$/
 const WIDE = /(^|\.)title$/
 
-function OneField({ schema, value, path, label, problems, onChange }: Props) {
+function OneField({ schema, value, path, label, about, problems, onChange }: Props) {
+  const words = useFormWords()
   const problem = problems[path]
   if (schema.type === 'boolean') {
     return (
@@ -71,7 +62,8 @@ function OneField({ schema, value, path, label, problems, onChange }: Props) {
         label={label}
         problem={problem}
         value={String(value ?? schema.default ?? '')}
-        options={[['', '–'], ...optionsOf(schema.enum.map(String), String)]}
+        hint={hintOf(schema, about)}
+        options={[['', '–'], ...optionsOf(schema.enum.map(String), words.option)]}
         onChange={onChange}
       />
     )
@@ -94,12 +86,9 @@ function OneField({ schema, value, path, label, problems, onChange }: Props) {
     )
   }
   const unit = schema['x-unit']
-  const hint =
-    schema.default === undefined
-      ? undefined
-      : `${String(schema.default)}${unit ? ` ${unit}` : ''} when left empty`
+  const hint = hintOf(schema, about)
   const field = (
-    <Field label={unit ? `${label}, ${unit}` : label} problem={problem} hint={hint ?? schema.description}>
+    <Field label={unit ? `${label}, ${unit}` : label} problem={problem} hint={hint}>
       {(ids) => (
         <Input
           {...ids}
@@ -114,6 +103,19 @@ function OneField({ schema, value, path, label, problems, onChange }: Props) {
   return WIDE.test(path) ? <chakra.div gridColumn="1 / -1">{field}</chakra.div> : field
 }
 
+/** What a field is about, what is usual, and what counts where it is left empty. */
+function hintOf(schema: JsonSchema, about: FieldWords | undefined): string | undefined {
+  const unit = schema['x-unit']
+  const parts = [
+    about ? about.help : schema.description,
+    about?.usual && `usually ${about.usual}`,
+    schema.default !== undefined &&
+      typeof schema.default !== 'object' &&
+      `${String(schema.default)}${unit ? ` ${unit}` : ''} when left empty`,
+  ]
+  return parts.filter(Boolean).join('; ') || undefined
+}
+
 const Fields = chakra('div', {
   base: {
     display: 'grid',
@@ -124,6 +126,7 @@ const Fields = chakra('div', {
 })
 
 function ObjectFields({ schema, value, path, problems, onChange }: Props) {
+  const words = useFormWords()
   const given = (value ?? {}) as Record<string, unknown>
   const names = Object.keys(schema.properties ?? {}).filter(
     (name) => schema.properties![name]!.enum?.length !== 1,
@@ -134,7 +137,8 @@ function ObjectFields({ schema, value, path, problems, onChange }: Props) {
       schema={schema.properties![name]!}
       value={given[name]}
       path={join(path, name)}
-      label={wordsOf(name)}
+      label={words.field(join(path, name), name).label}
+      about={words.field(join(path, name), name)}
       problems={problems}
       onChange={(next) => onChange({ ...given, [name]: next })}
     />
@@ -147,7 +151,7 @@ function ObjectFields({ schema, value, path, problems, onChange }: Props) {
         .map((name) => (
           <chakra.fieldset key={name} mt="12px" pl="12px" borderLeft="2px solid" borderColor="hair">
             <chakra.legend fontWeight={600} fontSize="14px" mb="4px">
-              {wordsOf(name)}
+              {words.field(join(path, name), name).label}
             </chakra.legend>
             {part(name)}
           </chakra.fieldset>
@@ -157,6 +161,7 @@ function ObjectFields({ schema, value, path, problems, onChange }: Props) {
 }
 
 function VariantFields({ schema, value, path, label, problems, onChange }: Props) {
+  const words = useFormWords()
   const variants = schema.oneOf!
   const at = variantOf(variants, value)
   const names = variants.map(({ properties }, i) =>
@@ -175,9 +180,9 @@ function VariantFields({ schema, value, path, label, problems, onChange }: Props
     <Box>
       <Box maxW="220px" mb="8px">
         <ChoiceField
-          label={tag ? wordsOf(tag) : label}
+          label={tag ? words.field(join(path, tag), tag).label : label}
           value={names[at] ?? ''}
-          options={optionsOf(names, (name) => name)}
+          options={optionsOf(names, words.option)}
           onChange={choose}
         />
       </Box>
@@ -204,7 +209,20 @@ function ListFields(props: Props) {
   const figures = columns.length > 0 && columns.every((name) => item.properties![name]!.type === 'number')
   const [pasting, setPasting] = useState(figures && rows.length > PASTE_FROM)
   const replace = (i: number, next: unknown) => onChange(rows.map((row, j) => (j === i ? next : row)))
+  const table = columnsOf(item)
   if (pasting) return <PastedRows {...props} columns={columns} onFields={() => setPasting(false)} />
+  if (table)
+    return (
+      <TableFields
+        item={item}
+        columns={table}
+        rows={rows as Record<string, unknown>[]}
+        path={path}
+        label={label}
+        problems={problems}
+        onChange={onChange}
+      />
+    )
   return (
     <Box>
       {problems[path] && (
@@ -226,7 +244,7 @@ function ListFields(props: Props) {
               schema={item}
               value={row}
               path={`${path}[${i}]`}
-              label={isPlain(item) ? `${label} ${i + 1}` : wordsOf(label)}
+              label={isPlain(item) ? `${label} ${i + 1}` : label}
               problems={problems}
               onChange={(next) => replace(i, next)}
             />
@@ -250,11 +268,6 @@ function ListFields(props: Props) {
         >
           <Plus size={16} /> Add
         </Button>
-        {figures && (
-          <Button variant="plain" onClick={() => setPasting(true)}>
-            Paste rows
-          </Button>
-        )}
       </HStack>
     </Box>
   )
@@ -267,10 +280,12 @@ const BETWEEN = { point: { read: /[,;\t]/, write: ', ' }, comma: { read: /[;\t]/
 function PastedRows({
   value,
   columns,
+  path,
   label,
   onChange,
   onFields,
 }: Props & { columns: string[]; onFields: () => void }) {
+  const words = useFormWords()
   const rows = (Array.isArray(value) ? value : []) as Record<string, unknown>[]
   const { read: between, write } = BETWEEN[useDecimal((state) => state.decimal)]
   const [text, setText] = useState(() =>
@@ -289,7 +304,9 @@ function PastedRows({
   }
   return (
     <Box>
-      <Field label={`${label}: one line each, ${columns.map(wordsOf).join(', ')}`}>
+      <Field
+        label={`${label}: one line each, ${columns.map((name) => words.field(`${path}[0].${name}`, name).label).join(', ')}`}
+      >
         {(ids) => (
           <Textarea
             {...ids}

@@ -68,7 +68,7 @@ export function Frame({
             overflowX="auto"
             aria-label={tabs.length > 0 ? 'Views of this job' : 'Views'}
           >
-            {tabs.length === 0 && (
+            {person && tabs.length === 0 && (
               <>
                 <Tab to="/jobs">Jobs</Tab>
                 <Tab to="/defects">Defects</Tab>
@@ -96,7 +96,7 @@ export function Frame({
               {person?.name}, {person?.role}
             </SmallPrint>
             <SettingsMenu />
-            <SignOut />
+            {person ? <SignOut /> : <Tab to="/jobs">Sign in</Tab>}
           </HStack>
         </Flex>
       </chakra.header>

@@ -7,6 +7,7 @@ import { AuditList } from './audit-list.js'
 import { Backups } from './backups.js'
 import { Networks } from './networks.js'
 import { Reports } from './report-look.js'
+import { OpenCalculators } from './open-calculators.js'
 import { People } from './people.js'
 
 const PARTS: Record<string, { title: string; View: ComponentType }> = {
@@ -15,6 +16,7 @@ const PARTS: Record<string, { title: string; View: ComponentType }> = {
   audit: { title: 'Audit', View: AuditList },
   networks: { title: 'Networks', View: Networks },
   reports: { title: 'Reports', View: Reports },
+  calculators: { title: 'Calculators', View: OpenCalculators },
 }
 
 const Part = chakra(NavLink, {

@@ -17,6 +17,7 @@ export const AUDIT_ACTIONS = [
   'archived',
   'networks changed',
   'reports changed',
+  'calculators changed',
   'backed up',
 ] as const
 export type AuditAction = (typeof AUDIT_ACTIONS)[number]

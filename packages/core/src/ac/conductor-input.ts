@@ -89,6 +89,17 @@ export type ConductorCheckId =
   | 'corrected'
   | 'drop'
   | 'terminal'
+/** What a conductor can fail at, in words. */
+export const CONDUCTOR_CHECK_WORDS = {
+  'device-carries-design': 'the protective device is smaller than the design current',
+  'cable-carries-device': 'the cable carries less than its protective device lets through',
+  'cable-carries-design': 'the cable carries less than the design current',
+  termination: 'the terminal at its end is too cool for this current',
+  corrected: 'corrected for ambient and grouping it carries too little',
+  drop: 'the voltage drop is too large',
+  terminal: 'the terminal does not take this size',
+} satisfies Record<ConductorCheckId, string>
+
 export interface ConductorCheck {
   id: ConductorCheckId
   verdict: JudgedVerdict

@@ -4,6 +4,7 @@ import { say, type Said, joined } from '../quantity/words.js'
 import type { Read } from '../shape/shape.js'
 import { worst, type JudgedVerdict } from '../verdict/verdict.js'
 import {
+  CONDUCTOR_CHECK_WORDS,
   conductorInput,
   type ConductorInput,
   type ConductorResult,
@@ -40,7 +41,7 @@ export function conductor(input: ConductorInput): ConductorResult {
     notes: [
       ...load.notes,
       ...(failed.length > 0
-        ? [`fails at ${listed(failed.map(({ id }) => id))}`, ...remedies(given, load)]
+        ? [...failed.map(({ id }) => CONDUCTOR_CHECK_WORDS[id]), ...remedies(given, load)]
         : []),
       'the tables are representative; the local code and a licensed person decide',
     ],

@@ -7,7 +7,12 @@ import type { JudgedVerdict } from '../verdict/verdict.js'
 import { total, type FedBy } from './network-graph.js'
 import { CONTINUOUS, type ConductorLoad } from './network.js'
 import { conductor } from './conductor.js'
-import type { ConductorCheck, ConductorResult } from './conductor-input.js'
+import {
+  CONDUCTOR_CHECK_WORDS,
+  type ConductorCheck,
+  type ConductorInput,
+  type ConductorResult,
+} from './conductor-input.js'
 import { IEC_SIZES, NEC_SIZES } from './conductor-tables.js'
 
 export interface Rules {
@@ -83,7 +88,7 @@ export function judgeNetworkConductor(load: ConductorLoad, rules: Rules): CableJ
     ],
     short: [
       ...(bare ? [`no protective device between it and ${bare.label}`] : []),
-      ...(failed.length > 0 ? [`fails at ${listed(failed.map(({ id }) => id.replace(/-/g, ' ')))}`] : []),
+      ...failed.map(({ id }) => CONDUCTOR_CHECK_WORDS[id]),
       ...(missing.length > 0 ? [`${listed(missing)} is not entered`] : []),
     ],
     wanting:
@@ -134,7 +139,16 @@ const areaOf = (size: Size): number => (typeof size === 'number' ? size : awgToM
 const passesLarger = (larger: Size | undefined, load: ConductorLoad, rules: Rules): boolean =>
   larger === undefined || judgeAt(larger, load, rules).verdict === 'conforms'
 
-function judgeAt(size: Size, load: ConductorLoad, { school, maxDropPercent }: Rules): ConductorResult {
+const judgeAt = (size: Size, load: ConductorLoad, rules: Rules): ConductorResult =>
+  conductor(inputAt(size, load, rules))
+
+/** A cable of the one-line model as its calculator takes it; undefined where its size is in no table of the school. */
+export function conductorInputOf(load: ConductorLoad, rules: Rules): ConductorInput | undefined {
+  const { taken } = sizesAround(load.conductor.size, rules.school)
+  return taken && load.sources.length > 0 ? inputAt(taken, load, rules) : undefined
+}
+
+function inputAt(size: Size, load: ConductorLoad, { school, maxDropPercent }: Rules): ConductorInput {
   const { conductor: cable, sources, downstreamDevice, pvSource } = load
   const protectiveDevice = school === 'nec' ? limitWhileLasting(load) : load.protectiveDevice
   const common = {
@@ -147,30 +161,32 @@ function judgeAt(size: Size, load: ConductorLoad, { school, maxDropPercent }: Ru
     ...(maxDropPercent !== undefined && { maxDropPercent }),
   }
   if (school === 'iec')
-    return conductor({
+    return {
       school,
       ...common,
-      sources,
+      sources: sources.map(plainly),
       size: size as (typeof IEC_SIZES)[number],
       material: 'copper',
       insulation: cable.insulation,
       method: cable.method,
       ambient: cable.ambient,
       groupedCircuits: cable.grouped,
-    })
+    }
   const continuous = sources.every(({ rated }) => !rated)
-  return conductor({
+  return {
     school,
     ...common,
-    sources: continuous ? sources : sources.map(lasting),
+    sources: (continuous ? sources : sources.map(lasting)).map(plainly),
     size: size as (typeof NEC_SIZES)[number],
     insulationTemp: cable.insulation === 'xlpe' ? 90 : 75,
     terminationTemp: 75,
     ambient: cable.ambient,
     currentCarrying: cable.grouped * (cable.phases === 3 ? 3 : 2),
     continuous,
-  })
+  }
 }
+
+const plainly = ({ name, amps: each }: FedBy) => ({ name, amps: each })
 
 /** What a machine drives lasts for hours and counts at 125 %; what a device lets through is a rating, which is not raised. */
 const lasting = ({ name, amps: each, rated }: FedBy): FedBy =>

@@ -1,4 +1,4 @@
-import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../../look/text.js'
@@ -11,6 +11,7 @@ import { History } from './history.js'
 import { ObservationField } from './observation-field.js'
 import { RaiseDefect } from './raise-defect.js'
 import { ReadingField } from './reading-field.js'
+import { ToCalculator } from './to-calculator.js'
 import { RecordField } from './record/record-field.js'
 
 const DERIVED_WORDS = {
@@ -70,9 +71,12 @@ export function OpenCheck({
           </Text>
         )}
         <Why outcome={outcome} />
-        <SmallPrint>
-          {sheetName(check.sheet)}, clause {check.requirement.clause}
-        </SmallPrint>
+        <HStack justify="space-between" gap="10px" wrap="wrap">
+          <SmallPrint>
+            {sheetName(check.sheet)}, clause {check.requirement.clause}
+          </SmallPrint>
+          <ToCalculator judged={judged} />
+        </HStack>
         <History judged={judged} writable={writable} />
       </Stack>
     </>

@@ -1,4 +1,4 @@
-import { Text } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { amps, listed, type ConductorLoad, type NetworkConductor } from '@plumb-mark/core'
@@ -6,6 +6,7 @@ import { ChoiceField, named } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
 import { CountField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
+import { ToCalculator } from '../../checks/to-calculator.js'
 import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
 
@@ -21,7 +22,11 @@ export function ConductorPanel({
   writable: boolean
   onDone: () => void
 }) {
-  const { state } = useInspection((open) => open.inspection)!
+  const { state, checks } = useInspection((open) => open.inspection)!
+  const sized = checks.find(
+    ({ check }) =>
+      check.requirement.kind === 'conductor-size' && check.subject.conductor?.id === conductor?.id,
+  )
   const make = useMake()
   const { parts } = state.asBuilt.network
   const us = state.header?.units === 'us'
@@ -59,6 +64,11 @@ export function ConductorPanel({
             ? 'Nothing that is entered feeds it.'
             : `Fed by ${listed(load.sources.map(({ name, amps: each }) => `${name} ${amps(each)}`))}; carries ${amps(load.carries)}${load.limit === undefined ? '' : `, limited to ${amps(load.limit)}`}${passesWords(load)}.`}
         </Text>
+      )}
+      {sized && (
+        <Box gridColumn="1 / -1">
+          <ToCalculator judged={sized} />
+        </Box>
       )}
       <ChoiceField
         label="From"

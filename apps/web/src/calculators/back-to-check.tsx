@@ -1,0 +1,52 @@
+import { Button, Flex } from '@chakra-ui/react'
+import { useState } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
+import { v7 as uuid } from 'uuid'
+import type { Appended } from '@plumb-mark/contract'
+import type { CalculatorName } from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { post } from '../http/api.js'
+import { checkAddress } from '../inspection/check-in-address.js'
+import { Problem } from '../marks/problem.js'
+import { CATALOGUE } from './catalogue.js'
+
+/** A calculator that was opened from a check: back to it, with the answer noted in its job where it is wanted. */
+export function BackToCheck({ name, input }: { name: CalculatorName; input: unknown }) {
+  const [fields] = useSearchParams()
+  const go = useNavigate()
+  const role = useSession(({ person }) => person?.role)
+  const [problem, setProblem] = useState('')
+  const [jobId, stage, checkId] = [fields.get('job'), fields.get('stage'), fields.get('check')]
+  if (!jobId || !stage || !checkId) return null
+  const back = () => void go(checkAddress(jobId, stage, checkId))
+  const note = async () => {
+    try {
+      await post<Appended>(`/api/jobs/${jobId}/entries`, {
+        entries: [
+          {
+            id: uuid(),
+            kind: 'calculation-kept',
+            at: new Date().toISOString(),
+            body: { calculator: name, title: CATALOGUE[name].title, input, note: `for the check ${checkId}` },
+          },
+        ],
+      })
+      back()
+    } catch (fault) {
+      setProblem((fault as Error).message)
+    }
+  }
+  return (
+    <>
+      <Flex gap="8px" wrap="wrap" mb="12px">
+        <Button onClick={back}>Back to the check</Button>
+        {(role === 'inspector' || role === 'office') && (
+          <Button variant="outline" onClick={() => void note()}>
+            Note the answer, and back
+          </Button>
+        )}
+      </Flex>
+      <Problem>{problem && `Not noted: ${problem}`}</Problem>
+    </>
+  )
+}

@@ -1,0 +1,84 @@
+import { Box, Button, Flex } from '@chakra-ui/react'
+import { X } from 'lucide-react'
+import { useState } from 'react'
+import type { CalculatorName } from '@plumb-mark/core'
+import { SmallPrint } from '../look/text.js'
+import { TextField } from '../marks/text-field.js'
+import { whenHere } from '../store/site-time.js'
+import { CATALOGUE } from './catalogue.js'
+import { useRecent } from './recent.js'
+
+type Draft = Record<string, unknown>
+
+/** Presets under a name, the last few, and the example, to begin with again. */
+export function KeptDrafts({
+  name,
+  draft,
+  onTake,
+}: {
+  name: CalculatorName
+  draft: Draft
+  onTake: (draft: Draft) => void
+}) {
+  const { presets, recent, save, remove } = useRecent()
+  const [naming, setNaming] = useState<string>()
+  const own = presets[name] ?? []
+  const lately = recent[name] ?? []
+  const keep = () => {
+    if (!naming?.trim()) return
+    save(name, naming.trim(), draft)
+    setNaming(undefined)
+  }
+  return (
+    <Box mt="16px">
+      <Flex gap="6px" wrap="wrap" align="center">
+        <Button variant="outline" onClick={() => onTake(CATALOGUE[name].example)}>
+          Example
+        </Button>
+        {own.map((preset) => (
+          <Flex key={preset.name}>
+            <Button variant="outline" onClick={() => onTake(preset.draft)}>
+              {preset.name}
+            </Button>
+            <Button
+              variant="plain"
+              px="0"
+              minW="44px"
+              aria-label={`Remove ${preset.name}`}
+              onClick={() => remove(name, preset.name)}
+            >
+              <X size={16} />
+            </Button>
+          </Flex>
+        ))}
+        {naming === undefined ? (
+          <Button variant="plain" onClick={() => setNaming('')}>
+            Save as a preset
+          </Button>
+        ) : (
+          <Flex
+            as="form"
+            gap="6px"
+            align="end"
+            onSubmit={(event: React.FormEvent) => (event.preventDefault(), keep())}
+          >
+            <TextField label="Name of the preset" value={naming} onChange={setNaming} autoFocus />
+            <Button type="submit" disabled={naming.trim() === ''}>
+              Save
+            </Button>
+          </Flex>
+        )}
+      </Flex>
+      {lately.length > 0 && (
+        <Flex gap="2px 6px" wrap="wrap" align="center" mt="6px">
+          <SmallPrint>Lately</SmallPrint>
+          {lately.map((one) => (
+            <Button key={one.name} variant="plain" onClick={() => onTake(one.draft)}>
+              {whenHere(one.name)}
+            </Button>
+          ))}
+        </Flex>
+      )}
+    </Box>
+  )
+}

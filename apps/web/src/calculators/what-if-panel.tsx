@@ -1,0 +1,79 @@
+import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import type { CalculatorName } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
+import { leversOf, nearest, valueAt, wouldJustDo, type Lever } from './what-if.js'
+
+/** Figures to be moved, with the verdict following, and what would just do. */
+export function WhatIf({
+  name,
+  input,
+  onMove,
+}: {
+  name: CalculatorName
+  input: unknown
+  /** The figure as it would be typed. */
+  onMove: (path: Lever['path'], typed: string) => void
+}) {
+  const levers = leversOf(name, input).filter((lever) => valueAt(input, lever.path) !== undefined)
+  if (levers.length === 0) return null
+  return (
+    <Box as="section" aria-label="What if" borderTop="1px solid" borderColor="hair" pt="10px">
+      <Text fontWeight={600}>What if</Text>
+      {levers.map((lever) => (
+        <Slider key={lever.path.join('.')} lever={lever} name={name} input={input} onMove={onMove} />
+      ))}
+    </Box>
+  )
+}
+
+function Slider({
+  lever,
+  name,
+  input,
+  onMove,
+}: {
+  lever: Lever
+  name: CalculatorName
+  input: unknown
+  onMove: (path: Lever['path'], typed: string) => void
+}) {
+  const now = valueAt(input, lever.path)
+  const at = lever.values.findIndex((value) => value === nearest(lever, now))
+  const typed = (value: number | string) =>
+    lever.unit && lever.unit !== 'AWG' ? `${value} ${lever.unit}` : String(value)
+  const move = (value: number | string) =>
+    onMove(lever.path, lever.path.at(-1) === 'size' ? String(value) : typed(value))
+  const does = wouldJustDo(name, input, lever)
+  const said = typeof now === 'number' ? `${Number(now.toFixed(1))}` : String(now)
+  return (
+    <Box mt="8px">
+      <Flex justify="space-between" gap="10px">
+        <Text fontSize="14px">{lever.label}</Text>
+        <Text fontFamily="mono" fontSize="15px">
+          {said} {lever.unit}
+        </Text>
+      </Flex>
+      <chakra.input
+        type="range"
+        w="100%"
+        h="44px"
+        min={0}
+        max={lever.values.length - 1}
+        value={at}
+        aria-label={lever.label}
+        aria-valuetext={`${said} ${lever.unit}`}
+        accentColor="var(--chakra-colors-accent)"
+        onChange={({ target }) => move(lever.values[Number(target.value)]!)}
+      />
+      {does === undefined ? (
+        <Note>Nothing along this scale would do.</Note>
+      ) : (
+        does !== nearest(lever, now) && (
+          <Button variant="plain" px="0" onClick={() => move(does)}>
+            {typed(does)} would just do
+          </Button>
+        )
+      )}
+    </Box>
+  )
+}

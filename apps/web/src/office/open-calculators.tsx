@@ -1,0 +1,43 @@
+import { Stack } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { CalculatorsDto } from '@plumb-mark/contract'
+import { put } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
+import { Note } from '../look/text.js'
+import { Problem } from '../marks/problem.js'
+import { Tick } from '../marks/tick.js'
+
+const ADDRESS = '/api/office/calculators'
+
+/** Whether the calculators answer whoever has a link to this server. */
+export function OpenCalculators() {
+  const { value, problem, reload } = useFetched<CalculatorsDto>(ADDRESS)
+  const [chosen, setChosen] = useState<boolean>()
+  const [refused, setRefused] = useState('')
+  const change = async (open: boolean) => {
+    setChosen(open)
+    try {
+      await put(ADDRESS, { open })
+      setRefused('')
+      await reload()
+    } catch (fault) {
+      setChosen(undefined)
+      setRefused((fault as Error).message)
+    }
+  }
+  return (
+    <Stack gap="6px" mt="12px" maxW="620px">
+      <Problem>{problem || refused}</Problem>
+      <Tick
+        label="The calculators may be used without signing in"
+        checked={chosen ?? value?.open ?? false}
+        disabled={!value}
+        onChange={(open) => void change(open)}
+      />
+      <Note>
+        Links and QR codes with figures then work for an installer or a customer on the same server. No job,
+        sheet or person can be seen there.
+      </Note>
+    </Stack>
+  )
+}
