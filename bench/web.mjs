@@ -24,6 +24,8 @@ export async function run() {
   })
   try {
     const page = await signedIn(browser)
+    await page.evaluate(() => localStorage.setItem('plumb-mark-list-order', 'place'))
+    await page.reload()
     await page.getByRole('heading', { name: /Fallowmere/ }).click()
     const stages = page.getByRole('navigation', { name: 'Stages of the walk' })
     await stages.getByText('Place and mount').click()

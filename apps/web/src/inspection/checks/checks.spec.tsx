@@ -224,6 +224,8 @@ describe('one question at many places', () => {
     show([{ ...SEEN_EACH, photo: true }], [STRING, STRING_B])
     await openCheck('Dry · 2 places')
     expect(screen.queryByRole('button', { name: /Yes, all/ })).toBeNull()
+    await user.keyboard('a')
+    expect(appended()).toEqual([])
   })
 })
 
@@ -290,4 +292,13 @@ describe('the list of a stage', () => {
     expect(screen.queryByLabelText(/^Reading/)).toBeNull()
     expect(screen.getByText(/Nobody U, revision 1, clause/)).toBeInTheDocument()
   })
+})
+
+it('the key that answers is not typed into what opens next', async () => {
+  show([ASKED, { ...MAINS, id: 'later' }])
+  await openCheck('Tight')
+  await user.keyboard('y')
+  expect(useFocus.getState().checkId).toBe('u/later/unit')
+  expect(field()).toHaveFocus()
+  expect(field()).toHaveValue('')
 })

@@ -23,8 +23,10 @@ export function ObservationField({ judged: { check }, onDone }: { judged: Judged
   }
   const byKey = (event: React.KeyboardEvent) => {
     if (event.target instanceof HTMLInputElement) return
-    if (event.key === 'y') answer(true)
-    if (event.key === 'n') answer(false)
+    if (event.key !== 'y' && event.key !== 'n') return
+    // What comes next has the focus at once: the key that answered is not typed into it.
+    event.preventDefault()
+    answer(event.key === 'y')
   }
   return (
     <Stack ref={question} tabIndex={-1} gap="10px" onKeyDown={byKey} _focusVisible={{ outline: 'none' }}>

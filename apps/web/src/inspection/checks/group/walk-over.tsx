@@ -29,8 +29,11 @@ export function WalkOver({ group, onDone }: { group: CheckGroup; onDone: () => v
   })
   const byKey = (event: React.KeyboardEvent) => {
     if (event.target instanceof HTMLInputElement) return
-    if (event.key === 'a') answer()
-    if (event.key === 'x') chooseFrom(group.checks.map(({ check }) => check.id))
+    if (event.key !== 'a' && event.key !== 'x') return
+    // What comes next has the focus at once: the key that answered is not typed into it.
+    event.preventDefault()
+    if (event.key === 'a' && !requirement.photo) answer()
+    else if (event.key === 'x' && !requirement.photo) chooseFrom(group.checks.map(({ check }) => check.id))
   }
   return (
     <Stack ref={place} tabIndex={-1} gap="10px" onKeyDown={byKey} _focusVisible={{ outline: 'none' }}>
