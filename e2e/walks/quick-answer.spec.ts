@@ -13,12 +13,12 @@ test('a quick answer on site: any units, the ranked causes, a link that carries 
   await expect(page.getByRole('list', { name: 'Explanations, most probable first' })).toContainText(
     'one module is missing',
   )
-  await page.getByLabel('Voc, V').nth(1).fill('0.4465 kV')
+  await page.getByLabel('Measured Voc of the string, V').fill('0.4465 kV')
   await expect(page.getByText('conforms', { exact: true })).toBeVisible()
   const again = await page.context().newPage()
   await again.goto(page.url())
   await expect(again.getByLabel('Voc, V').nth(1)).toHaveValue('0.4465 kV')
-  await page.getByLabel('Voc, V').nth(1).fill('446 A')
+  await page.getByLabel('Measured Voc of the string, V').fill('446 A')
   await expect(page.getByRole('alert').first()).toContainText('is not a unit of voltage')
 })
 
@@ -57,6 +57,8 @@ test('every calculator starts with an example that it can work out', async ({ br
 
 /** Each view once, and those with pictures in both lights. */
 const VIEWS: [string, 'light' | 'dark'][] = [
+  ['/jobs/:job/report', 'light'],
+  ['/jobs/:job/report?for=customer', 'dark'],
   ['/jobs', 'dark'],
   ['/jobs/:job/walk/place-and-mount', 'light'],
   ['/jobs/:job/walk/place-and-mount', 'dark'],
@@ -83,7 +85,7 @@ const VIEWS: [string, 'light' | 'dark'][] = [
 
 test('no view has a serious fault of accessibility, light or dark', async ({ browser }) => {
   // Two dozen views are each looked through whole.
-  test.setTimeout(240_000)
+  test.setTimeout(300_000)
   const { page } = await Crew.signedIn(browser, 'inspector')
   const { jobs } = (await (await page.request.get('/api/jobs')).json()) as {
     jobs: { id: string; title: string }[]
@@ -105,6 +107,21 @@ test('no view has a serious fault of accessibility, light or dark', async ({ bro
               .slice(0, 3)
               .join(' | ')}`,
         ),
+    )
+  }
+  // What is answered together, opened.
+  for (const [stage, group] of [
+    ['dc', 'readings terminal'],
+    ['close-up', 'gasket'],
+  ] as const) {
+    await page.goto(`/jobs/${job}/walk/${stage}`)
+    await page.getByLabel('Order').selectOption('requirement')
+    await page.locator(`[data-group*="${group}"]`).first().click()
+    const { violations } = await new AxeBuilder({ page }).analyze()
+    serious.push(
+      ...violations
+        .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+        .map(({ id }) => `${stage} ${group}: ${id}`),
     )
   }
   expect(serious).toEqual([])

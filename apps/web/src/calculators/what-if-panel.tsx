@@ -65,14 +65,16 @@ function Slider({
         accentColor="var(--chakra-colors-accent)"
         onChange={({ target }) => move(lever.values[Number(target.value)]!)}
       />
-      {does === undefined ? (
-        <Note>Nothing along this scale would do.</Note>
-      ) : (
-        does !== nearest(lever, now) && (
-          <Button variant="plain" px="0" onClick={() => move(does)}>
-            {typed(does)} would just do
-          </Button>
-        )
+      {does.kind === 'none' && <Note>Nothing along this scale would do.</Note>}
+      {does.kind === 'range' && (
+        <Note>
+          Conforms from {typed(does.from)} to {typed(does.to)}.
+        </Note>
+      )}
+      {does.kind === 'nearest' && (
+        <Button variant="plain" px="0" onClick={() => move(does.value)}>
+          {typed(does.value)} would just do
+        </Button>
       )}
     </Box>
   )

@@ -13,6 +13,8 @@ const steps = (from: number, to: number, by: number): number[] =>
   Array.from({ length: Math.round((to - from) / by) + 1 }, (_, i) => Number((from + i * by).toFixed(6)))
 
 const IEC = [1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120]
+/** Ratings that devices are made in, A. */
+const DEVICES = [6, 10, 13, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125, 160, 200]
 const NEC = ['14', '12', '10', '8', '6', '4', '3', '2', '1', '1/0', '2/0', '3/0', '4/0']
 
 /** What can be moved of a calculator, for the figures that it is asked with. */
@@ -52,6 +54,7 @@ export function leversOf(name: CalculatorName, input: unknown): Lever[] {
           unit: given.school === 'nec' ? 'AWG' : 'mm²',
           values: given.school === 'nec' ? NEC : IEC,
         },
+        { path: ['protectiveDevice'], label: 'Protective device', unit: 'A', values: DEVICES },
         { path: ['length'], label: 'Length', unit: 'm', values: steps(1, 120, 1) },
         { path: ['ambient'], label: 'Ambient temperature', unit: '°C', values: steps(10, 55, 5) },
       ]
@@ -95,16 +98,25 @@ const verdictAt = (name: CalculatorName, input: unknown): Verdict | undefined =>
   return done.ok ? done.value.verdict : undefined
 }
 
-/** What would just do: the nearest value of a lever, from where it stands, at which the calculator says that it conforms. */
-export function wouldJustDo(name: CalculatorName, input: unknown, lever: Lever): number | string | undefined {
-  const now = lever.values.findIndex((value) => value === nearest(lever, valueAt(input, lever.path)))
-  if (now < 0) return undefined
-  for (let away = 0; away < lever.values.length; away++)
-    for (const at of [now + away, now - away]) {
-      const value = lever.values[at]
-      if (value !== undefined && verdictAt(name, moved(input, lever.path, value)) === 'conforms') return value
-    }
-  return undefined
+/** What would just do, seen from where a lever stands. */
+export type JustDo =
+  | { kind: 'none' }
+  /** The nearest value at which it conforms. */
+  | { kind: 'nearest'; value: number | string }
+  /** It conforms as it stands, and how far the lever may be moved to either side. */
+  | { kind: 'range'; from: number | string; to: number | string }
+
+export function wouldJustDo(name: CalculatorName, input: unknown, lever: Lever): JustDo {
+  const { values } = lever
+  const now = values.findIndex((value) => value === nearest(lever, valueAt(input, lever.path)))
+  const conforms = values.map((value) => verdictAt(name, moved(input, lever.path, value)) === 'conforms')
+  if (conforms[now]) {
+    const [below, above] = [conforms.lastIndexOf(false, now), conforms.indexOf(false, now)]
+    return { kind: 'range', from: values[below + 1]!, to: values[(above < 0 ? values.length : above) - 1]! }
+  }
+  const away = (i: number) => (conforms[i] ? Math.abs(i - now) : Infinity)
+  const best = values.reduce<number>((least, _value, i) => (away(i) < away(least) ? i : least), 0)
+  return conforms[best] ? { kind: 'nearest', value: values[best]! } : { kind: 'none' }
 }
 
 /** The value of a lever that stands nearest to a figure. */

@@ -45,7 +45,7 @@ function Workspace({ stages, here }: { stages: readonly Stage[]; here: Stage }) 
   useCheckInAddress()
   return (
     <Grid
-      templateColumns={{ base: '1fr', md: '1fr', lg: '172px minmax(380px, 440px) 1fr' }}
+      templateColumns={{ base: 'minmax(0, 1fr)', lg: '172px minmax(380px, 440px) 1fr' }}
       templateRows={{ base: 'auto auto auto', lg: '1fr' }}
       h={{ lg: 'calc(100dvh - 53px)' }}
     >

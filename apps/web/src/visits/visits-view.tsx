@@ -5,11 +5,13 @@ import type { PlannedVisit } from '@plumb-mark/contract'
 import { Note } from '../look/text.js'
 import { Page } from '../frame/page.js'
 import { useFetched } from '../http/use-fetched.js'
+import { WeekView } from './week-view.js'
 import { dayWords, hourWords } from './when.js'
 
 /** The calendar of all jobs: day by day, who goes where. */
 export function VisitsView() {
   const [past, setPast] = useState(false)
+  const [week, setWeek] = useState(true)
   const { value: visits, problem } = useFetched<PlannedVisit[]>(
     `/api/visits${past ? '' : `?from=${new Date(new Date().setHours(0, 0, 0, 0)).toISOString()}`}`,
   )
@@ -21,6 +23,9 @@ export function VisitsView() {
       problem={problem}
       actions={
         <>
+          <Button variant="plain" aria-pressed={week} onClick={() => setWeek(!week)}>
+            {week ? 'As a list' : 'By week'}
+          </Button>
           <Button variant="plain" aria-pressed={past} onClick={() => setPast(!past)}>
             {past ? 'Only what is to come' : 'Show past visits too'}
           </Button>
@@ -35,7 +40,8 @@ export function VisitsView() {
       {visits?.length === 0 && (
         <Text mt="16px">No visit is planned. Book one in the preparation of a job.</Text>
       )}
-      {days.map((day) => (
+      {week && visits && visits.length > 0 && <WeekView key={String(past)} visits={visits} />}
+      {(week ? [] : days).map((day) => (
         <Flex
           key={day}
           direction={{ base: 'column', md: 'row' }}

@@ -47,7 +47,7 @@ function Diagram({ title, voltages, currents }: { title: string; voltages: Phaso
           <Arrow
             key={`v${k}`}
             angle={angle}
-            length={(magnitude / volt) * (SIZE / 2 - 22)}
+            length={(magnitude / volt) * (SIZE / 2 - 30)}
             colour={COLOURS[k]!}
             label={`U${k + 1}`}
             thin
@@ -57,7 +57,7 @@ function Diagram({ title, voltages, currents }: { title: string; voltages: Phaso
           <Arrow
             key={`i${k}`}
             angle={angle}
-            length={24 + (magnitude / largest) * (SIZE / 2 - 70)}
+            length={24 + (magnitude / largest) * (SIZE / 2 - 78)}
             colour={COLOURS[k]!}
             label={`I${k + 1} ${fig(magnitude, 1)} A`}
           />
@@ -84,8 +84,12 @@ function Arrow({
   thin?: boolean
 }) {
   const turn = (angle * Math.PI) / 180
-  const [x, y] = [length * Math.cos(turn), -length * Math.sin(turn)]
+  const at = (by: number, swing = 0) => [by * Math.cos(turn + swing), -by * Math.sin(turn + swing)] as const
+  const [x, y] = at(length)
   const head = (by: number) => `${x - 11 * Math.cos(turn + by)} ${y + 11 * Math.sin(turn + by)}`
+  // Voltages are named outside of their tips, currents beside their arrow: neither is cut, and neither lies on the other.
+  const along = Math.max(44, length * 0.62)
+  const [lx, ly] = thin ? at(length + 13) : at(along, -22 / along)
   return (
     <chakra.g stroke={colour} fill="none" opacity={thin ? 0.65 : 1}>
       <chakra.path
@@ -94,12 +98,12 @@ function Arrow({
         strokeDasharray={thin ? '5 4' : undefined}
       />
       <chakra.text
-        x={x * 1.04 + (thin ? 0 : 6)}
-        y={y * 1.04 + (thin ? 14 : -6)}
+        x={lx}
+        y={ly + 4}
         fontSize="13px"
         stroke="none"
         fill={colour}
-        textAnchor={x < -20 ? 'end' : 'start'}
+        textAnchor={thin ? 'middle' : Math.abs(lx) < 30 ? 'middle' : lx < 0 ? 'end' : 'start'}
       >
         {label}
       </chakra.text>

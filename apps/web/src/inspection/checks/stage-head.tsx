@@ -87,7 +87,7 @@ export function StageHead({
       borderBottom="1px solid"
       borderColor="hair"
     >
-      <HStack justify="space-between" gap="12px" minH="44px">
+      <HStack justify="space-between" gap="6px 12px" minH="44px" wrap="wrap">
         <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
           {STAGE_TITLES[stage]}
         </Text>

@@ -80,7 +80,10 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
           title={title}
           w={layout.w}
           h={layout.h}
-          minH={{ base: frame.least, lg: frame.ends ? `${Math.min(760, layout.h)}px` : frame.least }}
+          minH={{
+            base: frame.least,
+            lg: frame.ends ? `min(${layout.h}px, calc(100dvh - 230px))` : frame.least,
+          }}
           {...(frame.ends && { maxW: `${1.1 * layout.w}px` })}
         >
           {layout.edges.map(({ points }, i) =>

@@ -107,8 +107,15 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
               <chakra.text x={x} y={y - 20} textAnchor="middle" fontSize="13px" fill="text">
                 {label}
               </chakra.text>
-              <chakra.text x={x} y={y + 30} textAnchor="middle" fontSize="11.5px" fill="faint">
-                {ended ? 'terminator' : direction}
+              {/* Above the port: a lead leaves it below. */}
+              <chakra.text
+                x={x}
+                y={y - 36}
+                textAnchor="middle"
+                fontSize="12px"
+                fill={ended ? 'unproven' : 'faint'}
+              >
+                {ended ? 'terminator' : label.toLowerCase() === direction ? '' : direction}
               </chakra.text>
             </g>
           )

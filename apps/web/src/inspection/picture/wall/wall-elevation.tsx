@@ -172,9 +172,26 @@ const Surround = memo(function Surround({
         strokeWidth="12px"
         fill="none"
       />
+      {!leftCorner && <GoesOn x={x0} top={top} />}
+      {rightCorner === undefined && <GoesOn x={x1} top={top} />}
     </g>
   )
 }, sameSurround)
+
+/** How far the mark of a break swings to either side, mm. */
+const SWING = 34
+
+/** The wall is broken off here and goes on: no corner was measured. */
+function GoesOn({ x, top }: { x: number; top: number }) {
+  const middle = top / 2
+  const zigzag = `M${x} 0 V${-middle + 3 * SWING} l${SWING} ${-1.5 * SWING} l${-2 * SWING} ${-3 * SWING} l${SWING} ${-1.5 * SWING} V${-top}`
+  return (
+    <g>
+      <chakra.path d={zigzag} stroke="faint" strokeWidth="7px" fill="none" />
+      <title>The wall goes on</title>
+    </g>
+  )
+}
 
 function sameSurround(
   { drawing: a }: { drawing: WallDrawing },
