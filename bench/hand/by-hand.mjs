@@ -26,22 +26,14 @@ function ofFact({ check, evidence, outcome }) {
   return said + instrument + said + VERDICT + clause + fails
 }
 
+const NOT_COUNTED = new Set(['id', 'unitId', 'from', 'to', 'path', 'place', 'serial'])
+
 /** What was built, once into each: every part with what is known of it, a key to go on after each field. Names and ids are not counted. */
 export function builtByHand({ units, strings, array, earth, network }) {
-  const known = ({
-    id: _id,
-    unitId: _unit,
-    from: _from,
-    to: _to,
-    path: _path,
-    place: _place,
-    serial: _serial,
-    module,
-    ...rest
-  }) =>
-    [...Object.values(rest), ...(module ? Object.values(module) : [])].filter(
-      (value) => typeof value !== 'object' && value !== undefined,
-    )
+  const known = (thing) =>
+    Object.entries({ ...thing, ...thing.module })
+      .filter(([name, value]) => !NOT_COUNTED.has(name) && typeof value !== 'object' && value !== undefined)
+      .map(([, value]) => value)
   const things = [
     ...units,
     ...strings,

@@ -26,10 +26,8 @@ export async function answerStage({ page, hand, stage, items, known, driven, lef
     }
     if (check.ask.kind === 'derived') continue
     if (item.kind === 'check') await one({ page, hand, judged: item.judged, evidence: answered(item.judged) })
-    else if (item.group.together === 'reading')
-      await readings({ page, hand, group: item.group, known, answered })
-    else if (item.group.together === 'observation')
-      await looks({ page, hand, group: item.group, known, answered })
+    else if (item.group.together === 'reading') await readings({ page, hand, group: item.group, answered })
+    else if (item.group.together === 'observation') await looks({ page, hand, group: item.group, answered })
     else
       for (const judged of open)
         await one({ page, hand, judged, evidence: answered(judged), group: item.group })
@@ -80,7 +78,7 @@ async function openGroup({ page, hand, group }) {
 }
 
 /** A question at many places: all at once, and what differs touched. */
-async function looks({ page, hand, group, known, answered }) {
+async function looks({ page, hand, group, answered }) {
   const panel = await openGroup({ page, hand, group })
   const given = group.checks.map((judged) => [judged, answered(judged)])
   const no = given.filter(([, evidence]) => evidence && !evidence.body.seen)

@@ -17,7 +17,7 @@ test('a quick answer on site: any units, the ranked causes, a link that carries 
   await expect(page.getByText('conforms', { exact: true })).toBeVisible()
   const again = await page.context().newPage()
   await again.goto(page.url())
-  await expect(again.getByLabel('Voc, V').nth(1)).toHaveValue('0.4465 kV')
+  await expect(again.getByLabel('Measured Voc of the string, V')).toHaveValue('0.4465 kV')
   await page.getByLabel('Measured Voc of the string, V').fill('446 A')
   await expect(page.getByRole('alert').first()).toContainText('is not a unit of voltage')
 })

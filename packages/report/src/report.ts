@@ -16,10 +16,14 @@ import { stringTests } from './tests/strings.js'
 
 interface PartRow {
   title: string
-  turned?: true
+  /** Is what it says too wide for the page as it stands? */
+  turned?: (record: ReportRecord) => boolean
   ownPage?: true
   blocks: (record: ReportRecord) => Block[]
 }
+
+/** A few strings wrap within the upright page; with more of them their table turns it. */
+const MOST_UPRIGHT = 8
 
 /** The parts of a report, in the order in which an inspection of a PV system is asked for. Source: IEC 62446-1. */
 const PARTS = {
@@ -33,7 +37,7 @@ const PARTS = {
   walls: { title: 'Walls', blocks: walls },
   strings: {
     title: 'Test tables: strings',
-    turned: true,
+    turned: ({ inspection }) => inspection.around.strings().length > MOST_UPRIGHT,
     blocks: ({ inspection }) => stringTests(inspection),
   },
   readings: {
@@ -95,8 +99,9 @@ export const USUAL_PARTS: Record<Audience, readonly PartId[]> = {
 /** The chosen parts of a report, as plain data; a part that has nothing to say is left out. */
 export function reportOf(record: ReportRecord, parts: readonly PartId[]): Part[] {
   return PART_IDS.filter((id) => parts.includes(id)).flatMap((id): Part[] => {
-    const { blocks, ...part }: PartRow = PARTS[id]
+    const { blocks, turned, ...part }: PartRow = PARTS[id]
     const said = blocks(record)
-    return said.length > 0 ? [{ id, ...part, blocks: said }] : []
+    if (said.length === 0) return []
+    return [{ id, ...part, ...(turned?.(record) && { turned: true }), blocks: said }]
   })
 }

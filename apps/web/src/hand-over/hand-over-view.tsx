@@ -12,12 +12,12 @@ import { useSiteTime } from '../store/site-time.js'
 
 /** The page that stays with the customer, in plain words: what was installed, how it is set, what the lights mean, how to switch off. */
 export function HandOverView() {
+  const { day } = useSiteTime()
   const inspection = useInspection((state) => state.inspection)
   const told = useMemo(() => inspection && handOver(inspection), [inspection])
   const writable = useWritable()
   if (!inspection || !told) return null
   const { header, handedOver } = inspection.state
-  const { day } = useSiteTime()
   return (
     <Box maxW="820px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px" _print={{ p: 0, maxW: 'none' }}>
       <Flex align="center" gap="12px" wrap="wrap">

@@ -105,8 +105,8 @@ function Form({ kept }: { kept: ReportLook }) {
               <Button
                 variant="plain"
                 onClick={() => {
-                  const { logo: _gone, ...rest } = letterhead
-                  setLook({ ...look, letterhead: rest })
+                  const { name, lines } = letterhead
+                  setLook({ ...look, letterhead: { name, lines } })
                 }}
               >
                 Remove

@@ -1,5 +1,4 @@
 import { amps } from '../quantity/figure.js'
-import { listed } from '../quantity/say.js'
 import { say, type Said, joined } from '../quantity/words.js'
 import type { Read } from '../shape/shape.js'
 import { worst, type JudgedVerdict } from '../verdict/verdict.js'

@@ -13,7 +13,7 @@ const NODE = { w: 136, h: 38 }
 const LABEL = { w: 104, h: 26 }
 
 /** The one-line diagram: each part with its rating, each cable with its size and what it carries of what it may. */
-export function oneLineSvg({ around, checks, state }: Inspection): { svg: string; w: number; h: number } {
+export function oneLineSvg({ around, checks, state }: Inspection): { svg: string; h: number } {
   const { parts, conductors } = around.asBuilt.network
   const school = state.header?.school ?? 'iec'
   const gauge = state.header?.units === 'us' ? 'AWG' : 'mm²'
@@ -62,7 +62,6 @@ export function oneLineSvg({ around, checks, state }: Inspection): { svg: string
   })
   return {
     svg: drawing(0, 0, layout.w, layout.h, [...cables, ...boxes]),
-    w: layout.w,
     h: layout.h,
   }
 }

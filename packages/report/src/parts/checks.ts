@@ -5,7 +5,6 @@ import {
   placeIn,
   sayEvidence,
   type Evidence,
-  type Inspection,
   type JudgedCheck,
   type Verdict,
 } from '@plumb-mark/core'

@@ -10,7 +10,7 @@ const TALLEST = 640
 /** Who feeds what. */
 export function oneLine({ inspection }: ReportRecord): Block[] {
   if (inspection.around.asBuilt.network.parts.length === 0) return []
-  const { svg, w, h } = oneLineSvg(inspection)
+  const { svg, h } = oneLineSvg(inspection)
   return [
     {
       kind: 'drawing',
@@ -35,7 +35,7 @@ export function arrayMap({ inspection }: ReportRecord): Block[] {
       alt: 'Array map',
       caption:
         'To scale. Strings in colour, each module with its number on its string; a dashed line is an AC branch.',
-      height: Math.min(TALLEST / 3, ((drawing.h + 1000) / (drawing.w + 1000)) * 499),
+      height: Math.min(TALLEST / 4, ((drawing.h + 1000) / (drawing.w + 1000)) * 499),
     },
     ...(devices.length > 0 ? [serialTable(devices)] : []),
   ]
@@ -59,7 +59,7 @@ function serialTable(devices: readonly { at: string; serial?: string | undefined
 
 /** Of the picture of a wall, and of the smallest type in it, pt. */
 const WIDTH = 499
-const HEIGHT = 290
+const HEIGHT = 186
 const TYPE = 8.6
 
 /** Every wall to scale, with its governing gaps: measured over required. */

@@ -1,5 +1,5 @@
 import { inForce, type Inspection, type JudgedCheck, type KindName } from '@plumb-mark/core'
-import { beside, figure, quiet, type Block, type Cell } from '../block.js'
+import { beside, quiet, type Block, type Cell } from '../block.js'
 import { sayingOf, type ReportRecord, type Saying } from '../record.js'
 
 /** Notes of judgement: the arithmetic of what does not conform or is not proven, and what inspectors noted beside their answers. */
@@ -45,7 +45,7 @@ function rowOf({ check, outcome }: JudgedCheck, { say }: Saying): Cell[] {
   return [
     beside(check.title, check.unit.label),
     [
-      ...outcome.working.map((line) => figure(say(line))),
+      ...outcome.working.map(say),
       ...causes.slice(0, MOST_CAUSES).map((cause, i) => quiet(`${i + 1}. likely cause: ${say(cause)}`)),
       ...outcome.notes.map((note) => quiet(say(note))),
     ],

@@ -72,14 +72,14 @@ export function instrumentsUsed({ inspection }: ReportRecord): Block[] {
       columns: [
         { head: 'instrument', share: 1.4 },
         { head: 'serial' },
-        { head: 'uncertainty, k = 2', share: 2 },
+        { head: 'uncertainty, k = 2', share: 3 },
         { head: 'readings', share: 0.7 },
         { head: 'in calibration until', share: 1.2 },
       ],
       rows: used.map(({ instrument, count, late }) => [
         instrument.name,
         figure(instrument.serial),
-        accuracyCells(instrument),
+        accuracyWords(instrument),
         figure(String(count)),
         late
           ? { text: `${instrument.calibratedUntil}: over when ${late} were taken`, as: 'danger' }
@@ -104,9 +104,16 @@ function usedIn({ checks }: Inspection): { instrument: Instrument; count: number
   return [...used.values()]
 }
 
-const accuracyCells = (instrument: Instrument): Cell =>
-  instrument.accuracy.map(({ dimension }) => {
-    const { percent, plus } = accuracyOf(instrument, dimension)!
-    const width = [percent > 0 ? `${percent} %` : '', plus > 0 ? `${plus} ${canonicalUnit(dimension)}` : '']
-    return quiet(`${dimension.replaceAll('-', ' ')} ± ${width.filter(Boolean).join(' + ') || '0'}`)
-  })
+const accuracyWords = (instrument: Instrument): Cell =>
+  quiet(
+    instrument.accuracy
+      .map(({ dimension }) => {
+        const { percent, plus } = accuracyOf(instrument, dimension)!
+        const width = [
+          percent > 0 ? `${percent} %` : '',
+          plus > 0 ? `${plus} ${canonicalUnit(dimension)}` : '',
+        ]
+        return `${dimension.replaceAll('-', ' ')} ± ${width.filter(Boolean).join(' + ') || '0'}`
+      })
+      .join('; '),
+  )

@@ -1,4 +1,4 @@
-import { UNIT_KIND_WORDS, inForce, sheetName, type Inspection, type JudgedCheck } from '@plumb-mark/core'
+import { UNIT_KIND_WORDS, inForce, sheetName, type JudgedCheck } from '@plumb-mark/core'
 import { beside, figure, orDash, quiet, type Block, type Cell } from '../block.js'
 import type { ReportRecord } from '../record.js'
 

@@ -58,7 +58,7 @@ export function meterTests(inspection: Inspection): Block[] {
             kind: 'drawing',
             svg: phasorsSvg(input, result),
             alt: 'Phasors of each phase, as they should be and as they are wired',
-            height: 190,
+            height: 150,
           },
         ],
       },

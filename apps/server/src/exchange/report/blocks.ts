@@ -22,7 +22,16 @@ const LABELS = 92
 /** Blocks of a report as pdfmake takes them. */
 export async function setBlocks(blocks: readonly Block[], setting: Setting): Promise<Content[]> {
   const set: Content[] = []
-  for (const block of blocks) set.push(await setBlock(block, setting))
+  let heading: string | undefined
+  for (const [i, block] of blocks.entries()) {
+    // The heading of a table is its first row: it never stays behind, and stands above what goes on on the next page.
+    if (block.kind === 'heading' && blocks[i + 1]?.kind === 'table') {
+      heading = block.text
+      continue
+    }
+    set.push(block.kind === 'table' ? setTable(block, setting, heading) : await setBlock(block, setting))
+    heading = undefined
+  }
   return set
 }
 
@@ -79,18 +88,26 @@ async function setBlock(block: Block, setting: Setting): Promise<Content> {
   }
 }
 
-function setTable({ columns, rows }: Extract<Block, { kind: 'table' }>, { width }: Setting): Content {
+function setTable(
+  { columns, rows }: Extract<Block, { kind: 'table' }>,
+  { width }: Setting,
+  heading?: string,
+): Content {
   const shares = columns.map(({ share = 1 }) => share)
   const whole = shares.reduce((sum, share) => sum + share, 0)
+  const title: TableCell[][] =
+    heading === undefined
+      ? []
+      : [[{ text: heading, style: 'heading', colSpan: columns.length }, ...columns.slice(1).map(() => '')]]
   return {
     table: {
-      headerRows: 1,
+      headerRows: 1 + title.length,
       dontBreakRows: true,
       keepWithHeaderRows: 1,
       widths: shares.map((share) => (share / whole) * width - PADDING),
-      body: [heads(...columns.map(({ head }) => head)), ...rows.map((row) => row.map(setCell))],
+      body: [...title, heads(...columns.map(({ head }) => head)), ...rows.map((row) => row.map(setCell))],
     },
-    layout: QUIET,
+    layout: { ...QUIET, hLineWidth: (row: number) => (row <= title.length ? 0 : QUIET.hLineWidth(row)) },
     fontSize: SMALLEST,
     margin: [0, 0, 0, 4],
   }

@@ -87,7 +87,9 @@ it('every check stands with its clause; what was read, with what and at which te
   const record = asReported(job('Fallowmere'))
   for (const text of ['Tightening torque', 'AH-8T, 6.5', 'does-not-conform'])
     expect(said(record, 'checks')).toContain(text)
-  expect(said(record, 'strings')).toMatch(/String B, Inverter 1 PV2\n12\nfigure\n444\.0 V\nfigure\n[\d.]+ to [\d.]+ V/)
+  expect(said(record, 'strings')).toMatch(
+    /String B, Inverter 1 PV2\n12\nfigure\n444\.0 V\nfigure\n[\d.]+ to [\d.]+ V/,
+  )
   expect(said(record, 'strings')).toContain('> 550 MΩ, 500 V')
   for (const text of ['Torque driver D1', '2.5 N·m', 'Pump-house board to Pumps'])
     expect(said(record, 'readings')).toContain(text)
@@ -173,7 +175,10 @@ describe('how reports look', () => {
       '/api/office/report',
       look({ letterhead: { name: 'M', lines: [], logo } }),
     )
-    expect(refused).toMatchObject({ status: 400, body: { error: { code: 'not-a-picture', path: 'letterhead.logo' } } })
+    expect(refused).toMatchObject({
+      status: 400,
+      body: { error: { code: 'not-a-picture', path: 'letterhead.logo' } },
+    })
     expect(
       (
         await office.json(

@@ -22,7 +22,9 @@ const SHEETS = {
   a4: { size: 'A4', w: 595.28, h: 841.89 },
   letter: { size: 'LETTER', w: 612, h: 792 },
 } as const
-const MARGIN = { side: 40, top: 52, bottom: 46 }
+const MARGIN = { side: 35, top: 47, bottom: 40 }
+/** Room that a title keeps below itself, so that it does not stay behind alone at the foot of a page, pt. */
+const ROOM = 64
 /** Below this many parts a list of contents says nothing that the page itself does not. */
 const WORTH_CONTENTS = 4
 
@@ -61,11 +63,18 @@ async function definition(
       pageBreak: 'before' as const,
       pageOrientation: turned ? ('landscape' as const) : ('portrait' as const),
     }
-    // A drawing goes to the next page together with its heading.
-    const [first, ...rest] = part.blocks[0] && isWhole(part.blocks[0]) ? set : [undefined, ...set]
+    const [first, ...rest] = set
+    // A drawing goes to the next page together with its title; what breaks begins in the room that the title kept.
+    const whole = part.blocks[0] && isWhole(part.blocks[0])
     content.push(
-      first ? { unbreakable: true, stack: [heading, first], ...breaks } : { stack: [heading], ...breaks },
-      ...(rest as Content[]),
+      whole
+        ? { unbreakable: true, stack: [heading, first!], ...breaks }
+        : {
+            unbreakable: true,
+            stack: [heading, { text: ' ', fontSize: 1, margin: [0, 0, 0, ROOM] }],
+            ...breaks,
+          },
+      ...(whole ? rest : [{ stack: [first!], margin: [0, -ROOM - 1, 0, 0] } as Content, ...rest]),
     )
     if (i === 0 && parts.length >= WORTH_CONTENTS) content.push(contents())
   }
@@ -75,9 +84,6 @@ async function definition(
     info: { title: `Inspection report ${name}`, creator: 'Plumb Mark', producer: 'Plumb Mark' },
     defaultStyle: { font: 'Barlow', fontSize: 9, lineHeight: 1.06, color: TEXT },
     styles: STYLES,
-    // A heading stays with what it heads.
-    pageBreakBefore: (node, context) =>
-      node.headlineLevel !== undefined && context.getFollowingNodesOnPage().length === 0,
     header: (page) =>
       page === 1
         ? ''
@@ -86,12 +92,12 @@ async function definition(
               { text: name },
               { text: seal ? 'signed and sealed' : 'not signed', alignment: 'right' },
             ],
-            margin: [MARGIN.side, 26, MARGIN.side, 0],
+            margin: [MARGIN.side, 22, MARGIN.side, 0],
             color: FAINT,
             fontSize: SMALLEST,
           },
     footer: (page, pages) => ({
-      margin: [MARGIN.side, 16, MARGIN.side, 0],
+      margin: [MARGIN.side, 13, MARGIN.side, 0],
       color: FAINT,
       fontSize: SMALLEST,
       columns: [

@@ -6,7 +6,6 @@ import {
   listedChecks,
   type JudgedCheck,
   type ListItem,
-  type ListOrder,
   type Stage,
 } from '@plumb-mark/core'
 import { SmallPrint } from '../../look/text.js'
