@@ -1,13 +1,6 @@
 import { Box, HStack, Text, chakra } from '@chakra-ui/react'
 import { memo, useEffect, useMemo, useState } from 'react'
-import {
-  checksOf,
-  isLeft,
-  listedChecks,
-  type JudgedCheck,
-  type ListItem,
-  type Stage,
-} from '@plumb-mark/core'
+import { checksOf, isLeft, listedChecks, type JudgedCheck, type ListItem, type Stage } from '@plumb-mark/core'
 import { SmallPrint } from '../../look/text.js'
 import { useInspection } from '../../store/inspection.js'
 import { useListOrder } from '../../store/list-order.js'

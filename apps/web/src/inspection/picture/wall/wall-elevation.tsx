@@ -172,8 +172,8 @@ const Surround = memo(function Surround({
         strokeWidth="12px"
         fill="none"
       />
-      {!leftCorner && <GoesOn x={x0} top={top} />}
-      {rightCorner === undefined && <GoesOn x={x1} top={top} />}
+      {!leftCorner && <GoesOn x={x0 + 2 * SWING} top={top} />}
+      {rightCorner === undefined && <GoesOn x={x1 - 2 * SWING} top={top} />}
     </g>
   )
 }, sameSurround)
