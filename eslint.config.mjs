@@ -42,6 +42,7 @@ const FLOORS = [
   'sign-off',
   'hand-over',
   'prepare',
+  'patterns',
   'drawings',
   'entering',
   'admission',

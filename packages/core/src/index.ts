@@ -308,6 +308,14 @@ export {
   type CsvTable,
 } from './entering/csv/table.js'
 export { checksMeant, type Meant } from './entering/command-line.js'
+export {
+  recurrence,
+  PATTERN_SAYS,
+  type Pattern,
+  type PatternSays,
+  type Tally,
+} from './patterns/recurrence.js'
+export { clausesJudged, type ClauseJudged } from './patterns/clauses-judged.js'
 export { likeJob } from './entering/like-job.js'
 export { alikeTo, type AlikePart } from './entering/alike.js'
 export {

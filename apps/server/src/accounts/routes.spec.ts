@@ -110,6 +110,7 @@ const MAY: Record<string, string> = Object.fromEntries([
   ['POST /api/instruments/import', 'office'],
   ['PUT /api/instruments/:id', 'office'],
   ['GET /api/work/:id/live', 'everybody'],
+  ['GET /api/patterns', 'everybody'],
 ])
 const EVERYBODY = 'inspector installer reviewer office'
 

@@ -18,6 +18,7 @@ import type { HeldFolder } from './data-folder.js'
 import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
 import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
 import { Defended1764100000000 } from './migrations/1764100000000-defended.js'
+import { Clauses1764600000000 } from './migrations/1764600000000-clauses.js'
 import { Lists1764500000000 } from './migrations/1764500000000-lists.js'
 import { Summaries1764400000000 } from './migrations/1764400000000-summaries.js'
 import { People1764300000000 } from './migrations/1764300000000-people.js'
@@ -63,6 +64,7 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
       People1764300000000,
       Summaries1764400000000,
       Lists1764500000000,
+      Clauses1764600000000,
     ],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {

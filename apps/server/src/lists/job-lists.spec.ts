@@ -1,7 +1,8 @@
 import { jest } from '@jest/globals'
 import { v7 as uuid } from 'uuid'
 import { DataSource } from 'typeorm'
-import type { DefectPage, JobPage, JobSummary, Recurring } from '@plumb-mark/contract'
+import type { DefectPage, JobBundle, JobPage, JobSummary, PatternRow, Recurring } from '@plumb-mark/contract'
+import { clausesJudged, fold, inspect, sheetsById, type Tally } from '@plumb-mark/core'
 import { entry, RunningServer, type Caller } from '../testing/running-server.testing.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { RebuildService } from './rebuild.service.js'
@@ -126,6 +127,39 @@ it('defects are counted by what they have in common, and each count leads to its
   expect((await inspector.json<DefectPage>('GET', cases)).body.total).toBe(row!.defects)
   for (const by of ['maker', 'model', 'revision', 'installer', 'month'])
     expect((await inspector.call('GET', `/api/defects/recurring?by=${by}`)).status).toBe(200)
+})
+
+/** What the rows must say, counted anew from the records themselves. */
+async function tallied(who: Caller): Promise<Map<string, Tally>> {
+  const tallies = new Map<string, Tally>()
+  for (const { id } of await who.jobs()) {
+    const { entries, sheets } = (await who.json<JobBundle>('GET', `/api/jobs/${id}`)).body
+    for (const one of clausesJudged(inspect(fold(entries), sheetsById(sheets)))) {
+      const key = `${one.maker} ${one.model}, ${one.clause} ${one.title}`
+      const tally = tallies.get(key) ?? { key, judged: 0, failed: 0 }
+      tallies.set(key, { key, judged: tally.judged + 1, failed: tally.failed + Number(one.failed) })
+    }
+  }
+  return tallies
+}
+
+it('what recurs is counted against how often it was looked at, and goes along with what is entered', async () => {
+  const patterns = async (who = inspector) =>
+    (await who.json<PatternRow[]>('GET', '/api/patterns?by=clause')).body
+  const held = async (who = inspector) => {
+    const expected = await tallied(who)
+    const rows = await patterns(who)
+    expect(rows.length).toBe(Math.min(60, expected.size))
+    for (const { key, judged, failed } of rows) expect({ key, judged, failed }).toEqual(expected.get(key))
+  }
+  await held()
+  const job = (await inspector.jobs()).find(({ number }) => number === 'PM-2611')!
+  await inspector.append(job.id, entry('observation', { point: 'inv-1/damage/unit', seen: false }))
+  await held()
+  await held(await server.signIn('installer'))
+  for (const by of ['maker', 'model', 'revision', 'installer', 'season'])
+    expect((await inspector.call('GET', `/api/patterns?by=${by}`)).status).toBe(200)
+  expect((await inspector.call('GET', '/api/patterns?by=weather')).status).toBe(400)
 })
 
 it('the office puts a job away and back; it is found there and opens as before', async () => {

@@ -1,12 +1,19 @@
 import type { EntityManager } from 'typeorm'
 import type { JobSummary } from '@plumb-mark/contract'
-import { isOpen, waitingFor, type Inspection, type JobId, type Severity } from '@plumb-mark/core'
+import {
+  clausesJudged,
+  isOpen,
+  waitingFor,
+  type Inspection,
+  type JobId,
+  type Severity,
+} from '@plumb-mark/core'
 
 /** What a list shows of a job beside its own columns, as JSON. */
 export type SummaryFacts = Pick<JobSummary, 'waitingFor' | 'owed' | 'problem' | 'left'>
 
 /** Rows of an earlier version say too little: they are made anew after the start. Raised with every change of what they hold. */
-export const SUMMARY_VERSION = 2
+export const SUMMARY_VERSION = 3
 
 /** Everything that lists, filters and searches know of a job: each table with the rows that the job has in it, in the order of its columns. */
 export interface ListRows {
@@ -14,6 +21,7 @@ export interface ListRows {
   stages: readonly string[]
   things: readonly (readonly string[])[]
   defects: readonly (readonly (string | number)[])[]
+  clauses: readonly (readonly (string | number)[])[]
   search: readonly string[]
 }
 
@@ -63,6 +71,7 @@ function rowsOf(inspection: Inspection): ListRows {
     stages: Object.keys(left),
     things,
     defects: defectsOf(inspection),
+    clauses: clausesOf(inspection),
     search: [
       number,
       title,
@@ -113,6 +122,21 @@ function defectsOf({ defects, checks, at, state }: Inspection): (string | number
   })
 }
 
+/** Which clauses were judged here, and which of them failed. */
+function clausesOf(inspection: Inspection): (string | number)[][] {
+  const installer = inspection.state.sharedWith.map(({ name }) => name).join(', ')
+  return clausesJudged(inspection).map(({ maker, model, revision, clause, title, stage, failed }) => [
+    maker,
+    model,
+    revision,
+    clause,
+    title,
+    stage,
+    Number(failed),
+    installer,
+  ])
+}
+
 /** The rows of a job that nothing more can be said of than what stands in its header. */
 export function unjudgedRows(
   {
@@ -130,7 +154,14 @@ export function unjudgedRows(
     problem: 'this job cannot be judged: open it to see and correct what was entered; the fault is logged',
   }
   const summary = { number, title, site, customer, sealed: Number(sealed), facts: JSON.stringify(facts) }
-  return { summary, stages: [], things: [], defects: [], search: [number, title, site, customer, '', '', ''] }
+  return {
+    summary,
+    stages: [],
+    things: [],
+    defects: [],
+    clauses: [],
+    search: [number, title, site, customer, '', '', ''],
+  }
 }
 
 /** Writes what lists know of a job, in the transaction of its entries; of what is as it was, nothing is touched. */
@@ -167,6 +198,19 @@ export async function writeListRows(
     await db.query('DELETE FROM job_defects WHERE jobId = ?', [jobId])
     for (const [id, ...rest] of rows.defects)
       await db.query(`INSERT INTO job_defects VALUES (?, ?, ${places(rest)})`, [id, jobId, ...rest])
+  }
+  if (differs('clauses')) {
+    // A reading changes one of them, if any: the others are left alone.
+    const known = new Set(before?.clauses.map((row) => JSON.stringify(row)))
+    const now = new Set(rows.clauses.map((row) => JSON.stringify(row)))
+    if (!before) await db.query('DELETE FROM job_clauses WHERE jobId = ?', [jobId])
+    for (const gone of before?.clauses.filter((row) => !now.has(JSON.stringify(row))) ?? [])
+      await db.query(
+        'DELETE FROM job_clauses WHERE jobId = ? AND maker = ? AND model = ? AND revision = ? AND clause = ? AND title = ?',
+        [jobId, ...gone.slice(0, 5)],
+      )
+    for (const row of rows.clauses.filter((one) => !known.has(JSON.stringify(one))))
+      await db.query(`INSERT INTO job_clauses VALUES (?, ${places(row)})`, [jobId, ...row])
   }
   if (differs('search')) {
     await db.query('DELETE FROM job_search WHERE rowid = ?', [n])

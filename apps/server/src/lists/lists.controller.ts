@@ -3,10 +3,12 @@ import { DataSource } from 'typeorm'
 import {
   DefectsQueryDto,
   JobsQueryDto,
+  PatternsQueryDto,
   RecurringQueryDto,
   SavedFilterDto,
   type DefectPage,
   type JobPage,
+  type PatternRow,
   type Recurring,
   type SavedFilter,
 } from '@plumb-mark/contract'
@@ -46,6 +48,15 @@ export class ListsController {
     @Query(new DtoPipe(RecurringQueryDto)) { by, ...wish }: RecurringQueryDto,
   ): Promise<Recurring[]> {
     return this.lists.recurring(person, by, wish)
+  }
+
+  @MayCall('inspector', 'installer', 'reviewer', 'office')
+  @Get('patterns')
+  patterns(
+    @By() person: Person,
+    @Query(new DtoPipe(PatternsQueryDto)) wish: PatternsQueryDto,
+  ): Promise<PatternRow[]> {
+    return this.lists.patterns(person, wish)
   }
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')

@@ -8,10 +8,13 @@ import type {
   JobSort,
   JobSummary,
   JobsQueryDto,
+  PatternRow,
+  PatternsBy,
+  PatternsQueryDto,
   Recurring,
   RecurringBy,
 } from '@plumb-mark/contract'
-import type { Person } from '@plumb-mark/core'
+import { recurrence, type Person, type Tally } from '@plumb-mark/core'
 import { SUMMARY_VERSION, type SummaryFacts } from './list-rows.js'
 import { Where, searchWords } from './where.js'
 
@@ -45,6 +48,20 @@ const GROUP_OF = {
   installer: 'installer',
   month: 'substr(raisedAt, 1, 7)',
 } as const satisfies Record<RecurringBy, string>
+
+/** The quarter of the year in which a job was opened. */
+const QUARTER = `CASE ((CAST(substr(openedAt, 6, 2) AS integer) % 12) / 3)
+  WHEN 0 THEN 'December to February' WHEN 1 THEN 'March to May' WHEN 2 THEN 'June to August' ELSE 'September to November' END`
+
+const PATTERN_OF = {
+  clause: `maker || ' ' || model || ', ' || clause || ' ' || job_clauses.title`,
+  maker: 'maker',
+  model: `maker || ' ' || model`,
+  revision: `maker || ' ' || model || ' ' || revision`,
+  installer: 'installer',
+  season: QUARTER,
+} as const satisfies Record<PatternsBy, string>
+const MOST_PATTERNS = 60
 
 /** Asked one after the other by an installer's rows: what is not shared with them is not there. */
 const SHARED = 'jobId IN (SELECT jobId FROM job_people WHERE personId = ?)'
@@ -114,6 +131,25 @@ export class ListsService {
        FROM job_defects ${where.sql} GROUP BY key ORDER BY ${order} LIMIT 40`,
       where.values,
     )) as Recurring[]
+  }
+
+  /** What fails more often than the rest, by one of its sides; of an installer's own jobs, what they have to do with. */
+  async patterns(person: Person, { by, ...wish }: PatternsQueryDto): Promise<PatternRow[]> {
+    const where = new Where()
+      .and(SHARED.replace('jobId', 'job_clauses.jobId'), sharedOnly(person))
+      .and('maker = ?', wish.maker)
+      .and('model = ?', wish.model)
+      .and('installer = ?', wish.installer)
+    if (by === 'installer') where.and(`installer <> ''`)
+    const rows = (await this.db.query(
+      `SELECT ${PATTERN_OF[by]} AS key, count(*) AS judged, sum(failed) AS failed, min(stage) AS stage
+       FROM job_clauses JOIN job_summaries USING (jobId) ${where.sql} GROUP BY key`,
+      where.values,
+    )) as (Tally & { stage: string })[]
+    const stages = new Map(rows.map(({ key, stage }) => [key, stage]))
+    return recurrence(rows)
+      .slice(0, MOST_PATTERNS)
+      .map((pattern) => ({ ...pattern, stage: by === 'clause' ? stages.get(pattern.key)! : '' }))
   }
 
   /** The makers and models that are in any job, to choose from. */

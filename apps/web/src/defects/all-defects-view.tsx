@@ -16,6 +16,7 @@ import { optionsOf } from '../marks/choice-field.js'
 import { DefectTable } from './defect-table.js'
 
 const Recurring = lazy(() => import('./recurring.js').then(({ Recurring: view }) => ({ default: view })))
+const Patterns = lazy(() => import('./patterns.js').then(({ Patterns: view }) => ({ default: view })))
 const STATE_WORDS = { open: 'open', closed: 'closed', all: 'open and closed' } as const
 
 /** The defects of all jobs: what is owed, and what comes back. */
@@ -50,6 +51,9 @@ export function AllDefectsView() {
       )}
       {data && data.total > 0 && <DefectTable defects={data.defects} total={data.total} />}
       {data && <Pager page={page} total={data.total} onTurn={turnTo} />}
+      <Suspense fallback={null}>
+        <Patterns />
+      </Suspense>
     </Page>
   )
 }

@@ -43,6 +43,17 @@ export class RecurringQueryDto extends DefectsQueryDto {
   @IsIn(RECURRING_BY) by!: RecurringBy
 }
 
+export const PATTERNS_BY = ['clause', 'maker', 'model', 'revision', 'installer', 'season'] as const
+export type PatternsBy = (typeof PATTERNS_BY)[number]
+
+/** What patterns are sought in: all that was judged, or what one maker, model or installer has to do with. */
+export class PatternsQueryDto {
+  @IsIn(PATTERNS_BY) by!: PatternsBy
+  @IsOptional() @Filled(200) maker?: string
+  @IsOptional() @Filled(200) model?: string
+  @IsOptional() @Filled(400) installer?: string
+}
+
 export class SavedFilterDto {
   @IsIn(['jobs', 'defects']) view!: 'jobs' | 'defects'
   @Filled(60) name!: string

@@ -1,4 +1,4 @@
-import type { Severity } from '@plumb-mark/core'
+import type { Pattern, Severity } from '@plumb-mark/core'
 import type { JobSummary } from '../jobs/views.js'
 
 /** A part of the list of jobs, and how many there are of what was asked for. */
@@ -49,6 +49,12 @@ export interface Recurring {
   revision: string
   clause: string
   installer: string
+}
+
+/** Something that was judged in several jobs, how often it failed, and whether that is more than chance. */
+export interface PatternRow extends Pattern {
+  /** Where in the walk it is judged, where it is one clause. */
+  stage: string
 }
 
 export interface SavedFilter {

@@ -1,0 +1,126 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { PATTERNS_BY, type PatternRow, type PatternsBy } from '@plumb-mark/contract'
+import type { PatternSays } from '@plumb-mark/core'
+import { get } from '../http/api.js'
+import { Note, SmallPrint } from '../look/text.js'
+import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { Problem } from '../marks/problem.js'
+
+const BY_WORDS = {
+  clause: 'clause',
+  maker: 'maker',
+  model: 'model',
+  revision: 'revision of the sheet',
+  installer: 'installer',
+  season: 'season',
+} satisfies Record<PatternsBy, string>
+
+const SAYS = {
+  'stands-out': 'fails more often than the others',
+  'as-expected': 'no more than chance',
+  seldom: 'fails less often than the others',
+  'too-few': 'too few to tell',
+} satisfies Record<PatternSays, string>
+
+/** Stages after which much has been closed up: what fails there is better looked at before. */
+const LATE = ['power-up', 'commission', 'close-up']
+
+/** What recurs, with how sure that is: a rate, the range that so few or so many leave it, and what the others lead one to expect. */
+export function Patterns() {
+  const [by, setBy] = useState<PatternsBy>('clause')
+  const { data, error } = useQuery({
+    queryKey: ['patterns', by],
+    queryFn: () => get<PatternRow[]>(`/api/patterns?by=${by}`),
+  })
+  return (
+    <Box as="section" aria-label="What recurs" mt="26px">
+      <Flex justify="space-between" align="end" gap="10px" wrap="wrap">
+        <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
+          What recurs, and how sure that is
+        </Text>
+        <ChoiceField label="By" value={by} options={optionsOf(PATTERNS_BY, BY_WORDS)} onChange={setBy} />
+      </Flex>
+      <Problem>{error?.message}</Problem>
+      {data?.length === 0 && <Text mt="8px">Nothing has been judged yet.</Text>}
+      {data && data.length > 0 && (
+        <>
+          <chakra.ul listStyleType="none" mt="6px" aria-label="Patterns">
+            {data.slice(0, SHOWN).map((pattern) => (
+              <Row key={pattern.key} pattern={pattern} by={by} />
+            ))}
+          </chakra.ul>
+          <SmallPrint mt="6px">
+            Each clause counts once in a job. The bar is the rate, the line the range that the count leaves it
+            (95 %), the tick what the others lead one to expect. With fewer than ten nothing is said.
+          </SmallPrint>
+        </>
+      )}
+    </Box>
+  )
+}
+
+const SHOWN = 12
+
+function Row({ pattern, by }: { pattern: PatternRow; by: PatternsBy }) {
+  const { key, failed, judged, rate, low, high, says } = pattern
+  const suggestion = says === 'stands-out' ? suggested(pattern, by) : undefined
+  return (
+    <chakra.li py="8px" borderBottom="1px solid" borderColor="hair">
+      <Flex justify="space-between" gap="12px" wrap="wrap" rowGap="2px">
+        <Text fontWeight={says === 'stands-out' ? 600 : 400} flex="1 1 260px">
+          {key}
+        </Text>
+        <Text fontFamily="mono" fontSize="15px">
+          {failed} of {judged}
+        </Text>
+        <Text w="220px" color={says === 'stands-out' ? 'danger' : 'faint'} fontSize="14px">
+          {SAYS[says]}
+        </Text>
+      </Flex>
+      <Scale pattern={pattern} label={`${percent(rate)}, between ${percent(low)} and ${percent(high)}`} />
+      {suggestion && <Note>{suggestion}</Note>}
+    </chakra.li>
+  )
+}
+
+const percent = (part: number) => `${Math.round(100 * part)} %`
+
+function Scale({
+  pattern: { rate, low, high, expected, says },
+  label,
+}: {
+  pattern: PatternRow
+  label: string
+}) {
+  const x = (part: number) => 4 + part * 392
+  return (
+    <chakra.svg viewBox="0 0 400 16" w="100%" maxW="520px" h="16px" role="img" aria-label={label}>
+      <chakra.rect
+        x={x(0)}
+        y={5}
+        width={Math.max(1, x(rate) - x(0))}
+        height={6}
+        fill={says === 'stands-out' ? 'danger' : 'accent'}
+        opacity={0.8}
+      />
+      <chakra.path
+        d={`M${x(low)} 8 H${x(high)} M${x(low)} 4 V12 M${x(high)} 4 V12`}
+        stroke="text"
+        strokeWidth="1.5px"
+        fill="none"
+      />
+      <chakra.path d={`M${x(expected)} 0 V16`} stroke="unproven" strokeWidth="3px" />
+    </chakra.svg>
+  )
+}
+
+/** What the office might do about it. */
+function suggested({ stage }: PatternRow, by: PatternsBy): string {
+  if (by === 'installer') return 'A training on what fails most here may help: see it by clause.'
+  if (by === 'season') return 'Look at what differs then: light, cold, hurry before the year ends.'
+  if (by === 'clause' && LATE.includes(stage))
+    return 'Look at it earlier in the walk, before covers are closed.'
+  return 'A note in the sheet where it is asked may help.'
+}
