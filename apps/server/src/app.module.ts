@@ -12,6 +12,7 @@ import { HealthModule } from './health/health.module.js'
 import { JobsModule } from './jobs/jobs.module.js'
 import { ListsModule } from './lists/lists.module.js'
 import { OfficeModule } from './office/office.module.js'
+import { SignedRecordsModule } from './sheets/signed-records.module.js'
 import { VisitsModule } from './visits/visits.module.js'
 import { SETTINGS, type Settings } from './settings.js'
 
@@ -30,6 +31,7 @@ export class AppModule {
         EvidenceModule,
         ExchangeModule,
         VisitsModule,
+        SignedRecordsModule,
         DevicesModule,
         BackupModule,
         HealthModule,

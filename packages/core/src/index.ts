@@ -233,7 +233,7 @@ export { limitOf, standingOf, type TraceTest } from './requirements/commissionin
 export { readableOf, type Readable } from './requirements/readable.js'
 export { sheetRequirementWords } from './requirements/say-requirement.js'
 export { readSheet, sheetSchema, type Sheet } from './requirements/sheet.js'
-export { adoptionChanges, withSheet } from './walk/adoption.js'
+export { adoptionChanges, judgedOtherwise, withSheet, type CheckChange } from './walk/adoption.js'
 export type { Check, JudgedCheck, Outcome, ProposedDefect } from './walk/check.js'
 export { dangers, isOpen, openDefectFor, type Defect } from './walk/defect.js'
 export { carriedWord } from './walk/carried-word.js'

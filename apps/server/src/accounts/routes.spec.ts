@@ -105,6 +105,7 @@ const MAY: Record<string, string> = Object.fromEntries([
   ['GET /api/sheets', 'inspector reviewer office'],
   ['GET /api/sheets/:id', 'inspector reviewer office'],
   ['GET /api/sheets/:id/file', 'inspector reviewer office'],
+  ['GET /api/sheets/:id/signed', 'inspector reviewer office'],
   ['POST /api/sheets', 'inspector office'],
   ['GET /api/instruments', 'inspector reviewer office'],
   ['POST /api/instruments/import', 'office'],

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { v7 as uuid } from 'uuid'
-import type { PlannedVisit, SheetInLibrary, SheetSummary } from '@plumb-mark/contract'
+import type { PlannedVisit, SheetInLibrary, SheetSummary, SignedRecords } from '@plumb-mark/contract'
 import type { Instrument, JobHeader, Person } from '@plumb-mark/core'
 import { RunningServer, type Caller } from '../testing/running-server.testing.js'
 
@@ -113,6 +113,36 @@ describe('adopting a revision', () => {
       (await office.json<SheetInLibrary>('GET', '/api/sheets/aldervane-ah-8t-d')).body.usedBy,
     ).toHaveLength(1)
   })
+})
+
+describe('a revision that came after a record was signed', () => {
+  const signedUnder = async (id: string) =>
+    (await inspector.json<SignedRecords>('GET', `/api/sheets/${id}/signed`)).body
+  const revised = async (revision: string, change: (source: string) => string) => {
+    const before = await (await office.call('GET', '/api/sheets/aldervane-as-5-b/file')).text()
+    const source = change(before)
+      .replace('revision: B', `revision: ${revision}`)
+      .replace('date: 2024-09-30', 'date: 2026-12-24')
+    return (await office.json<{ id: string }>('POST', '/api/sheets', { source })).body.id
+  }
+  it('tells which of them it would judge otherwise, check by check, and changes none', async () => {
+    const tighter = await revised('T', (source) =>
+      source.replaceAll('torque: { min: 1.2 N·m, max: 1.5 N·m }', 'torque: { min: 2.2 N·m, max: 2.5 N·m }'),
+    )
+    const { records, looked, left } = await signedUnder(tighter)
+    expect([looked, left, records.map(({ revision }) => revision)]).toEqual([1, 0, ['B']])
+    expect(records[0]!.checks).toContainEqual(
+      expect.objectContaining({ title: expect.stringContaining('Tightening torque'), before: 'conforms' }),
+    )
+    const sealed = (await inspector.jobs()).find(({ id }) => id === records[0]!.jobId)!
+    expect(sealed.sealed).toBe(true)
+  })
+  it('that asks the same says so', async () => {
+    const same = await revised('S', (source) => source)
+    expect(await signedUnder(same)).toMatchObject({ records: [], looked: 1 })
+  })
+  it('has nothing to tell where nobody signed by an earlier one', async () =>
+    expect(await signedUnder('aldervane-dx-4-a')).toEqual({ records: [], looked: 0, left: 0 }))
 })
 
 describe('visits', () => {

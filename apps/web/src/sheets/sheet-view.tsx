@@ -20,6 +20,7 @@ import { useFetched } from '../http/use-fetched.js'
 import { ChoiceField, type Option } from '../marks/choice-field.js'
 import { Problem } from '../marks/problem.js'
 import { Differences } from './differences.js'
+import { SignedRecords } from './signed-records.js'
 
 /** One revision, to be read: what it is, what it asks for by stage, who uses it, how it differs from another. */
 export function SheetView() {
@@ -81,6 +82,7 @@ export function SheetView() {
               </Text>
             ))}
             <Adoption id={id!} others={others} />
+            {others.length > 0 && <SignedRecords id={id!} />}
           </Box>
         </Grid>
       </Box>

@@ -1,5 +1,5 @@
 import { IsBoolean, IsOptional, IsString, Length } from 'class-validator'
-import type { Sheet, UnitKind } from '@plumb-mark/core'
+import type { Sheet, UnitKind, Verdict } from '@plumb-mark/core'
 
 /** A revision in the list of the library. */
 export interface SheetSummary {
@@ -30,4 +30,19 @@ export class SheetFileDto {
   @IsString() @Length(1, 400_000) source!: string
   /** Writes over a revision of the same name that no job uses yet. */
   @IsOptional() @IsBoolean() replace?: boolean
+}
+
+/** Signed records of earlier revisions that this one would judge otherwise; they stay as they were signed. */
+export interface SignedRecords {
+  records: {
+    jobId: string
+    number: string
+    title: string
+    /** By which it was signed. */
+    revision: string
+    checks: { title: string; place: string; clause: string; before: Verdict; after: Verdict }[]
+  }[]
+  /** How many were looked through, and how many were not. */
+  looked: number
+  left: number
 }

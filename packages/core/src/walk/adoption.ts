@@ -58,3 +58,7 @@ export function adoptionChanges(before: Inspection, after: Inspection): CheckCha
     ]
   })
 }
+
+/** Of those, what would get another verdict: a record that was signed stays as it was signed, and is told about. */
+export const judgedOtherwise = (before: Inspection, after: Inspection): CheckChange[] =>
+  adoptionChanges(before, after).filter(({ verdictBefore, verdictAfter }) => verdictBefore !== verdictAfter)
