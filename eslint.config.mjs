@@ -128,6 +128,14 @@ export default tseslint.config(
     ),
   },
   {
+    files: ['packages/practice/src/**/*.ts'],
+    ignores: ['**/*.spec.ts'],
+    rules: forbid(
+      ['@plumb-mark/contract', '@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', 'react', 'node:*'],
+      'practice knows core only: nothing of it can reach a real job',
+    ),
+  },
+  {
     files: ['packages/archive/src/**/*.ts'],
     rules: forbid(
       [

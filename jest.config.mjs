@@ -3,7 +3,7 @@ export default {
   testMatch: ['<rootDir>/packages/**/*.spec.ts', '<rootDir>/apps/**/*.spec.ts?(x)'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: {
-    '^@plumb-mark/(core|contract|archive|report)$': '<rootDir>/packages/$1/src/index.ts',
+    '^@plumb-mark/(core|contract|archive|report|practice)$': '<rootDir>/packages/$1/src/index.ts',
     '^@plumb-mark/(server|devices)$': '<rootDir>/apps/$1/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },

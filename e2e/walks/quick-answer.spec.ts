@@ -58,6 +58,8 @@ test('every calculator starts with an example that it can work out', async ({ br
 /** Each view once, and those with pictures in both lights. */
 const VIEWS: [string, 'light' | 'dark'][] = [
   ['/jobs/:job/report', 'light'],
+  ['/practice', 'light'],
+  ['/defects', 'dark'],
   ['/jobs/:job/report?for=customer', 'dark'],
   ['/jobs', 'dark'],
   ['/jobs/:job/walk/place-and-mount', 'light'],

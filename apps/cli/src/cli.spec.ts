@@ -37,6 +37,21 @@ function file(name: string, job: SampleJob): string {
   return path
 }
 
+describe('practice', () => {
+  it.each([
+    ['perfect', 0, 100],
+    ['blind', 1, 50],
+  ])('the %s inspector ends with %i and %i points', (inspector, code, points) => {
+    const ran = run(['practice', '--seed', '5', '--level', 'dc', '--inspector', inspector, '--json'])
+    expect(ran.code).toBe(code)
+    expect(JSON.parse(ran.out)).toMatchObject({ seed: 5, level: 'dc', inspector, points, passed: code === 0 })
+  })
+  it.each([[['--level', 'nowhere']], [['--seed', 'two']], [['--inspector', 'nobody']]])(
+    'refuses %j',
+    (args) => expect(run(['practice', ...args]).code).toBe(2),
+  )
+})
+
 describe('compute', () => {
   it('answers one input as JSON', () => {
     const { code, out } = run(['compute', 'decision'], '{"value":5,"min":1}')

@@ -6,6 +6,7 @@ import { compute } from './compute.js'
 import { exportJob } from './export.js'
 import { importJob } from './import.js'
 import { MANUAL } from './manual.js'
+import { practice } from './practice.js'
 import { rebuild } from './rebuild.js'
 import { restore } from './restore.js'
 import { verify } from './verify.js'
@@ -19,6 +20,7 @@ const COMMANDS: Record<string, Command> = {
   backup,
   restore,
   rebuild,
+  practice,
 }
 
 async function main([name, ...args]: string[]): Promise<ExitCode> {

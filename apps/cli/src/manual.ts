@@ -17,13 +17,17 @@ USAGE
   plumb-mark backup <folder> [--data DIR]         a copy of everything, taken while people work, with the digest of every file
   plumb-mark restore <backup> --data DIR          puts it back, verified, into a folder where nothing is
   plumb-mark rebuild [--data DIR]                 has the rows that lists and searches read made anew
+  plumb-mark practice [--seed N] [--level identify|roof|dc|ac|power-up|whole] [--difficulty easy|fair|hard]
+                      [--inspector perfect|blind|random] [--base FILE] [--json]
+                                                  hides faults in a made-up installation, has it inspected, and prints what was planted,
+                                                  found, missed, invented and scored; --base takes an exported inspection that is all right
 
 UNITS
   Inputs are in canonical units: mm, mm², m (cable lengths), N·m, V, A, W, var, VA, Ω, MΩ, °C, W/m², s, kg, kN.
 
 EXIT CODES
   0  done; with check: nothing is against the sheets and nothing is open; with verify: the record is intact
-  1  check: something does not conform, is not proven or was not inspected; verify: the record was changed
+  1  practice: not passed; check: something does not conform, is not proven or was not inspected; verify: the record was changed
   2  input refused: {"error":{"code","message","path"}} on standard output; in a batch the line says so and the exit code stays 0
   3  the program itself could not run (a file that cannot be read, for example)
 

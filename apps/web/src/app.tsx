@@ -28,6 +28,7 @@ const Adoption = lazyView('AdoptionView', () => import('./sheets/adoption-view.j
 const Instruments = lazyView('InstrumentsView', () => import('./instruments/instruments-view.js'))
 const Password = lazyView('ChangePassword', () => import('./account/change-password.js'))
 const JobData = lazyView('JobDataView', () => import('./exchange/job-data-view.js'))
+const Practice = lazyView('PracticeView', () => import('./practice/practice-view.js'))
 const Report = lazyView('ReportView', () => import('./report/report-view.js'))
 const Import = lazyView('ImportView', () => import('./exchange/import-view.js'))
 const OnDevice = lazyView('OnDeviceView', () => import('./device/on-device-view.js'))
@@ -104,6 +105,7 @@ export function App() {
         <Route path="/defects" element={<AllDefects.View />} />
         <Route path="/office/:part?" element={<Office.View />} />
         <Route path="/visits" element={<Visits.View />} />
+        <Route path="/practice" element={<Practice.View />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />
       </Routes>
     </Suspense>

@@ -1,5 +1,15 @@
 // The face of this package: every name that others may use, floor by floor. Nothing else is exported.
-export type { CheckId, EntryId, JobId, PersonId, PhotoId, SheetId, UnitId, WallId } from './ids/ids.js'
+export type {
+  PointId,
+  CheckId,
+  EntryId,
+  JobId,
+  PersonId,
+  PhotoId,
+  SheetId,
+  UnitId,
+  WallId,
+} from './ids/ids.js'
 export { placeWords, readPlace } from './ids/place-id.js'
 export { attempt, type Attempt } from './shape/attempt.js'
 export { BadInput, asErrorShape, type BadInputCode, type ErrorShape } from './shape/bad-input.js'

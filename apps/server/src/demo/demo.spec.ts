@@ -52,7 +52,7 @@ const PLANTED = [
       'inv-2/protection/unit': 'Breaker 2 40 A is above 25 A',
       'inv-2/glands/ac': '15.1 mm is outside 9 mm to 13.5 mm with the ring fitted',
       'rules/cables/c-pumps':
-        'carries 89 A from Grid, Inverter 1 and Inverter 2, may carry 62 A: fails at cable carries device',
+        'carries 89 A from Grid, Inverter 1 and Inverter 2, may carry 62 A: the cable carries less than its protective device lets through',
       'bat-1/torque/b-minus': 'outside by 1.9 N·m',
       'bat-1/chain/unit': 'no terminator in battery 2 OUT',
       'bat-2/chain/unit': 'no terminator in battery 2 OUT',
@@ -89,9 +89,12 @@ const PLANTED = [
       'listener/roll-call/unit': '1 never seen: row 2, place 4',
       'modules/bonding/unit': 'the part at Frames, canopy was fitted 2 times, at most 1',
       // The two inverters too many are too many for the breaker of their branch, on either side of it.
-      'rules/cables/c-q-2': 'carries 18.96 A, may carry 40 A: fails at device carries design',
-      'rules/cables/c-b-2': 'carries 18.96 A, may carry 40 A: fails at device carries design',
-      'rules/cables/c-cars': 'carries 40 A, may carry 40 A: fails at termination and cable carries device',
+      'rules/cables/c-q-2':
+        'carries 18.96 A, may carry 40 A: the protective device is smaller than the design current',
+      'rules/cables/c-b-2':
+        'carries 18.96 A, may carry 40 A: the protective device is smaller than the design current',
+      'rules/cables/c-cars':
+        'carries 40 A, may carry 40 A: the terminal at its end is too cool for this current; the cable carries less than its protective device lets through',
       'rules/ratings/n-canopy': 'can carry 80 A of 60 A',
       'rules/isolators/unit': 'not so',
     },

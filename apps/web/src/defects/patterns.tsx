@@ -96,7 +96,15 @@ function Scale({
 }) {
   const x = (part: number) => 4 + part * 392
   return (
-    <chakra.svg viewBox="0 0 400 16" w="100%" maxW="520px" h="16px" role="img" aria-label={label}>
+    <chakra.svg
+      viewBox="0 0 400 16"
+      preserveAspectRatio="xMinYMid meet"
+      w="100%"
+      maxW="520px"
+      h="16px"
+      role="img"
+      aria-label={label}
+    >
       <chakra.rect
         x={x(0)}
         y={5}

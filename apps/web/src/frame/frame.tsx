@@ -80,6 +80,7 @@ export function Frame({
                   </>
                 )}
                 <Tab to="/calculators">Calculators</Tab>
+                <Tab to="/practice">Practice</Tab>
                 {person?.role === 'office' && <Tab to="/office">Office</Tab>}
               </>
             )}

@@ -119,6 +119,10 @@ it('the calendar shows what is to come day by day, and the past when asked', asy
       ),
     )) as unknown as typeof fetch
   onScreen(<VisitsView />)
+  // A week at a time first: that of the next visit.
+  expect(await screen.findByText('4 Jan to 10 Jan 2027')).toBeInTheDocument()
+  expect(screen.getAllByText(/^PM-/)).toHaveLength(3)
+  await user.click(screen.getByRole('button', { name: 'As a list' }))
   const monday = await screen.findByText('Mon, 4 Jan 2027')
   expect(
     within(monday.parentElement!)

@@ -32,7 +32,8 @@ export function LikeJob({
   })
   const [jobId, setJobId] = useState('')
   const [problem, setProblem] = useState('')
-  if (!data || data.jobs.length === 0) return null
+  const jobs = data?.jobs ?? []
+  if (jobs.length === 0) return null
   const choose = async (id: string) => {
     setJobId(id)
     setProblem('')
@@ -51,7 +52,7 @@ export function LikeJob({
         value={jobId}
         options={[
           ['', 'no earlier job'],
-          ...data.jobs.map(({ id, number, title }) => [id, `${number} ${title}`] as const),
+          ...jobs.map(({ id, number, title }) => [id, `${number} ${title}`] as const),
         ]}
         onChange={(id) => void choose(id)}
       />

@@ -127,7 +127,7 @@ it('a calculation kept with the job opens again with its figures', () => {
 it('after it, who signed under which licence, and the fingerprint of the whole record', () => {
   open('reviewer', [seen('earth', true), seen('label', true), SIGNED])
   expect(screen.getByRole('heading', { name: 'Signed and sealed' })).toBeInTheDocument()
-  expect(screen.getByText('By Somebody, licence L-77, on 2026-06-01.')).toBeInTheDocument()
+  expect(screen.getByText('By Somebody, licence L-77, on 1 Jun 2026.')).toBeInTheDocument()
   expect(screen.getByRole('img', { name: 'Signature of Somebody' })).toBeInTheDocument()
   expect(screen.getByTestId('fingerprint').textContent).toBe(
     fingerprint(useInspection.getState().inspection!.state.head!.hash),

@@ -151,7 +151,7 @@ describe('what protects a cable', () => {
   it('is the fuse before the board, where nothing else stands between', () => {
     expect(judged(branch([]), 'board-end')).toMatchObject({
       verdict: 'does-not-conform',
-      short: ['fails at cable carries device'],
+      short: ['the cable carries less than its protective device lets through'],
     })
     expect(judged(branch([part('q', 'device', { rating: 10 })]), 'q-end').verdict).toBe('conforms')
   })

@@ -158,7 +158,9 @@ describe('house rules', () => {
           cable('a', 'b'),
         )
         .says('R/c/a-b'),
-    ).toBe('does-not-conform: carries 70 A from grid and pv, may carry 63 A: fails at cable carries device'))
+    ).toBe(
+      'does-not-conform: carries 70 A from grid and pv, may carry 63 A: the cable carries less than its protective device lets through',
+    ))
   it('cannot say anything of a cable that nothing feeds', () =>
     expect(
       new Site().unit(rules).write(part('a', 'board'), part('b', 'load'), cable('a', 'b')).says('R/c/a-b'),

@@ -1,0 +1,80 @@
+import { readFile } from 'node:fs/promises'
+import { createRequire } from 'node:module'
+import { parseArgs } from 'node:util'
+import { BadInput, readInspectionFile } from '@plumb-mark/core'
+import {
+  DIFFICULTIES,
+  INSPECTORS,
+  inspectedBy,
+  levelCalled,
+  scenarioOf,
+  scoreOf,
+  type Scenario,
+  type Score,
+} from '@plumb-mark/practice'
+import type { Command } from './command.js'
+
+const BASE = createRequire(import.meta.url).resolve('@plumb-mark/practice/base')
+
+/** `practice`: one made-up installation with hidden faults, inspected without a browser. */
+export const practice: Command = async (args) => {
+  const { values } = parseArgs({
+    args,
+    options: {
+      seed: { type: 'string', default: '1' },
+      level: { type: 'string', default: 'whole' },
+      difficulty: { type: 'string', default: 'fair' },
+      inspector: { type: 'string', default: 'perfect' },
+      base: { type: 'string', default: BASE },
+      json: { type: 'boolean', default: false },
+    },
+  })
+  const seed = Number(values.seed)
+  if (!Number.isSafeInteger(seed) || seed < 0)
+    throw new BadInput('out-of-range', 'seed', 'must be a whole number from 0')
+  const base = readInspectionFile(JSON.parse(await readFile(values.base, 'utf8')))
+  const scenario = scenarioOf(base, {
+    seed,
+    level: levelCalled(values.level),
+    difficulty: oneOf(DIFFICULTIES, values.difficulty, 'difficulty'),
+  })
+  const inspector = oneOf(INSPECTORS, values.inspector, 'inspector')
+  const score = scoreOf(scenario, inspectedBy(scenario, inspector))
+  console.log(
+    values.json
+      ? JSON.stringify({ ...asData(scenario, score), inspector }, null, 2)
+      : asText(scenario, score),
+  )
+  return score.passed ? 0 : 1
+}
+
+function oneOf<T extends string>(all: readonly T[], said: string, path: string): T {
+  const found = all.find((one) => one === said)
+  if (!found) throw new BadInput('not-listed', path, `must be one of ${all.join(', ')}`)
+  return found
+}
+
+const asData = ({ seed, level, difficulty, planted, checks }: Scenario, score: Score) => ({
+  seed,
+  level,
+  difficulty,
+  checks: checks.length,
+  planted,
+  ...score,
+})
+
+function asText({ seed, level, difficulty, planted, checks }: Scenario, score: Score): string {
+  const lines = (title: string, all: readonly { title: string; place: string }[]) => [
+    `${title}: ${all.length}`,
+    ...all.map((one) => `  ${one.title}, ${one.place}`),
+  ]
+  return [
+    `seed ${seed}, ${level}, ${difficulty}: ${checks.length} checks`,
+    ...lines('planted', planted),
+    ...lines('found', score.found),
+    ...lines('missed', score.missed),
+    ...lines('invented', score.invented),
+    ...lines('left open', score.open),
+    `${score.points} of 100, ${score.passed ? 'passed' : 'not passed'}`,
+  ].join('\n')
+}

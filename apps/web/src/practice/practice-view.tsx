@@ -1,0 +1,103 @@
+import { Box, Button, Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
+import { DIFFICULTIES, LEVEL_NAMES, LEVEL_WORDS, type Difficulty, type Level } from '@plumb-mark/practice'
+import { Page } from '../frame/page.js'
+import { Note } from '../look/text.js'
+import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { TextField } from '../marks/text-field.js'
+import { whenHere } from '../store/site-time.js'
+import { Installation } from './installation.js'
+import { Result } from './result.js'
+import { usePractice } from './session.js'
+
+/** Made-up installations with hidden faults: nothing of them ever reaches a real job. */
+export function PracticeView() {
+  const { scenario, score } = usePractice()
+  return (
+    <Page title="Practice" width="1040px">
+      {!scenario && <Begin />}
+      {scenario && !score && <Installation scenario={scenario} />}
+      {scenario && score && <Result scenario={scenario} score={score} />}
+    </Page>
+  )
+}
+
+const DIFFICULTY_WORDS = {
+  easy: 'easy: two faults',
+  fair: 'fair: four faults',
+  hard: 'hard: seven faults',
+} satisfies Record<Difficulty, string>
+
+function Begin() {
+  const { begin, past } = usePractice()
+  const [level, setLevel] = useState<Level>('dc')
+  const [difficulty, setDifficulty] = useState<Difficulty>('easy')
+  const [seed, setSeed] = useState(() => String(1 + Math.floor(Math.random() * 9999)))
+  const whole = /^\d{1,9}$/.test(seed.trim())
+  return (
+    <Stack gap="14px" mt="10px" maxW="640px">
+      <Text fontSize="18px" lineHeight={1.4}>
+        An installation on this device, made up, with faults hidden in it. Look at what there is, choose what
+        to measure with, write down what you find, and see what you missed.
+      </Text>
+      <Note>
+        With the same number a class inspects the same installation. On a real site: prove dead before
+        touching, wait as long as the maker asks, and let only qualified people open live equipment.
+      </Note>
+      <Flex gap="10px" wrap="wrap" align="end">
+        <ChoiceField
+          label="Subject"
+          value={level}
+          options={optionsOf(LEVEL_NAMES, LEVEL_WORDS)}
+          onChange={setLevel}
+        />
+        <ChoiceField
+          label="How hard"
+          value={difficulty}
+          options={optionsOf(DIFFICULTIES, DIFFICULTY_WORDS)}
+          onChange={setDifficulty}
+        />
+        <TextField
+          label="Number of the installation"
+          inputMode="numeric"
+          value={seed}
+          onChange={setSeed}
+          problem={whole ? undefined : 'a whole number'}
+        />
+      </Flex>
+      <Button
+        alignSelf="start"
+        h="56px"
+        disabled={!whole}
+        onClick={() => void begin({ level, difficulty, seed: Number(seed) })}
+      >
+        Begin
+      </Button>
+      {past.length > 0 && (
+        <Box as="section" aria-label="Practised so far" mt="14px">
+          <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
+            Practised so far
+          </Text>
+          <chakra.ul listStyleType="none">
+            {past.slice(0, 12).map((one) => (
+              <chakra.li key={one.at} py="7px" borderBottom="1px solid" borderColor="hair">
+                <Flex justify="space-between" gap="10px" wrap="wrap">
+                  <Text>
+                    {LEVEL_WORDS[one.level]}, {one.difficulty}, number {one.seed}
+                  </Text>
+                  <Text fontFamily="mono" color={one.passed ? 'accent' : 'danger'}>
+                    {one.points} of 100, {one.passed ? 'passed' : 'not passed'}
+                  </Text>
+                </Flex>
+                <Note>
+                  {whenHere(one.at)}, {one.minutes} min
+                  {one.missed.length > 0 && `; missed: ${one.missed.join('; ')}`}
+                </Note>
+              </chakra.li>
+            ))}
+          </chakra.ul>
+        </Box>
+      )}
+    </Stack>
+  )
+}

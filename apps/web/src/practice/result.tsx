@@ -1,0 +1,77 @@
+import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import type { Planted, Scenario, Score } from '@plumb-mark/practice'
+import { Note } from '../look/text.js'
+import { usePractice } from './session.js'
+
+/** What was found, missed and invented; each missed fault once more: where it was to be seen, by which clause, what one would have read. */
+export function Result({ scenario, score }: { scenario: Scenario; score: Score }) {
+  const { begin, leave } = usePractice()
+  const { found, missed, invented, open, points, passed } = score
+  const { level, difficulty, seed } = scenario
+  return (
+    <Box mt="10px" aria-live="polite">
+      <Text
+        fontFamily="heading"
+        fontSize="44px"
+        fontWeight={600}
+        color={passed ? 'accent' : 'danger'}
+        lineHeight={1.1}
+      >
+        {points} of 100
+      </Text>
+      <Text fontSize="18px">
+        {passed ? 'Passed' : 'Not passed'}: {found.length} of {scenario.planted.length} faults found,{' '}
+        {invented.length} invented, {open.length} left open.
+      </Text>
+      <Faults title="Missed" faults={missed} />
+      {invented.length > 0 && (
+        <Box as="section" mt="18px">
+          <Text as="h2" fontWeight={600} fontSize="20px">
+            Invented
+          </Text>
+          <chakra.ul pl="20px" listStyleType="disc">
+            {invented.map(({ checkId, title, place }) => (
+              <li key={checkId}>
+                {title}, {place}: nothing was wrong there
+              </li>
+            ))}
+          </chakra.ul>
+        </Box>
+      )}
+      <Faults title="Found" faults={found} />
+      <Flex gap="8px" mt="20px" wrap="wrap">
+        <Button onClick={() => void begin({ level, difficulty, seed })}>The same again</Button>
+        <Button variant="outline" onClick={() => void begin({ level, difficulty, seed: seed + 1 })}>
+          The next one
+        </Button>
+        <Button variant="plain" onClick={leave}>
+          Another subject
+        </Button>
+      </Flex>
+    </Box>
+  )
+}
+
+function Faults({ title, faults }: { title: string; faults: readonly Planted[] }) {
+  if (faults.length === 0) return null
+  return (
+    <Box as="section" aria-label={title} mt="18px">
+      <Text as="h2" fontWeight={600} fontSize="20px">
+        {title}
+      </Text>
+      <chakra.ul listStyleType="none">
+        {faults.map(({ checkId, title: name, place, clause, finding, remedy }) => (
+          <chakra.li key={checkId} py="8px" borderBottom="1px solid" borderColor="hair">
+            <Text fontWeight={600}>
+              {name}, {place}
+            </Text>
+            <Text>{finding}</Text>
+            <Note>
+              Clause {clause}. {remedy}
+            </Note>
+          </chakra.li>
+        ))}
+      </chakra.ul>
+    </Box>
+  )
+}

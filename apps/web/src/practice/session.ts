@@ -1,0 +1,124 @@
+import { create } from 'zustand'
+import { readInspectionFile, type InspectionFile, type Instrument, type PointId } from '@plumb-mark/core'
+import {
+  Chance,
+  inspectWith,
+  lookedAt,
+  scenarioOf,
+  scoreOf,
+  type Difficulty,
+  type Found,
+  type Level,
+  type Scenario,
+  type Score,
+} from '@plumb-mark/practice'
+
+/** What was practised before on this device. */
+export interface Practised {
+  at: string
+  level: Level
+  difficulty: Difficulty
+  seed: number
+  points: number
+  passed: boolean
+  missed: string[]
+  minutes: number
+}
+const KEY = 'plumb-mark-practice'
+const MOST_KEPT = 60
+
+interface Practice {
+  scenario: Scenario | undefined
+  began: number
+  /** What was written down, by point. It lives here and nowhere else: no real job ever hears of it. */
+  answers: ReadonlyMap<PointId, Found>
+  score: Score | undefined
+  past: readonly Practised[]
+  begin(wish: { level: Level; difficulty: Difficulty; seed: number }): Promise<void>
+  writeDown(found: Found): void
+  takeBack(point: PointId): void
+  finish(): void
+  leave(): void
+}
+
+function kept(): Practised[] {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as Practised[]
+  } catch {
+    return []
+  }
+}
+
+/** A made-up installation that is being inspected: a job of its own, on this device, that ends when it is left. */
+export const usePractice = create<Practice>((set, get) => ({
+  scenario: undefined,
+  began: 0,
+  answers: new Map(),
+  score: undefined,
+  past: kept(),
+  async begin(wish) {
+    const { default: file } = await import('@plumb-mark/practice/base')
+    const base: InspectionFile = readInspectionFile(file)
+    set({ scenario: scenarioOf(base, wish), answers: new Map(), score: undefined, began: Date.now() })
+  },
+  writeDown: (found) => set(({ answers }) => ({ answers: new Map(answers).set(found.body.point, found) })),
+  takeBack: (point) =>
+    set(({ answers }) => {
+      const left = new Map(answers)
+      left.delete(point)
+      return { answers: left }
+    }),
+  finish() {
+    const { scenario, answers, began, past } = get()
+    if (!scenario) return
+    const score = scoreOf(scenario, [...answers.values()])
+    const { level, difficulty, seed } = scenario
+    const now: Practised = {
+      at: new Date().toISOString(),
+      level,
+      difficulty,
+      seed,
+      points: score.points,
+      passed: score.passed,
+      missed: score.missed.map(({ title, clause }) => `${title}, clause ${clause}`),
+      minutes: Math.max(1, Math.round((Date.now() - began) / 60_000)),
+    }
+    const all = [now, ...past].slice(0, MOST_KEPT)
+    localStorage.setItem(KEY, JSON.stringify(all))
+    set({ score, past: all })
+  },
+  leave: () => set({ scenario: undefined, score: undefined, answers: new Map() }),
+}))
+
+/** The practice job as it is judged with what was written down so far. */
+export const judgedSoFar = (scenario: Scenario, answers: ReadonlyMap<PointId, Found>) =>
+  inspectWith(scenario.entries, [...answers.values()], scenario.sheets)
+
+/** What is in the bag: the instruments of the site, one of each kind also as it lay there too long. */
+export function bagOf(scenario: Scenario): Instrument[] {
+  const good = new Map<string, Instrument>()
+  for (const { body } of scenario.right.values())
+    if ('instrument' in body && body.instrument) good.set(body.instrument.id, body.instrument)
+  return [...good.values()].flatMap((instrument) => [
+    instrument,
+    {
+      ...instrument,
+      id: `${instrument.id}-old`,
+      name: `${instrument.name}, the old one`,
+      calibratedUntil: '2020-06-30',
+    },
+  ])
+}
+
+/** What is seen or read at a point with an instrument in hand, the same each time. */
+export function look(scenario: Scenario, point: PointId, instrument: Instrument | undefined): Found {
+  const judged = scenario.checks.find(({ check }) => check.point === point)!
+  const found = lookedAt(scenario, judged, new Chance(scenario.seed + point.length))
+  if (found.kind !== 'reading') return found
+  const { point: at, typed, value, unit, relation, conditions } = found.body
+  const body = { point: at, typed, value, unit, relation, ...(conditions && { conditions }) }
+  return { kind: 'reading', body: { ...body, ...(instrument && { instrument }) } }
+}
+
+/** What somebody writes down who does not look: what is usual. */
+export const unseen = (scenario: Scenario, point: PointId): Found => scenario.right.get(point)!

@@ -1,0 +1,45 @@
+import { inForce, uncertaintyOf, type JudgedCheck } from '@plumb-mark/core'
+import type { Found } from './answer.js'
+import { Chance } from './chance.js'
+import { figureTimes } from './faults.js'
+import { inspectWith, type Scenario } from './scenario.js'
+
+/** Who inspects without a browser: one who looks at everything, one who looks at nothing, one who looks now and then. */
+export const INSPECTORS = ['perfect', 'blind', 'random'] as const
+export type Inspector = (typeof INSPECTORS)[number]
+
+/** What an inspector of a kind writes down, in the order of the walk. */
+export function inspectedBy(scenario: Scenario, who: Inspector): Found[] {
+  const chance = new Chance(scenario.seed ^ 0x5bd1e995)
+  const seen = new Set<string>()
+  return scenario.checks.flatMap((judged): Found[] => {
+    const { point } = judged.check
+    if (seen.has(point)) return []
+    seen.add(point)
+    const looks = who === 'perfect' || (who === 'random' && chance.next() < 0.5)
+    return [looks ? lookedAt(scenario, judged, chance) : scenario.right.get(point)!]
+  })
+}
+
+/** As much of an instrument's uncertainty as a careful hand leaves. */
+const CARE = 0.4
+const TIMES = 3
+
+/** What an instrument shows of what is there; whoever is careful reads again where the first reading says too little. */
+export function lookedAt(scenario: Scenario, { check }: JudgedCheck, chance: Chance): Found {
+  const there = scenario.truth.get(check.point)!
+  if (there.kind !== 'reading' || there.body.relation !== '=') return there
+  const { body } = there
+  const dimension = check.ask.kind === 'reading' ? check.ask.dimension : undefined
+  const width = dimension && body.instrument ? uncertaintyOf(body.instrument, dimension, body.value) : 0
+  if (width === 0 || body.value === 0) return there
+  for (let i = 0; i < TIMES; i++) {
+    const factor = 1 + (CARE * width * chance.between(-1, 1)) / Math.abs(body.value)
+    const shown: Found = { kind: 'reading', body: { ...body, ...figureTimes(body, factor) } }
+    const after = inspectWith(scenario.entries, [shown], scenario.sheets).checks.find(
+      (one) => one.check.id === check.id,
+    )
+    if (after && inForce(after.history) && after.outcome.verdict !== 'not-proven') return shown
+  }
+  return there
+}

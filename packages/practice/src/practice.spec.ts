@@ -1,0 +1,84 @@
+import { readFileSync } from 'node:fs'
+import { readInspectionFile } from '@plumb-mark/core'
+import { inspectedBy, INSPECTORS } from './inspectors.js'
+import { LEVEL_NAMES, levelCalled } from './levels.js'
+import { DIFFICULTIES, scenarioOf } from './scenario.js'
+import { scoreOf } from './score.js'
+
+const BASE = readInspectionFile(
+  JSON.parse(readFileSync('packages/practice/base/kelp-laboratory.json', 'utf8')),
+)
+const SEEDS = 200
+
+it('on two hundred installations whoever looks at everything has full marks, and whoever looks at nothing does not pass', () => {
+  for (let seed = 1; seed <= SEEDS; seed++) {
+    const level = LEVEL_NAMES[seed % LEVEL_NAMES.length]!
+    const difficulty = DIFFICULTIES[seed % DIFFICULTIES.length]!
+    const scenario = scenarioOf(BASE, { seed, level, difficulty })
+    const perfect = scoreOf(scenario, inspectedBy(scenario, 'perfect'))
+    const { missed, invented, open } = perfect
+    expect({ seed, points: perfect.points, passed: perfect.passed, missed, invented, open }).toEqual({
+      seed,
+      points: 100,
+      passed: true,
+      missed: [],
+      invented: [],
+      open: [],
+    })
+    const blind = scoreOf(scenario, inspectedBy(scenario, 'blind'))
+    expect([seed, blind.passed, blind.found]).toEqual([seed, false, []])
+  }
+}, 120_000)
+
+it('the same seed hides the same faults, another one others', () => {
+  const hidden = (seed: number) =>
+    scenarioOf(BASE, { seed, level: 'whole' }).planted.map(({ checkId, finding }) => `${checkId} ${finding}`)
+  expect(hidden(7)).toEqual(hidden(7))
+  expect(hidden(7)).not.toEqual(hidden(8))
+})
+
+it.each(INSPECTORS)('the %s inspector writes the same each time', (who) => {
+  const scenario = scenarioOf(BASE, { seed: 3, level: 'roof' })
+  expect(inspectedBy(scenario, who)).toEqual(inspectedBy(scenario, who))
+})
+
+describe('the score', () => {
+  const scenario = scenarioOf(BASE, { seed: 11, level: 'roof', difficulty: 'fair' })
+  it('of nothing written down is nothing found, and everything open', () => {
+    const { points, passed, missed, open } = scoreOf(scenario, [])
+    expect([passed, missed.length, open.length]).toEqual([
+      false,
+      scenario.planted.length,
+      scenario.checks.length,
+    ])
+    expect(points).toBeLessThan(50)
+  })
+  it('counts what is invented against whoever cries wolf', () => {
+    const all = inspectedBy(scenario, 'perfect').map((found) =>
+      found.kind === 'observation' ? { ...found, body: { ...found.body, seen: false } } : found,
+    )
+    const { found, invented, points } = scoreOf(scenario, all)
+    expect(found).toHaveLength(scenario.planted.length)
+    expect(invented.length).toBeGreaterThan(0)
+    expect(points).toBeLessThan(100)
+  })
+  it('names where a missed fault was to be seen, by which clause, and what would have been read', () => {
+    const [missed] = scoreOf(scenario, inspectedBy(scenario, 'blind')).missed
+    expect(missed).toMatchObject({
+      place: expect.any(String),
+      clause: expect.any(String),
+      finding: expect.any(String),
+      remedy: expect.any(String),
+    })
+  })
+})
+
+it('a base that answers nothing of a level, or in which something is wrong already, is refused', () => {
+  const bare = { ...BASE, entries: BASE.entries.filter(({ kind }) => kind === 'job-opened') }
+  expect(() => scenarioOf(bare, { seed: 1, level: 'dc' })).toThrow('nothing of the level')
+  const { entries } = scenarioOf(BASE, { seed: 1, level: 'whole' })
+  expect(entries.some(({ kind }) => ['reading', 'observation', 'record', 'signed'].includes(kind))).toBe(
+    false,
+  )
+  expect(() => levelCalled('juggling')).toThrow('must be one of')
+})
