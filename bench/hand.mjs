@@ -1,15 +1,10 @@
-import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { chromium } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
-import { at } from '../scripts/shared.mjs'
 import { checksOf, fold, inForce, inspect, listedChecks, sheetsById } from '../packages/core/dist/index.js'
 import { byHand, builtByHand } from './hand/by-hand.mjs'
 import { Hand } from './hand/hand.mjs'
 import { answerStage } from './hand/walk.mjs'
 import { table } from './reference.mjs'
+import { withInspector } from './server.mjs'
 
 const PORT = 4399
 
@@ -18,18 +13,7 @@ const PORT = 4399
  * typing the same facts into a prepared spreadsheet and a prepared report form (`hand/by-hand.mjs`).
  */
 export async function run() {
-  const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-hand-'))
-  const server = spawn(
-    process.execPath,
-    [at('apps', 'server', 'dist', 'main.js'), '--data', dataDir, '--port', String(PORT)],
-    { stdio: 'ignore' },
-  )
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  })
-  try {
-    const page = await signedIn(browser)
+  await withInspector(PORT, async (page) => {
     const demo = await demoJob(page)
     const before = await bareJob(page, demo)
     const first = await walk(page, before, demo)
@@ -53,31 +37,10 @@ export async function run() {
     console.log(
       `facts driven: ${first.driven.length}; left out on both sides: ${first.leftOut.join(', ') || 'none'}`,
     )
-  } finally {
-    await browser.close()
-    server.kill()
-    rmSync(dataDir, { recursive: true, force: true })
-  }
+  })
 }
 
 const part = (here, there) => (here / there).toFixed(2)
-
-async function signedIn(browser) {
-  const page = await browser.newPage({
-    baseURL: `http://127.0.0.1:${PORT}`,
-    viewport: { width: 1280, height: 800 },
-  })
-  for (;;) {
-    const answer = await page.goto('/').catch(() => undefined)
-    if (answer?.ok()) break
-    await new Promise((later) => setTimeout(later, 200))
-  }
-  await page.getByLabel('E-mail').fill('inspector@plumb.example')
-  await page.getByLabel('Password').fill('plumb-demo')
-  await page.getByRole('button', { name: 'Sign in' }).click()
-  await page.getByRole('heading', { name: 'Jobs' }).waitFor()
-  return page
-}
 
 async function jobOf(page, id) {
   const { entries, sheets } = await (await page.request.get(`/api/jobs/${id}`)).json()

@@ -1,12 +1,8 @@
-import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { at } from '../scripts/shared.mjs'
 import { report } from '../apps/server/dist/exchange/report/report.js'
 import { fold, inspect, sheetsById } from '../packages/core/dist/index.js'
 import { USUAL_PARTS } from '../packages/report/dist/index.js'
 import { median, ms, table } from './reference.mjs'
+import { withServer } from './server.mjs'
 
 const PORT = 4397
 const RUNS = 5
@@ -49,23 +45,14 @@ export async function run() {
   table(rows)
 }
 
-async function demoJob() {
-  const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-report-'))
-  const server = spawn(
-    process.execPath,
-    [at('apps', 'server', 'dist', 'main.js'), '--data', dataDir, '--port', String(PORT)],
-    { stdio: 'ignore' },
-  )
-  const address = `http://127.0.0.1:${PORT}`
-  try {
+const demoJob = () =>
+  withServer(PORT, async (address) => {
     for (;;) {
-      if (
-        await fetch(`${address}/health`).then(
-          ({ ok }) => ok,
-          () => false,
-        )
+      const up = await fetch(`${address}/health`).then(
+        ({ ok }) => ok,
+        () => false,
       )
-        break
+      if (up) break
       await new Promise((next) => setTimeout(next, 200))
     }
     const headers = { 'x-plumb-mark': '1', 'content-type': 'application/json' }
@@ -80,9 +67,5 @@ async function demoJob() {
       .join('; ')
     const get = async (path) => (await fetch(address + path, { headers: { ...headers, cookie } })).json()
     const { jobs } = await get('/api/jobs')
-    return await get(`/api/jobs/${jobs.find(({ number }) => number === 'PM-2611').id}`)
-  } finally {
-    server.kill()
-    rmSync(dataDir, { recursive: true, force: true })
-  }
-}
+    return get(`/api/jobs/${jobs.find(({ number }) => number === 'PM-2611').id}`)
+  })

@@ -1,29 +1,13 @@
-import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { chromium } from '@playwright/test'
-import { at } from '../scripts/shared.mjs'
 import { fold, inspect, sheetsById } from '../packages/core/dist/index.js'
 import { largeJob } from './site.mjs'
 import { median, ms, table } from './reference.mjs'
+import { withInspector } from './server.mjs'
 
 const PORT = 4398
 
 /** What a person waits for in the browser: the scripting time of a keystroke until everything on screen follows. */
 export async function run() {
-  const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-bench-'))
-  const server = spawn(
-    process.execPath,
-    [at('apps', 'server', 'dist', 'main.js'), '--data', dataDir, '--port', String(PORT)],
-    { stdio: 'ignore' },
-  )
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  })
-  try {
-    const page = await signedIn(browser)
+  await withInspector(PORT, async (page) => {
     await page.evaluate(() => localStorage.setItem('plumb-mark-list-order', 'place'))
     await page.reload()
     await page.getByRole('heading', { name: /Fallowmere/ }).click()
@@ -76,27 +60,7 @@ export async function run() {
       ['keystroke to repainted wall, scripting', ms(wall), 'under 8 ms'],
       ['keystroke to verdict, scripting', ms(reading), 'under 16 ms'],
     ])
-  } finally {
-    await browser.close()
-    server.kill()
-    rmSync(dataDir, { recursive: true, force: true })
-  }
-}
-
-async function signedIn(browser) {
-  const page = await browser.newPage({
-    baseURL: `http://127.0.0.1:${PORT}`,
-    viewport: { width: 1280, height: 800 },
   })
-  for (;;) {
-    const answered = await page.goto(`http://127.0.0.1:${PORT}/`).catch(() => undefined)
-    if (answered?.ok()) break
-    await new Promise((resolve) => setTimeout(resolve, 100))
-  }
-  await page.getByLabel('E-mail').fill('inspector@plumb.example')
-  await page.getByLabel('Password').fill('plumb-demo')
-  await page.getByRole('button', { name: 'Sign in' }).click()
-  return page
 }
 
 /** From the click in the list to the first check that can be touched, and how many checks there are. */

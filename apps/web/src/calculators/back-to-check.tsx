@@ -1,14 +1,11 @@
 import { Button, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
-import { v7 as uuid } from 'uuid'
-import type { Appended } from '@plumb-mark/contract'
 import type { CalculatorName } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
-import { post } from '../http/api.js'
 import { checkAddress } from '../inspection/check-in-address.js'
 import { Problem } from '../marks/problem.js'
-import { CATALOGUE } from './catalogue.js'
+import { keepCalculation } from './keep-calculation.js'
 
 /** A calculator that was opened from a check: back to it, with the answer noted in its job where it is wanted. */
 export function BackToCheck({ name, input }: { name: CalculatorName; input: unknown }) {
@@ -21,16 +18,7 @@ export function BackToCheck({ name, input }: { name: CalculatorName; input: unkn
   const back = () => void go(checkAddress(jobId, stage, checkId))
   const note = async () => {
     try {
-      await post<Appended>(`/api/jobs/${jobId}/entries`, {
-        entries: [
-          {
-            id: uuid(),
-            kind: 'calculation-kept',
-            at: new Date().toISOString(),
-            body: { calculator: name, title: CATALOGUE[name].title, input, note: `for the check ${checkId}` },
-          },
-        ],
-      })
+      await keepCalculation(jobId, name, input, `for the check ${checkId}`)
       back()
     } catch (fault) {
       setProblem((fault as Error).message)

@@ -1,12 +1,11 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
-import { v7 as uuid } from 'uuid'
-import type { Appended, JobPage, JobSummary } from '@plumb-mark/contract'
+import type { JobPage, JobSummary } from '@plumb-mark/contract'
 import type { CalculatorName } from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
-import { get, post } from '../http/api.js'
+import { get } from '../http/api.js'
 import { ChoiceField, type Option } from '../marks/choice-field.js'
-import { CATALOGUE } from './catalogue.js'
+import { keepCalculation } from './keep-calculation.js'
 
 /** Keeps a calculation in a job: its inputs are appended to the record, its result is worked out again wherever it is shown. */
 export function UseInJob({ name, input }: { name: CalculatorName; input: unknown }) {
@@ -25,16 +24,7 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
   if (role !== 'inspector' && role !== 'office') return null
   const keep = async () => {
     try {
-      await post<Appended>(`/api/jobs/${jobId}/entries`, {
-        entries: [
-          {
-            id: uuid(),
-            kind: 'calculation-kept',
-            at: new Date().toISOString(),
-            body: { calculator: name, title: CATALOGUE[name].title, input },
-          },
-        ],
-      })
+      await keepCalculation(jobId, name, input)
       setSaid({ ok: true, words: 'Kept in the job: it stands in its record and report.' })
       setAsking(false)
     } catch (problem) {

@@ -22,9 +22,18 @@ export function CheckList({ stage }: { stage: Stage }) {
   const [unitId, setUnitId] = useState('')
   const { order, choose } = useListOrder()
   const here = useMemo(() => (all ?? []).filter(({ check }) => check.stage === stage), [all, stage])
-  const ofUnit = here.filter(({ check }) => unitId === '' || check.unit.id === unitId)
-  const shown = ofUnit.filter((judged) => PASSES[filter](judged) || judged.check.id === checkId)
-  const items = listedChecks(shown, order)
+  const ofUnit = useMemo(
+    () => here.filter(({ check }) => unitId === '' || check.unit.id === unitId),
+    [here, unitId],
+  )
+  const items = useMemo(
+    () =>
+      listedChecks(
+        ofUnit.filter((judged) => PASSES[filter](judged) || judged.check.id === checkId),
+        order,
+      ),
+    [ofUnit, filter, checkId, order],
+  )
   const openAt = items.findIndex((item) =>
     checkId === undefined ? item.kind === 'group' && item.key === groupKey : holds(item, checkId),
   )
@@ -60,7 +69,7 @@ export function CheckList({ stage }: { stage: Stage }) {
         order={order}
         onOrder={choose}
       />
-      {shown.length === 0 && <Text p="18px">{NOTHING[filter]}</Text>}
+      {items.length === 0 && <Text p="18px">{NOTHING[filter]}</Text>}
       {items.length > LONG ? (
         <LongList
           count={items.length}
