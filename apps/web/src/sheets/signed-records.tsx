@@ -11,7 +11,7 @@ const FEW = 5
 /** Signed records that this revision would judge otherwise today: they stay as they were signed, and somebody should know. */
 export function SignedRecords({ id }: { id: string }) {
   const { value } = useFetched<Records>(`/api/sheets/${id}/signed`)
-  if (!value || value.looked === 0) return null
+  if (!value?.looked) return null
   const { records, looked, left } = value
   return (
     <Box as="section" aria-label="Signed records" mt="22px">

@@ -1,4 +1,5 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
+import { jest } from '@jest/globals'
 import { fireEvent, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { appended, onScreen, openJob, sampleSheet, type Change } from '../../testing/job-on-screen.testing.js'
@@ -26,8 +27,11 @@ describe('powering up', () => {
   it('one touch keeps a step, also when the thumb comes down twice, and the wait counts down', async () => {
     open('inspector')
     onScreen(<PowerUp />)
+    // However busy the machine is, no second goes by meanwhile.
+    const clock = jest.spyOn(Date, 'now').mockReturnValue(Date.parse('2026-06-01T12:00:00Z'))
     await press('Done: switch the mains on', poweringUp())
     expect(screen.getByRole('timer')).toHaveTextContent('0:30')
+    clock.mockRestore()
     await press(/^Done/, poweringUp())
     expect(answers()).toMatchObject([{ done: [{ id: 'mains' }] }])
   })
