@@ -326,6 +326,15 @@ export {
   type Tally,
 } from './patterns/recurrence.js'
 export { clausesJudged, type ClauseJudged } from './patterns/clauses-judged.js'
+export {
+  leverMoved,
+  leverNearest,
+  leversOf,
+  leverValue,
+  wouldJustDo,
+  type JustDo,
+  type Lever,
+} from './entering/what-if.js'
 export { likeJob } from './entering/like-job.js'
 export { alikeTo, type AlikePart } from './entering/alike.js'
 export {

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { NavLink, Navigate, useParams, useSearchParams } from 'react-router'
-import { CALCULATORS, readDraft, type CalculatorName, type System } from '@plumb-mark/core'
+import { CALCULATORS, leverMoved, readDraft, type CalculatorName, type System } from '@plumb-mark/core'
 import { Frame } from '../frame/frame.js'
 import { Select } from '../marks/select.js'
 import { useDecimal } from '../store/decimal.js'
@@ -16,7 +16,6 @@ import { SchemaForm } from './schema-form.js'
 import { Share } from './share.js'
 import { UseInJob } from './use-in-job.js'
 import { useResult } from './use-result.js'
-import { moved } from './what-if.js'
 import { WhatIf } from './what-if-panel.js'
 import { FormWordsContext, wordsOfCalculator } from './words/context.js'
 
@@ -134,7 +133,11 @@ function Bench({ name }: { name: CalculatorName }) {
           </Select>
         </Flex>
         <Result name={name} input={input} answer={answer} system={system} onCancel={cancel}>
-          <WhatIf name={name} input={input} onMove={(path, typed) => change(moved(draft, path, typed))} />
+          <WhatIf
+            name={name}
+            input={input}
+            onMove={(path, typed) => change(leverMoved(draft, path, typed))}
+          />
         </Result>
         {answer.state === 'done' && <UseInJob name={name} input={input} />}
       </Box>

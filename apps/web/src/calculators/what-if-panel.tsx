@@ -1,7 +1,13 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
-import type { CalculatorName } from '@plumb-mark/core'
+import {
+  leverNearest,
+  leversOf,
+  leverValue,
+  wouldJustDo,
+  type CalculatorName,
+  type Lever,
+} from '@plumb-mark/core'
 import { Note } from '../look/text.js'
-import { leversOf, nearest, valueAt, wouldJustDo, type Lever } from './what-if.js'
 
 /** Figures to be moved, with the verdict following, and what would just do. */
 export function WhatIf({
@@ -14,7 +20,7 @@ export function WhatIf({
   /** The figure as it would be typed. */
   onMove: (path: Lever['path'], typed: string) => void
 }) {
-  const levers = leversOf(name, input).filter((lever) => valueAt(input, lever.path) !== undefined)
+  const levers = leversOf(name, input).filter((lever) => leverValue(input, lever.path) !== undefined)
   if (levers.length === 0) return null
   return (
     <Box as="section" aria-label="What if" borderTop="1px solid" borderColor="hair" pt="10px">
@@ -37,8 +43,8 @@ function Slider({
   input: unknown
   onMove: (path: Lever['path'], typed: string) => void
 }) {
-  const now = valueAt(input, lever.path)
-  const at = lever.values.findIndex((value) => value === nearest(lever, now))
+  const now = leverValue(input, lever.path)
+  const at = lever.values.findIndex((value) => value === leverNearest(lever, now))
   const typed = (value: number | string) =>
     lever.unit && lever.unit !== 'AWG' ? `${value} ${lever.unit}` : String(value)
   const move = (value: number | string) =>

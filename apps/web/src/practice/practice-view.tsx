@@ -12,9 +12,9 @@ import { usePractice } from './session.js'
 
 /** Made-up installations with hidden faults: nothing of them ever reaches a real job. */
 export function PracticeView() {
-  const { scenario, score } = usePractice()
+  const { scenario, score, problem } = usePractice()
   return (
-    <Page title="Practice" width="1040px">
+    <Page title="Practice" width="1040px" problem={problem && `This one cannot be begun: ${problem}`}>
       {!scenario && <Begin />}
       {scenario && !score && <Installation scenario={scenario} />}
       {scenario && score && <Result scenario={scenario} score={score} />}

@@ -1,5 +1,5 @@
 import { create } from 'zustand'
-import { readInspectionFile, type InspectionFile, type Instrument, type PointId } from '@plumb-mark/core'
+import { readInspectionFile, type Instrument, type PointId } from '@plumb-mark/core'
 import {
   Chance,
   inspectWith,
@@ -34,6 +34,7 @@ interface Practice {
   answers: ReadonlyMap<PointId, Found>
   score: Score | undefined
   past: readonly Practised[]
+  problem: string | undefined
   begin(wish: { level: Level; difficulty: Difficulty; seed: number }): Promise<void>
   writeDown(found: Found): void
   takeBack(point: PointId): void
@@ -56,10 +57,15 @@ export const usePractice = create<Practice>((set, get) => ({
   answers: new Map(),
   score: undefined,
   past: kept(),
+  problem: undefined,
   async begin(wish) {
-    const { default: file } = await import('@plumb-mark/practice/base')
-    const base: InspectionFile = readInspectionFile(file)
-    set({ scenario: scenarioOf(base, wish), answers: new Map(), score: undefined, began: Date.now() })
+    try {
+      const { default: file } = await import('@plumb-mark/practice/base')
+      const scenario = scenarioOf(readInspectionFile(file), wish)
+      set({ scenario, answers: new Map(), score: undefined, began: Date.now(), problem: undefined })
+    } catch (fault) {
+      set({ scenario: undefined, score: undefined, problem: (fault as Error).message })
+    }
   },
   writeDown: (found) => set(({ answers }) => ({ answers: new Map(answers).set(found.body.point, found) })),
   takeBack: (point) =>

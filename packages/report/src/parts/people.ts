@@ -1,7 +1,6 @@
 import {
   accuracyOf,
   canonicalUnit,
-  entryRow,
   inForce,
   outOfCalibration,
   type Inspection,
@@ -15,21 +14,19 @@ export function people({ inspection }: ReportRecord): Block[] {
   const { when } = sayingOf(inspection)
   const found = new Map<
     string,
-    { name: string; role: string; entries: number; first: string; last: string; what: Set<string> }
+    { name: string; role: string; entries: number; first: string; last: string }
   >()
-  for (const { by, at, kind } of inspection.state.entered) {
+  for (const { by, at } of inspection.state.entered) {
     const person = found.get(by.id) ?? {
       name: by.name,
       role: by.role,
       entries: 0,
       first: at,
       last: at,
-      what: new Set(),
     }
     person.entries++
     if (at < person.first) person.first = at
     if (at > person.last) person.last = at
-    person.what.add(entryRow(kind)?.says ?? kind)
     found.set(by.id, person)
   }
   const { handedOver } = inspection.state

@@ -1,4 +1,6 @@
-import { attempt, compute, type CalculatorName, type Verdict } from '@plumb-mark/core'
+import { compute, type CalculatorName } from '../calculators.js'
+import { attempt } from '../shape/attempt.js'
+import type { Verdict } from '../verdict/verdict.js'
 
 /** A figure that can be moved, to see where the verdict turns. */
 export interface Lever {
@@ -82,14 +84,14 @@ export function leversOf(name: CalculatorName, input: unknown): Lever[] {
   }
 }
 
-export const valueAt = (input: unknown, path: Lever['path']): unknown =>
+export const leverValue = (input: unknown, path: Lever['path']): unknown =>
   path.reduce<unknown>((part, name) => (part as Record<string | number, unknown> | undefined)?.[name], input)
 
 /** The input with one figure moved. */
-export function moved(input: unknown, [name, ...rest]: Lever['path'], value: unknown): unknown {
+export function leverMoved(input: unknown, [name, ...rest]: Lever['path'], value: unknown): unknown {
   if (name === undefined) return value
   const part = input as Record<string | number, unknown>
-  const next = moved(part?.[name], rest, value)
+  const next = leverMoved(part?.[name], rest, value)
   return Array.isArray(input) ? input.map((one, i) => (i === name ? next : one)) : { ...part, [name]: next }
 }
 
@@ -108,8 +110,8 @@ export type JustDo =
 
 export function wouldJustDo(name: CalculatorName, input: unknown, lever: Lever): JustDo {
   const { values } = lever
-  const now = values.findIndex((value) => value === nearest(lever, valueAt(input, lever.path)))
-  const conforms = values.map((value) => verdictAt(name, moved(input, lever.path, value)) === 'conforms')
+  const now = values.findIndex((value) => value === leverNearest(lever, leverValue(input, lever.path)))
+  const conforms = values.map((value) => verdictAt(name, leverMoved(input, lever.path, value)) === 'conforms')
   if (conforms[now]) {
     const [below, above] = [conforms.lastIndexOf(false, now), conforms.indexOf(false, now)]
     return { kind: 'range', from: values[below + 1]!, to: values[(above < 0 ? values.length : above) - 1]! }
@@ -120,7 +122,7 @@ export function wouldJustDo(name: CalculatorName, input: unknown, lever: Lever):
 }
 
 /** The value of a lever that stands nearest to a figure. */
-export function nearest(lever: Lever, value: unknown): number | string | undefined {
+export function leverNearest(lever: Lever, value: unknown): number | string | undefined {
   if (typeof value !== 'number') return lever.values.find((one) => one === value)
   const figures = lever.values.filter((one) => typeof one === 'number')
   return figures.reduce<number | undefined>(

@@ -1,4 +1,4 @@
-import { leversOf, moved, nearest, wouldJustDo } from './what-if.js'
+import { leversOf, leverMoved, leverNearest, wouldJustDo } from './what-if.js'
 
 const COLD = {
   module: { voc: 38.6, vocTempCoeff: -0.26 },
@@ -26,7 +26,7 @@ it('moves one figure, wherever it stands, and leaves the rest', () => {
       { id: 'b', x: 2 },
     ],
   }
-  expect(moved(wall, ['items', 1, 'x'], 5)).toEqual({
+  expect(leverMoved(wall, ['items', 1, 'x'], 5)).toEqual({
     items: [
       { id: 'a', x: 1 },
       { id: 'b', x: 5 },
@@ -34,4 +34,4 @@ it('moves one figure, wherever it stands, and leaves the rest', () => {
   })
   expect(wall.items[1]!.x).toBe(2)
 })
-it('a figure between two steps stands at the nearer one', () => expect(nearest(count!, 22.4)).toBe(22))
+it('a figure between two steps stands at the nearer one', () => expect(leverNearest(count!, 22.4)).toBe(22))
