@@ -325,6 +325,7 @@ export {
   type PatternSays,
   type Tally,
 } from './patterns/recurrence.js'
+export { PATTERNS_BY, suggestionFor, type PatternsBy, type PatternSuggestion } from './patterns/suggestion.js'
 export { clausesJudged, type ClauseJudged } from './patterns/clauses-judged.js'
 export {
   leverMoved,

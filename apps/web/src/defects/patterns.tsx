@@ -1,8 +1,14 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { PATTERNS_BY, type PatternRow, type PatternsBy } from '@plumb-mark/contract'
-import type { PatternSays } from '@plumb-mark/core'
+import type { PatternRow } from '@plumb-mark/contract'
+import {
+  PATTERNS_BY,
+  suggestionFor,
+  type PatternsBy,
+  type PatternSays,
+  type PatternSuggestion,
+} from '@plumb-mark/core'
 import { get } from '../http/api.js'
 import { Note, SmallPrint } from '../look/text.js'
 import { ChoiceField, optionsOf } from '../marks/choice-field.js'
@@ -24,8 +30,13 @@ const SAYS = {
   'too-few': 'too few to tell',
 } satisfies Record<PatternSays, string>
 
-/** Stages after which much has been closed up: what fails there is better looked at before. */
-const LATE = ['power-up', 'commission', 'close-up']
+/** What the office might do about it. */
+const SUGGESTS = {
+  train: 'A training on what fails most here may help: see it by clause.',
+  'look-at-the-season': 'Look at what differs then: light, cold, hurry before the year ends.',
+  'look-earlier': 'Look at it earlier in the walk, before covers are closed.',
+  'note-in-sheet': 'A note in the sheet where it is asked may help.',
+} satisfies Record<PatternSuggestion, string>
 
 /** What recurs, with how sure that is: a rate, the range that so few or so many leave it, and what the others lead one to expect. */
 export function Patterns() {
@@ -65,7 +76,7 @@ const SHOWN = 12
 
 function Row({ pattern, by }: { pattern: PatternRow; by: PatternsBy }) {
   const { key, failed, judged, rate, low, high, says } = pattern
-  const suggestion = says === 'stands-out' ? suggested(pattern, by) : undefined
+  const suggestion = suggestionFor(pattern, by)
   return (
     <chakra.li py="8px" borderBottom="1px solid" borderColor="hair">
       <Flex justify="space-between" gap="12px" wrap="wrap" rowGap="2px">
@@ -80,7 +91,7 @@ function Row({ pattern, by }: { pattern: PatternRow; by: PatternsBy }) {
         </Text>
       </Flex>
       <Scale pattern={pattern} label={`${percent(rate)}, between ${percent(low)} and ${percent(high)}`} />
-      {suggestion && <Note>{suggestion}</Note>}
+      {suggestion && <Note>{SUGGESTS[suggestion]}</Note>}
     </chakra.li>
   )
 }
@@ -122,13 +133,4 @@ function Scale({
       <chakra.path d={`M${x(expected)} 0 V16`} stroke="unproven" strokeWidth="3px" />
     </chakra.svg>
   )
-}
-
-/** What the office might do about it. */
-function suggested({ stage }: PatternRow, by: PatternsBy): string {
-  if (by === 'installer') return 'A training on what fails most here may help: see it by clause.'
-  if (by === 'season') return 'Look at what differs then: light, cold, hurry before the year ends.'
-  if (by === 'clause' && LATE.includes(stage))
-    return 'Look at it earlier in the walk, before covers are closed.'
-  return 'A note in the sheet where it is asked may help.'
 }

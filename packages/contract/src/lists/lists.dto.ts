@@ -1,5 +1,5 @@
 import { IsBoolean, IsIn, IsOptional, IsString, Length, Matches } from 'class-validator'
-import { SEVERITIES, STAGES, type Severity, type Stage } from '@plumb-mark/core'
+import { PATTERNS_BY, SEVERITIES, STAGES, type PatternsBy, type Severity, type Stage } from '@plumb-mark/core'
 import { Filled } from '../http/fields.js'
 import { PageDto } from './page.dto.js'
 
@@ -43,8 +43,7 @@ export class RecurringQueryDto extends DefectsQueryDto {
   @IsIn(RECURRING_BY) by!: RecurringBy
 }
 
-export const PATTERNS_BY = ['clause', 'maker', 'model', 'revision', 'installer', 'season'] as const
-export type PatternsBy = (typeof PATTERNS_BY)[number]
+export { PATTERNS_BY, type PatternsBy }
 
 /** What patterns are sought in: all that was judged, or what one maker, model or installer has to do with. */
 export class PatternsQueryDto {
