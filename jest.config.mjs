@@ -8,7 +8,7 @@ export default {
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
   setupFiles: ['fake-indexeddb/auto'],
-  setupFilesAfterEnv: ['@testing-library/jest-dom'],
+  setupFilesAfterEnv: ['@testing-library/jest-dom', '<rootDir>/apps/web/src/testing/patience.testing.ts'],
   modulePathIgnorePatterns: ['/dist/'],
   transform: {
     '^.+\\.tsx?$': [

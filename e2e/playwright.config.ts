@@ -3,22 +3,29 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { defineConfig } from '@playwright/test'
 
-const PORT = Number(process.env['E2E_PORT'] ?? 4199)
+/** Walks at a time, each on an installation of its own: what one leaves behind never meets the other. One more than cores, since pages wait. */
+const LANES = 3
+const FIRST_PORT = Number(process.env['E2E_FIRST_PORT'] ?? 4199)
 /** Stand-in devices of their own, beside those that a person may have running. */
-const DEVICES = Number((process.env['E2E_DEVICES'] ??= '16020'))
+const FIRST_DEVICE = Number(process.env['E2E_FIRST_DEVICE'] ?? 16_020)
+const portOf = (lane: number) => FIRST_PORT + 10 * lane
+const devicesOf = (lane: number) => FIRST_DEVICE + 100 * lane
 const app = (name: string) => join(import.meta.dirname, '..', 'apps', name, 'dist', 'main.js')
-// The configuration is read again by every worker; the folder is chosen once.
-const dataDir = (process.env['E2E_DATA'] ??= mkdtempSync(join(tmpdir(), 'plumb-mark-e2e-')))
+// The configuration is read again by every worker; the folder is chosen once, the ports by the worker's lane.
+const data = (process.env['E2E_DATA'] ??= mkdtempSync(join(tmpdir(), 'plumb-mark-e2e-')))
+const mine = Number(process.env['TEST_PARALLEL_INDEX'] ?? 0)
+process.env['E2E_PORT'] = String(portOf(mine))
+process.env['E2E_DEVICES'] = String(devicesOf(mine))
 
 export default defineConfig({
   testDir: 'walks',
-  workers: 1,
+  workers: LANES,
   timeout: 120_000,
-  expect: { timeout: 7_000 },
+  expect: { timeout: 15_000 },
   reporter: [['list'], ['json']],
   outputDir: '../test-results',
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`,
+    baseURL: `http://127.0.0.1:${portOf(mine)}`,
     viewport: { width: 1280, height: 800 },
     screenshot: 'only-on-failure',
     // What a walk stands in for must reach the page; the walk without a server lets them in.
@@ -28,18 +35,18 @@ export default defineConfig({
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     },
   },
-  webServer: [
+  webServer: Array.from({ length: LANES }, (_, lane) => [
     {
-      command: `node ${app('server')} --port ${PORT} --data ${dataDir}`,
-      url: `http://127.0.0.1:${PORT}/`,
+      command: `node ${app('server')} --port ${portOf(lane)} --data ${join(data, String(lane))}`,
+      url: `http://127.0.0.1:${portOf(lane)}/`,
       reuseExistingServer: false,
       timeout: 60_000,
     },
     {
-      command: `node ${app('devices')} --first-port ${DEVICES}`,
-      port: DEVICES,
+      command: `node ${app('devices')} --first-port ${devicesOf(lane)}`,
+      port: devicesOf(lane),
       reuseExistingServer: false,
       timeout: 20_000,
     },
-  ],
+  ]).flat(),
 })

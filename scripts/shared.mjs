@@ -24,15 +24,28 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
 
 /** Installs the packages when they are missing, or when the lock file has changed since they were installed. */
 export function install() {
-  const [lock, installed] = [at('package-lock.json'), at('node_modules', '.package-lock.json')]
-  if (
-    existsSync(installed) &&
-    statSync(installed).mtimeMs >= statSync(lock).mtimeMs &&
-    existsSync(at('node_modules', 'better-sqlite3', 'build'))
-  )
-    return
+  if (packagesInstalled() && existsSync(DRIVER)) return
   console.log('Installing packages (a fresh machine takes a few minutes: the database driver is compiled) …')
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
+  run('npm', ['ci', ...QUIETLY])
+}
+
+/** The same without the driver, which is compiled by `driver` beside what needs no database. */
+export function installWithoutDriver() {
+  if (packagesInstalled()) return
+  console.log('Installing packages …')
+  run('npm', ['ci', '--ignore-scripts', ...QUIETLY])
+}
+
+/** Program and words that compile the database driver, when it is wanting. */
+export const driver = () =>
+  existsSync(DRIVER) ? undefined : ['npm', ['rebuild', 'better-sqlite3', ...QUIETLY]]
+
+const QUIETLY = ['--no-audit', '--no-fund', '--loglevel=error']
+const DRIVER = at('node_modules', 'better-sqlite3', 'build', 'Release', 'better_sqlite3.node')
+
+function packagesInstalled() {
+  const [lock, packages] = [at('package-lock.json'), at('node_modules', '.package-lock.json')]
+  return existsSync(packages) && statSync(packages).mtimeMs >= statSync(lock).mtimeMs
 }
 
 const SOURCES = ['packages', 'apps', 'tsconfig.base.json', 'package-lock.json']

@@ -8,11 +8,17 @@ import {
   denominatorAt,
   fitProjectiveMap,
   onWall,
-  refitProjectiveMap,
   residualOf,
   type KnownPoint,
   type ProjectiveMap,
 } from './projective-map.js'
+import {
+  expandedUncertainties,
+  figureOf,
+  type Pixel,
+  type Place,
+  type SeenFigure,
+} from './photo-uncertainty.js'
 
 const pixel = object({ px: num(), py: num() })
 const MOST_POINTS = 100
@@ -34,10 +40,6 @@ export const photoMeasureInput = object({
   ),
 })
 
-interface Pixel {
-  px: number
-  py: number
-}
 interface Length {
   id: string
   from: Pixel
@@ -69,11 +71,12 @@ export function photoMeasure(input: PhotoMeasureInput): PhotoMeasureResult {
   const map = mapOf(points)
   measure.forEach((length, i) => requireVisible(map, points, length, `measure[${i}]`))
   const residual = residualOf(map, points)
-  const slopes = slopesOfPoints(map, points, measure, { pointUncertainty, placeUncertainty })
-  const distances = measure.map((length, i) => ({
-    id: length.id,
-    distance: between(map, length),
-    uncertainty: Math.sqrt(slopes[i]! + sumOfEnds(map, length, pointUncertainty)),
+  const figures = measure.map(lengthOf)
+  const uncertain = expandedUncertainties(map, points, figures, { pointUncertainty, placeUncertainty })
+  const distances = measure.map(({ id }, i) => ({
+    id,
+    distance: figureOf(map, figures[i]!),
+    uncertainty: uncertain[i]!,
   }))
   return {
     residual,
@@ -83,7 +86,8 @@ export function photoMeasure(input: PhotoMeasureInput): PhotoMeasureResult {
   }
 }
 
-function mapOf(points: readonly KnownPoint[]): ProjectiveMap {
+/** The map of known points that a camera can have seen; bad input `too-few`, `degenerate` or `mispaired` at `points`. */
+export function mapOf(points: readonly KnownPoint[]): ProjectiveMap {
   if (points.length < 4) throw new BadInput('too-few', 'points', 'needs at least four known points')
   if (!hasFourInGeneralPosition(points))
     throw new BadInput(
@@ -137,51 +141,12 @@ function requireVisible(
   }
 }
 
-function between(map: ProjectiveMap, { from, to }: Length): number {
-  const [a, b] = [onWall(map, from.px, from.py), onWall(map, to.px, to.py)]
-  return Math.hypot(b.x - a.x, b.y - a.y)
-}
+const lengthOf = ({ from, to }: Length): SeenFigure => ({
+  clicks: [from, to],
+  of: ([a, b]) => apart(a!, b!),
+})
 
-/** Half the width of a central difference, in pixels or mm. */
-const NUDGE = 0.01
-
-/** For each length the sum of (slope × uncertainty)² over every coordinate of the known points, with the map fitted anew to each. */
-function slopesOfPoints(
-  map: ProjectiveMap,
-  points: readonly KnownPoint[],
-  measure: readonly Length[],
-  { pointUncertainty, placeUncertainty }: { pointUncertainty: number; placeUncertainty: number },
-): number[] {
-  const sums = measure.map(() => 0)
-  const uncertain = { px: pointUncertainty, py: pointUncertainty, x: placeUncertainty, y: placeUncertainty }
-  for (const [field, uncertainty] of Object.entries(uncertain) as [keyof KnownPoint, number][]) {
-    if (uncertainty === 0) continue
-    points.forEach((point, at) => {
-      const fitted = (by: number) =>
-        refitProjectiveMap(map, points.with(at, { ...point, [field]: point[field] + by }))
-      const [less, more] = [fitted(-NUDGE), fitted(NUDGE)]
-      measure.forEach((length, i) => {
-        const slope = (between(more, length) - between(less, length)) / (2 * NUDGE)
-        sums[i]! += (slope * uncertainty) ** 2
-      })
-    })
-  }
-  return sums
-}
-
-function sumOfEnds(map: ProjectiveMap, length: Length, uncertainty: number): number {
-  const ends = [
-    ['from', 'px'],
-    ['from', 'py'],
-    ['to', 'px'],
-    ['to', 'py'],
-  ] as const
-  return ends.reduce((sum, [end, field]) => {
-    const moved = (by: number) =>
-      between(map, { ...length, [end]: { ...length[end], [field]: length[end][field] + by } })
-    return sum + (((moved(NUDGE) - moved(-NUDGE)) / (2 * NUDGE)) * uncertainty) ** 2
-  }, 0)
-}
+const apart = (a: Place, b: Place): number => Math.hypot(b.x - a.x, b.y - a.y)
 
 const workingOf = (
   points: readonly KnownPoint[],

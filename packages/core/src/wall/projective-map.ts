@@ -42,6 +42,38 @@ export function onWall(map: ProjectiveMap, px: number, py: number): { x: number;
   }
 }
 
+/**
+ * The way back: where a place on the wall (mm) lies in the photo, and whether a camera at the known points' side of the horizon sees it.
+ * Made once for a whole picture.
+ */
+export function backToPhoto({ h, photo, wall }: ProjectiveMap) {
+  const [a, b, c, d, e, f, g, i] = h as [number, number, number, number, number, number, number, number]
+  // The adjugate of the map's matrix, whose ninth number is 1: a projective map has no scale of its own.
+  const back = [
+    e - f * i,
+    c * i - b,
+    b * f - c * e,
+    f * g - d,
+    a - c * g,
+    c * d - a * f,
+    d * i - e * g,
+    b * g - a * i,
+    a * e - b * d,
+  ]
+  // The middle of the known points is seen, and lies at zero.
+  const front = Math.sign(a * e - b * d)
+  return (x: number, y: number): { px: number; py: number; seen: boolean } => {
+    const u = (x - wall.x) / wall.scale
+    const v = (y - wall.y) / wall.scale
+    const below = back[6]! * u + back[7]! * v + back[8]!
+    return {
+      px: photo.x + (photo.scale * (back[0]! * u + back[1]! * v + back[2]!)) / below,
+      py: photo.y + (photo.scale * (back[3]! * u + back[4]! * v + back[5]!)) / below,
+      seen: Math.sign(below) === front,
+    }
+  }
+}
+
 /** Root of the mean squared distance, on the wall, of the known points from where the map puts them; mm. */
 export const residualOf = (map: ProjectiveMap, points: readonly KnownPoint[]): number =>
   Math.sqrt(sumOfSquares(map, points) / points.length)
@@ -85,7 +117,7 @@ function linearStart(points: readonly KnownPoint[], photo: Frame, wall: Frame): 
 }
 
 const MOST_STEPS = 100
-const SMALL_STEP = 1e-13
+const SMALL_STEP = 1e-11
 
 /** The best map for points that moved a little, starting from a map that was the best before. */
 export function refitProjectiveMap(start: ProjectiveMap, points: readonly KnownPoint[]): ProjectiveMap {

@@ -1,0 +1,92 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { Crew, HATCHERY } from '../crew/crew.js'
+
+type View = readonly [path: string, mode: 'light' | 'dark']
+
+/** Each view once, and those with pictures in both lights. */
+const OF_A_JOB: readonly View[] = [
+  ['report', 'light'],
+  ['report?for=customer', 'dark'],
+  ['walk/place-and-mount', 'light'],
+  ['walk/place-and-mount', 'dark'],
+  ['walk/dc', 'light'],
+  ['defects', 'light'],
+  ['sign-off', 'dark'],
+  ['preparation', 'light'],
+  ['walk/identify', 'light'],
+  ['walk/roof', 'dark'],
+  ['walk/earthing', 'light'],
+  ['walk/ac', 'light'],
+  ['walk/battery', 'dark'],
+  ['walk/meter', 'light'],
+  ['adopt/aldervane-ah-8t-c/aldervane-ah-8t-d', 'light'],
+]
+const OF_THE_OFFICE: readonly View[] = [
+  ['/practice', 'light'],
+  ['/defects', 'dark'],
+  ['/jobs', 'dark'],
+  ['/jobs/new', 'light'],
+  ['/sheets', 'light'],
+  ['/sheets/aldervane-ah-8t-d', 'dark'],
+  ['/sheets/aldervane-ah-8t-d/edit', 'light'],
+  ['/instruments', 'dark'],
+  ['/visits', 'light'],
+  ['/calculators/conductor', 'light'],
+  ['/calculators/ct-phasing', 'dark'],
+]
+
+// Every view is looked through whole, which takes its time.
+test.describe.configure({ mode: 'parallel', timeout: 240_000 })
+
+test('no view of a job has a serious fault of accessibility, light or dark', async ({ browser }) => {
+  const { page } = await Crew.signedIn(browser, 'inspector')
+  const { jobs } = (await (await page.request.get('/api/jobs')).json()) as {
+    jobs: { id: string; title: string }[]
+  }
+  const job = `/jobs/${jobs.find(({ title }) => title === HATCHERY)!.id}`
+  const serious: string[] = []
+  for (const [path, mode] of OF_A_JOB) serious.push(...(await lookedThrough(page, `${job}/${path}`, mode)))
+  // What is answered together, opened.
+  for (const [stage, group] of [
+    ['dc', 'readings terminal'],
+    ['close-up', 'gasket'],
+  ] as const) {
+    await page.goto(`${job}/walk/${stage}`)
+    await page.getByLabel('Order').selectOption('requirement')
+    await page.locator(`[data-group*="${group}"]`).first().click()
+    serious.push(...(await seriousFaults(page, `${stage} ${group}`)))
+  }
+  expect(serious).toEqual([])
+})
+
+test('no view beside the jobs has a serious fault of accessibility, light or dark', async ({ browser }) => {
+  const { page } = await Crew.signedIn(browser, 'inspector')
+  const serious: string[] = []
+  for (const [path, mode] of OF_THE_OFFICE) serious.push(...(await lookedThrough(page, path, mode)))
+  expect(serious).toEqual([])
+})
+
+async function lookedThrough(page: Page, path: string, mode: 'light' | 'dark'): Promise<string[]> {
+  await page.evaluate((wanted) => localStorage.setItem('plumb-mark-mode', wanted), mode)
+  await page.goto(path)
+  await expect(page.getByRole('heading').first()).toBeVisible()
+  return seriousFaults(page, `${mode} ${path}`)
+}
+
+async function seriousFaults(page: Page, where: string): Promise<string[]> {
+  // Only what is wrong is asked for, and of one frame, since there are no others: half the time.
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode()
+    .options({ resultTypes: ['violations'] })
+    .analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(
+      ({ id, nodes }) =>
+        `${where}: ${id} at ${nodes
+          .map(({ target }) => target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    )
+}
