@@ -76,6 +76,27 @@ export {
   type ExpectedPowerResult,
 } from './commissioning/expected-power.js'
 export { rollCall, type RollCallInput, type RollCallResult } from './commissioning/roll-call.js'
+export { sayPhotoFault } from './wall/photo-fault.js'
+export {
+  CAREFUL_CLICK,
+  insideFrame,
+  measuredOn,
+  photoTape,
+  placeOn,
+  rectangleOn,
+  type PhotoFault,
+  type PhotoSetUp,
+  type PhotoTape,
+} from './wall/photo-tape.js'
+export type { Pixel, Place } from './wall/photo-uncertainty.js'
+export {
+  fitProjectiveMap,
+  onWall,
+  backToPhoto,
+  type KnownPoint,
+  type ProjectiveMap,
+} from './wall/projective-map.js'
+export { rectifiedPicture, type Raster, type WallWindow } from './wall/rectified-picture.js'
 export { photoMeasure, type PhotoMeasureInput, type PhotoMeasureResult } from './wall/photo-measure.js'
 export { likeStrings, type LikeStringsInput, type LikeStringsResult } from './dc/like-strings.js'
 export {
@@ -164,7 +185,12 @@ export {
   type Accuracy,
   type Instrument,
 } from './instrument/instrument.js'
-export { INSTRUMENT_KINDS, INSTRUMENT_NAMES, type InstrumentKind } from './instrument/instrument-kinds.js'
+export {
+  CARRIED_INSTRUMENTS,
+  INSTRUMENT_KINDS,
+  INSTRUMENT_NAMES,
+  type InstrumentKind,
+} from './instrument/instrument-kinds.js'
 export { addressesBetween, inNetwork, isPrivateAddress, isPrivateNetwork } from './device/address.js'
 export { MAP_BASE, MAP_END, MAP_MARK, OPEN_MODELS } from './device/open-models.js'
 export {
@@ -212,7 +238,9 @@ export type { Connection } from './as-built/connection.js'
 export { stringMakeUp } from './as-built/module-lookup.js'
 export type { StringBuilt } from './as-built/string.js'
 export type { Situation, UnitBuilt } from './as-built/unit.js'
-export type { GapMeasured, ObstructionBuilt, WallBuilt } from './as-built/wall.js'
+export type { GapMeasured, ObstructionBuilt, WallBuilt, WallPhoto } from './as-built/wall.js'
+export type { Seen } from './as-built/seen.js'
+export { lengthOffPhoto, photoInstrument, type PhotoReading } from './answer/photo-reading.js'
 export { canonicalJson } from './job/canonical.js'
 export { fingerprint, linked } from './job/chain.js'
 export {

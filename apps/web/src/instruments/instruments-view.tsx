@@ -5,7 +5,7 @@ import { v7 as uuid } from 'uuid'
 import {
   DIMENSIONS,
   INSTRUMENT_COLUMNS,
-  INSTRUMENT_KINDS,
+  CARRIED_INSTRUMENTS,
   INSTRUMENT_NAMES,
   canonicalUnit,
   formatQuantity,
@@ -186,7 +186,7 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
         <ChoiceField
           label="Kind"
           value={draft.kind}
-          options={optionsOf(INSTRUMENT_KINDS, INSTRUMENT_NAMES)}
+          options={optionsOf(CARRIED_INSTRUMENTS, INSTRUMENT_NAMES)}
           onChange={(kind) => set({ kind })}
         />
         <TextField label="Serial" required value={draft.serial} onChange={(serial) => set({ serial })} />

@@ -41,6 +41,8 @@ import {
   UnitFittedDto,
   UnitRemovedDto,
   WallMeasuredDto,
+  WallPhotoRemovedDto,
+  WallPhotographedDto,
   WallRemovedDto,
 } from './mounting.dto.js'
 
@@ -59,6 +61,8 @@ export const BODY_CLASSES = {
   'obstruction-removed': ObstructionRemovedDto,
   'gap-measured': GapMeasuredDto,
   'gap-removed': GapRemovedDto,
+  'wall-photographed': WallPhotographedDto,
+  'wall-photo-removed': WallPhotoRemovedDto,
   'string-built': StringBuiltDto,
   'string-removed': StringRemovedDto,
   'plane-built': PlaneBuiltDto,

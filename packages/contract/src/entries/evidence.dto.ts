@@ -18,6 +18,7 @@ import type { Answer, DefectStepName, Relation, Severity } from '@plumb-mark/cor
 import { Filled, IsPlain, Part, Parts } from '../http/fields.js'
 import { DeviceWordDto } from './device.dto.js'
 import { ConditionsDto, InstrumentDto, PhotoRefDto } from './parts.dto.js'
+import { PhotoReadingDto } from './photo.dto.js'
 
 class WithPhotos {
   @IsOptional() @Parts(() => PhotoRefDto, { max: 20 }) photos?: PhotoRefDto[]
@@ -34,6 +35,7 @@ export class ReadingDto extends WithNote {
   @IsIn(RELATIONS) relation!: Relation
   @IsOptional() @Part(() => InstrumentDto) instrument?: InstrumentDto
   @IsOptional() @Part(() => DeviceWordDto) word?: DeviceWordDto
+  @IsOptional() @Part(() => PhotoReadingDto) offPhoto?: PhotoReadingDto
   @IsOptional() @Part(() => ConditionsDto) conditions?: ConditionsDto
 }
 

@@ -1,6 +1,14 @@
-import { IsBoolean, IsNumber, IsOptional, IsString, Length, Max, Min } from 'class-validator'
+import { IsBoolean, IsNumber, IsOptional, IsString, IsUUID, Length, Max, Min } from 'class-validator'
 import { Filled, Part } from '../http/fields.js'
-import { GapDto, InstrumentDto, LARGEST_MM, ObstructionDto, SituationDto, WallPlaceDto } from './parts.dto.js'
+import {
+  GapDto,
+  InstrumentDto,
+  ObstructionDto,
+  PhotoRefDto,
+  SituationDto,
+  WallPlaceDto,
+} from './parts.dto.js'
+import { LARGEST_MM, PhotoSetUpDto } from './photo.dto.js'
 
 export class UnitFittedDto {
   @Filled(80) id!: string
@@ -49,4 +57,19 @@ export class GapMeasuredDto {
 export class GapRemovedDto {
   @Filled(80) wallId!: string
   @Filled(80) gapId!: string
+}
+
+export class WallPhotoDto {
+  @Part(() => PhotoRefDto) photo!: PhotoRefDto
+  @Part(() => PhotoSetUpDto) setUp!: PhotoSetUpDto
+}
+
+export class WallPhotographedDto {
+  @Filled(80) wallId!: string
+  @Part(() => WallPhotoDto) taken!: WallPhotoDto
+}
+
+export class WallPhotoRemovedDto {
+  @Filled(80) wallId!: string
+  @IsUUID() photoId!: string
 }

@@ -13,9 +13,7 @@ import {
 import { DIMENSIONS, INSTRUMENT_KINDS, MOUNTED, PLACED, ROLES } from '@plumb-mark/core'
 import type { Dimension, GapMeasured, InstrumentKind, Role, Situation } from '@plumb-mark/core'
 import { Filled, Part, Parts } from '../http/fields.js'
-
-/** A coordinate or a size on a wall, mm. */
-export const LARGEST_MM = 1e6
+import { LARGEST_MM } from './photo.dto.js'
 
 export class PhotoRefDto {
   @IsUUID() id!: string
@@ -65,12 +63,20 @@ export class TypedPlaceDto {
   @IsOptional() @IsString() @Length(0, 80) h?: string
 }
 
+/** Of what was placed by its corners on a photo. */
+export class SeenDto {
+  @IsUUID() photoId!: string
+  @IsOptional() @IsNumber() @Min(0) @Max(LARGEST_MM) across?: number
+  @IsOptional() @IsNumber() @Min(0) @Max(LARGEST_MM) up?: number
+}
+
 export class WallPlaceDto {
   @Filled(80) wallId!: string
   @IsNumber() @Min(-LARGEST_MM) @Max(LARGEST_MM) x!: number
   @IsNumber() @Min(-LARGEST_MM) @Max(LARGEST_MM) y!: number
   @IsNumber() @Min(1) @Max(LARGEST_MM) w!: number
   @IsNumber() @Min(1) @Max(LARGEST_MM) h!: number
+  @IsOptional() @Part(() => SeenDto) seen?: SeenDto
   @IsOptional() @Part(() => TypedPlaceDto) typed?: TypedPlaceDto
 }
 
@@ -82,6 +88,7 @@ export class ObstructionDto {
   @IsNumber() @Min(-LARGEST_MM) @Max(LARGEST_MM) y!: number
   @IsNumber() @Min(1) @Max(LARGEST_MM) w!: number
   @IsNumber() @Min(1) @Max(LARGEST_MM) h!: number
+  @IsOptional() @Part(() => SeenDto) seen?: SeenDto
 }
 
 export class StringModuleDto {

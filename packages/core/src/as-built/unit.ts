@@ -1,5 +1,6 @@
 import type { SheetId, UnitId, WallId } from '../ids/ids.js'
 import { MOUNTED, PLACED } from '../sheet/terms.js'
+import { seenShape } from './seen.js'
 import { anyText, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
 /** Where a unit stands, as far as somebody said so; `wall` hangs off the floor, `floor` stands on it. */
@@ -15,6 +16,7 @@ export const wallPlaceShape = object({
   y: num({ unit: 'mm' }),
   w: edge(),
   h: edge(),
+  seen: optional(seenShape),
   typed: optional(
     object(
       { x: optional(anyText()), y: optional(anyText()), w: optional(anyText()), h: optional(anyText()) },

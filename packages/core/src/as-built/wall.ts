@@ -1,5 +1,8 @@
 import type { GapId, ObstructionId, WallId } from '../ids/ids.js'
 import { instrumentShape } from '../instrument/instrument.js'
+import { photoRefShape } from '../answer/photo-ref.js'
+import { photoSetUpShape } from '../wall/photo-tape.js'
+import { seenShape } from './seen.js'
 import { anyText, flag, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
 const edge = (about?: string) => num({ unit: 'mm', sign: 'divisor', ...(about && { about }) })
@@ -30,6 +33,7 @@ export const obstructionShape = object({
   y: num({ unit: 'mm' }),
   w: edge(),
   h: edge(),
+  seen: optional(seenShape),
 })
 export type ObstructionBuilt = Read<typeof obstructionShape>
 
@@ -44,13 +48,18 @@ export const gapShape = object({
 })
 export type GapMeasured = Read<typeof gapShape>
 
-/** A wall with what stands on it, and the gaps that were measured one by one beside the offsets from the datum. */
+/** A photo of a wall that was made a tape: the known points are places on this wall. */
+export const wallPhotoShape = object({ photo: photoRefShape, setUp: photoSetUpShape })
+export type WallPhoto = Read<typeof wallPhotoShape>
+
+/** A wall with what stands on it, its photos, and the gaps that were measured one by one beside the offsets from the datum. */
 export interface WallBuilt extends BareWall {
   obstructions: ObstructionBuilt[]
   gaps: GapMeasured[]
+  photos?: WallPhoto[]
 }
 
 /** The wall without what stands on it. */
-export function bareWall({ obstructions: _, gaps: __, ...bare }: WallBuilt): BareWall {
+export function bareWall({ obstructions: _, gaps: __, photos: ___, ...bare }: WallBuilt): BareWall {
   return bare
 }

@@ -1,4 +1,5 @@
-export const INSTRUMENT_KINDS = [
+/** What an inspector carries, and the office keeps with its calibration. */
+export const CARRIED_INSTRUMENTS = [
   'tape',
   'level',
   'torque-driver',
@@ -10,6 +11,10 @@ export const INSTRUMENT_KINDS = [
   'thermometer',
   'caliper',
 ] as const
+export type CarriedInstrument = (typeof CARRIED_INSTRUMENTS)[number]
+
+/** A photo measures too, once a length that is known comes out of it. */
+export const INSTRUMENT_KINDS = [...CARRIED_INSTRUMENTS, 'photo'] as const
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number]
 
 export const INSTRUMENT_NAMES = {
@@ -23,4 +28,5 @@ export const INSTRUMENT_NAMES = {
   'light-meter': 'irradiance meter',
   thermometer: 'thermometer',
   caliper: 'caliper',
+  photo: 'photo',
 } satisfies Record<InstrumentKind, string>

@@ -1,6 +1,7 @@
 import { RELATIONS } from '../quantity/relation.js'
 import { CONDITIONS } from '../answer/ask.js'
 import type { Answer } from '../answer/forms.js'
+import { photoReadingShape } from '../answer/photo-reading.js'
 import { photoRefShape } from '../answer/photo-ref.js'
 import type { CheckId, DefectId, EntryId, PointId } from '../ids/ids.js'
 import { deviceWordShape } from '../device/word.js'
@@ -34,6 +35,7 @@ export const readingShape = object({
   relation: oneOf(RELATIONS),
   instrument: optional(instrumentShape),
   word: optional(deviceWordShape),
+  offPhoto: optional(photoReadingShape),
   conditions: optional(
     object({
       [cellTemperature]: optional(num({ unit: '°C' })),

@@ -6,7 +6,7 @@ import type { Surroundings } from './surroundings.js'
 import type { Given, GivenReading } from './given.js'
 import type { Ask } from '../answer/ask.js'
 import { whenField } from '../sheet/when.js'
-import { INSTRUMENT_KINDS } from '../instrument/instrument-kinds.js'
+import { CARRIED_INSTRUMENTS } from '../instrument/instrument-kinds.js'
 import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../array/places.js'
 import type { Bond } from '../earthing/bond.js'
 import type { NetworkConductor, NetworkPart } from '../ac/one-line.js'
@@ -35,7 +35,7 @@ export const commonFields = {
   title: text(),
   severity: oneOf(SEVERITIES),
   remedy: text('what must be done when it fails, in plain words'),
-  instrument: optional(oneOf(INSTRUMENT_KINDS)),
+  instrument: optional(oneOf(CARRIED_INSTRUMENTS)),
   point: optional(text('requirements with one point judge one and the same reading')),
   when: optional(whenField),
   photo: optional(flag('nothing is proven without a photo')),

@@ -46,7 +46,7 @@ export function clearanceRework(
   input: ClearanceReworkInput,
   progress: Progress = () => true,
 ): ClearanceReworkResult {
-  const given = clearanceInput.read(input, '')
+  const given = asPlanned(clearanceInput.read(input, ''))
   const { fixed } = clearanceReworkFields.read(input, '')
   const units = given.items.filter((item): item is Unit => item.kind === 'unit')
   fixed.forEach((id, i) => {
@@ -73,6 +73,13 @@ export function clearanceRework(
     ? answer('found', more.moves, false, given)
     : answer('not-found', [], wall.movable.length <= 2, given)
 }
+
+/** A rework is planned on the drawing: what was placed off a photo is taken as it stands there, and taped once it hangs anew. */
+const asPlanned = (given: ReadWall): ReadWall => ({
+  ...given,
+  gaps: [],
+  items: given.items.map(({ uncertainty: _, ...item }) => item as ReadWall['items'][number]),
+})
 
 /** Every margin reaches the uncertainty and nothing collides: just what `clearance` calls conforming. */
 function conforms(given: ReadWall): boolean {

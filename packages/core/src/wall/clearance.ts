@@ -4,6 +4,8 @@ import { say, type Said } from '../quantity/words.js'
 import { verdictOf } from '../verdict/decision.js'
 import { worst, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 import { bandIndex, type BandIndex } from './band-index.js'
+import { gapUncertaintyOf } from './gap-uncertainty.js'
+import { tapedGaps, type TapedGaps } from './taped-gaps.js'
 import { X, Y, facingOn, gapOn, overlapsOn, straightDistance, type Axis } from './geometry.js'
 import {
   SIDES,
@@ -26,6 +28,8 @@ export interface SideResult {
   governing: string | null
   required: number
   margin: number | null
+  /** Of the measured gap, expanded, mm. */
+  uncertainty: number
   verdict: JudgedVerdict
 }
 export interface CornerResult {
@@ -58,7 +62,7 @@ export interface ClearanceResult extends Explained {
  * Does every unit on a wall have the free space that its maker demands? The wall is seen from the front, mm, x to the right from the
  * datum and y up from finished floor; extents that only touch do not overlap; a margin of exactly the uncertainty conforms.
  * Reported on each side is the item with the least margin, which need not be the nearest. Units that collide are judged as such and not
- * measured against each other. Bad input: an unsized item, two items with one id, a right corner without the wall's width, a "stated"
+ * measured against each other. A gap that was read with the tape itself stands for what the offsets say of it. Bad input: an unsized item, two items with one id, a right corner without the wall's width, a "stated"
  * rule without its distance. Source: plane geometry; the rules between neighbours are the makers' own.
  */
 export function clearance(input: ClearanceInput): ClearanceResult {
@@ -67,10 +71,11 @@ export function clearance(input: ClearanceInput): ClearanceResult {
 
 /** The same for a wall that has been read already. */
 export function clearanceOf(given: ReadWall): ClearanceResult {
-  const indexes: Indexes = { x: bandIndex(given.items, X), y: bandIndex(given.items, Y) }
-  const units = given.items.filter((item): item is Unit => item.kind === 'unit')
-  const reach = largestDemand(units)
   const byId = new Map(given.items.map((item) => [item.id, item]))
+  const taped = tapedGaps(given)
+  const indexes: Indexes = { x: bandIndex(given.items, X), y: bandIndex(given.items, Y), byId, taped }
+  const units = given.items.filter((item): item is Unit => item.kind === 'unit')
+  const reach = largestDemand(units) + taped.largestMisclosure
   const results = units.map((unit) => judgeUnit(unit, given, indexes, reach))
   const collisions = collidingPairs(indexes.x)
   return {
@@ -97,6 +102,8 @@ function overall(results: UnitClearance[]): JudgedVerdict {
 interface Indexes {
   x: BandIndex
   y: BandIndex
+  byId: ReadonlyMap<string, Item>
+  taped: TapedGaps
 }
 
 /** No pair of units asks for more than this, so nothing farther away than it beyond the best margin so far can govern. */
@@ -114,7 +121,15 @@ function judgeUnit(unit: Unit, given: ReadWall, indexes: Indexes, reach: number)
     corners: unit.reach === 'envelope' ? cornersOf(unit, given) : [],
     keepOut: keepOutsOf(unit, given),
     ...(base && {
-      base: { measured: unit.y, verdict: verdictOf(unit.y, given.uncertainty, base.min, base.max) },
+      base: {
+        measured: unit.y,
+        verdict: verdictOf(
+          unit.y,
+          gapUncertaintyOf(Y, given.uncertainty, unit.uncertainty),
+          base.min,
+          base.max,
+        ),
+      },
     }),
   }
 }
@@ -133,27 +148,48 @@ function judgeSide(unit: Unit, side: Side, given: ReadWall, indexes: Indexes, re
     const candidate = { id, gap, required, margin: gap - required }
     if (!best || governs(candidate, best)) best = candidate
   }
+  const taped = (other: string) => indexes.taped.between(unit.id, side, other)
   const bound = boundaryOn(unit, side, given)
-  if (bound) offer(bound.id, bound.gap, own)
+  if (bound) offer(bound.id, taped(bound.id) ?? bound.gap, own)
   const { index, towards } = looking(side, indexes)
   index.visit(
     unit,
     towards,
-    (item, gap) => offer(item.id, gap, requiredGap(unit, side, item)),
+    (item, gap) => offer(item.id, taped(item.id) ?? gap, requiredGap(unit, side, item)),
     (gap) => best !== undefined && gap - reach > best.margin + 1,
   )
   if (!best)
-    return { side, measured: null, governing: null, required: own, margin: null, verdict: 'conforms' }
+    return {
+      side,
+      measured: null,
+      governing: null,
+      required: own,
+      margin: null,
+      uncertainty: 0,
+      verdict: 'conforms',
+    }
   const { id, gap, required, margin } = best
+  const uncertainty =
+    taped(id) === undefined
+      ? gapUncertaintyOf(
+          AXIS_OF[side],
+          given.uncertainty,
+          unit.uncertainty,
+          indexes.byId.get(id)?.uncertainty,
+        )
+      : given.uncertainty
   return {
     side,
     measured: gap,
     governing: id,
     required,
     margin,
-    verdict: verdictOf(gap, given.uncertainty, required),
+    uncertainty,
+    verdict: verdictOf(gap, uncertainty, required),
   }
 }
+
+const AXIS_OF = { left: X, right: X, top: Y, bottom: Y } satisfies Record<Side, Axis>
 
 const looking = (side: Side, { x, y }: Indexes) =>
   ({
@@ -198,11 +234,12 @@ function cornersOf(unit: Unit, { items, uncertainty }: ReadWall): CornerResult[]
     .map((item) => {
       const across = toward(X, unit, item)
       const up = toward(Y, unit, item)
-      const better = across.margin >= up.margin ? across : up
+      const [axis, better] = across.margin >= up.margin ? [X, across] : [Y, up]
+      const known = gapUncertaintyOf(axis, uncertainty, unit.uncertainty, item.uncertainty)
       return {
         item: item.id,
         margin: better.margin,
-        verdict: verdictOf(better.gap, uncertainty, better.required),
+        verdict: verdictOf(better.gap, known, better.required),
       }
     })
 }
@@ -219,12 +256,16 @@ function keepOutsOf(unit: Unit, { items, uncertainty }: ReadWall): KeepOutResult
       .filter((item) => item.kind === 'obstruction' && plainClass(item.class) === plainClass(from))
       .map((item) => {
         const measured = straightDistance(unit, item)
+        // Along a slope the less sure of both directions counts.
+        const known = Math.max(
+          ...[X, Y].map((axis) => gapUncertaintyOf(axis, uncertainty, unit.uncertainty, item.uncertainty)),
+        )
         return {
           item: item.id,
           measured,
           required: distance,
           margin: measured - distance,
-          verdict: verdictOf(measured, uncertainty, distance),
+          verdict: verdictOf(measured, known, distance),
         }
       }),
   )

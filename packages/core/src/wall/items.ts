@@ -1,4 +1,5 @@
 import { BadInput } from '../shape/bad-input.js'
+import type { EdgeUncertainty } from './gap-uncertainty.js'
 import { uncertaintyField } from '../verdict/decision.js'
 import {
   flag,
@@ -23,12 +24,19 @@ export const NEIGHBOUR_RULES = ['larger', 'sum', 'stated'] as const
 export type NeighbourRule = (typeof NEIGHBOUR_RULES)[number]
 export const REACHES = ['straight', 'envelope'] as const
 
+const edge = () => optional(num({ unit: 'mm', sign: 'magnitude' }))
 const place = {
   id: text(),
   x: num({ unit: 'mm', about: 'lower left corner, to the right from the datum' }),
   y: num({ unit: 'mm', about: 'lower left corner, up from finished floor' }),
   w: num({ unit: 'mm', sign: 'divisor' }),
   h: num({ unit: 'mm', sign: 'divisor' }),
+  uncertainty: optional(
+    object(
+      { across: edge(), up: edge() },
+      'expanded, of edges that were placed otherwise than with the tape of the wall',
+    ),
+  ),
 }
 const clearFigure = () => num({ unit: 'mm', sign: 'magnitude' })
 
@@ -85,6 +93,9 @@ export const wallShape = refine(
 export const BOUNDARIES = ['floor', 'ceiling', 'left-corner', 'right-corner'] as const
 export type Boundary = (typeof BOUNDARIES)[number]
 
+/** Across from left to right, or up from below: `from` stands left of or below `to`. */
+export const GAP_AXES = ['across', 'up'] as const
+
 /** Each item may overlap each: the work of a wall grows with the square of what stands on it. */
 const MOST_ITEMS = 1000
 
@@ -93,6 +104,14 @@ export const clearanceInput = refine(
     wall: wallShape,
     uncertainty: uncertaintyField('mm'),
     items: list(variants('kind', { unit: unitShape, obstruction: obstructionShape }), { max: MOST_ITEMS }),
+    gaps: optional(
+      list(object({ from: text(), to: text(), axis: oneOf(GAP_AXES), value: num({ unit: 'mm' }) }), {
+        mayBeEmpty: true,
+        max: MOST_ITEMS,
+        about: 'read with the tape itself: each takes the place of what the offsets say',
+      }),
+      [],
+    ),
   }),
   ({ items }) => requireNamesOfTheirOwn(items),
 )
@@ -134,6 +153,7 @@ export interface UnitInput {
   reach?: 'straight' | 'envelope'
   keepOut?: { from: string; distance: number }[]
   base?: { min?: number; max?: number }
+  uncertainty?: EdgeUncertainty
 }
 export type ObstructionInput = Obstruction
 export interface WallInput {
@@ -146,4 +166,5 @@ export interface ClearanceInput {
   wall: WallInput
   uncertainty?: number
   items: (UnitInput | ObstructionInput)[]
+  gaps?: { from: string; to: string; axis: 'across' | 'up'; value: number }[]
 }

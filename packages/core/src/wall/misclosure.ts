@@ -1,5 +1,7 @@
 import type { Said } from '../quantity/words.js'
 import { fig } from '../quantity/say.js'
+import { gapUncertaintyOf, type EdgeUncertainty } from './gap-uncertainty.js'
+import { X, Y } from './geometry.js'
 
 export interface SurveyedItem {
   id: string
@@ -7,6 +9,8 @@ export interface SurveyedItem {
   y: number
   w: number
   h: number
+  /** Where it was not placed with the tape of the wall. */
+  uncertainty?: EdgeUncertainty | undefined
 }
 export interface MeasuredGap {
   id: string
@@ -54,7 +58,7 @@ export function wallEnds({
 
 /**
  * Where gaps were measured one by one and everything was also surveyed from one datum, do the two agree? mm. A difference beyond the
- * tape's uncertainty (of a gap, so already that of two readings) means that a figure was misread or mistyped.
+ * tape's uncertainty (of a gap, so already that of two readings), or beyond that of a thing that was placed otherwise, means that a figure was misread or mistyped.
  * Source: closing a survey by measuring it twice.
  */
 export function misclosures(
@@ -67,6 +71,7 @@ export function misclosures(
     const [a, b] = [byId.get(from), byId.get(to)]
     const computed = a && b ? EDGES[axis].near(b) - EDGES[axis].far(a) : undefined
     const misclosure = computed === undefined ? undefined : value - computed
+    const known = gapUncertaintyOf(axis === 'across' ? X : Y, uncertainty, a?.uncertainty, b?.uncertainty)
     return {
       gapId: id,
       from,
@@ -75,7 +80,7 @@ export function misclosures(
       measured: value,
       computed,
       misclosure,
-      tooLarge: misclosure !== undefined && Math.abs(misclosure) > uncertainty + 1e-9,
+      tooLarge: misclosure !== undefined && Math.abs(misclosure) > known + 1e-9,
       working:
         computed === undefined
           ? `${fig(value)} mm measured; one end has no offset`

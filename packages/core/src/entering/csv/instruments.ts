@@ -1,4 +1,4 @@
-import { INSTRUMENT_KINDS } from '../../instrument/instrument-kinds.js'
+import { CARRIED_INSTRUMENTS } from '../../instrument/instrument-kinds.js'
 import type { Accuracy, Instrument } from '../../instrument/instrument.js'
 import { DIMENSIONS, type Dimension } from '../../quantity/units.js'
 import { readCsv, type CsvColumn, type CsvMapping, type CsvRead, type CsvTable } from './table.js'
@@ -40,8 +40,8 @@ export function instrumentsIn(
   { known, newId }: { known: readonly Instrument[]; newId: () => string },
 ): CsvRead<Instrument> {
   return readCsv(rows, INSTRUMENT_COLUMNS, mapping, ({ serial, name, kind, until, accuracy }, fault) => {
-    const listed = INSTRUMENT_KINDS.find((one) => one === kind)
-    if (!listed) return fault('kind', `must be one of ${INSTRUMENT_KINDS.join(', ')}`)
+    const listed = CARRIED_INSTRUMENTS.find((one) => one === kind)
+    if (!listed) return fault('kind', `must be one of ${CARRIED_INSTRUMENTS.join(', ')}`)
     if (!/^\d{4}-\d{2}-\d{2}$/.test(until) || Number.isNaN(Date.parse(until)))
       return fault('until', 'must be a day, as in 2027-03-31')
     const read: Accuracy[] = []

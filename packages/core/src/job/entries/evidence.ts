@@ -1,5 +1,7 @@
 import { readAnswer, readsAs, type Answer } from '../../answer/forms.js'
+import { lengthOffPhoto } from '../../answer/photo-reading.js'
 import type { PhotoRef } from '../../answer/photo-ref.js'
+import { uncertaintyOf } from '../../instrument/instrument.js'
 import type { PointId } from '../../ids/ids.js'
 import { attempt } from '../../shape/attempt.js'
 import {
@@ -9,6 +11,7 @@ import {
   recordShape,
   walkedOverShape,
   type EvidenceEntry,
+  type ReadingBody,
 } from '../kept-whole.js'
 import { arrived, evidenceBy, isLater, waitFor, type Draft, type Evidence } from '../state.js'
 import { takenOn } from '../taken-on.js'
@@ -30,10 +33,11 @@ export const reading = entryKind({
   says: 'reading',
   writtenBy: INSPECTORS,
   weighedBy: 'points',
-  admit({ point, typed, value, relation, instrument }, against) {
+  admit(body, against) {
+    const { point, typed, value, relation, instrument } = body
     const ask = against.asked(point, 'reading')
     if (ask?.kind !== 'reading') return unknownPoint(point)
-    if (readsAs(typed, value, ask, { relation, instrument })) return ADMITTED
+    if (readsAs(typed, value, ask, { relation, instrument })) return asPhotoShows(body)
     return refuse('typed-differs', `“${typed}” does not read as the value that was sent`)
   },
   apply(draft, body, entry) {
@@ -42,6 +46,23 @@ export const reading = entryKind({
   },
   shows: ({ photos = [] }) => photos,
 })
+
+/** mm: a figure is kept with so many digits. */
+const ROUNDED = 0.1
+
+/** A reading off a photo is what its clicks come to, no surer than they are, and the photo is there to look at. */
+function asPhotoShows({ value, instrument, offPhoto, photos = [] }: ReadingBody): Admission {
+  if (!offPhoto)
+    return instrument?.kind === 'photo'
+      ? refuse('photo-differs', 'a reading off a photo says how the photo was measured')
+      : ADMITTED
+  const length = lengthOffPhoto(offPhoto)
+  const known = instrument ? uncertaintyOf(instrument, 'length', value) : 0
+  const same = length && Math.abs(length.value - value) <= ROUNDED && known >= length.uncertainty - ROUNDED
+  const shown = instrument?.kind === 'photo' && photos.some(({ id }) => id === instrument.id)
+  if (!same) return refuse('photo-differs', 'the clicks on the photo do not come to the value that was sent')
+  return shown ? ADMITTED : refuse('photo-differs', 'the photo that was measured is not shown')
+}
 
 export const observation = entryKind({
   holds: observationShape,

@@ -26,6 +26,8 @@ import {
   obstructionMeasured,
   obstructionRemoved,
   wallMeasured,
+  wallPhotographed,
+  wallPhotoRemoved,
   wallRemoved,
 } from './wall.js'
 
@@ -44,6 +46,8 @@ export const ENTRY_ROWS = {
   'obstruction-removed': obstructionRemoved,
   'gap-measured': gapMeasured,
   'gap-removed': gapRemoved,
+  'wall-photographed': wallPhotographed,
+  'wall-photo-removed': wallPhotoRemoved,
   'string-built': stringBuilt,
   'string-removed': stringRemoved,
   'plane-built': planeBuilt,

@@ -1,6 +1,16 @@
-import { bareWall, bareWallShape, gapShape, obstructionShape, type WallBuilt } from '../../as-built/wall.js'
-import type { GapId, ObstructionId, WallId } from '../../ids/ids.js'
+import {
+  bareWall,
+  bareWallShape,
+  gapShape,
+  obstructionShape,
+  wallPhotoShape,
+  type WallBuilt,
+  type WallPhoto,
+} from '../../as-built/wall.js'
+import type { GapId, ObstructionId, PhotoId, WallId } from '../../ids/ids.js'
 import { object, text } from '../../shape/shape.js'
+import { sayPhotoFault } from '../../wall/photo-fault.js'
+import { photoTape } from '../../wall/photo-tape.js'
 import type { EntryWith } from '../entry-with.js'
 import { arrived, waitFor, type Draft } from '../state.js'
 import {
@@ -38,8 +48,8 @@ export const wallMeasured = entryKind({
   weighedBy: 'state',
   admit: admitted,
   apply(draft, wall, entry) {
-    const { obstructions = [], gaps = [] } = find(draft.asBuilt.walls, wall.id) ?? {}
-    const walls = put(draft.asBuilt.walls, { ...wall, obstructions, gaps })
+    const { obstructions = [], gaps = [], photos } = find(draft.asBuilt.walls, wall.id) ?? {}
+    const walls = put(draft.asBuilt.walls, { ...wall, obstructions, gaps, ...(photos && { photos }) })
     draft.asBuilt = { ...draft.asBuilt, walls }
     draft.touched.walls.set(wall.id, momentOf(entry))
     arrived(draft, wall.id)
@@ -74,6 +84,7 @@ export const wallRemoved = entryKind({
         body: { wallId, obstruction },
       })),
       ...wall.gaps.map((gap): Step => ({ kind: 'gap-measured', body: { wallId, gap } })),
+      ...(wall.photos ?? []).map((taken): Step => ({ kind: 'wall-photographed', body: { wallId, taken } })),
       ...units
         .filter(({ place }) => place?.wallId === wallId)
         .map((unit): Step => ({ kind: 'unit-fitted', body: unit })),
@@ -150,5 +161,55 @@ export const gapRemoved = entryKind({
   undo({ wallId, gapId }, { walls }) {
     const was = find(find(walls, wallId)?.gaps ?? [], gapId)
     return putBack('gap-measured', was && { wallId, gap: was })
+  },
+})
+
+const isOf =
+  (photoId: PhotoId) =>
+  ({ photo }: WallPhoto) =>
+    photo.id === photoId
+
+/** Kept only when lengths may be read off it: what is placed by it stands on that. */
+export const wallPhotographed = entryKind({
+  holds: object({ wallId: text<WallId>(), taken: wallPhotoShape }),
+  says: 'wall photographed as a tape',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit(body, against) {
+    const tape = photoTape(body.taken.setUp)
+    return firstRefusal(
+      onKnownWall(body, against),
+      tape.usable ? ADMITTED : refuse('photo-no-tape', tape.faults.map(sayPhotoFault).join('; ')),
+    )
+  },
+  apply: (draft, { wallId, taken }, entry) =>
+    onWall(draft, wallId, entry, (wall) => ({
+      ...wall,
+      photos: [...(wall.photos ?? []).filter((one) => !isOf(taken.photo.id)(one)), taken],
+    })),
+  undo({ wallId, taken: { photo } }, { walls }) {
+    const was = find(walls, wallId)?.photos?.find(isOf(photo.id))
+    return putBack('wall-photographed', was && { wallId, taken: was }, {
+      kind: 'wall-photo-removed',
+      body: { wallId, photoId: photo.id },
+    })
+  },
+  shows: ({ taken }) => [taken.photo],
+})
+
+export const wallPhotoRemoved = entryKind({
+  holds: object({ wallId: text<WallId>(), photoId: text<PhotoId>() }),
+  says: 'photo taken off the wall',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit: onKnownWall,
+  apply: (draft, { wallId, photoId }, entry) =>
+    onWall(draft, wallId, entry, (wall) => ({
+      ...wall,
+      photos: (wall.photos ?? []).filter((one) => !isOf(photoId)(one)),
+    })),
+  undo({ wallId, photoId }, { walls }) {
+    const was = find(walls, wallId)?.photos?.find(isOf(photoId))
+    return putBack('wall-photographed', was && { wallId, taken: was })
   },
 })

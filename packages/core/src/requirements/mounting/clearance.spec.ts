@@ -138,3 +138,55 @@ it('the height of the lower edge is told as it was measured', () =>
       .unit(sheet('U', 'hybrid-inverter', [asks({ base: { min: '900 mm' } })]), at(1000))
       .says('U/c/base'),
   ).toBe('conforms: lower edge at 1000 mm'))
+
+describe('what was placed by its corners on a photo', () => {
+  const seen = { photoId: 'p', across: 12, up: 8 }
+  /** 200 mm are required to the left; the photo knows the left edge to 12 mm, the tape a gap to 2 mm. */
+  const hung = (x: number, more: object = { seen }) =>
+    new Site().write(wall()).unit(BOX, { place: { ...at(x).place, ...more } })
+  it('conforms only clear of what the photo can tell, and else asks for the tape', () => {
+    expect(hung(213).says('U/c/left')).toContain('conforms')
+    expect(hung(208).check('U/c/left').outcome).toMatchObject({
+      verdict: 'not-proven',
+      wanting: 'only 8 mm to spare, and the photo tells this gap to 12.1 mm: measure it with the tape',
+    })
+    expect(hung(192).check('U/c/left').outcome).toMatchObject({
+      verdict: 'not-proven',
+      wanting: 'short by 8 mm, and the photo tells this gap to 12.1 mm: measure it with the tape',
+    })
+    expect(hung(187).says('U/c/left')).toContain('does-not-conform')
+  })
+  it('in a direction that was taken with the tape since is as sure as the tape', () =>
+    expect(hung(203, { seen: { photoId: 'p', up: 8 } }).says('U/c/left')).toContain('conforms'))
+  it('counts as it stands where the job accepts a doubtful measure', () =>
+    expect(
+      new Site({ rule: 'simple' })
+        .write(wall())
+        .unit(BOX, { place: { ...at(201).place, seen } })
+        .says('U/c/left'),
+    ).toContain('conforms'))
+  const gap = (value: number) => ({
+    kind: 'gap-measured' as const,
+    body: {
+      wallId: 'w',
+      gap: { id: 'g', from: 'left-corner', to: 'U', axis: 'across' as const, value, typed: `${value} mm` },
+    },
+  })
+  it('is judged by the gap that the tape was held in, where the two agree', () => {
+    expect(hung(208).write(gap(204)).says('U/c/left')).toBe('conforms: 204 mm to the left corner')
+    expect(hung(208).write(gap(197)).says('U/c/left')).toContain('does-not-conform')
+    expect(hung(208).write(gap(201)).check('U/c/left').outcome.verdict).toBe('not-proven')
+  })
+  it('proves nothing where the tape says otherwise by more than the photo can be off', () =>
+    expect(hung(308).write(gap(204)).says('U/c/left')).toContain('not-proven'))
+  it('of two neighbours both are counted', () => {
+    const two = new Site()
+      .write(wall())
+      .unit(BOX, { place: { ...at(1000).place, seen } })
+      .unit(OTHER, { place: { ...at(1616).place, seen } })
+    expect(two.check('U/c/right').outcome).toMatchObject({ verdict: 'not-proven' })
+    expect(two.check('U/c/right').outcome).toMatchObject({
+      wanting: 'only 16 mm to spare, and the photo tells this gap to 17 mm: measure it with the tape',
+    })
+  })
+})

@@ -135,14 +135,27 @@ function judgeSide(
     notes:
       rule === 'simple'
         ? ['judged as measured: this job accepts a doubtful measure inside the limit']
-        : [say`judged against the tape’s uncertainty of ${mm(wall.uncertainty)}`],
+        : [knownTo(found, onWall)],
     finding: sideFinding(found, labelOf),
-    wanting: say`only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
+    wanting: offPhoto(found, onWall)
+      ? say`${spare(found.margin!)}, and the photo tells this gap to ${mm(found.uncertainty)}: measure it with the tape`
+      : say`only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
   }
   return contradicted
     ? { ...contradicted, working: [...judgement.working, ...contradicted.working] }
     : judgement
 }
+
+/** Was one edge of this gap placed off a photo, and the gap not read with the tape since? */
+const offPhoto = ({ uncertainty }: SideResult, onWall: OnWall): boolean => uncertainty > onWall.uncertainty
+
+const knownTo = (found: SideResult, onWall: OnWall): Said =>
+  offPhoto(found, onWall)
+    ? say`placed off a photo: judged against ${mm(found.uncertainty)}`
+    : say`judged against the tape’s uncertainty of ${mm(onWall.wall.uncertainty)}`
+
+const spare = (margin: number): Said =>
+  margin < 0 ? say`short by ${mm(-margin)}` : say`only ${mm(margin)} to spare`
 
 const AXIS = { left: 'across', right: 'across', top: 'up', bottom: 'up' } as const satisfies Record<
   Side,

@@ -53,7 +53,7 @@ export interface WallContext {
 export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallContext): MeasuredWall {
   const hung = units.filter(({ place }) => place?.wallId === wall.id)
   const demanded = hung.map((unit) => ({ unit, demands: demandsFor(unit, context) }))
-  const others: Item[] = wall.obstructions.map(({ id, class: of, x, y, w, h }) => ({
+  const others: Item[] = wall.obstructions.map(({ id, class: of, x, y, w, h, seen }) => ({
     kind: 'obstruction',
     id,
     class: of,
@@ -61,7 +61,10 @@ export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallCo
     y,
     w,
     h,
+    ...(seen && { uncertainty: seen }),
   }))
+  const surveyed = [...demanded.map(({ unit, demands }) => asUnit(unit, demands)), ...others]
+  const gaps = tapedAgain(surveyed, wall)
   const given: ReadWall = {
     wall: {
       leftCorner: wall.leftCorner,
@@ -70,7 +73,10 @@ export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallCo
       ...(wall.height !== undefined && { height: wall.height }),
     },
     uncertainty: countedUncertainty(wall.uncertainty, context.rule),
-    items: [...demanded.map(({ unit, demands }) => asUnit(unit, demands)), ...others],
+    items: surveyed.map(({ uncertainty, ...item }) =>
+      uncertainty && context.rule !== 'simple' ? { ...item, uncertainty } : item,
+    ) as Item[],
+    gaps: gaps.filter(({ tooLarge }) => !tooLarge).map(({ measured: value, ...gap }) => ({ ...gap, value })),
   }
   const base = { wall, given, byRequirement: new Map(), contradictions: [], doubt: doubtOf(wall, context) }
   if (given.items.length === 0) return { ...base, result: EMPTY }
@@ -81,12 +87,20 @@ export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallCo
     return {
       result: clearanceOf(given),
       byRequirement: alone(given, demanded),
-      contradictions: misclosures([...given.items, ...wallEnds(wall)], wall.gaps, wall.uncertainty).filter(
+      contradictions: misclosures([...surveyed, ...wallEnds(wall)], wall.gaps, wall.uncertainty).filter(
         ({ tooLarge }) => tooLarge,
       ),
     }
   })
   return measured.ok ? { ...base, ...measured.value } : { ...base, result: EMPTY, problem: measured.problem }
+}
+
+/** The gaps that were read with the tape between things of which one was placed off a photo: there the tape knows better. */
+function tapedAgain(surveyed: readonly Item[], wall: WallBuilt): Misclosure[] {
+  const offPhoto = new Set(surveyed.filter(({ uncertainty }) => uncertainty).map(({ id }) => id))
+  if (offPhoto.size === 0) return []
+  const gaps = wall.gaps.filter(({ from, to }) => offPhoto.has(from) || offPhoto.has(to))
+  return misclosures([...surveyed, ...wallEnds(wall)], gaps, wall.uncertainty)
 }
 
 /** More than any wall carries; each may overlap each, and a wall is measured on every keystroke. */
@@ -103,7 +117,7 @@ function demandsFor(unit: UnitBuilt, { sheetOf, applies }: WallContext): Clearan
 
 /** A unit without a clearance requirement asks for nothing, but stands in the way of others; of several the strictest governs. */
 function asUnit({ id, place }: UnitBuilt, demands: readonly ClearanceRequirement[]): Unit {
-  const { x, y, w, h } = place!
+  const { x, y, w, h, seen } = place!
   const rules = demands.flatMap((one) => one.neighbour ?? [])
   const neighbour = rules.find(({ rule }) => rule === 'sum') ?? rules[0]
   const bases = demands.flatMap(({ base }) => base ?? [])
@@ -119,6 +133,7 @@ function asUnit({ id, place }: UnitBuilt, demands: readonly ClearanceRequirement
     clear: demands.reduce((so, { clear }) => largest(so, clear), NO_DEMAND),
     reach: demands.some(({ reach }) => reach === 'envelope') ? 'envelope' : 'straight',
     keepOut: demands.flatMap(({ keepOut }) => keepOut),
+    ...(seen && { uncertainty: seen }),
     ...(neighbour && { neighbour }),
     ...(demands.length > 1 && { demands }),
     ...(bases.length > 0 && {
