@@ -34,6 +34,7 @@ const Import = lazyView('ImportView', () => import('./exchange/import-view.js'))
 const OnDevice = lazyView('OnDeviceView', () => import('./device/on-device-view.js'))
 const Office = lazyView('OfficeView', () => import('./office/office-view.js'))
 const Visits = lazyView('VisitsView', () => import('./visits/visits-view.js'))
+const MarkSheet = lazyView('MarkSheetView', () => import('./photo-tape/mark-sheet-view.js'))
 const Rework = lazyView('ReworkView', () => import('./rework/rework-view.js'))
 
 const Wait = () => (
@@ -105,6 +106,7 @@ export function App() {
         <Route path="/defects" element={<AllDefects.View />} />
         <Route path="/office/:part?" element={<Office.View />} />
         <Route path="/visits" element={<Visits.View />} />
+        <Route path="/photo-sheet" element={<MarkSheet.View />} />
         <Route path="/practice" element={<Practice.View />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />
       </Routes>

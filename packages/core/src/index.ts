@@ -76,17 +76,27 @@ export {
   type ExpectedPowerResult,
 } from './commissioning/expected-power.js'
 export { rollCall, type RollCallInput, type RollCallResult } from './commissioning/roll-call.js'
+export {
+  CHECK_BAR,
+  MARK_IDS,
+  PAPERS,
+  SHEET_MARKS,
+  onPaper,
+  type MarkId,
+  type Paper,
+} from './drawings/mark-sheet.js'
+export { obstructionSeenAt, seenBetween, sizeDisagrees, unitSeenAt } from './entering/drawn-on-photo.js'
 export { sayPhotoFault } from './wall/photo-fault.js'
 export {
   CAREFUL_CLICK,
-  insideFrame,
   measuredOn,
   photoTape,
-  placeOn,
-  rectangleOn,
   type PhotoFault,
   type PhotoSetUp,
   type PhotoTape,
+  type MeasuredLength,
+  type ReadOff,
+  type SeenRectangle,
 } from './wall/photo-tape.js'
 export type { Pixel, Place } from './wall/photo-uncertainty.js'
 export {
@@ -96,7 +106,7 @@ export {
   type KnownPoint,
   type ProjectiveMap,
 } from './wall/projective-map.js'
-export { rectifiedPicture, type Raster, type WallWindow } from './wall/rectified-picture.js'
+export { rectifiedPicture, windowSeen, type Raster, type WallWindow } from './wall/rectified-picture.js'
 export { photoMeasure, type PhotoMeasureInput, type PhotoMeasureResult } from './wall/photo-measure.js'
 export { likeStrings, type LikeStringsInput, type LikeStringsResult } from './dc/like-strings.js'
 export {
@@ -187,6 +197,7 @@ export {
 } from './instrument/instrument.js'
 export {
   CARRIED_INSTRUMENTS,
+  type CarriedInstrument,
   INSTRUMENT_KINDS,
   INSTRUMENT_NAMES,
   type InstrumentKind,
@@ -239,7 +250,7 @@ export { stringMakeUp } from './as-built/module-lookup.js'
 export type { StringBuilt } from './as-built/string.js'
 export type { Situation, UnitBuilt } from './as-built/unit.js'
 export type { GapMeasured, ObstructionBuilt, WallBuilt, WallPhoto } from './as-built/wall.js'
-export type { Seen } from './as-built/seen.js'
+export { seenWithout, type Seen } from './as-built/seen.js'
 export { lengthOffPhoto, photoInstrument, type PhotoReading } from './answer/photo-reading.js'
 export { canonicalJson } from './job/canonical.js'
 export { fingerprint, linked } from './job/chain.js'

@@ -6,6 +6,7 @@ import {
   DIMENSIONS,
   INSTRUMENT_COLUMNS,
   CARRIED_INSTRUMENTS,
+  type CarriedInstrument,
   INSTRUMENT_NAMES,
   canonicalUnit,
   formatQuantity,
@@ -185,7 +186,7 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
         <TextField label="Name" required value={draft.name} autoFocus onChange={(name) => set({ name })} />
         <ChoiceField
           label="Kind"
-          value={draft.kind}
+          value={draft.kind as CarriedInstrument}
           options={optionsOf(CARRIED_INSTRUMENTS, INSTRUMENT_NAMES)}
           onChange={(kind) => set({ kind })}
         />

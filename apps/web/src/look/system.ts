@@ -17,6 +17,11 @@ const colours = {
   dangerWash: ['#f4ddd4', '#42241b'],
   unproven: ['#7a5b12', '#dcb65f'],
   unprovenWash: ['#f1e6c8', '#393019'],
+  // On a photo, with a white edge around them: the same by day and by night.
+  pinMark: ['#1d4a73', '#1d4a73'],
+  pinCheck: ['#7a5b12', '#7a5b12'],
+  pinLength: ['#9a3119', '#9a3119'],
+  rim: ['#171916', '#171916'],
 } as const
 
 const both = ([light, dark]: readonly [string, string]) => ({ value: { _light: light, _dark: dark } })

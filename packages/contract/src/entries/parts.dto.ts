@@ -66,8 +66,10 @@ export class TypedPlaceDto {
 /** Of what was placed by its corners on a photo. */
 export class SeenDto {
   @IsUUID() photoId!: string
-  @IsOptional() @IsNumber() @Min(0) @Max(LARGEST_MM) across?: number
-  @IsOptional() @IsNumber() @Min(0) @Max(LARGEST_MM) up?: number
+  @IsOptional() @IsNumber() @Min(0) @Max(LARGEST_MM) x?: number
+  @IsOptional() @IsNumber() @Min(0) @Max(LARGEST_MM) y?: number
+  @IsOptional() @IsNumber() @Min(0) @Max(LARGEST_MM) w?: number
+  @IsOptional() @IsNumber() @Min(0) @Max(LARGEST_MM) h?: number
 }
 
 export class WallPlaceDto {

@@ -85,7 +85,8 @@ export function readingBody(
     instrument,
     conditions,
     photos = [],
-  }: Pick<EntryBodies['reading'], 'instrument' | 'conditions' | 'photos'>,
+    offPhoto,
+  }: Pick<EntryBodies['reading'], 'instrument' | 'conditions' | 'photos' | 'offPhoto'>,
 ): EntryBodies['reading'] {
   const { value, unit, relation, typed } = reading
   return {
@@ -97,5 +98,6 @@ export function readingBody(
     ...(instrument && { instrument }),
     ...(check.ask.kind === 'reading' && check.ask.conditions.length > 0 && { conditions }),
     ...(photos.length > 0 && { photos }),
+    ...(offPhoto && { offPhoto }),
   }
 }

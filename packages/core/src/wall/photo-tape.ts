@@ -4,14 +4,8 @@ import { say, type Said } from '../quantity/words.js'
 import { attempt } from '../shape/attempt.js'
 import { list, num, object, optional, type Read } from '../shape/shape.js'
 import { mapOf } from './photo-measure.js'
-import {
-  expandedUncertainties,
-  figureOf,
-  type Pixel,
-  type Place,
-  type SeenFigure,
-} from './photo-uncertainty.js'
-import { denominatorAt, onWall, residualOf, type ProjectiveMap } from './projective-map.js'
+import { expandedUncertainties, figureOf, type Pixel, type SeenFigure } from './photo-uncertainty.js'
+import { denominatorAt, residualOf, type ProjectiveMap } from './projective-map.js'
 
 const pixel = object({ px: num(), py: num() })
 /** As in the calculator: a person who looks closely clicks within two pixels. */
@@ -65,7 +59,7 @@ const pointUncertaintyOf = ({ width, height, pointUncertainty }: PhotoSetUp): nu
   Math.hypot(pointUncertainty, LENS * Math.hypot(width, height))
 
 /** The outer tenth on each side, where a lens bends most. */
-const RIM = 0.1
+export const RIM = 0.1
 
 export const insideFrame = (
   { px, py }: Pixel,
@@ -159,13 +153,14 @@ export interface SeenRectangle {
   up: number
 }
 
-/** What stands between two clicked corners, whichever two they are. */
+/** What stands between two clicked corners, whichever two they are; undefined where one lies at the rim or beyond the horizon. */
 export function rectangleOn(
   setUp: PhotoSetUp,
   { map }: Extract<PhotoTape, { usable: true }>,
   one: Pixel,
   other: Pixel,
 ): SeenRectangle | undefined {
+  if (![one, other].every((corner) => insideFrame(corner, setUp))) return undefined
   const edges = (['x', 'y'] as const).flatMap((axis) =>
     [one, other].map((click) => readOff(setUp, map, { clicks: [click], of: ([place]) => place![axis] })),
   )
@@ -180,7 +175,3 @@ export function rectangleOn(
     up: Math.max(y1.uncertainty, y2.uncertainty),
   }
 }
-
-/** Where a click lies on the wall, mm. */
-export const placeOn = ({ map }: Extract<PhotoTape, { usable: true }>, { px, py }: Pixel): Place =>
-  onWall(map, px, py)

@@ -1,4 +1,5 @@
-import { backToPhoto, type ProjectiveMap } from './projective-map.js'
+import { RIM, type PhotoSetUp } from './photo-tape.js'
+import { backToPhoto, denominatorAt, onWall, type ProjectiveMap } from './projective-map.js'
 
 /** Pixels as a browser keeps them: red, green, blue and opacity of each, row by row from the top. */
 export interface Raster {
@@ -13,6 +14,21 @@ export interface WallWindow {
   y0: number
   x1: number
   y1: number
+}
+
+/** The part of the wall that lies clear of the rim of a photo; around the known points alone where the photo shows a horizon. */
+export function windowSeen({ width, height, points }: PhotoSetUp, map: ProjectiveMap): WallWindow {
+  const [left, right, top, bottom] = [RIM * width, (1 - RIM) * width, RIM * height, (1 - RIM) * height]
+  const corners = [left, right].flatMap((px) => [top, bottom].map((py) => ({ px, py })))
+  const front = Math.sign(denominatorAt(map, points[0]!.px, points[0]!.py))
+  const whole = corners.every(({ px, py }) => Math.sign(denominatorAt(map, px, py)) === front)
+  const places = whole ? corners.map(({ px, py }) => onWall(map, px, py)) : points
+  return {
+    x0: Math.min(...places.map(({ x }) => x)),
+    y0: Math.min(...places.map(({ y }) => y)),
+    x1: Math.max(...places.map(({ x }) => x)),
+    y1: Math.max(...places.map(({ y }) => y)),
+  }
 }
 
 /**

@@ -9,6 +9,7 @@ import { useMake } from '../use-make.js'
 import { accuracyWords } from './accuracy-words.js'
 import { ConditionFields, useConditions } from './conditions.js'
 import { InstrumentChoice } from './instrument-choice.js'
+import { FromPhoto, type OffPhoto } from './from-photo.js'
 import { PhotoPicker } from './photo-picker.js'
 
 /** Typed into an empty field it reads the same as at the last such check. */
@@ -31,7 +32,9 @@ export function ReadingField({
   const habits = useHabits()
   const [typed, setTyped] = useState('')
   const [photos, setPhotos] = useState<PhotoRef[]>([])
-  const { fitting, offered } = choiceOf(instruments, dimension, habits.instruments[dimension])
+  const [off, setOff] = useState<OffPhoto>()
+  const { fitting, offered: inHand } = choiceOf(instruments, dimension, habits.instruments[dimension])
+  const offered = off?.instrument ?? inHand
   const conditions = useConditions(check.ask.conditions)
   const decimal = useDecimal((state) => state.decimal)
   const typing = typed.trim() !== ''
@@ -55,12 +58,19 @@ export function ReadingField({
 
   const keep = (judgement = trial) => {
     if (!judgement?.ok) return
-    const body = readingBody(check, judgement, { instrument: offered, conditions: conditions.values, photos })
+    const body = readingBody(check, judgement, {
+      instrument: offered,
+      conditions: conditions.values,
+      photos: off ? [...photos, off.photo] : photos,
+      offPhoto: off?.reading,
+    })
     const kept = make({ kind: 'reading', body })
     if (!kept) return
     setTyped('')
     setPhotos([])
-    habits.remember(check.requirement.id, judgement.reading.typed)
+    // What a photo said of one place is not what the next reads.
+    if (!off) habits.remember(check.requirement.id, judgement.reading.typed)
+    setOff(undefined)
     if (judgement.outcome.verdict === 'conforms') onDone()
   }
   const again = habits.lastTyped[check.requirement.id]
@@ -72,7 +82,7 @@ export function ReadingField({
         })
   // The key that reads the same again is one that begins no figure.
   const type = (text: string) =>
-    text === SAME_AGAIN && again !== undefined ? keep(judgeAgain()) : setTyped(text)
+    text === SAME_AGAIN && again !== undefined ? keep(judgeAgain()) : (setTyped(text), setOff(undefined))
   return (
     <Stack as="form" gap="10px" onSubmit={(event) => (event.preventDefault(), keep())}>
       <Flex gap="8px" align="flex-end">
@@ -107,12 +117,24 @@ export function ReadingField({
           Same again: {again} <chakra.kbd color="faint">{SAME_AGAIN}</chakra.kbd>
         </Button>
       )}
-      <InstrumentChoice
-        instruments={fitting}
-        chosen={offered}
-        words={(instrument) => accuracyWords(instrument, dimension)}
-        onChoose={(id) => habits.useInstrument(dimension, id)}
-      />
+      {dimension === 'length' && (
+        <FromPhoto
+          title={check.title}
+          taken={off}
+          onTaken={(taken) => {
+            setOff(taken)
+            setTyped(taken.typed)
+          }}
+        />
+      )}
+      {!off && (
+        <InstrumentChoice
+          instruments={fitting}
+          chosen={offered}
+          words={(instrument) => accuracyWords(instrument, dimension)}
+          onChoose={(id) => habits.useInstrument(dimension, id)}
+        />
+      )}
       <ConditionFields wanted={check.ask.conditions} problems={conditions.problems} />
       <PhotoPicker photos={photos} onChange={setPhotos} />
     </Stack>

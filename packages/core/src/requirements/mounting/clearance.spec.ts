@@ -140,7 +140,7 @@ it('the height of the lower edge is told as it was measured', () =>
   ).toBe('conforms: lower edge at 1000 mm'))
 
 describe('what was placed by its corners on a photo', () => {
-  const seen = { photoId: 'p', across: 12, up: 8 }
+  const seen = { photoId: 'p', x: 12, y: 8 }
   /** 200 mm are required to the left; the photo knows the left edge to 12 mm, the tape a gap to 2 mm. */
   const hung = (x: number, more: object = { seen }) =>
     new Site().write(wall()).unit(BOX, { place: { ...at(x).place, ...more } })
@@ -157,7 +157,7 @@ describe('what was placed by its corners on a photo', () => {
     expect(hung(187).says('U/c/left')).toContain('does-not-conform')
   })
   it('in a direction that was taken with the tape since is as sure as the tape', () =>
-    expect(hung(203, { seen: { photoId: 'p', up: 8 } }).says('U/c/left')).toContain('conforms'))
+    expect(hung(203, { seen: { photoId: 'p', y: 8 } }).says('U/c/left')).toContain('conforms'))
   it('counts as it stands where the job accepts a doubtful measure', () =>
     expect(
       new Site({ rule: 'simple' })

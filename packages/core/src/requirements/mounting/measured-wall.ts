@@ -1,3 +1,4 @@
+import { edgesSeen } from '../../as-built/seen.js'
 import type { WallBuilt } from '../../as-built/wall.js'
 import type { UnitBuilt } from '../../as-built/unit.js'
 import { outOfCalibration } from '../../instrument/instrument.js'
@@ -61,7 +62,7 @@ export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallCo
     y,
     w,
     h,
-    ...(seen && { uncertainty: seen }),
+    ...(seen && { uncertainty: edgesSeen(seen) }),
   }))
   const surveyed = [...demanded.map(({ unit, demands }) => asUnit(unit, demands)), ...others]
   const gaps = tapedAgain(surveyed, wall)
@@ -133,7 +134,7 @@ function asUnit({ id, place }: UnitBuilt, demands: readonly ClearanceRequirement
     clear: demands.reduce((so, { clear }) => largest(so, clear), NO_DEMAND),
     reach: demands.some(({ reach }) => reach === 'envelope') ? 'envelope' : 'straight',
     keepOut: demands.flatMap(({ keepOut }) => keepOut),
-    ...(seen && { uncertainty: seen }),
+    ...(seen && { uncertainty: edgesSeen(seen) }),
     ...(neighbour && { neighbour }),
     ...(demands.length > 1 && { demands }),
     ...(bases.length > 0 && {

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, HStack, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, HStack, Text, chakra } from '@chakra-ui/react'
 import { Copy, Trash2, X } from 'lucide-react'
 import { memo, useEffect, useState } from 'react'
 import { v7 as uuid } from 'uuid'
@@ -6,6 +6,7 @@ import {
   formatInches,
   formatQuantity,
   parseQuantity,
+  seenWithout,
   type Change,
   type ObstructionBuilt,
   type UnitBuilt,
@@ -52,18 +53,35 @@ export const ItemPanel = memo(function ItemPanel({
           kind: 'unit-fitted',
           body: {
             ...unit,
-            place: { ...unit.place!, [figure]: value, typed: { ...unit.place!.typed, [figure]: typed } },
+            place: {
+              ...unit.place!,
+              [figure]: value,
+              seen: seenWithout(unit.place!.seen, figure),
+              typed: { ...unit.place!.typed, [figure]: typed },
+            },
           },
         }
       : {
           kind: 'obstruction-measured',
-          body: { wallId: wall.id, obstruction: { ...obstruction!, [figure]: value } },
+          body: {
+            wallId: wall.id,
+            obstruction: {
+              ...obstruction!,
+              [figure]: value,
+              seen: seenWithout(obstruction!.seen, figure),
+            },
+          },
         }
   /** Placed by a gap: the offset follows from it, and no longer from what was typed. */
-  const moved = (to: Partial<Record<Figure, number>>): Change =>
-    unit
-      ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, ...to, typed: {} } } }
-      : { kind: 'obstruction-measured', body: { wallId: wall.id, obstruction: { ...obstruction!, ...to } } }
+  const moved = (to: Partial<Record<Figure, number>>): Change => {
+    const seen = seenWithout(place.seen, ...(Object.keys(to) as Figure[]))
+    return unit
+      ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, ...to, seen, typed: {} } } }
+      : {
+          kind: 'obstruction-measured',
+          body: { wallId: wall.id, obstruction: { ...obstruction!, ...to, seen } },
+        }
+  }
   const copy = () => {
     const id = `${unit ? 'unit' : 'obstruction'}-${uuid()}`
     const x = place.x + place.w + 300
@@ -120,6 +138,7 @@ export const ItemPanel = memo(function ItemPanel({
             label={label}
             value={place[name]}
             typedBefore={unit?.place?.typed?.[name]}
+            seenTo={place.seen?.[name]}
             writable={writable}
             trial={(value) => trial(kept, unit, obstruction, wall.id, name, value)}
             onKeep={(value, typed) => make(change(name, value, typed))}
@@ -159,12 +178,14 @@ interface OffsetProps {
   label: string
   value: number
   typedBefore: string | undefined
+  /** Read off a photo, and known so well; mm. */
+  seenTo: number | undefined
   writable: boolean
   trial: (value: number) => NonNullable<ReturnType<typeof useInspection.getState>['draft']>
   onKeep: (value: number, typed: string) => void
 }
 
-function OffsetField({ label, value, typedBefore, writable, trial: tried, onKeep }: OffsetProps) {
+function OffsetField({ label, value, typedBefore, seenTo, writable, trial: tried, onKeep }: OffsetProps) {
   const tryOut = useInspection((state) => state.tryOut)
   const decimal = useDecimal((state) => state.decimal)
   // What was typed is shown again while it reads as the value; after a change of the decimal mark it may not.
@@ -199,7 +220,7 @@ function OffsetField({ label, value, typedBefore, writable, trial: tried, onKeep
     <TextField
       label={label}
       problem={problem}
-      hint={parsed.ok && <Both mm={parsed.quantity.value} />}
+      hint={parsed.ok && <Both mm={parsed.quantity.value} seenTo={seenTo} />}
       value={typed}
       readOnly={!writable}
       fontFamily="mono"
@@ -212,11 +233,16 @@ function OffsetField({ label, value, typedBefore, writable, trial: tried, onKeep
 }
 
 /** Both systems, whichever was typed. */
-function Both({ mm }: { mm: number }) {
+function Both({ mm, seenTo }: { mm: number; seenTo: number | undefined }) {
   return (
     <HStack as="span" gap="8px" fontFamily="mono" fontSize="12px" display="inline-flex">
       <span>{formatQuantity(mm, 'length')}</span>
       <span>{formatInches(mm)}</span>
+      {seenTo !== undefined && (
+        <chakra.span color="unproven" title="Type what the tape says, and it is as sure as the tape">
+          off a photo, ±{formatQuantity(seenTo, 'length', { significant: 2 })}
+        </chakra.span>
+      )}
     </HStack>
   )
 }

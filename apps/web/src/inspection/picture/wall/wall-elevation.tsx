@@ -18,6 +18,8 @@ interface Props {
   onChoose: (id: string) => void
   /** Drawn over the wall, in its millimetres. */
   children?: ReactNode
+  /** Drawn on the bare wall, beneath everything that hangs on it. */
+  under?: ReactNode
   /** Where things may be dragged: the wall, and what hears of each move and of the letting go. */
   wallId?: string
   onDrag?: (dragged: Dragged) => void
@@ -25,7 +27,7 @@ interface Props {
 }
 
 /** The wall from the front. User units are millimetres on the wall; y runs up there and down here. */
-export function WallElevation({ drawing, chosen, onChoose, children, wallId, onDrag, onDrop }: Props) {
+export function WallElevation({ drawing, chosen, onChoose, children, under, wallId, onDrag, onDrop }: Props) {
   const { x0, y0, x1, y1 } = drawing.bounds
   const svg = useRef<SVGSVGElement>(null)
   const perPixel = useMillimetresPerPixel(svg, x1 - x0, y1 - y0)
@@ -56,6 +58,7 @@ export function WallElevation({ drawing, chosen, onChoose, children, wallId, onD
         </pattern>
       </defs>
       <Surround drawing={drawing} />
+      {under}
       {drawing.envelopes.map((envelope) => (
         <Envelope key={envelope.unitId} {...envelope} />
       ))}

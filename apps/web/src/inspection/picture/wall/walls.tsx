@@ -18,6 +18,8 @@ import { LeastRework, movesOf } from './least-rework.js'
 import { ReworkGhosts } from './rework-ghosts.js'
 import { ItemPanel } from './item-panel.js'
 import { dropChange, movedBy, type Dragged } from './drag.js'
+import { CornerTouches } from './photo/drawn-on-photo.js'
+import { PhotoBar, PhotoUnder, usePhotoOnWall } from './photo/wall-photos.js'
 import { WallElevation } from './wall-elevation.js'
 import { WallForm } from './wall-form.js'
 
@@ -107,6 +109,7 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
   const make = useMake()
   const [asked, setAsked] = useState(false)
   const [gaps, setGaps] = useState(false)
+  const photo = usePhotoOnWall(kept.wall)
   const [dragged, setDragged] = useState<Dragged>()
   // While something is dragged only this wall is measured again; the rest of the job follows when it is let go.
   const measured = useMemo(
@@ -163,7 +166,9 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
         onGaps={setGaps}
         writable={writable}
         onEdit={onEdit}
+        onPhoto={photo.take}
       />
+      <PhotoBar photo={photo} writable={writable} />
       {asked && (
         <LeastRework
           answer={answer}
@@ -178,9 +183,13 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
             drawing={drawing}
             chosen={chosen}
             onChoose={choose}
-            {...(writable && { wallId: kept.wall.id, onDrag: setDragged, onDrop: drop })}
+            under={<PhotoUnder photo={photo} />}
+            {...(writable && !photo.drawing && { wallId: kept.wall.id, onDrag: setDragged, onDrop: drop })}
           >
             {asked && <ReworkGhosts drawing={drawing} moves={movesOf(answer)} />}
+            {photo.drawing && (
+              <CornerTouches bounds={drawing.bounds} corners={photo.corners} onCorners={photo.setCorners} />
+            )}
           </WallElevation>
         </PanZoom>
       </Box>
@@ -214,6 +223,7 @@ interface HeadProps {
   onGaps: (gaps: boolean) => void
   writable: boolean
   onEdit: () => void
+  onPhoto: (taking: boolean) => void
 }
 
 /** Drawn again only when one of its own words changes, not on every keystroke. */
@@ -227,6 +237,7 @@ const WallHead = memo(function WallHead({
   onGaps,
   writable,
   onEdit,
+  onPhoto,
 }: HeadProps) {
   const save = () => {
     const { inspection } = useInspection.getState()
@@ -260,6 +271,15 @@ const WallHead = memo(function WallHead({
       {writable && (
         <Button variant="plain" onClick={onEdit} title="Size, corners and tape of this wall">
           Measures
+        </Button>
+      )}
+      {writable && (
+        <Button
+          variant="plain"
+          onClick={() => onPhoto(true)}
+          title="A photo of the wall, made a tape, under the drawing"
+        >
+          Photo
         </Button>
       )}
       <Button variant="plain" onClick={save} title="The wall as a drawing, 1 : 20 on paper">

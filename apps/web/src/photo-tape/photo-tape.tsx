@@ -1,0 +1,248 @@
+import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { Camera, X } from 'lucide-react'
+import { useRef, useState, type ReactNode } from 'react'
+import {
+  CHECK_BAR,
+  formatQuantity,
+  sayPhotoFault,
+  type PhotoReading,
+  type PhotoSetUp,
+  type ReadOff,
+} from '@plumb-mark/core'
+import { SmallPrint } from '../look/text.js'
+import { KnownPoints, type Box4 } from './known-points.js'
+import { Loupe } from './loupe.js'
+import { Marking } from './marking.js'
+import { ENDS, PIN_IDS, checkLengthOf, useTape, type Photo, type PinId, type Tape } from './use-tape.js'
+
+/** What a photo was made a tape for, once it is one. */
+export type Sought =
+  | { seeks: 'length'; onLength: (file: Blob, reading: PhotoReading, length: ReadOff) => void }
+  | { seeks: 'wall'; onWall: (file: Blob, setUp: PhotoSetUp) => void }
+
+type Props = Sought & { title: string; boxes: readonly Box4[]; onClose: () => void }
+
+/** A photo becomes a tape: four points that are known, a length that must come out, and then any two points. */
+export function PhotoTape(props: Props) {
+  const [taken, setTaken] = useState<{ file: Blob; photo: Photo }>()
+  const [problem, setProblem] = useState<string>()
+  const take = async (file: Blob | undefined) => {
+    if (!file) return
+    const address = URL.createObjectURL(file)
+    const image = new Image()
+    image.src = address
+    try {
+      await image.decode()
+      setProblem(undefined)
+      setTaken({ file, photo: { address, width: image.naturalWidth, height: image.naturalHeight } })
+    } catch {
+      URL.revokeObjectURL(address)
+      setProblem('That is no picture that can be read here.')
+    }
+  }
+  return (
+    <Sheet role="dialog" aria-modal aria-label={`Photo as a tape: ${props.title}`}>
+      <HStack px="14px" py="6px" borderBottom="1px solid" borderColor="hair">
+        <Text fontFamily="heading" fontSize="22px" fontWeight={600} flex="1" truncate>
+          Photo as a tape: {props.title}
+        </Text>
+        {taken && <Take label="Another photo" onTake={(file) => void take(file)} />}
+        <Button
+          variant="plain"
+          px="0"
+          minW="44px"
+          onClick={props.onClose}
+          aria-label="Close without a measure"
+        >
+          <X size={22} />
+        </Button>
+      </HStack>
+      {taken ? (
+        <Bench key={taken.photo.address} {...props} {...taken} />
+      ) : (
+        <Stack flex="1" maxW="560px" mx="auto" justify="center" gap="14px" p="18px">
+          <Text fontSize="18px">
+            Four points whose places are known must be on the photo, and a length that you know beside them.
+            Only what lies in their plane is measured.
+          </Text>
+          <Take label="Take or choose a photo" onTake={(file) => void take(file)} large />
+          {problem && (
+            <Text role="alert" color="danger">
+              {problem}
+            </Text>
+          )}
+          <SmallPrint>
+            Stand square to the wall and far enough that the marks lie clear of the edge of the photo, where
+            lenses bend. What stands out from the wall looks larger than it is: measure where it meets the
+            wall.
+          </SmallPrint>
+        </Stack>
+      )}
+    </Sheet>
+  )
+}
+
+const Sheet = chakra('div', {
+  base: {
+    position: 'fixed',
+    inset: 0,
+    zIndex: 50,
+    bg: 'paper',
+    display: 'flex',
+    flexDirection: 'column',
+  },
+})
+
+function Take({
+  label,
+  onTake,
+  large = false,
+}: {
+  label: string
+  onTake: (file: Blob | undefined) => void
+  large?: boolean
+}) {
+  const input = useRef<HTMLInputElement>(null)
+  return (
+    <>
+      <Button
+        variant={large ? 'solid' : 'outline'}
+        h={large ? '60px' : '44px'}
+        onClick={() => input.current?.click()}
+      >
+        <Camera size={18} /> {label}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/jpeg,image/png,image/webp"
+        capture="environment"
+        hidden
+        aria-label="Photo to measure on"
+        onChange={(event) => onTake(event.target.files?.[0])}
+      />
+    </>
+  )
+}
+
+function Bench({ file, photo, boxes, ...sought }: Props & { file: Blob; photo: Photo }) {
+  const tape = useTape(photo, { kind: 'sheet', bar: CHECK_BAR.length, corner: {} }, sought.seeks)
+  return (
+    <Flex flex="1" minH={0} direction={{ base: 'column', lg: 'row' }}>
+      <Flex flex="1" minH={{ base: '46dvh', lg: 0 }} minW={0}>
+        <Marking photo={photo} tape={tape} />
+      </Flex>
+      <Stack
+        w={{ lg: '372px' }}
+        flexShrink={0}
+        p="14px"
+        gap="12px"
+        overflowY="auto"
+        borderLeft={{ lg: '1px solid' }}
+        borderColor={{ lg: 'hair' }}
+        maxH={{ base: '54dvh', lg: 'none' }}
+      >
+        <Flex gap="12px" align="center" minH={{ lg: '136px' }}>
+          <Loupe photo={photo} at={tape.pins[tape.active]} />
+          <Pins tape={tape} seeks={sought.seeks} />
+        </Flex>
+        <KnownPoints tape={tape} boxes={boxes} onWall={sought.seeks === 'wall'} />
+        <Standing tape={tape} />
+        {sought.seeks === 'length' ? (
+          <LengthFound tape={tape} onUse={(reading, length) => sought.onLength(file, reading, length)} />
+        ) : (
+          <Button
+            h="56px"
+            disabled={!tape.tape?.usable}
+            onClick={() => tape.setUp && sought.onWall(file, tape.setUp)}
+          >
+            Lay it under the wall
+          </Button>
+        )}
+      </Stack>
+    </Flex>
+  )
+}
+
+const PIN_WORDS = { '1': 'check 1', '2': 'check 2', from: 'from', to: 'to' } as Partial<Record<PinId, string>>
+
+/** The pins in their order; the one that the next touch puts is filled. */
+function Pins({ tape, seeks }: { tape: Tape; seeks: Sought['seeks'] }) {
+  const shown = PIN_IDS.filter(
+    (pin) => seeks === 'length' || !(ENDS.length as readonly string[]).includes(pin),
+  )
+  return (
+    <Flex gap="4px" wrap="wrap" role="group" aria-label="Pins">
+      {shown.map((pin) => (
+        <Button
+          key={pin}
+          variant={pin === tape.active ? 'solid' : 'outline'}
+          aria-pressed={pin === tape.active}
+          px="10px"
+          minW="44px"
+          onClick={() => tape.choose(pin)}
+        >
+          {PIN_WORDS[pin] ?? pin}
+          {tape.pins[pin] ? ' ✓' : ''}
+        </Button>
+      ))}
+    </Flex>
+  )
+}
+
+/** What is wanting, what is in the way, or that the check length agrees. */
+function Standing({ tape: { wanting, tape, known } }: { tape: Tape }) {
+  if (wanting) return <Line>Next: {wanting}.</Line>
+  if (!tape) return null
+  if (!tape.usable)
+    return (
+      <Stack gap="4px" role="alert">
+        {tape.faults.map((fault) => (
+          <Line key={fault.code} colour="danger">
+            Measures nothing: {String(sayPhotoFault(fault))}.
+          </Line>
+        ))}
+      </Stack>
+    )
+  const { distance, uncertainty } = tape.check
+  return (
+    <Line>
+      The check length agrees: {millimetres(distance)} ± {millimetres(uncertainty)} read,{' '}
+      {millimetres(checkLengthOf(known)!)} known.
+    </Line>
+  )
+}
+
+const Line = ({ children, colour = 'text' }: { children: ReactNode; colour?: string }) => (
+  <Text role="status" color={colour} fontWeight={500}>
+    {children}
+  </Text>
+)
+
+const millimetres = (mm: number) => formatQuantity(mm, 'length', { decimals: 1 })
+
+function LengthFound({
+  tape: { setUp, pins, length },
+  onUse,
+}: {
+  tape: Tape
+  onUse: (reading: PhotoReading, length: ReadOff) => void
+}) {
+  if (!setUp || !pins.from || !pins.to || !length) return null
+  if (!length.ok) return <Line colour="danger">{String(sayPhotoFault(length.fault))}</Line>
+  const found = length.length
+  const reading = { setUp, from: pins.from, to: pins.to }
+  return (
+    <Box bg="panel" border="1px solid" borderColor="hair" borderRadius="4px" p="12px">
+      <Text fontFamily="mono" fontSize="34px" lineHeight={1.1}>
+        {millimetres(found.value)}
+      </Text>
+      <Text fontFamily="mono" color="faint" mb="8px">
+        ± {millimetres(found.uncertainty)}
+      </Text>
+      <Button h="56px" w="100%" onClick={() => onUse(reading, found)}>
+        Use as the reading
+      </Button>
+    </Box>
+  )
+}

@@ -1,0 +1,49 @@
+import { useEffect, useState } from 'react'
+import type { WallPhoto, WallWindow } from '@plumb-mark/core'
+import type { RectifyAsked } from './rectify.worker.js'
+
+/** As fine as a screen shows a wall. */
+const ACROSS = 1600
+
+export interface Rectified {
+  address: string
+  window: WallWindow
+}
+
+/** A photo of a wall as it looks from straight ahead, for the part of the wall that is drawn; undefined until it is made. */
+export function useRectified(
+  address: string | undefined,
+  taken: WallPhoto | undefined,
+  { x0, y0, x1, y1 }: WallWindow,
+): { picture: Rectified | undefined; problem: string | undefined } {
+  const [made, setMade] = useState<{ picture?: Rectified; problem?: string }>({})
+  useEffect(() => {
+    if (!address || !taken) return setMade({})
+    const window = { x0, y0, x1, y1 }
+    const worker = new Worker(new URL('./rectify.worker.ts', import.meta.url), { type: 'module' })
+    let shown: string | undefined
+    worker.onmessage = ({ data }: MessageEvent<{ picture: Blob } | { problem: string }>) => {
+      if ('problem' in data) return setMade({ problem: data.problem })
+      shown = URL.createObjectURL(data.picture)
+      setMade({ picture: { address: shown, window } })
+    }
+    const { width, points } = taken.setUp
+    void fetch(address)
+      .then((answer) => answer.blob())
+      .then((photo) =>
+        worker.postMessage({
+          photo,
+          width,
+          points,
+          window,
+          perPixel: (x1 - x0) / ACROSS,
+        } satisfies RectifyAsked),
+      )
+      .catch(() => setMade({ problem: 'the photo is not on this device' }))
+    return () => {
+      worker.terminate()
+      if (shown) URL.revokeObjectURL(shown)
+    }
+  }, [address, taken, x0, y0, x1, y1])
+  return { picture: made.picture, problem: made.problem }
+}
