@@ -85,7 +85,13 @@ export {
   type MarkId,
   type Paper,
 } from './drawings/mark-sheet.js'
-export { obstructionSeenAt, seenBetween, sizeDisagrees, unitSeenAt } from './entering/drawn-on-photo.js'
+export {
+  obstructionSeenAt,
+  seenBetween,
+  sizeDisagrees,
+  unitSeenAt,
+  type TouchedCorners,
+} from './entering/drawn-on-photo.js'
 export { sayPhotoFault } from './wall/photo-fault.js'
 export {
   CAREFUL_CLICK,

@@ -1,17 +1,32 @@
 import { Box, chakra } from '@chakra-ui/react'
+import { useDrag } from '@use-gesture/react'
 import type { Pixel } from '@plumb-mark/core'
-import type { Photo } from './use-tape.js'
+import type { Photo, Pinned } from './use-tape.js'
 
 const SIZE = 132
 /** px of the screen to one of the photo: where a mark lies within a pixel can be seen. */
 const LARGER = 4
 
-/** What lies under the active pin, enlarged, beside the finger that covers it. */
-export function Loupe({ photo, at }: { photo: Photo; at: Pixel | undefined }) {
+/** What lies under the active pin, enlarged, beside the finger that covers it; drawn along beneath the cross, it moves the pin finely. */
+export function Loupe({
+  photo,
+  at,
+  onMove,
+}: {
+  photo: Photo
+  at: Pixel | undefined
+  onMove: (to: Pinned) => void
+}) {
+  const drag = useDrag(({ delta: [dx, dy] }) => {
+    if (at) onMove({ px: at.px - dx / LARGER, py: at.py - dy / LARGER, coarse: 1 / LARGER })
+  })()
   if (!at) return null
   return (
     <Box
+      {...drag}
       aria-hidden
+      cursor="move"
+      css={{ touchAction: 'none' }}
       position="relative"
       w={`${SIZE}px`}
       h={`${SIZE}px`}
@@ -25,6 +40,7 @@ export function Loupe({ photo, at }: { photo: Photo; at: Pixel | undefined }) {
       <chakra.img
         src={photo.address}
         alt=""
+        draggable={false}
         position="absolute"
         maxW="none"
         width={`${photo.width * LARGER}px`}

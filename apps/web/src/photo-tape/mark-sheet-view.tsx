@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { CHECK_BAR, PAPERS, SHEET_MARKS, onPaper, type Paper } from '@plumb-mark/core'
@@ -11,31 +11,39 @@ export function MarkSheetView() {
   const { width, height } = PAPERS[paper]
   return (
     <Frame>
-      <Box p={{ base: '14px', lg: '20px 28px' }} maxW="980px">
-        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="30px">
-          Sheet for measuring off a photo
-        </Text>
-        <Flex gap="14px" align="flex-end" wrap="wrap" my="12px">
-          <ChoiceField
-            label="Paper"
-            value={paper}
-            options={optionsOf(Object.keys(PAPERS) as Paper[], (one) => PAPERS[one].name)}
-            onChange={setPaper}
-          />
-          <Button onClick={() => window.print()}>
-            <Printer size={18} /> Print at 100 %
-          </Button>
-        </Flex>
-        <Text mb="14px" maxW="64ch">
-          Tape it flat to the wall, in the plane of what you measure. Take the photo square to it, so that all
-          four marks lie clear of the edge of the photo. The farther from the sheet, the less sure a measure
-          is: for a whole wall, tape four points far apart instead.
-        </Text>
+      <Grid
+        p={{ base: '14px', lg: '20px 28px' }}
+        gap="28px"
+        templateColumns={{ base: '1fr', lg: '1fr auto' }}
+      >
+        <Box>
+          <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="30px">
+            Sheet for measuring off a photo
+          </Text>
+          <Flex gap="14px" align="flex-end" wrap="wrap" my="12px">
+            <ChoiceField
+              label="Paper"
+              value={paper}
+              options={optionsOf(Object.keys(PAPERS) as Paper[], (one) => PAPERS[one].name)}
+              onChange={setPaper}
+            />
+            <Button onClick={() => window.print()}>
+              <Printer size={18} /> Print at 100 %
+            </Button>
+          </Flex>
+          <Text mb="14px" maxW="64ch">
+            Tape it flat to the wall, in the plane of what you measure. Take the photo square to it, so that
+            all four marks lie clear of the edge of the photo. The farther from the sheet, the less sure a
+            measure is: for a whole wall, tape four points far apart instead.
+          </Text>
+        </Box>
         <style>{`@page { size: ${width}mm ${height}mm; margin: 0 }`}</style>
         <chakra.svg
           data-print
           viewBox={`0 0 ${width} ${height}`}
-          w={{ base: '100%', lg: '520px' }}
+          w="100%"
+          maxW={{ lg: '560px' }}
+          h={{ lg: 'calc(100dvh - 100px)' }}
           bg="white"
           border="1px solid"
           borderColor="hair"
@@ -59,7 +67,7 @@ export function MarkSheetView() {
           <Bar paper={paper} />
           <Words paper={paper} />
         </chakra.svg>
-      </Box>
+      </Grid>
     </Frame>
   )
 }
@@ -74,8 +82,8 @@ function PaperMark({ x, y, letter }: { x: number; y: number; letter: string }) {
       <text
         x="11"
         y="-9"
-        fontSize="8"
-        fontWeight="700"
+        style={{ fontSize: 8 }}
+
         fill="#000"
         stroke="none"
         fontFamily="Barlow, sans-serif"
@@ -97,7 +105,7 @@ function Bar({ paper }: { paper: Paper }) {
       <text
         x={from.x - 6}
         y={from.y + 1.8}
-        fontSize="5"
+        style={{ fontSize: 5 }}
         stroke="none"
         textAnchor="middle"
         fontFamily="Barlow, sans-serif"
@@ -107,7 +115,7 @@ function Bar({ paper }: { paper: Paper }) {
       <text
         x={to.x + 6}
         y={to.y + 1.8}
-        fontSize="5"
+        style={{ fontSize: 5 }}
         stroke="none"
         textAnchor="middle"
         fontFamily="Barlow, sans-serif"
@@ -126,8 +134,8 @@ function Words({ paper }: { paper: Paper }) {
     'Only what lies in the plane of this sheet is measured.',
   ]
   return (
-    <g fontFamily="Barlow, sans-serif" fontSize="3.4" textAnchor="middle" fill="#000">
-      <text x={x} y={y - 40} fontSize="7" fontWeight="600">
+    <g fontFamily="Barlow, sans-serif" style={{ fontSize: 3.4 }} textAnchor="middle" fill="#000">
+      <text x={x} y={y - 40} style={{ fontSize: 7 }}>
         Plumb Mark
       </text>
       {lines.map((line, i) => (

@@ -4,49 +4,64 @@ import { useEffect, useRef, useState } from 'react'
 import type { Pixel } from '@plumb-mark/core'
 import { PanZoom } from '../marks/pan-zoom.js'
 import { MARK_IDS } from '@plumb-mark/core'
-import { PIN_IDS, type Photo, type PinId, type Tape } from './use-tape.js'
+import { PIN_IDS, type Photo, type Pinned, type PinId, type Tape } from './use-tape.js'
 
 /** A step of the arrow keys, px of the photo; with the Shift key ten. */
 const NUDGE = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as const
+
+/** A finger that moves less than this has touched; more, and the photo was moved. */
+const STILL_PX = 6
 
 /** The photo with its pins: a touch puts the active one, each can be dragged, and the arrow keys move it by a pixel. */
 export function Marking({ photo, tape }: { photo: Photo; tape: Tape }) {
   const picture = useRef<HTMLDivElement>(null)
   const scale = useScale(picture, photo.width)
-  const at = (clientX: number, clientY: number): Pixel => {
+  const at = (clientX: number, clientY: number): Pinned => {
     const box = picture.current!.getBoundingClientRect()
     const inside = (part: number, whole: number) => Math.round(10 * Math.min(whole, Math.max(0, part))) / 10
     return {
       px: inside(((clientX - box.left) / box.width) * photo.width, photo.width),
       py: inside(((clientY - box.top) / box.height) * photo.height, photo.height),
+      coarse: photo.width / box.width,
     }
   }
+  const pinAt = (target: EventTarget | null) =>
+    (target as Element | null)?.closest('[data-pin]')?.getAttribute('data-pin') as PinId | undefined
   const drag = useDrag(
-    ({ event, first, last, tap, xy: [x, y], memo, cancel }) => {
-      const pin = first
-        ? (event.target as Element).closest('[data-pin]')?.getAttribute('data-pin')
-        : (memo as string | undefined)
-      if (tap && last) return pin ? tape.choose(pin as PinId) : tape.put(at(x, y))
+    ({ event, first, xy: [x, y], memo, cancel }) => {
+      const pin = first ? pinAt(event.target) : (memo as PinId | undefined)
+      // Where no pin is held, the photo itself is moved.
       if (!pin) return cancel()
-      tape.choose(pin as PinId)
-      tape.move(pin as PinId, at(x, y))
+      tape.choose(pin)
+      tape.move(pin, at(x, y))
       return pin
     },
     { filterTaps: true, threshold: 3 },
   )()
+  const pressed = useRef({ x: 0, y: 0 })
+  const press = ({ clientX: x, clientY: y }: React.PointerEvent) => (pressed.current = { x, y })
+  const touch = ({ clientX, clientY, target }: React.MouseEvent) => {
+    if (Math.hypot(clientX - pressed.current.x, clientY - pressed.current.y) > STILL_PX) return
+    // A pin that is still wanting goes where it is touched, however near another lies.
+    const pin = tape.pins[tape.active] ? pinAt(target) : undefined
+    if (pin) tape.choose(pin)
+    else tape.put(at(clientX, clientY))
+  }
   const nudge = (event: React.KeyboardEvent) => {
     const step = NUDGE[event.key as keyof typeof NUDGE] as readonly [number, number] | undefined
     const pin = tape.pins[tape.active]
     if (!step || !pin) return
     event.preventDefault()
     const by = event.shiftKey ? 10 : 1
-    tape.move(tape.active, { px: pin.px + by * step[0], py: pin.py + by * step[1] })
+    tape.move(tape.active, { px: pin.px + by * step[0], py: pin.py + by * step[1], coarse: 1 })
   }
   return (
     <PanZoom label="The photo, to move and enlarge">
       <Box flex="1" display="grid" placeItems="center" minW={0} minH={0} overflow="hidden" bg="sunk">
         <Box
           {...drag}
+          onPointerDownCapture={press}
+          onClick={touch}
           ref={picture}
           position="relative"
           aspectRatio={`${photo.width} / ${photo.height}`}

@@ -7,6 +7,7 @@ import {
   sayPhotoFault,
   type PhotoReading,
   type PhotoSetUp,
+  type Pixel,
   type ReadOff,
 } from '@plumb-mark/core'
 import { SmallPrint } from '../look/text.js'
@@ -140,12 +141,16 @@ function Bench({ file, photo, boxes, ...sought }: Props & { file: Blob; photo: P
         overflowY="auto"
         borderLeft={{ lg: '1px solid' }}
         borderColor={{ lg: 'hair' }}
-        maxH={{ base: '54dvh', lg: 'none' }}
+        h={{ base: '54dvh', lg: 'auto' }}
       >
-        <Flex gap="12px" align="center" minH={{ lg: '136px' }}>
-          <Loupe photo={photo} at={tape.pins[tape.active]} />
+        <Flex gap="12px" align="center" minH="148px" flexShrink={0}>
+          <Loupe photo={photo} at={tape.pins[tape.active]} onMove={(to) => tape.move(tape.active, to)} />
           <Pins tape={tape} seeks={sought.seeks} />
         </Flex>
+        <SmallPrint>
+          Each pin is good to ±{Math.ceil(tape.pinnedTo)} pixels of the photo: enlarge it, or draw in the
+          loupe, and it is surer.
+        </SmallPrint>
         <KnownPoints tape={tape} boxes={boxes} onWall={sought.seeks === 'wall'} />
         <Standing tape={tape} />
         {sought.seeks === 'length' ? (
@@ -231,7 +236,8 @@ function LengthFound({
   if (!setUp || !pins.from || !pins.to || !length) return null
   if (!length.ok) return <Line colour="danger">{String(sayPhotoFault(length.fault))}</Line>
   const found = length.length
-  const reading = { setUp, from: pins.from, to: pins.to }
+  const [from, to] = [pins.from, pins.to].map(({ px, py }) => ({ px, py })) as [Pixel, Pixel]
+  const reading = { setUp, from, to }
   return (
     <Box bg="panel" border="1px solid" borderColor="hair" borderRadius="4px" p="12px">
       <Text fontFamily="mono" fontSize="34px" lineHeight={1.1}>

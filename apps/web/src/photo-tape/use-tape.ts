@@ -33,6 +33,11 @@ export type KnownKind = Known['kind']
 /** How well the places are known, expanded, mm: print, casings, the tape. */
 const PLACES_KNOWN_TO = { sheet: 0.3, box: 1, taped: 1.5 } satisfies Record<KnownKind, number>
 
+/** A pin on the photo, and how many of its pixels one of the screen covered when it was put there. */
+export interface Pinned extends Pixel {
+  coarse: number
+}
+
 export interface Photo {
   address: string
   width: number
@@ -42,13 +47,15 @@ export interface Photo {
 export interface Tape {
   known: Known
   setKnown: (known: Known) => void
-  pins: Partial<Record<PinId, Pixel>>
+  pins: Partial<Record<PinId, Pinned>>
   active: PinId
   choose: (pin: PinId) => void
   /** Puts the active pin there and goes on to the next that is wanting. */
-  put: (at: Pixel) => void
+  put: (at: Pinned) => void
   /** Moves a pin that lies there already. */
-  move: (pin: PinId, at: Pixel) => void
+  move: (pin: PinId, at: Pinned) => void
+  /** Of a pin, expanded, px: no surer than the screen on which it was put. */
+  pinnedTo: number
   /** What is wanting before the photo can be tried as a tape. */
   wanting: string | undefined
   setUp: PhotoSetUp | undefined
@@ -66,10 +73,12 @@ export function useTape(photo: Photo, first: Known, seeks: 'length' | 'wall'): T
   const tape = useMemo(() => setUp && photoTape(setUp), [setUp])
   const length = useMemo(
     () =>
-      setUp && tape?.usable && pins.from && pins.to ? measuredOn(setUp, tape, pins.from, pins.to) : undefined,
+      setUp && tape?.usable && pins.from && pins.to
+        ? measuredOn(setUp, tape, bare(pins.from), bare(pins.to))
+        : undefined,
     [setUp, tape, pins.from, pins.to],
   )
-  const put = (at: Pixel) => {
+  const put = (at: Pinned) => {
     const next = { ...pins, [active]: at }
     setPins(next)
     choose(asked.find((pin) => !next[pin]) ?? active)
@@ -92,6 +101,7 @@ export function useTape(photo: Photo, first: Known, seeks: 'length' | 'wall'): T
     active,
     choose,
     put,
+    pinnedTo: pinnedTo(pins),
     move: (pin, at) => setPins((all) => ({ ...all, [pin]: at })),
     wanting,
     setUp,
@@ -104,17 +114,24 @@ function setUpOf({ width, height }: Photo, known: Known, pins: Tape['pins']): Ph
   const places = placesOf(known)
   const [from, to, length] = [pins['1'], pins['2'], checkLengthOf(known)]
   if (!places || !from || !to || !length) return undefined
-  const points = MARK_IDS.flatMap((id) => (pins[id] ? [{ ...pins[id], ...places[id] }] : []))
+  const points = MARK_IDS.flatMap((id) => (pins[id] ? [{ ...bare(pins[id]), ...places[id] }] : []))
   if (points.length < MARK_IDS.length) return undefined
   return {
     width,
     height,
     points,
-    check: { from, to, length },
-    pointUncertainty: CAREFUL_CLICK,
+    check: { from: bare(from), to: bare(to), length },
+    pointUncertainty: pinnedTo(pins),
     placeUncertainty: PLACES_KNOWN_TO[known.kind],
   }
 }
+
+const bare = ({ px, py }: Pinned): Pixel => ({ px, py })
+
+/** A finger hits the pixel that it means, or the next. */
+const HIT = 1.5
+const pinnedTo = (pins: Tape['pins']): number =>
+  Math.max(CAREFUL_CLICK, ...Object.values(pins).map(({ coarse }) => HIT * coarse))
 
 export const checkLengthOf = (known: Known): number | undefined =>
   known.kind === 'sheet' ? known.bar : known.checkLength

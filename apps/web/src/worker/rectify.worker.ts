@@ -1,7 +1,7 @@
 import { fitProjectiveMap, rectifiedPicture, type KnownPoint, type WallWindow } from '@plumb-mark/core'
 
 export interface RectifyAsked {
-  photo: Blob
+  photo: ImageBitmap
   /** Of the photo as it was marked, px: what the points are given in. */
   width: number
   points: readonly KnownPoint[]
@@ -23,12 +23,11 @@ self.onmessage = async ({ data }: MessageEvent<RectifyAsked>) => {
 }
 
 async function rectified({ photo, width, points, window, perPixel }: RectifyAsked): Promise<Blob> {
-  const whole = await createImageBitmap(photo)
-  const share = Math.min(1, WIDEST / whole.width)
-  const canvas = new OffscreenCanvas(Math.round(whole.width * share), Math.round(whole.height * share))
+  const share = Math.min(1, WIDEST / photo.width)
+  const canvas = new OffscreenCanvas(Math.round(photo.width * share), Math.round(photo.height * share))
   const context = canvas.getContext('2d')!
-  context.drawImage(whole, 0, 0, canvas.width, canvas.height)
-  whole.close()
+  context.drawImage(photo, 0, 0, canvas.width, canvas.height)
+  photo.close()
   const by = canvas.width / width
   const map = fitProjectiveMap(points.map((point) => ({ ...point, px: by * point.px, py: by * point.py })))
   if (!map) throw new Error('the known points make no map')

@@ -28,17 +28,11 @@ export function useRectified(
       setMade({ picture: { address: shown, window } })
     }
     const { width, points } = taken.setUp
-    void fetch(address)
-      .then((answer) => answer.blob())
-      .then((photo) =>
-        worker.postMessage({
-          photo,
-          width,
-          points,
-          window,
-          perPixel: (x1 - x0) / ACROSS,
-        } satisfies RectifyAsked),
-      )
+    void pixelsOf(address)
+      .then((photo) => {
+        const asked: RectifyAsked = { photo, width, points, window, perPixel: (x1 - x0) / ACROSS }
+        worker.postMessage(asked, [photo])
+      })
       .catch(() => setMade({ problem: 'the photo is not on this device' }))
     return () => {
       worker.terminate()
@@ -46,4 +40,12 @@ export function useRectified(
     }
   }, [address, taken, x0, y0, x1, y1])
   return { picture: made.picture, problem: made.problem }
+}
+
+/** By way of an image, as it is shown: turned the right way up, and also when it is on this device alone. */
+async function pixelsOf(address: string): Promise<ImageBitmap> {
+  const image = new Image()
+  image.src = address
+  await image.decode()
+  return createImageBitmap(image)
 }

@@ -7,13 +7,24 @@ import { photoTape, rectangleOn, type SeenRectangle } from '../wall/photo-tape.j
 import type { Place } from '../wall/photo-uncertainty.js'
 import { backToPhoto } from '../wall/projective-map.js'
 
-/** What lies between two touched places of a wall, as its photo shows it; undefined where one lies at the rim of the photo or beyond it. */
-export function seenBetween({ setUp }: WallPhoto, one: Place, other: Place): SeenRectangle | undefined {
+/** Two opposite corners as they were touched on the drawing, and how well one can be hit there; mm. */
+export interface TouchedCorners {
+  one: Place
+  other: Place
+  hitTo: number
+}
+
+/** What lies between two touched corners, as the photo of the wall shows it; undefined where one lies at the rim of the photo or beyond it. */
+export function seenBetween(
+  { setUp }: WallPhoto,
+  { one, other, hitTo }: TouchedCorners,
+): SeenRectangle | undefined {
   const tape = photoTape(setUp)
   if (!tape.usable) return undefined
   const inPhoto = backToPhoto(tape.map)
   const [a, b] = [inPhoto(one.x, one.y), inPhoto(other.x, other.y)]
-  return a.seen && b.seen ? rectangleOn(setUp, tape, a, b) : undefined
+  const found = a.seen && b.seen ? rectangleOn(setUp, tape, a, b) : undefined
+  return found && { ...found, across: Math.hypot(found.across, hitTo), up: Math.hypot(found.up, hitTo) }
 }
 
 interface Size {

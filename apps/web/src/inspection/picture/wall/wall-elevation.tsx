@@ -20,6 +20,8 @@ interface Props {
   children?: ReactNode
   /** Drawn on the bare wall, beneath everything that hangs on it. */
   under?: ReactNode
+  /** While something is drawn on what lies beneath, the things over it let it be seen. */
+  seeThrough?: boolean
   /** Where things may be dragged: the wall, and what hears of each move and of the letting go. */
   wallId?: string
   onDrag?: (dragged: Dragged) => void
@@ -27,7 +29,17 @@ interface Props {
 }
 
 /** The wall from the front. User units are millimetres on the wall; y runs up there and down here. */
-export function WallElevation({ drawing, chosen, onChoose, children, under, wallId, onDrag, onDrop }: Props) {
+export function WallElevation({
+  drawing,
+  chosen,
+  onChoose,
+  children,
+  under,
+  seeThrough = false,
+  wallId,
+  onDrag,
+  onDrop,
+}: Props) {
   const { x0, y0, x1, y1 } = drawing.bounds
   const svg = useRef<SVGSVGElement>(null)
   const perPixel = useMillimetresPerPixel(svg, x1 - x0, y1 - y0)
@@ -62,16 +74,18 @@ export function WallElevation({ drawing, chosen, onChoose, children, under, wall
       {drawing.envelopes.map((envelope) => (
         <Envelope key={envelope.unitId} {...envelope} />
       ))}
-      {drawing.items.map((item) => (
-        <Item
-          key={item.id}
-          item={item}
-          size={textSize(perPixel)}
-          chosen={item.id === chosen}
-          onChoose={onChoose}
-          movable={wallId !== undefined}
-        />
-      ))}
+      <g opacity={seeThrough ? 0.3 : 1}>
+        {drawing.items.map((item) => (
+          <Item
+            key={item.id}
+            item={item}
+            size={textSize(perPixel)}
+            chosen={item.id === chosen}
+            onChoose={onChoose}
+            movable={wallId !== undefined}
+          />
+        ))}
+      </g>
       {drawing.dimensions.map((line) => (
         <Dimension
           key={line.id}

@@ -184,6 +184,7 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
             chosen={chosen}
             onChoose={choose}
             under={<PhotoUnder photo={photo} />}
+            seeThrough={photo.drawing}
             {...(writable && !photo.drawing && { wallId: kept.wall.id, onDrag: setDragged, onDrop: drop })}
           >
             {asked && <ReworkGhosts drawing={drawing} moves={movesOf(answer)} />}

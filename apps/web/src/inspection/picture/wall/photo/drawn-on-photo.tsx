@@ -9,6 +9,7 @@ import {
   unitSeenAt,
   type Place,
   type SeenRectangle,
+  type TouchedCorners,
   type Sheet,
   type UnitBuilt,
   type WallBuilt,
@@ -21,10 +22,8 @@ import { useFocus } from '../../../focus.js'
 import { useMake } from '../../../use-make.js'
 import { Panel } from '../../panel.js'
 
-export interface Corners {
-  one: Place
-  other: Place
-}
+/** A finger hits the pixel that it means, or the next. */
+const HIT_PX = 1.5
 
 /** Takes two touches on the wall as opposite corners of a thing; what is between them is shown while it grows. */
 export function CornerTouches({
@@ -33,8 +32,8 @@ export function CornerTouches({
   onCorners,
 }: {
   bounds: { x0: number; y0: number; x1: number; y1: number }
-  corners: Corners | undefined
-  onCorners: (corners: Corners) => void
+  corners: TouchedCorners | undefined
+  onCorners: (corners: TouchedCorners) => void
 }) {
   const [one, setOne] = useState<Place>()
   const [under, setUnder] = useState<Place>()
@@ -48,7 +47,7 @@ export function CornerTouches({
     if (!one) return setOne(place)
     setOne(undefined)
     setUnder(undefined)
-    onCorners({ one, other: place })
+    onCorners({ one, other: place, hitTo: HIT_PX / (area.current!.getScreenCTM()?.a ?? 1) })
   }
   const shown = one && under ? { one, other: under } : corners
   return (
@@ -73,7 +72,7 @@ export function CornerTouches({
   )
 }
 
-function Between({ one, other }: Corners) {
+function Between({ one, other }: Pick<TouchedCorners, 'one' | 'other'>) {
   return (
     <chakra.rect
       x={Math.min(one.x, other.x)}
@@ -97,7 +96,7 @@ export function DrawnOnPhoto({
 }: {
   wall: WallBuilt
   taken: WallPhoto
-  corners: Corners | undefined
+  corners: TouchedCorners | undefined
   onDone: () => void
 }) {
   const sheets = useInspection((state) => state.sheets)
@@ -107,7 +106,7 @@ export function DrawnOnPhoto({
   const make = useMake()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const [what, setWhat] = useState('pipe')
-  const found = corners && seenBetween(taken, corners.one, corners.other)
+  const found = corners && seenBetween(taken, corners)
   const unit = units.find(({ id }) => id === what)
   const keep = () => {
     if (!found) return

@@ -1,12 +1,12 @@
 import { Button, Flex, Text } from '@chakra-ui/react'
 import { Eye, EyeOff, SquareDashed, Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { photoTape, windowSeen, type WallBuilt, type WallPhoto } from '@plumb-mark/core'
+import { photoTape, windowSeen, type TouchedCorners, type WallBuilt, type WallPhoto } from '@plumb-mark/core'
 import { useInspection } from '../../../../store/inspection.js'
 import { usePhotoAddress } from '../../../../store/photos.js'
 import { useRectified, type Rectified } from '../../../../worker/use-rectified.js'
 import { useMake } from '../../../use-make.js'
-import { DrawnOnPhoto, type Corners } from './drawn-on-photo.js'
+import { DrawnOnPhoto } from './drawn-on-photo.js'
 import { TakeWallPhoto } from './take-wall-photo.js'
 
 /** The photo that lies under a wall, and what is being drawn on it. */
@@ -19,8 +19,8 @@ export interface PhotoOnWall {
   take: (taking: boolean) => void
   drawing: boolean
   draw: (drawing: boolean) => void
-  corners: Corners | undefined
-  setCorners: (corners: Corners | undefined) => void
+  corners: TouchedCorners | undefined
+  setCorners: (corners: TouchedCorners | undefined) => void
 }
 
 export function usePhotoOnWall(wall: WallBuilt): PhotoOnWall {
@@ -28,7 +28,7 @@ export function usePhotoOnWall(wall: WallBuilt): PhotoOnWall {
   const [shown, show] = useState(true)
   const [taking, take] = useState(false)
   const [drawing, setDrawing] = useState(false)
-  const [corners, setCorners] = useState<Corners>()
+  const [corners, setCorners] = useState<TouchedCorners>()
   const draw = (next: boolean) => {
     setDrawing(next)
     setCorners(undefined)
