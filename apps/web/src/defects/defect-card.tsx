@@ -1,8 +1,13 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import type { ReactNode } from 'react'
+import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { SquareSplitHorizontal } from 'lucide-react'
+import { Suspense, lazy, useState, type ReactNode } from 'react'
 import { DEFECT_STEP_WORDS, isOpen, type Defect, type DefectState } from '@plumb-mark/core'
 import { Photos } from '../inspection/checks/photo-picker.js'
 import { useSiteTime } from '../store/site-time.js'
+
+const BeforeAfter = lazy(() =>
+  import('../photo-tape/before-after.js').then(({ BeforeAfter: view }) => ({ default: view })),
+)
 
 const STATE_WORDS = {
   open: 'open',
@@ -60,9 +65,30 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
           />
         ))}
       </chakra.ol>
+      <Compared defect={defect} />
       {failedAgain && <Text color="danger">Read again after the rework, and it failed again.</Text>}
       {children && <Box mt="10px">{children}</Box>}
     </chakra.article>
+  )
+}
+
+/** The photo of the defect beside the last one of its rework, where both are there. */
+function Compared({ defect: { raised, steps } }: { defect: Defect }) {
+  const [open, setOpen] = useState(false)
+  const before = raised.body.photos?.[0]
+  const after = steps.findLast(({ body }) => (body.photos ?? []).length > 0)?.body.photos?.at(-1)
+  if (!before || !after) return null
+  return (
+    <>
+      <Button variant="plain" px="0" onClick={() => setOpen(true)}>
+        <SquareSplitHorizontal size={18} /> Before and after
+      </Button>
+      {open && (
+        <Suspense fallback={null}>
+          <BeforeAfter before={before} after={after} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
   )
 }
 

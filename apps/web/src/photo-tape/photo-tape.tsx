@@ -1,4 +1,4 @@
-import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, HStack, Stack, Text } from '@chakra-ui/react'
 import { Camera, X } from 'lucide-react'
 import { useRef, useState, type ReactNode } from 'react'
 import {
@@ -14,6 +14,7 @@ import { SmallPrint } from '../look/text.js'
 import { KnownPoints, type Box4 } from './known-points.js'
 import { Loupe } from './loupe.js'
 import { Marking } from './marking.js'
+import { Sheet } from './sheet.js'
 import { ENDS, PIN_IDS, checkLengthOf, useTape, type Photo, type PinId, type Tape } from './use-tape.js'
 
 /** What a photo was made a tape for, once it is one. */
@@ -82,17 +83,6 @@ export function PhotoTape(props: Props) {
     </Sheet>
   )
 }
-
-const Sheet = chakra('div', {
-  base: {
-    position: 'fixed',
-    inset: 0,
-    zIndex: 50,
-    bg: 'paper',
-    display: 'flex',
-    flexDirection: 'column',
-  },
-})
 
 function Take({
   label,

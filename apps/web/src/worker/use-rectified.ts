@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import type { WallPhoto, WallWindow } from '@plumb-mark/core'
+import type { KnownPoint, WallWindow } from '@plumb-mark/core'
 import type { RectifyAsked } from './rectify.worker.js'
 
 /** As fine as a screen shows a wall. */
@@ -10,15 +10,15 @@ export interface Rectified {
   window: WallWindow
 }
 
-/** A photo of a wall as it looks from straight ahead, for the part of the wall that is drawn; undefined until it is made. */
+/** A photo as it looks from straight ahead, or as another photo sees the same: where its known points lie there, and the part that is drawn. */
 export function useRectified(
   address: string | undefined,
-  taken: WallPhoto | undefined,
+  known: { width: number; points: readonly KnownPoint[] } | undefined,
   { x0, y0, x1, y1 }: WallWindow,
 ): { picture: Rectified | undefined; problem: string | undefined } {
   const [made, setMade] = useState<{ picture?: Rectified; problem?: string }>({})
   useEffect(() => {
-    if (!address || !taken) return setMade({})
+    if (!address || !known) return setMade({})
     const window = { x0, y0, x1, y1 }
     const worker = new Worker(new URL('./rectify.worker.ts', import.meta.url), { type: 'module' })
     let shown: string | undefined
@@ -27,7 +27,7 @@ export function useRectified(
       shown = URL.createObjectURL(data.picture)
       setMade({ picture: { address: shown, window } })
     }
-    const { width, points } = taken.setUp
+    const { width, points } = known
     void pixelsOf(address)
       .then((photo) => {
         const asked: RectifyAsked = { photo, width, points, window, perPixel: (x1 - x0) / ACROSS }
@@ -38,7 +38,7 @@ export function useRectified(
       worker.terminate()
       if (shown) URL.revokeObjectURL(shown)
     }
-  }, [address, taken, x0, y0, x1, y1])
+  }, [address, known, x0, y0, x1, y1])
   return { picture: made.picture, problem: made.problem }
 }
 

@@ -108,7 +108,7 @@ function Under({ taken }: { taken: WallPhoto }) {
     const tape = photoTape(taken.setUp)
     return tape.usable ? windowSeen(taken.setUp, tape.map) : NOWHERE
   }, [taken])
-  const { picture, problem } = useRectified(address, taken, seen)
+  const { picture, problem } = useRectified(address, taken.setUp, seen)
   if (problem)
     return (
       <foreignObject x={seen.x0} y={-seen.y1} width={seen.x1 - seen.x0} height={300}>
