@@ -31,7 +31,7 @@ function offline() {
       ],
     },
     workbox: {
-      globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
+      globPatterns: ['**/*.{js,css,html,svg,png,woff2,wasm}'],
       maximumFileSizeToCacheInBytes: 4_000_000,
       navigateFallback: '/index.html',
       navigateFallbackDenylist: [/^\/api\//, /^\/health/],

@@ -16,25 +16,44 @@ const BARS: Readonly<Record<string, string>> = {
 }
 const NARROW = 4
 
-/** A photo of a label with a number in bars on it, made in the browser at hand; of a bare label without one. */
-export async function photoOfBars(page: Page, digits: string): Promise<Buffer> {
-  const widths = (digits === '' ? [] : ['*', ...digits, '*']).flatMap((mark) =>
+/** Widths of bars and spaces in turn, px. */
+const barsOf = (digits: string): number[] =>
+  (digits === '' ? [] : ['*', ...digits, '*']).flatMap((mark) =>
     [...BARS[mark]!].map((bar) => (bar === 'w' ? 3 : 1) * NARROW).concat(NARROW),
   )
-  const address = await page.evaluate((bars) => {
-    const canvas = document.createElement('canvas')
-    canvas.width = bars.reduce((sum, one) => sum + one, 0) + 160
-    canvas.height = 220
-    const pen = canvas.getContext('2d')!
-    pen.fillStyle = '#f3efe4'
-    pen.fillRect(0, 0, canvas.width, canvas.height)
-    pen.fillStyle = '#14130f'
-    let x = 80
-    bars.forEach((width, i) => {
-      if (i % 2 === 0) pen.fillRect(x, 50, width, 120)
-      x += width
-    })
-    return canvas.toDataURL('image/png')
-  }, widths)
-  return Buffer.from(address.slice(address.indexOf(',') + 1), 'base64')
+
+/** A photo of labels with numbers in bars on them, in rows and columns of a paper map; where nothing stands is none. */
+export async function photoOfLabels(
+  page: Page,
+  rows: readonly (readonly string[])[],
+): Promise<{ photo: Buffer; width: number; height: number }> {
+  const labels = rows.map((row) => row.map(barsOf))
+  const widest = Math.max(...labels.flat().map((bars) => bars.reduce((sum, one) => sum + one, 0)))
+  const [wide, high] = [widest + 160, 220]
+  const [width, height] = [wide * rows[0]!.length, high * rows.length]
+  const address = await page.evaluate(
+    ({ labels, wide, high, width, height }) => {
+      const canvas = Object.assign(document.createElement('canvas'), { width, height })
+      const pen = canvas.getContext('2d')!
+      pen.fillStyle = '#f3efe4'
+      pen.fillRect(0, 0, width, height)
+      pen.fillStyle = '#14130f'
+      labels.forEach((row, r) =>
+        row.forEach((bars, c) => {
+          let x = c * wide + 80
+          bars.forEach((one, i) => {
+            if (i % 2 === 0) pen.fillRect(x, r * high + 50, one, 120)
+            x += one
+          })
+        }),
+      )
+      return canvas.toDataURL('image/png')
+    },
+    { labels, wide, high, width, height },
+  )
+  return { photo: Buffer.from(address.slice(address.indexOf(',') + 1), 'base64'), width, height }
 }
+
+/** A photo of one label; of a bare one without a number. */
+export const photoOfBars = async (page: Page, digits: string): Promise<Buffer> =>
+  (await photoOfLabels(page, [[digits]])).photo

@@ -1,4 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
+import { photoOfLabels } from '../crew/bar-code.js'
 import { Crew } from '../crew/crew.js'
 import { drawnPhoto, type DrawnPhoto } from '../crew/drawn-photo.js'
 
@@ -185,3 +186,46 @@ async function touched(wall: Locator, x: number, y: number): Promise<void> {
   await wall.page().mouse.move(left, top)
   await wall.page().mouse.click(left, top)
 }
+
+test('the labels of a paper map are read off one photo, put where they lie, and taken when a person says so', async ({
+  browser,
+}) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  await inspector.openJob('Juniper Flat Observatory, visitor canopy')
+  await inspector.goTo('Roof')
+  await page.getByRole('button', { name: 'Module electronics and serials' }).click()
+  await page.getByRole('button', { name: 'Labels off a photo' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Labels off a photo' })
+  const rows = [1, 2].map((row) =>
+    Array.from({ length: 11 }, (_, i) => (row === 2 && i === 3 ? '' : `${row}${i + 10}`)),
+  )
+  const { photo, width, height } = await photoOfLabels(page, rows)
+  await dialog
+    .getByLabel('Photo to measure on')
+    .setInputFiles({ name: 'map.png', mimeType: 'image/png', buffer: photo })
+  await expect(dialog.getByText('21 labels read.')).toBeVisible()
+  const picture = dialog.getByAltText('Photo of the labels')
+  const shown = (await picture.boundingBox())!
+  for (const [x, y] of [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ] as const)
+    await picture.click({
+      position: {
+        x: Math.min(shown.width - 1, (x / width) * shown.width),
+        y: Math.min(shown.height - 1, (y / height) * shown.height),
+      },
+    })
+  const places = dialog.getByRole('list', { name: 'Serials by place' })
+  await expect(places.getByRole('listitem')).toHaveCount(21)
+  await expect(places).toContainText('now SP38-262037 on the map')
+  await expect(dialog.getByText('No label was read for row 2, place 4.')).toBeVisible()
+  await dialog.getByRole('button', { name: 'Take 21 serials onto the map' }).click()
+  await expect(page.getByText(/22 of 22 devices carry a serial/)).toBeVisible()
+  await inspector.allKept()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await inspector.allKept()
+})

@@ -86,6 +86,13 @@ export {
   type Paper,
 } from './drawings/mark-sheet.js'
 export {
+  labelsOnMap,
+  type LabelledPlace,
+  type LabelsOnMap,
+  type ReadLabel,
+  type UnplacedWhy,
+} from './entering/labels-on-map.js'
+export {
   obstructionSeenAt,
   seenBetween,
   sizeDisagrees,

@@ -1,17 +1,13 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Crosshair, X } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { attempt, photoMeasure, type KnownPoint, type PhotoRef, type Pixel } from '@plumb-mark/core'
 import { SmallPrint } from '../look/text.js'
 import { useInspection } from '../store/inspection.js'
 import { usePhotoAddress } from '../store/photos.js'
 import { useRectified } from '../worker/use-rectified.js'
 import { Sheet } from './sheet.js'
-
-interface Size {
-  width: number
-  height: number
-}
+import { TouchedPhoto, type Size } from './touched-photo.js'
 
 /** As many places as two photos need to lie on each other. */
 const PLACES = 4
@@ -57,14 +53,19 @@ export function BeforeAfter({
         </Button>
       </HStack>
       {first && second && next ? (
-        <Touching
-          key={next}
-          address={next === 'before' ? first : second}
-          which={next}
-          touched={wanting[next]}
-          onSize={(size) => setSizes((all) => ({ ...all, [next]: size }))}
-          onTouch={(pixel) => setTouched({ ...wanting, [next]: [...wanting[next], pixel] })}
-        />
+        <>
+          <Text role="status" px="14px" py="6px" fontWeight={500}>
+            Photo {next}: touch place {wanting[next].length + 1} of {PLACES}, the same in both.
+          </Text>
+          <TouchedPhoto
+            key={next}
+            address={next === 'before' ? first : second}
+            label={`Photo ${next} the rework`}
+            touched={wanting[next]}
+            onSize={(size) => setSizes((all) => ({ ...all, [next]: size }))}
+            onTouch={(pixel) => setTouched({ ...wanting, [next]: [...wanting[next], pixel] })}
+          />
+        </>
       ) : (
         <Slider before={first} after={aligned.picture?.address ?? second} />
       )}
@@ -87,77 +88,6 @@ function sameplaces(touched: { before: Pixel[]; after: Pixel[] } | undefined): K
   }))
   const [from, to] = [points[0]!, points[1]!]
   return attempt(() => photoMeasure({ points, measure: [{ id: 'a', from, to }] })).ok ? points : undefined
-}
-
-function Touching({
-  address,
-  which,
-  touched,
-  onSize,
-  onTouch,
-}: {
-  address: string
-  which: 'before' | 'after'
-  touched: readonly Pixel[]
-  onSize: (size: Size) => void
-  onTouch: (pixel: Pixel) => void
-}) {
-  const image = useRef<HTMLImageElement>(null)
-  const [size, setSize] = useState<Size>()
-  const loaded = () => {
-    const { naturalWidth: width, naturalHeight: height } = image.current!
-    setSize({ width, height })
-    onSize({ width, height })
-  }
-  const touch = ({ clientX, clientY }: React.MouseEvent) => {
-    const box = image.current!.getBoundingClientRect()
-    if (!size) return
-    onTouch({
-      px: ((clientX - box.left) / box.width) * size.width,
-      py: ((clientY - box.top) / box.height) * size.height,
-    })
-  }
-  return (
-    <>
-      <Text role="status" px="14px" py="6px" fontWeight={500}>
-        Photo {which}: touch place {touched.length + 1} of {PLACES}, the same in both.
-      </Text>
-      <Flex flex="1" minH={0} justify="center" align="center" bg="sunk">
-        <Box position="relative" maxW="100%" maxH="100%" onClick={touch} cursor="crosshair">
-          <chakra.img
-            ref={image}
-            src={address}
-            alt={`Photo ${which} the rework`}
-            maxW="100%"
-            maxH="calc(100dvh - 110px)"
-            onLoad={loaded}
-          />
-          {size &&
-            touched.map(({ px, py }, i) => (
-              <chakra.span
-                key={i}
-                position="absolute"
-                left={`${(100 * px) / size.width}%`}
-                top={`${(100 * py) / size.height}%`}
-                transform="translate(-50%, -50%)"
-                w="24px"
-                h="24px"
-                borderRadius="50%"
-                border="2px solid white"
-                bg="pinMark"
-                color="white"
-                fontSize="13px"
-                textAlign="center"
-                lineHeight="20px"
-                pointerEvents="none"
-              >
-                {i + 1}
-              </chakra.span>
-            ))}
-        </Box>
-      </Flex>
-    </>
-  )
 }
 
 function Slider({ before, after }: { before: string | undefined; after: string | undefined }) {

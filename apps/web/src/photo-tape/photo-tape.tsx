@@ -1,6 +1,6 @@
 import { Box, Button, Flex, HStack, Stack, Text } from '@chakra-ui/react'
-import { Camera, X } from 'lucide-react'
-import { useRef, useState, type ReactNode } from 'react'
+import { X } from 'lucide-react'
+import { useState, type ReactNode } from 'react'
 import {
   CHECK_BAR,
   formatQuantity,
@@ -15,6 +15,7 @@ import { KnownPoints, type Box4 } from './known-points.js'
 import { Loupe } from './loupe.js'
 import { Marking } from './marking.js'
 import { Sheet } from './sheet.js'
+import { TakePhoto } from './take-photo.js'
 import { ENDS, PIN_IDS, checkLengthOf, useTape, type Photo, type PinId, type Tape } from './use-tape.js'
 
 /** What a photo was made a tape for, once it is one. */
@@ -48,7 +49,7 @@ export function PhotoTape(props: Props) {
         <Text fontFamily="heading" fontSize="22px" fontWeight={600} flex="1" truncate>
           Photo as a tape: {props.title}
         </Text>
-        {taken && <Take label="Another photo" onTake={(file) => void take(file)} />}
+        {taken && <TakePhoto label="Another photo" onTake={(file) => void take(file)} />}
         <Button
           variant="plain"
           px="0"
@@ -67,7 +68,7 @@ export function PhotoTape(props: Props) {
             Four points whose places are known must be on the photo, and a length that you know beside them.
             Only what lies in their plane is measured.
           </Text>
-          <Take label="Take or choose a photo" onTake={(file) => void take(file)} large />
+          <TakePhoto label="Take or choose a photo" onTake={(file) => void take(file)} />
           {problem && (
             <Text role="alert" color="danger">
               {problem}
@@ -81,38 +82,6 @@ export function PhotoTape(props: Props) {
         </Stack>
       )}
     </Sheet>
-  )
-}
-
-function Take({
-  label,
-  onTake,
-  large = false,
-}: {
-  label: string
-  onTake: (file: Blob | undefined) => void
-  large?: boolean
-}) {
-  const input = useRef<HTMLInputElement>(null)
-  return (
-    <>
-      <Button
-        variant={large ? 'solid' : 'outline'}
-        h={large ? '60px' : '44px'}
-        onClick={() => input.current?.click()}
-      >
-        <Camera size={18} /> {label}
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept="image/jpeg,image/png,image/webp"
-        capture="environment"
-        hidden
-        aria-label="Photo to measure on"
-        onChange={(event) => onTake(event.target.files?.[0])}
-      />
-    </>
   )
 }
 

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react'
-import { Download, ScanLine, Upload } from 'lucide-react'
+import { Camera, Download, ScanLine, Upload } from 'lucide-react'
 import Papa from 'papaparse'
 import { Suspense, lazy, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
@@ -13,6 +13,7 @@ import {
   serialsOut,
   withSerials,
   type DeviceBuilt,
+  type LabelsOnMap,
 } from '@plumb-mark/core'
 import { SmallPrint } from '../../../look/text.js'
 import { download } from '../../../http/download.js'
@@ -27,6 +28,9 @@ import type { TaskProps } from './task.js'
 
 const Scanner = lazy(() =>
   import('../../../scan/scanner.js').then(({ Scanner: view }) => ({ default: view })),
+)
+const LabelsPhoto = lazy(() =>
+  import('../../../photo-tape/labels-photo.js').then(({ LabelsPhoto: view }) => ({ default: view })),
 )
 const CARRIES_BOXES = ['module-electronics', 'small-inverter']
 
@@ -55,6 +59,7 @@ export function DevicesTask({ chosen, onDone }: TaskProps) {
         </Box>
         <FitBoxes unitId={unitId} />
         <SerialFiles devices={own} />
+        {own.length > 0 && <SerialPhoto />}
       </Flex>
       {own.length > 0 && <WalkSerials key={unitId} devices={own} chosen={chosen} />}
       {listeners.map(({ id, label }) => (
@@ -178,6 +183,30 @@ function inWalkingOrder(devices: readonly DeviceBuilt[]): DeviceBuilt[] {
     const [x, y] = [key(a), key(b)]
     return x.plane.localeCompare(y.plane) || x.row - y.row || x.column - y.column
   })
+}
+
+/** All serials of a paper map off one photo. */
+function SerialPhoto() {
+  const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
+  const make = useMake()
+  const [open, setOpen] = useState(false)
+  const take = (rows: LabelsOnMap['placed']) => {
+    const changed = withSerials(array, rows)
+    if (changed.length > 0) make({ kind: 'devices-fitted', body: { devices: changed } })
+    setOpen(false)
+  }
+  return (
+    <>
+      <Button variant="outline" onClick={() => setOpen(true)}>
+        <Camera size={17} /> Labels off a photo
+      </Button>
+      {open && (
+        <Suspense fallback={null}>
+          <LabelsPhoto array={array} onTake={take} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  )
 }
 
 /** Serial lists in and out, RFC 4180 with a header row. A list with one bad row is not taken at all. */
