@@ -43,6 +43,7 @@ const FLOORS = [
   'hand-over',
   'prepare',
   'patterns',
+  'again',
   'drawings',
   'entering',
   'admission',

@@ -10,6 +10,7 @@ import { EvidenceModule } from './evidence/evidence.module.js'
 import { ExchangeModule } from './exchange/exchange.module.js'
 import { HealthModule } from './health/health.module.js'
 import { JobsModule } from './jobs/jobs.module.js'
+import { AgainModule } from './again/again.module.js'
 import { ListsModule } from './lists/lists.module.js'
 import { OfficeModule } from './office/office.module.js'
 import { SignedRecordsModule } from './sheets/signed-records.module.js'
@@ -26,6 +27,7 @@ export class AppModule {
         DatabaseModule.with(db, held),
         AuditModule,
         AccountsModule,
+        AgainModule,
         ListsModule,
         JobsModule,
         EvidenceModule,

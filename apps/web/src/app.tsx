@@ -35,6 +35,7 @@ const OnDevice = lazyView('OnDeviceView', () => import('./device/on-device-view.
 const Office = lazyView('OfficeView', () => import('./office/office-view.js'))
 const Visits = lazyView('VisitsView', () => import('./visits/visits-view.js'))
 const MarkSheet = lazyView('MarkSheetView', () => import('./photo-tape/mark-sheet-view.js'))
+const Since = lazyView('SinceView', () => import('./again/since-view.js'))
 const Rework = lazyView('ReworkView', () => import('./rework/rework-view.js'))
 
 const Wait = () => (
@@ -89,6 +90,7 @@ export function App() {
           <Route path="hand-over" element={<HandOver.View />} />
           <Route path="sign-off" element={<SignOff.View />} />
           <Route path="rework" element={<Rework.View />} />
+          <Route path="since" element={<Since.View />} />
           <Route path="data" element={<JobData.View />} />
           <Route path="report" element={<Report.View />} />
           <Route path="preparation" element={<Preparation.View />} />

@@ -85,6 +85,10 @@ export {
   type MarkId,
   type Paper,
 } from './drawings/mark-sheet.js'
+export { againJob } from './entering/again-job.js'
+export { drifts, type Drift, type DriftPoint } from './again/drift.js'
+export { intervalShape, nextInspection, type Interval, type NextInspection } from './again/interval.js'
+export { sinceLast, type BuiltChange, type SinceLast, type VerdictChange } from './again/since-last.js'
 export {
   labelsOnMap,
   type LabelledPlace,

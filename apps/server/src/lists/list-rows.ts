@@ -5,15 +5,22 @@ import {
   isOpen,
   waitingFor,
   type Inspection,
+  type JobHeader,
   type JobId,
   type Severity,
 } from '@plumb-mark/core'
 
 /** What a list shows of a job beside its own columns, as JSON. */
-export type SummaryFacts = Pick<JobSummary, 'waitingFor' | 'owed' | 'problem' | 'left'>
+export interface SummaryFacts extends Pick<JobSummary, 'waitingFor' | 'owed' | 'problem' | 'left'> {
+  /** By what an installation comes round again: when it was signed, its rules and country, and the job before it. */
+  signedAt?: string | undefined
+  school?: JobHeader['school'] | undefined
+  country?: string | undefined
+  again?: string | undefined
+}
 
 /** Rows of an earlier version say too little: they are made anew after the start. Raised with every change of what they hold. */
-export const SUMMARY_VERSION = 3
+export const SUMMARY_VERSION = 4
 
 /** Everything that lists, filters and searches know of a job: each table with the rows that the job has in it, in the order of its columns. */
 export interface ListRows {
@@ -49,7 +56,15 @@ function rowsOf(inspection: Inspection): ListRows {
     if (outcome.verdict === 'not-inspected') left[check.stage] = (left[check.stage] ?? 0) + 1
   const owes = (who: string) => Number(owed.some((one) => one.who === who))
   const sealed = state.seal !== undefined
-  const facts: SummaryFacts = { waitingFor: words, owed, left }
+  const facts: SummaryFacts = {
+    waitingFor: words,
+    owed,
+    left,
+    signedAt: state.seal?.at,
+    school: state.header?.school,
+    country: state.header?.country,
+    again: state.header?.again?.jobId,
+  }
   const things = thingsOf(inspection)
   return {
     summary: {

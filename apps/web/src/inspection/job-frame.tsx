@@ -25,6 +25,7 @@ export function JobFrame() {
     !inspection || inspection.state.seal || draft ? undefined : blockers(inspection).length,
   )
   const shown = useLast(inTheWay) ?? 0
+  const again = useInspection(({ inspection }) => inspection?.state.header?.again !== undefined)
   const role = useSession(({ person }) => person?.role)
   const { pathname } = useLocation()
   useEffect(() => void (jobId && open(jobId)), [jobId, open])
@@ -46,7 +47,7 @@ export function JobFrame() {
       </Frame>
     )
   return (
-    <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown}>
+    <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown} again={again}>
       <DangerBanner />
       <Broken />
       <SessionEnded />
@@ -71,6 +72,7 @@ function JobBar({
   jobId,
   openDefects,
   inTheWay,
+  again,
   children,
 }: {
   title: string
@@ -78,11 +80,12 @@ function JobBar({
   jobId: string
   openDefects: number
   inTheWay: number
+  again: boolean
   children: ReactNode
 }) {
   const tabs = useMemo(
-    () => tabsFor(role, jobId, openDefects, inTheWay),
-    [role, jobId, openDefects, inTheWay],
+    () => tabsFor(role, jobId, openDefects, inTheWay, again),
+    [role, jobId, openDefects, inTheWay, again],
   )
   return (
     <Frame title={title} tabs={tabs} status={<JobStatus />}>
@@ -145,13 +148,14 @@ function ClockNotice() {
   )
 }
 
-function tabsFor(role: Role | undefined, jobId: string, open: number, inTheWay: number) {
+function tabsFor(role: Role | undefined, jobId: string, open: number, inTheWay: number, again: boolean) {
   const to = (view: string) => `/jobs/${jobId}/${view}`
   if (role === 'installer') return [{ to: to('rework'), label: `Rework (${open})` }]
   return [
     { to: to('preparation'), label: 'Preparation' },
     { to: to('walk'), label: 'Walk' },
     { to: to('defects'), label: `Defects (${open})` },
+    ...(again ? [{ to: to('since'), label: 'Since last time' }] : []),
     { to: to('sign-off'), label: inTheWay > 0 ? `Sign-off (${inTheWay})` : 'Sign-off' },
   ]
 }

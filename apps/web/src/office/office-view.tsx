@@ -5,6 +5,7 @@ import { useSession } from '../account/session.js'
 import { Page } from '../frame/page.js'
 import { AuditList } from './audit-list.js'
 import { Backups } from './backups.js'
+import { Intervals } from './intervals.js'
 import { Networks } from './networks.js'
 import { Reports } from './report-look.js'
 import { OpenCalculators } from './open-calculators.js'
@@ -16,6 +17,7 @@ const PARTS: Record<string, { title: string; View: ComponentType }> = {
   audit: { title: 'Audit', View: AuditList },
   networks: { title: 'Networks', View: Networks },
   reports: { title: 'Reports', View: Reports },
+  intervals: { title: 'Intervals', View: Intervals },
   calculators: { title: 'Calculators', View: OpenCalculators },
 }
 

@@ -65,10 +65,14 @@ export function JobWizard() {
   const takeOver = (next: Like | undefined) => {
     setLike(next)
     if (!next) return setUnits([])
-    const { school, units: system, rule, earthMethod, copperBonds, coldest, timeZone } = next.header
+    const { school, units: system, rule, earthMethod, copperBonds, coldest, timeZone, country } = next.header
+    if (next.again) {
+      const { title, site: where, customer } = next.header
+      setSite({ number: site.number, title, site: where, customer })
+    }
     setRules({
       ...rules,
-      ...defined({ school, units: system, rule, earthMethod, copperBonds, coldest, timeZone }),
+      ...defined({ school, units: system, rule, earthMethod, copperBonds, coldest, timeZone, country }),
     })
     setUnits(
       next.units.map(({ id, label, sheetId, situation }) => ({
@@ -307,7 +311,12 @@ function entriesOf(
     })),
   )
   return [
-    { id: uuid(), kind: 'job-opened', at, body: { ...said, ...rules, sheets: pinned } },
+    {
+      id: uuid(),
+      kind: 'job-opened',
+      at,
+      body: { ...said, ...rules, sheets: pinned, ...(like?.again && { again: like.job }) },
+    },
     ...fitted.map((body): NewEntry => ({ id: uuid(), kind: 'unit-fitted', at, body })),
     ...changesOf(like, new Set(fitted.map(({ id }) => id))).map(
       (change): NewEntry => ({ id: uuid(), at, ...change }) as NewEntry,

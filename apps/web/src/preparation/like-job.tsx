@@ -1,10 +1,20 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
+import { useSearchParams } from 'react-router'
 import type { JobBundle, JobPage, SheetSummary } from '@plumb-mark/contract'
-import { fold, likeJob, type AsBuilt, type Change, type JobHeader, type UnitBuilt } from '@plumb-mark/core'
+import {
+  againJob,
+  fold,
+  likeJob,
+  type AsBuilt,
+  type Change,
+  type JobHeader,
+  type UnitBuilt,
+} from '@plumb-mark/core'
 import { get } from '../http/api.js'
 import { Note } from '../look/text.js'
 import { ChoiceField } from '../marks/choice-field.js'
+import { Tick } from '../marks/tick.js'
 import { Problem } from '../marks/problem.js'
 
 /** What is taken over from an earlier job. */
@@ -12,6 +22,9 @@ export interface Like {
   header: JobHeader
   units: UnitBuilt[]
   asBuilt: AsBuilt
+  /** The job that it is like, and whether it is the same installation, inspected again. */
+  job: { jobId: string; number: string }
+  again: boolean
   /** Units whose sheet is not in the library any more. */
   leftOut: string[]
 }
@@ -31,20 +44,27 @@ export function LikeJob({
     queryFn: () => get<JobPage>('/api/jobs?limit=100'),
   })
   const [jobId, setJobId] = useState('')
+  const [search] = useSearchParams()
+  const asked = search.get('again')
   const [problem, setProblem] = useState('')
   const jobs = data?.jobs ?? []
-  if (jobs.length === 0) return null
   const choose = async (id: string) => {
     setJobId(id)
     setProblem('')
     if (id === '') return onChoose(undefined)
     try {
-      onChoose(likeOf(await get<JobBundle>(`/api/jobs/${id}`), library))
+      onChoose(likeOf(await get<JobBundle>(`/api/jobs/${id}`), library, id === asked))
     } catch (fault) {
       setProblem((fault as Error).message)
       onChoose(undefined)
     }
   }
+  useEffect(() => {
+    if (asked && library.length > 0) void choose(asked)
+    // Asked for by the address, once.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [asked, library.length > 0])
+  if (jobs.length === 0) return null
   return (
     <>
       <ChoiceField
@@ -58,6 +78,19 @@ export function LikeJob({
       />
       <Problem>{problem}</Problem>
       {like && (
+        <Tick
+          label="It is the same installation, inspected again"
+          checked={like.again}
+          onChange={(again) => onChoose({ ...like, again })}
+        />
+      )}
+      {like?.again && (
+        <Note>
+          Taken over as it stood, to be looked at again: its walls, places and serials as well, never its
+          readings. What changed since {like.job.number} and what drifts is then told.
+        </Note>
+      )}
+      {like && !like.again && (
         <Note>
           Taken over as a proposal, to be looked at like everything else: its rules, {like.units.length}{' '}
           units, {countOf(like, 'string-built')} strings, {countOf(like, 'bond-made')} bonds,{' '}
@@ -75,9 +108,9 @@ const countOf = (like: Like, kind: Change['kind']) =>
 
 /** What is taken over for the units that the new job has. */
 export const changesOf = (like: Like | undefined, units: ReadonlySet<string>): Change[] =>
-  like ? likeJob(like.asBuilt, units) : []
+  !like ? [] : like.again ? againJob(like.asBuilt, units) : likeJob(like.asBuilt, units)
 
-function likeOf({ entries }: JobBundle, library: readonly SheetSummary[]): Like {
+function likeOf({ id: jobId, entries }: JobBundle, library: readonly SheetSummary[], again: boolean): Like {
   const { header, asBuilt } = fold(entries)
   if (!header) throw new Error('that job cannot be read')
   const known = new Set(library.map(({ id }) => id))
@@ -91,6 +124,8 @@ function likeOf({ entries }: JobBundle, library: readonly SheetSummary[]): Like 
       ...(situation && { situation }),
     })),
     asBuilt,
+    job: { jobId, number: header.number },
+    again,
     leftOut: asBuilt.units.filter(({ sheetId }) => !known.has(sheetId)).map(({ label }) => label),
   }
 }

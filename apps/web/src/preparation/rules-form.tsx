@@ -1,11 +1,21 @@
 import { Grid } from '@chakra-ui/react'
+import { useEffect, useState } from 'react'
 import type { JobHeader } from '@plumb-mark/core'
 import { QuantityInput } from '../marks/quantity-input.js'
+import { TextField } from '../marks/text-field.js'
 import { ChoiceField, type Option } from '../marks/choice-field.js'
 
 export type Rules = Pick<
   JobHeader,
-  'school' | 'units' | 'rule' | 'earthMethod' | 'copperBonds' | 'coldest' | 'photosTellPlace' | 'timeZone'
+  | 'school'
+  | 'units'
+  | 'rule'
+  | 'earthMethod'
+  | 'copperBonds'
+  | 'coldest'
+  | 'photosTellPlace'
+  | 'timeZone'
+  | 'country'
 >
 
 const CHOICES = {
@@ -91,6 +101,11 @@ export function RulesForm({
         disabled={disabled}
         onChange={(timeZone) => timeZone && onChange({ timeZone })}
       />
+      <CountryField
+        country={rules.country}
+        disabled={disabled}
+        onChange={(country) => onChange({ country })}
+      />
       <QuantityInput
         label="Coldest morning"
         dimension="temperature"
@@ -99,5 +114,36 @@ export function RulesForm({
         onChange={(coldest) => coldest !== undefined && onChange({ coldest })}
       />
     </Grid>
+  )
+}
+
+/** By its two letters; kept once they are two. */
+function CountryField({
+  country,
+  disabled,
+  onChange,
+}: {
+  country: string | undefined
+  disabled: boolean
+  onChange: (country: string) => void
+}) {
+  const [typed, setTyped] = useState(country ?? '')
+  useEffect(() => setTyped(country ?? ''), [country])
+  const type = (text: string) => {
+    const letters = text
+      .toUpperCase()
+      .replace(/[^A-Z]/g, '')
+      .slice(0, 2)
+    setTyped(letters)
+    if (letters.length === 2) onChange(letters)
+  }
+  return (
+    <TextField
+      label="Country, two letters"
+      value={typed}
+      readOnly={disabled}
+      hint="says when it is due again"
+      onChange={type}
+    />
   )
 }

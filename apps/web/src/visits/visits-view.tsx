@@ -5,6 +5,7 @@ import type { PlannedVisit } from '@plumb-mark/contract'
 import { Note } from '../look/text.js'
 import { Page } from '../frame/page.js'
 import { useFetched } from '../http/use-fetched.js'
+import { DueAgain } from '../again/due-again.js'
 import { WeekView } from './week-view.js'
 import { dayWords, hourWords } from './when.js'
 
@@ -75,6 +76,7 @@ export function VisitsView() {
           </Box>
         </Flex>
       ))}
+      <DueAgain />
     </Page>
   )
 }

@@ -18,6 +18,7 @@ export const AUDIT_ACTIONS = [
   'networks changed',
   'reports changed',
   'calculators changed',
+  'intervals changed',
   'backed up',
 ] as const
 export type AuditAction = (typeof AUDIT_ACTIONS)[number]

@@ -1,4 +1,15 @@
-import { ArrayUnique, IsBoolean, IsIn, IsNumber, IsOptional, IsTimeZone, Max, Min } from 'class-validator'
+import {
+  ArrayUnique,
+  IsBoolean,
+  IsIn,
+  IsNumber,
+  IsOptional,
+  IsTimeZone,
+  IsUUID,
+  Matches,
+  Max,
+  Min,
+} from 'class-validator'
 import { DECISION_RULES, EARTH_METHODS, ENTERED, SCHOOLS, SYSTEMS } from '@plumb-mark/core'
 import type { DecisionRule, Entered, JobHeader } from '@plumb-mark/core'
 import { Filled, Part, Parts } from '../http/fields.js'
@@ -7,6 +18,12 @@ import { PersonDto, PinnedSheetDto } from './parts.dto.js'
 export class ScopeDto {
   @IsIn(ENTERED, { each: true }) @ArrayUnique() outside!: Entered[]
   @Filled(400) reason!: string
+}
+
+/** The inspection of the same installation before. */
+export class AgainDto {
+  @IsUUID() jobId!: string
+  @Filled(40) number!: string
 }
 
 export class JobOpenedDto {
@@ -24,6 +41,8 @@ export class JobOpenedDto {
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
   @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
   @IsOptional() @IsTimeZone() timeZone?: string
+  @IsOptional() @Matches(/^[A-Za-z]{2}$/) country?: string
+  @IsOptional() @Part(() => AgainDto) again?: AgainDto
 }
 
 export class JobAmendedDto {
@@ -39,6 +58,7 @@ export class JobAmendedDto {
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
   @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
   @IsOptional() @IsTimeZone() timeZone?: string
+  @IsOptional() @Matches(/^[A-Za-z]{2}$/) country?: string
 }
 
 export class SheetAdoptedDto {

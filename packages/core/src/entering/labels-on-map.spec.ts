@@ -18,7 +18,15 @@ const array = (serials: Record<string, string> = {}): ArrayBuilt => ({
   devices: [1, 2].flatMap((row) =>
     [1, 2, 3].map((column) => {
       const at = placeId('p', row, column)
-      return { id: at, unitId: 'e', at, feeds: [at], idlePorts: 0, cappedPorts: 0, serial: serials[at] }
+      return {
+        id: `d${row}${column}`,
+        unitId: 'e',
+        at,
+        feeds: [at],
+        idlePorts: 0,
+        cappedPorts: 0,
+        ...(serials[at] && { serial: serials[at] }),
+      }
     }),
   ),
   branches: [],

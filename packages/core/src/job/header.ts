@@ -1,5 +1,5 @@
 import { EARTH_METHODS } from '../earthing/protective-earth.js'
-import type { SheetId } from '../ids/ids.js'
+import type { JobId, SheetId } from '../ids/ids.js'
 import { scopeShape } from './scope.js'
 import { DECISION_RULES } from '../verdict/decision.js'
 import { timeZoneField } from '../shape/time-zone.js'
@@ -34,6 +34,7 @@ const whereItMatters = {
   photosTellPlace: optional(flag('photos keep the place where the camera says they were taken')),
   scope: optional(scopeShape),
   timeZone: optional(timeZoneField),
+  country: optional(anyText('two letters, ISO 3166-1')),
 }
 
 export const jobHeaderShape = object({
@@ -41,6 +42,9 @@ export const jobHeaderShape = object({
   ...rules,
   sheets: list(pinnedSheetShape, { mayBeEmpty: true }),
   ...whereItMatters,
+  again: optional(
+    object({ jobId: text<JobId>(), number: anyText() }, 'the inspection of the same installation before'),
+  ),
 })
 /** The header as it stands, with the sheets that were replaced since: what was answered then was asked by them. */
 export type JobHeader = Read<typeof jobHeaderShape> & { replaced?: readonly PinnedSheet[] }

@@ -1,0 +1,6 @@
+import { Module } from '@nestjs/common'
+import { AgainController } from './again.controller.js'
+import { AgainService } from './again.service.js'
+
+@Module({ controllers: [AgainController], providers: [AgainService] })
+export class AgainModule {}

@@ -1,0 +1,49 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import type { DueAgain as Due } from '@plumb-mark/contract'
+import { get } from '../http/api.js'
+import { Note } from '../look/text.js'
+import { dayHere } from '../store/site-time.js'
+
+const FIRST = 8
+
+/** Which installations come round again, the earliest first. */
+export function DueAgain() {
+  const { data } = useQuery({ queryKey: ['due-again'], queryFn: () => get<Due[]>('/api/due-again') })
+  const [all, setAll] = useState(false)
+  if (!data || data.length === 0) return null
+  const today = new Date().toISOString().slice(0, 10)
+  return (
+    <Box as="section" mt="26px" aria-label="Due again">
+      <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600}>
+        Due again
+      </Text>
+      {(all ? data : data.slice(0, FIRST)).map(({ jobId, number, title, site, on, signedOn, months }) => (
+        <Flex key={jobId} gap="16px" py="10px" borderTop="1px solid" borderColor="hair" wrap="wrap">
+          <Text w="160px" fontWeight={600} flexShrink={0} color={on < today ? 'danger' : 'text'}>
+            {dayHere(`${on}T12:00:00Z`)}
+            {on < today ? ', overdue' : ''}
+          </Text>
+          <Box flex="1" minW="240px">
+            <Link to={`/jobs/${jobId}/sign-off`}>
+              <b>{number}</b> {title}
+            </Link>
+            <Note>
+              {site}; signed {dayHere(`${signedOn}T12:00:00Z`)}, every {months} months
+            </Note>
+          </Box>
+          <Button asChild variant="outline">
+            <Link to={`/jobs/new?again=${jobId}`}>Open the next one</Link>
+          </Button>
+        </Flex>
+      ))}
+      {data.length > FIRST && (
+        <Button variant="plain" onClick={() => setAll(!all)}>
+          {all ? 'Only the first' : `All ${data.length}`}
+        </Button>
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,34 @@
+import type { AsBuilt } from '../as-built/as-built.js'
+import { bareWall } from '../as-built/wall.js'
+import type { UnitId } from '../ids/ids.js'
+import type { Change } from '../job/entry.js'
+import { likeJob } from './like-job.js'
+
+/**
+ * What stands at an installation that is inspected again: all of it as it was last time, with its walls, places and serials, to be looked
+ * at again. What was read then is not taken over, nor what only a look can say (caps, labels).
+ */
+export function againJob(asBuilt: AsBuilt, units: ReadonlySet<UnitId>): Change[] {
+  const { walls, array } = asBuilt
+  const serials = new Map(array.devices.map(({ id, serial }) => [id, serial]))
+  const rest = likeJob(asBuilt, units).map((change): Change => {
+    if (change.kind !== 'devices-fitted') return change
+    const devices = (change.body as { devices: AsBuilt['array']['devices'] }).devices
+    return {
+      kind: 'devices-fitted',
+      body: { devices: devices.map((one) => ({ ...one, serial: serials.get(one.id) })) },
+    }
+  })
+  return [
+    ...walls.flatMap((wall): Change[] => [
+      { kind: 'wall-measured', body: bareWall(wall) },
+      ...wall.obstructions.map((obstruction): Change => ({
+        kind: 'obstruction-measured',
+        body: { wallId: wall.id, obstruction },
+      })),
+      ...wall.gaps.map((gap): Change => ({ kind: 'gap-measured', body: { wallId: wall.id, gap } })),
+    ]),
+    ...asBuilt.units.filter(({ id }) => units.has(id)).map((body): Change => ({ kind: 'unit-fitted', body })),
+    ...rest,
+  ]
+}
