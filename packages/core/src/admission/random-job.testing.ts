@@ -104,6 +104,20 @@ function number({ type, minimum, maximum }: JsonSchema, chance: Chance): number 
   return type === 'integer' ? Math.max(minimum ?? 0, Math.min(6, Math.round(Math.abs(figure)))) : figure
 }
 
+const setUpOf = (length: number) => ({
+  width: 4000,
+  height: 3000,
+  points: [
+    { px: 1000, py: 2000, x: 0, y: 0 },
+    { px: 3000, py: 2000, x: 1000, y: 0 },
+    { px: 3000, py: 1000, x: 1000, y: 500 },
+    { px: 1000, py: 1000, x: 0, y: 500 },
+  ],
+  check: { from: { px: 1200, py: 1500 }, to: { px: 1800, py: 1500 }, length },
+  pointUncertainty: 2,
+  placeUncertainty: 0,
+})
+
 /** A job that grows by whatever core admits, carried forward as the server does it. */
 export class RandomJob {
   entries: Entry[] = []
@@ -188,12 +202,20 @@ export class RandomJob {
     const body = made(ENTRY_ROWS[kind].holds.schema, this.chance) as Record<string, unknown>
     if (kind === 'defect-step' && defects.length > 0) body['defectId'] = this.chance.of(defects).id
     if (kind === 'defect-raised') Object.assign(body, { defectId: `d${this.n}`, note: 'seen' })
+    const { sharedWith } = this.inspection.state
+    if (kind === 'unshared' && sharedWith.length > 0) body['personId'] = this.chance.of(sharedWith).id
     if (kind === 'evidence-struck') body['entryId'] = this.chance.of(this.entries).id
     if (kind === 'calculation-kept')
       Object.assign(body, {
         calculator: 'reserve',
         input: { capacityKwh: 9, reservePercent: 10, loadKw: 1, inverterKw: 2 },
       })
+    // Known points that are made up anyhow make no map: these do, if the check length is the right one.
+    if (kind === 'wall-photographed')
+      body['taken'] = {
+        photo: { id: 'a', sha256: 'a'.repeat(64) },
+        setUp: setUpOf(this.chance.of([300, 300, 320])),
+      }
     return this.take(this.chance.of([...ROLES, 'inspector', 'inspector']), { kind, body } as never)
   }
 
