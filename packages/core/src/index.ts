@@ -85,6 +85,14 @@ export {
   type MarkId,
   type Paper,
 } from './drawings/mark-sheet.js'
+export {
+  blocksOf,
+  walkPlan,
+  type ClauseHistory,
+  type PlannedBlock,
+  type WalkPlan,
+  type WorkPlace,
+} from './prepare/walk-order.js'
 export { againJob } from './entering/again-job.js'
 export { drifts, type Drift, type DriftPoint } from './again/drift.js'
 export { intervalShape, nextInspection, type Interval, type NextInspection } from './again/interval.js'

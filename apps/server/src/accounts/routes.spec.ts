@@ -100,6 +100,7 @@ const MAY: Record<string, string> = Object.fromEntries([
   ['GET /api/office/minutes', 'inspector reviewer office'],
   ['PUT /api/office/minutes', 'office'],
   ['PUT /api/office/calculators', 'office'],
+  ['GET /api/clauses', 'inspector reviewer office'],
   ['GET /api/due-again', 'inspector reviewer office'],
   ['GET /api/office/intervals', 'inspector reviewer office'],
   ['PUT /api/office/intervals', 'office'],

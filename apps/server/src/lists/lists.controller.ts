@@ -12,7 +12,7 @@ import {
   type Recurring,
   type SavedFilter,
 } from '@plumb-mark/contract'
-import type { Person } from '@plumb-mark/core'
+import type { ClauseHistory, Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused, notFound } from '../http/refused.js'
@@ -48,6 +48,12 @@ export class ListsController {
     @Query(new DtoPipe(RecurringQueryDto)) { by, ...wish }: RecurringQueryDto,
   ): Promise<Recurring[]> {
     return this.lists.recurring(person, by, wish)
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('clauses')
+  clauses(): Promise<ClauseHistory[]> {
+    return this.lists.clauses()
   }
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')

@@ -14,7 +14,7 @@ import type {
   Recurring,
   RecurringBy,
 } from '@plumb-mark/contract'
-import { recurrence, type Person, type Tally } from '@plumb-mark/core'
+import { recurrence, type ClauseHistory, type Person, type Tally } from '@plumb-mark/core'
 import { SUMMARY_VERSION, type SummaryFacts } from './list-rows.js'
 import { Where, searchWords } from './where.js'
 
@@ -150,6 +150,14 @@ export class ListsService {
     return recurrence(rows)
       .slice(0, MOST_PATTERNS)
       .map((pattern) => ({ ...pattern, stage: by === 'clause' ? stages.get(pattern.key)! : '' }))
+  }
+
+  /** How often each clause was judged and failed, over all jobs; an installer is not asked. */
+  async clauses(): Promise<ClauseHistory[]> {
+    return (await this.db.query(
+      `SELECT maker, model, clause, count(*) AS judged, sum(failed) AS failed
+       FROM job_clauses GROUP BY maker, model, clause`,
+    )) as ClauseHistory[]
   }
 
   /** The makers and models that are in any job, to choose from. */

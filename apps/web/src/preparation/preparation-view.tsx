@@ -18,6 +18,7 @@ import { useInspection } from '../store/inspection.js'
 import { durationWords } from '../visits/when.js'
 import { DurationPart } from './duration-part.js'
 import { KitPart } from './kit-part.js'
+import { OrderPart } from './order-part.js'
 import { RulesForm } from './rules-form.js'
 import { ScopePart } from './scope-part.js'
 import { SharePart } from './share-part.js'
@@ -75,6 +76,9 @@ export function PreparationView() {
         </Part>
         <Part title="How long it should take">
           <DurationPart duration={duration} minutes={minutes} onMinutes={setMinutes} />
+        </Part>
+        <Part title="In which order">
+          <OrderPart inspection={inspection} minutes={minutes} />
         </Part>
         <Part title="Units and sheets">
           <UnitsPart writable={writable} />

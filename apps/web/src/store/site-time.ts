@@ -1,4 +1,4 @@
-import { dayWords, whenWords } from '@plumb-mark/core'
+import { clockWords, dayWords, whenWords } from '@plumb-mark/core'
 import { useInspection } from './inspection.js'
 
 /** The time zone of this device: that of the site as long as nobody said otherwise. */
@@ -8,7 +8,11 @@ export const whenHere = (at: string): string => whenWords(at, hereZone())
 export const dayHere = (at: string): string => dayWords(at, hereZone())
 
 /** How the open job says times: as on the clocks of its site. */
-export function useSiteTime(): { when: (at: string) => string; day: (at: string) => string } {
+export function useSiteTime() {
   const zone = useInspection(({ inspection }) => inspection?.state.header?.timeZone) ?? hereZone()
-  return { when: (at) => whenWords(at, zone), day: (at) => dayWords(at, zone) }
+  return {
+    when: (at: string) => whenWords(at, zone),
+    day: (at: string) => dayWords(at, zone),
+    clock: (at: string) => clockWords(at, zone),
+  }
 }

@@ -80,7 +80,7 @@ export function kitFor(
 const unique = <T>(all: readonly T[]): T[] => [...new Set(all)]
 
 /** String readings need daylight by their nature; what else a check needs its sheet says. */
-function needsOf({ requirement, ask }: Check): readonly Need[] {
+export function needsOf({ requirement, ask }: Check): readonly Need[] {
   const inDaylight = ask.kind === 'reading' && ask.conditions.includes('irradiance')
   return [...(requirement.needs ?? []), ...(inDaylight ? (['daylight'] as const) : [])]
 }

@@ -1,0 +1,134 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { useMemo, useState } from 'react'
+import { Link, useParams } from 'react-router'
+import {
+  STAGE_TITLES,
+  blocksOf,
+  walkPlan,
+  type ClauseHistory,
+  type Inspection,
+  type MinutesByKind,
+  type PlannedBlock,
+  type WalkPlan,
+  type WorkPlace,
+} from '@plumb-mark/core'
+import { get } from '../http/api.js'
+import { Note } from '../look/text.js'
+import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { TextField } from '../marks/text-field.js'
+import { useSiteTime } from '../store/site-time.js'
+
+const PLACE_WORDS = {
+  roof: 'the roof',
+  units: 'the inverters',
+  board: 'the board and meter',
+  battery: 'the battery',
+} satisfies Record<WorkPlace, string>
+const NO_HISTORY: ClauseHistory[] = []
+const MINUTE_MS = 60_000
+
+/** In which order what is left is best done: before dusk, with the fewest trips, the likeliest wrong first. */
+export function OrderPart({ inspection, minutes }: { inspection: Inspection; minutes: MinutesByKind }) {
+  const { data: history = NO_HISTORY } = useQuery({
+    queryKey: ['clauses'],
+    queryFn: () => get<ClauseHistory[]>('/api/clauses'),
+    staleTime: 10 * MINUTE_MS,
+  })
+  const [start] = useState(() => Date.now())
+  const [from, setFrom] = useState<WorkPlace>('units')
+  const [light, setLight] = useState('')
+  const dusk = minutesUntil(light, start)
+  const plan = useMemo(() => {
+    const kindOf = (unitId: string) => inspection.around.sheetOf(unitId)?.kind
+    return walkPlan(blocksOf(inspection.checks, kindOf, history, minutes), dusk, from)
+  }, [inspection, history, minutes, dusk, from])
+  if (plan.blocks.length === 0) return <Text>Nothing is left that asks for a look.</Text>
+  return (
+    <Box>
+      <Flex gap="12px" wrap="wrap" mb="10px">
+        <Box w="200px">
+          <ChoiceField
+            label="You stand at"
+            value={from}
+            options={optionsOf(Object.keys(PLACE_WORDS) as WorkPlace[], PLACE_WORDS)}
+            onChange={setFrom}
+          />
+        </Box>
+        <Box w="200px">
+          <TextField label="Light until" type="time" value={light} onChange={setLight} />
+        </Box>
+      </Flex>
+      <Said plan={plan} dusk={dusk} known={history.length > 0} />
+      {plan.blocks.map((block) => (
+        <Block key={`${block.stage} ${block.place}`} block={block} start={start} />
+      ))}
+    </Box>
+  )
+}
+
+/** Minutes from now until a time of today; undefined while none is said, or when it has passed. */
+function minutesUntil(light: string, now: number): number | undefined {
+  if (light === '') return undefined
+  const [hours, minutes] = light.split(':').map(Number)
+  const at = new Date(now).setHours(hours!, minutes!, 0, 0)
+  return Math.max(0, (at - now) / MINUTE_MS)
+}
+
+function Said({
+  plan: { trips, afterDusk },
+  dusk,
+  known,
+}: {
+  plan: WalkPlan
+  dusk: number | undefined
+  known: boolean
+}) {
+  return (
+    <Note mb="6px">
+      {trips === 0
+        ? 'Without going from place to place'
+        : `Going ${trips} ${trips === 1 ? 'time' : 'times'} from place to place`}
+      {known
+        ? '; what failed most on such units first where the order is free'
+        : '; no other job tells yet what fails most'}
+      .
+      {dusk !== undefined &&
+        (afterDusk > 0
+          ? ` ${Math.round(afterDusk)} minutes that need daylight lie after dusk: begin earlier, or come twice.`
+          : ' What needs daylight is done before dusk.')}
+    </Note>
+  )
+}
+
+/** Below this nobody would walk otherwise for it. */
+const WORTH_SAYING = 0.05
+
+function Block({ block, start }: { block: PlannedBlock; start: number }) {
+  const { jobId } = useParams()
+  const time = useSiteTime()
+  const { stage, place, checks, startsAt, daylight, worst } = block
+  const likely = worst.filter(({ rate }) => rate >= WORTH_SAYING)
+  return (
+    <Grid
+      templateColumns={{ base: '70px 1fr', md: '70px 1fr 1.4fr' }}
+      gap="12px"
+      py="9px"
+      borderTop="1px solid"
+      borderColor="hair"
+      alignItems="baseline"
+    >
+      <Text fontFamily="mono">{time.clock(new Date(start + startsAt * MINUTE_MS).toISOString())}</Text>
+      <Box>
+        <Link to={`/jobs/${jobId}/walk/${stage}`}>{STAGE_TITLES[stage]}</Link> at {PLACE_WORDS[place]}
+        <Text fontSize="14px" color="faint">
+          {checks.length} {checks.length === 1 ? 'check' : 'checks'}, {block.minutes} min
+          {daylight ? ', needs daylight' : ''}
+        </Text>
+      </Box>
+      <Text fontSize="14px" gridColumn={{ base: '2', md: '3' }}>
+        {likely.map(({ title, rate }) => `${title}: wrong in ${Math.round(100 * rate)} of 100`).join('; ')}
+      </Text>
+    </Grid>
+  )
+}
