@@ -1,8 +1,8 @@
 import { Box, useToken } from '@chakra-ui/react'
 import { ErrorBar, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts'
-import { formatQuantity, type Drift } from '@plumb-mark/core'
+import { dayWords, formatQuantity, type Drift } from '@plumb-mark/core'
 
-const year = (at: number) => String(new Date(at).getUTCFullYear())
+const day = (at: number) => dayWords(new Date(at).toISOString())
 
 /** The readings of a series with how well each is known, and the limit that they come to. */
 export function DriftChart({ drift: { series, limit, dimension, unit, title } }: { drift: Drift }) {
@@ -20,7 +20,7 @@ export function DriftChart({ drift: { series, limit, dimension, unit, title } }:
     <Box
       h="170px"
       role="img"
-      aria-label={`${title}: ${rows.map(({ at, value }) => `${year(at)} ${say(value)}`).join(', ')}`}
+      aria-label={`${title}: ${rows.map(({ at, value }) => `${day(at)} ${say(value)}`).join(', ')}`}
     >
       <ResponsiveContainer width="100%" height="100%">
         <ScatterChart margin={{ top: 8, right: 16, bottom: 0, left: 8 }}>
@@ -28,9 +28,10 @@ export function DriftChart({ drift: { series, limit, dimension, unit, title } }:
             type="number"
             dataKey="at"
             domain={['dataMin', 'dataMax']}
-            tickFormatter={year}
+            tickFormatter={day}
+            ticks={rows.map(({ at }) => at)}
             {...axis}
-            padding={{ left: 16, right: 16 }}
+            padding={{ left: 30, right: 30 }}
           />
           <YAxis
             type="number"

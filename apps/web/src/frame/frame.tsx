@@ -39,7 +39,7 @@ export function Frame({
   return (
     <Flex direction="column" minH="100dvh">
       <chakra.header borderBottom="1px solid" borderColor="hair" bg="panel" px={{ base: '10px', md: '18px' }}>
-        <Flex align="center" gap={{ base: '8px', md: '18px' }} minH="52px" wrap="wrap">
+        <Flex align="center" gap={{ base: '8px', md: '18px' }} minH="52px" wrap={{ base: 'wrap', lg: 'nowrap' }}>
           <chakra.div asChild display="inline-flex" alignItems="center" gap="8px" minH="44px" minW="44px">
             <Link to="/jobs" aria-label="Plumb Mark, all jobs">
               <PlumbBob />
@@ -65,6 +65,7 @@ export function Frame({
             gap="2px"
             order={{ base: 3, lg: 0 }}
             w={{ base: '100%', lg: 'auto' }}
+            flexShrink={{ lg: 0 }}
             overflowX="auto"
             aria-label={tabs.length > 0 ? 'Views of this job' : 'Views'}
           >

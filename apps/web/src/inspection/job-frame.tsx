@@ -155,7 +155,7 @@ function tabsFor(role: Role | undefined, jobId: string, open: number, inTheWay: 
     { to: to('preparation'), label: 'Preparation' },
     { to: to('walk'), label: 'Walk' },
     { to: to('defects'), label: `Defects (${open})` },
-    ...(again ? [{ to: to('since'), label: 'Since last time' }] : []),
+    ...(again ? [{ to: to('since'), label: 'Last time' }] : []),
     { to: to('sign-off'), label: inTheWay > 0 ? `Sign-off (${inTheWay})` : 'Sign-off' },
   ]
 }

@@ -101,14 +101,10 @@ function Said({
   )
 }
 
-/** Below this nobody would walk otherwise for it. */
-const WORTH_SAYING = 0.05
-
 function Block({ block, start }: { block: PlannedBlock; start: number }) {
   const { jobId } = useParams()
   const time = useSiteTime()
   const { stage, place, checks, startsAt, daylight, worst } = block
-  const likely = worst.filter(({ rate }) => rate >= WORTH_SAYING)
   return (
     <Grid
       templateColumns={{ base: '70px 1fr', md: '70px 1fr 1.4fr' }}
@@ -118,7 +114,7 @@ function Block({ block, start }: { block: PlannedBlock; start: number }) {
       borderColor="hair"
       alignItems="baseline"
     >
-      <Text fontFamily="mono">{time.clock(new Date(start + startsAt * MINUTE_MS).toISOString())}</Text>
+      <Text fontFamily="mono">{time.hour(new Date(start + startsAt * MINUTE_MS).toISOString())}</Text>
       <Box>
         <Link to={`/jobs/${jobId}/walk/${stage}`}>{STAGE_TITLES[stage]}</Link> at {PLACE_WORDS[place]}
         <Text fontSize="14px" color="faint">
@@ -127,7 +123,7 @@ function Block({ block, start }: { block: PlannedBlock; start: number }) {
         </Text>
       </Box>
       <Text fontSize="14px" gridColumn={{ base: '2', md: '3' }}>
-        {likely.map(({ title, rate }) => `${title}: wrong in ${Math.round(100 * rate)} of 100`).join('; ')}
+        {worst.map(({ title, rate }) => `${title}: wrong in ${Math.round(100 * rate)} of 100`).join('; ')}
       </Text>
     </Grid>
   )

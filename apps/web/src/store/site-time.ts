@@ -1,4 +1,4 @@
-import { clockWords, dayWords, whenWords } from '@plumb-mark/core'
+import { dayWords, hourWords, whenWords } from '@plumb-mark/core'
 import { useInspection } from './inspection.js'
 
 /** The time zone of this device: that of the site as long as nobody said otherwise. */
@@ -13,6 +13,6 @@ export function useSiteTime() {
   return {
     when: (at: string) => whenWords(at, zone),
     day: (at: string) => dayWords(at, zone),
-    clock: (at: string) => clockWords(at, zone),
+    hour: (at: string) => hourWords(at, zone),
   }
 }

@@ -59,7 +59,7 @@ export interface WalkBlock {
   daylight: boolean
   /** How many of them will be wrong, going by what failed on such units. */
   expectedFailures: number
-  /** Those that fail most often, worst first. */
+  /** Those that fail more often than the rest does, worst first. */
   worst: { checkId: CheckId; title: string; rate: number }[]
 }
 
@@ -86,7 +86,7 @@ export function blocksOf(
   history: readonly ClauseHistory[],
   adjusted: MinutesByKind = {},
 ): WalkBlock[] {
-  const rate = rateOf(history)
+  const { all, rate } = ratesOf(history)
   const left = checks.filter(
     ({ check, outcome }) =>
       check.because === undefined && outcome.verdict === 'not-inspected' && check.ask.kind !== 'derived',
@@ -111,7 +111,7 @@ export function blocksOf(
       ),
       daylight: here.some(({ check }) => needsOf(check).includes('daylight')),
       expectedFailures: rated.reduce((sum, one) => sum + one.rate, 0),
-      worst: rated.slice(0, WORST),
+      worst: rated.filter((one) => one.rate > all).slice(0, WORST),
     }
   })
 }
@@ -124,18 +124,19 @@ const placeOf = ({ check }: JudgedCheck, kindOf: (unitId: string) => UnitKind | 
   return kind ? PLACE_OF[kind] : 'units'
 }
 
-/** The share of such clauses that failed on such units, drawn towards the share of all where there are few. */
-function rateOf(history: readonly ClauseHistory[]) {
+/** The share of all clauses that failed, and of such clauses on such units, drawn towards it where there are few. */
+function ratesOf(history: readonly ClauseHistory[]) {
   const [judged, failed] = [
     history.reduce((n, one) => n + one.judged, 0),
     history.reduce((n, one) => n + one.failed, 0),
   ]
   const all = judged > 0 ? failed / judged : 0
   const by = new Map(history.map((one) => [`${one.maker}\n${one.model}\n${one.clause}`, one]))
-  return ({ sheet, requirement }: JudgedCheck['check']): number => {
+  const rate = ({ sheet, requirement }: JudgedCheck['check']): number => {
     const own = by.get(`${sheet.maker}\n${sheet.model}\n${requirement.clause}`)
     return ((own?.failed ?? 0) + PRIOR * all) / ((own?.judged ?? 0) + PRIOR)
   }
+  return { all, rate }
 }
 
 const LATE = 1e6

@@ -1,6 +1,7 @@
 const FORMATS = {
   when: { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' },
   day: { day: 'numeric', month: 'short', year: 'numeric' },
+  hour: { hour: '2-digit', minute: '2-digit' },
   clock: { hour: '2-digit', minute: '2-digit', second: '2-digit' },
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>
 
@@ -25,5 +26,7 @@ const said =
 export const whenWords = said('when')
 /** “27 Nov 2026” */
 export const dayWords = said('day')
+/** “15:25” */
+export const hourWords = said('hour')
 /** “15:25:07” */
 export const clockWords = said('clock')
