@@ -1,33 +1,17 @@
-import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { expect, test, type Browser, type Page } from '@playwright/test'
 import { Crew } from '../crew/crew.js'
+import { OwnServer } from '../crew/own-server.js'
 
-const PORT = Number(process.env['E2E_PORT'] ?? 4199) + 1
-const ADDRESS = `http://127.0.0.1:${PORT}`
-const SERVER = join(import.meta.dirname, '..', '..', 'apps', 'server', 'dist', 'main.js')
 const PASSWORD = 'three brass bobs'
-const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-empty-'))
-let server: ChildProcess
-
+const server = new OwnServer(1, ['--empty'])
 test.beforeAll(async () => {
-  server = spawn(process.execPath, [SERVER, '--empty', '--port', String(PORT), '--data', dataDir], {
-    stdio: 'ignore',
-  })
-  for (let tries = 0; tries < 100; tries++) {
-    if (await fetch(ADDRESS).catch(() => undefined)) return
-    await new Promise((resolve) => setTimeout(resolve, 200))
-  }
+  test.setTimeout(120_000)
+  await server.start()
 })
-test.afterAll(() => {
-  server.kill()
-  rmSync(dataDir, { recursive: true, force: true })
-})
+test.afterAll(() => server.remove())
 
 const newPage = async (browser: Browser): Promise<Page> =>
-  (await browser.newContext({ baseURL: ADDRESS })).newPage()
+  (await browser.newContext({ baseURL: server.address })).newPage()
 
 test('a first start makes the first account; somebody is invited, comes in, is reset, and leaves', async ({
   browser,
@@ -47,7 +31,7 @@ test('a first start makes the first account; somebody is invited, comes in, is r
   await people.getByLabel('Name').fill('Wim Tarrant')
   await people.getByLabel('E-mail').fill('wim@plumb.example')
   await people.getByRole('button', { name: 'Invite' }).click()
-  const link = await people.getByRole('status').getByText(ADDRESS).textContent()
+  const link = await people.getByRole('status').getByText(server.address).textContent()
   await expect(people.getByRole('group', { name: 'Wim Tarrant' })).toContainText('invited, no password yet')
 
   const wim = await newPage(browser)

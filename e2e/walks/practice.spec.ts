@@ -13,6 +13,10 @@ test('a made-up installation is inspected: who looks finds what is hidden, who d
   await expect(rows.first()).toBeVisible()
   const count = await rows.count()
   expect(count).toBeGreaterThan(10)
+  for (const step of ['Put on what the sheets list', 'Isolate, and lock it', 'Wait out the capacitors'])
+    await page.getByRole('button', { name: step }).click()
+  await expect(page.getByRole('button', { name: 'Wait out the capacitors', pressed: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Prove dead' }).click()
   // Everything is looked at but the measuring, which is left as it will be.
   for (let i = 0; i < count; i++) {
     await rows.nth(i).click()
@@ -34,4 +38,43 @@ test('a made-up installation is inspected: who looks finds what is hidden, who d
   // No job heard of it.
   const { total } = (await (await page.request.get('/api/jobs?q=practice')).json()) as { total: number }
   expect(total).toBe(0)
+})
+
+test('a trainer hides faults where the class is to look, and gives the scenario away as a file', async ({
+  browser,
+}) => {
+  const { page } = await Crew.signedIn(browser, 'inspector')
+  await page.getByRole('link', { name: 'Practice' }).click()
+  await page.getByRole('button', { name: 'Write or import a scenario of your own' }).click()
+  await page.getByRole('button', { name: 'Begin it' }).click()
+  await expect(page.getByRole('alert')).toContainText('title')
+  await page.getByLabel('Title').fill('Joints of the frames')
+  await page.getByLabel('Subject').last().selectOption('Roof and earthing')
+  const places = page.getByRole('group', { name: /Where something is wrong/ })
+  await places
+    .getByLabel(/Continuity of the bond/)
+    .first()
+    .check()
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export' }).click(),
+  ])
+  expect(file.suggestedFilename()).toBe('Joints of the frames.json')
+  await page.reload()
+  await page.getByRole('button', { name: 'Write or import a scenario of your own' }).click()
+  await page.getByLabel('Scenario file').setInputFiles(await file.path())
+  await expect(page.getByLabel('Title')).toHaveValue('Joints of the frames')
+  await page.getByRole('button', { name: 'Begin it' }).click()
+  // The probe is put on before anything was isolated.
+  await page
+    .getByRole('button', { name: /Continuity of the bond/ })
+    .first()
+    .click()
+  await page.getByLabel('Out of the bag').selectOption({ index: 1 })
+  await page.getByRole('button', { name: 'Measure' }).click()
+  await page.getByRole('button', { name: 'Finish' }).click()
+  await expect(page.getByRole('region', { name: 'Touched before it was safe' })).toContainText(
+    'Continuity of the bond',
+  )
+  await expect(page.getByText(/0 of 1 faults found/)).toBeVisible()
 })

@@ -1,38 +1,18 @@
-import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
+import { OwnServer } from '../crew/own-server.js'
 
-const PORT = Number(process.env['E2E_PORT'] ?? 4199) + 2
-const ADDRESS = `http://127.0.0.1:${PORT}`
-const SERVER = join(import.meta.dirname, '..', '..', 'apps', 'server', 'dist', 'main.js')
-const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-offline-'))
-let server: ChildProcess
-
-async function start(): Promise<void> {
-  server = spawn(process.execPath, [SERVER, '--port', String(PORT), '--data', dataDir], { stdio: 'ignore' })
-  for (let tries = 0; tries < 150; tries++) {
-    if (await fetch(ADDRESS).catch(() => undefined)) return
-    await new Promise((resolve) => setTimeout(resolve, 200))
-  }
-}
-async function kill(): Promise<void> {
-  const gone = new Promise((resolve) => server.once('exit', resolve))
-  server.kill('SIGKILL')
-  await gone
-}
-test.beforeAll(start)
-test.afterAll(async () => {
-  await kill()
-  rmSync(dataDir, { recursive: true, force: true })
+const server = new OwnServer(2)
+test.beforeAll(async () => {
+  test.setTimeout(120_000)
+  await server.start()
 })
+test.afterAll(() => server.remove())
 
 test('with the server gone the application opens, the last job can be worked on, and all of it arrives later', async ({
   browser,
 }) => {
   test.setTimeout(120_000)
-  const context = await browser.newContext({ baseURL: ADDRESS, serviceWorkers: 'allow' })
+  const context = await browser.newContext({ baseURL: server.address, serviceWorkers: 'allow' })
   const page = await context.newPage()
   await page.goto('/')
   await page.getByLabel('E-mail').fill('inspector@plumb.example')
@@ -46,7 +26,7 @@ test('with the server gone the application opens, the last job can be worked on,
   await expect(page.getByRole('heading', { name: 'Close up', level: 2 })).toBeVisible()
   await page.waitForTimeout(1500)
 
-  await kill()
+  await server.kill()
   const began = Date.now()
   await page.reload()
   await expect(page.getByRole('heading', { name: 'Close up', level: 2 })).toBeVisible({ timeout: 10_000 })
@@ -58,7 +38,7 @@ test('with the server gone the application opens, the last job can be worked on,
   await page.reload()
   await expect(gaskets.locator('[data-verdict="conforms"]')).toBeVisible({ timeout: 10_000 })
 
-  await start()
+  await server.start()
   await expect(page.locator('[data-sync="kept"]')).toBeVisible({ timeout: 20_000 })
   const { jobs } = (await (await page.request.get('/api/jobs')).json()) as {
     jobs: { id: string; number: string }[]

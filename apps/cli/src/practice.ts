@@ -5,8 +5,10 @@ import { BadInput, readInspectionFile } from '@plumb-mark/core'
 import {
   DIFFICULTIES,
   INSPECTORS,
+  doneBy,
   inspectedBy,
   levelCalled,
+  readScenarioFile,
   scenarioOf,
   scoreOf,
   type Scenario,
@@ -26,6 +28,7 @@ export const practice: Command = async (args) => {
       difficulty: { type: 'string', default: 'fair' },
       inspector: { type: 'string', default: 'perfect' },
       base: { type: 'string', default: BASE },
+      scenario: { type: 'string' },
       json: { type: 'boolean', default: false },
     },
   })
@@ -33,13 +36,18 @@ export const practice: Command = async (args) => {
   if (!Number.isSafeInteger(seed) || seed < 0)
     throw new BadInput('out-of-range', 'seed', 'must be a whole number from 0')
   const base = readInspectionFile(JSON.parse(await readFile(values.base, 'utf8')))
-  const scenario = scenarioOf(base, {
-    seed,
-    level: levelCalled(values.level),
-    difficulty: oneOf(DIFFICULTIES, values.difficulty, 'difficulty'),
-  })
+  const scenario = scenarioOf(
+    base,
+    values.scenario === undefined
+      ? {
+          seed,
+          level: levelCalled(values.level),
+          difficulty: oneOf(DIFFICULTIES, values.difficulty, 'difficulty'),
+        }
+      : readScenarioFile(JSON.parse(await readFile(values.scenario, 'utf8'))),
+  )
   const inspector = oneOf(INSPECTORS, values.inspector, 'inspector')
-  const score = scoreOf(scenario, inspectedBy(scenario, inspector))
+  const score = scoreOf(scenario, inspectedBy(scenario, inspector), doneBy(scenario, inspector))
   console.log(
     values.json
       ? JSON.stringify({ ...asData(scenario, score), inspector }, null, 2)
@@ -75,6 +83,7 @@ function asText({ seed, level, difficulty, planted, checks }: Scenario, score: S
     ...lines('missed', score.missed),
     ...lines('invented', score.invented),
     ...lines('left open', score.open),
+    ...lines('touched before it was safe', score.unsafe),
     `${score.points} of 100, ${score.passed ? 'passed' : 'not passed'}`,
   ].join('\n')
 }

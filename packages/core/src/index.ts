@@ -85,6 +85,7 @@ export {
   type MarkId,
   type Paper,
 } from './drawings/mark-sheet.js'
+export { needsOf } from './prepare/kit.js'
 export {
   blocksOf,
   walkPlan,

@@ -1,6 +1,6 @@
 export type { Found } from './answer.js'
 export { Chance } from './chance.js'
-export { INSPECTORS, inspectedBy, lookedAt, type Inspector } from './inspectors.js'
+export { INSPECTORS, doneBy, inspectedBy, lookedAt, type Inspector } from './inspectors.js'
 export { LEVEL_NAMES, LEVEL_WORDS, levelCalled, type Level } from './levels.js'
 export {
   DIFFICULTIES,
@@ -10,4 +10,6 @@ export {
   type Planted,
   type Scenario,
 } from './scenario.js'
+export { SAFETY_STEPS, SAFETY_WORDS, isHandsOn, type Done, type SafetyStep } from './safety.js'
+export { readScenarioFile, type ScenarioFile } from './scenario-file.js'
 export { scoreOf, type Score } from './score.js'

@@ -2,6 +2,7 @@ import { inForce, uncertaintyOf, type JudgedCheck } from '@plumb-mark/core'
 import type { Found } from './answer.js'
 import { Chance } from './chance.js'
 import { figureTimes } from './faults.js'
+import { SAFETY_STEPS, type Done } from './safety.js'
 import { inspectWith, type Scenario } from './scenario.js'
 
 /** Who inspects without a browser: one who looks at everything, one who looks at nothing, one who looks now and then. */
@@ -19,6 +20,14 @@ export function inspectedBy(scenario: Scenario, who: Inspector): Found[] {
     const looks = who === 'perfect' || (who === 'random' && chance.next() < 0.5)
     return [looks ? lookedAt(scenario, judged, chance) : scenario.right.get(point)!]
   })
+}
+
+/** What an inspector of a kind does in its order: one who looks works safely, one who looks at nothing touches nothing. */
+export function doneBy(scenario: Scenario, who: Inspector): Done[] {
+  const chance = new Chance(scenario.seed ^ 0x2545f491)
+  const safe = SAFETY_STEPS.filter(() => who === 'perfect' || (who === 'random' && chance.next() < 0.8))
+  const touched = who === 'blind' ? [] : scenario.checks.map(({ check: { point } }) => ({ point }))
+  return [...safe.map((safety) => ({ safety })), ...touched]
 }
 
 /** As much of an instrument's uncertainty as a careful hand leaves. */

@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { readInspectionFile } from '@plumb-mark/core'
-import { inspectedBy, INSPECTORS } from './inspectors.js'
+import { doneBy, inspectedBy, INSPECTORS } from './inspectors.js'
 import { LEVEL_NAMES, levelCalled } from './levels.js'
+import { SAFETY_STEPS, isHandsOn, unsafeIn, type Done } from './safety.js'
+import { readScenarioFile } from './scenario-file.js'
 import { DIFFICULTIES, scenarioOf } from './scenario.js'
 import { scoreOf } from './score.js'
 
@@ -15,17 +17,18 @@ it('on two hundred installations whoever looks at everything has full marks, and
     const level = LEVEL_NAMES[seed % LEVEL_NAMES.length]!
     const difficulty = DIFFICULTIES[seed % DIFFICULTIES.length]!
     const scenario = scenarioOf(BASE, { seed, level, difficulty })
-    const perfect = scoreOf(scenario, inspectedBy(scenario, 'perfect'))
-    const { missed, invented, open } = perfect
-    expect({ seed, points: perfect.points, passed: perfect.passed, missed, invented, open }).toEqual({
+    const perfect = scoreOf(scenario, inspectedBy(scenario, 'perfect'), doneBy(scenario, 'perfect'))
+    const { missed, invented, open, unsafe } = perfect
+    expect({ seed, points: perfect.points, passed: perfect.passed, missed, invented, open, unsafe }).toEqual({
       seed,
       points: 100,
       passed: true,
       missed: [],
       invented: [],
       open: [],
+      unsafe: [],
     })
-    const blind = scoreOf(scenario, inspectedBy(scenario, 'blind'))
+    const blind = scoreOf(scenario, inspectedBy(scenario, 'blind'), doneBy(scenario, 'blind'))
     expect([seed, blind.passed, blind.found]).toEqual([seed, false, []])
   }
 }, 120_000)
@@ -45,7 +48,7 @@ it.each(INSPECTORS)('the %s inspector writes the same each time', (who) => {
 describe('the score', () => {
   const scenario = scenarioOf(BASE, { seed: 11, level: 'roof', difficulty: 'fair' })
   it('of nothing written down is nothing found, and everything open', () => {
-    const { points, passed, missed, open } = scoreOf(scenario, [])
+    const { points, passed, missed, open } = scoreOf(scenario, [], [])
     expect([passed, missed.length, open.length]).toEqual([
       false,
       scenario.planted.length,
@@ -57,13 +60,13 @@ describe('the score', () => {
     const all = inspectedBy(scenario, 'perfect').map((found) =>
       found.kind === 'observation' ? { ...found, body: { ...found.body, seen: false } } : found,
     )
-    const { found, invented, points } = scoreOf(scenario, all)
+    const { found, invented, points } = scoreOf(scenario, all, doneBy(scenario, 'perfect'))
     expect(found).toHaveLength(scenario.planted.length)
     expect(invented.length).toBeGreaterThan(0)
     expect(points).toBeLessThan(100)
   })
   it('names where a missed fault was to be seen, by which clause, and what would have been read', () => {
-    const [missed] = scoreOf(scenario, inspectedBy(scenario, 'blind')).missed
+    const [missed] = scoreOf(scenario, inspectedBy(scenario, 'blind'), doneBy(scenario, 'blind')).missed
     expect(missed).toMatchObject({
       place: expect.any(String),
       clause: expect.any(String),
@@ -81,4 +84,52 @@ it('a base that answers nothing of a level, or in which something is wrong alrea
     false,
   )
   expect(() => levelCalled('juggling')).toThrow('must be one of')
+})
+
+describe('before hands go near conductors', () => {
+  const scenario = scenarioOf(BASE, { seed: 5, level: 'whole' })
+  const driver = scenario.checks.find(isHandsOn)!.check.point
+  const looked = scenario.checks.find((one) => !isHandsOn(one))!.check.point
+  const wanting = (log: Done[]) => unsafeIn(scenario, log).map((one) => one.wanting)
+  const steps = SAFETY_STEPS.map((safety): Done => ({ safety }))
+  it('all is put on, isolated, waited out and proved, in that order', () => {
+    expect(wanting([...steps, { point: driver }])).toEqual([])
+    expect(wanting([{ point: driver }, ...steps])).toEqual(['equipment'])
+    expect(wanting([...steps.slice(0, 2), ...steps.slice(3), { point: driver }])).toEqual(['waited'])
+    expect(wanting([...steps.slice(0, 2), steps[3]!, steps[2]!, { point: driver }])).toEqual(['proved-dead'])
+  })
+  it('what is only looked at asks for none of it', () => expect(wanting([{ point: looked }])).toEqual([]))
+  it('whoever reaches in before does not pass, whatever was found', () => {
+    const score = scoreOf(scenario, inspectedBy(scenario, 'perfect'), [{ point: driver }])
+    expect([score.passed, score.missed, score.unsafe.length]).toEqual([false, [], 1])
+  })
+})
+
+describe('a scenario that a trainer wrote', () => {
+  const { checks } = scenarioOf(BASE, { seed: 1, level: 'roof' })
+  const file = { format: 'plumb-mark-practice', version: 1, title: 'Mine', level: 'roof', seed: 3 }
+  it('hides its faults where the file says', () => {
+    const wished = scenarioOf(BASE, { seed: 3, level: 'roof', difficulty: 'hard' }).planted.map(
+      (one) => one.checkId,
+    )
+    const { faults, ...rest } = readScenarioFile({ ...file, faults: wished.slice(0, 3) })
+    expect(scenarioOf(BASE, { ...rest, faults }).planted.map(({ checkId }) => checkId)).toEqual(
+      wished.slice(0, 3),
+    )
+  })
+  it('that names a check which is not practised is refused, with which', () =>
+    expect(() =>
+      scenarioOf(BASE, { seed: 3, level: 'roof', faults: [checks[0]!.check.id, 'nowhere'] }),
+    ).toThrow('nowhere'))
+  it.each([
+    ['another format', { format: 'else' }, 'format'],
+    ['another version', { version: 2 }, 'version'],
+    ['no title', { title: ' ' }, 'title'],
+    ['a level that there is not', { level: 'juggling' }, 'level'],
+    ['no faults', { faults: [] }, 'faults'],
+    ['a fault twice', { faults: ['a', 'a'] }, 'faults[1]'],
+    ['a number that is none', { seed: -1 }, 'seed'],
+  ])('with %s is refused, and says where', (_, more, path) =>
+    expect(() => readScenarioFile({ ...file, faults: ['a'], ...more })).toThrow(path),
+  )
 })

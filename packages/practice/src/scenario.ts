@@ -56,14 +56,19 @@ export interface Scenario {
 /**
  * Hides faults in an installation that is all right. The base is an inspection whose answers all conform; a fault is one of its answers
  * changed so that the very judgement of the program says that it does not conform, so each can be found by looking. The same seed gives
- * the same. Bad input: a base in which nothing of that level is answered, or in which something is wrong already.
+ * the same; `faults` says where they lie instead of chance. Bad input: a base in which nothing of that level is answered, or in which something is wrong already;
+ * a check among `faults` at which nothing can be hidden.
  */
 export function scenarioOf(
   base: Pick<InspectionFile, 'entries' | 'sheets'>,
-  { seed, level, difficulty = 'fair' }: { seed: number; level: Level; difficulty?: Difficulty },
+  {
+    seed,
+    level,
+    difficulty = 'fair',
+    faults,
+  }: { seed: number; level: Level; difficulty?: Difficulty; faults?: readonly CheckId[] },
 ): Scenario {
-  const sheets = sheetsById(base.sheets)
-  const whole = inspect(fold(base.entries), sheets)
+  const { sheets, whole, entries, bare } = judgedBase(base)
   const stages: readonly string[] = LEVELS[level]
   const asked = whole.checks.filter(({ check, history }) => stages.includes(check.stage) && inForce(history))
   if (asked.length === 0)
@@ -71,15 +76,16 @@ export function scenarioOf(
   const wrong = asked.find(({ outcome }) => outcome.verdict === 'does-not-conform')
   if (wrong) throw new BadInput('out-of-range', 'base', `${wrong.check.title} does not conform in it already`)
   const right = new Map(asked.map((judged) => [judged.check.point, foundIn(judged)]))
-  const entries = base.entries.filter((entry) => !isEvidence(entry) && !AFTERWARDS.has(entry.kind))
-  const bare = inspect(fold(entries), sheets)
   const chance = new Chance(seed)
   const truth = new Map(right)
   const planted: Planted[] = []
-  for (const judged of chance.shuffled(asked)) {
-    if (planted.length === FAULTS[difficulty]) break
+  const places = faults ? faults.map((id, i) => askedAt(asked, id, `faults[${i}]`)) : chance.shuffled(asked)
+  for (const judged of places) {
+    if (!faults && planted.length === FAULTS[difficulty]) break
     if (planted.some(({ point }) => point === judged.check.point)) continue
     const fault = faultAt(judged, right.get(judged.check.point)!, { entries, sheets, chance })
+    if (!fault && faults)
+      throw new BadInput('out-of-range', 'faults', `nothing can be hidden at “${judged.check.id}”`)
     if (!fault) continue
     planted.push(fault)
     truth.set(fault.point, fault.found)
@@ -98,6 +104,28 @@ export function scenarioOf(
     right,
     planted,
   }
+}
+
+type Base = Pick<InspectionFile, 'entries' | 'sheets'>
+const JUDGED = new WeakMap<object, ReturnType<typeof judged>>()
+
+/** The base as it stands and without its answers; a class makes many scenarios of one. */
+function judgedBase(base: Base) {
+  const before = JUDGED.get(base.entries) ?? judged(base)
+  JUDGED.set(base.entries, before)
+  return before
+}
+
+function judged(base: Base) {
+  const sheets = sheetsById(base.sheets)
+  const entries = base.entries.filter((entry) => !isEvidence(entry) && !AFTERWARDS.has(entry.kind))
+  return { sheets, entries, whole: inspect(fold(base.entries), sheets), bare: inspect(fold(entries), sheets) }
+}
+
+function askedAt(asked: readonly JudgedCheck[], id: CheckId, path: string): JudgedCheck {
+  const found = asked.find(({ check }) => check.id === id)
+  if (!found) throw new BadInput('unknown-id', path, `no check “${id}” is practised at this level`)
+  return found
 }
 
 /** What comes after the looking. */

@@ -15,6 +15,7 @@ import type { Found, Scenario } from '@plumb-mark/practice'
 import { Note, SmallPrint } from '../look/text.js'
 import { ChoiceField } from '../marks/choice-field.js'
 import { VerdictMark } from '../marks/verdict-mark.js'
+import { Safety } from './safety.js'
 import { bagOf, judgedSoFar, look, unseen, usePractice } from './session.js'
 
 /** The installation, check by check: looked at, measured, written down. */
@@ -38,6 +39,7 @@ export function Installation({ scenario }: { scenario: Scenario }) {
           <Button onClick={finish}>Finish</Button>
         </Flex>
       </Flex>
+      <Safety />
       {STAGES.filter((stage) => checks.some(({ check }) => check.stage === stage)).map((stage) => (
         <Box key={stage} as="section" aria-label={STAGE_TITLES[stage]} mt="16px">
           <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600}>
@@ -66,7 +68,7 @@ function Place({
   scenario: Scenario
   bag: readonly Instrument[]
 }) {
-  const { answers, writeDown, takeBack } = usePractice()
+  const { answers, writeDown, takeBack, done } = usePractice()
   const [open, setOpen] = useState(false)
   const [shown, setShown] = useState<Found>()
   const [instrumentId, setInstrumentId] = useState('')
@@ -125,7 +127,10 @@ function Place({
             <Button
               h="52px"
               disabled={reading && !instrument}
-              onClick={() => fits && setShown(look(scenario, point, instrument))}
+              onClick={() => {
+                done({ point })
+                if (fits) setShown(look(scenario, point, instrument))
+              }}
             >
               {reading ? 'Measure' : 'Look'}
             </Button>

@@ -8,6 +8,8 @@ import { TextField } from '../marks/text-field.js'
 import { whenHere } from '../store/site-time.js'
 import { Installation } from './installation.js'
 import { Result } from './result.js'
+import { ByClause } from './by-clause.js'
+import { OwnScenario } from './own-scenario.js'
 import { usePractice } from './session.js'
 
 /** Made-up installations with hidden faults: nothing of them ever reaches a real job. */
@@ -33,6 +35,7 @@ function Begin() {
   const [level, setLevel] = useState<Level>('dc')
   const [difficulty, setDifficulty] = useState<Difficulty>('easy')
   const [seed, setSeed] = useState(() => String(1 + Math.floor(Math.random() * 9999)))
+  const [writing, setWriting] = useState(false)
   const whole = /^\d{1,9}$/.test(seed.trim())
   return (
     <Stack gap="14px" mt="10px" maxW="640px">
@@ -73,6 +76,17 @@ function Begin() {
       >
         Begin
       </Button>
+      <Button
+        variant="plain"
+        alignSelf="start"
+        px="0"
+        aria-expanded={writing}
+        onClick={() => setWriting(!writing)}
+      >
+        {writing ? 'Close the own scenario' : 'Write or import a scenario of your own'}
+      </Button>
+      {writing && <OwnScenario />}
+      {past.length > 0 && <ByClause past={past} />}
       {past.length > 0 && (
         <Box as="section" aria-label="Practised so far" mt="14px">
           <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>

@@ -1,12 +1,12 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
-import type { Planted, Scenario, Score } from '@plumb-mark/practice'
+import { SAFETY_WORDS, type Planted, type Scenario, type Score } from '@plumb-mark/practice'
 import { Note } from '../look/text.js'
 import { usePractice } from './session.js'
 
 /** What was found, missed and invented; each missed fault once more: where it was to be seen, by which clause, what one would have read. */
 export function Result({ scenario, score }: { scenario: Scenario; score: Score }) {
   const { begin, leave } = usePractice()
-  const { found, missed, invented, open, points, passed } = score
+  const { found, missed, invented, open, unsafe, points, passed } = score
   const { level, difficulty, seed } = scenario
   return (
     <Box mt="10px" aria-live="polite">
@@ -23,6 +23,20 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
         {passed ? 'Passed' : 'Not passed'}: {found.length} of {scenario.planted.length} faults found,{' '}
         {invented.length} invented, {open.length} left open.
       </Text>
+      {unsafe.length > 0 && (
+        <Box as="section" aria-label="Touched before it was safe" mt="18px">
+          <Text as="h2" fontWeight={600} fontSize="20px" color="danger">
+            Touched before it was safe
+          </Text>
+          <chakra.ul pl="20px" listStyleType="disc">
+            {unsafe.map(({ checkId, title, place, wanting }) => (
+              <li key={checkId}>
+                {title}, {place}: first {SAFETY_WORDS[wanting].toLowerCase()}
+              </li>
+            ))}
+          </chakra.ul>
+        </Box>
+      )}
       <Faults title="Missed" faults={missed} />
       {invented.length > 0 && (
         <Box as="section" mt="18px">

@@ -1,5 +1,5 @@
 import { create } from 'zustand'
-import { readInspectionFile, type Instrument, type PointId } from '@plumb-mark/core'
+import { readInspectionFile, type CheckId, type Instrument, type PointId } from '@plumb-mark/core'
 import {
   Chance,
   inspectWith,
@@ -7,6 +7,7 @@ import {
   scenarioOf,
   scoreOf,
   type Difficulty,
+  type Done,
   type Found,
   type Level,
   type Scenario,
@@ -22,6 +23,8 @@ export interface Practised {
   points: number
   passed: boolean
   missed: string[]
+  /** Kept since found faults are counted by clause as well. */
+  found?: string[]
   minutes: number
 }
 const KEY = 'plumb-mark-practice'
@@ -32,15 +35,25 @@ interface Practice {
   began: number
   /** What was written down, by point. It lives here and nowhere else: no real job ever hears of it. */
   answers: ReadonlyMap<PointId, Found>
+  /** What was done, one after the other. */
+  log: readonly Done[]
   score: Score | undefined
   past: readonly Practised[]
   problem: string | undefined
-  begin(wish: { level: Level; difficulty: Difficulty; seed: number }): Promise<void>
+  begin(wish: {
+    level: Level
+    difficulty?: Difficulty
+    seed: number
+    faults?: readonly CheckId[]
+  }): Promise<void>
+  done(what: Done): void
   writeDown(found: Found): void
   takeBack(point: PointId): void
   finish(): void
   leave(): void
 }
+
+const named = ({ title, clause }: { title: string; clause: string }) => `${title}, clause ${clause}`
 
 function kept(): Practised[] {
   try {
@@ -55,6 +68,7 @@ export const usePractice = create<Practice>((set, get) => ({
   scenario: undefined,
   began: 0,
   answers: new Map(),
+  log: [],
   score: undefined,
   past: kept(),
   problem: undefined,
@@ -62,12 +76,13 @@ export const usePractice = create<Practice>((set, get) => ({
     try {
       const { default: file } = await import('@plumb-mark/practice/base')
       const scenario = scenarioOf(readInspectionFile(file), wish)
-      set({ scenario, answers: new Map(), score: undefined, began: Date.now(), problem: undefined })
+      set({ scenario, answers: new Map(), log: [], score: undefined, began: Date.now(), problem: undefined })
     } catch (fault) {
       set({ scenario: undefined, score: undefined, problem: (fault as Error).message })
     }
   },
   writeDown: (found) => set(({ answers }) => ({ answers: new Map(answers).set(found.body.point, found) })),
+  done: (what) => set(({ log }) => ({ log: [...log, what] })),
   takeBack: (point) =>
     set(({ answers }) => {
       const left = new Map(answers)
@@ -75,9 +90,9 @@ export const usePractice = create<Practice>((set, get) => ({
       return { answers: left }
     }),
   finish() {
-    const { scenario, answers, began, past } = get()
+    const { scenario, answers, log, began, past } = get()
     if (!scenario) return
-    const score = scoreOf(scenario, [...answers.values()])
+    const score = scoreOf(scenario, [...answers.values()], log)
     const { level, difficulty, seed } = scenario
     const now: Practised = {
       at: new Date().toISOString(),
@@ -86,7 +101,8 @@ export const usePractice = create<Practice>((set, get) => ({
       seed,
       points: score.points,
       passed: score.passed,
-      missed: score.missed.map(({ title, clause }) => `${title}, clause ${clause}`),
+      missed: score.missed.map(named),
+      found: score.found.map(named),
       minutes: Math.max(1, Math.round((Date.now() - began) / 60_000)),
     }
     const all = [now, ...past].slice(0, MOST_KEPT)
@@ -128,3 +144,9 @@ export function look(scenario: Scenario, point: PointId, instrument: Instrument 
 
 /** What somebody writes down who does not look: what is usual. */
 export const unseen = (scenario: Scenario, point: PointId): Found => scenario.right.get(point)!
+
+/** The base as it is practised at a level, for whoever writes a scenario: every check at which something can be hidden. */
+export async function hidingPlaces(level: Level) {
+  const { default: file } = await import('@plumb-mark/practice/base')
+  return scenarioOf(readInspectionFile(file), { seed: 1, level }).checks.map(({ check }) => check)
+}

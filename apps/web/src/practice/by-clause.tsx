@@ -1,0 +1,43 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Note } from '../look/text.js'
+import type { Practised } from './session.js'
+
+const MOST = 8
+
+/** Which clauses are missed again, worst first, with how it went lately: the latest at the right. */
+export function ByClause({ past }: { past: readonly Practised[] }) {
+  const tries = new Map<string, boolean[]>()
+  for (const { found = [], missed } of [...past].reverse()) {
+    for (const clause of found) tries.set(clause, [...(tries.get(clause) ?? []), true])
+    for (const clause of missed) tries.set(clause, [...(tries.get(clause) ?? []), false])
+  }
+  const missedIn = (all: readonly boolean[]) => all.filter((found) => !found).length
+  const rows = [...tries]
+    .filter(([, all]) => missedIn(all) > 0)
+    .sort(([, a], [, b]) => missedIn(b) / b.length - missedIn(a) / a.length || b.length - a.length)
+    .slice(0, MOST)
+  if (rows.length === 0) return null
+  return (
+    <Box as="section" aria-label="What you miss" mt="14px">
+      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
+        What you miss
+      </Text>
+      <chakra.ul listStyleType="none">
+        {rows.map(([clause, all]) => (
+          <chakra.li key={clause} py="6px" borderBottom="1px solid" borderColor="hair">
+            <Flex justify="space-between" gap="10px" wrap="wrap">
+              <Text>{clause}</Text>
+              <Note>
+                missed {missedIn(all)} of {all.length}; lately{' '}
+                {all
+                  .slice(-6)
+                  .map((found) => (found ? '✓' : '✗'))
+                  .join(' ')}
+              </Note>
+            </Flex>
+          </chakra.li>
+        ))}
+      </chakra.ul>
+    </Box>
+  )
+}

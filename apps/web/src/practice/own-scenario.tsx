@@ -1,0 +1,118 @@
+import { Box, Button, Flex, Stack, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { Download, Upload } from 'lucide-react'
+import { useRef, useState } from 'react'
+import type { CheckId } from '@plumb-mark/core'
+import {
+  LEVEL_NAMES,
+  LEVEL_WORDS,
+  readScenarioFile,
+  type Level,
+  type ScenarioFile,
+} from '@plumb-mark/practice'
+import { download } from '../http/download.js'
+import { Note } from '../look/text.js'
+import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { Problem } from '../marks/problem.js'
+import { CountField, TextField } from '../marks/text-field.js'
+import { Tick } from '../marks/tick.js'
+import { hidingPlaces, usePractice } from './session.js'
+
+const EMPTY: ScenarioFile = {
+  format: 'plumb-mark-practice',
+  version: 1,
+  title: '',
+  level: 'dc',
+  seed: 1,
+  faults: [],
+}
+
+/** A trainer says where faults lie; the scenario is an open file that a class is given. */
+export function OwnScenario() {
+  const begin = usePractice((practice) => practice.begin)
+  const [draft, setDraft] = useState(EMPTY)
+  const [problem, setProblem] = useState('')
+  const file = useRef<HTMLInputElement>(null)
+  const { data: places = [] } = useQuery({
+    queryKey: ['hiding-places', draft.level],
+    queryFn: () => hidingPlaces(draft.level),
+    staleTime: Infinity,
+  })
+  const set = (part: Partial<ScenarioFile>) => setDraft({ ...draft, ...part })
+  const flip = (id: CheckId) =>
+    set({
+      faults: draft.faults.includes(id) ? draft.faults.filter((one) => one !== id) : [...draft.faults, id],
+    })
+  const whenWhole = (then: (scenario: ScenarioFile) => void) => {
+    try {
+      then(readScenarioFile(draft))
+      setProblem('')
+    } catch (fault) {
+      setProblem((fault as Error).message)
+    }
+  }
+  const open = async (chosen: File | undefined) => {
+    if (!chosen) return
+    try {
+      setDraft(readScenarioFile(JSON.parse(await chosen.text())))
+      setProblem('')
+    } catch (fault) {
+      setProblem(`${chosen.name}: ${(fault as Error).message}`)
+    }
+  }
+  return (
+    <Stack gap="12px" maxW="760px">
+      <Flex gap="10px" wrap="wrap" align="end">
+        <TextField label="Title" value={draft.title} onChange={(title) => set({ title })} />
+        <ChoiceField
+          label="Subject"
+          value={draft.level}
+          options={optionsOf(LEVEL_NAMES, LEVEL_WORDS)}
+          onChange={(level: Level) => set({ level, faults: [] })}
+        />
+        <CountField label="Number" most={999_999} value={draft.seed} onChange={(seed) => set({ seed })} />
+      </Flex>
+      <Box as="fieldset" maxH="320px" overflowY="auto" border="1px solid" borderColor="hair" p="8px">
+        <Text as="legend" fontSize="13px" color="faint" px="4px">
+          Where something is wrong: {draft.faults.length} chosen
+        </Text>
+        {places.map(({ id, title, place }) => (
+          <Tick
+            key={id}
+            label={`${title}, ${place}`}
+            checked={draft.faults.includes(id)}
+            onChange={() => flip(id)}
+          />
+        ))}
+      </Box>
+      <Note>
+        What exactly is wrong there follows from the number; the same file gives everybody the same.
+      </Note>
+      <Flex gap="8px" wrap="wrap">
+        <Button onClick={() => whenWhole((scenario) => void begin(scenario))}>Begin it</Button>
+        <Button
+          variant="outline"
+          onClick={() =>
+            whenWhole((scenario) =>
+              download(`${scenario.title}.json`, JSON.stringify(scenario, null, 2), 'application/json'),
+            )
+          }
+        >
+          <Download size={17} /> Export
+        </Button>
+        <Button variant="outline" onClick={() => file.current?.click()}>
+          <Upload size={17} /> Import
+        </Button>
+        <input
+          ref={file}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          aria-label="Scenario file"
+          onChange={(event) => void open(event.target.files?.[0]).then(() => (event.target.value = ''))}
+        />
+      </Flex>
+      <Problem>{problem}</Problem>
+    </Stack>
+  )
+}
