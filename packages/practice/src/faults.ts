@@ -7,7 +7,7 @@ export function wrongAnswers({ check }: JudgedCheck, right: Found, chance: Chanc
   if (right.kind === 'observation') return [{ kind: 'observation', body: { ...right.body, seen: false } }]
   if (right.kind === 'reading')
     return chance
-      .shuffled([0.55, 0.8, 1.25, 1.6, 4, -1])
+      .shuffled([0.55, 0.8, 1.25, 1.6, 4, 12, -1])
       .map((factor) => ({ kind: 'reading', body: { ...right.body, ...figureTimes(right.body, factor) } }))
   if (check.ask.kind !== 'record') return []
   const answers = WRONG[check.ask.form]?.(check.ask as never, right.body.answer as never, chance) ?? []

@@ -4,6 +4,7 @@ export { INSPECTORS, doneBy, inspectedBy, lookedAt, type Inspector } from './ins
 export { LEVEL_NAMES, LEVEL_WORDS, levelCalled, type Level } from './levels.js'
 export {
   DIFFICULTIES,
+  hidingPlaces,
   inspectWith,
   scenarioOf,
   type Difficulty,

@@ -4,7 +4,7 @@ import { doneBy, inspectedBy, INSPECTORS } from './inspectors.js'
 import { LEVEL_NAMES, levelCalled } from './levels.js'
 import { SAFETY_STEPS, isHandsOn, unsafeIn, type Done } from './safety.js'
 import { readScenarioFile } from './scenario-file.js'
-import { DIFFICULTIES, scenarioOf } from './scenario.js'
+import { DIFFICULTIES, hidingPlaces, scenarioOf } from './scenario.js'
 import { scoreOf } from './score.js'
 
 const BASE = readInspectionFile(
@@ -116,6 +116,12 @@ describe('a scenario that a trainer wrote', () => {
     expect(scenarioOf(BASE, { ...rest, faults }).planted.map(({ checkId }) => checkId)).toEqual(
       wished.slice(0, 3),
     )
+  })
+  it('may hide something at every check that is offered for it', () => {
+    const offered = hidingPlaces(BASE, { seed: 3, level: 'roof' }).map(({ id }) => id)
+    expect(offered.length).toBeGreaterThan(5)
+    for (const id of offered)
+      expect(scenarioOf(BASE, { seed: 3, level: 'roof', faults: [id] }).planted).toHaveLength(1)
   })
   it('that names a check which is not practised is refused, with which', () =>
     expect(() =>

@@ -5,6 +5,7 @@ import {
   inspect,
   isEvidence,
   sheetsById,
+  type Check,
   type CheckId,
   type Entry,
   type Inspection,
@@ -68,13 +69,8 @@ export function scenarioOf(
     faults,
   }: { seed: number; level: Level; difficulty?: Difficulty; faults?: readonly CheckId[] },
 ): Scenario {
-  const { sheets, whole, entries, bare } = judgedBase(base)
-  const stages: readonly string[] = LEVELS[level]
-  const asked = whole.checks.filter(({ check, history }) => stages.includes(check.stage) && inForce(history))
-  if (asked.length === 0)
-    throw new BadInput('no-content', 'base', `nothing of the level “${level}” is answered in it`)
-  const wrong = asked.find(({ outcome }) => outcome.verdict === 'does-not-conform')
-  if (wrong) throw new BadInput('out-of-range', 'base', `${wrong.check.title} does not conform in it already`)
+  const { sheets, entries, bare } = judgedBase(base)
+  const asked = askedOf(base, level)
   const right = new Map(asked.map((judged) => [judged.check.point, foundIn(judged)]))
   const chance = new Chance(seed)
   const truth = new Map(right)
@@ -120,6 +116,26 @@ function judged(base: Base) {
   const sheets = sheetsById(base.sheets)
   const entries = base.entries.filter((entry) => !isEvidence(entry) && !AFTERWARDS.has(entry.kind))
   return { sheets, entries, whole: inspect(fold(base.entries), sheets), bare: inspect(fold(entries), sheets) }
+}
+
+/** What is answered of a level. Bad input: nothing, or something that is wrong already. */
+function askedOf(base: Base, level: Level): JudgedCheck[] {
+  const stages: readonly string[] = LEVELS[level]
+  const { whole } = judgedBase(base)
+  const asked = whole.checks.filter(({ check, history }) => stages.includes(check.stage) && inForce(history))
+  if (asked.length === 0)
+    throw new BadInput('no-content', 'base', `nothing of the level “${level}” is answered in it`)
+  const wrong = asked.find(({ outcome }) => outcome.verdict === 'does-not-conform')
+  if (wrong) throw new BadInput('out-of-range', 'base', `${wrong.check.title} does not conform in it already`)
+  return asked
+}
+
+/** The checks of a level at which a fault can be hidden with this seed, for whoever writes a scenario. */
+export function hidingPlaces(base: Base, { seed, level }: { seed: number; level: Level }): Check[] {
+  const { sheets, entries } = judgedBase(base)
+  return askedOf(base, level)
+    .filter((judged) => faultAt(judged, foundIn(judged), { entries, sheets, chance: new Chance(seed) }))
+    .map(({ check }) => check)
 }
 
 function askedAt(asked: readonly JudgedCheck[], id: CheckId, path: string): JudgedCheck {

@@ -16,7 +16,7 @@ import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 import { Problem } from '../marks/problem.js'
 import { CountField, TextField } from '../marks/text-field.js'
 import { Tick } from '../marks/tick.js'
-import { hidingPlaces, usePractice } from './session.js'
+import { placesToHide, usePractice } from './session.js'
 
 const EMPTY: ScenarioFile = {
   format: 'plumb-mark-practice',
@@ -34,8 +34,8 @@ export function OwnScenario() {
   const [problem, setProblem] = useState('')
   const file = useRef<HTMLInputElement>(null)
   const { data: places = [] } = useQuery({
-    queryKey: ['hiding-places', draft.level],
-    queryFn: () => hidingPlaces(draft.level),
+    queryKey: ['hiding-places', draft.level, draft.seed],
+    queryFn: () => placesToHide(draft),
     staleTime: Infinity,
   })
   const set = (part: Partial<ScenarioFile>) => setDraft({ ...draft, ...part })

@@ -2,6 +2,7 @@ import { create } from 'zustand'
 import { readInspectionFile, type CheckId, type Instrument, type PointId } from '@plumb-mark/core'
 import {
   Chance,
+  hidingPlaces,
   inspectWith,
   lookedAt,
   scenarioOf,
@@ -145,8 +146,8 @@ export function look(scenario: Scenario, point: PointId, instrument: Instrument 
 /** What somebody writes down who does not look: what is usual. */
 export const unseen = (scenario: Scenario, point: PointId): Found => scenario.right.get(point)!
 
-/** The base as it is practised at a level, for whoever writes a scenario: every check at which something can be hidden. */
-export async function hidingPlaces(level: Level) {
+/** Every check of a level at which something can be hidden, for whoever writes a scenario. */
+export async function placesToHide(wish: { level: Level; seed: number }) {
   const { default: file } = await import('@plumb-mark/practice/base')
-  return scenarioOf(readInspectionFile(file), { seed: 1, level }).checks.map(({ check }) => check)
+  return hidingPlaces(readInspectionFile(file), wish)
 }
