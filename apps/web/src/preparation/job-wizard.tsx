@@ -68,7 +68,8 @@ export function JobWizard() {
     const { school, units: system, rule, earthMethod, copperBonds, coldest, timeZone, country } = next.header
     if (next.again) {
       const { title, site: where, customer } = next.header
-      setSite({ number: site.number, title, site: where, customer })
+      // The number may be typed while the earlier job is still on its way.
+      setSite((now) => ({ ...now, title, site: where, customer }))
     }
     setRules({
       ...rules,
