@@ -78,3 +78,31 @@ test('a trainer hides faults where the class is to look, and gives the scenario 
   )
   await expect(page.getByText(/0 of 1 faults found/)).toBeVisible()
 })
+
+test('whoever is new is led once through a job, and left where two faults are hidden', async ({
+  browser,
+}) => {
+  const { page } = await Crew.signedIn(browser, 'inspector')
+  await page.getByRole('link', { name: 'Practice' }).click()
+  await page.getByRole('button', { name: /Ten minutes/ }).click()
+  const tour = page.getByRole('region', { name: 'Tour' })
+  const stops = [
+    /jobs$/,
+    /preparation/,
+    /place-and-mount/,
+    /walk\/dc/,
+    /defects/,
+    /sign-off/,
+    /calculators/,
+    /practice/,
+  ]
+  for (const [i, address] of stops.entries()) {
+    await expect(tour).toContainText(`${i + 1} of ${stops.length}`)
+    await expect(page).toHaveURL(address)
+    // Whoever loads the page anew goes on where the tour stood.
+    if (i === 3) await page.reload()
+    if (i < stops.length - 1) await tour.getByRole('button', { name: 'Next' }).click()
+  }
+  await tour.getByRole('button', { name: 'Done' }).click()
+  await expect(tour).toBeHidden()
+})

@@ -10,6 +10,7 @@ import { CommandLine } from './command/command-line.js'
 import { lazyView } from './frame/lazy-view.js'
 import { useFetched } from './http/use-fetched.js'
 import { JobsView } from './jobs/jobs-view.js'
+import { TourBar } from './tour/tour-bar.js'
 import { keepSending } from './store/send-others.js'
 
 const JobFrame = lazyView('JobFrame', () => import('./inspection/job-frame.js'))
@@ -112,6 +113,7 @@ export function App() {
         <Route path="/practice" element={<Practice.View />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />
       </Routes>
+      {person.role !== 'installer' && <TourBar />}
     </Suspense>
   )
 }

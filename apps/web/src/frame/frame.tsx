@@ -39,8 +39,22 @@ export function Frame({
   return (
     <Flex direction="column" minH="100dvh">
       <chakra.header borderBottom="1px solid" borderColor="hair" bg="panel" px={{ base: '10px', md: '18px' }}>
-        <Flex align="center" gap={{ base: '8px', md: '18px' }} minH="52px" wrap={{ base: 'wrap', lg: 'nowrap' }}>
-          <chakra.div asChild display="inline-flex" alignItems="center" gap="8px" minH="44px" minW="44px">
+        <Flex
+          align="center"
+          gap={{ base: '8px', md: '18px' }}
+          minH="52px"
+          wrap={{ base: 'wrap', lg: 'nowrap' }}
+        >
+          <chakra.div
+            asChild
+            display="inline-flex"
+            alignItems="center"
+            gap="8px"
+            minH="44px"
+            minW="44px"
+            flexShrink={0}
+            whiteSpace="nowrap"
+          >
             <Link to="/jobs" aria-label="Plumb Mark, all jobs">
               <PlumbBob />
               <Text as="span" fontFamily="heading" fontWeight={600} fontSize="20px" hideBelow="md">
@@ -91,7 +105,7 @@ export function Frame({
               </Tab>
             ))}
           </chakra.nav>
-          <HStack ml="auto" gap="4px">
+          <HStack ml="auto" gap="4px" flexShrink={0} whiteSpace="nowrap">
             {status}
             <WaitingMark />
             <SmallPrint hideBelow="2xl">

@@ -5,6 +5,8 @@ import { Page } from '../frame/page.js'
 import { Note } from '../look/text.js'
 import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 import { TextField } from '../marks/text-field.js'
+import { useSession } from '../account/session.js'
+import { useTour } from '../tour/tour.js'
 import { whenHere } from '../store/site-time.js'
 import { Installation } from './installation.js'
 import { Result } from './result.js'
@@ -32,6 +34,8 @@ const DIFFICULTY_WORDS = {
 
 function Begin() {
   const { begin, past } = usePractice()
+  const beginTour = useTour((tour) => tour.begin)
+  const role = useSession(({ person }) => person?.role)
   const [level, setLevel] = useState<Level>('dc')
   const [difficulty, setDifficulty] = useState<Difficulty>('easy')
   const [seed, setSeed] = useState(() => String(1 + Math.floor(Math.random() * 9999)))
@@ -47,6 +51,11 @@ function Begin() {
         With the same number a class inspects the same installation. On a real site: prove dead before
         touching, wait as long as the maker asks, and let only qualified people open live equipment.
       </Note>
+      {role !== 'installer' && (
+        <Button variant="outline" alignSelf="start" onClick={beginTour}>
+          New here? Ten minutes through your first job
+        </Button>
+      )}
       <Flex gap="10px" wrap="wrap" align="end">
         <ChoiceField
           label="Subject"

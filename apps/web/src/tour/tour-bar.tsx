@@ -1,0 +1,78 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
+import { X } from 'lucide-react'
+import { useEffect } from 'react'
+import { useLocation, useNavigate } from 'react-router'
+import type { JobPage } from '@plumb-mark/contract'
+import { get } from '../http/api.js'
+import { stopsFor, useTour } from './tour.js'
+
+/** Beneath every screen while somebody is on the tour: where one stands, what there is to see, and the way on. */
+export function TourBar() {
+  const at = useTour((tour) => tour.at)
+  return at === undefined ? null : <Bar at={at} />
+}
+
+function Bar({ at }: { at: number }) {
+  const { go, end } = useTour()
+  const navigate = useNavigate()
+  const { pathname } = useLocation()
+  const { data } = useQuery({
+    queryKey: ['tour-job'],
+    queryFn: () => get<JobPage>('/api/jobs?limit=1&state=open'),
+  })
+  const jobId = data?.jobs[0]?.id
+  const stops = stopsFor(jobId)
+  const stop = stops[Math.min(at, stops.length - 1)]!
+  const last = at >= stops.length - 1
+  // A tour that is gone on with shows what it speaks of.
+  useEffect(() => {
+    if (data) void navigate(stop.to(jobId ?? ''))
+    // Only when another stop is reached: in between one may look round.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [at, data !== undefined])
+  return (
+    <Box
+      role="region"
+      aria-label="Tour"
+      position="sticky"
+      bottom="0"
+      zIndex={20}
+      bg="accentWash"
+      borderTop="2px solid"
+      borderColor="accent"
+      px={{ base: '12px', md: '18px' }}
+      py="10px"
+      _print={{ display: 'none' }}
+    >
+      <Flex gap="14px" align={{ base: 'stretch', md: 'center' }} direction={{ base: 'column', md: 'row' }}>
+        <Box flex="1">
+          <Text fontWeight={600}>
+            {Math.min(at, stops.length - 1) + 1} of {stops.length}: {stop.title}
+          </Text>
+          <Text fontSize="15px" maxW="90ch">
+            {stop.say}
+          </Text>
+        </Box>
+        <Flex gap="6px" align="center">
+          {pathname !== stop.to(jobId ?? '') && (
+            <Button variant="outline" onClick={() => void navigate(stop.to(jobId ?? ''))}>
+              Show me
+            </Button>
+          )}
+          {at > 0 && (
+            <Button variant="plain" onClick={() => go(at - 1)}>
+              Back
+            </Button>
+          )}
+          <Button onClick={() => (last ? end() : go(at + 1))}>{last ? 'Done' : 'Next'}</Button>
+          {!last && (
+            <Button variant="plain" px="0" minW="44px" onClick={end} aria-label="End the tour">
+              <X size={20} />
+            </Button>
+          )}
+        </Flex>
+      </Flex>
+    </Box>
+  )
+}
