@@ -102,26 +102,22 @@ function Bar({ paper }: { paper: Paper }) {
       {[from, to].map(({ x, y }, i) => (
         <path key={i} d={`M${x} ${y - 6}v12`} strokeWidth="0.5" />
       ))}
-      <text
-        x={from.x - 6}
-        y={from.y + 1.8}
-        style={{ fontSize: 5 }}
-        stroke="none"
-        textAnchor="middle"
-        fontFamily="Barlow, sans-serif"
-      >
-        1
-      </text>
-      <text
-        x={to.x + 6}
-        y={to.y + 1.8}
-        style={{ fontSize: 5 }}
-        stroke="none"
-        textAnchor="middle"
-        fontFamily="Barlow, sans-serif"
-      >
-        2
-      </text>
+      {[
+        { x: from.x - 6, name: '1' },
+        { x: to.x + 6, name: '2' },
+      ].map(({ x, name }) => (
+        <text
+          key={name}
+          x={x}
+          y={from.y + 1.8}
+          style={{ fontSize: 5 }}
+          stroke="none"
+          textAnchor="middle"
+          fontFamily="Barlow, sans-serif"
+        >
+          {name}
+        </text>
+      ))}
     </g>
   )
 }

@@ -12,6 +12,7 @@ import { readSheet, type Sheet } from '../requirements/sheet.js'
 import { sheetId } from '../sheet/ref.js'
 import type { JsonSchema } from '../shape/shape.js'
 import { inspect, inspectNext, type Inspection } from '../walk/inspect.js'
+import { straightAhead } from '../wall/rendered-photo.testing.js'
 import { admit } from './admit.js'
 import { sha256 } from './sample-job.testing.js'
 import { sheetFingerprint } from './inspection-file.js'
@@ -103,20 +104,6 @@ function number({ type, minimum, maximum }: JsonSchema, chance: Chance): number 
   const figure = at.length > 0 && chance.below(4) === 0 ? chance.of(at) : chance.of(EDGES)
   return type === 'integer' ? Math.max(minimum ?? 0, Math.min(6, Math.round(Math.abs(figure)))) : figure
 }
-
-const setUpOf = (length: number) => ({
-  width: 4000,
-  height: 3000,
-  points: [
-    { px: 1000, py: 2000, x: 0, y: 0 },
-    { px: 3000, py: 2000, x: 1000, y: 0 },
-    { px: 3000, py: 1000, x: 1000, y: 500 },
-    { px: 1000, py: 1000, x: 0, y: 500 },
-  ],
-  check: { from: { px: 1200, py: 1500 }, to: { px: 1800, py: 1500 }, length },
-  pointUncertainty: 2,
-  placeUncertainty: 0,
-})
 
 /** A job that grows by whatever core admits, carried forward as the server does it. */
 export class RandomJob {
@@ -214,7 +201,7 @@ export class RandomJob {
     if (kind === 'wall-photographed')
       body['taken'] = {
         photo: { id: 'a', sha256: 'a'.repeat(64) },
-        setUp: setUpOf(this.chance.of([300, 300, 320])),
+        setUp: straightAhead(this.chance.of([300, 300, 320])),
       }
     return this.take(this.chance.of([...ROLES, 'inspector', 'inspector']), { kind, body } as never)
   }

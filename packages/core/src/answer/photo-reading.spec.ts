@@ -1,23 +1,11 @@
 import { ENTRY_ROWS } from '../job/entries/registry.js'
 import type { Against } from '../job/entries/entry-kind.js'
 import { NOTHING_BUILT } from '../as-built/as-built.js'
+import { straightAhead } from '../wall/rendered-photo.testing.js'
 import { lengthOffPhoto, photoInstrument } from './photo-reading.js'
 
 const PHOTO = { id: 'p', sha256: 'a'.repeat(64) }
-/** Straight from ahead, half a millimetre to a pixel. */
-const setUp = {
-  width: 4000,
-  height: 3000,
-  points: [
-    { px: 1000, py: 2000, x: 0, y: 0 },
-    { px: 3000, py: 2000, x: 1000, y: 0 },
-    { px: 3000, py: 1000, x: 1000, y: 500 },
-    { px: 1000, py: 1000, x: 0, y: 500 },
-  ],
-  check: { from: { px: 1200, py: 1500 }, to: { px: 1800, py: 1500 }, length: 300 },
-  pointUncertainty: 2,
-  placeUncertainty: 0,
-}
+const setUp = straightAhead()
 const ends = { from: { px: 1500, py: 1200 }, to: { px: 2300, py: 1200 } }
 const { value, uncertainty } = lengthOffPhoto({ setUp, ...ends })!
 
@@ -58,15 +46,13 @@ describe('a reading off a photo', () => {
     expect(admitted({ offPhoto: undefined })).toBe('photo-differs')
   })
   it('needs a check length that agrees', () =>
-    expect(
-      admitted({ offPhoto: { setUp: { ...setUp, check: { ...setUp.check, length: 320 } }, ...ends } }),
-    ).toBe('photo-differs'))
+    expect(admitted({ offPhoto: { setUp: straightAhead(320), ...ends } })).toBe('photo-differs'))
 })
 
 describe('a photo of a wall', () => {
   const keep = (check: number) =>
     ENTRY_ROWS['wall-photographed'].admit(
-      { wallId: 'w', taken: { photo: PHOTO, setUp: { ...setUp, check: { ...setUp.check, length: check } } } },
+      { wallId: 'w', taken: { photo: PHOTO, setUp: straightAhead(check) } },
       against,
       'inspector',
     )

@@ -1,3 +1,4 @@
+import type { PhotoSetUp } from './photo-tape.js'
 import type { Pixel } from './photo-uncertainty.js'
 
 /** A camera before a wall: where it stands and at what it is aimed (mm), how far it is rolled (radians), and by what share its lens bends the corners of the photo. */
@@ -29,3 +30,18 @@ export function seenWall(camera: Camera, { width, height }: { width: number; hei
     return { px: width / 2 + u * bent, py: height / 2 + v * bent }
   }
 }
+
+/** A photo straight from ahead, half a millimetre to a pixel; its check is 300 mm long, whatever is said of it. */
+export const straightAhead = (checkLength = 300): PhotoSetUp => ({
+  width: 4000,
+  height: 3000,
+  points: [
+    { px: 1000, py: 2000, x: 0, y: 0 },
+    { px: 3000, py: 2000, x: 1000, y: 0 },
+    { px: 3000, py: 1000, x: 1000, y: 500 },
+    { px: 1000, py: 1000, x: 0, y: 500 },
+  ],
+  check: { from: { px: 1200, py: 1500 }, to: { px: 1800, py: 1500 }, length: checkLength },
+  pointUncertainty: 2,
+  placeUncertainty: 0,
+})
