@@ -8,6 +8,7 @@ import {
 } from '../packages/core/dist/index.js'
 import { measured, ms, perSecond, table } from './reference.mjs'
 import { peerThroughput } from './peer.mjs'
+import { photoRows } from './photo.mjs'
 import { stream, wallOf, wrongWall } from './walls.mjs'
 import { mixedChecks } from './mixed-checks.mjs'
 
@@ -46,6 +47,7 @@ export async function run() {
       ),
       '10 000 /s',
     ],
+    ...photoRows(),
     ['limit-response, 1 000 000 samples', ms(measured(() => limitResponse(trace), 7)), 'under 50 ms'],
     [
       'parser',

@@ -161,7 +161,9 @@ function Turned({ change: { title, place, was, now } }: { change: VerdictChange 
           {place}
         </Text>
       </Box>
-      <VerdictMark verdict={was} /> <Text color="faint">became</Text> <VerdictMark verdict={now} />
+      <Flex gap="12px" align="center">
+        <VerdictMark verdict={was} /> <Text color="faint">became</Text> <VerdictMark verdict={now} />
+      </Flex>
     </Flex>
   )
 }
