@@ -121,6 +121,7 @@ describe('before the drive', () => {
       'GET /api/people': PEOPLE,
       'GET /api/people/installers': PEOPLE.slice(1),
       'GET /api/office/minutes': {},
+      'GET /api/clauses': [],
       ...answers,
     })
     onScreen(<PreparationView />, { path: '/jobs/:jobId/preparation', at: '/jobs/j/preparation' })
