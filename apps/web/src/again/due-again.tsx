@@ -21,7 +21,16 @@ export function DueAgain() {
         Due again
       </Text>
       {(all ? data : data.slice(0, FIRST)).map(({ jobId, number, title, site, on, signedOn, months }) => (
-        <Flex key={jobId} gap="16px" py="10px" borderTop="1px solid" borderColor="hair" wrap="wrap">
+        <Flex
+          key={jobId}
+          as="article"
+          aria-label={`${number} ${title}`}
+          gap="16px"
+          py="10px"
+          borderTop="1px solid"
+          borderColor="hair"
+          wrap="wrap"
+        >
           <Text w="160px" fontWeight={600} flexShrink={0} color={on < today ? 'danger' : 'text'}>
             {dayHere(`${on}T12:00:00Z`)}
             {on < today ? ', overdue' : ''}
