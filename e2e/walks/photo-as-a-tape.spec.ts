@@ -74,6 +74,12 @@ test('a wall is drawn from its photo: a pipe becomes offsets that know how sure 
   await inspector.allKept()
   await page.reload()
   await expect(wall.locator('image')).toBeVisible()
+  // The wall is left as it was found.
+  await wall.locator('[data-item^="obstruction-"]').click()
+  await measures.getByRole('button', { name: 'Remove' }).click()
+  await page.getByRole('button', { name: 'Remove the photo' }).click()
+  await expect(wall.locator('image')).toHaveCount(0)
+  await inspector.allKept()
 })
 
 test('a length is read off a photo of the printed sheet, and stands in the record with its photo', async ({
