@@ -87,7 +87,8 @@ export function LikeJob({
       {like?.again && (
         <Note>
           Taken over as it stood, to be looked at again: its walls, places and serials as well, never its
-          readings. What changed since {like.job.number} and what drifts is then told.
+          readings nor the tape, so that nothing conforms before it is measured anew. What changed since{' '}
+          {like.job.number} and what drifts is then told.
         </Note>
       )}
       {like && !like.again && (

@@ -113,7 +113,7 @@ it('what stands otherwise, and what is judged otherwise, is told; what nobody lo
 
 it('an installation that is inspected again stands as it did, with walls, places and serials, and nothing read', () => {
   const place = { wallId: 'w', x: 100, y: 900, w: 400, h: 500 }
-  const wall = { id: 'w', title: 'W', leftCorner: true, rightCorner: false, uncertainty: 2 }
+  const wall = { id: 'w', title: 'W', leftCorner: true, rightCorner: false, uncertainty: 2, tape: 'Tape' }
   const { inspection } = new Site()
     .write({ kind: 'wall-measured', body: wall })
     .unit(MODULE)
@@ -130,7 +130,10 @@ it('an installation that is inspected again stands as it did, with walls, places
     })) as never,
   )
   expect(again.asBuilt.units.find(({ id }) => id === 'U')).toMatchObject({ serial: 'A-1', place })
-  expect(again.asBuilt.walls).toHaveLength(1)
+  // Its places are a proposal: nobody has held a tape to them this time.
+  expect(again.asBuilt.walls).toEqual([
+    { ...wall, tape: undefined, uncertainty: 0, obstructions: [], gaps: [] },
+  ])
   expect(again.asBuilt.strings).toHaveLength(1)
   expect(again.evidence.size).toBe(0)
 })

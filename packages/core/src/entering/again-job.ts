@@ -1,12 +1,13 @@
 import type { AsBuilt } from '../as-built/as-built.js'
-import { bareWall } from '../as-built/wall.js'
+import { bareWall, type BareWall, type WallBuilt } from '../as-built/wall.js'
 import type { UnitId } from '../ids/ids.js'
 import type { Change } from '../job/entry.js'
 import { likeJob } from './like-job.js'
 
 /**
  * What stands at an installation that is inspected again: all of it as it was last time, with its walls, places and serials, to be looked
- * at again. What was read then is not taken over, nor what only a look can say (caps, labels).
+ * at again. What was read then is not taken over, nor what only a look can say (caps, labels), nor the tape: until somebody measures a wall
+ * again, nothing on it conforms by what was measured years ago.
  */
 export function againJob(asBuilt: AsBuilt, units: ReadonlySet<UnitId>): Change[] {
   const { walls, array } = asBuilt
@@ -21,14 +22,18 @@ export function againJob(asBuilt: AsBuilt, units: ReadonlySet<UnitId>): Change[]
   })
   return [
     ...walls.flatMap((wall): Change[] => [
-      { kind: 'wall-measured', body: bareWall(wall) },
+      { kind: 'wall-measured', body: untaped(wall) },
       ...wall.obstructions.map((obstruction): Change => ({
         kind: 'obstruction-measured',
         body: { wallId: wall.id, obstruction },
       })),
-      ...wall.gaps.map((gap): Change => ({ kind: 'gap-measured', body: { wallId: wall.id, gap } })),
     ]),
     ...asBuilt.units.filter(({ id }) => units.has(id)).map((body): Change => ({ kind: 'unit-fitted', body })),
     ...rest,
   ]
+}
+
+function untaped(wall: WallBuilt): BareWall {
+  const { tape: _, instrument: __, ...bare } = bareWall(wall)
+  return { ...bare, uncertainty: 0 }
 }
