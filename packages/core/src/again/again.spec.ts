@@ -25,16 +25,22 @@ const STRING = {
 }
 
 /** One inspection of the same installation, `megohms` read in some year, and the string as it read at a temperature. */
-function visit(year: number, megohms: number, voc?: { value: number; temperature: number }, tester = TESTER) {
-  const site = new Site().unit(MODULE).unit(BOX).write({ kind: 'string-built', body: STRING })
-  const at = (kind: string, point: string, value: number, unit: string, more: object) =>
+function visit(
+  year: number,
+  megohms: number,
+  voc?: { value: number; temperature: number },
+  tester = TESTER,
+  string = STRING,
+) {
+  const site = new Site().unit(MODULE).unit(BOX).write({ kind: 'string-built', body: string })
+  const at = (point: string, value: number, unit: string, more: object) =>
     site.write({
       kind: 'reading',
       body: { point, typed: `${value} ${unit}`, value, unit, relation: '=', ...more },
     } as never)
-  at('reading', 'U/iso/s', megohms, 'MΩ', { instrument: tester, conditions: { testVoltage: 1000 } })
+  at('U/iso/s', megohms, 'MΩ', { instrument: tester, conditions: { testVoltage: 1000 } })
   if (voc)
-    at('reading', 'U/voc/s', voc.value, 'V', {
+    at('U/voc/s', voc.value, 'V', {
       instrument: METER,
       conditions: { cellTemperature: voc.temperature, irradiance: 1000 },
     })
@@ -68,6 +74,10 @@ describe('a reading that is taken again from year to year', () => {
     expect(iso(visit(2020, 50))).toBeUndefined()
     const blind = { ...TESTER, accuracy: [] }
     expect(iso(visit(2020, 50, undefined, blind), visit(2024, 30))).toBeUndefined()
+  })
+  it('is compared only as long as it was taken on the same thing', () => {
+    const shorter = { ...STRING, count: 9 }
+    expect(iso(visit(2020, 50, undefined, TESTER, shorter), visit(2024, 30))).toBeUndefined()
   })
 })
 

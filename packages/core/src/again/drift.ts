@@ -6,7 +6,9 @@ import { stringVoltage } from '../dc/string-voltage.js'
 import { attempt } from '../shape/attempt.js'
 import type { Inspection } from '../walk/inspect.js'
 import type { JudgedCheck } from '../walk/check.js'
+import type { Surroundings } from '../requirements/surroundings.js'
 import { judge } from '../walk/judge.js'
+import { whyAgain } from '../walk/still-holds.js'
 
 /** One reading of a series: when, what it came to at equal conditions (canonical unit), and how well it is known (expanded). */
 export interface DriftPoint {
@@ -47,7 +49,7 @@ const FARTHEST_YEARS = 50
 /**
  * How readings of the same points drift from one inspection to the next, oldest first: a straight line through them, weighted by their
  * instruments. It is called a drift only beyond its expanded uncertainty; readings without an instrument that vouches for them, or out of
- * range, are no part of it. Voltages of strings are brought to equal conditions first. Source: weighted least squares, JCGM 100.
+ * range, are no part of it, nor those of a thing that was exchanged since. Voltages of strings are brought to equal conditions first. Source: weighted least squares, JCGM 100.
  */
 export function drifts(inspections: readonly Inspection[]): Drift[] {
   const now = inspections.at(-1)
@@ -56,7 +58,7 @@ export function drifts(inspections: readonly Inspection[]): Drift[] {
     const { check } = judged
     if (check.ask.kind !== 'reading' || !AGES.includes(check.requirement.kind)) return []
     const { dimension, unit } = check.ask
-    const series = inspections.flatMap((one) => pointOf(one, judged, dimension) ?? [])
+    const series = inspections.flatMap((one) => pointOf(one, judged, now.around) ?? [])
     if (series.length < 2) return []
     const line = straightLine(series)
     if (!line) return []
@@ -82,16 +84,19 @@ export function drifts(inspections: readonly Inspection[]): Drift[] {
   })
 }
 
-/** The reading in force at the same point of another inspection. */
+/** The reading in force at the same point of another inspection, as long as it was taken on the same thing. */
 function pointOf(
   inspection: Inspection,
   { check }: JudgedCheck,
-  dimension: Dimension,
+  around: Surroundings,
 ): DriftPoint | undefined {
+  if (check.ask.kind !== 'reading') return undefined
+  const { dimension } = check.ask
   const at = inspection.at.byId.get(check.id)
   const there = at === undefined ? undefined : inspection.checks[at]
   const last = there?.history.findLast((one) => !one.struck && one.kind === 'reading')
   if (!there || last?.kind !== 'reading' || last.body.relation !== '=') return undefined
+  if (whyAgain(check, last, around) !== undefined) return undefined
   const instrument = vouching(last.body.instrument, dimension, last.body.value)
   const known = instrument ? uncertaintyOf(instrument, dimension, last.body.value) : 0
   if (!(known > 0)) return undefined

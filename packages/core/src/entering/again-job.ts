@@ -1,5 +1,5 @@
 import type { AsBuilt } from '../as-built/as-built.js'
-import { bareWall, type BareWall, type WallBuilt } from '../as-built/wall.js'
+import { bareWall, type BareWall } from '../as-built/wall.js'
 import type { UnitId } from '../ids/ids.js'
 import type { Change } from '../job/entry.js'
 import { likeJob } from './like-job.js'
@@ -22,7 +22,7 @@ export function againJob(asBuilt: AsBuilt, units: ReadonlySet<UnitId>): Change[]
   })
   return [
     ...walls.flatMap((wall): Change[] => [
-      { kind: 'wall-measured', body: untaped(wall) },
+      { kind: 'wall-measured', body: untaped(bareWall(wall)) },
       ...wall.obstructions.map((obstruction): Change => ({
         kind: 'obstruction-measured',
         body: { wallId: wall.id, obstruction },
@@ -33,7 +33,4 @@ export function againJob(asBuilt: AsBuilt, units: ReadonlySet<UnitId>): Change[]
   ]
 }
 
-function untaped(wall: WallBuilt): BareWall {
-  const { tape: _, instrument: __, ...bare } = bareWall(wall)
-  return { ...bare, uncertainty: 0 }
-}
+const untaped = ({ tape: _, instrument: __, ...wall }: BareWall): BareWall => ({ ...wall, uncertainty: 0 })
