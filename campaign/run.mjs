@@ -1,11 +1,11 @@
 // npm run campaign -- [--runs N] [--seed N]: random installations, each with exactly one fault planted, and clean ones between.
 import { parseArgs } from 'node:util'
-import { build, install } from '../scripts/shared.mjs'
+import { build, installPackages } from '../scripts/shared.mjs'
 
 const { values } = parseArgs({
   options: { runs: { type: 'string', default: '1000' }, seed: { type: 'string', default: '1' } },
 })
-install()
+installPackages()
 build()
 const { campaign } = await import('./campaign.mjs')
 const { kinds, planted, missed, clean, alarms, ranked, first, mutated, unmoved, seconds } = campaign(

@@ -22,15 +22,20 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
   process.exit(done.status ?? 1)
 }
 
-/** Installs the packages when they are missing, or when the lock file has changed since they were installed. */
+/** Installs what is missing: the packages, and the database driver, which is compiled. */
 export function install() {
-  if (packagesInstalled() && existsSync(DRIVER)) return
-  console.log('Installing packages (a fresh machine takes a few minutes: the database driver is compiled) …')
-  run('npm', ['ci', ...QUIETLY])
+  installPackages()
+  const compile = driver()
+  if (!compile) return
+  console.log('Compiling the database driver (a fresh machine takes about three minutes) …')
+  run(...compile)
 }
 
-/** The same without the driver, which is compiled by `driver` beside what needs no database. */
-export function installWithoutDriver() {
+/**
+ * The packages alone, when they are missing or the lock file has changed since: enough for whatever opens no database. While the
+ * driver is compiled beside other work nobody may install anew, since that would take the folder away under the compiler.
+ */
+export function installPackages() {
   if (packagesInstalled()) return
   console.log('Installing packages …')
   run('npm', ['ci', '--ignore-scripts', ...QUIETLY])

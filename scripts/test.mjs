@@ -3,7 +3,7 @@ import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { ROOT, at, build, driver, installWithoutDriver, run } from './shared.mjs'
+import { ROOT, at, build, driver, installPackages, run } from './shared.mjs'
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium'
 const results = mkdtempSync(join(tmpdir(), 'plumb-mark-results-'))
@@ -57,7 +57,7 @@ function chromium() {
   apt('install', '-y', '--no-install-recommends', 'chromium')
 }
 
-installWithoutDriver()
+installPackages()
 const compile = driver()
 const compiled = compile && whole('database driver compiled', ...compile)
 build()
