@@ -1,8 +1,12 @@
+import { BUNDLED } from './apps/web/bundled-for-tests.mjs'
+
 /** Unit and API tests, straight from the sources: nothing needs to be built first. */
 export default {
   testMatch: ['<rootDir>/packages/**/*.spec.ts', '<rootDir>/apps/**/*.spec.ts?(x)'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  globalSetup: '<rootDir>/apps/web/bundled-for-tests.mjs',
   moduleNameMapper: {
+    ...BUNDLED,
     '^@plumb-mark/(core|contract|archive|report|practice)$': '<rootDir>/packages/$1/src/index.ts',
     '^@plumb-mark/(server|devices)$': '<rootDir>/apps/$1/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',

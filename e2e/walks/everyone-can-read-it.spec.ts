@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { Crew, HATCHERY } from '../crew/crew.js'
+import { test } from '../crew/walk.js'
 
 type View = readonly [path: string, mode: 'light' | 'dark']
 
@@ -76,7 +77,9 @@ async function lookedThrough(page: Page, path: string, mode: 'light' | 'dark'): 
 
 async function seriousFaults(page: Page, where: string): Promise<string[]> {
   // Only what is wrong is asked for, and of one frame, since there are no others: half the time.
+  // Of a long table one row is as the other.
   const { violations } = await new AxeBuilder({ page })
+    .exclude('tr:nth-child(n + 7)')
     .setLegacyMode()
     .options({ resultTypes: ['violations'] })
     .analyze()

@@ -1,8 +1,9 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Crew } from '../crew/crew.js'
+import { test } from '../crew/walk.js'
 
 const DRIVER = 'Torque driver D1'
 const CALIPER = 'Caliper C1'

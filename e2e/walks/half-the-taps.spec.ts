@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Crew, HATCHERY } from '../crew/crew.js'
+import { test } from '../crew/walk.js'
 
 const CANOPY = 'Juniper Flat Observatory, visitor canopy'
 

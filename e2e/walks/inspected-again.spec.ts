@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Crew } from '../crew/crew.js'
+import { test } from '../crew/walk.js'
 
 const LABORATORY = 'Skerry Point Kelp Laboratory'
 

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Crew } from '../crew/crew.js'
+import { test } from '../crew/walk.js'
 
 test('the office finds a job among many, keeps the question, sees what comes back, and what happened', async ({
   browser,

@@ -1,6 +1,7 @@
-import { expect, test, type Browser, type Page } from '@playwright/test'
+import { expect, type Browser, type Page } from '@playwright/test'
 import { Crew } from '../crew/crew.js'
 import { OwnServer } from '../crew/own-server.js'
+import { test } from '../crew/walk.js'
 
 const PASSWORD = 'three brass bobs'
 const server = new OwnServer(1, ['--empty'])

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { Crew } from '../crew/crew.js'
+import { test } from '../crew/walk.js'
 
 test('a house is traced from a template, a forgotten source is found, a device limits it', async ({
   browser,

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { OwnServer } from '../crew/own-server.js'
+import { test } from '../crew/walk.js'
 
 const server = new OwnServer(2)
 test.beforeAll(async () => {

@@ -1,26 +1,18 @@
 import { asErrorShape, BadInput } from '@plumb-mark/core'
 import type { Command, ExitCode } from './command.js'
-import { backup } from './backup.js'
-import { check } from './check.js'
-import { compute } from './compute.js'
-import { exportJob } from './export.js'
-import { importJob } from './import.js'
 import { MANUAL } from './manual.js'
-import { practice } from './practice.js'
-import { rebuild } from './rebuild.js'
-import { restore } from './restore.js'
-import { verify } from './verify.js'
 
-const COMMANDS: Record<string, Command> = {
-  compute,
-  check,
-  verify,
-  export: exportJob,
-  import: importJob,
-  backup,
-  restore,
-  rebuild,
-  practice,
+/** Each is loaded when it is asked for: a quick calculation does not wait for the database. */
+const COMMANDS: Record<string, () => Promise<Command>> = {
+  compute: async () => (await import('./compute.js')).compute,
+  check: async () => (await import('./check.js')).check,
+  verify: async () => (await import('./verify.js')).verify,
+  export: async () => (await import('./export.js')).exportJob,
+  import: async () => (await import('./import.js')).importJob,
+  backup: async () => (await import('./backup.js')).backup,
+  restore: async () => (await import('./restore.js')).restore,
+  rebuild: async () => (await import('./rebuild.js')).rebuild,
+  practice: async () => (await import('./practice.js')).practice,
 }
 
 async function main([name, ...args]: string[]): Promise<ExitCode> {
@@ -41,7 +33,7 @@ async function main([name, ...args]: string[]): Promise<ExitCode> {
     )
     return 2
   }
-  return command(args)
+  return (await command())(args)
 }
 
 main(process.argv.slice(2)).then(

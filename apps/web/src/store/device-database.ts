@@ -92,14 +92,13 @@ class DeviceDatabase extends Dexie {
   }
 }
 
-const OLD = 'plumb-mark-'
 const OLD_OUTBOX = 'plumb-mark-outbox-'
 const OLD_ASIDE = 'plumb-mark-set-aside'
 
-/** A browser that keeps nothing may refuse even to be asked. */
+/** Entries alone: how somebody likes the screen stays where it is. A browser that keeps nothing may refuse even to be asked. */
 function keptBefore(): string[] {
   try {
-    return Object.keys(localStorage).filter((key) => key.startsWith(OLD))
+    return Object.keys(localStorage).filter((key) => key === OLD_ASIDE || key.startsWith(OLD_OUTBOX))
   } catch {
     return []
   }

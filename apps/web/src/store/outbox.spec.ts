@@ -127,6 +127,20 @@ it('on a device that is full what is refused stays in the queue, and what is kep
   later.mockRestore()
 })
 
+it('what an older program kept is taken over once; how somebody likes the screen stays where it is', async () => {
+  const old: Record<string, string> = {
+    'plumb-mark-outbox-j': JSON.stringify([{ by: 'p', entries: [entry('old')] }]),
+    'plumb-mark-mode': 'dark',
+  }
+  const methods = { getItem: (key: string) => old[key] ?? null, removeItem: (key: string) => delete old[key] }
+  globalThis.localStorage = Object.setPrototypeOf(old, methods) as Storage
+  await device.delete()
+  await device.open()
+  expect((await waiting('j', 'p')).map(({ id }) => id)).toEqual(['old'])
+  expect(Object.keys(old)).toEqual(['plumb-mark-mode'])
+  Reflect.deleteProperty(globalThis, 'localStorage')
+})
+
 describe('a photo', () => {
   const showing = (id: string, sha256: string): NewEntry => ({
     id: 'a',

@@ -27,6 +27,7 @@ export function useRectified(
       shown = URL.createObjectURL(data.picture)
       setMade({ picture: { address: shown, window } })
     }
+    worker.onerror = () => setMade({ problem: 'it could not be worked out' })
     const { width, points } = known
     void pixelsOf(address)
       .then((photo) => {
