@@ -1,9 +1,9 @@
 import type { Answer, AnswerOf, Ask, JudgedCheck } from '@plumb-mark/core'
-import type { Found } from './answer.js'
+import type { Answered } from './answer.js'
 import type { Chance } from './chance.js'
 
 /** What may be wrong at a check, as it would be found there: the right answer with one thing otherwise, in the order of chance. */
-export function wrongAnswers({ check }: JudgedCheck, right: Found, chance: Chance): Found[] {
+export function wrongAnswers({ check }: JudgedCheck, right: Answered, chance: Chance): Answered[] {
   if (right.kind === 'observation') return [{ kind: 'observation', body: { ...right.body, seen: false } }]
   if (right.kind === 'reading')
     return chance

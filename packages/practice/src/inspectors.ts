@@ -12,14 +12,13 @@ export type Inspector = (typeof INSPECTORS)[number]
 /** What an inspector of a kind writes down, in the order of the walk. */
 export function inspectedBy(scenario: Scenario, who: Inspector): Found[] {
   const chance = new Chance(scenario.seed ^ 0x5bd1e995)
-  const seen = new Set<string>()
-  return scenario.checks.flatMap((judged): Found[] => {
-    const { point } = judged.check
-    if (seen.has(point)) return []
-    seen.add(point)
-    const looks = who === 'perfect' || (who === 'random' && chance.next() < 0.5)
-    return [looks ? lookedAt(scenario, judged, chance) : scenario.right.get(point)!]
-  })
+  const looks = () => who === 'perfect' || (who === 'random' && chance.next() < 0.5)
+  const things = scenario.things.map(({ key }) => (looks() ? scenario.truth : scenario.right).get(key)!)
+  const points = new Map(scenario.checks.map((judged) => [judged.check.point, judged]))
+  const answers = [...points].map(([point, judged]) =>
+    looks() ? lookedAt(scenario, judged, chance) : scenario.right.get(point)!,
+  )
+  return [...things, ...answers]
 }
 
 /** What an inspector of a kind does in its order: one who looks works safely, one who looks at nothing touches nothing. */

@@ -3,9 +3,12 @@ import { BadInput, STAGES, type Stage } from '@plumb-mark/core'
 /** What is practised, by subject. */
 export const LEVELS = {
   identify: ['identify', 'place-and-mount'],
+  walls: ['place-and-mount'],
   roof: ['roof', 'earthing'],
+  earthing: ['earthing'],
   dc: ['dc'],
   ac: ['ac', 'battery', 'meter'],
+  meter: ['meter'],
   'power-up': ['power-up', 'commission', 'close-up'],
   whole: STAGES,
 } as const satisfies Record<string, readonly Stage[]>
@@ -13,9 +16,12 @@ export type Level = keyof typeof LEVELS
 export const LEVEL_NAMES = Object.keys(LEVELS) as Level[]
 export const LEVEL_WORDS = {
   identify: 'Nameplates and places',
+  walls: 'Walls',
   roof: 'Roof and earthing',
+  earthing: 'Earthing',
   dc: 'DC side',
   ac: 'AC side, battery and meter',
+  meter: 'Meter',
   'power-up': 'Power up, commission, close up',
   whole: 'The whole job',
 } satisfies Record<Level, string>

@@ -52,7 +52,7 @@ describe('the score', () => {
     expect([passed, missed.length, open.length]).toEqual([
       false,
       scenario.planted.length,
-      scenario.checks.length,
+      scenario.checks.length + scenario.things.length,
     ])
     expect(points).toBeLessThan(50)
   })
@@ -105,6 +105,41 @@ describe('before hands go near conductors', () => {
   })
 })
 
+describe('what stands otherwise than it is drawn', () => {
+  const hidden = (level: 'walls' | 'ac', fault: string) => {
+    const scenario = scenarioOf(BASE, { seed: 4, level, faults: [fault] })
+    const answers = (who: 'perfect' | 'blind') => inspectedBy(scenario, who)
+    return { scenario, scoreBy: (all: ReturnType<typeof answers>) => scoreOf(scenario, all, []), answers }
+  }
+  it('is found by the tape on the wall, and whatever it crowds is not called invented', () => {
+    const { scenario, scoreBy, answers } = hidden('walls', 'unit-fitted:inv')
+    expect(scenario.planted).toMatchObject([
+      { where: 'unit-fitted:inv', title: expect.stringMatching(/Free space/) },
+    ])
+    expect(scoreBy(answers('perfect'))).toMatchObject({
+      found: scenario.planted,
+      missed: [],
+      invented: [],
+      open: [],
+    })
+    expect(scoreBy(answers('blind'))).toMatchObject({ found: [], missed: scenario.planted, open: [] })
+  })
+  it('is found by what is printed on a cable, in the one-line', () => {
+    const { scenario, scoreBy, answers } = hidden('ac', 'conductor-run:c-8')
+    expect(scenario.planted[0]!.finding).toMatch(/\d/)
+    expect(scoreBy(answers('perfect')).found).toEqual(scenario.planted)
+  })
+  it('and was not looked at is left open, never taken for found or for fine', () => {
+    const { scenario, scoreBy } = hidden('walls', 'unit-fitted:inv')
+    const { missed, open } = scoreBy([])
+    expect([missed.length, open.map(({ id }) => id)]).toEqual([
+      1,
+      expect.arrayContaining(['unit-fitted:inv', 'unit-fitted:stack']),
+    ])
+    expect(scenario.things).toHaveLength(2)
+  })
+})
+
 describe('a scenario that a trainer wrote', () => {
   const { checks } = scenarioOf(BASE, { seed: 1, level: 'roof' })
   const file = { format: 'plumb-mark-practice', version: 1, title: 'Mine', level: 'roof', seed: 3 }
@@ -120,6 +155,7 @@ describe('a scenario that a trainer wrote', () => {
   it('may hide something at every check that is offered for it', () => {
     const offered = hidingPlaces(BASE, { seed: 3, level: 'roof' }).map(({ id }) => id)
     expect(offered.length).toBeGreaterThan(5)
+    expect(offered).toContain('bond-made:b-inv')
     for (const id of offered)
       expect(scenarioOf(BASE, { seed: 3, level: 'roof', faults: [id] }).planted).toHaveLength(1)
   })

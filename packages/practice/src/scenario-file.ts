@@ -1,5 +1,6 @@
-import { BadInput, type CheckId } from '@plumb-mark/core'
+import { BadInput } from '@plumb-mark/core'
 import { LEVEL_NAMES, type Level } from './levels.js'
+import type { HidingPlace } from './scenario.js'
 
 /** A scenario that a trainer wrote: which faults lie where, in an open file that a class can be given. */
 export interface ScenarioFile {
@@ -8,8 +9,8 @@ export interface ScenarioFile {
   title: string
   level: Level
   seed: number
-  /** Checks at which something is wrong; what it is there follows from the seed. */
-  faults: CheckId[]
+  /** Checks and things at which something is wrong; what it is there follows from the seed. */
+  faults: HidingPlace['id'][]
 }
 
 const MOST_FAULTS = 40
@@ -27,9 +28,10 @@ export function readScenarioFile(file: unknown): ScenarioFile {
   if (!Number.isSafeInteger(seed) || (seed as number) < 0)
     throw new BadInput('out-of-range', 'seed', 'must be a whole number from 0')
   if (!Array.isArray(faults) || faults.length === 0 || faults.length > MOST_FAULTS)
-    throw new BadInput('wrong-length', 'faults', `must name 1 to ${MOST_FAULTS} checks`)
+    throw new BadInput('wrong-length', 'faults', `must name 1 to ${MOST_FAULTS} places`)
   faults.forEach((one, i) => {
-    if (typeof one !== 'string') throw new BadInput('wrong-type', `faults[${i}]`, 'must be the id of a check')
+    if (typeof one !== 'string')
+      throw new BadInput('wrong-type', `faults[${i}]`, 'must be the id of a check or a thing')
     if (faults.indexOf(one) !== i) throw new BadInput('duplicate-id', `faults[${i}]`, `“${one}” stands twice`)
   })
   return {
@@ -38,6 +40,6 @@ export function readScenarioFile(file: unknown): ScenarioFile {
     title: title.trim(),
     level,
     seed: seed as number,
-    faults: faults as CheckId[],
+    faults: faults as ScenarioFile['faults'],
   }
 }

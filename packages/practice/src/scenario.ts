@@ -5,30 +5,29 @@ import {
   inspect,
   isEvidence,
   sheetsById,
-  type Check,
   type CheckId,
   type Entry,
   type Inspection,
   type InspectionFile,
   type JudgedCheck,
-  type PointId,
   type Sheet,
 } from '@plumb-mark/core'
-import type { Found } from './answer.js'
+import { isThing, whereOf, type Answered, type Found, type Where } from './answer.js'
 import { Chance } from './chance.js'
 import { wrongAnswers } from './faults.js'
 import { LEVELS, type Level } from './levels.js'
+import { thingsIn, thingsOtherwise, type Thing, type ThingKey } from './things.js'
 
 export const DIFFICULTIES = ['easy', 'fair', 'hard'] as const
 export type Difficulty = (typeof DIFFICULTIES)[number]
 
-/** How many faults lie hidden. */
+/** How many faults lie hidden, where there is room for so many. */
 const FAULTS = { easy: 2, fair: 4, hard: 7 } as const satisfies Record<Difficulty, number>
 
 /** A fault that was hidden: where it is to be seen, and what whoever looks finds there. */
 export interface Planted {
   checkId: CheckId
-  point: PointId
+  where: Where
   title: string
   place: string
   clause: string
@@ -48,43 +47,68 @@ export interface Scenario {
   sheets: ReadonlyMap<string, Sheet>
   /** The checks that are practised, in the order of the walk; derived ones follow by themselves. */
   checks: readonly JudgedCheck[]
-  truth: ReadonlyMap<PointId, Found>
-  /** What would be found at a point if nothing were wrong. */
-  right: ReadonlyMap<PointId, Found>
+  /** What is drawn and may be otherwise. */
+  things: readonly Thing[]
+  truth: ReadonlyMap<Where, Found>
+  /** What would be found if nothing were wrong. */
+  right: ReadonlyMap<Where, Found>
   planted: readonly Planted[]
+  /** Every check that does not conform in truth: one fault may be wrong in more than one way. */
+  wrong: ReadonlySet<CheckId>
+}
+
+/** Where something can be hidden: a check that is answered, or a thing. */
+export interface HidingPlace {
+  id: CheckId | ThingKey
+  title: string
+  place: string
 }
 
 /**
- * Hides faults in an installation that is all right. The base is an inspection whose answers all conform; a fault is one of its answers
- * changed so that the very judgement of the program says that it does not conform, so each can be found by looking. The same seed gives
- * the same; `faults` says where they lie instead of chance. Bad input: a base in which nothing of that level is answered, or in which something is wrong already;
- * a check among `faults` at which nothing can be hidden.
+ * Hides faults in an installation that is all right. The base is an inspection whose answers all conform; a fault is one of its answers, or
+ * one of its things, changed so that the very judgement of the program says that it does not conform, so each can be found by looking. The
+ * same seed gives the same; `faults` says where they lie instead of chance. Bad input: a base in which nothing of that level is answered, or
+ * in which something is wrong already; a place among `faults` at which nothing can be hidden.
  */
 export function scenarioOf(
-  base: Pick<InspectionFile, 'entries' | 'sheets'>,
+  base: Base,
   {
     seed,
     level,
     difficulty = 'fair',
     faults,
-  }: { seed: number; level: Level; difficulty?: Difficulty; faults?: readonly CheckId[] },
+  }: { seed: number; level: Level; difficulty?: Difficulty; faults?: readonly HidingPlace['id'][] },
 ): Scenario {
   const { sheets, entries, bare } = judgedBase(base)
   const asked = askedOf(base, level)
-  const right = new Map(asked.map((judged) => [judged.check.point, foundIn(judged)]))
+  const things = thingsIn(entries, LEVELS[level])
   const chance = new Chance(seed)
-  const truth = new Map(right)
+  const places: Place[] = [...asked, ...things]
+  const right = new Map(places.map((place) => [whereOf(rightAt(place)), rightAt(place)]))
+  const truthWith = (hidden: readonly Planted[]) =>
+    new Map([...right, ...hidden.map(({ where, found }) => [where, found] as const)])
+  /** What is wrong in all with these hidden; undefined when one hides another: two units moved apart may be right again. */
+  const wrongWith = (hidden: readonly Planted[]) => {
+    const all = wrongIn(inspectWith(entries, [...truthWith(hidden).values()], sheets))
+    const ids = new Set(all.map(({ check }) => check.id))
+    return hidden.every(({ checkId }) => ids.has(checkId)) ? ids : undefined
+  }
   const planted: Planted[] = []
-  const places = faults ? faults.map((id, i) => askedAt(asked, id, `faults[${i}]`)) : chance.shuffled(asked)
-  for (const judged of places) {
+  let wrong = new Set<CheckId>()
+  const chosen = faults
+    ? faults.map((id, i) => placeCalled(places, id, `faults[${i}]`))
+    : chance.shuffled(places)
+  for (const place of chosen) {
     if (!faults && planted.length === FAULTS[difficulty]) break
-    if (planted.some(({ point }) => point === judged.check.point)) continue
-    const fault = faultAt(judged, right.get(judged.check.point)!, { entries, sheets, chance })
-    if (!fault && faults)
-      throw new BadInput('out-of-range', 'faults', `nothing can be hidden at “${judged.check.id}”`)
-    if (!fault) continue
+    if (planted.some(({ where }) => where === whereOf(rightAt(place)))) continue
+    const fault = faultAt(place, { base, level, chance })
+    const among = fault && wrongWith([...planted, fault])
+    if (!fault || !among) {
+      if (faults) throw new BadInput('out-of-range', 'faults', `nothing can be hidden at “${idOf(place)}”`)
+      continue
+    }
     planted.push(fault)
-    truth.set(fault.point, fault.found)
+    wrong = among
   }
   if (planted.length === 0)
     throw new BadInput('no-content', 'base', `no fault of the level “${level}” can be hidden in it`)
@@ -96,10 +120,33 @@ export function scenarioOf(
     entries,
     sheets,
     checks: bare.checks.filter(({ check }) => practised.has(check.id)),
-    truth,
+    things,
+    truth: truthWith(planted),
     right,
     planted,
+    wrong,
   }
+}
+
+type Place = JudgedCheck | Thing
+const rightAt = (place: Place): Found => ('drawn' in place ? place.drawn : foundIn(place))
+const idOf = (place: Place): HidingPlace['id'] => ('drawn' in place ? place.key : place.check.id)
+
+function placeCalled(places: readonly Place[], id: string, path: string): Place {
+  const found = places.find((place) => idOf(place) === id)
+  if (!found) throw new BadInput('unknown-id', path, `nothing called “${id}” is practised at this level`)
+  return found
+}
+
+/** The checks and things of a level at which a fault can be hidden with this seed, for whoever writes a scenario. */
+export function hidingPlaces(base: Base, { seed, level }: { seed: number; level: Level }): HidingPlace[] {
+  const places = [...askedOf(base, level), ...thingsIn(judgedBase(base).entries, LEVELS[level])]
+  return places
+    .filter((place) => faultAt(place, { base, level, chance: new Chance(seed) }))
+    .map((place) => {
+      const { title, place: at } = 'drawn' in place ? place : place.check
+      return { id: idOf(place), title, place: at }
+    })
 }
 
 type Base = Pick<InspectionFile, 'entries' | 'sheets'>
@@ -115,7 +162,23 @@ function judgedBase(base: Base) {
 function judged(base: Base) {
   const sheets = sheetsById(base.sheets)
   const entries = base.entries.filter((entry) => !isEvidence(entry) && !AFTERWARDS.has(entry.kind))
-  return { sheets, entries, whole: inspect(fold(base.entries), sheets), bare: inspect(fold(entries), sheets) }
+  const whole = inspect(fold(base.entries), sheets)
+  return {
+    sheets,
+    entries,
+    whole,
+    bare: inspect(fold(entries), sheets),
+    alone: new Map<string, JudgedCheck[]>(),
+  }
+}
+
+/** What is wrong when this is found and nothing else; a class hides the same in many installations. */
+function wrongAlone(base: Base, found: Found): JudgedCheck[] {
+  const { entries, sheets, alone } = judgedBase(base)
+  const key = JSON.stringify(found)
+  const known = alone.get(key) ?? wrongIn(inspectWith(entries, [found], sheets))
+  alone.set(key, known)
+  return known
 }
 
 /** What is answered of a level. Bad input: nothing, or something that is wrong already. */
@@ -130,20 +193,6 @@ function askedOf(base: Base, level: Level): JudgedCheck[] {
   return asked
 }
 
-/** The checks of a level at which a fault can be hidden with this seed, for whoever writes a scenario. */
-export function hidingPlaces(base: Base, { seed, level }: { seed: number; level: Level }): Check[] {
-  const { sheets, entries } = judgedBase(base)
-  return askedOf(base, level)
-    .filter((judged) => faultAt(judged, foundIn(judged), { entries, sheets, chance: new Chance(seed) }))
-    .map(({ check }) => check)
-}
-
-function askedAt(asked: readonly JudgedCheck[], id: CheckId, path: string): JudgedCheck {
-  const found = asked.find(({ check }) => check.id === id)
-  if (!found) throw new BadInput('unknown-id', path, `no check “${id}” is practised at this level`)
-  return found
-}
-
 /** What comes after the looking. */
 const AFTERWARDS: ReadonlySet<string> = new Set([
   'signed',
@@ -154,28 +203,33 @@ const AFTERWARDS: ReadonlySet<string> = new Set([
   'device-connected',
 ])
 
-function foundIn({ history }: JudgedCheck): Found {
+function foundIn({ history }: JudgedCheck): Answered {
   const { kind, body } = inForce(history)!
-  return { kind, body } as Found
+  return { kind, body } as Answered
 }
 
-/** The first wrong answer at a check that is judged not to conform. */
+const wrongIn = ({ checks }: Inspection): JudgedCheck[] =>
+  checks.filter(({ outcome }) => outcome.verdict === 'does-not-conform')
+
+/** The first that may be found at a place and is judged not to conform: at its own check, or at one of the level that follows from a thing. */
 function faultAt(
-  judged: JudgedCheck,
-  right: Found,
-  {
-    entries,
-    sheets,
-    chance,
-  }: { entries: readonly Entry[]; sheets: ReadonlyMap<string, Sheet>; chance: Chance },
+  place: Place,
+  { base, level, chance }: { base: Base; level: Level; chance: Chance },
 ): Planted | undefined {
-  const { check } = judged
-  for (const found of wrongAnswers(judged, right, chance)) {
-    const after = inspectWith(entries, [found], sheets).checks.find((one) => one.check.id === check.id)
-    if (after?.outcome.verdict !== 'does-not-conform') continue
-    const { point, id: checkId, title, place, requirement } = check
+  const stages: readonly string[] = LEVELS[level]
+  const candidates =
+    'drawn' in place
+      ? chance.shuffled(thingsOtherwise(place.drawn))
+      : wrongAnswers(place, foundIn(place), chance)
+  for (const found of candidates) {
+    const wrong = wrongAlone(base, found).find(({ check }) =>
+      isThing(found) ? stages.includes(check.stage) : check.id === idOf(place),
+    )
+    if (!wrong) continue
+    const { id: checkId, title, place: at, requirement } = wrong.check
     const { clause, remedy } = requirement
-    return { checkId, point, title, place, clause, remedy, found, finding: String(after.outcome.finding) }
+    const finding = 'finding' in wrong.outcome ? String(wrong.outcome.finding) : ''
+    return { checkId, where: whereOf(found), title, place: at, clause, remedy, found, finding }
   }
   return undefined
 }

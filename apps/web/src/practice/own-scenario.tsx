@@ -2,7 +2,6 @@ import { Box, Button, Flex, Stack, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { Download, Upload } from 'lucide-react'
 import { useRef, useState } from 'react'
-import type { CheckId } from '@plumb-mark/core'
 import {
   LEVEL_NAMES,
   LEVEL_WORDS,
@@ -39,7 +38,7 @@ export function OwnScenario() {
     staleTime: Infinity,
   })
   const set = (part: Partial<ScenarioFile>) => setDraft({ ...draft, ...part })
-  const flip = (id: CheckId) =>
+  const flip = (id: ScenarioFile['faults'][number]) =>
     set({
       faults: draft.faults.includes(id) ? draft.faults.filter((one) => one !== id) : [...draft.faults, id],
     })

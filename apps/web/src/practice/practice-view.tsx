@@ -27,9 +27,9 @@ export function PracticeView() {
 }
 
 const DIFFICULTY_WORDS = {
-  easy: 'easy: two faults',
-  fair: 'fair: four faults',
-  hard: 'hard: seven faults',
+  easy: 'easy: up to two faults',
+  fair: 'fair: up to four faults',
+  hard: 'hard: up to seven faults',
 } satisfies Record<Difficulty, string>
 
 function Begin() {

@@ -1,13 +1,19 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
-import { SAFETY_WORDS, type Planted, type Scenario, type Score } from '@plumb-mark/practice'
+import {
+  SAFETY_WORDS,
+  isThing,
+  sayThing,
+  type Planted,
+  type Scenario,
+  type Score,
+} from '@plumb-mark/practice'
 import { Note } from '../look/text.js'
 import { usePractice } from './session.js'
 
 /** What was found, missed and invented; each missed fault once more: where it was to be seen, by which clause, what one would have read. */
 export function Result({ scenario, score }: { scenario: Scenario; score: Score }) {
-  const { begin, leave } = usePractice()
+  const { wish, begin, leave } = usePractice()
   const { found, missed, invented, open, unsafe, points, passed } = score
-  const { level, difficulty, seed } = scenario
   return (
     <Box mt="10px" aria-live="polite">
       <Text
@@ -44,8 +50,8 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
             Invented
           </Text>
           <chakra.ul pl="20px" listStyleType="disc">
-            {invented.map(({ checkId, title, place }) => (
-              <li key={checkId}>
+            {invented.map(({ id, title, place }) => (
+              <li key={id}>
                 {title}, {place}: nothing was wrong there
               </li>
             ))}
@@ -54,10 +60,12 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
       )}
       <Faults title="Found" faults={found} />
       <Flex gap="8px" mt="20px" wrap="wrap">
-        <Button onClick={() => void begin({ level, difficulty, seed })}>The same again</Button>
-        <Button variant="outline" onClick={() => void begin({ level, difficulty, seed: seed + 1 })}>
-          The next one
-        </Button>
+        {wish && <Button onClick={() => void begin(wish)}>The same again</Button>}
+        {wish && !wish.faults && (
+          <Button variant="outline" onClick={() => void begin({ ...wish, seed: wish.seed + 1 })}>
+            The next one
+          </Button>
+        )}
         <Button variant="plain" onClick={leave}>
           Another subject
         </Button>
@@ -74,12 +82,15 @@ function Faults({ title, faults }: { title: string; faults: readonly Planted[] }
         {title}
       </Text>
       <chakra.ul listStyleType="none">
-        {faults.map(({ checkId, title: name, place, clause, finding, remedy }) => (
-          <chakra.li key={checkId} py="8px" borderBottom="1px solid" borderColor="hair">
+        {faults.map(({ where, title: name, place, clause, found, finding, remedy }) => (
+          <chakra.li key={where} py="8px" borderBottom="1px solid" borderColor="hair">
             <Text fontWeight={600}>
               {name}, {place}
             </Text>
-            <Text>{finding}</Text>
+            <Text>
+              {isThing(found) && `There it says or measures ${sayThing(found)}: `}
+              {finding}
+            </Text>
             <Note>
               Clause {clause}. {remedy}
             </Note>

@@ -1,5 +1,5 @@
 import { create } from 'zustand'
-import { readInspectionFile, type CheckId, type Instrument, type PointId } from '@plumb-mark/core'
+import { readInspectionFile, type Instrument, type PointId } from '@plumb-mark/core'
 import {
   Chance,
   hidingPlaces,
@@ -7,12 +7,15 @@ import {
   lookedAt,
   scenarioOf,
   scoreOf,
+  whereOf,
   type Difficulty,
   type Done,
   type Found,
+  type HidingPlace,
   type Level,
   type Scenario,
   type Score,
+  type Where,
 } from '@plumb-mark/practice'
 
 /** What was practised before on this device. */
@@ -31,25 +34,30 @@ export interface Practised {
 const KEY = 'plumb-mark-practice'
 const MOST_KEPT = 60
 
+export interface Wish {
+  level: Level
+  difficulty?: Difficulty
+  seed: number
+  /** Where a trainer hid something. */
+  faults?: readonly HidingPlace['id'][]
+}
+
 interface Practice {
   scenario: Scenario | undefined
   began: number
-  /** What was written down, by point. It lives here and nowhere else: no real job ever hears of it. */
-  answers: ReadonlyMap<PointId, Found>
+  /** What was written down, by where it was looked at. It lives here and nowhere else: no real job ever hears of it. */
+  answers: ReadonlyMap<Where, Found>
   /** What was done, one after the other. */
   log: readonly Done[]
   score: Score | undefined
   past: readonly Practised[]
   problem: string | undefined
-  begin(wish: {
-    level: Level
-    difficulty?: Difficulty
-    seed: number
-    faults?: readonly CheckId[]
-  }): Promise<void>
+  /** What was asked for, so that it can be had again. */
+  wish: Wish | undefined
+  begin(wish: Wish): Promise<void>
   done(what: Done): void
   writeDown(found: Found): void
-  takeBack(point: PointId): void
+  takeBack(where: Where): void
   finish(): void
   leave(): void
 }
@@ -67,6 +75,7 @@ function kept(): Practised[] {
 /** A made-up installation that is being inspected: a job of its own, on this device, that ends when it is left. */
 export const usePractice = create<Practice>((set, get) => ({
   scenario: undefined,
+  wish: undefined,
   began: 0,
   answers: new Map(),
   log: [],
@@ -77,17 +86,18 @@ export const usePractice = create<Practice>((set, get) => ({
     try {
       const { default: file } = await import('@plumb-mark/practice/base')
       const scenario = scenarioOf(readInspectionFile(file), wish)
-      set({ scenario, answers: new Map(), log: [], score: undefined, began: Date.now(), problem: undefined })
+      const anew = { answers: new Map(), log: [], score: undefined, problem: undefined }
+      set({ scenario, wish, began: Date.now(), ...anew })
     } catch (fault) {
       set({ scenario: undefined, score: undefined, problem: (fault as Error).message })
     }
   },
-  writeDown: (found) => set(({ answers }) => ({ answers: new Map(answers).set(found.body.point, found) })),
+  writeDown: (found) => set(({ answers }) => ({ answers: new Map(answers).set(whereOf(found), found) })),
   done: (what) => set(({ log }) => ({ log: [...log, what] })),
-  takeBack: (point) =>
+  takeBack: (where) =>
     set(({ answers }) => {
       const left = new Map(answers)
-      left.delete(point)
+      left.delete(where)
       return { answers: left }
     }),
   finish() {
@@ -114,7 +124,7 @@ export const usePractice = create<Practice>((set, get) => ({
 }))
 
 /** The practice job as it is judged with what was written down so far. */
-export const judgedSoFar = (scenario: Scenario, answers: ReadonlyMap<PointId, Found>) =>
+export const judgedSoFar = (scenario: Scenario, answers: ReadonlyMap<Where, Found>) =>
   inspectWith(scenario.entries, [...answers.values()], scenario.sheets)
 
 /** What is in the bag: the instruments of the site, one of each kind also as it lay there too long. */
@@ -133,18 +143,24 @@ export function bagOf(scenario: Scenario): Instrument[] {
   ])
 }
 
-/** What is seen or read at a point with an instrument in hand, the same each time. */
-export function look(scenario: Scenario, point: PointId, instrument: Instrument | undefined): Found {
+/** What is seen or read at a point with an instrument in hand, tested at so many volts where that is chosen: the same each time. */
+export function look(
+  scenario: Scenario,
+  point: PointId,
+  instrument: Instrument | undefined,
+  testVoltage?: number,
+): Found {
   const judged = scenario.checks.find(({ check }) => check.point === point)!
   const found = lookedAt(scenario, judged, new Chance(scenario.seed + point.length))
   if (found.kind !== 'reading') return found
-  const { point: at, typed, value, unit, relation, conditions } = found.body
+  const { point: at, typed, value, unit, relation, conditions: there } = found.body
+  const conditions = there && { ...there, ...(testVoltage !== undefined && { testVoltage }) }
   const body = { point: at, typed, value, unit, relation, ...(conditions && { conditions }) }
   return { kind: 'reading', body: { ...body, ...(instrument && { instrument }) } }
 }
 
-/** What somebody writes down who does not look: what is usual. */
-export const unseen = (scenario: Scenario, point: PointId): Found => scenario.right.get(point)!
+/** What somebody writes down who does not look: what is usual, or as it is drawn. */
+export const unseen = (scenario: Scenario, where: Where): Found => scenario.right.get(where)!
 
 /** Every check of a level at which something can be hidden, for whoever writes a scenario. */
 export async function placesToHide(wish: { level: Level; seed: number }) {

@@ -1,0 +1,85 @@
+import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { useState, type ReactNode } from 'react'
+import type { Found, Where } from '@plumb-mark/practice'
+import { SmallPrint } from '../look/text.js'
+import { usePractice } from './session.js'
+
+/** One place of the installation: opened, looked at, written down; then it closes. */
+export function Row({
+  where,
+  title,
+  place,
+  state,
+  children,
+}: {
+  where: Where
+  title: string
+  place: string
+  /** What became of it, once something was written down. */
+  state: ReactNode
+  children: (keep: (found: Found) => void, takeBack: ReactNode) => ReactNode
+}) {
+  const { answers, writeDown, takeBack } = usePractice()
+  const [open, setOpen] = useState(false)
+  const written = answers.has(where)
+  const keep = (found: Found) => {
+    writeDown(found)
+    setOpen(false)
+  }
+  return (
+    <chakra.li borderBottom="1px solid" borderColor="hair" py="4px">
+      <chakra.button
+        type="button"
+        w="100%"
+        minH="50px"
+        textAlign="left"
+        display="flex"
+        justifyContent="space-between"
+        alignItems="center"
+        gap="12px"
+        cursor="pointer"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        <Box>
+          <Text>{title}</Text>
+          <SmallPrint>{place}</SmallPrint>
+        </Box>
+        {written ? state : <SmallPrint>not looked at</SmallPrint>}
+      </chakra.button>
+      {open && (
+        <Box bg="panel" p="12px" mb="6px">
+          {children(
+            keep,
+            written && (
+              <Button variant="plain" h="52px" onClick={() => takeBack(where)}>
+                Take back
+              </Button>
+            ),
+          )}
+        </Box>
+      )}
+    </chakra.li>
+  )
+}
+
+/** What is there, large enough to be read across a plant room, and the button that keeps it. */
+export function Shown({ words, onKeep }: { words: string; onKeep: () => void }) {
+  return (
+    <Flex mt="10px" gap="12px" align="center" wrap="wrap">
+      <Text fontFamily="mono" fontSize="24px">
+        {words}
+      </Text>
+      <Button onClick={onKeep}>Write it down</Button>
+    </Flex>
+  )
+}
+
+/** Whoever does not look writes what is usual. */
+export function WillBeFine({ onKeep }: { onKeep: () => void }) {
+  return (
+    <Button variant="outline" h="52px" onClick={onKeep}>
+      It will be fine
+    </Button>
+  )
+}

@@ -1,0 +1,51 @@
+import { Box, chakra } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
+import { SmallPrint } from '../../look/text.js'
+import { ARRAY_PHOTOS } from './on-the-roof.js'
+import { HOUSE_PHOTOS } from './in-the-house.js'
+import { TERMINAL_PHOTOS } from './at-terminals.js'
+
+/** What a camera would have seen at a place: drawn from what is there. */
+export type SamplePhotoOf = (there: { right: boolean; chosen?: string | undefined }) => ReactNode
+
+/** By the requirement whose question they answer. */
+const PHOTOS: Readonly<Record<string, SamplePhotoOf>> = {
+  ...ARRAY_PHOTOS,
+  ...TERMINAL_PHOTOS,
+  ...HOUSE_PHOTOS,
+}
+
+export const hasSamplePhoto = (requirement: string): boolean => Object.hasOwn(PHOTOS, requirement)
+
+/** Says nothing of whether it is right: that is for whoever looks. */
+export function SamplePhoto({
+  of,
+  right,
+  chosen,
+}: {
+  of: string
+  right: boolean
+  chosen?: string | undefined
+}) {
+  return (
+    <Box as="figure" mt="10px" maxW="460px">
+      <chakra.svg
+        viewBox="0 0 320 200"
+        w="100%"
+        bg="sunk"
+        color="text"
+        border="1px solid"
+        borderColor="hair"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2.5px"
+        strokeLinejoin="round"
+        role="img"
+        aria-label="Sample photo, drawn"
+      >
+        {PHOTOS[of]?.({ right, chosen })}
+      </chakra.svg>
+      <SmallPrint as="figcaption">Sample photo, drawn. Look at it, then say what you see.</SmallPrint>
+    </Box>
+  )
+}

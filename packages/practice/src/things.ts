@@ -1,0 +1,123 @@
+import { formatQuantity, type Dimension, type Entry, type EntryBodies, type Stage } from '@plumb-mark/core'
+
+/** What stands on the site as the drawings have it; how it is really, the tape tells, or what is printed on it. */
+export const THING_KINDS = ['unit-fitted', 'bond-made', 'part-placed', 'conductor-run'] as const
+export type ThingKind = (typeof THING_KINDS)[number]
+export type ThingKey = `${ThingKind}:${string}`
+export type ThingFound = { [K in ThingKind]: { kind: K; body: EntryBodies[K] } }[ThingKind]
+
+export interface Thing {
+  key: ThingKey
+  stage: Stage
+  title: string
+  /** With what it is looked at. */
+  place: string
+  drawn: ThingFound
+}
+
+type Names = ReadonlyMap<string, string>
+interface Kind<Body> {
+  stage: Stage
+  look: string
+  /** False of what no tape and no print says anything of. */
+  tells: (body: Body) => boolean
+  title: (body: Body, names: Names) => string
+  says: (body: Body) => string
+  /** How it may be instead, the gravest last. */
+  otherwise: (body: Body) => Body[]
+}
+
+const mm = (value: number) => say(value, 'length', 0)
+const say = (value: number, dimension: Dimension, decimals: number) =>
+  formatQuantity(value, dimension, { decimals })
+const fromTo = ({ from, to }: { from: string; to: string }, names: Names) =>
+  `${names.get(from) ?? from} to ${names.get(to) ?? to}`
+
+const KINDS: { [K in ThingKind]: Kind<EntryBodies[K]> } = {
+  'unit-fitted': {
+    stage: 'place-and-mount',
+    look: 'with the tape',
+    tells: ({ place }) => place !== undefined,
+    title: ({ label }) => `Where it hangs or stands: ${label}`,
+    says: ({ place }) =>
+      place ? `left ${mm(place.x)}, lower edge ${mm(place.y)}, ${mm(place.w)} by ${mm(place.h)}` : 'nowhere',
+    otherwise: ({ place, ...unit }) =>
+      place
+        ? [
+            { x: place.x + 250 },
+            { x: place.x + 800 },
+            { x: Math.max(20, place.x - 650) },
+            { y: place.y + 700 },
+            { y: Math.max(20, place.y - 900) },
+          ].map((moved) => ({ ...unit, place: { ...place, ...moved } }))
+        : [],
+  },
+  'bond-made': {
+    stage: 'earthing',
+    look: 'by what is printed on it',
+    tells: ({ size }) => size !== undefined,
+    title: (bond, names) => `Bond: ${fromTo(bond, names)}`,
+    says: ({ size }) => (size === undefined ? 'no size on it' : `${size} mm²`),
+    otherwise: (bond) => [2.5, 1.5].map((size) => ({ ...bond, size })),
+  },
+  'part-placed': {
+    stage: 'ac',
+    look: 'by its rating plate',
+    tells: ({ rating }) => rating !== undefined,
+    title: ({ label }) => `Rating plate: ${label}`,
+    says: ({ rating, residual }) =>
+      `${rating === undefined ? 'no rating on it' : `${rating} A`}${residual ? `, residual current type ${residual}` : ''}`,
+    otherwise: (part) => [
+      ...(part.kind === 'device' ? [63, 100] : [16]).map((rating) => ({ ...part, rating })),
+      ...(part.residual ? [{ ...part, residual: 'AC' as const }] : []),
+    ],
+  },
+  'conductor-run': {
+    stage: 'ac',
+    look: 'by what is printed on it',
+    tells: ({ size }) => size !== undefined,
+    title: (cable, names) => `Cable: ${fromTo(cable, names)}`,
+    says: ({ size, length, insulation }) =>
+      [
+        size !== undefined && `${size} mm²`,
+        insulation?.toUpperCase(),
+        length !== undefined && `${length} m long`,
+      ]
+        .filter(Boolean)
+        .join(', '),
+    otherwise: (cable) => [4, 2.5, 1.5].map((size) => ({ ...cable, size })),
+  },
+}
+
+/** What is drawn of a job and can be looked at in these stages, in the order of the walk. */
+export function thingsIn(entries: readonly Entry[], stages: readonly string[]): Thing[] {
+  const names = new Map(
+    entries.flatMap(({ body }) =>
+      'id' in body && 'label' in body && body.label ? [[body.id, body.label] as const] : [],
+    ),
+  )
+  const found = entries.flatMap(({ kind, body }) => thingOf({ kind, body } as ThingFound, names) ?? [])
+  return found.filter(({ stage }) => stages.includes(stage))
+}
+
+function thingOf(drawn: ThingFound, names: Names): Thing | undefined {
+  const kind = KINDS[drawn.kind] as Kind<ThingFound['body']> | undefined
+  if (!kind?.tells(drawn.body)) return undefined
+  return {
+    key: `${drawn.kind}:${drawn.body.id}`,
+    stage: kind.stage,
+    title: kind.title(drawn.body, names),
+    place: kind.look,
+    drawn,
+  }
+}
+
+/** What the tape, or the print on it, says of a thing. */
+export const sayThing = ({ kind, body }: ThingFound): string =>
+  (KINDS[kind] as Kind<ThingFound['body']>).says(body)
+
+/** How a thing may be instead of how it is drawn. */
+export const thingsOtherwise = ({ kind, body }: ThingFound): ThingFound[] =>
+  (KINDS[kind] as Kind<ThingFound['body']>)
+    .otherwise(body)
+    .map((other) => ({ kind, body: other }) as ThingFound)
