@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import { build } from 'vite'
 
-const LIBRARIES = ['@chakra-ui/react', 'lucide-react', 'recharts']
+const LIBRARIES = ['@chakra-ui/react', 'lucide-react']
 /** There must be one of each, whoever asks. */
 const SHARED = /^(react|react-dom)(\/.+)?$/
 const PACKAGES = join(import.meta.dirname, '..', '..', 'node_modules')

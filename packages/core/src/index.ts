@@ -86,14 +86,8 @@ export {
   type Paper,
 } from './drawings/mark-sheet.js'
 export { needsOf } from './prepare/kit.js'
-export {
-  blocksOf,
-  walkPlan,
-  type ClauseHistory,
-  type PlannedBlock,
-  type WalkPlan,
-  type WorkPlace,
-} from './prepare/walk-order.js'
+export { blocksOf, type ClauseHistory, type WorkPlace } from './prepare/walk-blocks.js'
+export { walkPlan, type PlannedBlock, type WalkPlan } from './prepare/walk-order.js'
 export { againJob } from './entering/again-job.js'
 export { drifts, type Drift, type DriftPoint } from './again/drift.js'
 export { intervalShape, nextInspection, type Interval, type NextInspection } from './again/interval.js'

@@ -32,6 +32,20 @@ it('a visit is one event under an id of its own, in universal time', () => {
     ]),
   )
 })
+it('what is due again is a whole day that keeps nobody from anything', () => {
+  const due = { jobId: 'j', number: 'PM-9', title: 'Barn', site: 'Mill Lane', customer: 'C' }
+  const said = lines(
+    calendarOf('Visits', [], [{ ...due, signedOn: '2026-01-11', on: '2030-01-11', months: 48 }]),
+  )
+  expect(said).toEqual(
+    expect.arrayContaining([
+      'UID:due-j@plumb-mark',
+      'DTSTART;VALUE=DATE:20300111',
+      'TRANSP:TRANSPARENT',
+      'SUMMARY:PM-9 due again',
+    ]),
+  )
+})
 it('what would end a value is escaped', () => {
   const said = lines(calendarOf('Visits', [visit()]))
   expect(said).toContain('LOCATION:Mill Lane\\, 4')

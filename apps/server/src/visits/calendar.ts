@@ -1,8 +1,12 @@
-import ical from 'ical-generator'
-import type { PlannedVisit } from '@plumb-mark/contract'
+import ical, { ICalEventTransparency } from 'ical-generator'
+import type { DueAgain, PlannedVisit } from '@plumb-mark/contract'
 
-/** Visits as iCalendar (RFC 5545), for any calendar program. */
-export function calendarOf(name: string, visits: readonly PlannedVisit[]): string {
+/** Visits, and as whole days the inspections that come round again, as iCalendar (RFC 5545), for any calendar program. */
+export function calendarOf(
+  name: string,
+  visits: readonly PlannedVisit[],
+  due: readonly DueAgain[] = [],
+): string {
   const calendar = ical({ name, prodId: { company: 'Plumb Mark', product: 'visits', language: 'EN' } })
   for (const { id, start, end, purpose, people, job } of visits) {
     calendar.createEvent({
@@ -12,6 +16,19 @@ export function calendarOf(name: string, visits: readonly PlannedVisit[]): strin
       summary: `${job.number} ${purpose}`,
       location: job.site,
       description: `${job.title}\n${people.map((person) => person.name).join(', ')}`,
+    })
+  }
+  for (const { jobId, on, number, title, site, signedOn } of due) {
+    calendar.createEvent({
+      id: `due-${jobId}@plumb-mark`,
+      start: new Date(`${on}T12:00:00Z`),
+      allDay: true,
+      timezone: 'UTC',
+      // Nobody is kept from anything by what is due some day.
+      transparency: ICalEventTransparency.TRANSPARENT,
+      summary: `${number} due again`,
+      location: site,
+      description: `${title}\nsigned on ${signedOn}`,
     })
   }
   return calendar.toString()

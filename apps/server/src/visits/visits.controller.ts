@@ -14,13 +14,17 @@ import type { Response } from 'express'
 import { VisitDto, VisitsFromDto, type PlannedVisit } from '@plumb-mark/contract'
 import type { Person, Visit } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
+import { AgainService } from '../again/again.service.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { calendarOf } from './calendar.js'
 import { VisitsService } from './visits.service.js'
 
 @Controller('api')
 export class VisitsController {
-  constructor(private readonly visits: VisitsService) {}
+  constructor(
+    private readonly visits: VisitsService,
+    private readonly again: AgainService,
+  ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('visits')
@@ -37,7 +41,7 @@ export class VisitsController {
     response
       .attachment('plumb-mark-visits.ics')
       .type('text/calendar; charset=utf-8')
-      .send(calendarOf('Plumb Mark visits', await this.visits.list(person)))
+      .send(calendarOf('Plumb Mark visits', await this.visits.list(person), await this.again.due()))
   }
 
   @MayCall('inspector', 'reviewer', 'office')

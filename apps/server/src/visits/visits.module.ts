@@ -1,10 +1,11 @@
 import { Module } from '@nestjs/common'
+import { AgainModule } from '../again/again.module.js'
 import { EntriesModule } from '../entries/entries.module.js'
 import { VisitsController } from './visits.controller.js'
 import { VisitsService } from './visits.service.js'
 
 @Module({
-  imports: [EntriesModule],
+  imports: [AgainModule, EntriesModule],
   controllers: [VisitsController],
   providers: [VisitsService],
   exports: [VisitsService],

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import type { Stage } from '../sheet/stages.js'
 import { Site, sheet } from '../requirements/site.testing.js'
-import { WORK_PLACES, blocksOf, walkPlan, type WalkBlock, type WorkPlace } from './walk-order.js'
+import { WORK_PLACES, blocksOf, type WalkBlock, type WorkPlace } from './walk-blocks.js'
+import { walkPlan } from './walk-order.js'
 
 const block = (stage: Stage, place: WorkPlace, more: Partial<WalkBlock> = {}): WalkBlock => ({
   stage,

@@ -3,7 +3,7 @@ import { fig } from '../quantity/say.js'
 import { say, type Said } from '../quantity/words.js'
 import { attempt } from '../shape/attempt.js'
 import { list, num, object, optional, type Read } from '../shape/shape.js'
-import { mapOf } from './photo-measure.js'
+import { mapOf } from './known-map.js'
 import { expandedUncertainties, figureOf, type Pixel, type SeenFigure } from './photo-uncertainty.js'
 import { denominatorAt, residualOf, type ProjectiveMap } from './projective-map.js'
 
