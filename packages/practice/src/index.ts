@@ -12,6 +12,7 @@ export {
   type Planted,
   type Scenario,
 } from './scenario.js'
+export { PROBE_ENDS, PROBE_WORDS, probed, type ProbeEnd } from './probes.js'
 export { SAFETY_STEPS, SAFETY_WORDS, isHandsOn, type Done, type SafetyStep } from './safety.js'
 export { readScenarioFile, type ScenarioFile } from './scenario-file.js'
 export { scoreOf, type Score } from './score.js'

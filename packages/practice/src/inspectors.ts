@@ -14,12 +14,15 @@ export function inspectedBy(scenario: Scenario, who: Inspector): Found[] {
   const chance = new Chance(scenario.seed ^ 0x5bd1e995)
   const looks = () => who === 'perfect' || (who === 'random' && chance.next() < 0.5)
   const things = scenario.things.map(({ key }) => (looks() ? scenario.truth : scenario.right).get(key)!)
-  const points = new Map(scenario.checks.map((judged) => [judged.check.point, judged]))
-  const answers = [...points].map(([point, judged]) =>
-    looks() ? lookedAt(scenario, judged, chance) : scenario.right.get(point)!,
+  const { checks } = scenario
+  const points = checks.filter((judged, i) => checks.findIndex((one) => samePoint(one, judged)) === i)
+  const answers = points.map((judged) =>
+    looks() ? lookedAt(scenario, judged, chance) : scenario.right.get(judged.check.point)!,
   )
   return [...things, ...answers]
 }
+
+const samePoint = (a: JudgedCheck, b: JudgedCheck): boolean => a.check.point === b.check.point
 
 /** What an inspector of a kind does in its order: one who looks works safely, one who looks at nothing touches nothing. */
 export function doneBy(scenario: Scenario, who: Inspector): Done[] {

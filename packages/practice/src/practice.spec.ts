@@ -2,9 +2,11 @@ import { readFileSync } from 'node:fs'
 import { readInspectionFile } from '@plumb-mark/core'
 import { doneBy, inspectedBy, INSPECTORS } from './inspectors.js'
 import { LEVEL_NAMES, levelCalled } from './levels.js'
+import { probed } from './probes.js'
 import { SAFETY_STEPS, isHandsOn, unsafeIn, type Done } from './safety.js'
 import { readScenarioFile } from './scenario-file.js'
-import { DIFFICULTIES, hidingPlaces, scenarioOf } from './scenario.js'
+import type { Found } from './answer.js'
+import { DIFFICULTIES, hidingPlaces, inspectWith, scenarioOf } from './scenario.js'
 import { scoreOf } from './score.js'
 
 const BASE = readInspectionFile(
@@ -137,6 +139,34 @@ describe('what stands otherwise than it is drawn', () => {
       expect.arrayContaining(['unit-fitted:inv', 'unit-fitted:stack']),
     ])
     expect(scenario.things).toHaveLength(2)
+  })
+})
+
+describe('a string is measured', () => {
+  const at = (seed: number) => {
+    const scenario = scenarioOf(BASE, { seed, level: 'dc', faults: ['inv/click/pv-plus'] })
+    const there = scenario.truth.get('inv/string-voltage/string-a')!
+    return { scenario, there, body: there.kind === 'reading' ? there.body : undefined! }
+  }
+  const verdictOf = ({ scenario }: ReturnType<typeof at>, found: Found, id: string) =>
+    inspectWith(scenario.entries, [found], scenario.sheets).checks.find(({ check }) => check.id === id)!
+      .outcome.verdict
+  it('on another day in other light, colder cells at a higher voltage, and conforms all the same', () => {
+    const days = Array.from({ length: 30 }, (_, seed) => at(seed))
+    for (const day of days) expect(verdictOf(day, day.there, 'inv/open-circuit/string-a')).toBe('conforms')
+    const [cold, ...warmer] = days
+      .map(({ body, scenario: { weather } }) => [weather.cellTemperature, body.value] as const)
+      .sort(([a], [b]) => a - b)
+    expect(warmer.at(-1)![0] - cold![0]).toBeGreaterThan(15)
+    expect(warmer.at(-1)![1]).toBeLessThan(cold![1])
+  })
+  it('with the probes turned round it seems to be crossed, against earth it shows nothing', () => {
+    const day = at(1)
+    expect(probed(day.there, 'plus', 'minus')).toBe(day.there)
+    const turned = probed(day.there, 'minus', 'plus')
+    expect(turned.body).toMatchObject({ value: -day.body.value })
+    expect(verdictOf(day, turned, 'inv/polarity/string-a')).toBe('does-not-conform')
+    expect(probed(day.there, 'plus', 'earth').body).toMatchObject({ value: 0, typed: '0 V' })
   })
 })
 

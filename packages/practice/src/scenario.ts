@@ -16,6 +16,7 @@ import { isThing, whereOf, type Answered, type Found, type Where } from './answe
 import { Chance } from './chance.js'
 import { wrongAnswers } from './faults.js'
 import { LEVELS, type Level } from './levels.js'
+import { onSuchADay, weatherBy, type Weather } from './weather.js'
 import { thingsIn, thingsOtherwise, type Thing, type ThingKey } from './things.js'
 
 export const DIFFICULTIES = ['easy', 'fair', 'hard'] as const
@@ -47,6 +48,7 @@ export interface Scenario {
   sheets: ReadonlyMap<string, Sheet>
   /** The checks that are practised, in the order of the walk; derived ones follow by themselves. */
   checks: readonly JudgedCheck[]
+  weather: Weather
   /** What is drawn and may be otherwise. */
   things: readonly Thing[]
   truth: ReadonlyMap<Where, Found>
@@ -83,10 +85,12 @@ export function scenarioOf(
   const asked = askedOf(base, level)
   const things = thingsIn(entries, LEVELS[level])
   const chance = new Chance(seed)
+  const weather = weatherBy(new Chance(seed ^ 0x3c6ef372))
   const places: Place[] = [...asked, ...things]
-  const right = new Map(places.map((place) => [whereOf(rightAt(place)), rightAt(place)]))
+  const today = (found: Found) => onSuchADay(found, weather, entries)
+  const right = new Map(places.map((place) => [whereOf(rightAt(place)), today(rightAt(place))]))
   const truthWith = (hidden: readonly Planted[]) =>
-    new Map([...right, ...hidden.map(({ where, found }) => [where, found] as const)])
+    new Map([...right, ...hidden.map(({ where, found }) => [where, today(found)] as const)])
   /** What is wrong in all with these hidden; undefined when one hides another: two units moved apart may be right again. */
   const wrongWith = (hidden: readonly Planted[]) => {
     const all = wrongIn(inspectWith(entries, [...truthWith(hidden).values()], sheets))
@@ -119,6 +123,7 @@ export function scenarioOf(
     difficulty,
     entries,
     sheets,
+    weather,
     checks: bare.checks.filter(({ check }) => practised.has(check.id)),
     things,
     truth: truthWith(planted),

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Button, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import {
   inBothSystems,
@@ -10,14 +10,11 @@ import {
 } from '@plumb-mark/core'
 import type { Found, Scenario } from '@plumb-mark/practice'
 import { Note } from '../look/text.js'
-import { ChoiceField } from '../marks/choice-field.js'
 import { VerdictMark } from '../marks/verdict-mark.js'
+import { HoldFields, isHeld } from './hold.js'
 import { Row, Shown, WillBeFine } from './row.js'
 import { SamplePhoto, hasSamplePhoto } from './sample-photo/sample-photo.js'
-import { look, unseen, usePractice } from './session.js'
-
-/** What insulation testers offer, V. */
-const TEST_VOLTAGES = ['250', '500', '1000'] as const
+import { look, unseen, usePractice, type Hold } from './session.js'
 
 /** A check of the installation. What it asks is answered by whoever looks: a picture, or a display, says nothing of right or wrong. */
 export function CheckPlace({
@@ -31,17 +28,14 @@ export function CheckPlace({
 }) {
   const done = usePractice((practice) => practice.done)
   const [shown, setShown] = useState<Found>()
-  const [instrumentId, setInstrumentId] = useState('')
-  const [volts, setVolts] = useState<(typeof TEST_VOLTAGES)[number]>('250')
+  const [hold, setHold] = useState<Hold>({})
   const { check, outcome } = judged
   const { ask, point } = check
-  const instrument = bag.find(({ id }) => id === instrumentId)
   const measured = ask.kind === 'reading'
-  const fits = !measured || !instrument || measures(instrument, ask.dimension)
-  const atVolts = measured && ask.dimension === 'insulation' ? Number(volts) : undefined
+  const fits = !measured || !hold.instrument || measures(hold.instrument, ask.dimension)
   const reach = () => {
     done({ point })
-    if (fits) setShown(look(scenario, point, instrument, atVolts))
+    if (fits) setShown(look(scenario, point, hold))
   }
   return (
     <Row
@@ -54,33 +48,15 @@ export function CheckPlace({
         <>
           <Text>{ask.kind === 'observation' ? ask.question : inBothSystems(check.required, 'metric')}</Text>
           {measured && (
-            <Flex gap="10px" mt="8px" wrap="wrap">
-              <Box w="420px" maxW="100%">
-                <ChoiceField<string>
-                  label="Out of the bag"
-                  value={instrumentId}
-                  options={[
-                    ['', 'choose what to measure with'],
-                    ...bag.map(
-                      ({ id, name, calibratedUntil }) =>
-                        [id, `${name} (in date until ${calibratedUntil})`] as const,
-                    ),
-                  ]}
-                  onChange={(id) => (setInstrumentId(id), setShown(undefined))}
-                />
-              </Box>
-              {atVolts !== undefined && (
-                <ChoiceField
-                  label="Tested at"
-                  value={volts}
-                  options={TEST_VOLTAGES.map((one) => [one, `${one} V`] as const)}
-                  onChange={(next) => (setVolts(next), setShown(undefined))}
-                />
-              )}
-            </Flex>
+            <HoldFields
+              check={check}
+              bag={bag}
+              hold={hold}
+              onHold={(next) => (setHold(next), setShown(undefined))}
+            />
           )}
           <Flex gap="8px" mt="10px" wrap="wrap">
-            <Button h="52px" disabled={measured && !instrument} onClick={reach}>
+            <Button h="52px" disabled={measured && !isHeld(check, hold)} onClick={reach}>
               {measured ? 'Measure' : 'Look'}
             </Button>
             <WillBeFine onKeep={() => keep(unseen(scenario, point))} />

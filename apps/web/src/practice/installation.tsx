@@ -23,7 +23,8 @@ export function Installation({ scenario }: { scenario: Scenario }) {
     <Box mt="8px">
       <Flex justify="space-between" align="center" gap="10px" wrap="wrap">
         <Note>
-          Number {scenario.seed}: {places.length} places to look at, {left} not looked at yet
+          Number {scenario.seed}: {places.length} places to look at, {left} not looked at yet.
+          {` ${scenario.weather.irradiance} W/m², cells at ${scenario.weather.cellTemperature} °C.`}
         </Note>
         <Flex gap="8px">
           <Button variant="plain" onClick={leave}>

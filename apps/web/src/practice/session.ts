@@ -5,6 +5,7 @@ import {
   hidingPlaces,
   inspectWith,
   lookedAt,
+  probed,
   scenarioOf,
   scoreOf,
   whereOf,
@@ -13,6 +14,7 @@ import {
   type Found,
   type HidingPlace,
   type Level,
+  type ProbeEnd,
   type Scenario,
   type Score,
   type Where,
@@ -143,12 +145,18 @@ export function bagOf(scenario: Scenario): Instrument[] {
   ])
 }
 
-/** What is seen or read at a point with an instrument in hand, tested at so many volts where that is chosen: the same each time. */
+/** How an instrument is held: which it is, at what it tests, where its probes are. */
+export interface Hold {
+  instrument?: Instrument | undefined
+  testVoltage?: number | undefined
+  probes?: readonly [red: ProbeEnd, black: ProbeEnd] | undefined
+}
+
+/** What is seen or read at a point with an instrument held so: the same each time. */
 export function look(
   scenario: Scenario,
   point: PointId,
-  instrument: Instrument | undefined,
-  testVoltage?: number,
+  { instrument, testVoltage, probes }: Hold = {},
 ): Found {
   const judged = scenario.checks.find(({ check }) => check.point === point)!
   const found = lookedAt(scenario, judged, new Chance(scenario.seed + point.length))
@@ -156,7 +164,8 @@ export function look(
   const { point: at, typed, value, unit, relation, conditions: there } = found.body
   const conditions = there && { ...there, ...(testVoltage !== undefined && { testVoltage }) }
   const body = { point: at, typed, value, unit, relation, ...(conditions && { conditions }) }
-  return { kind: 'reading', body: { ...body, ...(instrument && { instrument }) } }
+  const shown: Found = { kind: 'reading', body: { ...body, ...(instrument && { instrument }) } }
+  return probes ? probed(shown, ...probes) : shown
 }
 
 /** What somebody writes down who does not look: what is usual, or as it is drawn. */
