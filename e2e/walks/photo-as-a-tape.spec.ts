@@ -177,6 +177,11 @@ test('a defect before and after its rework lies on one picture, moved onto each 
     }
   // What both photos show lies in one place now: the picture after is one of our own making.
   await expect(dialog.getByAltText('After the rework')).toHaveAttribute('src', /^blob:/)
+  // And lies so the next time.
+  await dialog.getByRole('button', { name: 'Close' }).click()
+  await owed.getByRole('button', { name: 'Before and after' }).click()
+  await expect(dialog.getByAltText('After the rework')).toHaveAttribute('src', /^blob:/)
+  await expect(dialog.getByText(/touch place/)).toHaveCount(0)
   await dialog.getByLabel('How much is seen of before').fill('20')
   await expect(dialog.getByAltText('After the rework')).toHaveCSS('clip-path', /20%/)
 })

@@ -1,13 +1,14 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Crosshair, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
-import { attempt, photoMeasure, type KnownPoint, type PhotoRef, type Pixel } from '@plumb-mark/core'
+import { attempt, photoMeasure, type KnownPoint, type PhotoRef } from '@plumb-mark/core'
 import { SmallPrint } from '../look/text.js'
 import { useInspection } from '../store/inspection.js'
 import { usePhotoAddress } from '../store/photos.js'
 import { useRectified } from '../worker/use-rectified.js'
+import { alignmentOf, keepAlignment, type Alignment } from './aligned.js'
 import { Sheet } from './sheet.js'
-import { TouchedPhoto, type Size } from './touched-photo.js'
+import { TouchedPhoto } from './touched-photo.js'
 
 /** As many places as two photos need to lie on each other. */
 const PLACES = 4
@@ -24,8 +25,9 @@ export function BeforeAfter({
 }) {
   const jobId = useInspection((state) => state.jobId)
   const [first, second] = [usePhotoAddress(jobId, before.id), usePhotoAddress(jobId, after.id)]
-  const [sizes, setSizes] = useState<{ before?: Size; after?: Size }>({})
-  const [touched, setTouched] = useState<{ before: Pixel[]; after: Pixel[] }>()
+  const [was] = useState(() => alignmentOf(before, after))
+  const [sizes, setSizes] = useState<Partial<Alignment['sizes']>>(was?.sizes ?? {})
+  const [touched, setTouched] = useState(was?.touched)
   const points = useMemo(() => sameplaces(touched), [touched])
   const { width = 1, height = 1 } = sizes.before ?? {}
   const aligned = useRectified(
@@ -36,6 +38,10 @@ export function BeforeAfter({
     ),
     { x0: 0, y0: -height, x1: width, y1: 0 },
   )
+  useEffect(() => {
+    if (points && touched && sizes.before && sizes.after)
+      keepAlignment(before, after, { sizes: { before: sizes.before, after: sizes.after }, touched })
+  }, [points, touched, sizes, before, after])
   const wanting = touched && (touched.before.length + touched.after.length < 2 * PLACES ? touched : undefined)
   const next = wanting && (wanting.before.length <= wanting.after.length ? 'before' : 'after')
   const refused = touched && !wanting && !points
@@ -79,7 +85,7 @@ export function BeforeAfter({
 }
 
 /** Where the places of the photo after lie in the one before, y up; undefined while some are wanting, or where no camera sees them so. */
-function sameplaces(touched: { before: Pixel[]; after: Pixel[] } | undefined): KnownPoint[] | undefined {
+function sameplaces(touched: Alignment['touched'] | undefined): KnownPoint[] | undefined {
   if (!touched || touched.before.length < PLACES || touched.after.length < PLACES) return undefined
   const points = touched.after.map((pixel, i) => ({
     ...pixel,
