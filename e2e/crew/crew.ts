@@ -163,6 +163,8 @@ export class Crew {
 
   async allKept(): Promise<void> {
     await expect(this.page.locator('[data-sync="kept"]')).toBeVisible()
+    // What the server did not take waits beside it, and is not kept.
+    await expect(this.page.getByRole('link', { name: /set aside/ })).toHaveCount(0)
   }
 
   /** Draws a signature on the pad, as a pen would. */

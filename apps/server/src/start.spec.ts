@@ -7,6 +7,8 @@ import { Caller, entry } from './testing/running-server.testing.js'
 const MAIN = join(process.cwd(), 'apps', 'server', 'dist', 'main.js')
 const dataDir = join(mkdtempSync(join(tmpdir(), 'plumb-mark-start-')), '.hidden', 'data')
 let running: ChildProcess | undefined
+/** Of the one that runs: what only looks at it need not start its own. */
+let address: string
 
 afterAll(async () => {
   await stop()
@@ -22,9 +24,9 @@ function start(...args: string[]): Promise<{ address: string; said: string }> {
   return new Promise((resolve) => {
     child.stdout.setEncoding('utf8').on('data', (text: string) => {
       said += text
-      const address = /is at (http:\/\/\S+)/.exec(said)?.[1]
+      const found = /is at (http:\/\/\S+)/.exec(said)?.[1]
       // What follows the address says who may come in.
-      if (address && /is at \S+\n.+\n/.test(said)) resolve({ address, said })
+      if (found && /is at \S+\n.+\n/.test(said)) resolve({ address: (address = found), said })
     })
   })
 }
@@ -63,21 +65,17 @@ it('the first start loads the demo data and tells address and accounts; the seco
   const second = await start()
   const after = await (await inspectorAt(second.address)).bundle(id)
   expect(after.body.entries.at(-1)!.id).toBe(seen.id)
-  await stop()
 }, 60_000)
 
 it('the page is served from the program itself, and every address that is not a file is the page', async () => {
-  const { address } = await start()
   for (const path of ['/', '/jobs', '/jobs/some/walk/dc']) {
     const page = await fetch(`${address}${path}`)
     expect([page.status, (await page.text()).includes('<div id="root">')]).toEqual([200, true])
   }
   expect((await fetch(`${address}/assets/nothing.js`)).status).toBe(404)
-  await stop()
-}, 60_000)
+})
 
 it('photos are shown although the data lies in a hidden folder', async () => {
-  const { address } = await start()
   const inspector = await inspectorAt(address)
   const { id } = await inspector.firstJob()
   const raised = (await inspector.bundle(id)).body.entries.find((one) => one.kind === 'defect-raised')!

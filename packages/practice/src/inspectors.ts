@@ -3,7 +3,8 @@ import type { Found } from './answer.js'
 import { Chance } from './chance.js'
 import { figureTimes } from './faults.js'
 import { SAFETY_STEPS, type Done } from './safety.js'
-import { inspectWith, type Scenario } from './scenario.js'
+import { inspectWith } from './base.js'
+import type { Scenario } from './scenario.js'
 
 /** Who inspects without a browser: one who looks at everything, one who looks at nothing, one who looks now and then. */
 export const INSPECTORS = ['perfect', 'blind', 'random'] as const

@@ -1,12 +1,14 @@
 import { readFileSync } from 'node:fs'
 import { readInspectionFile } from '@plumb-mark/core'
+import { inspectWith } from './base.js'
+import { hidingPlaces } from './hiding.js'
 import { doneBy, inspectedBy, INSPECTORS } from './inspectors.js'
 import { LEVEL_NAMES, levelCalled } from './levels.js'
 import { probed } from './probes.js'
 import { SAFETY_STEPS, isHandsOn, unsafeIn, type Done } from './safety.js'
 import { readScenarioFile } from './scenario-file.js'
 import type { Found } from './answer.js'
-import { DIFFICULTIES, hidingPlaces, inspectWith, scenarioOf } from './scenario.js'
+import { DIFFICULTIES, scenarioOf } from './scenario.js'
 import { scoreOf } from './score.js'
 
 const BASE = readInspectionFile(

@@ -1,8 +1,10 @@
 import { inForce, type JudgedCheck } from '@plumb-mark/core'
 import { whereOf, type Found } from './answer.js'
 import { isHandsOn, unsafeIn, type Done, type Unsafe } from './safety.js'
+import { inspectWith } from './base.js'
+import type { HidingPlace, Planted } from './hiding.js'
 import { LEVELS } from './levels.js'
-import { inspectWith, type HidingPlace, type Planted, type Scenario } from './scenario.js'
+import type { Scenario } from './scenario.js'
 
 export interface Score {
   found: readonly Planted[]

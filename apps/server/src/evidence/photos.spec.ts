@@ -1,5 +1,7 @@
 import sharp from 'sharp'
 import { v7 as uuid } from 'uuid'
+import { lengthOffPhoto, photoInstrument } from '@plumb-mark/core'
+import { straightAhead } from '../../../../packages/core/src/wall/rendered-photo.testing.js'
 import { RunningServer, entry, type Caller } from '../testing/running-server.testing.js'
 
 let server: RunningServer
@@ -57,6 +59,22 @@ it('what is no picture is refused by its content, whatever its name', async () =
       'photo.jpg',
     ),
   ).toMatchObject({ status: 400, body: { error: { code: 'not-a-photo' } } })
+})
+
+it('a length read off a photo is kept, with the photo as its instrument; another answer never names a photo as one', async () => {
+  const id = uuid()
+  const photo = { id, sha256: (await send(id, picture)).body.sha256 }
+  const offPhoto = { setUp: straightAhead(), from: { px: 1000, py: 1200 }, to: { px: 3600, py: 1200 } }
+  const { value, uncertainty } = lengthOffPhoto(offPhoto)!
+  const instrument = photoInstrument(photo, uncertainty, new Date().toISOString().slice(0, 10))
+  const read = { typed: `${Math.round(value)} mm`, value: Math.round(value), unit: 'mm', relation: '=' }
+  const body = { point: 'inv-1/display-height/unit', ...read, instrument, offPhoto, photos: [photo] }
+  expect(await inspector.append(jobId, entry('reading', body))).toMatchObject({ status: 200 })
+  const record = { point: 'inv-1/nameplate/unit', answer: { values: { model: { typed: 'AH-8T' } } } }
+  expect(await inspector.append(jobId, entry('record', { ...record, instrument }))).toMatchObject({
+    status: 409,
+    body: { error: { code: 'unknown-instrument' } },
+  })
 })
 
 it('a stranger to the job does not see its photos', async () => {

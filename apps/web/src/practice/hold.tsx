@@ -17,9 +17,9 @@ const settingOf = ({ ask, stage }: Check, instrument: Instrument): 'volts' | 'pr
 }
 
 /** Is all chosen that this instrument needs to be chosen? */
-export function isHeld(check: Check, { instrument, testVoltage, probes }: Hold): boolean {
+export function isHeld(check: Check, { instrument, testVoltage, red, black }: Hold): boolean {
   if (!instrument) return false
-  const chosen = { volts: testVoltage, probes }
+  const chosen = { volts: testVoltage, probes: red && black }
   const setting = settingOf(check, instrument)
   return setting === undefined || chosen[setting] !== undefined
 }
@@ -33,15 +33,13 @@ export function HoldFields({
 }: {
   check: Check
   bag: readonly Instrument[]
-  hold: Partial<Hold & { red: ProbeEnd; black: ProbeEnd }>
-  onHold: (hold: Partial<Hold & { red: ProbeEnd; black: ProbeEnd }>) => void
+  hold: Hold
+  onHold: (hold: Hold) => void
 }) {
   const { instrument, testVoltage, red, black } = hold
   const setting = instrument && settingOf(check, instrument)
-  const put = (end: 'red' | 'black') => (chosen: ProbeEnd | '') => {
-    const next = { ...hold, [end]: chosen || undefined }
-    onHold({ ...next, probes: next.red && next.black ? [next.red, next.black] : undefined })
-  }
+  const put = (end: 'red' | 'black') => (chosen: ProbeEnd | '') =>
+    onHold({ ...hold, [end]: chosen === '' ? undefined : chosen })
   const ends = [UNCHOSEN, ...PROBE_ENDS.map((end) => [end, PROBE_WORDS[end]] as const)]
   return (
     <Flex gap="10px" mt="8px" wrap="wrap">

@@ -149,14 +149,15 @@ export function bagOf(scenario: Scenario): Instrument[] {
 export interface Hold {
   instrument?: Instrument | undefined
   testVoltage?: number | undefined
-  probes?: readonly [red: ProbeEnd, black: ProbeEnd] | undefined
+  red?: ProbeEnd | undefined
+  black?: ProbeEnd | undefined
 }
 
 /** What is seen or read at a point with an instrument held so: the same each time. */
 export function look(
   scenario: Scenario,
   point: PointId,
-  { instrument, testVoltage, probes }: Hold = {},
+  { instrument, testVoltage, red, black }: Hold = {},
 ): Found {
   const judged = scenario.checks.find(({ check }) => check.point === point)!
   const found = lookedAt(scenario, judged, new Chance(scenario.seed + point.length))
@@ -165,7 +166,7 @@ export function look(
   const conditions = there && { ...there, ...(testVoltage !== undefined && { testVoltage }) }
   const body = { point: at, typed, value, unit, relation, ...(conditions && { conditions }) }
   const shown: Found = { kind: 'reading', body: { ...body, ...(instrument && { instrument }) } }
-  return probes ? probed(shown, ...probes) : shown
+  return red && black ? probed(shown, red, black) : shown
 }
 
 /** What somebody writes down who does not look: what is usual, or as it is drawn. */
