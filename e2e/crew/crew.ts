@@ -161,9 +161,14 @@ export class Crew {
       .getAttribute('data-verdict')
   }
 
-  async allKept(): Promise<void> {
+  /** Nothing waits to be sent any more; what the server did not take may stand aside. */
+  async allSent(): Promise<void> {
     await expect(this.page.locator('[data-sync="kept"]')).toBeVisible()
-    // What the server did not take waits beside it, and is not kept.
+  }
+
+  /** The server has taken everything. */
+  async allKept(): Promise<void> {
+    await this.allSent()
     await expect(this.page.getByRole('link', { name: /set aside/ })).toHaveCount(0)
   }
 

@@ -82,7 +82,7 @@ test('an hour without signal, with photos and a colleague at work meanwhile: bot
     await expect(row.getByRole('button', { name: 'Save and send' })).toHaveCount(0)
   }
   await expect(sure).toHaveCount(before - 2)
-  await inspector.allKept()
+  await inspector.allSent()
 
   const { entries } = (await (await colleague.page.request.get(`/api/jobs/${jobId}`)).json()) as {
     entries: { kind: string; body: { typed?: string; photos?: { id: string }[] } }[]
