@@ -30,6 +30,7 @@ export default defineConfig({
     screenshot: 'only-on-failure',
     // What a walk stands in for must reach the page; the walk without a server lets them in.
     serviceWorkers: 'block',
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],

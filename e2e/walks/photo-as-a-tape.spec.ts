@@ -120,6 +120,16 @@ test('a length is read off a photo of the printed sheet, and stands in the recor
   // What does not belong there is taken back: the display hangs as high as it did.
   await page.getByRole('button', { name: 'Undo' }).click()
   await inspector.allKept()
+
+  // The same points fill the calculator, which shows the check beside what was measured.
+  await page.goto('/calculators/photo-measure')
+  await page.getByRole('button', { name: 'Mark them on a photo' }).click()
+  await page.getByLabel('Photo to measure on').setInputFiles(photo.file)
+  await pinned(page, photo)
+  await page.getByRole('button', { name: 'Use the points' }).click()
+  const rectified = page.getByRole('img', { name: /Known points and lengths/ })
+  await expect(rectified).toContainText(/(239|240)/)
+  await expect(rectified).toContainText(/140/)
 })
 
 test('a defect before and after its rework lies on one picture, moved onto each other by four places', async ({

@@ -10,6 +10,7 @@ import { BackToCheck } from './back-to-check.js'
 import { CATALOGUE, GROUPS } from './catalogue.js'
 import { fromLink, toLink } from './link.js'
 import { KeptDrafts } from './kept-drafts.js'
+import { OffPhoto } from './off-photo.js'
 import { useRecent } from './recent.js'
 import { Result } from './result.js'
 import { SchemaForm } from './schema-form.js'
@@ -106,6 +107,7 @@ function Bench({ name }: { name: CalculatorName }) {
         <Text color="faint" mb="12px">
           {CALCULATORS[name].answers}
         </Text>
+        {name === 'photo-measure' && <OffPhoto onTake={change} />}
         <FormWordsContext value={words}>
           <SchemaForm
             schema={CALCULATORS[name].input}

@@ -20,7 +20,7 @@ import { ENDS, PIN_IDS, checkLengthOf, useTape, type Photo, type PinId, type Tap
 
 /** What a photo was made a tape for, once it is one. */
 export type Sought =
-  | { seeks: 'length'; onLength: (file: Blob, reading: PhotoReading, length: ReadOff) => void }
+  | { seeks: 'length'; use?: string; onLength: (file: Blob, reading: PhotoReading, length: ReadOff) => void }
   | { seeks: 'wall'; onWall: (file: Blob, setUp: PhotoSetUp) => void }
 
 type Props = Sought & { title: string; boxes: readonly Box4[]; onClose: () => void }
@@ -113,7 +113,11 @@ function Bench({ file, photo, boxes, ...sought }: Props & { file: Blob; photo: P
         <KnownPoints tape={tape} boxes={boxes} onWall={sought.seeks === 'wall'} />
         <Standing tape={tape} />
         {sought.seeks === 'length' ? (
-          <LengthFound tape={tape} onUse={(reading, length) => sought.onLength(file, reading, length)} />
+          <LengthFound
+            tape={tape}
+            use={sought.use}
+            onUse={(reading, length) => sought.onLength(file, reading, length)}
+          />
         ) : (
           <Button
             h="56px"
@@ -187,9 +191,11 @@ const millimetres = (mm: number) => formatQuantity(mm, 'length', { decimals: 1 }
 
 function LengthFound({
   tape: { setUp, pins, length },
+  use = 'Use as the reading',
   onUse,
 }: {
   tape: Tape
+  use?: string | undefined
   onUse: (reading: PhotoReading, length: ReadOff) => void
 }) {
   if (!setUp || !pins.from || !pins.to || !length) return null
@@ -206,7 +212,7 @@ function LengthFound({
         ± {millimetres(found.uncertainty)}
       </Text>
       <Button h="56px" w="100%" onClick={() => onUse(reading, found)}>
-        Use as the reading
+        {use}
       </Button>
     </Box>
   )
