@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process'
 import { appendFileSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { takeBackup } from '@plumb-mark/archive'
 import { entry, RunningServer, type Caller } from '../../server/src/testing/running-server.testing.js'
 
 const BIN = join(process.cwd(), 'apps', 'cli', 'bin', 'plumb-mark.mjs')
@@ -82,6 +83,12 @@ it.each([
   [['restore', '/nowhere/at/all', '--data', 'y'], 'is no backup of ours'],
 ])('%j is told what is wrong', async (args, said) => {
   expect(await run(...args)).toMatchObject({ code: 3, said: expect.stringContaining(said) })
+})
+
+it('two within one second are two', async () => {
+  const safe = join(folder, 'twice')
+  for (const ms of ['001', '002']) await takeBackup(server.dataDir, safe, `2026-01-01T00:00:00.${ms}Z`)
+  expect(readdirSync(safe)).toHaveLength(2)
 })
 
 it('killed in the middle, it leaves nothing that passes for a backup, and the next one is whole', async () => {

@@ -41,7 +41,8 @@ export async function takeBackup(
   await mkdir(target, { recursive: true })
   for (const left of await readdir(target))
     if (left.startsWith(PREFIX) && left.endsWith('.part')) await rm(join(target, left), { recursive: true })
-  const name = `${PREFIX}${at.replaceAll(':', '-').slice(0, 19)}`
+  // To the millisecond: a second one within the second must not meet the first under its name.
+  const name = `${PREFIX}${at.replaceAll(/[:.]/g, '-').slice(0, 23)}`
   const half = join(target, `${name}.part`)
   await mkdir(half)
   // The database first: a file is kept before anything names it, so all that this copy names is there afterwards.
