@@ -7,7 +7,7 @@ import { LEVEL_NAMES, levelCalled } from './levels.js'
 import { probed } from './probes.js'
 import { SAFETY_STEPS, isHandsOn, unsafeIn, type Done } from './safety.js'
 import { readScenarioFile } from './scenario-file.js'
-import type { Found } from './answer.js'
+import { whereOf, type Found } from './answer.js'
 import { DIFFICULTIES, scenarioOf } from './scenario.js'
 import { scoreOf } from './score.js'
 
@@ -127,6 +127,14 @@ describe('what stands otherwise than it is drawn', () => {
       open: [],
     })
     expect(scoreBy(answers('blind'))).toMatchObject({ found: [], missed: scenario.planted, open: [] })
+  })
+  it('is not found by its neighbour, however much that crowds it', () => {
+    const both = ['unit-fitted:inv', 'unit-fitted:stack']
+    const scenario = scenarioOf(BASE, { seed: 2, level: 'walls', faults: both })
+    const halfLooked = inspectedBy(scenario, 'perfect').map((found) =>
+      whereOf(found) === both[1] ? scenario.right.get(both[1])! : found,
+    )
+    expect(scoreOf(scenario, halfLooked, []).missed.map(({ where }) => where)).toEqual([both[1]])
   })
   it('is found by what is printed on a cable, in the one-line', () => {
     const { scenario, scoreBy, answers } = hidden('ac', 'conductor-run:c-8')

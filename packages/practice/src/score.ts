@@ -1,5 +1,5 @@
-import { inForce, type JudgedCheck } from '@plumb-mark/core'
-import { whereOf, type Found } from './answer.js'
+import { canonicalJson, inForce, type JudgedCheck } from '@plumb-mark/core'
+import { isThing, whereOf, type Found } from './answer.js'
 import { isHandsOn, unsafeIn, type Done, type Unsafe } from './safety.js'
 import { inspectWith } from './base.js'
 import type { HidingPlace, Planted } from './hiding.js'
@@ -34,15 +34,17 @@ export function scoreOf(scenario: Scenario, answers: readonly Found[], log: read
   const follows = all.filter(({ check }) => check.ask.kind === 'derived' && stages.includes(check.stage))
   const says = new Map([...checks, ...follows].map((judged) => [judged.check.id, judged]))
   const isWrong = ({ outcome }: JudgedCheck) => outcome.verdict === 'does-not-conform'
-  // Of a thing only what was taken off it is found; that of a neighbour which it crowds is its own affair.
-  const taken = new Set(answers.map(whereOf))
-  const isFound = ({ checkId, where }: Planted) =>
-    taken.has(where) && [says.get(checkId)].some((judged) => judged && isWrong(judged))
+  const written = new Map(answers.map((answer) => [whereOf(answer), answer]))
+  const calledWrong = new Set([...says.values()].filter(isWrong).map(({ check }) => check.id))
+  // A neighbour that crowds a thing makes its check wrong as well: a thing is found once it is written down as it is.
+  const isFound = ({ checkId, where, found }: Planted) =>
+    calledWrong.has(checkId) &&
+    (!isThing(found) || canonicalJson(written.get(where)) === canonicalJson(found))
   const found = planted.filter(isFound)
   const missed = planted.filter((fault) => !isFound(fault))
   const sound = [...says.values()].filter(({ check }) => !wrong.has(check.id))
   const invented = sound.filter(isWrong).map(named)
-  const unseen = things.filter(({ key }) => !taken.has(key))
+  const unseen = things.filter(({ key }) => !written.has(key))
   const open = [
     ...checks.filter(isOpenEnded).map(named),
     ...unseen.map(({ key, title, place }) => ({ id: key, title, place })),

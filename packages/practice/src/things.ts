@@ -1,4 +1,4 @@
-import { formatQuantity, type Dimension, type Entry, type EntryBodies, type Stage } from '@plumb-mark/core'
+import { formatQuantity, type Entry, type EntryBodies, type Stage } from '@plumb-mark/core'
 
 /** What stands on the site as the drawings have it; how it is really, the tape tells, or what is printed on it. */
 export const THING_KINDS = ['unit-fitted', 'bond-made', 'part-placed', 'conductor-run'] as const
@@ -27,9 +27,7 @@ interface Kind<Body> {
   otherwise: (body: Body) => Body[]
 }
 
-const mm = (value: number) => say(value, 'length', 0)
-const say = (value: number, dimension: Dimension, decimals: number) =>
-  formatQuantity(value, dimension, { decimals })
+const mm = (value: number) => formatQuantity(value, 'length', { decimals: 0 })
 const fromTo = ({ from, to }: { from: string; to: string }, names: Names) =>
   `${names.get(from) ?? from} to ${names.get(to) ?? to}`
 

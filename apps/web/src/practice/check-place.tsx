@@ -8,13 +8,13 @@ import {
   type Instrument,
   type JudgedCheck,
 } from '@plumb-mark/core'
-import type { Found, Scenario } from '@plumb-mark/practice'
+import { isHeld, look, type Found, type Hold, type Scenario } from '@plumb-mark/practice'
 import { Note } from '../look/text.js'
 import { VerdictMark } from '../marks/verdict-mark.js'
-import { HoldFields, isHeld } from './hold.js'
+import { HoldFields } from './hold.js'
 import { Row, Shown, WillBeFine } from './row.js'
 import { SamplePhoto, hasSamplePhoto } from './sample-photo/sample-photo.js'
-import { look, unseen, usePractice, type Hold } from './session.js'
+import { unseen, usePractice } from './session.js'
 
 /** A check of the installation. What it asks is answered by whoever looks: a picture, or a display, says nothing of right or wrong. */
 export function CheckPlace({

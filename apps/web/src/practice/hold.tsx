@@ -1,28 +1,11 @@
 import { Box, Flex } from '@chakra-ui/react'
-import { measures, type Instrument, type JudgedCheck } from '@plumb-mark/core'
-import { PROBE_ENDS, PROBE_WORDS, type ProbeEnd } from '@plumb-mark/practice'
+import type { Instrument, JudgedCheck } from '@plumb-mark/core'
+import { PROBE_ENDS, PROBE_WORDS, settingOf, type Hold, type ProbeEnd } from '@plumb-mark/practice'
 import { ChoiceField } from '../marks/choice-field.js'
-import type { Hold } from './session.js'
 
 /** What insulation testers offer, V. */
 const TEST_VOLTAGES = ['250', '500', '1000'] as const
 const UNCHOSEN = ['', 'choose'] as const
-
-type Check = JudgedCheck['check']
-/** What else than the instrument is chosen before it shows anything. */
-const settingOf = ({ ask, stage }: Check, instrument: Instrument): 'volts' | 'probes' | undefined => {
-  if (ask.kind !== 'reading' || !measures(instrument, ask.dimension)) return undefined
-  if (ask.dimension === 'insulation') return 'volts'
-  return ask.dimension === 'voltage' && stage === 'dc' ? 'probes' : undefined
-}
-
-/** Is all chosen that this instrument needs to be chosen? */
-export function isHeld(check: Check, { instrument, testVoltage, red, black }: Hold): boolean {
-  if (!instrument) return false
-  const chosen = { volts: testVoltage, probes: red && black }
-  const setting = settingOf(check, instrument)
-  return setting === undefined || chosen[setting] !== undefined
-}
 
 /** Out of the bag, set, and its probes put on: none of it is chosen for the trainee. */
 export function HoldFields({
@@ -31,7 +14,7 @@ export function HoldFields({
   hold,
   onHold,
 }: {
-  check: Check
+  check: JudgedCheck['check']
   bag: readonly Instrument[]
   hold: Hold
   onHold: (hold: Hold) => void

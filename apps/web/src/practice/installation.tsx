@@ -1,11 +1,11 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { STAGES, STAGE_CAUTIONS, STAGE_TITLES } from '@plumb-mark/core'
-import type { Scenario } from '@plumb-mark/practice'
+import { bagOf, type Scenario } from '@plumb-mark/practice'
 import { Note, SmallPrint } from '../look/text.js'
 import { CheckPlace } from './check-place.js'
 import { Safety } from './safety.js'
-import { bagOf, judgedSoFar, usePractice } from './session.js'
+import { judgedSoFar, usePractice } from './session.js'
 import { ThingPlace } from './thing-place.js'
 
 /** The installation, place by place: looked at, measured, written down. */

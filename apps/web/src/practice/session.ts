@@ -1,11 +1,8 @@
 import { create } from 'zustand'
-import { readInspectionFile, type Instrument, type PointId } from '@plumb-mark/core'
+import { readInspectionFile } from '@plumb-mark/core'
 import {
-  Chance,
   hidingPlaces,
   inspectWith,
-  lookedAt,
-  probed,
   scenarioOf,
   scoreOf,
   whereOf,
@@ -14,7 +11,6 @@ import {
   type Found,
   type HidingPlace,
   type Level,
-  type ProbeEnd,
   type Scenario,
   type Score,
   type Where,
@@ -128,46 +124,6 @@ export const usePractice = create<Practice>((set, get) => ({
 /** The practice job as it is judged with what was written down so far. */
 export const judgedSoFar = (scenario: Scenario, answers: ReadonlyMap<Where, Found>) =>
   inspectWith(scenario.entries, [...answers.values()], scenario.sheets)
-
-/** What is in the bag: the instruments of the site, one of each kind also as it lay there too long. */
-export function bagOf(scenario: Scenario): Instrument[] {
-  const good = new Map<string, Instrument>()
-  for (const { body } of scenario.right.values())
-    if ('instrument' in body && body.instrument) good.set(body.instrument.id, body.instrument)
-  return [...good.values()].flatMap((instrument) => [
-    instrument,
-    {
-      ...instrument,
-      id: `${instrument.id}-old`,
-      name: `${instrument.name}, the old one`,
-      calibratedUntil: '2020-06-30',
-    },
-  ])
-}
-
-/** How an instrument is held: which it is, at what it tests, where its probes are. */
-export interface Hold {
-  instrument?: Instrument | undefined
-  testVoltage?: number | undefined
-  red?: ProbeEnd | undefined
-  black?: ProbeEnd | undefined
-}
-
-/** What is seen or read at a point with an instrument held so: the same each time. */
-export function look(
-  scenario: Scenario,
-  point: PointId,
-  { instrument, testVoltage, red, black }: Hold = {},
-): Found {
-  const judged = scenario.checks.find(({ check }) => check.point === point)!
-  const found = lookedAt(scenario, judged, new Chance(scenario.seed + point.length))
-  if (found.kind !== 'reading') return found
-  const { point: at, typed, value, unit, relation, conditions: there } = found.body
-  const conditions = there && { ...there, ...(testVoltage !== undefined && { testVoltage }) }
-  const body = { point: at, typed, value, unit, relation, ...(conditions && { conditions }) }
-  const shown: Found = { kind: 'reading', body: { ...body, ...(instrument && { instrument }) } }
-  return red && black ? probed(shown, red, black) : shown
-}
 
 /** What somebody writes down who does not look: what is usual, or as it is drawn. */
 export const unseen = (scenario: Scenario, where: Where): Found => scenario.right.get(where)!
