@@ -128,6 +128,7 @@ export {
 } from './wall/projective-map.js'
 export { rectifiedPicture, windowSeen, type Raster, type WallWindow } from './wall/rectified-picture.js'
 export { photoMeasure, type PhotoMeasureInput, type PhotoMeasureResult } from './wall/photo-measure.js'
+export { mapOf } from './wall/known-map.js'
 export { likeStrings, type LikeStringsInput, type LikeStringsResult } from './dc/like-strings.js'
 export {
   COLD_METHODS,

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Crosshair, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
-import { attempt, photoMeasure, type KnownPoint, type PhotoRef } from '@plumb-mark/core'
+import { attempt, mapOf, type KnownPoint, type PhotoRef } from '@plumb-mark/core'
 import { SmallPrint } from '../look/text.js'
 import { useInspection } from '../store/inspection.js'
 import { usePhotoAddress } from '../store/photos.js'
@@ -92,8 +92,7 @@ function sameplaces(touched: Alignment['touched'] | undefined): KnownPoint[] | u
     x: touched.before[i]!.px,
     y: -touched.before[i]!.py,
   }))
-  const [from, to] = [points[0]!, points[1]!]
-  return attempt(() => photoMeasure({ points, measure: [{ id: 'a', from, to }] })).ok ? points : undefined
+  return attempt(() => mapOf(points)).ok ? points : undefined
 }
 
 function Slider({ before, after }: { before: string | undefined; after: string | undefined }) {

@@ -49,7 +49,8 @@ const FARTHEST_YEARS = 50
 /**
  * How readings of the same points drift from one inspection to the next, oldest first: a straight line through them, weighted by their
  * instruments. It is called a drift only beyond its expanded uncertainty; readings without an instrument that vouches for them, or out of
- * range, are no part of it, nor those of a thing that was exchanged since. Voltages of strings are brought to equal conditions first. Source: weighted least squares, JCGM 100.
+ * range, are no part of it, nor those of a thing that was exchanged since. Voltages of strings are brought to equal conditions first.
+ * Source: weighted least squares, JCGM 100.
  */
 export function drifts(inspections: readonly Inspection[]): Drift[] {
   const now = inspections.at(-1)
