@@ -1,11 +1,10 @@
 import { HYPOTHESIS_WORDS } from '@plumb-mark/core'
-import { answerAll } from './answers.mjs'
-import { Chance } from './chance.mjs'
+import { Chance, KIT_NAMES, answerAll, cleanSite } from '@plumb-mark/practice'
 import { BUILT } from './faults/built.mjs'
 import { READINGS } from './faults/readings.mjs'
 import { RECORDS } from './faults/records.mjs'
+import { LIBRARY } from './library.mjs'
 import { mutations } from './mutations.mjs'
-import { cleanSite } from './site.mjs'
 
 export const FAULTS = [...READINGS, ...RECORDS, ...BUILT]
 const GOOD = ['conforms', 'not-applicable']
@@ -19,7 +18,7 @@ export function campaign(runs, seed, onProgress = () => undefined) {
   const started = performance.now()
   for (let i = 0; i < runs; i++) {
     const own = seed * 1_000_003 + i
-    if (i % CLEAN_EVERY === 0) cleanRun(own, result)
+    if (i % CLEAN_EVERY === 0) cleanRun(own, KIT_NAMES[(i / CLEAN_EVERY) % KIT_NAMES.length], result)
     faultyRun(FAULTS[i % FAULTS.length], own, result)
     if ((i + 1) % TOLD_EVERY === 0) onProgress(i + 1, result)
   }
@@ -27,8 +26,8 @@ export function campaign(runs, seed, onProgress = () => undefined) {
   return { ...result, mutated: tried, unmoved: kept, seconds: (performance.now() - started) / 1000 }
 }
 
-function cleanRun(seed, result) {
-  const site = cleanSite(new Chance(seed))
+function cleanRun(seed, kit, result) {
+  const site = cleanSite(new Chance(seed), LIBRARY, { kit })
   answerAll(site)
   const wrong = site.inspection().checks.find(({ outcome }) => !GOOD.includes(outcome.verdict))
   result.clean++
@@ -38,7 +37,7 @@ function cleanRun(seed, result) {
 function faultyRun({ name, plant, before, cause, fix }, seed, result) {
   // Not every installation has what a fault needs: another is drawn.
   for (let tries = 0; tries < 20; tries++) {
-    const site = cleanSite(new Chance(seed + 7919 * tries))
+    const site = cleanSite(new Chance(seed + 7919 * tries), LIBRARY)
     if (before && !plant(site)) continue
     answerAll(site, before ? (check) => check.requirement.kind !== 'presence' : undefined)
     if (!before && !plant(site)) continue

@@ -1,13 +1,12 @@
-import { answerAll } from './answers.mjs'
-import { Chance } from './chance.mjs'
-import { cleanSite } from './site.mjs'
+import { Chance, answerAll, cleanSite } from '@plumb-mark/practice'
+import { LIBRARY } from './library.mjs'
 
 /**
  * Takes away every part of every answer, one at a time, and looks whether its check still conforms: one requirement of each sheet stands
  * for the others. What a question does not ask for (a note, a photo that nobody wants) is left alone.
  */
 export function mutations(seed) {
-  const site = cleanSite(new Chance(seed))
+  const site = cleanSite(new Chance(seed), LIBRARY)
   answerAll(site)
   const seen = new Set()
   const kinds = new Set()

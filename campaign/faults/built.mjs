@@ -1,6 +1,5 @@
-import { INSTRUMENT } from '../site.mjs'
-import { nextRevision } from '../sheets.mjs'
-import { pick } from './readings.mjs'
+import { nextRevision } from '@plumb-mark/practice'
+import { expired, pick } from './readings.mjs'
 
 const part = (id, change) => (site) => site.change('part-placed', id, change)
 const cable = (id, change) => (site) => site.change('conductor-run', id, change)
@@ -46,10 +45,7 @@ const BEFORE = [
   ['two inverters too near', (site) => several(site) && place(({ x }) => ({ x: x + 700 }))(site)],
   ['two inverters in one place', (site) => several(site) && place(({ x }) => ({ x: x + 1200 }))(site)],
   ['a wall measured with nothing', wall(() => ({ tape: undefined, instrument: undefined }))],
-  [
-    'a wall measured with a tape out of calibration',
-    wall(() => ({ instrument: { ...INSTRUMENT, calibratedUntil: '2026-05-31' } })),
-  ],
+  ['a wall measured with a tape out of calibration', wall(expired)],
   ['a right corner that nobody measured', wall(() => ({ width: undefined, rightCorner: true }))],
   ['a gap that contradicts the offsets', contradicted],
   ['an inverter that hangs nowhere', unit('inv-1', () => ({ place: undefined }))],

@@ -1,5 +1,4 @@
-import { limitsWindow } from '../rules.mjs'
-import { INSTRUMENT } from '../site.mjs'
+import { limitsWindow } from '@plumb-mark/practice'
 
 /** A random check of those that a test picks, with the entry that answers it. */
 export function pick(site, test) {
@@ -25,8 +24,10 @@ export const spoil =
   }
 
 const reads = (value) => ({ value, typed: `${value}` })
-const EXPIRED = { ...INSTRUMENT, calibratedUntil: '2026-05-31' }
-const OTHER = { ...INSTRUMENT, accuracy: [{ dimension: 'irradiance', percent: 1, plus: 0 }] }
+const BRIGHTNESS = [{ dimension: 'irradiance', percent: 1, plus: 0 }]
+/** The instrument of an answer after its calibration was over. */
+export const expired = ({ instrument }) =>
+  instrument && { instrument: { ...instrument, calibratedUntil: '2026-05-31' } }
 
 /** What can be wrong with any figure that must lie inside limits. */
 const FIGURE = {
@@ -39,8 +40,9 @@ const FIGURE = {
     return max === undefined ? undefined : reads(1.4 * max)
   },
   'without an instrument': (body) => body.instrument && { instrument: undefined },
-  'with an instrument out of calibration': (body) => body.instrument && { instrument: EXPIRED },
-  'with an instrument for something else': (body) => body.instrument && { instrument: OTHER },
+  'with an instrument out of calibration': expired,
+  'with an instrument for something else': ({ instrument }) =>
+    instrument && { instrument: { ...instrument, accuracy: BRIGHTNESS } },
   'over range, where a greatest figure counts': (_body, check) =>
     limitsWindow(check).max === undefined ? undefined : { relation: '>' },
   'less than nothing': (body, { ask }) =>

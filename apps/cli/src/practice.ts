@@ -1,22 +1,27 @@
-import { readFile } from 'node:fs/promises'
-import { createRequire } from 'node:module'
+import { readFile, readdir } from 'node:fs/promises'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
-import { BadInput, readInspectionFile } from '@plumb-mark/core'
+import { readSheetText } from '@plumb-mark/contract'
+import { BadInput, readInspectionFile, sheetId, type Sheet } from '@plumb-mark/core'
 import {
   DIFFICULTIES,
   INSPECTORS,
   doneBy,
   inspectedBy,
   levelCalled,
+  madeUp,
   readScenarioFile,
   scenarioOf,
   scoreOf,
+  type Base,
+  type Level,
   type Scenario,
   type Score,
 } from '@plumb-mark/practice'
 import type { Command } from './command.js'
 
-const BASE = createRequire(import.meta.url).resolve('@plumb-mark/practice/base')
+const SHEETS = fileURLToPath(new URL('../../../samples/sheets/', import.meta.url))
 
 /** `practice`: one made-up installation with hidden faults, inspected without a browser. */
 export const practice: Command = async (args) => {
@@ -27,7 +32,7 @@ export const practice: Command = async (args) => {
       level: { type: 'string', default: 'whole' },
       difficulty: { type: 'string', default: 'fair' },
       inspector: { type: 'string', default: 'perfect' },
-      base: { type: 'string', default: BASE },
+      base: { type: 'string' },
       scenario: { type: 'string' },
       json: { type: 'boolean', default: false },
     },
@@ -35,17 +40,15 @@ export const practice: Command = async (args) => {
   const seed = Number(values.seed)
   if (!Number.isSafeInteger(seed) || seed < 0)
     throw new BadInput('out-of-range', 'seed', 'must be a whole number from 0')
-  const base = readInspectionFile(JSON.parse(await readFile(values.base, 'utf8')))
-  const scenario = scenarioOf(
-    base,
+  const wish =
     values.scenario === undefined
       ? {
           seed,
           level: levelCalled(values.level),
           difficulty: oneOf(DIFFICULTIES, values.difficulty, 'difficulty'),
         }
-      : readScenarioFile(JSON.parse(await readFile(values.scenario, 'utf8'))),
-  )
+      : readScenarioFile(JSON.parse(await readFile(values.scenario, 'utf8')))
+  const scenario = scenarioOf(await baseFor(wish, values.base), wish)
   const inspector = oneOf(INSPECTORS, values.inspector, 'inspector')
   const score = scoreOf(scenario, inspectedBy(scenario, inspector), doneBy(scenario, inspector))
   console.log(
@@ -54,6 +57,17 @@ export const practice: Command = async (args) => {
       : asText(scenario, score),
   )
   return score.passed ? 0 : 1
+}
+
+/** The installation of its number, or an exported inspection in which all is right. */
+async function baseFor(wish: { seed: number; level: Level }, path: string | undefined): Promise<Base> {
+  if (path !== undefined) return readInspectionFile(JSON.parse(await readFile(path, 'utf8')))
+  const library = new Map<string, Sheet>()
+  for (const name of await readdir(SHEETS)) {
+    const read = readSheetText(await readFile(join(SHEETS, name), 'utf8'))
+    if (read.ok) library.set(sheetId(read.sheet), read.sheet)
+  }
+  return madeUp(library, wish)
 }
 
 function oneOf<T extends string>(all: readonly T[], said: string, path: string): T {

@@ -19,8 +19,17 @@ export class Chance {
     return low + (high - low) * this.next()
   }
 
+  /** A whole number; both ends may come. */
+  whole(low: number, high: number): number {
+    return low + Math.floor(this.next() * (high - low + 1))
+  }
+
   of<T>(all: readonly T[]): T {
     return all[Math.floor(this.next() * all.length)]!
+  }
+
+  maybe(share: number): boolean {
+    return this.next() < share
   }
 
   shuffled<T>(all: readonly T[]): T[] {

@@ -1,9 +1,8 @@
-import { inForce, uncertaintyOf, type JudgedCheck } from '@plumb-mark/core'
+import { judgeTyped, uncertaintyOf, type JudgedCheck } from '@plumb-mark/core'
 import type { Found } from './answer.js'
 import { Chance } from './chance.js'
 import { figureTimes } from './faults.js'
 import { SAFETY_STEPS, type Done } from './safety.js'
-import { inspectWith } from './base.js'
 import type { Scenario } from './scenario.js'
 
 /** Who inspects without a browser: one who looks at everything, one who looks at nothing, one who looks now and then. */
@@ -48,10 +47,9 @@ export function lookedAt(scenario: Scenario, { check }: JudgedCheck, chance: Cha
   for (let i = 0; i < TIMES; i++) {
     const factor = 1 + (CARE * width * chance.between(-1, 1)) / Math.abs(body.value)
     const shown: Found = { kind: 'reading', body: { ...body, ...figureTimes(body, factor) } }
-    const after = inspectWith(scenario.entries, [shown], scenario.sheets).checks.find(
-      (one) => one.check.id === check.id,
-    )
-    if (after && inForce(after.history) && after.outcome.verdict !== 'not-proven') return shown
+    const { typed, instrument, conditions = {} } = shown.body
+    const judged = judgeTyped(check, typed, { instrument, conditions }, scenario.around)
+    if (judged.ok && judged.outcome.verdict !== 'not-proven') return shown
   }
   return there
 }

@@ -1,26 +1,42 @@
-import { readFileSync } from 'node:fs'
-import { readInspectionFile } from '@plumb-mark/core'
+import { readFileSync, readdirSync } from 'node:fs'
+import { readSheet, sheetId } from '@plumb-mark/core'
+import { parse } from 'yaml'
 import { inspectWith } from './base.js'
 import { hidingPlaces } from './hiding.js'
 import { doneBy, inspectedBy, INSPECTORS } from './inspectors.js'
-import { LEVEL_NAMES, levelCalled } from './levels.js'
+import { LEVEL_NAMES, levelCalled, type Level } from './levels.js'
+import { madeUp } from './made-up.js'
 import { probed } from './probes.js'
 import { SAFETY_STEPS, isHandsOn, unsafeIn, type Done } from './safety.js'
 import { readScenarioFile } from './scenario-file.js'
 import { whereOf, type Found } from './answer.js'
-import { DIFFICULTIES, scenarioOf } from './scenario.js'
+import { DIFFICULTIES, scenarioOf, type Difficulty, type Scenario } from './scenario.js'
 import { scoreOf } from './score.js'
+import type { KitName } from './site/index.js'
 
-const BASE = readInspectionFile(
-  JSON.parse(readFileSync('packages/practice/base/kelp-laboratory.json', 'utf8')),
+const FOLDER = 'samples/sheets'
+const LIBRARY = new Map(
+  readdirSync(FOLDER).map((name) => {
+    const sheet = readSheet(parse(readFileSync(`${FOLDER}/${name}`, 'utf8')))
+    return [sheetId(sheet), sheet] as const
+  }),
 )
+interface Wish {
+  seed: number
+  level: Level
+  kit?: KitName
+  difficulty?: Difficulty
+  faults?: string[]
+}
+/** The installation of a number, with faults in it. */
+const made = (wish: Wish) => scenarioOf(madeUp(LIBRARY, wish), wish)
 const SEEDS = 200
 
 it('on two hundred installations whoever looks at everything has full marks, and whoever looks at nothing does not pass', () => {
   for (let seed = 1; seed <= SEEDS; seed++) {
     const level = LEVEL_NAMES[seed % LEVEL_NAMES.length]!
     const difficulty = DIFFICULTIES[seed % DIFFICULTIES.length]!
-    const scenario = scenarioOf(BASE, { seed, level, difficulty })
+    const scenario = made({ seed, level, difficulty })
     const perfect = scoreOf(scenario, inspectedBy(scenario, 'perfect'), doneBy(scenario, 'perfect'))
     const { missed, invented, open, unsafe } = perfect
     expect({ seed, points: perfect.points, passed: perfect.passed, missed, invented, open, unsafe }).toEqual({
@@ -39,18 +55,18 @@ it('on two hundred installations whoever looks at everything has full marks, and
 
 it('the same seed hides the same faults, another one others', () => {
   const hidden = (seed: number) =>
-    scenarioOf(BASE, { seed, level: 'whole' }).planted.map(({ checkId, finding }) => `${checkId} ${finding}`)
+    made({ seed, level: 'whole' }).planted.map(({ checkId, finding }) => `${checkId} ${finding}`)
   expect(hidden(7)).toEqual(hidden(7))
   expect(hidden(7)).not.toEqual(hidden(8))
 })
 
 it.each(INSPECTORS)('the %s inspector writes the same each time', (who) => {
-  const scenario = scenarioOf(BASE, { seed: 3, level: 'roof' })
+  const scenario = made({ seed: 3, level: 'roof' })
   expect(inspectedBy(scenario, who)).toEqual(inspectedBy(scenario, who))
 })
 
 describe('the score', () => {
-  const scenario = scenarioOf(BASE, { seed: 11, level: 'roof', difficulty: 'fair' })
+  const scenario = made({ seed: 11, level: 'roof', difficulty: 'fair' })
   it('of nothing written down is nothing found, and everything open', () => {
     const { points, passed, missed, open } = scoreOf(scenario, [], [])
     expect([passed, missed.length, open.length]).toEqual([
@@ -81,9 +97,10 @@ describe('the score', () => {
 })
 
 it('a base that answers nothing of a level, or in which something is wrong already, is refused', () => {
-  const bare = { ...BASE, entries: BASE.entries.filter(({ kind }) => kind === 'job-opened') }
+  const base = madeUp(LIBRARY, { seed: 1, level: 'whole' })
+  const bare = { ...base, entries: base.entries.filter(({ kind }) => kind === 'job-opened') }
   expect(() => scenarioOf(bare, { seed: 1, level: 'dc' })).toThrow('nothing of the level')
-  const { entries } = scenarioOf(BASE, { seed: 1, level: 'whole' })
+  const { entries } = scenarioOf(base, { seed: 1, level: 'whole' })
   expect(entries.some(({ kind }) => ['reading', 'observation', 'record', 'signed'].includes(kind))).toBe(
     false,
   )
@@ -91,7 +108,7 @@ it('a base that answers nothing of a level, or in which something is wrong alrea
 })
 
 describe('before hands go near conductors', () => {
-  const scenario = scenarioOf(BASE, { seed: 5, level: 'whole' })
+  const scenario = made({ seed: 5, level: 'whole' })
   const driver = scenario.checks.find(isHandsOn)!.check.point
   const looked = scenario.checks.find((one) => !isHandsOn(one))!.check.point
   const wanting = (log: Done[]) => unsafeIn(scenario, log).map((one) => one.wanting)
@@ -109,16 +126,19 @@ describe('before hands go near conductors', () => {
   })
 })
 
+/** Its wall has two inverters beside each other. */
+const WITH_NEIGHBOURS = 2
+
 describe('what stands otherwise than it is drawn', () => {
   const hidden = (level: 'walls' | 'ac', fault: string) => {
-    const scenario = scenarioOf(BASE, { seed: 4, level, faults: [fault] })
+    const scenario = made({ seed: WITH_NEIGHBOURS, level, kit: 'hybrid', faults: [fault] })
     const answers = (who: 'perfect' | 'blind') => inspectedBy(scenario, who)
     return { scenario, scoreBy: (all: ReturnType<typeof answers>) => scoreOf(scenario, all, []), answers }
   }
   it('is found by the tape on the wall, and whatever it crowds is not called invented', () => {
-    const { scenario, scoreBy, answers } = hidden('walls', 'unit-fitted:inv')
+    const { scenario, scoreBy, answers } = hidden('walls', 'unit-fitted:inv-1')
     expect(scenario.planted).toMatchObject([
-      { where: 'unit-fitted:inv', title: expect.stringMatching(/Free space/) },
+      { where: 'unit-fitted:inv-1', title: expect.stringMatching(/Free space/) },
     ])
     expect(scoreBy(answers('perfect'))).toMatchObject({
       found: scenario.planted,
@@ -129,33 +149,36 @@ describe('what stands otherwise than it is drawn', () => {
     expect(scoreBy(answers('blind'))).toMatchObject({ found: [], missed: scenario.planted, open: [] })
   })
   it('is not found by its neighbour, however much that crowds it', () => {
-    const both = ['unit-fitted:inv', 'unit-fitted:stack']
-    const scenario = scenarioOf(BASE, { seed: 2, level: 'walls', faults: both })
+    const both = ['unit-fitted:inv-1', 'unit-fitted:inv-2']
+    const scenario = made({ seed: WITH_NEIGHBOURS, level: 'walls', kit: 'hybrid', faults: both })
     const halfLooked = inspectedBy(scenario, 'perfect').map((found) =>
       whereOf(found) === both[1] ? scenario.right.get(both[1])! : found,
     )
     expect(scoreOf(scenario, halfLooked, []).missed.map(({ where }) => where)).toEqual([both[1]])
   })
   it('is found by what is printed on a cable, in the one-line', () => {
-    const { scenario, scoreBy, answers } = hidden('ac', 'conductor-run:c-8')
+    const { scenario, scoreBy, answers } = hidden('ac', 'conductor-run:c-q-1-i-1')
     expect(scenario.planted[0]!.finding).toMatch(/\d/)
     expect(scoreBy(answers('perfect')).found).toEqual(scenario.planted)
   })
   it('and was not looked at is left open, never taken for found or for fine', () => {
-    const { scenario, scoreBy } = hidden('walls', 'unit-fitted:inv')
+    const { scenario, scoreBy } = hidden('walls', 'unit-fitted:inv-1')
     const { missed, open } = scoreBy([])
     expect([missed.length, open.map(({ id }) => id)]).toEqual([
       1,
-      expect.arrayContaining(['unit-fitted:inv', 'unit-fitted:stack']),
+      expect.arrayContaining(['unit-fitted:inv-1', 'unit-fitted:inv-2']),
     ])
     expect(scenario.things).toHaveLength(2)
   })
 })
 
+const modulesIn = ({ entries }: Scenario) =>
+  entries.reduce((sum, { kind, body }) => sum + (kind === 'string-built' ? body.count : 0), 0)
+
 describe('a string is measured', () => {
   const at = (seed: number) => {
-    const scenario = scenarioOf(BASE, { seed, level: 'dc', faults: ['inv/click/pv-plus'] })
-    const there = scenario.truth.get('inv/string-voltage/string-a')!
+    const scenario = made({ seed, level: 'dc', kit: 'string', faults: ['inv-1/click/pv-plus'] })
+    const there = scenario.truth.get('inv-1/string-voltage/s1')!
     return { scenario, there, body: there.kind === 'reading' ? there.body : undefined! }
   }
   const verdictOf = ({ scenario }: ReturnType<typeof at>, found: Found, id: string) =>
@@ -163,9 +186,11 @@ describe('a string is measured', () => {
       .outcome.verdict
   it('on another day in other light, colder cells at a higher voltage, and conforms all the same', () => {
     const days = Array.from({ length: 30 }, (_, seed) => at(seed))
-    for (const day of days) expect(verdictOf(day, day.there, 'inv/open-circuit/string-a')).toBe('conforms')
+    for (const day of days) expect(verdictOf(day, day.there, 'inv-1/open-circuit/s1')).toBe('conforms')
     const [cold, ...warmer] = days
-      .map(({ body, scenario: { weather } }) => [weather.cellTemperature, body.value] as const)
+      .map(
+        ({ body, scenario }) => [scenario.weather.cellTemperature, body.value / modulesIn(scenario)] as const,
+      )
       .sort(([a], [b]) => a - b)
     expect(warmer.at(-1)![0] - cold![0]).toBeGreaterThan(15)
     expect(warmer.at(-1)![1]).toBeLessThan(cold![1])
@@ -175,34 +200,31 @@ describe('a string is measured', () => {
     expect(probed(day.there, 'plus', 'minus')).toBe(day.there)
     const turned = probed(day.there, 'minus', 'plus')
     expect(turned.body).toMatchObject({ value: -day.body.value })
-    expect(verdictOf(day, turned, 'inv/polarity/string-a')).toBe('does-not-conform')
+    expect(verdictOf(day, turned, 'inv-1/polarity/s1')).toBe('does-not-conform')
     expect(probed(day.there, 'plus', 'earth').body).toMatchObject({ value: 0, typed: '0 V' })
   })
 })
 
 describe('a scenario that a trainer wrote', () => {
-  const { checks } = scenarioOf(BASE, { seed: 1, level: 'roof' })
+  const { checks } = made({ seed: 3, level: 'roof' })
   const file = { format: 'plumb-mark-practice', version: 1, title: 'Mine', level: 'roof', seed: 3 }
   it('hides its faults where the file says', () => {
-    const wished = scenarioOf(BASE, { seed: 3, level: 'roof', difficulty: 'hard' }).planted.map(
-      (one) => one.checkId,
-    )
+    const wished = made({ seed: 3, level: 'roof', difficulty: 'hard' }).planted.map((one) => one.checkId)
     const { faults, ...rest } = readScenarioFile({ ...file, faults: wished.slice(0, 3) })
-    expect(scenarioOf(BASE, { ...rest, faults }).planted.map(({ checkId }) => checkId)).toEqual(
-      wished.slice(0, 3),
-    )
+    expect(made({ ...rest, faults }).planted.map(({ checkId }) => checkId)).toEqual(wished.slice(0, 3))
   })
   it('may hide something at every check that is offered for it', () => {
-    const offered = hidingPlaces(BASE, { seed: 3, level: 'roof' }).map(({ id }) => id)
+    const offered = hidingPlaces(madeUp(LIBRARY, { seed: 3, level: 'roof' }), { seed: 3, level: 'roof' }).map(
+      ({ id }) => id,
+    )
     expect(offered.length).toBeGreaterThan(5)
-    expect(offered).toContain('bond-made:b-inv')
-    for (const id of offered)
-      expect(scenarioOf(BASE, { seed: 3, level: 'roof', faults: [id] }).planted).toHaveLength(1)
+    expect(offered).toContain('bond-made:b-inv-1')
+    for (const id of offered) expect(made({ seed: 3, level: 'roof', faults: [id] }).planted).toHaveLength(1)
   })
   it('that names a check which is not practised is refused, with which', () =>
-    expect(() =>
-      scenarioOf(BASE, { seed: 3, level: 'roof', faults: [checks[0]!.check.id, 'nowhere'] }),
-    ).toThrow('nowhere'))
+    expect(() => made({ seed: 3, level: 'roof', faults: [checks[0]!.check.id, 'nowhere'] })).toThrow(
+      'nowhere',
+    ))
   it.each([
     ['another format', { format: 'else' }, 'format'],
     ['another version', { version: 2 }, 'version'],

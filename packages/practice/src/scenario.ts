@@ -1,4 +1,11 @@
-import { BadInput, type CheckId, type Entry, type JudgedCheck, type Sheet } from '@plumb-mark/core'
+import {
+  BadInput,
+  type CheckId,
+  type Entry,
+  type Inspection,
+  type JudgedCheck,
+  type Sheet,
+} from '@plumb-mark/core'
 import { whereOf, type Found, type Where } from './answer.js'
 import {
   findingOf,
@@ -31,6 +38,8 @@ export interface Scenario {
   /** The job as it is prepared, without any evidence. */
   entries: readonly Entry[]
   sheets: ReadonlyMap<string, Sheet>
+  /** What a judgement looks at beside the answer itself. */
+  around: Inspection['around']
   /** The checks that are practised, in the order of the walk; derived ones follow by themselves. */
   checks: readonly JudgedCheck[]
   weather: Weather
@@ -99,6 +108,7 @@ export function scenarioOf(
     difficulty,
     entries,
     sheets,
+    around: bare.around,
     weather,
     checks: bare.checks.filter(({ check }) => practised.has(check.id)),
     things: places.filter((place) => 'drawn' in place),

@@ -1,8 +1,8 @@
 import { create } from 'zustand'
-import { readInspectionFile } from '@plumb-mark/core'
 import {
   hidingPlaces,
   inspectWith,
+  madeUp,
   scenarioOf,
   scoreOf,
   whereOf,
@@ -15,6 +15,7 @@ import {
   type Score,
   type Where,
 } from '@plumb-mark/practice'
+import { library } from './library.js'
 
 /** What was practised before on this device. */
 export interface Practised {
@@ -82,8 +83,7 @@ export const usePractice = create<Practice>((set, get) => ({
   problem: undefined,
   async begin(wish) {
     try {
-      const { default: file } = await import('@plumb-mark/practice/base')
-      const scenario = scenarioOf(readInspectionFile(file), wish)
+      const scenario = scenarioOf(madeUp(await library(), wish), wish)
       const anew = { answers: new Map(), log: [], score: undefined, problem: undefined }
       set({ scenario, wish, began: Date.now(), ...anew })
     } catch (fault) {
@@ -130,6 +130,5 @@ export const unseen = (scenario: Scenario, where: Where): Found => scenario.righ
 
 /** Every check of a level at which something can be hidden, for whoever writes a scenario. */
 export async function placesToHide(wish: { level: Level; seed: number }) {
-  const { default: file } = await import('@plumb-mark/practice/base')
-  return hidingPlaces(readInspectionFile(file), wish)
+  return hidingPlaces(madeUp(await library(), wish), wish)
 }

@@ -1,0 +1,7 @@
+export { INSTRUMENTS, instrumentFor, shown } from './instruments.js'
+export { cleanSite, type Wanted } from './clean-site.js'
+export { KIT_NAMES, type KitName } from './kits.js'
+export { answerAll } from './right-answers.js'
+export { limitsWindow, stringVoltage } from './right-readings.js'
+export { Site } from './site.js'
+export { nextRevision } from './varied-sheet.js'
