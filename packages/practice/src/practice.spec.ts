@@ -3,16 +3,19 @@ import { readSheet, sheetId } from '@plumb-mark/core'
 import { parse } from 'yaml'
 import { inspectWith } from './base.js'
 import { hidingPlaces } from './hiding.js'
+import { besides, look } from './hold.js'
 import { doneBy, inspectedBy, INSPECTORS } from './inspectors.js'
 import { LEVEL_NAMES, levelCalled, type Level } from './levels.js'
 import { madeUp } from './made-up.js'
-import { probed } from './probes.js'
+import type { Probe } from './probes.js'
 import { SAFETY_STEPS, isHandsOn, unsafeIn, type Done } from './safety.js'
 import { readScenarioFile } from './scenario-file.js'
 import { whereOf, type Found } from './answer.js'
 import { DIFFICULTIES, scenarioOf, type Difficulty, type Scenario } from './scenario.js'
 import { scoreOf } from './score.js'
 import type { KitName } from './site/index.js'
+import { edgesOf, taped, wallsOf } from './tape.js'
+import type { ThingFound } from './things.js'
 
 const FOLDER = 'samples/sheets'
 const LIBRARY = new Map(
@@ -195,13 +198,20 @@ describe('a string is measured', () => {
     expect(warmer.at(-1)![0] - cold![0]).toBeGreaterThan(15)
     expect(warmer.at(-1)![1]).toBeLessThan(cold![1])
   })
-  it('with the probes turned round it seems to be crossed, against earth it shows nothing', () => {
-    const day = at(1)
-    expect(probed(day.there, 'plus', 'minus')).toBe(day.there)
-    const turned = probed(day.there, 'minus', 'plus')
-    expect(turned.body).toMatchObject({ value: -day.body.value })
-    expect(verdictOf(day, turned, 'inv-1/polarity/s1')).toBe('does-not-conform')
-    expect(probed(day.there, 'plus', 'earth').body).toMatchObject({ value: 0, typed: '0 V' })
+  it('with the probes turned round it seems to be crossed, against earth or from one string to another it shows nothing', () => {
+    const { scenario, body } = at(1)
+    const { point } = body
+    const read = (red: Probe, black: Probe) => look(scenario, point, { red, black })
+    const plus: Probe = { at: point, end: 'plus' }
+    const minus: Probe = { at: point, end: 'minus' }
+    const right = read(plus, minus).body as typeof body
+    expect(right.value).toBeCloseTo(body.value, -1)
+    expect(read(minus, plus).body).toMatchObject({ value: -right.value })
+    expect(verdictOf({ scenario } as ReturnType<typeof at>, read(minus, plus), 'inv-1/polarity/s1')).toBe(
+      'does-not-conform',
+    )
+    for (const elsewhere of [{ end: 'earth' }, { at: 'another', end: 'minus' }, plus] as const)
+      expect(read(plus, elsewhere).body).toMatchObject({ value: 0, typed: '0 V' })
   })
 })
 
@@ -236,4 +246,45 @@ describe('a scenario that a trainer wrote', () => {
   ])('with %s is refused, and says where', (_, more, path) =>
     expect(() => readScenarioFile({ ...file, faults: ['a'], ...more })).toThrow(path),
   )
+})
+
+describe('the tape is put to two edges of the wall as it really is', () => {
+  const scenario = made({
+    seed: WITH_NEIGHBOURS,
+    level: 'walls',
+    kit: 'hybrid',
+    faults: ['unit-fitted:inv-1'],
+  })
+  const there = scenario.truth.get('unit-fitted:inv-1')! as ThingFound & { kind: 'unit-fitted' }
+  const { x, y } = there.body.place!
+  const wall = wallsOf(scenario).find(({ wall: { id } }) => id === 'w-inv')!
+  const edges = new Map(edgesOf(wall, (id) => id).map((edge) => [edge.id, edge]))
+  const read = (a: string, b: string) => taped(edges.get(a)!, edges.get(b)!, scenario.seed)
+  it('and shows what is between them, the same each time, within what a tape leaves', () => {
+    expect(Math.abs(read('left-end', 'inv-1 left')! - x)).toBeLessThanOrEqual(1)
+    expect(Math.abs(read('inv-1 bottom', 'floor')! - y)).toBeLessThanOrEqual(1)
+    expect(read('left-end', 'inv-1 left')).toBe(read('inv-1 left', 'left-end'))
+  })
+  it('but not from an upright edge to a level one', () => expect(read('floor', 'inv-1 left')).toBeUndefined())
+  it.each`
+    off    | found
+    ${3}   | ${true}
+    ${100} | ${false}
+  `('and a unit written down $off mm off is found: $found', ({ off, found }) => {
+    const place = { ...there.body.place!, x: x + off }
+    const written = inspectedBy(scenario, 'perfect').map((one) =>
+      whereOf(one) === 'unit-fitted:inv-1' ? { ...there, body: { ...there.body, place } } : one,
+    )
+    expect(scoreOf(scenario, written, []).found).toHaveLength(found ? 1 : 0)
+  })
+})
+
+it('a driver that is put to another screw says what is there', () => {
+  const scenario = made({ seed: 4, level: 'dc', kit: 'hybrid', faults: ['inv-1/dc-torque/pv1-plus'] })
+  const torque = scenario.checks.find(({ check }) => check.id === 'inv-1/dc-torque/pv1-plus')!.check
+  const other = besides(scenario, torque).find(({ id }) => id !== torque.id)!
+  const at = (screw: string) =>
+    look(scenario, torque.point, { screw }).body as { value: number; point: string }
+  expect(at(other.point)).toMatchObject({ point: torque.point })
+  expect(at(other.point).value).not.toBe(at(torque.point).value)
 })

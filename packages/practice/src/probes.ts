@@ -1,22 +1,13 @@
-import { BadInput } from '@plumb-mark/core'
-import type { Found } from './answer.js'
-import { figureTimes } from './faults.js'
+import type { PointId } from '@plumb-mark/core'
 
-/** Where the two probes of a meter may be put at a string that is unplugged. */
-export const PROBE_ENDS = ['plus', 'minus', 'earth'] as const
-export type ProbeEnd = (typeof PROBE_ENDS)[number]
-export const PROBE_WORDS = {
-  plus: 'PV +',
-  minus: 'PV −',
-  earth: 'earth',
-} satisfies Record<ProbeEnd, string>
+/** Where a probe of a meter may be put: at an end of a string that is unplugged, or at earth. */
+export type Probe = { at: PointId; end: 'plus' | 'minus' } | { end: 'earth' }
 
 /**
- * What a meter shows of a voltage with its probes so: turned round it is negative, and between a string that floats and earth, or with both
- * probes on one end, it is nothing. `found` is what it shows from minus to plus. Bad input: what is no reading.
+ * What two probes have between them: a string from minus to plus (1), or turned round (−1), and nothing (0) from one string to another, to
+ * earth, or with both on one end, since an unplugged string floats.
  */
-export function probed(found: Found, red: ProbeEnd, black: ProbeEnd): Found {
-  if (found.kind !== 'reading') throw new BadInput('wrong-type', 'found', 'is no reading')
-  const factor = red === 'plus' && black === 'minus' ? 1 : red === 'minus' && black === 'plus' ? -1 : 0
-  return factor === 1 ? found : { ...found, body: { ...found.body, ...figureTimes(found.body, factor) } }
+export function between(red: Probe, black: Probe): { at?: PointId; factor: -1 | 0 | 1 } {
+  if (!('at' in red) || !('at' in black) || red.at !== black.at || red.end === black.end) return { factor: 0 }
+  return { at: red.at, factor: red.end === 'plus' ? 1 : -1 }
 }

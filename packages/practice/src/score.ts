@@ -1,10 +1,11 @@
-import { canonicalJson, inForce, type JudgedCheck } from '@plumb-mark/core'
+import { inForce, type JudgedCheck } from '@plumb-mark/core'
 import { isThing, whereOf, type Found } from './answer.js'
 import { isHandsOn, unsafeIn, type Done, type Unsafe } from './safety.js'
 import { inspectWith } from './base.js'
 import type { HidingPlace, Planted } from './hiding.js'
 import { LEVELS } from './levels.js'
 import type { Scenario } from './scenario.js'
+import { isAsItIs, type ThingFound } from './things.js'
 
 export interface Score {
   found: readonly Planted[]
@@ -38,8 +39,7 @@ export function scoreOf(scenario: Scenario, answers: readonly Found[], log: read
   const calledWrong = new Set([...says.values()].filter(isWrong).map(({ check }) => check.id))
   // A neighbour that crowds a thing makes its check wrong as well: a thing is found once it is written down as it is.
   const isFound = ({ checkId, where, found }: Planted) =>
-    calledWrong.has(checkId) &&
-    (!isThing(found) || canonicalJson(written.get(where)) === canonicalJson(found))
+    calledWrong.has(checkId) && (!isThing(found) || isWrittenAs(written.get(where), found))
   const found = planted.filter(isFound)
   const missed = planted.filter((fault) => !isFound(fault))
   const sound = [...says.values()].filter(({ check }) => !wrong.has(check.id))
@@ -61,6 +61,9 @@ export function scoreOf(scenario: Scenario, answers: readonly Found[], log: read
   const passed = points >= PASSES_FROM && !grave && enough && unsafe.length === 0
   return { found, missed, invented, open, unsafe, points, passed }
 }
+
+const isWrittenAs = (written: Found | undefined, there: ThingFound): boolean =>
+  written !== undefined && isThing(written) && isAsItIs(written, there)
 
 const isOpenEnded = ({ outcome, history }: JudgedCheck): boolean =>
   outcome.verdict === 'not-proven' || outcome.verdict === 'not-inspected' || !inForce(history)

@@ -1,4 +1,4 @@
-import { formatQuantity, type Entry, type EntryBodies, type Stage } from '@plumb-mark/core'
+import { canonicalJson, formatQuantity, type Entry, type EntryBodies, type Stage } from '@plumb-mark/core'
 
 /** What stands on the site as the drawings have it; how it is really, the tape tells, or what is printed on it. */
 export const THING_KINDS = ['unit-fitted', 'bond-made', 'part-placed', 'conductor-run'] as const
@@ -25,8 +25,12 @@ interface Kind<Body> {
   says: (body: Body) => string
   /** How it may be instead, the gravest last. */
   otherwise: (body: Body) => Body[]
+  /** Is this what stands there, as well as it can be measured? Where it is left out, to the letter. */
+  same?: (written: Body, there: Body) => boolean
 }
 
+/** As near as two offsets off a tape come to where a unit is, mm. */
+const TAPED = 15
 const mm = (value: number) => formatQuantity(value, 'length', { decimals: 0 })
 const fromTo = ({ from, to }: { from: string; to: string }, names: Names) =>
   `${names.get(from) ?? from} to ${names.get(to) ?? to}`
@@ -49,6 +53,10 @@ const KINDS: { [K in ThingKind]: Kind<EntryBodies[K]> } = {
             { y: Math.max(20, place.y - 900) },
           ].map((moved) => ({ ...unit, place: { ...place, ...moved } }))
         : [],
+    same: ({ place: written }, { place: there }) =>
+      written !== undefined &&
+      there !== undefined &&
+      Math.hypot(written.x - there.x, written.y - there.y) <= TAPED,
   },
   'bond-made': {
     stage: 'earthing',
@@ -87,13 +95,19 @@ const KINDS: { [K in ThingKind]: Kind<EntryBodies[K]> } = {
   },
 }
 
+/** What everything on site is called, by its id. */
+export const namesIn = (entries: readonly Entry[]): Names =>
+  new Map(
+    entries
+      .map(({ kind, body }) => (kind === 'obstruction-measured' ? body.obstruction : body))
+      .flatMap((body) =>
+        'id' in body && 'label' in body && body.label ? [[body.id, body.label] as const] : [],
+      ),
+  )
+
 /** What is drawn of a job and can be looked at in these stages, in the order of the walk. */
 export function thingsIn(entries: readonly Entry[], stages: readonly string[]): Thing[] {
-  const names = new Map(
-    entries.flatMap(({ body }) =>
-      'id' in body && 'label' in body && body.label ? [[body.id, body.label] as const] : [],
-    ),
-  )
+  const names = namesIn(entries)
   const found = entries.flatMap(({ kind, body }) => thingOf({ kind, body } as ThingFound, names) ?? [])
   return found.filter(({ stage }) => stages.includes(stage))
 }
@@ -113,6 +127,12 @@ function thingOf(drawn: ThingFound, names: Names): Thing | undefined {
 /** What the tape, or the print on it, says of a thing. */
 export const sayThing = ({ kind, body }: ThingFound): string =>
   (KINDS[kind] as Kind<ThingFound['body']>).says(body)
+
+/** Was a thing written down as it is? */
+export function isAsItIs(written: ThingFound, there: ThingFound): boolean {
+  const { same } = KINDS[there.kind] as Kind<ThingFound['body']>
+  return same ? same(written.body, there.body) : canonicalJson(written) === canonicalJson(there)
+}
 
 /** How a thing may be instead of how it is drawn. */
 export const thingsOtherwise = ({ kind, body }: ThingFound): ThingFound[] =>

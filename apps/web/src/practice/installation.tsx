@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { STAGES, STAGE_CAUTIONS, STAGE_TITLES } from '@plumb-mark/core'
+import { STAGES, STAGE_CAUTIONS, STAGE_TITLES, type Stage } from '@plumb-mark/core'
 import { bagOf, type Scenario } from '@plumb-mark/practice'
 import { Note, SmallPrint } from '../look/text.js'
 import { CheckPlace } from './check-place.js'
@@ -16,14 +16,20 @@ export function Installation({ scenario }: { scenario: Scenario }) {
   const practised = useMemo(() => new Set(scenario.checks.map(({ check }) => check.id)), [scenario])
   const checks = judged.checks.filter(({ check }) => practised.has(check.id))
   const places = [...checks.map(({ check }) => check), ...scenario.things]
-  const left = [...checks.map(({ check }) => check.point), ...scenario.things.map(({ key }) => key)].filter(
-    (where) => !answers.has(where),
-  ).length
+  /** Two checks may judge what is read at one point: it is looked at once. */
+  const wheres = (stage?: Stage) => [
+    ...new Set([
+      ...checks.filter(({ check }) => !stage || check.stage === stage).map(({ check }) => check.point),
+      ...scenario.things.filter((thing) => !stage || thing.stage === stage).map(({ key }) => key),
+    ]),
+  ]
+  const leftIn = (stage?: Stage) => wheres(stage).filter((where) => !answers.has(where)).length
+  const stages = STAGES.filter((stage) => places.some((place) => place.stage === stage))
   return (
     <Box mt="8px">
       <Flex justify="space-between" align="center" gap="10px" wrap="wrap">
         <Note>
-          Number {scenario.seed}: {places.length} places to look at, {left} not looked at yet.
+          Number {scenario.seed}: {wheres().length} places to look at, {leftIn()} not looked at yet.
           {` ${scenario.weather.irradiance} W/m², cells at ${scenario.weather.cellTemperature} °C.`}
         </Note>
         <Flex gap="8px">
@@ -34,26 +40,62 @@ export function Installation({ scenario }: { scenario: Scenario }) {
         </Flex>
       </Flex>
       <Safety />
-      {STAGES.filter((stage) => places.some((place) => place.stage === stage)).map((stage) => (
-        <Box key={stage} as="section" aria-label={STAGE_TITLES[stage]} mt="16px">
+      {stages.length > 1 && <StageLinks stages={stages} leftIn={leftIn} />}
+      {stages.map((stage) => (
+        <Box
+          key={stage}
+          as="section"
+          id={stage}
+          aria-label={STAGE_TITLES[stage]}
+          mt="16px"
+          scrollMarginTop="70px"
+        >
           <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600}>
             {STAGE_TITLES[stage]}
           </Text>
           {STAGE_CAUTIONS[stage] && <SmallPrint>{STAGE_CAUTIONS[stage]}</SmallPrint>}
           <chakra.ul listStyleType="none">
-            {checks
-              .filter(({ check }) => check.stage === stage)
-              .map((one) => (
-                <CheckPlace key={one.check.id} judged={one} scenario={scenario} bag={bag} />
-              ))}
             {scenario.things
               .filter((thing) => thing.stage === stage)
               .map((thing) => (
                 <ThingPlace key={thing.key} thing={thing} scenario={scenario} />
               ))}
+            {checks
+              .filter(({ check }) => check.stage === stage)
+              .map((one) => (
+                <CheckPlace key={one.check.id} judged={one} scenario={scenario} bag={bag} />
+              ))}
           </chakra.ul>
         </Box>
       ))}
     </Box>
+  )
+}
+
+/** Where one is going to, and how much is left there. */
+function StageLinks({ stages, leftIn }: { stages: readonly Stage[]; leftIn: (stage: Stage) => number }) {
+  return (
+    <Flex
+      as="nav"
+      aria-label="Stages"
+      position="sticky"
+      top="0"
+      zIndex={5}
+      bg="paper"
+      gap="4px 18px"
+      py="4px"
+      wrap="wrap"
+      borderBottom="1px solid"
+      borderColor="hair"
+    >
+      {stages.map((stage) => (
+        <chakra.a key={stage} href={`#${stage}`} minH="44px" display="flex" alignItems="center" gap="6px">
+          {STAGE_TITLES[stage]}
+          <chakra.span fontFamily="mono" fontSize="14px" color={leftIn(stage) > 0 ? 'unproven' : 'faint'}>
+            {leftIn(stage)}
+          </chakra.span>
+        </chakra.a>
+      ))}
+    </Flex>
   )
 }

@@ -1,10 +1,11 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
-import { X } from 'lucide-react'
-import { useEffect } from 'react'
+import { Check, X } from 'lucide-react'
+import { useEffect, useState } from 'react'
 import { useLocation, useNavigate } from 'react-router'
 import type { JobPage } from '@plumb-mark/contract'
 import { get } from '../http/api.js'
+import type { Stop } from './steps.js'
 import { stopsFor, useTour } from './tour.js'
 
 /** Beneath every screen while somebody is on the tour: where one stands, what there is to see, and the way on. */
@@ -25,6 +26,7 @@ function Bar({ at }: { at: number }) {
   const stops = stopsFor(jobId)
   const stop = stops[Math.min(at, stops.length - 1)]!
   const last = at >= stops.length - 1
+  const tried = useTried(stop)
   // A tour that is gone on with shows what it speaks of.
   useEffect(() => {
     if (data) void navigate(stop.to(jobId ?? ''))
@@ -53,6 +55,10 @@ function Bar({ at }: { at: number }) {
           <Text fontSize="15px" maxW="90ch">
             {stop.say}
           </Text>
+          <Flex role="status" align="center" gap="6px" fontSize="15px" fontWeight={600} color="accent">
+            {tried && <Check size={18} aria-hidden />}
+            {tried ? 'Tried' : 'Try it'}: {stop.task.say}
+          </Flex>
         </Box>
         <Flex gap="6px" align="center">
           {pathname !== stop.to(jobId ?? '') && (
@@ -65,7 +71,9 @@ function Bar({ at }: { at: number }) {
               Back
             </Button>
           )}
-          <Button onClick={() => (last ? end() : go(at + 1))}>{last ? 'Done' : 'Next'}</Button>
+          <Button variant={tried ? 'solid' : 'outline'} onClick={() => (last ? end() : go(at + 1))}>
+            {last ? 'Done' : 'Next'}
+          </Button>
           {!last && (
             <Button variant="plain" px="0" minW="44px" onClick={end} aria-label="End the tour">
               <X size={20} />
@@ -75,4 +83,17 @@ function Bar({ at }: { at: number }) {
       </Flex>
     </Box>
   )
+}
+
+/** Was it tried since the stop was reached? */
+function useTried({ title, task: { on, within } }: Stop): boolean {
+  const [tried, setTried] = useState<string>()
+  useEffect(() => {
+    const see = ({ target }: Event) => {
+      if (target instanceof Element && target.closest(within)) setTried(title)
+    }
+    document.addEventListener(on, see, true)
+    return () => document.removeEventListener(on, see, true)
+  }, [on, within, title])
+  return tried === title
 }

@@ -19,42 +19,49 @@ const pulled: SamplePhotoOf = ({ right }) => (
   </>
 )
 
+/** The two halves meet, or a gap is left between them. */
+const click: SamplePhotoOf = ({ right }) => {
+  const apart = right ? 0 : 26
+  return (
+    <>
+      <path d="M0 100h70" strokeWidth="6" />
+      <chakra.path d="M70 80h70v40H70z" fill="panel" />
+      <path d="M140 86h34v28h-34" />
+      <g transform={`translate(${apart} 0)`}>
+        <chakra.path d="M174 74h76v52h-76z" fill="panel" />
+        <path d="M250 100h70" strokeWidth="6" />
+        <path d="M174 82h14v36h-14" />
+        <path d={right ? 'M150 82l10 -8 14 0M150 118l10 8 14 0' : 'M150 78l4 -16 14 0M150 122l4 16 14 0'} />
+      </g>
+    </>
+  )
+}
+
+const crimp: SamplePhotoOf = ({ right }) => (
+  <>
+    <chakra.path d="M0 100h110" stroke="faint" strokeWidth="18" />
+    <g transform={right ? undefined : 'translate(34 0)'}>
+      <chakra.path d="M110 86h70v28h-70z" fill="panel" />
+      <chakra.path d="M180 92c20-24 70-24 92 8-22 32-72 32-92 8z" fill="panel" />
+      <circle cx="232" cy="100" r="14" />
+      {right ? (
+        <path d="M124 86l6 10 6-10M150 86l6 10 6-10M124 114l6-10 6 10M150 114l6-10 6 10" />
+      ) : (
+        <path d="M140 88v24" strokeWidth="1.5" />
+      )}
+    </g>
+    {!right && <path d="M110 94h34M110 100h28M110 106h34" strokeWidth="2" />}
+  </>
+)
+
 export const TERMINAL_PHOTOS: Record<string, SamplePhotoOf> = {
   pulled,
   tug: pulled,
-  // The two halves meet, or a gap is left between them.
-  click: ({ right }) => {
-    const apart = right ? 0 : 26
-    return (
-      <>
-        <path d="M0 100h70" strokeWidth="6" />
-        <chakra.path d="M70 80h70v40H70z" fill="panel" />
-        <path d="M140 86h34v28h-34" />
-        <g transform={`translate(${apart} 0)`}>
-          <chakra.path d="M174 74h76v52h-76z" fill="panel" />
-          <path d="M250 100h70" strokeWidth="6" />
-          <path d="M174 82h14v36h-14" />
-          <path d={right ? 'M150 82l10 -8 14 0M150 118l10 8 14 0' : 'M150 78l4 -16 14 0M150 122l4 16 14 0'} />
-        </g>
-      </>
-    )
-  },
-  crimp: ({ right }) => (
-    <>
-      <chakra.path d="M0 100h110" stroke="faint" strokeWidth="18" />
-      <g transform={right ? undefined : 'translate(34 0)'}>
-        <chakra.path d="M110 86h70v28h-70z" fill="panel" />
-        <chakra.path d="M180 92c20-24 70-24 92 8-22 32-72 32-92 8z" fill="panel" />
-        <circle cx="232" cy="100" r="14" />
-        {right ? (
-          <path d="M124 86l6 10 6-10M150 86l6 10 6-10M124 114l6-10 6 10M150 114l6-10 6 10" />
-        ) : (
-          <path d="M140 88v24" strokeWidth="1.5" />
-        )}
-      </g>
-      {!right && <path d="M110 94h34M110 100h28M110 106h34" strokeWidth="2" />}
-    </>
-  ),
+  'ac-tug': pulled,
+  click,
+  'connector-nuts': click,
+  crimp,
+  lugs: crimp,
   // Split core round a conductor between grid and loads.
   arrow: ({ chosen }) => (
     <>

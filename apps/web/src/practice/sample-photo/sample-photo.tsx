@@ -4,6 +4,7 @@ import { SmallPrint } from '../../look/text.js'
 import { ARRAY_PHOTOS } from './on-the-roof.js'
 import { HOUSE_PHOTOS } from './in-the-house.js'
 import { TERMINAL_PHOTOS } from './at-terminals.js'
+import { UNIT_PHOTOS } from './at-the-unit.js'
 
 /** What a camera would have seen at a place: drawn from what is there. */
 export type SamplePhotoOf = (there: { right: boolean; chosen?: string | undefined }) => ReactNode
@@ -13,6 +14,7 @@ const PHOTOS: Readonly<Record<string, SamplePhotoOf>> = {
   ...ARRAY_PHOTOS,
   ...TERMINAL_PHOTOS,
   ...HOUSE_PHOTOS,
+  ...UNIT_PHOTOS,
 }
 
 export const hasSamplePhoto = (requirement: string): boolean => Object.hasOwn(PHOTOS, requirement)

@@ -1,10 +1,7 @@
 import { HStack, chakra } from '@chakra-ui/react'
 import { SmallPrint } from '../../../look/text.js'
+import { Bank, Lever } from '../../../marks/lever.js'
 import type { FormProps } from './form-props.js'
-
-const Bank = chakra('div', {
-  base: { bg: 'sunk', borderRadius: '4px', p: '10px', display: 'inline-flex', gap: '6px' },
-})
 
 /** The little switches as found, above as they must be. */
 export function SwitchesForm({ form: { switches }, answer, onChange }: FormProps<'switches'>) {
@@ -44,41 +41,5 @@ export function SwitchesForm({ form: { switches }, answer, onChange }: FormProps
         </Bank>
       </div>
     </HStack>
-  )
-}
-
-function Lever({
-  label,
-  position,
-  wrong,
-}: {
-  label: string
-  position: 'on' | 'off' | undefined
-  wrong: boolean
-}) {
-  const colour = wrong ? 'danger' : position === undefined ? 'faint' : 'accent'
-  return (
-    <chakra.svg viewBox="0 0 40 84" w="40px" h="84px" aria-hidden>
-      <chakra.rect
-        x="9"
-        y="14"
-        width="22"
-        height="50"
-        rx="3"
-        fill="paper"
-        stroke={colour}
-        strokeWidth="2px"
-        strokeDasharray={position ? undefined : '3 3'}
-      />
-      {position && (
-        <chakra.rect x="12" y={position === 'on' ? 17 : 40} width="16" height="21" rx="2" fill={colour} />
-      )}
-      <chakra.text x="20" y="10" fontSize="9px" textAnchor="middle" fill="faint">
-        ON
-      </chakra.text>
-      <chakra.text x="20" y="79" fontSize="13px" fontWeight={600} textAnchor="middle" fill="text">
-        {label}
-      </chakra.text>
-    </chakra.svg>
   )
 }

@@ -1,0 +1,147 @@
+import { Box, Flex, chakra } from '@chakra-ui/react'
+import type { JudgedCheck } from '@plumb-mark/core'
+import { besides, type Hold, type Probe, type Scenario } from '@plumb-mark/practice'
+import { SmallPrint } from '../../look/text.js'
+import { Choose } from '../../marks/choose.js'
+import { TouchMark } from '../../marks/touch-mark.js'
+import { useState } from 'react'
+
+const STEP = 84
+const TOP = 62
+const PROBES = { red: ['Red probe', 'R'], black: ['Black probe', 'B'] } as const
+type Colour = keyof typeof PROBES
+
+/** The unplugged ends of every string of the unit, and earth: the probe in hand goes where one touches. */
+export function Probes({
+  check,
+  scenario,
+  hold,
+  onHold,
+}: {
+  check: JudgedCheck['check']
+  scenario: Scenario
+  hold: Hold
+  onHold: (hold: Hold) => void
+}) {
+  const [inHand, take] = useState<Colour>('red')
+  const ends = endsOf(besides(scenario, check))
+  const put = (probe: Probe) => {
+    onHold({ ...hold, [inHand]: probe })
+    take(inHand === 'red' ? 'black' : 'red')
+  }
+  return (
+    <Box mt="10px">
+      <Flex gap="10px" align="center" wrap="wrap">
+        <Choose
+          label="Probe in hand"
+          value={inHand}
+          options={[
+            ['red', PROBES.red[0]],
+            ['black', PROBES.black[0]],
+          ]}
+          onChoose={(next) => take(next as Colour)}
+        />
+        <SmallPrint>Touch where it goes.</SmallPrint>
+      </Flex>
+      <chakra.svg
+        viewBox={`0 0 ${ends.length * STEP + 20} 150`}
+        w="100%"
+        maxW={`${ends.length * 105 + 20}px`}
+        mt="8px"
+        role="group"
+        aria-label="Ends of the strings"
+        fontFamily="body"
+      >
+        {ends.map(({ probe, name, sign }, i) => (
+          <TouchMark key={name} label={`${PROBES[inHand][0]} on ${name}`} onTouch={() => put(probe)}>
+            <g transform={`translate(${10 + i * STEP + STEP / 2} ${TOP})`}>
+              <chakra.rect x="-38" y="-58" width="76" height="140" fill="transparent" />
+              {probe.end === 'earth' ? <Earth /> : <Plug sign={sign} />}
+              <chakra.text y="72" fontSize="12.5px" textAnchor="middle" fill="text">
+                {name}
+              </chakra.text>
+              {(['red', 'black'] as const).map((colour) => (
+                <Tip key={colour} colour={colour} shown={isAt(hold[colour], probe)} />
+              ))}
+            </g>
+          </TouchMark>
+        ))}
+      </chakra.svg>
+    </Box>
+  )
+}
+
+const endsOf = (checks: readonly JudgedCheck['check'][]): { probe: Probe; name: string; sign: string }[] => [
+  ...checks.flatMap(({ point, subject }) =>
+    (['plus', 'minus'] as const).map((end) => {
+      const sign = end === 'plus' ? '+' : '−'
+      return { probe: { at: point, end }, name: `${subject.label} ${sign}`, sign }
+    }),
+  ),
+  { probe: { end: 'earth' }, name: 'earth', sign: '' },
+]
+
+const isAt = (put: Probe | undefined, probe: Probe): boolean =>
+  put !== undefined &&
+  put.end === probe.end &&
+  ('at' in put ? put.at : '') === ('at' in probe ? probe.at : '')
+
+/** A connector at the end of its cable, its contact open upwards. */
+function Plug({ sign }: { sign: string }) {
+  return (
+    <>
+      <chakra.path d="M0 26v24" stroke="text" strokeWidth="7px" fill="none" />
+      <chakra.path
+        d="M-15 -20h30v34l-6 12h-18l-6 -12z"
+        fill="panel"
+        stroke="text"
+        strokeWidth="2.5px"
+        strokeLinejoin="round"
+      />
+      <chakra.path d="M-6 -20v-8h12v8" fill="none" stroke="text" strokeWidth="2.5px" />
+      <chakra.text y="8" fontSize="22px" fontWeight={700} textAnchor="middle" fill="text">
+        {sign}
+      </chakra.text>
+    </>
+  )
+}
+
+function Earth() {
+  return (
+    <chakra.path
+      d="M0 -28v34M-22 6h44M-14 16h28M-6 26h12"
+      stroke="text"
+      strokeWidth="4px"
+      fill="none"
+      strokeLinecap="round"
+    />
+  )
+}
+
+/** Told apart by its letter and its side, not by its colour alone. */
+function Tip({ colour, shown }: { colour: Colour; shown: boolean }) {
+  if (!shown) return null
+  const side = colour === 'red' ? -1 : 1
+  const tint = colour === 'red' ? 'danger' : 'text'
+  return (
+    <g>
+      <chakra.path
+        d={`M${side * 4} -26 L${side * 24} -50`}
+        stroke={tint}
+        strokeWidth="6px"
+        strokeLinecap="round"
+      />
+      <chakra.circle cx={side * 27} cy={-48} r="11" fill={tint} />
+      <chakra.text
+        x={side * 27}
+        y={-43.5}
+        fontSize="12.5px"
+        fontWeight={700}
+        textAnchor="middle"
+        fill="paper"
+      >
+        {PROBES[colour][1]}
+      </chakra.text>
+    </g>
+  )
+}
