@@ -1,12 +1,11 @@
 import { HYPOTHESIS_WORDS } from '@plumb-mark/core'
 import { Chance, KIT_NAMES, answerAll, cleanSite } from '@plumb-mark/practice'
+import { ANSWERS } from './faults/answers.mjs'
 import { BUILT } from './faults/built.mjs'
-import { READINGS } from './faults/readings.mjs'
-import { RECORDS } from './faults/records.mjs'
 import { LIBRARY } from './library.mjs'
 import { mutations } from './mutations.mjs'
 
-export const FAULTS = [...READINGS, ...RECORDS, ...BUILT]
+export const FAULTS = [...ANSWERS, ...BUILT]
 const GOOD = ['conforms', 'not-applicable']
 /** Every so many a clean one. */
 const CLEAN_EVERY = 10
@@ -37,7 +36,8 @@ function cleanRun(seed, kit, result) {
 function faultyRun({ name, plant, before, cause, fix }, seed, result) {
   // Not every installation has what a fault needs: another is drawn.
   for (let tries = 0; tries < 20; tries++) {
-    const site = cleanSite(new Chance(seed + 7919 * tries), LIBRARY)
+    const kit = KIT_NAMES[tries % KIT_NAMES.length]
+    const site = cleanSite(new Chance(seed + 7919 * tries), LIBRARY, { kit })
     if (before && !plant(site)) continue
     answerAll(site, before ? (check) => check.requirement.kind !== 'presence' : undefined)
     if (!before && !plant(site)) continue

@@ -115,3 +115,7 @@ export const placesIn = (base: Base, level: Level): Place[] => [
 /** In the words of the judgement, what is wrong. */
 export const findingOf = ({ outcome }: JudgedCheck): string =>
   outcome.verdict === 'does-not-conform' ? String(outcome.finding) : ''
+
+/** Not answered, or with too little to prove anything. */
+export const isOpenEnded = ({ outcome, history }: JudgedCheck): boolean =>
+  outcome.verdict === 'not-proven' || outcome.verdict === 'not-inspected' || !inForce(history)

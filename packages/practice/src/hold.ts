@@ -1,7 +1,7 @@
 import { measures, type Instrument, type JudgedCheck, type PointId } from '@plumb-mark/core'
 import type { Found } from './answer.js'
 import { Chance } from './chance.js'
-import { figureTimes } from './faults.js'
+import { figureTimes } from './faults/index.js'
 import { lookedAt } from './inspectors.js'
 import { between, type Probe } from './probes.js'
 import type { Scenario } from './scenario.js'

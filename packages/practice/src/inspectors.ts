@@ -1,7 +1,7 @@
 import { judgeTyped, uncertaintyOf, type JudgedCheck } from '@plumb-mark/core'
 import type { Found } from './answer.js'
 import { Chance } from './chance.js'
-import { figureTimes } from './faults.js'
+import { figureTimes } from './faults/index.js'
 import { SAFETY_STEPS, type Done } from './safety.js'
 import type { Scenario } from './scenario.js'
 

@@ -7,22 +7,13 @@ import {
   type Sheet,
 } from '@plumb-mark/core'
 import { whereOf, type Found, type Where } from './answer.js'
-import {
-  findingOf,
-  idOf,
-  inspectWith,
-  judgedBase,
-  placesIn,
-  rightAt,
-  wrongIn,
-  type Base,
-  type Place,
-} from './base.js'
+import { findingOf, idOf, judgedBase, rightAt, type Base, type Place } from './base.js'
 import { Chance } from './chance.js'
+import { groundOf, type Ground, type Wrong } from './ground.js'
 import { faultAt, type HidingPlace, type Planted } from './hiding.js'
 import type { Level } from './levels.js'
 import type { Thing } from './things.js'
-import { onSuchADay, weatherBy, type Weather } from './weather.js'
+import { weatherBy, type Weather } from './weather.js'
 
 export const DIFFICULTIES = ['easy', 'fair', 'hard'] as const
 export type Difficulty = (typeof DIFFICULTIES)[number]
@@ -68,39 +59,18 @@ export function scenarioOf(
     faults,
   }: { seed: number; level: Level; difficulty?: Difficulty; faults?: readonly HidingPlace['id'][] },
 ): Scenario {
-  const { sheets, entries, bare } = judgedBase(base)
   const chance = new Chance(seed)
-  const weather = weatherBy(new Chance(seed ^ 0x3c6ef372))
-  const places = placesIn(base, level)
-  const today = (found: Found) => onSuchADay(found, weather, entries)
-  const right = new Map(places.map((place) => [whereOf(rightAt(place)), today(rightAt(place))]))
-  const truthWith = (hidden: readonly Planted[]) =>
-    new Map([...right, ...hidden.map(({ where, found }) => [where, today(found)] as const)])
-  /** What is wrong in all with these hidden; undefined when one hides another: two units moved apart may be right again. */
-  const wrongWith = (hidden: readonly Planted[]) => {
-    const all = wrongIn(inspectWith(entries, [...truthWith(hidden).values()], sheets))
-    const byId = new Map(all.map((judged) => [judged.check.id, judged]))
-    return hidden.every(({ checkId }) => byId.has(checkId)) ? byId : undefined
-  }
-  const planted: Planted[] = []
-  let wrong: ReadonlyMap<CheckId, JudgedCheck> = new Map()
-  const chosen = faults
-    ? faults.map((id, i) => placeCalled(places, id, `faults[${i}]`))
-    : chance.shuffled(places)
-  for (const place of chosen) {
-    if (!faults && planted.length === FAULTS[difficulty]) break
-    if (planted.some(({ where }) => where === whereOf(rightAt(place)))) continue
-    const fault = faultAt(place, { base, level, chance })
-    const among = fault && wrongWith([...planted, fault])
-    if (!fault || !among) {
-      if (faults) throw new BadInput('out-of-range', 'faults', `nothing can be hidden at “${idOf(place)}”`)
-      continue
-    }
-    planted.push(fault)
-    wrong = among
-  }
+  const { weather, ...hide } = hideIn(base, { seed, level, chance })
+  const { places, truthWith } = hide.ground
+  const { planted, wrong } = faults
+    ? hiddenAt(
+        faults.map((id, i) => placeCalled(places, id, `faults[${i}]`)),
+        hide,
+      )
+    : hiddenByChance(chance.shuffled(places), FAULTS[difficulty], hide)
   if (planted.length === 0)
     throw new BadInput('no-content', 'base', `no fault of the level “${level}” can be hidden in it`)
+  const { sheets, entries, bare } = judgedBase(base)
   const practised = new Set(places.map(idOf))
   return {
     seed,
@@ -113,11 +83,70 @@ export function scenarioOf(
     checks: bare.checks.filter(({ check }) => practised.has(check.id)),
     things: places.filter((place) => 'drawn' in place),
     truth: truthWith(planted),
-    right,
+    right: truthWith([]),
     // What the judgement says of it in the weather of the day.
     planted: planted.map((fault) => ({ ...fault, finding: findingOf(wrong.get(fault.checkId)!) })),
     wrong: new Set(wrong.keys()),
   }
+}
+
+/** The checks and things of a level at which a fault can be hidden with this seed, for whoever writes a scenario. */
+export function hidingPlaces(base: Base, { seed, level }: { seed: number; level: Level }): HidingPlace[] {
+  const { ground } = hideIn(base, { seed, level, chance: new Chance(seed) })
+  return ground.places
+    .filter((place) => {
+      const at = (one: Place) => faultAt(one, { base, level, chance: new Chance(seed) })
+      // Only a thing can leave unproven what is read elsewhere.
+      return 'drawn' in place ? hiddenAlso(NOTHING_HIDDEN, place, { ground, at }) : at(place)
+    })
+    .map((place) => {
+      const { title, place: at } = 'drawn' in place ? place : place.check
+      return { id: idOf(place), title, place: at }
+    })
+}
+
+const WEATHER_SALT = 0x3c6ef372
+
+interface Hide {
+  ground: Ground
+  at: (place: Place) => Planted | undefined
+}
+interface Hidden {
+  planted: readonly Planted[]
+  wrong: Wrong
+}
+function hideIn(base: Base, { seed, level, chance }: { seed: number; level: Level; chance: Chance }) {
+  const weather = weatherBy(new Chance(seed ^ WEATHER_SALT))
+  const at = (place: Place) => faultAt(place, { base, level, chance })
+  return { weather, ground: groundOf(base, level, weather), at }
+}
+
+const NOTHING_HIDDEN: Hidden = { planted: [], wrong: new Map() }
+
+/** One fault more, where there is room for it beside the others. */
+function hiddenAlso({ planted }: Hidden, place: Place, { ground, at }: Hide): Hidden | undefined {
+  if (planted.some(({ where }) => where === whereOf(rightAt(place)))) return undefined
+  const fault = at(place)
+  const wrong = fault && ground.wrongWith([...planted, fault])
+  return wrong && { planted: [...planted, fault], wrong }
+}
+
+function hiddenByChance(places: readonly Place[], most: number, hide: Hide): Hidden {
+  let hidden = NOTHING_HIDDEN
+  for (const place of places) {
+    if (hidden.planted.length === most) break
+    hidden = hiddenAlso(hidden, place, hide) ?? hidden
+  }
+  return hidden
+}
+
+/** Where a trainer wants them. Bad input: a place at which nothing can be hidden. */
+function hiddenAt(places: readonly Place[], hide: Hide): Hidden {
+  return places.reduce((hidden, place) => {
+    const more = hiddenAlso(hidden, place, hide)
+    if (!more) throw new BadInput('out-of-range', 'faults', `nothing can be hidden at “${idOf(place)}”`)
+    return more
+  }, NOTHING_HIDDEN)
 }
 
 function placeCalled(places: readonly Place[], id: string, path: string): Place {

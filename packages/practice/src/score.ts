@@ -1,7 +1,7 @@
-import { inForce, type JudgedCheck } from '@plumb-mark/core'
+import type { JudgedCheck } from '@plumb-mark/core'
 import { isThing, whereOf, type Found } from './answer.js'
 import { isHandsOn, unsafeIn, type Done, type Unsafe } from './safety.js'
-import { inspectWith } from './base.js'
+import { inspectWith, isOpenEnded } from './base.js'
 import type { HidingPlace, Planted } from './hiding.js'
 import { LEVELS } from './levels.js'
 import type { Scenario } from './scenario.js'
@@ -64,9 +64,6 @@ export function scoreOf(scenario: Scenario, answers: readonly Found[], log: read
 
 const isWrittenAs = (written: Found | undefined, there: ThingFound): boolean =>
   written !== undefined && isThing(written) && isAsItIs(written, there)
-
-const isOpenEnded = ({ outcome, history }: JudgedCheck): boolean =>
-  outcome.verdict === 'not-proven' || outcome.verdict === 'not-inspected' || !inForce(history)
 
 const named = ({ check: { id, title, place } }: JudgedCheck): HidingPlace => ({ id, title, place })
 

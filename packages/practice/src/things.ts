@@ -1,8 +1,7 @@
 import { canonicalJson, formatQuantity, type Entry, type EntryBodies, type Stage } from '@plumb-mark/core'
 
 /** What stands on the site as the drawings have it; how it is really, the tape tells, or what is printed on it. */
-export const THING_KINDS = ['unit-fitted', 'bond-made', 'part-placed', 'conductor-run'] as const
-export type ThingKind = (typeof THING_KINDS)[number]
+export type ThingKind = 'unit-fitted' | 'bond-made' | 'part-placed' | 'conductor-run' | 'string-built'
 export type ThingKey = `${ThingKind}:${string}`
 export type ThingFound = { [K in ThingKind]: { kind: K; body: EntryBodies[K] } }[ThingKind]
 
@@ -23,14 +22,24 @@ interface Kind<Body> {
   tells: (body: Body) => boolean
   title: (body: Body, names: Names) => string
   says: (body: Body) => string
-  /** How it may be instead, the gravest last. */
-  otherwise: (body: Body) => Body[]
   /** Is this what stands there, as well as it can be measured? Where it is left out, to the letter. */
   same?: (written: Body, there: Body) => boolean
 }
 
 /** As near as two offsets off a tape come to where a unit is, mm. */
 const TAPED = 15
+const BOND_WORDS = {
+  'supply-cable': 'core of the supply cable',
+  washer: 'washer with teeth',
+  plate: 'bonding plate',
+  lug: 'lug',
+  copper: 'separate copper',
+} satisfies Record<EntryBodies['bond-made']['means'], string>
+const PART_WORDS: Partial<Record<EntryBodies['part-placed']['kind'], string>> = {
+  device: 'protective device',
+  isolator: 'isolator',
+}
+const said = (words: readonly (string | false | undefined)[]): string => words.filter(Boolean).join(', ')
 const mm = (value: number) => formatQuantity(value, 'length', { decimals: 0 })
 const fromTo = ({ from, to }: { from: string; to: string }, names: Names) =>
   `${names.get(from) ?? from} to ${names.get(to) ?? to}`
@@ -43,16 +52,6 @@ const KINDS: { [K in ThingKind]: Kind<EntryBodies[K]> } = {
     title: ({ label }) => `Where it hangs or stands: ${label}`,
     says: ({ place }) =>
       place ? `left ${mm(place.x)}, lower edge ${mm(place.y)}, ${mm(place.w)} by ${mm(place.h)}` : 'nowhere',
-    otherwise: ({ place, ...unit }) =>
-      place
-        ? [
-            { x: place.x + 250 },
-            { x: place.x + 800 },
-            { x: Math.max(20, place.x - 650) },
-            { y: place.y + 700 },
-            { y: Math.max(20, place.y - 900) },
-          ].map((moved) => ({ ...unit, place: { ...place, ...moved } }))
-        : [],
     same: ({ place: written }, { place: there }) =>
       written !== undefined &&
       there !== undefined &&
@@ -60,23 +59,29 @@ const KINDS: { [K in ThingKind]: Kind<EntryBodies[K]> } = {
   },
   'bond-made': {
     stage: 'earthing',
-    look: 'by what is printed on it',
-    tells: ({ size }) => size !== undefined,
+    look: 'by what it is, and what is printed on it',
+    tells: () => true,
     title: (bond, names) => `Bond: ${fromTo(bond, names)}`,
-    says: ({ size }) => (size === undefined ? 'no size on it' : `${size} mm²`),
-    otherwise: (bond) => [2.5, 1.5].map((size) => ({ ...bond, size })),
+    says: ({ means, size, uses }) =>
+      said([
+        BOND_WORDS[means],
+        size !== undefined && `${size} mm²`,
+        uses !== undefined && (uses === 1 ? 'new' : `with the marks of ${uses} fittings`),
+      ]),
   },
   'part-placed': {
     stage: 'ac',
     look: 'by its rating plate',
     tells: ({ rating }) => rating !== undefined,
     title: ({ label }) => `Rating plate: ${label}`,
-    says: ({ rating, residual }) =>
-      `${rating === undefined ? 'no rating on it' : `${rating} A`}${residual ? `, residual current type ${residual}` : ''}`,
-    otherwise: (part) => [
-      ...(part.kind === 'device' ? [63, 100] : [16]).map((rating) => ({ ...part, rating })),
-      ...(part.residual ? [{ ...part, residual: 'AC' as const }] : []),
-    ],
+    says: ({ kind, rating, residual, surge, labelled }) =>
+      said([
+        PART_WORDS[kind],
+        rating === undefined ? 'no rating on it' : `${rating} A`,
+        residual && `residual current type ${residual}`,
+        surge !== undefined && (surge ? 'surge protection' : 'no surge protection'),
+        labelled !== undefined && (labelled ? 'label of two supplies' : 'no label of two supplies'),
+      ]),
   },
   'conductor-run': {
     stage: 'ac',
@@ -84,14 +89,19 @@ const KINDS: { [K in ThingKind]: Kind<EntryBodies[K]> } = {
     tells: ({ size }) => size !== undefined,
     title: (cable, names) => `Cable: ${fromTo(cable, names)}`,
     says: ({ size, length, insulation }) =>
-      [
+      said([
         size !== undefined && `${size} mm²`,
         insulation?.toUpperCase(),
         length !== undefined && `${length} m long`,
-      ]
-        .filter(Boolean)
-        .join(', '),
-    otherwise: (cable) => [4, 2.5, 1.5].map((size) => ({ ...cable, size })),
+      ]),
+  },
+  'string-built': {
+    stage: 'roof',
+    look: 'by counting its modules',
+    tells: ({ path }) => path !== undefined,
+    title: ({ label }) => `Modules of ${label}`,
+    says: ({ path }) =>
+      path ? `${path.length} modules, from ${path[0]} to ${path.at(-1)}` : 'nobody knows which',
   },
 }
 
@@ -133,9 +143,3 @@ export function isAsItIs(written: ThingFound, there: ThingFound): boolean {
   const { same } = KINDS[there.kind] as Kind<ThingFound['body']>
   return same ? same(written.body, there.body) : canonicalJson(written) === canonicalJson(there)
 }
-
-/** How a thing may be instead of how it is drawn. */
-export const thingsOtherwise = ({ kind, body }: ThingFound): ThingFound[] =>
-  (KINDS[kind] as Kind<ThingFound['body']>)
-    .otherwise(body)
-    .map((other) => ({ kind, body: other }) as ThingFound)

@@ -1,7 +1,7 @@
 import type { Entry } from '@plumb-mark/core'
 import { isThing, type Answered, type Found } from './answer.js'
 import type { Chance } from './chance.js'
-import { figureTimes } from './faults.js'
+import { figureTimes } from './faults/index.js'
 import { stringVoltage } from './site/index.js'
 
 /** The light and the warmth of the cells at which an installation is inspected. */
@@ -19,13 +19,26 @@ export function weatherBy(chance: Chance): Weather {
   return { irradiance, cellTemperature: Math.round(air + irradiance / 30) }
 }
 
-/** What would be read at a string on another day: its voltage goes with the temperature of its cells and with the light. */
-export function onSuchADay<F extends Found>(found: F, weather: Weather, entries: readonly Entry[]): F {
+/**
+ * What would be read at a string on another day: its voltage goes with the temperature of its cells and with the light, and with the modules
+ * that it really has.
+ */
+export function onSuchADay<F extends Found>(
+  found: F,
+  weather: Weather,
+  entries: readonly Entry[],
+  really: readonly Found[] = [],
+): F {
   if (isThing(found) || found.kind !== 'reading') return found
   const { cellTemperature, irradiance } = found.body.conditions ?? {}
   const string = stringAt(found, entries)
   if (cellTemperature === undefined || irradiance === undefined || !string?.module) return found
-  const factor = stringVoltage(string, weather) / stringVoltage(string, { cellTemperature, irradiance })
+  const built = really.find((one) => one.kind === 'string-built' && one.body.id === string.id) ?? {
+    body: string,
+  }
+  const factor =
+    stringVoltage(built.body as typeof string, weather) /
+    stringVoltage(string, { cellTemperature, irradiance })
   const conditions = { ...found.body.conditions, ...weather }
   return { ...found, body: { ...found.body, ...figureTimes(found.body, factor), conditions } }
 }

@@ -82,13 +82,13 @@ function Faults({ title, faults }: { title: string; faults: readonly Planted[] }
         {title}
       </Text>
       <chakra.ul listStyleType="none">
-        {faults.map(({ where, title: name, place, clause, found, finding, remedy }) => (
+        {faults.map(({ where, what, title: name, place, clause, found, finding, remedy }) => (
           <chakra.li key={where} py="8px" borderBottom="1px solid" borderColor="hair">
             <Text fontWeight={600}>
               {name}, {place}
             </Text>
             <Text>
-              {isThing(found) && `There it says or measures ${sayThing(found)}: `}
+              {sentence(what)}. {isThing(found) && `There it says or measures ${sayThing(found)}: `}
               {finding}
             </Text>
             <Note>
@@ -100,3 +100,5 @@ function Faults({ title, faults }: { title: string; faults: readonly Planted[] }
     </Box>
   )
 }
+
+const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,4 +1,4 @@
-import { parseQuantity, type Check, type EntryBodies } from '@plumb-mark/core'
+import { canonicalUnit, parseQuantity, type Check, type EntryBodies } from '@plumb-mark/core'
 import type { Chance } from '../chance.js'
 import { instrumentFor, shown } from './instruments.js'
 
@@ -19,7 +19,8 @@ export function rightReading(check: Check, ask: ReadingAsk, chance: Chance): Rea
     irradiance: chance.whole(500, 950),
     testVoltage: 1500,
   }
-  const { dimension, unit = '' } = ask
+  const { dimension } = ask
+  const unit = canonicalUnit(dimension)
   const { value, relation = '=' } = trueFigure(check, conditions)
   // A size is read off the print of the cable.
   const printed = dimension === 'conductor-size'
