@@ -285,6 +285,7 @@ export {
 export { entryRow, type EntryBodies, type EntryKind } from './job/entries/registry.js'
 export { withoutPlace } from './photo/without-place.js'
 export { inverseOf, photosShown, type Change, type Entry, type NewEntry } from './job/entry.js'
+export { sunset } from './sun/sunset.js'
 export { clockWords, dayWords, hourWords, whenWords } from './quantity/time-words.js'
 export { isTimeZone } from './shape/time-zone.js'
 export { applied, fold, isEvidence } from './job/fold.js'

@@ -88,8 +88,9 @@ function Faults({ title, faults }: { title: string; faults: readonly Planted[] }
               {name}, {place}
             </Text>
             <Text>
-              {sentence(what)}. {isThing(found) && `There it says or measures ${sayThing(found)}: `}
-              {finding}
+              {found.kind !== 'observation' && `${sentence(what)}. `}
+              {isThing(found) && `There it says or measures ${sayThing(found)}. `}
+              {sentence(finding)}
             </Text>
             <Note>
               Clause {clause}. {remedy}

@@ -1,23 +1,22 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
-import { useQuery } from '@tanstack/react-query'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import {
   STAGE_TITLES,
   blocksOf,
   walkPlan,
-  type ClauseHistory,
   type Inspection,
   type MinutesByKind,
   type PlannedBlock,
   type WalkPlan,
   type WorkPlace,
 } from '@plumb-mark/core'
-import { get } from '../http/api.js'
 import { Note } from '../look/text.js'
 import { ChoiceField, optionsOf } from '../marks/choice-field.js'
 import { TextField } from '../marks/text-field.js'
+import { useClauseHistory } from '../store/clause-history.js'
 import { useSiteTime } from '../store/site-time.js'
+import { SunsetHere } from './sunset-here.js'
 
 const PLACE_WORDS = {
   roof: 'the roof',
@@ -25,16 +24,11 @@ const PLACE_WORDS = {
   board: 'the board and meter',
   battery: 'the battery',
 } satisfies Record<WorkPlace, string>
-const NO_HISTORY: ClauseHistory[] = []
 const MINUTE_MS = 60_000
 
 /** In which order what is left is best done: before dusk, with the fewest trips, the likeliest wrong first. */
 export function OrderPart({ inspection, minutes }: { inspection: Inspection; minutes: MinutesByKind }) {
-  const { data: history = NO_HISTORY } = useQuery({
-    queryKey: ['clauses'],
-    queryFn: () => get<ClauseHistory[]>('/api/clauses'),
-    staleTime: 10 * MINUTE_MS,
-  })
+  const history = useClauseHistory()
   const [start] = useState(() => Date.now())
   const [from, setFrom] = useState<WorkPlace>('units')
   const [light, setLight] = useState('')
@@ -58,6 +52,7 @@ export function OrderPart({ inspection, minutes }: { inspection: Inspection; min
         <Box w="200px">
           <TextField label="Light until" type="time" value={light} onChange={setLight} />
         </Box>
+        <SunsetHere onTime={setLight} />
       </Flex>
       <Said plan={plan} dusk={dusk} known={history.length > 0} />
       {plan.blocks.map((block) => (

@@ -6,6 +6,7 @@ import { STAGE_TITLES, blockers, worst, type Inspection, type Stage, type Verdic
 import { PlumbBob } from '../../marks/plumb-bob.js'
 import { VerdictShape } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
+import { useBestNext } from './best-next.js'
 
 /** px; the stages and the signature fit a laptop without scrolling. */
 const MARK_HEIGHT = 57
@@ -28,6 +29,7 @@ const Mark = chakra(NavLink, {
 
 /** The stages as marks on the plumb line; the bob hangs at the one at hand; each mark shows what is left. */
 export const Line = memo(function Line({ stages, here }: { stages: readonly Stage[]; here: Stage }) {
+  const next = useBestNext()
   return (
     <chakra.nav
       aria-label="Stages of the walk"
@@ -55,7 +57,7 @@ export const Line = memo(function Line({ stages, here }: { stages: readonly Stag
         aria-hidden
       />
       {stages.map((stage) => (
-        <StageMark key={stage} stage={stage} here={stage === here} />
+        <StageMark key={stage} stage={stage} here={stage === here} isNext={stage === next} />
       ))}
       <SignMark />
     </chakra.nav>
@@ -94,7 +96,7 @@ function leftOf(stage: Stage, { checks }: Inspection) {
   }
 }
 
-function StageMark({ stage, here }: { stage: Stage; here: boolean }) {
+function StageMark({ stage, here, isNext }: { stage: Stage; here: boolean; isNext: boolean }) {
   const { jobId } = useParams()
   const { verdict, wrong, unproven, toDo } = useInspection(
     useShallow(({ inspection }) => leftOf(stage, inspection!)),
@@ -130,6 +132,16 @@ function StageMark({ stage, here }: { stage: Stage; here: boolean }) {
         <Text fontSize="13px" color={wrong > 0 ? 'danger' : 'faint'} fontWeight={400}>
           {said || 'all done'}
         </Text>
+        {isNext && !here && (
+          <Text
+            fontSize="13px"
+            color="unproven"
+            fontWeight={600}
+            title="the fewest trips, and what failed most on such units"
+          >
+            best next
+          </Text>
+        )}
       </Box>
     </Mark>
   )
