@@ -87,6 +87,7 @@ export {
 } from './drawings/mark-sheet.js'
 export { needsOf } from './prepare/kit.js'
 export { blocksOf, type ClauseHistory, type WorkPlace } from './prepare/walk-blocks.js'
+export { bestNext } from './prepare/best-next.js'
 export { walkPlan, type PlannedBlock, type WalkPlan } from './prepare/walk-order.js'
 export { againJob } from './entering/again-job.js'
 export { drifts, type Drift, type DriftPoint } from './again/drift.js'

@@ -29,7 +29,8 @@ export function Installation({ scenario }: { scenario: Scenario }) {
     <Box mt="8px">
       <Flex justify="space-between" align="center" gap="10px" wrap="wrap">
         <Note>
-          Number {scenario.seed}: {wheres().length} places to look at, {leftIn()} not looked at yet.
+          Number {scenario.seed}: {unitsOf(scenario)}. {wheres().length} places to look at, {leftIn()} not
+          looked at yet.
           {` ${scenario.weather.irradiance} W/m², cells at ${scenario.weather.cellTemperature} °C.`}
         </Note>
         <Flex gap="8px">
@@ -71,6 +72,10 @@ export function Installation({ scenario }: { scenario: Scenario }) {
     </Box>
   )
 }
+
+/** What stands there, as it is called. */
+const unitsOf = ({ entries }: Scenario): string =>
+  entries.flatMap(({ kind, body }) => (kind === 'unit-fitted' ? [body.label] : [])).join(', ')
 
 /** Where one is going to, and how much is left there. */
 function StageLinks({ stages, leftIn }: { stages: readonly Stage[]; leftIn: (stage: Stage) => number }) {

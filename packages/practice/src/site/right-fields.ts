@@ -115,7 +115,7 @@ function production(check: Check, site: Site): Values {
   const power = Math.round(Math.min(light, most) * chance.between(0.97, 1.02))
   return {
     power: figureIn('W', power),
-    irradiance: figure(irradiance),
-    cell: figure(cell),
+    irradiance: figureIn('W/m²', irradiance),
+    cell: figureIn('°C', cell),
   }
 }

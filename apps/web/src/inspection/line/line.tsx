@@ -3,6 +3,7 @@ import { memo, useEffect, useRef } from 'react'
 import { NavLink, useParams } from 'react-router'
 import { useShallow } from 'zustand/react/shallow'
 import { STAGE_TITLES, blockers, worst, type Inspection, type Stage, type Verdict } from '@plumb-mark/core'
+import { useSession } from '../../account/session.js'
 import { PlumbBob } from '../../marks/plumb-bob.js'
 import { VerdictShape } from '../../marks/verdict-mark.js'
 import { useInspection } from '../../store/inspection.js'
@@ -29,6 +30,7 @@ const Mark = chakra(NavLink, {
 
 /** The stages as marks on the plumb line; the bob hangs at the one at hand; each mark shows what is left. */
 export const Line = memo(function Line({ stages, here }: { stages: readonly Stage[]; here: Stage }) {
+  const role = useSession(({ person }) => person?.role)
   const next = useBestNext()
   return (
     <chakra.nav
@@ -57,7 +59,12 @@ export const Line = memo(function Line({ stages, here }: { stages: readonly Stag
         aria-hidden
       />
       {stages.map((stage) => (
-        <StageMark key={stage} stage={stage} here={stage === here} isNext={stage === next} />
+        <StageMark
+          key={stage}
+          stage={stage}
+          here={stage === here}
+          isNext={role === 'inspector' && stage === next}
+        />
       ))}
       <SignMark />
     </chakra.nav>

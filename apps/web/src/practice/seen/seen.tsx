@@ -17,10 +17,12 @@ import { Lamp } from '../../marks/lamp.js'
 import { Bank, Lever } from '../../marks/lever.js'
 import { Shown } from '../row.js'
 import { SamplePhoto, hasSamplePhoto } from '../sample-photo/sample-photo.js'
-import { Plate } from './plate.js'
+import { DisplayThere, PlateThere } from './fields-there.js'
 import { TightenedBolts } from './tightened-bolts.js'
 
 type Check = JudgedCheck['check']
+/** What is read off the screen of a device. */
+const BY_DEVICE: readonly string[] = ['settings', 'roll-call', 'production', 'ct-proof', 'power-balance']
 interface Props {
   check: Check
   there: Found
@@ -54,7 +56,7 @@ export function Seen({ check, there, onKeep }: Props) {
     if (ask.form === 'order') return <OrderSeen {...(answered as Asked<'order'>)} />
     if (ask.form === 'choice' && (requirement.kind === 'indicator' || hasSamplePhoto(requirement.id)))
       return <ChoiceSeen {...(answered as Asked<'choice'>)} />
-    if (requirement.kind === 'nameplate') return <PlateSeen {...(answered as Asked<'fields'>)} />
+    if (ask.form === 'fields') return <FieldsSeen {...(answered as Asked<'fields'>)} />
   }
   return <Shown words={sayEvidence(check, there as unknown as Evidence)} onKeep={() => onKeep(there)} />
 }
@@ -139,10 +141,17 @@ function OrderSeen({ form, there, onKeep }: Asked<'order'>) {
   )
 }
 
-function PlateSeen({ form, there, onKeep }: Asked<'fields'>) {
+/** Printed on a plate, shown by the device itself, or found with tape and eyes. */
+function FieldsSeen({
+  check: { requirement },
+  form: { fields },
+  there: { values },
+  onKeep,
+}: Asked<'fields'>) {
+  const Picture = BY_DEVICE.includes(requirement.kind) ? DisplayThere : PlateThere
   return (
-    <Beside picture={<Plate fields={form.fields} values={there.values} />}>
-      <WriteDown ready onWrite={() => onKeep(there)} />
+    <Beside picture={<Picture fields={fields} values={values} />}>
+      <WriteDown ready onWrite={() => onKeep({ values })} />
     </Beside>
   )
 }
