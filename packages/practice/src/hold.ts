@@ -5,6 +5,7 @@ import { figureTimes } from './faults/index.js'
 import { lookedAt } from './inspectors.js'
 import { between, type Probe } from './probes.js'
 import type { Scenario } from './scenario.js'
+import { onSuchADay, weatherAfter } from './weather.js'
 
 type Check = JudgedCheck['check']
 
@@ -58,13 +59,17 @@ export const besides = ({ checks }: Scenario, { requirement, unit }: Check): Che
     check.requirement.id === requirement.id && check.unit.id === unit.id ? [check] : [],
   )
 
-/** What is seen or read for a point with an instrument held so: the same each time. Held elsewhere, it says what is there. */
-export function look(scenario: Scenario, point: PointId, hold: Hold = {}): Found {
+/**
+ * What is seen or read for a point with an instrument held so, some minutes after the begin: the same each time. Held elsewhere, it says what
+ * is there.
+ */
+export function look(scenario: Scenario, point: PointId, hold: Hold = {}, minutes = 0): Found {
   const { instrument, testVoltage, red, black, screw } = hold
   const probes = red && black && between(red, black)
   const there = probes?.at ?? screw ?? point
   const judged = scenario.checks.find(({ check }) => check.point === there)!
-  const found = lookedAt(scenario, judged, new Chance(scenario.seed + there.length))
+  const begun = lookedAt(scenario, judged, new Chance(scenario.seed + there.length))
+  const found = onSuchADay(begun, weatherAfter(scenario.weather, minutes), scenario.entries)
   if (found.kind !== 'reading') return found
   const { typed, value, unit, relation, conditions: noted } = found.body
   const conditions = noted && { ...noted, ...(testVoltage !== undefined && { testVoltage }) }

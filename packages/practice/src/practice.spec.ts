@@ -197,6 +197,15 @@ describe('a string is measured', () => {
     expect(warmer.at(-1)![0] - cold![0]).toBeGreaterThan(15)
     expect(warmer.at(-1)![1]).toBeLessThan(cold![1])
   })
+  it('and while clouds come and go, with what was when it was read', () => {
+    const { scenario, body } = at(1)
+    const { point } = body
+    const later = look(scenario, point, {}, 3.5).body as typeof body
+    expect(later.conditions!.irradiance).toBeLessThan(body.conditions!.irradiance!)
+    expect(later.value).not.toBe(body.value)
+    const found: Found = { kind: 'reading', body: { ...later, instrument: body.instrument } }
+    expect(verdictOf({ scenario } as ReturnType<typeof at>, found, 'inv-1/open-circuit/s1')).toBe('conforms')
+  })
   it('with the probes turned round it seems to be crossed, against earth or from one string to another it shows nothing', () => {
     const { scenario, body } = at(1)
     const { point } = body

@@ -1,5 +1,6 @@
 import { Button, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
+import { useShallow } from 'zustand/react/shallow'
 import { inBothSystems, measures, type Instrument, type JudgedCheck } from '@plumb-mark/core'
 import { isHeld, look, type Found, type Hold, type Scenario } from '@plumb-mark/practice'
 import { Note } from '../look/text.js'
@@ -7,7 +8,7 @@ import { VerdictMark } from '../marks/verdict-mark.js'
 import { HoldFields } from './instruments/hold-fields.js'
 import { Row, WillBeFine } from './row.js'
 import { Seen } from './seen/seen.js'
-import { unseen, usePractice } from './session.js'
+import { minutesSince, unseen, usePractice } from './session.js'
 
 /** A check of the installation. What it asks is answered by whoever looks: a picture, or a display, says nothing of right or wrong. */
 export function CheckPlace({
@@ -19,7 +20,7 @@ export function CheckPlace({
   scenario: Scenario
   bag: readonly Instrument[]
 }) {
-  const done = usePractice((practice) => practice.done)
+  const { done, began } = usePractice(useShallow(({ done, began }) => ({ done, began })))
   const [shown, setShown] = useState<Found>()
   const [hold, setHold] = useState<Hold>({})
   const { check, outcome } = judged
@@ -28,7 +29,7 @@ export function CheckPlace({
   const fits = !measured || !hold.instrument || measures(hold.instrument, ask.dimension)
   const reach = () => {
     done({ point })
-    if (fits) setShown(look(scenario, point, hold))
+    if (fits) setShown(look(scenario, point, hold, minutesSince(began, Date.now())))
   }
   return (
     <Row

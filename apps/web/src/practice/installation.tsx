@@ -1,11 +1,12 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { STAGES, STAGE_CAUTIONS, STAGE_TITLES, type Stage } from '@plumb-mark/core'
-import { bagOf, type Scenario } from '@plumb-mark/practice'
+import { bagOf, weatherAfter, type Scenario, type Weather } from '@plumb-mark/practice'
 import { Note, SmallPrint } from '../look/text.js'
+import { useSeconds } from '../marks/use-seconds.js'
 import { CheckPlace } from './check-place.js'
 import { Safety } from './safety.js'
-import { judgedSoFar, usePractice } from './session.js'
+import { judgedSoFar, minutesSince, usePractice } from './session.js'
 import { ThingPlace } from './thing-place.js'
 
 /** The installation, place by place: looked at, measured, written down. */
@@ -31,7 +32,7 @@ export function Installation({ scenario }: { scenario: Scenario }) {
         <Note>
           Number {scenario.seed}: {unitsOf(scenario)}. {wheres().length} places to look at, {leftIn()} not
           looked at yet.
-          {` ${scenario.weather.irradiance} W/m², cells at ${scenario.weather.cellTemperature} °C.`}
+          <WeatherNow weather={scenario.weather} />
         </Note>
         <Flex gap="8px">
           <Button variant="plain" onClick={leave}>
@@ -70,6 +71,18 @@ export function Installation({ scenario }: { scenario: Scenario }) {
         </Box>
       ))}
     </Box>
+  )
+}
+
+/** Light and warmth as they are at this moment: a reading notes what was when it was read. */
+function WeatherNow({ weather }: { weather: Weather }) {
+  const began = usePractice((practice) => practice.began)
+  const now = useSeconds(true)
+  const { irradiance, cellTemperature } = weatherAfter(weather, minutesSince(began, now))
+  return (
+    <chakra.span fontFamily="mono" whiteSpace="nowrap">
+      {` ${irradiance} W/m², cells at ${cellTemperature} °C`}
+    </chakra.span>
   )
 }
 

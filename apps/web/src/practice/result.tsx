@@ -1,13 +1,6 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
-import {
-  SAFETY_WORDS,
-  isThing,
-  sayThing,
-  type Planted,
-  type Scenario,
-  type Score,
-} from '@plumb-mark/practice'
-import { Note } from '../look/text.js'
+import { SAFETY_WORDS, type Planted, type Scenario, type Score } from '@plumb-mark/practice'
+import { Replay } from './replay.js'
 import { usePractice } from './session.js'
 
 /** What was found, missed and invented; each missed fault once more: where it was to be seen, by which clause, what one would have read. */
@@ -43,7 +36,7 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
           </chakra.ul>
         </Box>
       )}
-      <Faults title="Missed" faults={missed} />
+      <Faults title="Missed" faults={missed} scenario={scenario} />
       {invented.length > 0 && (
         <Box as="section" mt="18px">
           <Text as="h2" fontWeight={600} fontSize="20px">
@@ -58,7 +51,7 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
           </chakra.ul>
         </Box>
       )}
-      <Faults title="Found" faults={found} />
+      <Faults title="Found" faults={found} scenario={scenario} />
       <Flex gap="8px" mt="20px" wrap="wrap">
         {wish && <Button onClick={() => void begin(wish)}>The same again</Button>}
         {wish && !wish.faults && (
@@ -74,7 +67,15 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
   )
 }
 
-function Faults({ title, faults }: { title: string; faults: readonly Planted[] }) {
+function Faults({
+  title,
+  faults,
+  scenario,
+}: {
+  title: string
+  faults: readonly Planted[]
+  scenario: Scenario
+}) {
   if (faults.length === 0) return null
   return (
     <Box as="section" aria-label={title} mt="18px">
@@ -82,24 +83,12 @@ function Faults({ title, faults }: { title: string; faults: readonly Planted[] }
         {title}
       </Text>
       <chakra.ul listStyleType="none">
-        {faults.map(({ where, what, title: name, place, clause, found, finding, remedy }) => (
-          <chakra.li key={where} py="8px" borderBottom="1px solid" borderColor="hair">
-            <Text fontWeight={600}>
-              {name}, {place}
-            </Text>
-            <Text>
-              {found.kind !== 'observation' && `${sentence(what)}. `}
-              {isThing(found) && `There it says or measures ${sayThing(found)}. `}
-              {sentence(finding)}
-            </Text>
-            <Note>
-              Clause {clause}. {remedy}
-            </Note>
+        {faults.map((fault) => (
+          <chakra.li key={fault.where} py="12px" borderBottom="1px solid" borderColor="hair">
+            <Replay fault={fault} scenario={scenario} />
           </chakra.li>
         ))}
       </chakra.ul>
     </Box>
   )
 }
-
-const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

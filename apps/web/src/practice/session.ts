@@ -112,7 +112,7 @@ export const usePractice = create<Practice>((set, get) => ({
       passed: score.passed,
       missed: score.missed.map(named),
       found: score.found.map(named),
-      minutes: Math.max(1, Math.round((Date.now() - began) / 60_000)),
+      minutes: Math.max(1, Math.round(minutesSince(began, Date.now()))),
     }
     const all = [now, ...past].slice(0, MOST_KEPT)
     localStorage.setItem(KEY, JSON.stringify(all))
@@ -120,6 +120,9 @@ export const usePractice = create<Practice>((set, get) => ({
   },
   leave: () => set({ scenario: undefined, score: undefined, answers: new Map() }),
 }))
+
+/** How long the installation has been inspected, min. */
+export const minutesSince = (began: number, now: number): number => Math.max(0, now - began) / 60_000
 
 /** The practice job as it is judged with what was written down so far. */
 export const judgedSoFar = (scenario: Scenario, answers: ReadonlyMap<Where, Found>) =>

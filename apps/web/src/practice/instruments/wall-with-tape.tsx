@@ -1,20 +1,11 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
-import { formatQuantity, wallDrawing, type MeasuredWall } from '@plumb-mark/core'
-import {
-  edgesOf,
-  namesIn,
-  taped,
-  wallsOf,
-  type Edge,
-  type Scenario,
-  type ThingFound,
-} from '@plumb-mark/practice'
-import { WallElevation } from '../../inspection/picture/wall/wall-elevation.js'
+import { formatQuantity } from '@plumb-mark/core'
+import { edgesOf, taped, type Edge, type Scenario, type ThingFound } from '@plumb-mark/practice'
 import { SmallPrint } from '../../look/text.js'
 import { TouchMark } from '../../marks/touch-mark.js'
+import { DrawnWall, useWallThere } from './bare-wall.js'
 
-const NOTHING = () => undefined
 /** As wide as a finger meets it, mm on the wall. */
 const TOUCHED = 90
 
@@ -26,26 +17,21 @@ export function WallWithTape({
   scenario: Scenario
   unit: ThingFound & { kind: 'unit-fitted' }
 }) {
-  const { wall, drawing, edges } = useMemo(
-    () => bareWall(scenario, unit.body.place!.wallId),
-    [scenario, unit],
-  )
+  const { wall, drawing, labelOf } = useWallThere(scenario, unit.body.place!.wallId)
+  const edges = useMemo(() => edgesOf(wall, labelOf), [wall, labelOf])
   const [held, hold] = useState<Edge[]>([])
   const [a, b] = held
   const length = a && b && taped(a, b, scenario.seed)
   const touch = (edge: Edge) => hold(held.length === 1 ? [...held, edge] : [edge])
-  if (!wall) return null
   return (
     <Box mt="10px">
       <SmallPrint>Touch two edges: the tape goes from one to the other.</SmallPrint>
-      <Box display="flex" h={{ base: '280px', md: '380px' }} mt="6px">
-        <WallElevation drawing={drawing} chosen={undefined} onChoose={NOTHING}>
-          {edges.map((edge) => (
-            <EdgeMark key={edge.id} edge={edge} held={held.includes(edge)} onTouch={() => touch(edge)} />
-          ))}
-          {a && b && a.upright === b.upright && <Tape a={a} b={b} />}
-        </WallElevation>
-      </Box>
+      <DrawnWall drawing={drawing} h={{ base: '280px', md: '380px' }}>
+        {edges.map((edge) => (
+          <EdgeMark key={edge.id} edge={edge} held={held.includes(edge)} onTouch={() => touch(edge)} />
+        ))}
+        {a && b && a.upright === b.upright && <Tape a={a} b={b} />}
+      </DrawnWall>
       <Flex align="center" gap="12px" minH="48px" role="status" wrap="wrap">
         <Text fontFamily="mono" fontSize="26px">
           {length === undefined ? '—' : formatQuantity(length, 'length', { decimals: 0 })}
@@ -59,19 +45,6 @@ export function WallWithTape({
       </Flex>
     </Box>
   )
-}
-
-function bareWall(scenario: Scenario, wallId: string) {
-  const names = namesIn(scenario.entries)
-  const labelOf = (id: string) => names.get(id) ?? id
-  const wall = wallsOf(scenario).find((one) => one.wall.id === wallId) as MeasuredWall
-  const drawn = wallDrawing(wall, labelOf)
-  const items = drawn.items.map((item) => ({ ...item, verdict: 'not-inspected' as const }))
-  return {
-    wall,
-    drawing: { ...drawn, items, envelopes: [], dimensions: [] },
-    edges: edgesOf(wall, labelOf),
-  }
 }
 
 function saidOf(a: Edge | undefined, b: Edge | undefined): string {
