@@ -130,7 +130,7 @@ export default tseslint.config(
   },
   {
     files: ['packages/practice/src/**/*.ts'],
-    ignores: ['**/*.spec.ts'],
+    ignores: ['**/*.spec.ts', '**/*.testing.ts'],
     rules: forbid(
       ['@plumb-mark/contract', '@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', 'react', 'node:*'],
       'practice knows core only: nothing of it can reach a real job',

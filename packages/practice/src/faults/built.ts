@@ -1,5 +1,5 @@
 import type { EntryBodies } from '@plumb-mark/core'
-import type { ThingFound, ThingKind } from '../things.js'
+import type { ThingFound, ThingKind } from '../found/things.js'
 
 /** One way in which something stands otherwise than it should. */
 export interface ThingFault {

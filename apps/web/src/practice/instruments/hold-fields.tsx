@@ -1,7 +1,8 @@
 import { Box, Flex } from '@chakra-ui/react'
-import type { Instrument, JudgedCheck } from '@plumb-mark/core'
-import { settingOf, type Hold, type Scenario } from '@plumb-mark/practice'
+import type { Instrument } from '@plumb-mark/core'
+import { settingOf } from '@plumb-mark/practice'
 import { ChoiceField } from '../../marks/choice-field.js'
+import type { HoldProps } from './props.js'
 import { Probes } from './probes.js'
 import { Screws } from './screws.js'
 
@@ -16,13 +17,7 @@ export function HoldFields({
   bag,
   hold,
   onHold,
-}: {
-  check: JudgedCheck['check']
-  scenario: Scenario
-  bag: readonly Instrument[]
-  hold: Hold
-  onHold: (hold: Hold) => void
-}) {
+}: HoldProps & { bag: readonly Instrument[] }) {
   const { instrument, testVoltage } = hold
   const setting = instrument && settingOf(check, instrument)
   return (

@@ -1,10 +1,11 @@
 import { Box, Flex, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
 import type { JudgedCheck } from '@plumb-mark/core'
-import { besides, type Hold, type Probe, type Scenario } from '@plumb-mark/practice'
+import { besides, type Probe } from '@plumb-mark/practice'
 import { SmallPrint } from '../../look/text.js'
 import { Choose } from '../../marks/choose.js'
 import { TouchMark } from '../../marks/touch-mark.js'
-import { useState } from 'react'
+import type { HoldProps } from './props.js'
 
 const STEP = 84
 const TOP = 62
@@ -12,17 +13,7 @@ const PROBES = { red: ['Red probe', 'R'], black: ['Black probe', 'B'] } as const
 type Colour = keyof typeof PROBES
 
 /** The unplugged ends of every string of the unit, and earth: the probe in hand goes where one touches. */
-export function Probes({
-  check,
-  scenario,
-  hold,
-  onHold,
-}: {
-  check: JudgedCheck['check']
-  scenario: Scenario
-  hold: Hold
-  onHold: (hold: Hold) => void
-}) {
+export function Probes({ check, scenario, hold, onHold }: HoldProps) {
   const [inHand, take] = useState<Colour>('red')
   const ends = endsOf(besides(scenario, check))
   const put = (probe: Probe) => {

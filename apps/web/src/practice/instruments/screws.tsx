@@ -1,23 +1,13 @@
 import { Box, chakra } from '@chakra-ui/react'
-import type { JudgedCheck } from '@plumb-mark/core'
-import { besides, type Hold, type Scenario } from '@plumb-mark/practice'
+import { besides } from '@plumb-mark/practice'
 import { SmallPrint } from '../../look/text.js'
 import { TouchMark } from '../../marks/touch-mark.js'
+import type { HoldProps } from './props.js'
 
 const STEP = 78
 
 /** The screws of the unit that are alike, each with its mark: the driver goes on the one that is touched. */
-export function Screws({
-  check,
-  scenario,
-  hold,
-  onHold,
-}: {
-  check: JudgedCheck['check']
-  scenario: Scenario
-  hold: Hold
-  onHold: (hold: Hold) => void
-}) {
+export function Screws({ check, scenario, hold, onHold }: HoldProps) {
   const screws = besides(scenario, check)
   return (
     <Box mt="10px">

@@ -1,11 +1,9 @@
 import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
 import { Undo2 } from 'lucide-react'
 import { Note } from '../../../look/text.js'
+import { COVER, boltAt, Cover } from '../../../marks/cover.js'
 import { TouchMark } from '../../../marks/touch-mark.js'
 import type { FormProps } from './form-props.js'
-
-const W = 320
-const H = 250
 
 /** The bolt pattern: touch the bolts as they were tightened; how often each was gone over is counted on it. */
 export function OrderForm({ form: { items, passes }, answer, onChange }: FormProps<'order'>) {
@@ -22,30 +20,21 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
           {items.length * passes}
         </b>
       </Text>
-      <chakra.svg viewBox={`0 0 ${W} ${H}`} w="100%" maxW="440px" role="group" aria-label="Bolt pattern">
-        <chakra.rect
-          x="14"
-          y="14"
-          width={W - 28}
-          height={H - 28}
-          rx="14"
-          fill="paper"
-          stroke="text"
-          strokeWidth="2px"
-        />
+      <Cover label="Bolt pattern" maxW="440px">
         <chakra.rect
           x="30"
           y="30"
-          width={W - 60}
-          height={H - 60}
+          width={COVER.w - 60}
+          height={COVER.h - 60}
           rx="8"
           fill="none"
           stroke="hair"
           strokeDasharray="4 4"
         />
-        {items.map(({ id, label, x, y }, i) => {
+        {items.map((item, i) => {
+          const { id, label } = item
           const times = done.filter((one) => one === id).length
-          const [cx, cy] = [48 + (x ?? (i + 0.5) / items.length) * (W - 96), 44 + (y ?? 0.5) * (H - 106)]
+          const [cx, cy] = boltAt(item, i, items.length)
           return (
             <TouchMark key={id} label={`Bolt ${label}, tightened ${times} times`} onTouch={() => touch(id)}>
               {id === next && <chakra.circle cx={cx} cy={cy} r="29" fill="unproven" opacity={0.35} />}
@@ -93,7 +82,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
             </TouchMark>
           )
         })}
-      </chakra.svg>
+      </Cover>
       <HStack mt="8px" gap="8px" wrap="wrap">
         <Button
           variant="outline"

@@ -1,8 +1,8 @@
 import type { Entry } from '@plumb-mark/core'
-import { isThing, type Answered, type Found } from './answer.js'
-import type { Chance } from './chance.js'
-import { figureTimes } from './faults/index.js'
-import { stringVoltage } from './site/index.js'
+import { isThing, type Answered, type Found } from '../found/answer.js'
+import type { Chance } from '../chance.js'
+import { figureTimes } from '../faults/index.js'
+import { stringVoltage } from '../site/index.js'
 
 /** The light and the warmth of the cells at which an installation is inspected. */
 export interface Weather {

@@ -11,9 +11,9 @@ import {
   type JudgedCheck,
   type Sheet,
 } from '@plumb-mark/core'
-import type { Answered, Found } from './answer.js'
+import type { Answered, Found } from '../found/answer.js'
 import { LEVELS, type Level } from './levels.js'
-import { thingsIn, type Thing } from './things.js'
+import { thingsIn, type Thing } from '../found/things.js'
 
 /** An inspection in which nothing is wrong. */
 export type Base = Pick<InspectionFile, 'entries' | 'sheets'>

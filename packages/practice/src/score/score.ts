@@ -1,11 +1,11 @@
 import type { JudgedCheck } from '@plumb-mark/core'
-import { isThing, whereOf, type Found } from './answer.js'
+import { isThing, whereOf, type Found } from '../found/answer.js'
 import { isHandsOn, unsafeIn, type Done, type Unsafe } from './safety.js'
-import { inspectWith, isOpenEnded } from './base.js'
-import type { HidingPlace, Planted } from './hiding.js'
-import { LEVELS } from './levels.js'
-import type { Scenario } from './scenario.js'
-import { isAsItIs, type ThingFound } from './things.js'
+import { inspectWith, isOpenEnded } from '../scenario/base.js'
+import type { HidingPlace, Planted } from '../scenario/hiding.js'
+import { LEVELS } from '../scenario/levels.js'
+import type { Scenario } from '../scenario/scenario.js'
+import { isAsItIs, type ThingFound } from '../found/things.js'
 
 export interface Score {
   found: readonly Planted[]

@@ -1,8 +1,8 @@
 import type { Sheet } from '@plumb-mark/core'
 import type { Base } from './base.js'
-import { Chance } from './chance.js'
+import { Chance } from '../chance.js'
 import { LEVELS, type Level } from './levels.js'
-import { KIT_NAMES, answerAll, cleanSite, type KitName, type Wanted } from './site/index.js'
+import { KIT_NAMES, answerAll, cleanSite, type KitName, type Wanted } from '../site/index.js'
 
 const SALT = 0x9e3779b1
 /** Enough to be looked at in one sitting; where walls are practised, units stand beside each other. */

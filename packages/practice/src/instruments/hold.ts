@@ -1,11 +1,11 @@
 import { measures, type Instrument, type JudgedCheck, type PointId } from '@plumb-mark/core'
-import type { Found } from './answer.js'
-import { Chance } from './chance.js'
-import { figureTimes } from './faults/index.js'
-import { lookedAt } from './inspectors.js'
+import type { Found } from '../found/answer.js'
+import { Chance } from '../chance.js'
+import { figureTimes } from '../faults/index.js'
+import { lookedAt } from './looked-at.js'
 import { between, type Probe } from './probes.js'
-import type { Scenario } from './scenario.js'
-import { onSuchADay, weatherAfter } from './weather.js'
+import type { Scenario } from '../scenario/scenario.js'
+import { onSuchADay, weatherAfter } from '../scenario/weather.js'
 
 type Check = JudgedCheck['check']
 

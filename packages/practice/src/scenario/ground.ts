@@ -1,5 +1,5 @@
 import type { CheckId, JudgedCheck } from '@plumb-mark/core'
-import { isThing, whereOf, type Found, type Where } from './answer.js'
+import { isThing, whereOf, type Found, type Where } from '../found/answer.js'
 import {
   idOf,
   inspectWith,

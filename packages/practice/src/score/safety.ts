@@ -1,5 +1,5 @@
 import { needsOf, type CheckId, type JudgedCheck, type PointId } from '@plumb-mark/core'
-import type { Scenario } from './scenario.js'
+import type { Scenario } from '../scenario/scenario.js'
 
 /** What is done before hands go near conductors, in this order. */
 export const SAFETY_STEPS = ['equipment', 'isolated', 'waited', 'proved-dead'] as const

@@ -1,9 +1,9 @@
-import { judgeTyped, uncertaintyOf, type JudgedCheck } from '@plumb-mark/core'
-import type { Found } from './answer.js'
-import { Chance } from './chance.js'
-import { figureTimes } from './faults/index.js'
+import type { JudgedCheck } from '@plumb-mark/core'
+import type { Found } from '../found/answer.js'
+import { Chance } from '../chance.js'
+import { lookedAt } from '../instruments/looked-at.js'
 import { SAFETY_STEPS, type Done } from './safety.js'
-import type { Scenario } from './scenario.js'
+import type { Scenario } from '../scenario/scenario.js'
 
 /** Who inspects without a browser: one who looks at everything, one who looks at nothing, one who looks now and then. */
 export const INSPECTORS = ['perfect', 'blind', 'random'] as const
@@ -30,26 +30,4 @@ export function doneBy(scenario: Scenario, who: Inspector): Done[] {
   const safe = SAFETY_STEPS.filter(() => who === 'perfect' || (who === 'random' && chance.next() < 0.8))
   const touched = who === 'blind' ? [] : scenario.checks.map(({ check: { point } }) => ({ point }))
   return [...safe.map((safety) => ({ safety })), ...touched]
-}
-
-/** As much of an instrument's uncertainty as a careful hand leaves. */
-const CARE = 0.4
-const TIMES = 3
-
-/** What an instrument shows of what is there; whoever is careful reads again where the first reading says too little. */
-export function lookedAt(scenario: Scenario, { check }: JudgedCheck, chance: Chance): Found {
-  const there = scenario.truth.get(check.point)!
-  if (there.kind !== 'reading' || there.body.relation !== '=') return there
-  const { body } = there
-  const dimension = check.ask.kind === 'reading' ? check.ask.dimension : undefined
-  const width = dimension && body.instrument ? uncertaintyOf(body.instrument, dimension, body.value) : 0
-  if (width === 0 || body.value === 0) return there
-  for (let i = 0; i < TIMES; i++) {
-    const factor = 1 + (CARE * width * chance.between(-1, 1)) / Math.abs(body.value)
-    const shown: Found = { kind: 'reading', body: { ...body, ...figureTimes(body, factor) } }
-    const { typed, instrument, conditions = {} } = shown.body
-    const judged = judgeTyped(check, typed, { instrument, conditions }, scenario.around)
-    if (judged.ok && judged.outcome.verdict !== 'not-proven') return shown
-  }
-  return there
 }

@@ -1,9 +1,9 @@
 import type { MeasuredWall } from '@plumb-mark/core'
-import { isThing } from './answer.js'
-import { inspectWith } from './base.js'
-import { Chance } from './chance.js'
-import type { Scenario } from './scenario.js'
-import { shown } from './site/index.js'
+import { isThing } from '../found/answer.js'
+import { inspectWith } from '../scenario/base.js'
+import { Chance } from '../chance.js'
+import type { Scenario } from '../scenario/scenario.js'
+import { shown } from '../site/index.js'
 
 /** An edge to which a tape can be put, mm: upright at an x, or level at a y, and how far it runs. */
 export interface Edge {

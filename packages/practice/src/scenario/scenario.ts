@@ -6,13 +6,13 @@ import {
   type JudgedCheck,
   type Sheet,
 } from '@plumb-mark/core'
-import { whereOf, type Found, type Where } from './answer.js'
+import { whereOf, type Found, type Where } from '../found/answer.js'
 import { findingOf, idOf, judgedBase, rightAt, type Base, type Place } from './base.js'
-import { Chance } from './chance.js'
+import { Chance } from '../chance.js'
 import { groundOf, type Ground, type Wrong } from './ground.js'
 import { faultAt, type HidingPlace, type Planted } from './hiding.js'
 import type { Level } from './levels.js'
-import type { Thing } from './things.js'
+import type { Thing } from '../found/things.js'
 import { weatherBy, type Weather } from './weather.js'
 
 export const DIFFICULTIES = ['easy', 'fair', 'hard'] as const

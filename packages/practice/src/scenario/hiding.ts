@@ -1,10 +1,10 @@
 import type { CheckId, JudgedCheck } from '@plumb-mark/core'
-import { isThing, whereOf, type Answered, type Found, type Where } from './answer.js'
+import { isThing, whereOf, type Answered, type Found, type Where } from '../found/answer.js'
 import { findingOf, foundIn, idOf, wrongAlone, type Base, type Place } from './base.js'
-import type { Chance } from './chance.js'
-import { ANSWER_FAULTS, THING_FAULTS } from './faults/index.js'
+import type { Chance } from '../chance.js'
+import { ANSWER_FAULTS, THING_FAULTS } from '../faults/index.js'
 import { LEVELS, type Level } from './levels.js'
-import type { Thing, ThingFound, ThingKey } from './things.js'
+import type { Thing, ThingFound, ThingKey } from '../found/things.js'
 
 /** A fault that was hidden: where it is to be seen, and what whoever looks finds there. */
 export interface Planted {
