@@ -6,7 +6,7 @@ import { stringVoltage } from '../dc/string-voltage.js'
 import { attempt } from '../shape/attempt.js'
 import type { Inspection } from '../walk/inspect.js'
 import type { JudgedCheck } from '../walk/check.js'
-import type { Surroundings } from '../requirements/surroundings.js'
+import type { Around } from '../walk/around.js'
 import { judge } from '../walk/judge.js'
 import { whyAgain } from '../walk/still-holds.js'
 
@@ -86,11 +86,7 @@ export function drifts(inspections: readonly Inspection[]): Drift[] {
 }
 
 /** The reading in force at the same point of another inspection, as long as it was taken on the same thing. */
-function pointOf(
-  inspection: Inspection,
-  { check }: JudgedCheck,
-  around: Surroundings,
-): DriftPoint | undefined {
+function pointOf(inspection: Inspection, { check }: JudgedCheck, around: Around): DriftPoint | undefined {
   if (check.ask.kind !== 'reading') return undefined
   const { dimension } = check.ask
   const at = inspection.at.byId.get(check.id)

@@ -2,7 +2,8 @@ import type { MeasuredWall } from '../requirements/mounting/measured-wall.js'
 import { worst, type JudgedVerdict, type Verdict } from '../verdict/verdict.js'
 import type { SideResult } from '../wall/clearance.js'
 import type { Rect } from '../wall/geometry.js'
-import { BOUNDARIES, type Item, type NeighbourRule, type Side, type Unit } from '../wall/items.js'
+import { BOUNDARIES, type Item, type NeighbourRule, type Unit } from '../wall/items.js'
+import { type Side } from '../wall/sides.js'
 import { ruleInForce } from '../wall/required.js'
 
 export interface Point2 {

@@ -1,5 +1,5 @@
 import { type Said, sameWords, say, joined } from '../quantity/words.js'
-import { SIDES } from '../wall/items.js'
+import { SIDES } from '../wall/sides.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { Surroundings } from './surroundings.js'
 import { lookUpArray } from '../as-built/module-lookup.js'

@@ -6,7 +6,6 @@ import type { AsBuilt } from '../as-built/as-built.js'
 import type { StringInForce } from '../as-built/strings-in-force.js'
 import type { ArrayLookup } from '../as-built/module-lookup.js'
 import type { SheetHead } from '../sheet/head.js'
-import type { Sheet } from './sheet.js'
 import type { DecisionRule } from '../verdict/decision.js'
 import type { Misclosure } from '../wall/misclosure.js'
 import type { UnitClearance } from '../wall/clearance.js'
@@ -34,8 +33,8 @@ export interface Surroundings {
   rule: DecisionRule
   header: JobHeader | undefined
   sheetOf(unitId: string): SheetHead | undefined
-  /** A sheet by its id, also one that was replaced since. */
-  sheet(id: string): Sheet | undefined
+  /** A sheet by its id, also one that was replaced since; what it asks, by its kinds. */
+  sheet(id: string): (SheetHead & { requirements: readonly { kind: string }[] }) | undefined
   /** By one requirement where several speak of the unit. */
   onWall(unitId: string, requirementId: string): OnWall | undefined
   /** The modules of the array by their places; made when first asked for. */

@@ -11,7 +11,7 @@ import { kindOf, type Requirement } from '../requirements/kinds.js'
 import { whyNot } from '../requirements/why-not.js'
 import { measureWall, type MeasuredWall, type WallContext } from '../requirements/mounting/measured-wall.js'
 import type { Sheet } from '../requirements/sheet.js'
-import type { Surroundings } from '../requirements/surroundings.js'
+import type { Around } from './around.js'
 import { STAGES, type Stage } from '../sheet/stages.js'
 import { worst, type Verdict } from '../verdict/verdict.js'
 import type { JudgedCheck, Outcome } from './check.js'
@@ -25,7 +25,7 @@ import { ruleOf, surroundingsOf } from './surroundings.js'
 export interface Inspection {
   state: JobState
   sheets: ReadonlyMap<string, Sheet>
-  around: Surroundings
+  around: Around
   walls: readonly MeasuredWall[]
   /** In the order of the walk, then by unit and as the sheet has them. */
   checks: readonly JudgedCheck[]
@@ -169,7 +169,7 @@ function requirementsOf({ units }: AsBuilt, sheets: ReadonlyMap<string, Sheet>):
   return [...byStage.values()].flat()
 }
 
-function judgedRow({ unit, sheet, requirement }: Demand, state: JobState, around: Surroundings): JudgedRow {
+function judgedRow({ unit, sheet, requirement }: Demand, state: JobState, around: Around): JudgedRow {
   const checks = expand(unit, sheet, requirement, around)
   return { unit, requirement, checks: checks.map((check) => judgeCheck(check, state, around)) }
 }

@@ -7,7 +7,7 @@ import { parseQuantity, type TypingHabits, type TypingProblem } from '../quantit
 import type { Given, GivenReading, GivenRecord } from '../requirements/given.js'
 import type { Judgement } from '../requirements/kind.js'
 import { kindOf } from '../requirements/kinds.js'
-import type { Surroundings } from '../requirements/surroundings.js'
+import type { Around } from './around.js'
 import { attempt } from '../shape/attempt.js'
 import type { Check, JudgedCheck, Outcome } from './check.js'
 import { givenOf } from './given.js'
@@ -15,7 +15,7 @@ import { whyAgain } from './still-holds.js'
 import { refusedFacts } from './in-the-way.js'
 
 /** A check with the evidence in force at its point, and what comes of it. */
-export function judgeCheck(check: Check, { evidence, touched }: JobState, around: Surroundings): JudgedCheck {
+export function judgeCheck(check: Check, { evidence, touched }: JobState, around: Around): JudgedCheck {
   const history = evidence.get(check.point) ?? []
   const current = inForce(history)
   if (check.ask.kind === 'derived')
@@ -50,7 +50,7 @@ function builtAt({ ask, unit, inTheWay }: Check, touched: JobState['touched']) {
  * The outcome of one check for a piece of evidence that may or may not be kept. Facts that no calculator
  * takes are not proven; nothing is thrown.
  */
-export function judge(check: Check, given: Given | undefined, around: Surroundings): Outcome {
+export function judge(check: Check, given: Given | undefined, around: Around): Outcome {
   if (check.because !== undefined) return { verdict: 'not-applicable', because: check.because }
   if (check.inTheWay) return outcomeOf(check, refusedFacts(check.inTheWay, check.ask))
   const { requirement, subject, unit, ask } = check
@@ -126,7 +126,7 @@ export function judgeTyped(
   check: Check,
   typed: string,
   using: Pick<GivenReading, 'instrument' | 'conditions'>,
-  around: Surroundings,
+  around: Around,
   habits: TypingHabits = {},
 ): TypedJudgement {
   if (check.ask.kind !== 'reading') throw new Error(`check ${check.id} does not ask for a reading`)
@@ -154,7 +154,7 @@ export function judgeAnswer(
   check: Check,
   answer: unknown,
   using: { instrument: GivenRecord['instrument']; photos?: number },
-  around: Surroundings,
+  around: Around,
 ): { ok: true; outcome: Outcome } | { ok: false; problem: string } {
   const { ask } = check
   if (ask.kind !== 'record') throw new Error(`check ${check.id} does not ask for a record`)

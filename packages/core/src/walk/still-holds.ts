@@ -6,7 +6,7 @@ import { plain } from '../quantity/say.js'
 import { kindOf, type Requirement } from '../requirements/kinds.js'
 import type { Sheet } from '../requirements/sheet.js'
 import type { Subject } from '../requirements/kind.js'
-import type { Surroundings } from '../requirements/surroundings.js'
+import type { Around } from './around.js'
 import { attempt } from '../shape/attempt.js'
 import { broughtBy } from './brings.js'
 import type { Check } from './check.js'
@@ -15,7 +15,7 @@ import type { Check } from './check.js'
  * Why evidence has to be taken again: it belongs to the thing and the question it was taken on. Undefined while both are the same. A sheet
  * that asked then and is not at hand any more leaves open what was asked.
  */
-export function whyAgain(check: Check, { on }: Evidence, around: Surroundings): string | undefined {
+export function whyAgain(check: Check, { on }: Evidence, around: Around): string | undefined {
   if (!on) return undefined
   const exchanged = whyOtherThing(on, check.subject, around.asBuilt, check.unit)
   if (exchanged) return exchanged
@@ -45,7 +45,7 @@ export function whyOtherThing(
 }
 
 /** Did the sheet of then ask at this point what the one in force asks? */
-function sameQuestion(check: Check, old: Sheet, around: Surroundings): boolean {
+function sameQuestion(check: Check, old: Sheet, around: Around): boolean {
   const { requirement, subject, unit, ask } = check
   const point = requirement.point ?? requirement.id
   const asking = [...old.requirements, ...broughtBy(old)]

@@ -6,7 +6,8 @@ import { stringsInForce } from '../as-built/strings-in-force.js'
 import { inForce, type JobState } from '../job/state.js'
 import type { MeasuredWall } from '../requirements/mounting/measured-wall.js'
 import type { Sheet } from '../requirements/sheet.js'
-import type { OnWall, Surroundings } from '../requirements/surroundings.js'
+import type { OnWall } from '../requirements/surroundings.js'
+import type { Around } from './around.js'
 import type { DecisionRule } from '../verdict/decision.js'
 import { BOUNDARIES, type Boundary } from '../wall/items.js'
 import { isListedClass, plainClass } from '../wall/obstruction-class.js'
@@ -28,8 +29,8 @@ export function surroundingsOf(
   asBuilt: AsBuilt,
   walls: readonly MeasuredWall[],
   sheets: ReadonlyMap<string, Sheet>,
-  before?: Surroundings,
-): Surroundings {
+  before?: Around,
+): Around {
   const sheetByUnit = new Map(asBuilt.units.map(({ id, sheetId }) => [id, sheets.get(sheetId)]))
   const sheetOf = (unitId: string) => sheetByUnit.get(unitId)
   const sameNetwork = before?.asBuilt.network === asBuilt.network

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { clearance } from './clearance.js'
 import { collides, overlapsOn, X, Y } from './geometry.js'
-import { SIDES, clearanceInput, type ClearanceInput, type Side } from './items.js'
+import { clearanceInput, type ClearanceInput } from './items.js'
+import { SIDES, type Side } from './sides.js'
 import { randomWall } from './random-wall.testing.js'
 import { requiredGap } from './required.js'
 

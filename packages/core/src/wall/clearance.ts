@@ -8,15 +8,14 @@ import { gapUncertaintyOf } from './gap-uncertainty.js'
 import { tapedGaps, type TapedGaps } from './taped-gaps.js'
 import { X, Y, facingOn, gapOn, overlapsOn, straightDistance, type Axis } from './geometry.js'
 import {
-  SIDES,
   clearanceInput,
   type Boundary,
   type ClearanceInput,
   type Item,
   type ReadWall,
-  type Side,
   type Unit,
 } from './items.js'
+import { SIDES, type Side } from './sides.js'
 import { plainClass } from './obstruction-class.js'
 import { demandsOf, requiredGap, ruleInForce } from './required.js'
 

@@ -1,5 +1,6 @@
 import type { Rect } from './geometry.js'
-import type { Item, ReadWall, Side, Unit } from './items.js'
+import type { Item, ReadWall, Unit } from './items.js'
+import type { Side } from './sides.js'
 import { requiredGap } from './required.js'
 
 /**

@@ -1,4 +1,4 @@
-import type { Side } from './items.js'
+import type { Side } from './sides.js'
 
 /** A rectangle on the wall, mm: lower left corner, width and height. */
 export interface Rect {

@@ -1,6 +1,7 @@
 import { BadInput } from '../shape/bad-input.js'
 import type { EdgeUncertainty } from './gap-uncertainty.js'
 import { uncertaintyField } from '../verdict/decision.js'
+import { SIDES, type Side } from './sides.js'
 import {
   flag,
   list,
@@ -15,10 +16,6 @@ import {
   variants,
   type Read,
 } from '../shape/shape.js'
-
-/** The four sides of a unit, in the order in which they are listed everywhere. */
-export const SIDES = ['left', 'right', 'top', 'bottom'] as const
-export type Side = (typeof SIDES)[number]
 
 export const NEIGHBOUR_RULES = ['larger', 'sum', 'stated'] as const
 export type NeighbourRule = (typeof NEIGHBOUR_RULES)[number]

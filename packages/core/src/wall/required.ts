@@ -1,6 +1,7 @@
 import { BadInput } from '../shape/bad-input.js'
 import { OPPOSITE } from './geometry.js'
-import type { Demand, Item, NeighbourRule, Side, Unit } from './items.js'
+import type { Demand, Item, NeighbourRule, Unit } from './items.js'
+import type { Side } from './sides.js'
 
 const DEMAND = {
   larger: (own, other) => Math.max(own, other),

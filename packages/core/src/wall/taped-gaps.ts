@@ -1,4 +1,5 @@
-import type { ReadWall, Side } from './items.js'
+import type { ReadWall } from './items.js'
+import type { Side } from './sides.js'
 import { misclosures, wallEnds } from './misclosure.js'
 
 /** The gaps of a wall that were read with the tape itself. */

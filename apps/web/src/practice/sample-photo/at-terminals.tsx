@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import type { SamplePhotoOf } from './sample-photo.js'
+import type { SamplePhotoOf } from './drawn.js'
 
 const Hand = () => <path d="M238 150c14-30 40-34 60-26v50h-44z" strokeWidth="2" opacity="0.6" />
 

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import type { SamplePhotoOf } from './sample-photo.js'
+import type { SamplePhotoOf } from './drawn.js'
 
 /** A bracket with its hooks upwards and the unit hung in both, or one that is upside down with the unit on its screws. */
 const bracket: SamplePhotoOf = ({ right }) => (

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import type { SamplePhotoOf } from './sample-photo.js'
+import type { SamplePhotoOf } from './drawn.js'
 
 const Word = ({ x, y, children }: { x: number; y: number; children: string }) => (
   <text x={x} y={y} fontSize="13" textAnchor="middle" fill="currentColor" stroke="none">

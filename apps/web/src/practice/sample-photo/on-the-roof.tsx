@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import type { SamplePhotoOf } from './sample-photo.js'
+import type { SamplePhotoOf } from './drawn.js'
 
 /** A module from behind, with the rail that it lies on. */
 const Module = ({ x = 40, w = 240 }: { x?: number; w?: number }) => (

@@ -1,13 +1,10 @@
 import { Box, chakra } from '@chakra-ui/react'
-import type { ReactNode } from 'react'
 import { SmallPrint } from '../../look/text.js'
 import { ARRAY_PHOTOS } from './on-the-roof.js'
 import { HOUSE_PHOTOS } from './in-the-house.js'
+import type { SamplePhotoOf } from './drawn.js'
 import { TERMINAL_PHOTOS } from './at-terminals.js'
 import { UNIT_PHOTOS } from './at-the-unit.js'
-
-/** What a camera would have seen at a place: drawn from what is there. */
-export type SamplePhotoOf = (there: { right: boolean; chosen?: string | undefined }) => ReactNode
 
 /** By the requirement whose question they answer. */
 const PHOTOS: Readonly<Record<string, SamplePhotoOf>> = {

@@ -9,14 +9,8 @@ import { attempt } from '../../shape/attempt.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { countedUncertainty, type DecisionRule } from '../../verdict/decision.js'
 import { clearanceOf, type ClearanceResult, type UnitClearance } from '../../wall/clearance.js'
-import {
-  SIDES,
-  requireNamesOfTheirOwn,
-  type Item,
-  type ReadWall,
-  type Side,
-  type Unit,
-} from '../../wall/items.js'
+import { requireNamesOfTheirOwn, type Item, type ReadWall, type Unit } from '../../wall/items.js'
+import { SIDES, type Side } from '../../wall/sides.js'
 import { misclosures, wallEnds, type Misclosure } from '../../wall/misclosure.js'
 import type { AsBuilt } from '../../as-built/as-built.js'
 

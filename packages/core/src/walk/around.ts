@@ -1,0 +1,7 @@
+import type { Sheet } from '../requirements/sheet.js'
+import type { Surroundings } from '../requirements/surroundings.js'
+
+/** All that a judgement may look at, and the sheets with all that they ask: what was asked once is compared with what is asked now. */
+export interface Around extends Surroundings {
+  sheet(id: string): Sheet | undefined
+}
