@@ -1,7 +1,7 @@
 import { BadInput } from '../shape/bad-input.js'
 import type { EdgeUncertainty } from './gap-uncertainty.js'
 import { uncertaintyField } from '../verdict/decision.js'
-import { SIDES, type Side } from './sides.js'
+import type { Side } from './sides.js'
 import {
   flag,
   list,
