@@ -7,12 +7,11 @@ import { STATE, type Inverter } from './inverter/inverter.js'
 import { inverterMap, inverterRegisters, type InverterSettings } from './inverter/map.js'
 import { meterMap } from './meter/map.js'
 import { SOUND_LINE } from './protocol/line.js'
+import { house } from './site/house.js'
 import { advance, type Plant } from './site/plant.js'
 import type { StringOfModules } from './site/array.js'
 
 export const FIRST_PORT = 15_020
-const TEN_O_CLOCK = 10 * 3600
-const NOON = 12 * 3600
 /** Long enough that everything feeds, and is heard, when the first question comes. */
 const RUNNING = 600
 
@@ -35,7 +34,7 @@ function fallowmere(clock: () => number): Device[] {
       battery: own,
     }),
   )
-  const plant = site('Fallowmere', 3, 230, inverters, [900, 700, 600])
+  const plant = house('Fallowmere', 3, 230, inverters, [900, 700, 600])
   const settings = (exportLimit: number): InverterSettings => ({
     gridCode: 1,
     exportLimit,
@@ -87,7 +86,7 @@ function fallowmere(clock: () => number): Device[] {
 }
 
 function juniperFlat(): Device[] {
-  const plant = site('Juniper Flat', 2, 120, [], [500, 300])
+  const plant = house('Juniper Flat', 2, 120, [], [500, 300])
   const boxes = Array.from({ length: 22 }, (_, i) => `SP38-${262_037 + 37 * i}`)
   // Planted: the box in row 2, place 4 has never been heard.
   plant.boxes = boxes.map((serial, i) => ({ serial, silent: i === 14 }))
@@ -111,7 +110,7 @@ function skerryPoint(clock: () => number): Device[] {
     sharedBy: 1,
     battery: stack,
   })
-  const plant = site('Skerry Point', 1, 230, [own], [800])
+  const plant = house('Skerry Point', 1, 230, [own], [800])
   plant.boxes = Array.from({ length: 10 }, (_, i) => ({ serial: `ME1-${4400 + 7 * i}`, silent: false }))
   const machine = device(
     'skerry-inverter',
@@ -147,28 +146,6 @@ function skerryPoint(clock: () => number): Device[] {
   )
   advance(plant, RUNNING)
   return [machine, store, meter]
-}
-
-function site(name: string, phases: number, volts: number, inverters: Inverter[], base: number[]): Plant {
-  return {
-    name,
-    now: 0,
-    beganAt: phases === 3 ? NOON : TEN_O_CLOCK,
-    shade: 0,
-    phases,
-    grid: { present: true, since: -3600, volts, hertz: phases === 2 ? 60 : 50 },
-    loads: [
-      ...base.map((watts, phase) => ({ name: 'house', phase, watts, on: true, backedUp: phase === 0 })),
-      ...[2000, 3000, 1500]
-        .slice(0, phases)
-        .map((watts, phase) => ({ name: 'test', phase, watts, on: false })),
-    ],
-    inverters,
-    transformers: Array.from({ length: phases }, (_, on) => ({ on, turned: false })),
-    dataLead: true,
-    boxes: [],
-    fromGrid: Array(phases).fill(0),
-  }
 }
 
 const FALLBACK_AFTER = 8

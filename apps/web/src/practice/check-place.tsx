@@ -2,7 +2,7 @@ import { Button, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useShallow } from 'zustand/react/shallow'
 import { inBothSystems, measures, type Instrument, type JudgedCheck } from '@plumb-mark/core'
-import { isHeld, look, type Found, type Hold, type Scenario } from '@plumb-mark/practice'
+import { isHeld, look, wiringAt, type Found, type Hold, type Scenario } from '@plumb-mark/practice'
 import { Note } from '../look/text.js'
 import { VerdictMark } from '../marks/verdict-mark.js'
 import { HoldFields } from './instruments/hold-fields.js'
@@ -60,7 +60,9 @@ export function CheckPlace({
             {takeBack}
           </Flex>
           {!fits && <Note mt="8px">The display stays blank: it does not measure that.</Note>}
-          {shown && fits && <Seen check={check} there={shown} onKeep={keep} />}
+          {shown && fits && (
+            <Seen check={check} there={shown} sits={wiringAt(scenario, check)} onKeep={keep} />
+          )}
         </>
       )}
     </Row>

@@ -8,6 +8,7 @@ import { scoreOf } from '../score/score.js'
 import { besides, look } from './hold.js'
 import type { Probe } from './probes.js'
 import { edgesOf, taped, wallsOf } from './tape.js'
+import { wiringAt } from './wiring.js'
 
 const modulesIn = ({ entries }: Scenario) =>
   entries.reduce((sum, { kind, body }) => sum + (kind === 'string-built' ? body.count : 0), 0)
@@ -97,4 +98,21 @@ it('a driver that is put to another screw says what is there', () => {
     look(scenario, torque.point, { screw }).body as { value: number; point: string }
   expect(at(other.point)).toMatchObject({ point: torque.point })
   expect(at(other.point).value).not.toBe(at(torque.point).value)
+})
+
+describe('the transformers of a meter sit', () => {
+  const at = (seed: number) => {
+    const scenario = made({ seed, level: 'meter', kit: 'hybrid', faults: ['meter/proof/unit'] })
+    const { check } = scenario.checks.find((one) => one.check.id === 'meter/proof/unit')!
+    return { fault: scenario.planted[0]!.what, sits: wiringAt(scenario, check) }
+  }
+  const seeds = Array.from({ length: 12 }, (_, i) => at(i + 1))
+  it.each`
+    fault                               | wiring
+    ${'a transformer is turned round'}  | ${['0+', '1+', '2-']}
+    ${'two transformers are exchanged'} | ${['1+', '0+', '2+']}
+  `('where $fault: $wiring', ({ fault, wiring }) => {
+    const found = seeds.find((one) => one.fault === fault)!
+    expect(found.sits!.map(({ on, turned }) => `${on}${turned ? '-' : '+'}`)).toEqual(wiring)
+  })
 })

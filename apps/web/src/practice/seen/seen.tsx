@@ -1,21 +1,28 @@
 import { Box, Button, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import { sayEvidence, type Answer, type AnswerOf, type Evidence, type JudgedCheck } from '@plumb-mark/core'
-import type { Found } from '@plumb-mark/practice'
+import type { Found, Sits } from '@plumb-mark/practice'
 import { ChoiceForm } from '../../inspection/checks/record/choice-form.js'
 import { OrderForm } from '../../inspection/checks/record/order-form.js'
 import { SwitchesForm } from '../../inspection/checks/record/switches-form.js'
+import { MeterBench } from '../instruments/meter-bench.js'
 import { Shown } from '../row.js'
 import { pictureOf } from './there.js'
 
 interface Props {
   check: JudgedCheck['check']
   there: Found
+  /** How the transformers really sit, where that is asked: it is proved at the live meter. */
+  sits?: readonly Sits[] | undefined
   onKeep: (found: Found) => void
 }
 
 /** What is there: as a picture that whoever looks answers, or in words that are written down. */
-export function Seen({ check, there, onKeep }: Props) {
+export function Seen({ check, there, sits, onKeep }: Props) {
+  if (sits && there.kind === 'record')
+    return (
+      <MeterBench sits={sits} onKeep={(answer) => onKeep({ ...there, body: { ...there.body, answer } })} />
+    )
   const picture = pictureOf(check, there)
   if (!picture)
     return <Shown words={sayEvidence(check, there as unknown as Evidence)} onKeep={() => onKeep(there)} />

@@ -1,0 +1,3 @@
+/** The physical model of a site by itself, without a line: pure, so that it also runs where nothing can be connected. */
+export { house } from './house.js'
+export { advance, meterReadings, type Plant } from './plant.js'
