@@ -1,49 +1,41 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { proofByLoads, type Answer, type ChannelAt } from '@plumb-mark/core'
-import { advance, house, meterReadings, type Plant } from '@plumb-mark/devices/site'
 import type { Sits } from '@plumb-mark/practice'
 import { Simulated } from '../../devices/simulated.js'
 import { Note } from '../../look/text.js'
 import { TextField } from '../../marks/text-field.js'
+import { LiveHouse } from './live-house.js'
 
-const VOLTS = 230
-const BASE_LOADS = [900, 700, 600]
 const TICK_MS = 500
 
-/** What the meter shows on every channel at this moment. */
-function channelsOf(plant: Plant): ChannelAt[] {
-  return meterReadings(plant).map(({ watts, vars }) => ({ voltage: VOLTS, active: watts, reactive: vars }))
-}
-
-/** A house whose transformers sit so, simulated as the stand-in meters are, going on while somebody looks. */
+/** The house as it is at this moment, going on while somebody looks. */
 function useHouse(sits: readonly Sits[]) {
-  const [plant] = useState((): Plant => {
-    const sound = house('Practice', sits.length, VOLTS, [], BASE_LOADS)
-    return { ...sound, transformers: [...sits] }
+  const [house] = useState(() => new LiveHouse(sits))
+  const look = () => ({
+    channels: house.channels,
+    loads: house.tests.map(({ on, watts }) => ({ on, watts })),
   })
-  const [now, setNow] = useState<{ channels: ChannelAt[]; on: boolean[] }>({ channels: [], on: [] })
-  const tests = plant.loads.filter(({ name }) => name === 'test')
-  const look = () => setNow({ channels: channelsOf(plant), on: tests.map(({ on }) => on) })
+  const [now, setNow] = useState(look)
   useEffect(() => {
     const timer = setInterval(() => {
-      advance(plant, TICK_MS / 1000)
-      look()
+      house.pass(TICK_MS / 1000)
+      setNow(look())
     }, TICK_MS)
     return () => clearInterval(timer)
     // The house is the same as long as somebody looks at it.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [plant])
-  const turn = (i: number) => {
-    tests[i]!.on = !tests[i]!.on
-    look()
+  }, [house])
+  const turn = (phase: number) => {
+    house.turn(phase)
+    setNow(look())
   }
-  return { ...now, watts: tests.map(({ watts }) => watts), turn }
+  return { ...now, turn }
 }
 
 /** Known loads are switched by hand, and what changes on each channel of the live meter tells how the transformers sit. */
 export function MeterBench({ sits, onKeep }: { sits: readonly Sits[]; onKeep: (answer: Answer) => void }) {
-  const { channels, on, watts, turn } = useHouse(sits)
+  const { channels, loads, turn } = useHouse(sits)
   const [before, setBefore] = useState<readonly ChannelAt[]>()
   const [typed, setTyped] = useState<readonly string[]>([])
   const { change, answer, problems } = useMemo(
@@ -69,13 +61,13 @@ export function MeterBench({ sits, onKeep }: { sits: readonly Sits[]; onKeep: (a
                 `changed by ${Math.round(change[i]!.active)} W, ${Math.round(change[i]!.reactive)} var`}
             </Note>
             <Button
-              variant={on[i] ? 'solid' : 'outline'}
-              aria-pressed={on[i]}
+              variant={loads[i]?.on ? 'solid' : 'outline'}
+              aria-pressed={loads[i]?.on}
               h="52px"
               mt="4px"
               onClick={() => turn(i)}
             >
-              {watts[i]} W on L{i + 1}
+              {loads[i]?.watts} W on L{i + 1}
             </Button>
             {before && (
               <TextField
