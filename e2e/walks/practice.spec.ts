@@ -133,3 +133,55 @@ test('whoever is new is led once through a job, and left where two faults are hi
   await tour.getByRole('button', { name: 'Done' }).click()
   await expect(tour).toBeHidden()
 })
+
+test('instruments go where they are put: the tape from edge to edge, the probes to two ends, loads under a live meter', async ({
+  browser,
+}) => {
+  const { page } = await Crew.signedIn(browser, 'inspector')
+  const begin = async (subject: string, seed: string) => {
+    await page.goto('/practice')
+    await page.getByLabel('Subject').selectOption(subject)
+    await page.getByLabel('Number of the installation').fill(seed)
+    await page.getByRole('button', { name: 'Begin', exact: true }).click()
+  }
+  const opened = async (title: RegExp) => {
+    const row = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: title }) })
+    await row.first().getByRole('button').first().click()
+    return row.first()
+  }
+  await begin('Walls', '2')
+  const unit = await opened(/^Where it hangs or stands: Inverter 1/)
+  await unit.getByRole('button', { name: 'Take the tape' }).click()
+  const taped = async (from: string, to: string) => {
+    for (const edge of [from, to]) await unit.getByRole('button', { name: edge, exact: true }).press('Enter')
+    return (await unit.getByRole('status').innerText()).match(/^\d+ mm/)![0]
+  }
+  const left = await taped('left corner', 'left edge of Inverter 1')
+  const lower = await taped('floor', 'lower edge of Inverter 1')
+  await unit.getByLabel('Left edge, from the left').fill(left)
+  await unit.getByLabel('Lower edge, from the floor').fill(lower)
+  await unit.getByRole('button', { name: 'Write it down' }).click()
+  await expect(unit).toContainText('taken')
+
+  await begin('DC side', '4')
+  const string = await opened(/^Open-circuit voltage/)
+  await string.getByLabel('Out of the bag').selectOption({ label: 'Multimeter (in date until 2030-01-01)' })
+  await expect(string.getByRole('button', { name: 'Measure' })).toBeDisabled()
+  await string.getByRole('button', { name: 'Red probe on String 1 −' }).press('Enter')
+  await string.getByRole('button', { name: 'Black probe on String 1 +' }).press('Enter')
+  await string.getByRole('button', { name: 'Measure' }).click()
+  await expect(string).toContainText(/-\d+(\.\d+)? V/)
+
+  await begin('Meter', '4')
+  const proof = await opened(/^Electrical proof/)
+  await proof.getByRole('button', { name: 'Look', exact: true }).click()
+  const meter = proof.getByRole('region', { name: 'Meter, live' })
+  await meter.getByRole('button', { name: /^Remember this moment/ }).click()
+  await meter.getByRole('button', { name: '2000 W on L1' }).click()
+  await meter.getByRole('button', { name: '3000 W on L2' }).click()
+  await meter.getByLabel('Switched on L1, W').fill('2 kW')
+  await meter.getByLabel('Switched on L2, W').fill('3000')
+  await meter.getByRole('button', { name: 'Write down what changed' }).click()
+  // In number 4 two transformers sit on each other's phase.
+  await expect(proof).toContainText('does not conform')
+})

@@ -20,6 +20,7 @@ export { readScenarioFile, type ScenarioFile } from './scenario/scenario-file.js
 export { scoreOf, type Score } from './score/score.js'
 export * from './site/index.js'
 export { edgesOf, taped, wallsOf, type Edge } from './instruments/tape.js'
+export { traceOf } from './instruments/traced.js'
 export { wiringAt, type Sits } from './instruments/wiring.js'
 export { weatherAfter, type Weather } from './scenario/weather.js'
 export { namesIn, sayThing, type Thing, type ThingFound } from './found/things.js'

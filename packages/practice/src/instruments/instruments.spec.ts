@@ -1,3 +1,4 @@
+import { traceFacts, type AnswerOf } from '@plumb-mark/core'
 import { whereOf, type Found } from '../found/answer.js'
 import type { ThingFound } from '../found/things.js'
 import { WITH_NEIGHBOURS, made } from '../made.testing.js'
@@ -8,6 +9,7 @@ import { scoreOf } from '../score/score.js'
 import { besides, look } from './hold.js'
 import type { Probe } from './probes.js'
 import { edgesOf, taped, wallsOf } from './tape.js'
+import { traceOf } from './traced.js'
 import { wiringAt } from './wiring.js'
 
 const modulesIn = ({ entries }: Scenario) =>
@@ -116,3 +118,22 @@ describe('the transformers of a meter sit', () => {
     expect(found.sits!.map(({ on, turned }) => `${on}${turned ? '-' : '+'}`)).toEqual(wiring)
   })
 })
+
+it.each(['export-limit', 'fallback', 'come-back', 'ramp'])(
+  'the trace of %s is drawn as it was judged',
+  (test) => {
+    const { truth, checks } = made({ seed: 4, level: 'power-up', kit: 'hybrid', difficulty: 'hard' })
+    const { check } = checks.find((one) => one.check.id === `inv-1/${test}/unit`)!
+    const there = truth.get(check.point)!
+    const answer = (there.body as { answer: AnswerOf<'trace'> }).answer
+    const samples = traceOf(answer)
+    const facts = traceFacts(
+      { t: samples.map(({ t }) => t), values: samples.map(({ value }) => value) },
+      answer.eventAt,
+      answer.by,
+    )
+    expect(
+      Math.abs((facts.settledAt ?? answer.end) - (answer.found.settledAt ?? answer.end)),
+    ).toBeLessThanOrEqual(0.5)
+  },
+)

@@ -4,6 +4,8 @@ import type { Sits } from '@plumb-mark/practice'
 
 const VOLTS = 230
 const BASE_LOADS = [900, 700, 600]
+/** s */
+const MOMENT = 0.25
 
 /** A house whose meter has its transformers so, simulated as the stand-in meters are; a known load on each phase is switched by hand. */
 export class LiveHouse {
@@ -21,6 +23,8 @@ export class LiveHouse {
   turn(phase: number): void {
     const load = this.tests[phase]
     if (load) load.on = !load.on
+    // What is written down right afterwards is what the meter shows now.
+    this.pass(MOMENT)
   }
 
   get tests() {

@@ -1,6 +1,6 @@
 import { Box, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
-import type { AnswerOf, JudgedCheck } from '@plumb-mark/core'
+import { canonicalUnit, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import type { Found } from '@plumb-mark/practice'
 import { SmallPrint } from '../../look/text.js'
 import { Lamp } from '../../marks/lamp.js'
@@ -8,6 +8,7 @@ import { Bank, Lever } from '../../marks/lever.js'
 import { SamplePhoto, hasSamplePhoto } from '../sample-photo/sample-photo.js'
 import { DisplayThere, PlateThere } from './fields-there.js'
 import { TightenedBolts } from './tightened-bolts.js'
+import { TraceThere } from './trace-there.js'
 
 type Check = JudgedCheck['check']
 /** What is read off the screen of a device. */
@@ -32,6 +33,15 @@ export function pictureOf({ ask, requirement }: Check, there: Found): ReactNode 
       const On = BY_DEVICE.includes(requirement.kind) ? DisplayThere : PlateThere
       return <On fields={ask.fields} values={(answer as AnswerOf<'fields'>).values} />
     }
+    case 'trace':
+      return (
+        requirement.kind === 'trace-test' && (
+          <TraceThere
+            answer={answer as AnswerOf<'trace'>}
+            unit={canonicalUnit(requirement.watch.dimension)}
+          />
+        )
+      )
     default:
       return undefined
   }
