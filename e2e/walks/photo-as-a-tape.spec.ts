@@ -169,9 +169,15 @@ test('a defect before and after its rework lies on one picture, moved onto each 
   await owed.getByLabel('Photo').setInputFiles(after.file)
   await expect(owed.getByAltText('after.jpg')).toBeVisible()
   await owed.getByRole('button', { name: 'Mark as reworked' }).click()
-  await owed.getByRole('button', { name: 'Before and after' }).click()
+  await installer.allKept()
 
-  const dialog = installer.page.getByRole('dialog', { name: 'Before and after' })
+  const compared = async (someone: Crew) => {
+    await someone.page.getByRole('link', { name: /^Defects \(/ }).click()
+    const defect = someone.page.getByRole('article', { name: /Tilt.*Battery 2/ })
+    await defect.getByRole('button', { name: 'Before and after' }).click()
+    return someone.page.getByRole('dialog', { name: 'Before and after' })
+  }
+  const dialog = await compared(inspector)
   await expect(dialog.getByAltText('After the rework')).toBeVisible()
   await dialog.getByRole('button', { name: 'Lay on each other' }).click()
   for (let place = 0; place < corners.length; place++)
@@ -187,13 +193,16 @@ test('a defect before and after its rework lies on one picture, moved onto each 
     }
   // What both photos show lies in one place now: the picture after is one of our own making.
   await expect(dialog.getByAltText('After the rework')).toHaveAttribute('src', /^blob:/)
-  // And lies so the next time.
   await dialog.getByRole('button', { name: 'Close' }).click()
-  await owed.getByRole('button', { name: 'Before and after' }).click()
-  await expect(dialog.getByAltText('After the rework')).toHaveAttribute('src', /^blob:/)
-  await expect(dialog.getByText(/touch place/)).toHaveCount(0)
-  await dialog.getByLabel('How much is seen of before').fill('20')
-  await expect(dialog.getByAltText('After the rework')).toHaveCSS('clip-path', /20%/)
+  await inspector.allKept()
+  // It stands in the record: whoever looks on another device sees them so.
+  const reviewer = await Crew.signedIn(browser, 'reviewer')
+  await reviewer.openJob()
+  const seen = await compared(reviewer)
+  await expect(seen.getByAltText('After the rework')).toHaveAttribute('src', /^blob:/)
+  await expect(seen.getByText(/touch place/)).toHaveCount(0)
+  await seen.getByLabel('How much is seen of before').fill('20')
+  await expect(seen.getByAltText('After the rework')).toHaveCSS('clip-path', /20%/)
 })
 
 /** Touches a place of the wall, in its millimetres. */

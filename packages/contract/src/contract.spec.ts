@@ -4,6 +4,13 @@ import { readSheetText, validate, validateEntry, SignInDto } from './index.js'
 const entry = (kind: string, body: object) =>
   validateEntry({ id: uuid(), kind, at: '2026-11-09T10:00:00Z', body })
 const photo = { id: uuid(), sha256: 'a'.repeat(64) }
+const corners = [
+  [0, 0],
+  [900, 0],
+  [900, 600],
+  [0, 600],
+].map(([px, py]) => ({ px, py }))
+const alignedSide = { photo, width: 1200, height: 900, places: corners }
 const driver = {
   id: 'd',
   name: 'D',
@@ -109,6 +116,12 @@ const BODIES: [string, Record<string, unknown>, Record<string, unknown>, string]
     { calculator: 'reserve', title: 'R', input: { a: 1 } },
     { calculator: 'reserve', title: 'R', input: 'none' },
     'body.input',
+  ],
+  [
+    'photos-aligned',
+    { before: alignedSide, after: alignedSide },
+    { before: alignedSide, after: { ...alignedSide, places: alignedSide.places.slice(1) } },
+    'body.after.places',
   ],
   [
     'signed',

@@ -1,35 +1,27 @@
-import type { Pixel, PhotoRef } from '@plumb-mark/core'
-import type { Size } from './touched-photo.js'
-
-/** Where the same places lie in two photos, and how large these are. */
-export interface Alignment {
-  sizes: { before: Size; after: Size }
-  touched: { before: Pixel[]; after: Pixel[] }
-}
+import { isAlignmentOf, type PhotoRef, type PhotosAligned } from '@plumb-mark/core'
 
 const KEY = 'plumb-mark-aligned'
 /** Old ones go when there are more. */
 const MOST_KEPT = 60
 
-const pairOf = (before: PhotoRef, after: PhotoRef) => `${before.id} ${after.id}`
-
-function kept(): [pair: string, alignment: Alignment][] {
+function kept(): PhotosAligned[] {
   try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as [string, Alignment][]
+    const all = JSON.parse(localStorage.getItem(KEY) ?? '[]') as Partial<PhotosAligned>[]
+    return all.filter((one): one is PhotosAligned => one.before?.places !== undefined)
   } catch {
     return []
   }
 }
 
-/** How two photos were laid on each other on this device; it is no part of the record, which shows both as they were taken. */
-export const alignmentOf = (before: PhotoRef, after: PhotoRef): Alignment | undefined =>
-  kept().find(([pair]) => pair === pairOf(before, after))?.[1]
+/** How two photos were laid on each other by somebody who writes nothing into the record: on this device. */
+export const alignmentHere = (before: PhotoRef, after: PhotoRef): PhotosAligned | undefined =>
+  kept().find((one) => isAlignmentOf(one, before, after))
 
-export function keepAlignment(before: PhotoRef, after: PhotoRef, alignment: Alignment): void {
-  const pair = pairOf(before, after)
-  const others = kept().filter(([one]) => one !== pair)
+export function keepHere(alignment: PhotosAligned): void {
+  const { before, after } = alignment
+  const others = kept().filter((one) => !isAlignmentOf(one, before.photo, after.photo))
   try {
-    localStorage.setItem(KEY, JSON.stringify([[pair, alignment], ...others].slice(0, MOST_KEPT)))
+    localStorage.setItem(KEY, JSON.stringify([alignment, ...others].slice(0, MOST_KEPT)))
   } catch {
     // A device that is full lays them on each other anew the next time.
   }

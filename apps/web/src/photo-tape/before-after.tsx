@@ -1,19 +1,37 @@
 import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Crosshair, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
-import { attempt, mapOf, type KnownPoint, type PhotoRef } from '@plumb-mark/core'
+import {
+  SAME_PLACES,
+  attempt,
+  isAlignmentOf,
+  mapOf,
+  samePlaces,
+  type KnownPoint,
+  type PhotoRef,
+  type PhotosAligned,
+  type Pixel,
+} from '@plumb-mark/core'
+import { useSession } from '../account/session.js'
+import { useMake } from '../inspection/use-make.js'
 import { SmallPrint } from '../look/text.js'
 import { useInspection } from '../store/inspection.js'
 import { usePhotoAddress } from '../store/photos.js'
 import { useRectified } from '../worker/use-rectified.js'
-import { alignmentOf, keepAlignment, type Alignment } from './aligned.js'
+import { alignmentHere, keepHere } from './aligned.js'
 import { Sheet } from './sheet.js'
-import { TouchedPhoto } from './touched-photo.js'
+import { TouchedPhoto, type Size } from './touched-photo.js'
 
-/** As many places as two photos need to lie on each other. */
-const PLACES = 4
+interface Touched {
+  before: Pixel[]
+  after: Pixel[]
+}
+type Sizes = Partial<Record<keyof Touched, Size>>
 
-/** A defect before and after its rework as one picture with a slider; laid on each other by four places that both photos show. */
+/**
+ * A defect before and after its rework as one picture with a slider; laid on each other by four places that both photos show. Where an
+ * inspector does it, it stands in the record for everybody; else on this device.
+ */
 export function BeforeAfter({
   before,
   after,
@@ -25,10 +43,14 @@ export function BeforeAfter({
 }) {
   const jobId = useInspection((state) => state.jobId)
   const [first, second] = [usePhotoAddress(jobId, before.id), usePhotoAddress(jobId, after.id)]
-  const [was] = useState(() => alignmentOf(before, after))
-  const [sizes, setSizes] = useState<Partial<Alignment['sizes']>>(was?.sizes ?? {})
-  const [touched, setTouched] = useState(was?.touched)
-  const points = useMemo(() => sameplaces(touched), [touched])
+  const { was, keep } = useAlignment(before, after)
+  const [sizes, setSizes] = useState<Sizes>(() =>
+    was ? { before: sizeOf(was.before), after: sizeOf(was.after) } : {},
+  )
+  const [touched, setTouched] = useState<Touched | undefined>(
+    () => was && { before: was.before.places, after: was.after.places },
+  )
+  const points = useMemo(() => (touched && isComplete(touched) ? mapped(touched) : undefined), [touched])
   const { width = 1, height = 1 } = sizes.before ?? {}
   const aligned = useRectified(
     second,
@@ -38,11 +60,16 @@ export function BeforeAfter({
     ),
     { x0: 0, y0: -height, x1: width, y1: 0 },
   )
-  useEffect(() => {
-    if (points && touched && sizes.before && sizes.after)
-      keepAlignment(before, after, { sizes: { before: sizes.before, after: sizes.after }, touched })
-  }, [points, touched, sizes, before, after])
-  const wanting = touched && (touched.before.length + touched.after.length < 2 * PLACES ? touched : undefined)
+  const touch = (side: keyof Touched, pixel: Pixel) => {
+    const next = { before: [], after: [], ...touched, [side]: [...(touched?.[side] ?? []), pixel] }
+    setTouched(next)
+    if (!isComplete(next) || !mapped(next) || !sizes.before || !sizes.after) return
+    keep({
+      before: { photo: before, ...sizes.before, places: next.before },
+      after: { photo: after, ...sizes.after, places: next.after },
+    })
+  }
+  const wanting = touched && !isComplete(touched) ? touched : undefined
   const next = wanting && (wanting.before.length <= wanting.after.length ? 'before' : 'after')
   const refused = touched && !wanting && !points
   return (
@@ -61,7 +88,7 @@ export function BeforeAfter({
       {first && second && next ? (
         <>
           <Text role="status" px="14px" py="6px" fontWeight={500}>
-            Photo {next}: touch place {wanting[next].length + 1} of {PLACES}, the same in both.
+            Photo {next}: touch place {wanting[next].length + 1} of {SAME_PLACES}, the same in both.
           </Text>
           <TouchedPhoto
             key={next}
@@ -69,7 +96,7 @@ export function BeforeAfter({
             label={`Photo ${next} the rework`}
             touched={wanting[next]}
             onSize={(size) => setSizes((all) => ({ ...all, [next]: size }))}
-            onTouch={(pixel) => setTouched({ ...wanting, [next]: [...wanting[next], pixel] })}
+            onTouch={(pixel) => touch(next, pixel)}
           />
         </>
       ) : (
@@ -84,15 +111,26 @@ export function BeforeAfter({
   )
 }
 
-/** Where the places of the photo after lie in the one before, y up; undefined while some are wanting, or where no camera sees them so. */
-function sameplaces(touched: Alignment['touched'] | undefined): KnownPoint[] | undefined {
-  if (!touched || touched.before.length < PLACES || touched.after.length < PLACES) return undefined
-  const points = touched.after.map((pixel, i) => ({
-    ...pixel,
-    x: touched.before[i]!.px,
-    y: -touched.before[i]!.py,
-  }))
+const sizeOf = ({ width, height }: Size): Size => ({ width, height })
+const isComplete = ({ before, after }: Touched): boolean => before.length + after.length === 2 * SAME_PLACES
+
+/** Where the places of the photo after lie in the one before; undefined where no camera sees them so. */
+function mapped({ before, after }: Touched): KnownPoint[] | undefined {
+  const points = samePlaces({ before: { places: before }, after: { places: after } })
   return attempt(() => mapOf(points)).ok ? points : undefined
+}
+
+/** How these two were laid on each other before, and where it is kept when they are again. */
+function useAlignment(before: PhotoRef, after: PhotoRef) {
+  const state = useInspection(({ inspection }) => inspection?.state)
+  const inspects = useSession(({ person }) => person?.role === 'inspector')
+  const make = useMake()
+  const inRecord = state?.aligned.find((one) => isAlignmentOf(one, before, after))
+  const keep = (alignment: PhotosAligned) => {
+    const written = inspects && !state?.seal && make({ kind: 'photos-aligned', body: alignment })
+    if (!written) keepHere(alignment)
+  }
+  return { was: inRecord ?? alignmentHere(before, after), keep }
 }
 
 function Slider({ before, after }: { before: string | undefined; after: string | undefined }) {

@@ -45,6 +45,7 @@ import {
   WallPhotographedDto,
   WallRemovedDto,
 } from './mounting.dto.js'
+import { PhotosAlignedDto } from './photos-aligned.dto.js'
 
 /** The class that a body of each kind must fit on the wire. */
 export const BODY_CLASSES = {
@@ -90,6 +91,7 @@ export const BODY_CLASSES = {
   'defect-raised': DefectRaisedDto,
   'defect-step': DefectStepDto,
   'calculation-kept': CalculationKeptDto,
+  'photos-aligned': PhotosAlignedDto,
   'handed-over': HandedOverDto,
   signed: SignedDto,
 } satisfies Record<EntryKind, new () => object>

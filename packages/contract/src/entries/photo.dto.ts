@@ -1,7 +1,7 @@
 import { IsNumber, Max, Min } from 'class-validator'
 import { Part, Parts } from '../http/fields.js'
 
-const MOST_PIXELS = 100_000
+export const MOST_PIXELS = 100_000
 /** A place on a wall, mm. */
 export const LARGEST_MM = 1e6
 

@@ -26,6 +26,17 @@ const cable = {
   grouped: 1,
 }
 const module = { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 60, bypassDiodes: 3 }
+const photoSide = () => ({
+  photo: { id: 'p', sha256: 'a'.repeat(64) },
+  width: 1200,
+  height: 900,
+  places: [
+    { px: 0, py: 0 },
+    { px: 900, py: 0 },
+    { px: 900, py: 600 },
+    { px: 0, py: 600 },
+  ],
+})
 const gap = { id: 'g', from: 'u', to: 'left-corner', axis: 'across' as const, value: 300, typed: '300 mm' }
 const pinned = { id: 'nobody-box-2', maker: 'Nobody', model: 'Box', revision: '2', fingerprint: 'f' }
 
@@ -132,6 +143,12 @@ it.each<Case>([
     { calculator: 'reserve', title: 'R', input: { capacityKwh: -1 } },
     'not-computable',
   ],
+  [
+    'two photos laid on each other by places in a line',
+    'photos-aligned',
+    { before: photoSide(), after: { ...photoSide(), places: [1, 2, 3, 4].map((n) => ({ px: n, py: n })) } },
+    'places-differ',
+  ],
 ] as Case[])('%s is refused', (_what, kind, body, code) => {
   const answer = built().admits('inspector', kind, body as never)
   expect(answer).toMatchObject({ ok: false, code })
@@ -152,6 +169,7 @@ it.each<[string, EntryKind, object]>([
       input: { capacityKwh: 10, reservePercent: 20, loadKw: 1, inverterKw: 3 },
     },
   ],
+  ['two photos by four places of both', 'photos-aligned', { before: photoSide(), after: photoSide() }],
   ['a gap on its wall', 'gap-measured', { wallId: 'w', gap }],
 ])('%s is taken', (_what, kind, body) =>
   expect(built().admits('inspector', kind, body as never)).toEqual({ ok: true }),

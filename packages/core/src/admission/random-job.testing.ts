@@ -197,6 +197,7 @@ export class RandomJob {
         calculator: 'reserve',
         input: { capacityKwh: 9, reservePercent: 10, loadKw: 1, inverterKw: 2 },
       })
+    if (kind === 'photos-aligned') Object.assign(body, { before: photoSide('a'), after: photoSide('b') })
     // Known points that are made up anyhow make no map: these do, if the check length is the right one.
     if (kind === 'wall-photographed')
       body['taken'] = {
@@ -364,3 +365,16 @@ export class RandomJob {
     }
   }
 }
+
+/** A photo with four places that lie like the corners of something. */
+const photoSide = (id: string) => ({
+  photo: { id, sha256: 'a'.repeat(64) },
+  width: 1200,
+  height: 900,
+  places: [
+    { px: 0, py: 0 },
+    { px: 900, py: 10 },
+    { px: 890, py: 600 },
+    { px: 0, py: 620 },
+  ],
+})

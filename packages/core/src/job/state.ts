@@ -1,3 +1,4 @@
+import type { PhotosAligned } from './photos-aligned.js'
 import { NOTHING_BUILT, type AsBuilt } from '../as-built/as-built.js'
 import type { DefectId, EntryId, PointId, WallId } from '../ids/ids.js'
 import type { BadInput } from '../shape/bad-input.js'
@@ -74,6 +75,8 @@ export interface JobState {
   touched: Touched
   defects: ReadonlyMap<DefectId, RaisedDefect>
   calculations: readonly CalculationEntry[]
+  /** How photos were laid on each other. */
+  aligned: readonly PhotosAligned[]
   sharedWith: readonly Person[]
   unreadable: readonly UnreadableEntry[]
   /** The last time that the installation was received. */
@@ -105,6 +108,7 @@ export const NOTHING_ENTERED: JobState = {
   touched: { walls: new Map() },
   defects: new Map(),
   calculations: [],
+  aligned: [],
   sharedWith: [],
   unreadable: [],
   handedOver: undefined,

@@ -17,6 +17,7 @@ import { evidenceStruck, observation, reading, record, walkedOver } from './evid
 import { jobAmended, jobOpened, shared, sheetAdopted, unshared } from './job.js'
 import { conductorRemoved, conductorRun, partPlaced, partRemoved } from './network.js'
 import { handedOver } from './handed-over.js'
+import { photosAligned } from './photos-aligned.js'
 import { signed } from './signature.js'
 import { stringBuilt, stringRemoved } from './string.js'
 import { unitFitted, unitRemoved } from './unit.js'
@@ -75,6 +76,7 @@ export const ENTRY_ROWS = {
   'defect-raised': defectRaised,
   'defect-step': defectStep,
   'calculation-kept': calculationKept,
+  'photos-aligned': photosAligned,
   'handed-over': handedOver,
   signed,
 }
