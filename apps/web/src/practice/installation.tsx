@@ -28,13 +28,13 @@ export function Installation({ scenario }: { scenario: Scenario }) {
   const stages = STAGES.filter((stage) => places.some((place) => place.stage === stage))
   return (
     <Box mt="8px">
-      <Flex justify="space-between" align="center" gap="10px" wrap="wrap">
+      <Flex justify="space-between" align="center" gap="10px">
         <Note>
           Number {scenario.seed}: {unitsOf(scenario)}. {wheres().length} places to look at, {leftIn()} not
           looked at yet.
           <WeatherNow weather={scenario.weather} />
         </Note>
-        <Flex gap="8px">
+        <Flex gap="8px" flexShrink={0}>
           <Button variant="plain" onClick={leave}>
             Leave
           </Button>
@@ -86,9 +86,9 @@ function WeatherNow({ weather }: { weather: Weather }) {
   )
 }
 
-/** What stands there, as it is called. */
+/** The machines that stand there, as they are called. */
 const unitsOf = ({ entries }: Scenario): string =>
-  entries.flatMap(({ kind, body }) => (kind === 'unit-fitted' ? [body.label] : [])).join(', ')
+  entries.flatMap(({ kind, body }) => (kind === 'unit-fitted' && body.serial ? [body.label] : [])).join(', ')
 
 /** Where one is going to, and how much is left there. */
 function StageLinks({ stages, leftIn }: { stages: readonly Stage[]; leftIn: (stage: Stage) => number }) {

@@ -4,11 +4,9 @@ import type { JudgedCheck } from '@plumb-mark/core'
 import { besides, type Probe } from '@plumb-mark/practice'
 import { SmallPrint } from '../../look/text.js'
 import { Choose } from '../../marks/choose.js'
-import { TouchMark } from '../../marks/touch-mark.js'
 import type { HoldProps } from './props.js'
+import { Tile } from './tile.js'
 
-const STEP = 84
-const TOP = 62
 const PROBES = { red: ['Red probe', 'R'], black: ['Black probe', 'B'] } as const
 type Colour = keyof typeof PROBES
 
@@ -34,30 +32,16 @@ export function Probes({ check, scenario, hold, onHold }: HoldProps) {
         />
         <SmallPrint>Touch where it goes.</SmallPrint>
       </Flex>
-      <chakra.svg
-        viewBox={`0 0 ${ends.length * STEP + 20} 150`}
-        w="100%"
-        maxW={`${ends.length * 105 + 20}px`}
-        mt="8px"
-        role="group"
-        aria-label="Ends of the strings"
-        fontFamily="body"
-      >
-        {ends.map(({ probe, name, sign }, i) => (
-          <TouchMark key={name} label={`${PROBES[inHand][0]} on ${name}`} onTouch={() => put(probe)}>
-            <g transform={`translate(${10 + i * STEP + STEP / 2} ${TOP})`}>
-              <chakra.rect x="-38" y="-58" width="76" height="140" fill="transparent" />
-              {probe.end === 'earth' ? <Earth /> : <Plug sign={sign} />}
-              <chakra.text y="72" fontSize="12.5px" textAnchor="middle" fill="text">
-                {name}
-              </chakra.text>
-              {(['red', 'black'] as const).map((colour) => (
-                <Tip key={colour} colour={colour} shown={isAt(hold[colour], probe)} />
-              ))}
-            </g>
-          </TouchMark>
+      <Flex role="group" aria-label="Ends of the strings" wrap="wrap" gap="6px" mt="8px">
+        {ends.map(({ probe, name, sign }) => (
+          <Tile key={name} label={`${PROBES[inHand][0]} on ${name}`} name={name} onTouch={() => put(probe)}>
+            {probe.end === 'earth' ? <Earth /> : <Plug sign={sign} />}
+            {(['red', 'black'] as const).map((colour) => (
+              <Tip key={colour} colour={colour} shown={isAt(hold[colour], probe)} />
+            ))}
+          </Tile>
         ))}
-      </chakra.svg>
+      </Flex>
     </Box>
   )
 }
