@@ -86,9 +86,9 @@ const asData = ({ seed, level, difficulty, planted, checks }: Scenario, score: S
 })
 
 function asText({ seed, level, difficulty, planted, checks }: Scenario, score: Score): string {
-  const lines = (title: string, all: readonly { title: string; place: string }[]) => [
+  const lines = (title: string, all: readonly { title: string; place: string; what?: string }[]) => [
     `${title}: ${all.length}`,
-    ...all.map((one) => `  ${one.title}, ${one.place}`),
+    ...all.map((one) => `  ${one.title}, ${one.place}${one.what ? `: ${one.what}` : ''}`),
   ]
   return [
     `seed ${seed}, ${level}, ${difficulty}: ${checks.length} checks`,

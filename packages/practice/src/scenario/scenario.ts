@@ -21,6 +21,11 @@ export type Difficulty = (typeof DIFFICULTIES)[number]
 /** How many faults lie hidden, where there is room for so many. */
 const FAULTS = { easy: 2, fair: 4, hard: 7 } as const satisfies Record<Difficulty, number>
 
+/** Most of what is looked at is right, as on a real site. */
+const RIGHT_FOR_EACH = 2
+const mostIn = (places: readonly Place[], difficulty: Difficulty): number =>
+  Math.max(1, Math.min(FAULTS[difficulty], Math.floor(places.length / (1 + RIGHT_FOR_EACH))))
+
 /** A made-up installation to be inspected: what is built, what is really there at every point, and what is wrong with it. */
 export interface Scenario {
   seed: number
@@ -67,7 +72,7 @@ export function scenarioOf(
         faults.map((id, i) => placeCalled(places, id, `faults[${i}]`)),
         hide,
       )
-    : hiddenByChance(chance.shuffled(places), FAULTS[difficulty], hide)
+    : hiddenByChance(chance.shuffled(places), mostIn(places, difficulty), hide)
   if (planted.length === 0)
     throw new BadInput('no-content', 'base', `no fault of the level “${level}” can be hidden in it`)
   const { sheets, entries, bare } = judgedBase(base)
