@@ -7,7 +7,7 @@ import { KIT_NAMES, answerAll, cleanSite, type KitName, type Wanted } from '../s
 const SALT = 0x9e3779b1
 /** Enough to be looked at in one sitting; where walls are practised, units stand beside each other. */
 const ONE_OF_EACH: Wanted = { inverters: 1, batteries: 1 }
-const SIZES: Partial<Record<Level, Wanted>> = { walls: { inverters: 3, batteries: 2 } }
+const SIZES: Partial<Record<Level, Wanted>> = { walls: { inverters: 3, fewest: 2, batteries: 2 } }
 
 /**
  * An installation that was never built: another one for each seed, all right, and answered. Its sheets ask only what the level practises.

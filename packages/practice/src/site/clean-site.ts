@@ -11,8 +11,10 @@ import { placeUnits } from './walls.js'
 /** How large a site may become, and of what it is made. */
 export interface Wanted {
   kit?: KitName
-  /** At most so many; one at least. */
+  /** At most so many. */
   inverters?: number
+  /** At least so many; one where it is left out. */
+  fewest?: number
   batteries?: number
 }
 
@@ -23,14 +25,14 @@ export interface Wanted {
 export function cleanSite(
   chance: Chance,
   library: ReadonlyMap<string, Sheet>,
-  { kit: name = 'hybrid', inverters: most = 3, batteries: mostBatteries = 2 }: Wanted = {},
+  { kit: name = 'hybrid', inverters: most = 3, fewest = 1, batteries: mostBatteries = 2 }: Wanted = {},
 ): Site {
   const site = new Site(chance)
   const kit: Kit = KITS[name]
   const three = chance.maybe(0.5) && kit.phases === 'either'
   const nec = chance.maybe(0.35) && kit.phases === 'either'
   const size: Size = {
-    inverters: chance.whole(1, most),
+    inverters: chance.whole(fewest, most),
     batteries: chance.whole(0, mostBatteries),
     electronics: chance.maybe(0.4),
     three,
