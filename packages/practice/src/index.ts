@@ -7,13 +7,8 @@ export { bagOf, besides, isHeld, look, settingOf, type Hold } from './instrument
 export { inspectWith, type Base } from './scenario/base.js'
 export type { HidingPlace, Planted } from './scenario/hiding.js'
 export { madeUp } from './scenario/made-up.js'
-export {
-  DIFFICULTIES,
-  hidingPlaces,
-  scenarioOf,
-  type Difficulty,
-  type Scenario,
-} from './scenario/scenario.js'
+export { hidingPlaces } from './scenario/hide.js'
+export { DIFFICULTIES, scenarioOf, type Difficulty, type Scenario } from './scenario/scenario.js'
 export type { Probe } from './instruments/probes.js'
 export { SAFETY_STEPS, SAFETY_WORDS, isHandsOn, type Done, type SafetyStep } from './score/safety.js'
 export { readScenarioFile, type ScenarioFile } from './scenario/scenario-file.js'

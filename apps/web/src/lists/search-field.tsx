@@ -43,7 +43,12 @@ export function SearchField({
         onChange={({ target }) => {
           setTyped(target.value)
           clearTimeout(pause.current)
-          pause.current = setTimeout(() => onSearch(target.value.trim()), PAUSE_MS)
+          const { pathname } = window.location
+          // Whoever went on meanwhile, to a page that is still loading, is not called back.
+          pause.current = setTimeout(
+            () => pathname === window.location.pathname && onSearch(target.value.trim()),
+            PAUSE_MS,
+          )
         }}
         h="48px"
         pl="44px"

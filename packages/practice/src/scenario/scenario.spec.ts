@@ -4,7 +4,8 @@ import { scoreOf } from '../score/score.js'
 import { LEVEL_NAMES, levelCalled } from './levels.js'
 import { madeUp } from './made-up.js'
 import { readScenarioFile } from './scenario-file.js'
-import { DIFFICULTIES, hidingPlaces, scenarioOf } from './scenario.js'
+import { hidingPlaces } from './hide.js'
+import { DIFFICULTIES, scenarioOf } from './scenario.js'
 
 const SEEDS = 200
 

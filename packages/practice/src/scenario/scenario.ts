@@ -6,14 +6,14 @@ import {
   type JudgedCheck,
   type Sheet,
 } from '@plumb-mark/core'
-import { whereOf, type Found, type Where } from '../found/answer.js'
-import { findingOf, idOf, judgedBase, rightAt, type Base, type Place } from './base.js'
-import { Chance } from '../chance.js'
-import { groundOf, type Ground, type Wrong } from './ground.js'
-import { faultAt, type HidingPlace, type Planted } from './hiding.js'
-import type { Level } from './levels.js'
+import type { Found, Where } from '../found/answer.js'
 import type { Thing } from '../found/things.js'
-import { weatherBy, type Weather } from './weather.js'
+import { Chance } from '../chance.js'
+import { findingOf, idOf, judgedBase, type Base, type Place } from './base.js'
+import { hiddenAt, hiddenByChance, hideIn } from './hide.js'
+import type { HidingPlace, Planted } from './hiding.js'
+import type { Level } from './levels.js'
+import type { Weather } from './weather.js'
 
 export const DIFFICULTIES = ['easy', 'fair', 'hard'] as const
 export type Difficulty = (typeof DIFFICULTIES)[number]
@@ -65,7 +65,7 @@ export function scenarioOf(
   }: { seed: number; level: Level; difficulty?: Difficulty; faults?: readonly HidingPlace['id'][] },
 ): Scenario {
   const chance = new Chance(seed)
-  const { weather, ...hide } = hideIn(base, { seed, level, chance })
+  const hide = hideIn(base, { seed, level, chance })
   const { places, truthWith } = hide.ground
   const { planted, wrong } = faults
     ? hiddenAt(
@@ -84,7 +84,7 @@ export function scenarioOf(
     entries,
     sheets,
     around: bare.around,
-    weather,
+    weather: hide.weather,
     checks: bare.checks.filter(({ check }) => practised.has(check.id)),
     things: places.filter((place) => 'drawn' in place),
     truth: truthWith(planted),
@@ -93,65 +93,6 @@ export function scenarioOf(
     planted: planted.map((fault) => ({ ...fault, finding: findingOf(wrong.get(fault.checkId)!) })),
     wrong: new Set(wrong.keys()),
   }
-}
-
-/** The checks and things of a level at which a fault can be hidden with this seed, for whoever writes a scenario. */
-export function hidingPlaces(base: Base, { seed, level }: { seed: number; level: Level }): HidingPlace[] {
-  const { ground } = hideIn(base, { seed, level, chance: new Chance(seed) })
-  return ground.places
-    .filter((place) => {
-      const at = (one: Place) => faultAt(one, { base, level, chance: new Chance(seed) })
-      // Only a thing can leave unproven what is read elsewhere.
-      return 'drawn' in place ? hiddenAlso(NOTHING_HIDDEN, place, { ground, at }) : at(place)
-    })
-    .map((place) => {
-      const { title, place: at } = 'drawn' in place ? place : place.check
-      return { id: idOf(place), title, place: at }
-    })
-}
-
-const WEATHER_SALT = 0x3c6ef372
-
-interface Hide {
-  ground: Ground
-  at: (place: Place) => Planted | undefined
-}
-interface Hidden {
-  planted: readonly Planted[]
-  wrong: Wrong
-}
-function hideIn(base: Base, { seed, level, chance }: { seed: number; level: Level; chance: Chance }) {
-  const weather = weatherBy(new Chance(seed ^ WEATHER_SALT))
-  const at = (place: Place) => faultAt(place, { base, level, chance })
-  return { weather, ground: groundOf(base, level, weather), at }
-}
-
-const NOTHING_HIDDEN: Hidden = { planted: [], wrong: new Map() }
-
-/** One fault more, where there is room for it beside the others. */
-function hiddenAlso({ planted }: Hidden, place: Place, { ground, at }: Hide): Hidden | undefined {
-  if (planted.some(({ where }) => where === whereOf(rightAt(place)))) return undefined
-  const fault = at(place)
-  const wrong = fault && ground.wrongWith([...planted, fault])
-  return wrong && { planted: [...planted, fault], wrong }
-}
-
-function hiddenByChance(places: readonly Place[], most: number, hide: Hide): Hidden {
-  let hidden = NOTHING_HIDDEN
-  for (const place of places) {
-    if (hidden.planted.length === most) break
-    hidden = hiddenAlso(hidden, place, hide) ?? hidden
-  }
-  return hidden
-}
-
-/** Where a trainer wants them. Bad input: a place at which nothing can be hidden. */
-function hiddenAt(places: readonly Place[], hide: Hide): Hidden {
-  return places.reduce((hidden, place) => {
-    const more = hiddenAlso(hidden, place, hide)
-    if (!more) throw new BadInput('out-of-range', 'faults', `nothing can be hidden at “${idOf(place)}”`)
-    return more
-  }, NOTHING_HIDDEN)
 }
 
 function placeCalled(places: readonly Place[], id: string, path: string): Place {
