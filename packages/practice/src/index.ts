@@ -5,7 +5,7 @@ export { INSPECTORS, doneBy, inspectedBy, type Inspector } from './score/inspect
 export { LEVEL_NAMES, LEVEL_WORDS, levelCalled, type Level } from './scenario/levels.js'
 export { bagOf, besides, isHeld, look, settingOf, type Hold } from './instruments/hold.js'
 export { inspectWith, type Base } from './scenario/base.js'
-export type { HidingPlace, Planted } from './scenario/hiding.js'
+export type { HidingPlace, Planted } from './scenario/planted.js'
 export { madeUp } from './scenario/made-up.js'
 export { hidingPlaces } from './scenario/hide.js'
 export { DIFFICULTIES, scenarioOf, type Difficulty, type Scenario } from './scenario/scenario.js'

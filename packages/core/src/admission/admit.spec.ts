@@ -1,3 +1,4 @@
+import { photoSide } from './random-job.testing.js'
 import type { EntryBodies, EntryKind } from '../job/entries/registry.js'
 import { SIGNATURE, SampleJob } from './sample-job.testing.js'
 
@@ -26,17 +27,6 @@ const cable = {
   grouped: 1,
 }
 const module = { name: 'M', voc: 40, vocTempCoeff: -0.3, cellsInSeries: 60, bypassDiodes: 3 }
-const photoSide = () => ({
-  photo: { id: 'p', sha256: 'a'.repeat(64) },
-  width: 1200,
-  height: 900,
-  places: [
-    { px: 0, py: 0 },
-    { px: 900, py: 0 },
-    { px: 900, py: 600 },
-    { px: 0, py: 600 },
-  ],
-})
 const gap = { id: 'g', from: 'u', to: 'left-corner', axis: 'across' as const, value: 300, typed: '300 mm' }
 const pinned = { id: 'nobody-box-2', maker: 'Nobody', model: 'Box', revision: '2', fingerprint: 'f' }
 

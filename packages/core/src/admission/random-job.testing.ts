@@ -367,7 +367,7 @@ export class RandomJob {
 }
 
 /** A photo with four places that lie like the corners of something. */
-const photoSide = (id: string) => ({
+export const photoSide = (id = 'p') => ({
   photo: { id, sha256: 'a'.repeat(64) },
   width: 1200,
   height: 900,

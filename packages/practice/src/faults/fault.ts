@@ -24,56 +24,63 @@ interface More {
   fix?: string
 }
 
+const answerFault = (
+  name: string,
+  kind: KindName,
+  spoilt: AnswerFault['spoilt'],
+  { slip = false, ...more }: More,
+): AnswerFault => ({ name, kind, slip, ...more, spoilt })
+
 /** A reading that says something else. */
 export const readingFault = (
   name: string,
   kind: KindName,
   change: (body: Reading, check: Check) => Partial<Reading> | undefined,
-  { slip = false, ...more }: More = {},
-): AnswerFault => ({
-  name,
-  kind,
-  slip,
-  ...more,
-  spoilt(body, check) {
-    if (!('typed' in body)) return undefined
-    const changed = change(body, check)
-    return changed && { ...body, ...changed }
-  },
-})
+  more: More = {},
+): AnswerFault =>
+  answerFault(
+    name,
+    kind,
+    (body, check) => {
+      const changed = 'typed' in body ? change(body, check) : undefined
+      return changed && ({ ...body, ...changed } as Reading)
+    },
+    more,
+  )
 
 /** An answer of several parts of which one is otherwise. */
 export const recordFault = <F extends FormName>(
   name: string,
   kind: KindName,
   change: (answer: AnswerOf<F>, check: Check) => AnswerOf<F> | undefined,
-  { slip = false, ...more }: More = {},
-): AnswerFault => ({
-  name,
-  kind,
-  slip,
-  ...more,
-  spoilt(body, check) {
-    if (!('answer' in body)) return undefined
-    const answer = change(JSON.parse(JSON.stringify(body.answer)) as AnswerOf<F>, check)
-    return answer && { ...body, answer }
-  },
-})
+  more: More = {},
+): AnswerFault =>
+  answerFault(
+    name,
+    kind,
+    (body, check) => {
+      if (!('answer' in body)) return undefined
+      const answer = change(JSON.parse(JSON.stringify(body.answer)) as AnswerOf<F>, check)
+      return answer && { ...body, answer }
+    },
+    more,
+  )
 
 /** What goes with an answer, whatever its form: its instrument, its photos. */
 export const besideFault = (
   name: string,
   kind: KindName,
   change: (body: Body) => Partial<Reading & Record> | undefined,
-): AnswerFault => ({
-  name,
-  kind,
-  slip: true,
-  spoilt(body) {
-    const changed = change(body)
-    return changed && ({ ...body, ...changed } as Body)
-  },
-})
+): AnswerFault =>
+  answerFault(
+    name,
+    kind,
+    (body) => {
+      const changed = change(body)
+      return changed && ({ ...body, ...changed } as Body)
+    },
+    { slip: true },
+  )
 
 const FIGURES = 4
 

@@ -11,7 +11,7 @@ import {
   type Base,
   type Place,
 } from './base.js'
-import type { Planted } from './hiding.js'
+import type { Planted } from './planted.js'
 import type { Level } from './levels.js'
 import { onSuchADay, type Weather } from './weather.js'
 

@@ -3,7 +3,7 @@ import { whereOf } from '../found/answer.js'
 import { Chance } from '../chance.js'
 import { idOf, rightAt, type Base, type Place } from './base.js'
 import { groundOf, type Ground, type Wrong } from './ground.js'
-import { faultAt, type HidingPlace, type Planted } from './hiding.js'
+import { faultAt, type HidingPlace, type Planted } from './planted.js'
 import type { Level } from './levels.js'
 import { weatherBy, type Weather } from './weather.js'
 

@@ -1,6 +1,6 @@
 import { BadInput } from '@plumb-mark/core'
 import { LEVEL_NAMES, type Level } from './levels.js'
-import type { HidingPlace } from './hiding.js'
+import type { HidingPlace } from './planted.js'
 
 /** A scenario that a trainer wrote: which faults lie where, in an open file that a class can be given. */
 export interface ScenarioFile {

@@ -11,7 +11,7 @@ import type { Thing } from '../found/things.js'
 import { Chance } from '../chance.js'
 import { findingOf, idOf, judgedBase, type Base, type Place } from './base.js'
 import { hiddenAt, hiddenByChance, hideIn } from './hide.js'
-import type { HidingPlace, Planted } from './hiding.js'
+import type { HidingPlace, Planted } from './planted.js'
 import type { Level } from './levels.js'
 import type { Weather } from './weather.js'
 

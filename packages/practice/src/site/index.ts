@@ -1,4 +1,4 @@
-export { INSTRUMENTS, instrumentFor, shown } from './instruments.js'
+export { shown } from './instruments.js'
 export { cleanSite, type Wanted } from './clean-site.js'
 export { KIT_NAMES, type KitName } from './kits.js'
 export { answerAll } from './right-answers.js'
