@@ -28,12 +28,13 @@ export const importJob: Command = async (args) => {
     if (obstacle) console.log(`  cannot be imported: ${obstacle}`)
     if (obstacle || meeting.kind === 'fork') return 1
     if (flags.has('preview')) return 0
-    await writeFiles(data, archived)
+    const bytes = await writeFiles(data, archived)
+    const [as, now] = [flags.has('record') ? 'record' : 'job', new Date().toISOString()] as const
     await db.transaction(async () => {
-      await writeRows(db.sql, archived, flags.has('record') ? 'record' : 'job', new Date().toISOString())
+      await writeRows(db.sql, archived, { as, now, bytes })
       await db.sql(
         `INSERT INTO audit (at, action, person, subject, detail, address) VALUES (?, 'imported', '', ?, ?, 'command line')`,
-        [new Date().toISOString(), archived.file.jobId, meeting.kind],
+        [now, archived.file.jobId, meeting.kind],
       )
     })
     console.log('imported')

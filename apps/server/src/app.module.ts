@@ -1,13 +1,13 @@
 import { Module, type DynamicModule } from '@nestjs/common'
-import type { DataSource } from 'typeorm'
 import { AccountsModule } from './accounts/accounts.module.js'
 import { AuditModule } from './audit/audit.module.js'
 import type { HeldFolder } from './database/data-folder.js'
-import { DatabaseModule } from './database/database.module.js'
+import { DatabaseModule, type OpenDatabase } from './database/database.module.js'
 import { BackupModule } from './backup/backup.module.js'
 import { DevicesModule } from './devices/devices.module.js'
 import { EvidenceModule } from './evidence/evidence.module.js'
 import { ExchangeModule } from './exchange/exchange.module.js'
+import { FiguresModule } from './figures/figures.module.js'
 import { HealthModule } from './health/health.module.js'
 import { JobsModule } from './jobs/jobs.module.js'
 import { AgainModule } from './again/again.module.js'
@@ -19,12 +19,13 @@ import { SETTINGS, type Settings } from './settings.js'
 
 @Module({})
 export class AppModule {
-  static with(settings: Settings, db: DataSource, held: HeldFolder): DynamicModule {
+  static with(settings: Settings, db: OpenDatabase, held: HeldFolder): DynamicModule {
     return {
       module: AppModule,
       global: true,
       imports: [
         DatabaseModule.with(db, held),
+        FiguresModule,
         AuditModule,
         AccountsModule,
         AgainModule,

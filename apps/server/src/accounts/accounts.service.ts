@@ -7,6 +7,7 @@ import { v7 as uuid } from 'uuid'
 import { sha256 } from '@plumb-mark/archive'
 import type { OwnSession } from '@plumb-mark/contract'
 import type { Person, Role } from '@plumb-mark/core'
+import { Writer } from '../database/writer.js'
 import { SIGN_IN_TRIES, TRIES_WINDOW_MS, tooManyTries } from '../http/rate-limit.js'
 import { Refused, notFound } from '../http/refused.js'
 import { NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
@@ -24,7 +25,10 @@ export class AccountsService {
     noUpdateTTL: true,
   })
 
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly writer: Writer,
+  ) {}
 
   /** Opens a session and returns its token. Who tries passwords from many places is held up by the account. */
   async signIn(email: string, password: string, device = ''): Promise<{ person: Person; token: string }> {
@@ -38,16 +42,19 @@ export class AccountsService {
       throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
     this.forgetTries(account)
     // Sessions that ran out are nobody's: they go when the next one begins.
-    await this.db.getRepository(SessionRow).delete({ expiresAt: LessThan(new Date().toISOString()) })
     const token = randomBytes(32).toString('base64url')
+    const openedAt = new Date().toISOString()
     const expiresAt = new Date(Date.now() + SESSION_HOURS * 3_600_000).toISOString()
-    await this.db.getRepository(SessionRow).insert({
-      tokenHash: sha256(token),
-      personId: row.id,
-      expiresAt,
-      id: uuid(),
-      openedAt: new Date().toISOString(),
-      device,
+    await this.writer.inTransaction(async (transaction) => {
+      await transaction.delete(SessionRow, { expiresAt: LessThan(openedAt) })
+      await transaction.insert(SessionRow, {
+        tokenHash: sha256(token),
+        personId: row.id,
+        expiresAt,
+        id: uuid(),
+        openedAt,
+        device,
+      })
     })
     return { person: asPerson(row), token }
   }
@@ -82,12 +89,17 @@ export class AccountsService {
   }
 
   async endSession({ id: personId }: Person, id: string): Promise<void> {
-    const { affected } = await this.db.getRepository(SessionRow).delete({ id, personId })
+    const { affected } = await this.writer.inTransaction((transaction) =>
+      transaction.delete(SessionRow, { id, personId }),
+    )
     if (!affected) throw notFound('session')
   }
 
   async signOut(token: string | undefined): Promise<void> {
-    if (token) await this.db.getRepository(SessionRow).delete({ tokenHash: sha256(token) })
+    if (token)
+      await this.writer.inTransaction((transaction) =>
+        transaction.delete(SessionRow, { tokenHash: sha256(token) }),
+      )
   }
 
   async personOf(token: string | undefined): Promise<Person | undefined> {
@@ -107,9 +119,10 @@ export class AccountsService {
 
   async add(person: Person & { email: string; password: string }): Promise<void> {
     const { id, name, role, email, password } = person
-    await this.db
-      .getRepository(PersonRow)
-      .insert({ id, name, role, email: email.toLowerCase(), passwordHash: await hash(password) })
+    const passwordHash = await hash(password)
+    await this.writer.inTransaction((transaction) =>
+      transaction.insert(PersonRow, { id, name, role, email: email.toLowerCase(), passwordHash }),
+    )
   }
 }
 

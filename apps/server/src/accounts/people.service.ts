@@ -14,7 +14,7 @@ import type {
   WelcomeDto,
 } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
-import { PerKeyQueue } from '../http/per-key-queue.js'
+import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
 import { AccountsService } from './accounts.service.js'
 import { InvitationRow, NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
@@ -25,10 +25,9 @@ const DAY_MS = 86_400_000
 /** Who may come in: the first account, people whom the office invites, their passwords and their leaving. */
 @Injectable()
 export class PeopleService {
-  private readonly queue = new PerKeyQueue()
-
   constructor(
     private readonly db: DataSource,
+    private readonly writer: Writer,
     private readonly accounts: AccountsService,
   ) {}
 
@@ -37,16 +36,17 @@ export class PeopleService {
     return (await this.db.getRepository(PersonRow).count()) === 0
   }
 
-  first({ name, email, password }: FirstAccountDto): Promise<void> {
-    // One after the other: of two who come first at once only one is.
-    return this.queue.run('first', async () => {
-      if (!(await this.isEmpty()))
+  async first({ name, email, password }: FirstAccountDto): Promise<void> {
+    const passwordHash = await hash(password)
+    // Of two who come first at once only one is.
+    await this.writer.inTransaction(async (transaction) => {
+      if ((await transaction.count(PersonRow)) > 0)
         throw new Refused(
           409,
           'not-first',
           'there is an account already: sign in, or ask the office for a link',
         )
-      await this.insert({ name, email, role: 'office' }, await hash(password))
+      await insert(transaction, { name, email, role: 'office' }, passwordHash)
     })
   }
 
@@ -57,32 +57,30 @@ export class PeopleService {
 
   /** Lets somebody in; the link is shown once, since only its digest is kept. */
   async add(wish: PersonAddedDto): Promise<{ person: PersonKept; link: OneTimeLink }> {
-    const row = await this.insert(wish, NO_PASSWORD)
-    return { person: asKept(row), link: await this.link(row.id) }
+    return this.writer.inTransaction(async (transaction) => {
+      const row = await insert(transaction, wish, NO_PASSWORD)
+      return { person: asKept(row), link: await newLink(transaction, row.id) }
+    })
   }
 
   async addAll(people: readonly PersonAddedDto[]): Promise<void> {
-    await this.db.transaction(async (transaction) => {
-      for (const wish of people) await this.insert(wish, NO_PASSWORD, transaction)
+    await this.writer.inTransaction(async (transaction) => {
+      for (const wish of people) await insert(transaction, wish, NO_PASSWORD)
     })
   }
 
   /** A new link; the ones before it open nothing any more. */
   async link(personId: string): Promise<OneTimeLink> {
-    await this.rowOf(personId)
-    const token = randomBytes(32).toString('base64url')
-    const expiresAt = new Date(Date.now() + LINK_DAYS * DAY_MS).toISOString()
-    await this.db.transaction(async (transaction) => {
-      await transaction.delete(InvitationRow, { personId })
-      await transaction.insert(InvitationRow, { tokenHash: sha256(token), personId, expiresAt })
+    return this.writer.inTransaction(async (transaction) => {
+      await rowOf(transaction, personId)
+      return newLink(transaction, personId)
     })
-    return { token, expiresAt }
   }
 
   /** Chooses a password by a link: it works once, and every session that was open ends. */
   async welcome({ token, password }: WelcomeDto): Promise<void> {
     const passwordHash = await hash(password)
-    await this.db.transaction(async (transaction) => {
+    await this.writer.inTransaction(async (transaction) => {
       const invitation = await transaction.findOneBy(InvitationRow, { tokenHash: sha256(token) })
       if (!invitation || invitation.expiresAt < new Date().toISOString())
         throw new Refused(
@@ -99,74 +97,84 @@ export class PeopleService {
 
   /** Changes what the office may change; who is disabled is out at once, and the last of the office stays. */
   async change(by: Person, personId: string, wish: PersonChangedDto): Promise<PersonKept> {
-    const row = await this.rowOf(personId)
     const { disabled, ...said } = wish
-    const disabledAt = disabled === undefined ? row.disabledAt : disabled ? new Date().toISOString() : null
-    const next = { ...row, ...said, disabledAt }
-    if (row.role === 'office' && !row.disabledAt && (next.role !== 'office' || next.disabledAt))
-      await this.requireAnotherOffice(personId, by)
-    await this.db.transaction(async (transaction) => {
+    // Read where it is written: of two of the office who disable each other at once, one stays.
+    return this.writer.inTransaction(async (transaction) => {
+      const row = await rowOf(transaction, personId)
+      const disabledAt = disabled === undefined ? row.disabledAt : disabled ? new Date().toISOString() : null
+      const next = { ...row, ...said, disabledAt }
+      if (row.role === 'office' && !row.disabledAt && (next.role !== 'office' || next.disabledAt))
+        await requireAnotherOffice(transaction, personId, by)
       await transaction.update(PersonRow, { id: personId }, next)
       if (next.disabledAt || next.role !== row.role) await endSessions(transaction, personId)
       if (next.disabledAt) await transaction.delete(InvitationRow, { personId })
+      return asKept(next)
     })
-    return asKept(next)
   }
 
   async changePassword({ id }: Person, { before, password }: PasswordDto): Promise<void> {
-    const row = await this.rowOf(id)
+    const row = await rowOf(this.db.manager, id)
     this.accounts.countTry(row.email)
     if (!(await verify(row.passwordHash, before)))
       throw new Refused(403, 'wrong-password', 'this is not the password that you have', 'before')
     this.accounts.forgetTries(row.email)
     const passwordHash = await hash(password)
-    await this.db.transaction(async (transaction) => {
+    await this.writer.inTransaction(async (transaction) => {
       await transaction.update(PersonRow, { id }, { passwordHash })
       await endSessions(transaction, id)
     })
   }
+}
 
-  private async requireAnotherOffice(personId: string, by: Person): Promise<void> {
-    const other = {
-      role: 'office' as const,
-      disabledAt: IsNull(),
-      id: Not(personId),
-      passwordHash: Not(NO_PASSWORD),
-    }
-    if (await this.db.getRepository(PersonRow).existsBy(other)) return
-    const whom = by.id === personId ? 'you are' : 'this is'
-    throw new Refused(
-      409,
-      'last-office',
-      `${whom} the last of the office: nobody could let anybody in any more`,
-    )
+async function requireAnotherOffice(db: EntityManager, personId: string, by: Person): Promise<void> {
+  const other = {
+    role: 'office' as const,
+    disabledAt: IsNull(),
+    id: Not(personId),
+    passwordHash: Not(NO_PASSWORD),
   }
+  if (await db.existsBy(PersonRow, other)) return
+  const whom = by.id === personId ? 'you are' : 'this is'
+  throw new Refused(
+    409,
+    'last-office',
+    `${whom} the last of the office: nobody could let anybody in any more`,
+  )
+}
 
-  private async insert(
-    { name, email, role, licence }: PersonAddedDto,
-    passwordHash: string,
-    db: EntityManager = this.db.manager,
-  ): Promise<PersonRow> {
-    if (await db.existsBy(PersonRow, { email: email.toLowerCase() }))
-      throw new Refused(409, 'address-taken', `somebody has the e-mail address ${email} already`, 'email')
-    const row = {
-      id: uuid(),
-      name,
-      role,
-      email: email.toLowerCase(),
-      passwordHash,
-      licence: licence ?? null,
-      disabledAt: null,
-    }
-    await db.insert(PersonRow, row)
-    return row
+async function insert(
+  db: EntityManager,
+  { name, email, role, licence }: PersonAddedDto,
+  passwordHash: string,
+): Promise<PersonRow> {
+  if (await db.existsBy(PersonRow, { email: email.toLowerCase() }))
+    throw new Refused(409, 'address-taken', `somebody has the e-mail address ${email} already`, 'email')
+  const row = {
+    id: uuid(),
+    name,
+    role,
+    email: email.toLowerCase(),
+    passwordHash,
+    licence: licence ?? null,
+    disabledAt: null,
   }
+  await db.insert(PersonRow, row)
+  return row
+}
 
-  private async rowOf(id: string): Promise<PersonRow> {
-    const row = await this.db.getRepository(PersonRow).findOneBy({ id })
-    if (!row) throw notFound('person')
-    return row
-  }
+/** The links before it open nothing any more. */
+async function newLink(db: EntityManager, personId: string): Promise<OneTimeLink> {
+  const token = randomBytes(32).toString('base64url')
+  const expiresAt = new Date(Date.now() + LINK_DAYS * DAY_MS).toISOString()
+  await db.delete(InvitationRow, { personId })
+  await db.insert(InvitationRow, { tokenHash: sha256(token), personId, expiresAt })
+  return { token, expiresAt }
+}
+
+async function rowOf(db: EntityManager, id: string): Promise<PersonRow> {
+  const row = await db.findOneBy(PersonRow, { id })
+  if (!row) throw notFound('person')
+  return row
 }
 
 const endSessions = (transaction: EntityManager, personId: string) =>

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import type { DueAgain, IntervalsDto } from '@plumb-mark/contract'
 import { nextInspection, type JobHeader } from '@plumb-mark/core'
-import { FigureRow } from '../office/figure.entity.js'
+import { FiguresService } from '../figures/figures.service.js'
 import type { SummaryFacts } from '../lists/list-rows.js'
 
 const NAME = 'intervals'
@@ -21,16 +21,18 @@ interface SignedRow {
 /** Which installations come round again, and when. */
 @Injectable()
 export class AgainService {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly figures: FiguresService,
+  ) {}
 
   async intervals(): Promise<IntervalsDto> {
-    const row = await this.db.getRepository(FigureRow).findOneBy({ name: NAME })
-    return row ? (JSON.parse(row.value) as IntervalsDto) : { intervals: [] }
+    return (await this.figures.read<IntervalsDto>(NAME)) ?? { intervals: [] }
   }
 
   async keep({ intervals }: IntervalsDto): Promise<IntervalsDto> {
     const kept = { intervals }
-    await this.db.getRepository(FigureRow).upsert({ name: NAME, value: JSON.stringify(kept) }, ['name'])
+    await this.figures.keep(NAME, kept)
     return kept
   }
 

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, Like, type EntityManager } from 'typeorm'
 import type { AuditAction, AuditPage, AuditQueryDto } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
+import { Writer } from '../database/writer.js'
 import { AuditRow } from './audit.entity.js'
 
 /** What happened: who, from where, to what. */
@@ -34,10 +35,13 @@ export async function audited(
 /** The audit list: everybody’s way in, what left, what was decided about people. */
 @Injectable()
 export class AuditService {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly writer: Writer,
+  ) {}
 
   write(happening: Happening): Promise<void> {
-    return audited(this.db.manager, happening)
+    return this.writer.inTransaction((transaction) => audited(transaction, happening))
   }
 
   /** The latest first. */

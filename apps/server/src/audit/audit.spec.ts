@@ -1,4 +1,3 @@
-import { DataSource } from 'typeorm'
 import type { AuditPage } from '@plumb-mark/contract'
 import { RunningServer, type Caller } from '../testing/running-server.testing.js'
 
@@ -52,7 +51,7 @@ it('it is filtered by what happened and by words, and asked for in pages', async
 })
 
 it('nobody edits it, whatever statement they find', async () => {
-  const db = server.get(DataSource)
+  const db = server.database
   for (const statement of [
     `UPDATE audit SET person = 'nobody'`,
     'DELETE FROM audit',

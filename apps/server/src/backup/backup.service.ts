@@ -1,12 +1,11 @@
 import { join } from 'node:path'
 import { Inject, Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
-import { DataSource } from 'typeorm'
 import { backupsIn, clearOld, type Taken } from '@plumb-mark/archive'
 import type { BackupState } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { AuditService } from '../audit/audit.service.js'
 import { Refused } from '../http/refused.js'
-import { FigureRow } from '../office/figure.entity.js'
+import { FiguresService } from '../figures/figures.service.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { WorkerPool, builtFile } from '../work/worker-pool.js'
 import type { BackupAsked } from './backup.worker.js'
@@ -41,7 +40,7 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
   private failed: string | undefined
 
   constructor(
-    private readonly db: DataSource,
+    private readonly figures: FiguresService,
     private readonly audit: AuditService,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
@@ -77,12 +76,11 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
   }
 
   async lastGood(): Promise<Last | undefined> {
-    const row = await this.db.getRepository(FigureRow).findOneBy({ name: LAST })
-    return row ? (JSON.parse(row.value) as Last) : undefined
+    return this.figures.read<Last>(LAST)
   }
 
   async changeTime(at: string): Promise<void> {
-    await this.db.getRepository(FigureRow).upsert({ name: TIME, value: JSON.stringify(at) }, ['name'])
+    await this.figures.keep(TIME, at)
     this.due = nextAt(at, new Date())
   }
 
@@ -100,7 +98,7 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
       })
       const last: Last = { name, at, files, bytes }
       this.failed = undefined
-      await this.db.getRepository(FigureRow).upsert({ name: LAST, value: JSON.stringify(last) }, ['name'])
+      await this.figures.keep(LAST, last)
       await clearOld(this.folder)
       await this.audit.write({ action: 'backed up', by, subject: last.name, detail: `${last.files} files` })
       return last
@@ -116,7 +114,6 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
   }
 
   private async time(): Promise<string> {
-    const row = await this.db.getRepository(FigureRow).findOneBy({ name: TIME })
-    return row ? (JSON.parse(row.value) as string) : USUAL_TIME
+    return (await this.figures.read<string>(TIME)) ?? USUAL_TIME
   }
 }

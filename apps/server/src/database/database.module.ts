@@ -9,12 +9,13 @@ import { PhotoRow } from '../evidence/photo.entity.js'
 import { InstrumentRow } from '../instruments/instrument.entity.js'
 import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
 import { SavedFilterRow } from '../lists/saved-filter.entity.js'
-import { FigureRow } from '../office/figure.entity.js'
+import { FigureRow } from '../figures/figure.entity.js'
 import { CannotStart } from '../settings.js'
 import { SheetRow } from '../sheets/sheet.entity.js'
 import { SealRow } from '../sign-off/seal.entity.js'
 import { TraceRow } from '../traces/trace.entity.js'
 import type { HeldFolder } from './data-folder.js'
+import { Writer } from './writer.js'
 import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
 import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
 import { Defended1764100000000 } from './migrations/1764100000000-defended.js'
@@ -31,31 +32,39 @@ interface Pragmas {
   pragma(text: string): unknown
 }
 
+const ENTITIES = [
+  PersonRow,
+  SessionRow,
+  InvitationRow,
+  AuditRow,
+  JobRow,
+  JobPersonRow,
+  JobSheetRow,
+  SavedFilterRow,
+  EntryRow,
+  SheetRow,
+  InstrumentRow,
+  PhotoRow,
+  VisitRow,
+  VisitPersonRow,
+  FigureRow,
+  SealRow,
+  TraceRow,
+]
+
+/** The database over its two connections: all reading over one that cannot write, all writing through the other. */
+export interface OpenDatabase {
+  reader: DataSource
+  writer: Writer
+}
+
 /** Opens the database file, brings it up to date, and says in one sentence what is wrong when it cannot. */
-export async function openDatabase(dataDir: string): Promise<DataSource> {
+export async function openDatabase(dataDir: string): Promise<OpenDatabase> {
   const file = join(dataDir, DATABASE_FILE)
   const db = new DataSource({
     type: 'better-sqlite3',
     database: file,
-    entities: [
-      PersonRow,
-      SessionRow,
-      InvitationRow,
-      AuditRow,
-      JobRow,
-      JobPersonRow,
-      JobSheetRow,
-      SavedFilterRow,
-      EntryRow,
-      SheetRow,
-      InstrumentRow,
-      PhotoRow,
-      VisitRow,
-      VisitPersonRow,
-      FigureRow,
-      SealRow,
-      TraceRow,
-    ],
+    entities: ENTITIES,
     migrations: [
       First1763900000000,
       Preparation1764000000000,
@@ -73,7 +82,8 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
         'journal_mode = WAL',
         'synchronous = FULL',
         'foreign_keys = ON',
-        'busy_timeout = 5000',
+        // Whoever waits for another process lets others be answered meanwhile: the writer tries again by itself.
+        'busy_timeout = 0',
         // A replaced row is a deleted row: the triggers are asked.
         'recursive_triggers = ON',
       ])
@@ -85,7 +95,15 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
     const [{ quick_check: health }] = (await db.query('PRAGMA quick_check(1)')) as [{ quick_check: string }]
     if (health !== 'ok') throw new Error(health)
     await db.runMigrations({ transaction: 'all' })
-    return db
+    const reader = new DataSource({
+      type: 'better-sqlite3',
+      database: file,
+      entities: ENTITIES,
+      readonly: true,
+      fileMustExist: true,
+    })
+    await reader.initialize()
+    return { reader, writer: new Writer(db) }
   } catch (problem) {
     throw new CannotStart(
       `the database ${file} is damaged or is not ours (${(problem as Error).message}): put a backup in its place, or start with --fresh`,
@@ -98,23 +116,26 @@ export async function openDatabase(dataDir: string): Promise<DataSource> {
 @Module({})
 export class DatabaseModule implements OnApplicationShutdown {
   constructor(
-    private readonly db: DataSource,
+    private readonly reader: DataSource,
+    private readonly writer: Writer,
     @Inject(HELD_FOLDER) private readonly held: HeldFolder,
   ) {}
 
-  static with(db: DataSource, held: HeldFolder): DynamicModule {
+  static with({ reader, writer }: OpenDatabase, held: HeldFolder): DynamicModule {
     return {
       module: DatabaseModule,
       providers: [
-        { provide: DataSource, useValue: db },
+        { provide: DataSource, useValue: reader },
+        { provide: Writer, useValue: writer },
         { provide: HELD_FOLDER, useValue: held },
       ],
-      exports: [DataSource],
+      exports: [DataSource, Writer],
     }
   }
 
   async onApplicationShutdown(): Promise<void> {
-    await this.db.destroy()
+    await this.writer.close()
+    await this.reader.destroy()
     this.held.release()
   }
 }

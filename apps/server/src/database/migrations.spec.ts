@@ -1,4 +1,4 @@
-import { DataSource } from 'typeorm'
+import type { DataSource } from 'typeorm'
 import { RunningServer } from '../testing/running-server.testing.js'
 import { RebuildService } from '../lists/rebuild.service.js'
 
@@ -29,18 +29,18 @@ it('a database of before the lists is brought up to date with everything in it: 
     }
   }
   const before = await said()
-  const db = server.get(DataSource)
+  const db = server.database
   await undoLists(db)
   // What an older program left behind: a list row of its own, and a session without a name.
   await db.query(`INSERT INTO job_summaries SELECT id, 1, '{}' FROM jobs`)
   await server.restart()
   await server.get(RebuildService).settled()
   expect(await said()).toEqual(before)
-  expect(await server.get(DataSource).query('PRAGMA foreign_key_check')).toEqual([])
+  expect(await server.database.query('PRAGMA foreign_key_check')).toEqual([])
 })
 
 it('until a job of before has been judged again it is listed by what its first entry says', async () => {
-  const db = server.get(DataSource)
+  const db = server.database
   await undoLists(db)
   await db.runMigrations({ transaction: 'all' })
   const rows = (await db.query(

@@ -28,7 +28,7 @@ export async function loadDemo(
     pinned.set(sheet.id, sheet)
   }
   const instruments = parse(readFileSync(join(samples, 'instruments.yaml'), 'utf8')) as Instrument[]
-  for (const instrument of instruments) await services.instruments.add(instrument)
+  for (const instrument of instruments) await services.instruments.keep(instrument)
   if (!jobs) return
   // The last one written heads the list: the busiest job, first in the alphabet.
   for (const name of filesIn(samples, 'jobs').reverse())

@@ -1,8 +1,7 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource } from 'typeorm'
 import { inNetwork, isPrivateAddress, isPrivateNetwork } from '@plumb-mark/core'
 import { Refused } from '../http/refused.js'
-import { FigureRow } from '../office/figure.entity.js'
+import { FiguresService } from '../figures/figures.service.js'
 
 const NAME = 'allowed-networks'
 const LOOPBACK = ['127.0.0.0/8']
@@ -10,11 +9,10 @@ const LOOPBACK = ['127.0.0.0/8']
 /** In which networks devices may be asked: loopback, until the office allows more, and never one that strangers can reach. */
 @Injectable()
 export class NetworksService {
-  constructor(private readonly db: DataSource) {}
+  constructor(private readonly figures: FiguresService) {}
 
   async allowed(): Promise<string[]> {
-    const row = await this.db.getRepository(FigureRow).findOneBy({ name: NAME })
-    return row ? (JSON.parse(row.value) as string[]) : LOOPBACK
+    return (await this.figures.read<string[]>(NAME)) ?? LOOPBACK
   }
 
   async allow(networks: readonly string[]): Promise<string[]> {
@@ -27,7 +25,7 @@ export class NetworksService {
           `networks[${i}]`,
         )
     })
-    await this.db.getRepository(FigureRow).upsert({ name: NAME, value: JSON.stringify(networks) }, ['name'])
+    await this.figures.keep(NAME, networks)
     return [...networks]
   }
 

@@ -1,6 +1,5 @@
 import type { JobPage } from '@plumb-mark/contract'
 import { connect } from 'node:net'
-import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
 import { fold, inspect, sheetsById, type ErrorShape } from '@plumb-mark/core'
@@ -340,7 +339,7 @@ describe('photos', () => {
 })
 
 it('a database that holds what an older program took starts, shows every job, and the one can be opened, corrected and exported', async () => {
-  const db = server.get(DataSource)
+  const db = server.database
   const { entries } = (await inspector.bundle(jobId)).body
   const seq = entries.length + 1
   const bodies = [

@@ -25,6 +25,7 @@ import {
 } from '@plumb-mark/core'
 import type { Appended } from '@plumb-mark/contract'
 import { audited } from '../audit/audit.service.js'
+import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
@@ -72,6 +73,7 @@ export class EntriesService {
 
   constructor(
     private readonly db: DataSource,
+    private readonly writer: Writer,
     private readonly sheets: SheetsService,
     private readonly guard: EntryGuard,
     private readonly key: SealKey,
@@ -170,7 +172,7 @@ export class EntriesService {
       const judged = await batch.judged()
       const rows = { before: listRowsOf(before.inspection), after: listRowsOf(judged.inspection) }
       const openedAt = judged.entries[0]!.at
-      await this.db.transaction((transaction) =>
+      await this.writer.inTransaction((transaction) =>
         keep(transaction, { jobId, openedAt, entries: fresh, rows, key: this.key }),
       )
       this.open.set(jobId, judged)

@@ -7,6 +7,7 @@ import { DataSource } from 'typeorm'
 import { sha256, durable, photoPath } from '@plumb-mark/archive'
 import type { PhotoKept, PhotoRoom } from '@plumb-mark/contract'
 import { withoutPlace, type JobId, type Person, type PhotoId } from '@plumb-mark/core'
+import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
@@ -27,6 +28,7 @@ export class PhotosService {
 
   constructor(
     private readonly db: DataSource,
+    private readonly writer: Writer,
     private readonly entries: EntriesService,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
@@ -80,7 +82,7 @@ export class PhotosService {
       personId: person.id,
       keptAt: new Date().toISOString(),
     }
-    await this.db.getRepository(PhotoRow).insert(row)
+    await this.writer.inTransaction((transaction) => transaction.insert(PhotoRow, row))
     return answer(row)
   }
 

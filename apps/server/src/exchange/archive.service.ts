@@ -17,6 +17,7 @@ import {
 } from '@plumb-mark/archive'
 import type { ImportPreview } from '@plumb-mark/contract'
 import { BadInput, fingerprint, fold, type JobId, type Person } from '@plumb-mark/core'
+import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { Refused, notFound } from '../http/refused.js'
 import { RebuildService } from '../lists/rebuild.service.js'
@@ -41,6 +42,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
 
   constructor(
     private readonly db: DataSource,
+    private readonly writer: Writer,
     private readonly entries: EntriesService,
     private readonly key: SealKey,
     private readonly lists: RebuildService,
@@ -96,9 +98,10 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
       const { jobId } = archived.file
       const before = await this.previewOf(id, archived)
       // Photos lie there before any row names them; nothing is appended while the rows are written.
-      await writeFiles(this.settings.dataDir, archived)
+      const bytes = await writeFiles(this.settings.dataDir, archived)
+      const now = new Date().toISOString()
       await this.entries.replacing(jobId, () =>
-        this.db.transaction((manager) => writeRows(sqlOf(manager), archived, as, new Date().toISOString())),
+        this.writer.inTransaction((manager) => writeRows(sqlOf(manager), archived, { as, now, bytes })),
       )
       await this.lists.one(jobId)
       return before

@@ -2,7 +2,7 @@ import { Catch, HttpException, type ArgumentsHost, type ExceptionFilter } from '
 import type { Response } from 'express'
 import { BadInput, asErrorShape, type ErrorShape } from '@plumb-mark/core'
 import type { Log } from './log.js'
-import { Refused } from './refused.js'
+import { Busy, Refused } from './refused.js'
 import type { Named } from './request-id.js'
 
 /**
@@ -22,6 +22,7 @@ export class ErrorFilter implements ExceptionFilter {
     if (status >= 500) this.log.error({ ...where, err: problem }, 'fault')
     else if (CLOSED_DOORS.has(status)) this.log.warn({ ...where, code: body.error.code }, 'refused')
     if (response.headersSent) return void response.end()
+    if (problem instanceof Busy) response.setHeader('Retry-After', problem.retryAfterSeconds)
     response.status(status).json({ error: { ...body.error, ...(requestId && { requestId }) } })
   }
 }

@@ -10,5 +10,17 @@ export class Refused extends Error {
   }
 }
 
+const RETRY_AFTER_S = 2
+
+/** Refused only for now: the answer says when to try again. */
+export class Busy extends Refused {
+  constructor(
+    message: string,
+    readonly retryAfterSeconds = RETRY_AFTER_S,
+  ) {
+    super(503, 'busy', message)
+  }
+}
+
 export const notFound = (what: string) =>
   new Refused(404, 'not-found', `there is no such ${what}, or it is not shared with you`)

@@ -1,12 +1,16 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { canonicalJson, type Instrument } from '@plumb-mark/core'
+import { Writer } from '../database/writer.js'
 import { Refused } from '../http/refused.js'
 import { InstrumentRow } from './instrument.entity.js'
 
 @Injectable()
 export class InstrumentsService {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly writer: Writer,
+  ) {}
 
   async list(): Promise<Instrument[]> {
     const rows = await this.db.getRepository(InstrumentRow).find({ order: { kind: 'ASC', name: 'ASC' } })
@@ -26,18 +30,14 @@ export class InstrumentsService {
 
   /** Adds an instrument or writes its figures anew, say after a calibration. */
   async keep(instrument: Instrument): Promise<Instrument> {
-    await this.db.getRepository(InstrumentRow).save(instrument)
+    await this.keepAll([instrument])
     return instrument
   }
 
   async keepAll(instruments: readonly Instrument[]): Promise<void> {
-    await this.db.transaction(async (transaction) => {
-      await transaction.save(InstrumentRow, [...instruments])
-    })
-  }
-
-  async add(instrument: Instrument): Promise<void> {
-    await this.db.getRepository(InstrumentRow).insert(instrument)
+    await this.writer.inTransaction((transaction) =>
+      transaction.upsert(InstrumentRow, [...instruments], ['id']),
+    )
   }
 }
 

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource } from 'typeorm'
 import type { JobBundle } from '@plumb-mark/contract'
 import type { JobId, Person } from '@plumb-mark/core'
+import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
 import { IntegrityService } from '../sign-off/integrity.service.js'
@@ -10,7 +10,7 @@ import { SealKey } from '../sign-off/seal-key.js'
 @Injectable()
 export class JobsService {
   constructor(
-    private readonly db: DataSource,
+    private readonly writer: Writer,
     private readonly entries: EntriesService,
     private readonly instruments: InstrumentsService,
     private readonly integrity: IntegrityService,
@@ -35,6 +35,8 @@ export class JobsService {
   /** Puts a job away from the lists, or back; its record stays as it is and can be opened. */
   async archive(person: Person, jobId: JobId, archived: boolean): Promise<void> {
     await this.entries.requireVisible(person, jobId)
-    await this.db.query('UPDATE job_summaries SET archived = ? WHERE jobId = ?', [Number(archived), jobId])
+    await this.writer.inTransaction((transaction) =>
+      transaction.query('UPDATE job_summaries SET archived = ? WHERE jobId = ?', [Number(archived), jobId]),
+    )
   }
 }

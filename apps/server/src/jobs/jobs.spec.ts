@@ -1,5 +1,4 @@
 import { v7 as uuid } from 'uuid'
-import { DataSource } from 'typeorm'
 import type { Appended } from '@plumb-mark/contract'
 import { Caller, RunningServer, entry, torque } from '../testing/running-server.testing.js'
 
@@ -193,7 +192,7 @@ it('writes of many at once keep one chain without a gap', async () => {
 })
 
 it('the database itself refuses to change or delete an entry', async () => {
-  const db = server.get(DataSource)
+  const db = server.database
   await expect(db.query(`UPDATE entries SET body = '{}'`)).rejects.toThrow('entries are never changed')
   await expect(db.query('DELETE FROM entries')).rejects.toThrow('entries are never deleted')
 })

@@ -2,7 +2,6 @@ import { sha256 } from '@plumb-mark/archive'
 import { sampleSignature } from '../demo/sample-signature.js'
 import { v7 as uuid } from 'uuid'
 import sharp from 'sharp'
-import { DataSource } from 'typeorm'
 import {
   fold,
   inspect,
@@ -127,7 +126,7 @@ it('once sealed, nothing can be changed through any route', async () => {
 })
 
 it('nor in the database itself', async () => {
-  const db = server.get(DataSource)
+  const db = server.database
   const last = (await reviewer.bundle(jobId)).body.entries.at(-1)!
   await expect(
     db.query(
@@ -141,7 +140,7 @@ it('nor in the database itself', async () => {
 })
 
 it('nor by a statement that replaces instead of changing', async () => {
-  const db = server.get(DataSource)
+  const db = server.database
   const [open] = (await inspector.jobs()).filter(({ id }) => id !== jobId)
   const [entryRow] = (await db.query('SELECT * FROM entries WHERE jobId = ? AND seq = 2', [
     open!.id,

@@ -1,6 +1,5 @@
 import { jest } from '@jest/globals'
 import { v7 as uuid } from 'uuid'
-import { DataSource } from 'typeorm'
 import type { DefectPage, JobBundle, JobPage, JobSummary, PatternRow, Recurring } from '@plumb-mark/contract'
 import { clausesJudged, fold, inspect, sheetsById, type Tally } from '@plumb-mark/core'
 import { entry, RunningServer, type Caller } from '../testing/running-server.testing.js'
@@ -47,7 +46,7 @@ it.each([
   'rows that are %s are made anew after the next start, with nothing said differently',
   async (_what, spoil) => {
     const before = await page()
-    await server.get(DataSource).query(spoil)
+    await server.database.query(spoil)
     await server.restart()
     inspector = await server.signIn('inspector')
     await server.get(RebuildService).settled()
@@ -74,9 +73,9 @@ it.each([
 ])('the list answers %s', async (query, found) => expect(await titles(query)).toEqual(found))
 
 it('serials are found, in part by the search and whole by the filter', async () => {
-  const [{ serial }] = (await server
-    .get(DataSource)
-    .query(`SELECT serial FROM job_things WHERE serial <> '' ORDER BY n LIMIT 1`)) as [{ serial: string }]
+  const [{ serial }] = (await server.database.query(
+    `SELECT serial FROM job_things WHERE serial <> '' ORDER BY n LIMIT 1`,
+  )) as [{ serial: string }]
   expect((await titles(`?serial=${encodeURIComponent(serial)}`)).length).toBe(1)
   expect((await titles(`?q=${encodeURIComponent(serial)}`)).length).toBe(1)
 })

@@ -1,5 +1,4 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, ParseUUIDPipe, Put, Query } from '@nestjs/common'
-import { DataSource } from 'typeorm'
 import {
   DefectsQueryDto,
   JobsQueryDto,
@@ -15,15 +14,14 @@ import {
 import type { ClauseHistory, Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { DtoPipe } from '../http/dto.pipe.js'
-import { Refused, notFound } from '../http/refused.js'
 import { ListsService } from './lists.service.js'
-import { SavedFilterRow } from './saved-filter.entity.js'
+import { SavedFiltersService } from './saved-filters.service.js'
 
 @Controller('api')
 export class ListsController {
   constructor(
     private readonly lists: ListsService,
-    private readonly db: DataSource,
+    private readonly saved: SavedFiltersService,
   ) {}
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
@@ -73,34 +71,25 @@ export class ListsController {
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @Get('filters')
-  filters(@By() { id: personId }: Person): Promise<SavedFilter[]> {
-    return this.db.getRepository(SavedFilterRow).find({
-      where: { personId },
-      order: { name: 'ASC' },
-      select: { id: true, view: true, name: true, query: true },
-    })
+  filters(@By() person: Person): Promise<SavedFilter[]> {
+    return this.saved.of(person)
   }
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @HttpCode(204)
   @Put('filters/:id')
-  async keep(
-    @By() { id: personId }: Person,
+  keep(
+    @By() person: Person,
     @Param('id', ParseUUIDPipe) id: string,
     @Body(new DtoPipe(SavedFilterDto)) filter: SavedFilterDto,
   ): Promise<void> {
-    const rows = this.db.getRepository(SavedFilterRow)
-    if (await rows.existsBy({ personId, view: filter.view, name: filter.name }))
-      throw new Refused(409, 'name-taken', 'you have a filter of this name already', 'name')
-    if (await rows.existsBy({ id })) throw new Refused(409, 'id-reused', 'another filter has this id already')
-    await rows.insert({ id, personId, ...filter })
+    return this.saved.keep(person, id, filter)
   }
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @HttpCode(204)
   @Delete('filters/:id')
-  async discard(@By() { id: personId }: Person, @Param('id', ParseUUIDPipe) id: string): Promise<void> {
-    const { affected } = await this.db.getRepository(SavedFilterRow).delete({ id, personId })
-    if (!affected) throw notFound('filter')
+  discard(@By() person: Person, @Param('id', ParseUUIDPipe) id: string): Promise<void> {
+    return this.saved.discard(person, id)
   }
 }

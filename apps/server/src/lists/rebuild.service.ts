@@ -1,6 +1,7 @@
 import { Inject, Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common'
 import { setImmediate as turn } from 'node:timers/promises'
 import { DataSource } from 'typeorm'
+import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { JobRow } from '../jobs/job.entities.js'
 import { SETTINGS, type Settings } from '../settings.js'
@@ -18,6 +19,7 @@ export class RebuildService implements OnApplicationBootstrap, OnApplicationShut
 
   constructor(
     private readonly db: DataSource,
+    private readonly writer: Writer,
     private readonly entries: EntriesService,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
@@ -74,7 +76,7 @@ export class RebuildService implements OnApplicationBootstrap, OnApplicationShut
         this.settings.log.error({ err: problem, job: jobId }, 'fault: a job cannot be judged')
         rows = unjudgedRows({ number: job.number, ...(await this.headerOf(jobId)) }, sealedAt !== null)
       }
-      await this.db.transaction((db) => writeListRows(db, jobId, { openedAt, changedAt }, rows))
+      await this.writer.inTransaction((db) => writeListRows(db, jobId, { openedAt, changedAt }, rows))
     })
   }
 

@@ -1,12 +1,11 @@
 import { Body, Controller, Get, Put } from '@nestjs/common'
-import { DataSource } from 'typeorm'
 import { CalculatorsDto, ReportLook, validateMinutes } from '@plumb-mark/contract'
 import type { MinutesByKind } from '@plumb-mark/core'
 import { Anyone, MayCall } from '../accounts/access.js'
 import { Audited } from '../audit/audited.js'
 import { Refused } from '../http/refused.js'
 import { DtoPipe } from '../http/dto.pipe.js'
-import { FigureRow } from './figure.entity.js'
+import { FiguresService } from '../figures/figures.service.js'
 import { ReportLookService } from './report-look.service.js'
 
 const MINUTES = 'minutes-by-kind'
@@ -16,15 +15,14 @@ const CALCULATORS = 'calculators'
 @Controller('api/office')
 export class OfficeController {
   constructor(
-    private readonly db: DataSource,
+    private readonly figures: FiguresService,
     private readonly look: ReportLookService,
   ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('minutes')
   async minutes(): Promise<MinutesByKind> {
-    const row = await this.db.getRepository(FigureRow).findOneBy({ name: MINUTES })
-    return row ? (JSON.parse(row.value) as MinutesByKind) : {}
+    return (await this.figures.read<MinutesByKind>(MINUTES)) ?? {}
   }
 
   @MayCall('office')
@@ -32,9 +30,7 @@ export class OfficeController {
   async adjust(@Body() body: unknown): Promise<MinutesByKind> {
     const checked = validateMinutes(body)
     if (!checked.ok) throw new Refused(400, checked.error.code, checked.error.message, checked.error.path)
-    await this.db
-      .getRepository(FigureRow)
-      .upsert({ name: MINUTES, value: JSON.stringify(checked.value) }, ['name'])
+    await this.figures.keep(MINUTES, checked.value)
     return checked.value
   }
 
@@ -42,8 +38,7 @@ export class OfficeController {
   @Anyone()
   @Get('calculators')
   async calculators(): Promise<CalculatorsDto> {
-    const row = await this.db.getRepository(FigureRow).findOneBy({ name: CALCULATORS })
-    return row ? (JSON.parse(row.value) as CalculatorsDto) : { open: false }
+    return (await this.figures.read<CalculatorsDto>(CALCULATORS)) ?? { open: false }
   }
 
   @MayCall('office')
@@ -52,9 +47,7 @@ export class OfficeController {
   async openCalculators(
     @Body(new DtoPipe(CalculatorsDto)) { open }: CalculatorsDto,
   ): Promise<CalculatorsDto> {
-    await this.db
-      .getRepository(FigureRow)
-      .upsert({ name: CALCULATORS, value: JSON.stringify({ open }) }, ['name'])
+    await this.figures.keep(CALCULATORS, { open })
     return { open }
   }
 

@@ -1,10 +1,9 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource } from 'typeorm'
 import sharp from 'sharp'
 import type { ReportLook } from '@plumb-mark/contract'
 import { AUDIENCES, USUAL_PARTS, type Audience, type PartId } from '@plumb-mark/report'
 import { Refused } from '../http/refused.js'
-import { FigureRow } from './figure.entity.js'
+import { FiguresService } from '../figures/figures.service.js'
 
 const NAME = 'report-look'
 /** As large as a letterhead needs it in print. */
@@ -13,17 +12,16 @@ const LOGO = { width: 480, height: 240 }
 /** How the office wants its reports; until it says so, as is usual. */
 @Injectable()
 export class ReportLookService {
-  constructor(private readonly db: DataSource) {}
+  constructor(private readonly figures: FiguresService) {}
 
   async read(): Promise<ReportLook> {
-    const row = await this.db.getRepository(FigureRow).findOneBy({ name: NAME })
-    return row ? (JSON.parse(row.value) as ReportLook) : usual()
+    return (await this.figures.read<ReportLook>(NAME)) ?? usual()
   }
 
   async keep(look: ReportLook): Promise<ReportLook> {
     const { logo, ...letterhead } = look.letterhead
     const kept = { ...look, letterhead: { ...letterhead, ...(logo && { logo: await asLogo(logo) }) } }
-    await this.db.getRepository(FigureRow).upsert({ name: NAME, value: JSON.stringify(kept) }, ['name'])
+    await this.figures.keep(NAME, kept)
     return kept
   }
 }

@@ -16,6 +16,7 @@ import {
   type PinnedSheet,
   type Sheet,
 } from '@plumb-mark/core'
+import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
 import { JobSheetRow } from '../jobs/job.entities.js'
 import { SheetRow } from './sheet.entity.js'
@@ -25,7 +26,10 @@ import { SheetRow } from './sheet.entity.js'
 export class SheetsService {
   private readonly read = new Map<string, Sheet>()
 
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly writer: Writer,
+  ) {}
 
   async pinnedBy(
     header: Pick<JobHeader, 'sheets' | 'replaced'> | undefined,
@@ -64,21 +68,22 @@ export class SheetsService {
       revision: sheet.revision,
       fingerprint: sheetFingerprint(sheet, sha256),
     }
-    const sheets = this.db.getRepository(SheetRow)
-    const before = await sheets.findOneBy({ id: row.id })
-    if (!before) await sheets.insert({ ...row, source })
-    else if (before.fingerprint !== row.fingerprint) {
-      const used = await this.db.getRepository(JobSheetRow).existsBy({ sheetId: row.id })
-      if (used || !replace)
-        throw new Refused(
-          409,
-          used ? 'revision-used' : 'revision-exists',
-          `${sheetName(sheet)} is here already and says something else${used ? ', and jobs are judged by it' : ''}: give the change a revision of its own`,
-          'revision',
-        )
-      await sheets.update({ id: row.id }, { ...row, source })
-      this.read.delete(row.id)
-    }
+    await this.writer.inTransaction(async (db) => {
+      const before = await db.findOneBy(SheetRow, { id: row.id })
+      if (!before) await db.insert(SheetRow, { ...row, source })
+      else if (before.fingerprint !== row.fingerprint) {
+        const used = await db.existsBy(JobSheetRow, { sheetId: row.id })
+        if (used || !replace)
+          throw new Refused(
+            409,
+            used ? 'revision-used' : 'revision-exists',
+            `${sheetName(sheet)} is here already and says something else${used ? ', and jobs are judged by it' : ''}: give the change a revision of its own`,
+            'revision',
+          )
+        await db.update(SheetRow, { id: row.id }, { ...row, source })
+      }
+    })
+    this.read.delete(row.id)
     return row
   }
 

@@ -2,9 +2,11 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
+import type { DataSource } from 'typeorm'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import type { JobBundle, JobPage, JobSummary } from '@plumb-mark/contract'
 import type { Entry, EntryBodies, EntryKind, Role } from '@plumb-mark/core'
+import { Writer } from '../database/writer.js'
 import { demoServicesOf } from '../demo/demo-services.js'
 import { DEMO_PASSWORD, loadDemo } from '../demo/load-demo.js'
 import { createLog } from '../http/log.js'
@@ -67,6 +69,11 @@ export class RunningServer {
 
   get<T>(token: new (...args: never[]) => T): T {
     return this.app.get(token)
+  }
+
+  /** The connection that writes, past every rule of the program: what an older one left behind, or somebody with the file at hand. */
+  get database(): DataSource {
+    return this.app.get(Writer)['db']
   }
 
   async stop(): Promise<void> {

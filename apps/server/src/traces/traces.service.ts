@@ -10,6 +10,7 @@ import { DataSource } from 'typeorm'
 import { sha256, durable, tracePath } from '@plumb-mark/archive'
 import type { TraceKept } from '@plumb-mark/contract'
 import { canonicalJson, type JobId, type TraceAnswer } from '@plumb-mark/core'
+import { Writer } from '../database/writer.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
 import { WorkerPool, builtFile } from '../work/worker-pool.js'
@@ -34,6 +35,7 @@ export class TracesService implements OnApplicationShutdown {
 
   constructor(
     private readonly db: DataSource,
+    private readonly writer: Writer,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
@@ -59,7 +61,7 @@ export class TracesService implements OnApplicationShutdown {
         personId,
         keptAt: new Date().toISOString(),
       }
-      await this.db.getRepository(TraceRow).insert(row)
+      await this.writer.inTransaction((transaction) => transaction.insert(TraceRow, row))
       return answer(row)
     })
   }

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { DataSource, In, MoreThanOrEqual } from 'typeorm'
 import { clashes, whenWords, type JobId, type Person, type Visit } from '@plumb-mark/core'
 import type { PlannedVisit, VisitDto } from '@plumb-mark/contract'
+import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
@@ -15,6 +16,7 @@ export class VisitsService {
 
   constructor(
     private readonly db: DataSource,
+    private readonly writer: Writer,
     private readonly entries: EntriesService,
   ) {}
 
@@ -61,7 +63,7 @@ export class VisitsService {
           `${clash.people.map(({ name }) => name).join(' and ')} ${clash.people.length === 1 ? 'is' : 'are'} booked from ${minute(clash.visit.start)} to ${minute(clash.visit.end)} (${clash.visit.purpose})`,
           'people',
         )
-      await this.db.transaction(async (transaction) => {
+      await this.writer.inTransaction(async (transaction) => {
         await transaction.upsert(VisitRow, { id, jobId, start: visit.start, end: visit.end, purpose }, ['id'])
         await transaction.delete(VisitPersonRow, { visitId: id })
         await transaction.insert(
@@ -74,7 +76,9 @@ export class VisitsService {
   }
 
   async cancel(id: string): Promise<void> {
-    const { affected } = await this.db.getRepository(VisitRow).delete({ id })
+    const { affected } = await this.writer.inTransaction((transaction) =>
+      transaction.delete(VisitRow, { id }),
+    )
     if (!affected) throw notFound('visit')
   }
 

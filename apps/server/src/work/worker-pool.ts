@@ -1,7 +1,7 @@
 import { sep } from 'node:path'
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
-import { Refused } from '../http/refused.js'
+import { Busy, Refused } from '../http/refused.js'
 
 /** Workers run what was built, also when the server itself is run from its sources. */
 export const builtFile = (file: string): string => file.replace(`${sep}src${sep}`, `${sep}dist${sep}`)
@@ -62,7 +62,7 @@ export class WorkerPool<Asked, Answered> {
       if (signal?.aborted) throw new Refused(499, 'called-off', `${what} was called off`)
       if (limit.aborted) throw new Refused(422, 'too-long', `${what} takes longer than ${mostMs / 1000} s`)
       if (problem instanceof Error && /queue/i.test(problem.message))
-        throw new Refused(503, 'busy', 'too much is waiting: try again in a moment')
+        throw new Busy('too much is waiting: try again in a moment')
       throw problem
     } finally {
       port1.close()

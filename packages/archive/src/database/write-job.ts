@@ -52,17 +52,26 @@ export async function obstacleTo(
 export const meetingWith = async (sql: Sql, { file }: ArchivedJob): Promise<Meeting> =>
   meetingOf(await entriesOf(sql, file.jobId), file.entries)
 
-/** Puts the photos and traces of a ZIP where the data lies. Before any row names them: what is left when it breaks off is named by nobody. */
-export async function writeFiles(dataDir: string, { zip, manifest }: ArchivedJob): Promise<void> {
-  const put = async (target: string, make: () => Promise<Buffer>) => {
+/**
+ * Puts the photos and traces of a ZIP where the data lies, and says how large each is by its name in the ZIP. Before any row names them:
+ * what is left when it breaks off is named by nobody.
+ */
+export async function writeFiles(
+  dataDir: string,
+  { zip, manifest }: ArchivedJob,
+): Promise<ReadonlyMap<string, number>> {
+  const bytes = new Map<string, number>()
+  const put = async (name: string, target: string, packed?: 'packed') => {
+    const content = await zip.read(name)
+    bytes.set(name, content.length)
     if (existsSync(target)) return
     await mkdir(dirname(target), { recursive: true })
-    await durable(target, await make())
+    await durable(target, packed ? await pack(content, { level: 9 }) : content)
   }
-  for (const { file, sha256: digest } of manifest.photos)
-    await put(photoPath(dataDir, digest), () => zip.read(file))
+  for (const { file, sha256: digest } of manifest.photos) await put(file, photoPath(dataDir, digest))
   for (const { file, sha256: digest } of manifest.traces)
-    await put(tracePath(dataDir, digest), async () => pack(await zip.read(file), { level: 9 }))
+    await put(file, tracePath(dataDir, digest), 'packed')
+  return bytes
 }
 
 /**
@@ -72,8 +81,7 @@ export async function writeFiles(dataDir: string, { zip, manifest }: ArchivedJob
 export async function writeRows(
   sql: Sql,
   archived: ArchivedJob,
-  as: ImportedAs,
-  now: string,
+  { as, now, bytes }: { as: ImportedAs; now: string; bytes: ReadonlyMap<string, number> },
 ): Promise<Meeting> {
   const { file, sources, manifest } = archived
   const obstacle = await obstacleTo(sql, archived)
@@ -123,12 +131,12 @@ export async function writeRows(
   for (const { id, sha256: digest, type, width, height, personId, keptAt, file: name } of manifest.photos)
     await sql(
       `INSERT OR IGNORE INTO photos (id, jobId, sha256, type, width, height, bytes, personId, keptAt) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-      [id, file.jobId, digest, type, width, height, (await archived.zip.read(name)).length, personId, keptAt],
+      [id, file.jobId, digest, type, width, height, bytes.get(name), personId, keptAt],
     )
   for (const { id, sha256: digest, samples, personId, keptAt, file: name } of manifest.traces)
     await sql(
       'INSERT OR IGNORE INTO traces (id, jobId, sha256, samples, bytes, personId, keptAt) VALUES (?, ?, ?, ?, ?, ?, ?)',
-      [id, file.jobId, digest, samples, (await archived.zip.read(name)).length, personId, keptAt],
+      [id, file.jobId, digest, samples, bytes.get(name), personId, keptAt],
     )
   return meeting
 }
