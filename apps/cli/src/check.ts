@@ -14,7 +14,9 @@ import type { Command } from './command.js'
 /** `check <file>`: judges an exported inspection. */
 export const check: Command = async (args) => {
   const { file, json } = fileArgument(args)
-  const { entries, sheets } = await inspectionIn(file)
+  const {
+    record: { entries, sheets },
+  } = await inspectionIn(file)
   const inspection = inspect(fold(entries), sheetsById(sheets))
   console.log(json ? JSON.stringify(asData(inspection), null, 2) : asText(inspection))
   return inspection.verdict === 'conforms' && !inspection.defects.some(isOpen) ? 0 : 1

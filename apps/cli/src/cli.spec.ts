@@ -1,5 +1,7 @@
+import { keyFingerprint } from '@plumb-mark/archive'
+import { stranger } from '../../server/src/testing/zips.testing.js'
 import { execFileSync, spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { CALCULATOR_NAMES } from '@plumb-mark/core'
@@ -167,6 +169,51 @@ describe('verify', () => {
       1,
       { intact: false, sealed: true, faults: [{ fault: 'sheet-changed', sheetId: 'nobody-box-1' }] },
     ])
+  })
+})
+
+describe('whose word a record carries', () => {
+  const key = stranger()
+  const signed = (change: (record: Record<string, unknown>) => void = () => undefined) => {
+    const record = JSON.parse(
+      JSON.stringify(
+        key.attest(JSON.parse(readFileSync(file('k.json', SampleJob.opened()), 'utf8')) as never),
+      ),
+    ) as Record<string, unknown>
+    change(record)
+    const path = join(folder, 'signed.json')
+    writeFileSync(path, JSON.stringify(record))
+    return path
+  }
+  const own = keyFingerprint(key.publicKey)
+  it('is told, and that nobody named its key', () => {
+    expect(run(['verify', signed()]).out).toContain(`signed by ${own}, a key you have not named`)
+    expect(run(['verify', signed(), '--key', own]).out).toContain(`signed by ${own}, the key you named`)
+    expect(run(['verify', signed(), '--key', 'abcd']).out).toContain('and not by the key you named')
+    expect(JSON.parse(run(['verify', signed(), '--json']).out)).toMatchObject({
+      signedBy: own,
+      expectedKey: null,
+    })
+  })
+  interface Loose {
+    [field: string]: unknown
+    sheets: [Record<string, unknown>]
+    entries: [Record<string, unknown>]
+  }
+  it.each<[string, (record: Loose) => unknown, string]>([
+    ['at the top', (record) => (record['approved'] = 'by the authority'), 'approved'],
+    ['in a sheet', ({ sheets: [sheet] }) => (sheet['wen'] = 'x'), 'sheets[0].wen'],
+    ['beside an entry', ({ entries: [entry] }) => (entry['seen'] = true), 'entries[0].seen'],
+  ])('a field that the format does not know %s is told', (_where, change, path) => {
+    const { code, out } = run(['verify', signed((record) => change(record as never))])
+    expect([code, out]).toEqual([1, expect.stringContaining(`${path}: the format has no such field`)])
+  })
+  it('a field in the body of an entry is told as of a newer program', () => {
+    const path = signed((record) => {
+      const [entry] = record['entries'] as { body: Record<string, unknown> }[]
+      entry!.body['later'] = 1
+    })
+    expect(run(['verify', path]).out).toContain('of a newer one: entries[0].body.later')
   })
 })
 

@@ -1,9 +1,9 @@
 import { createWriteStream } from 'node:fs'
 import { pipeline } from 'node:stream/promises'
 import { openData, readJob, sealKeyIn, writeZip } from '@plumb-mark/archive'
-import { readSheetText } from '@plumb-mark/contract'
 import type { Command } from './command.js'
 import { placesIn } from './places.js'
+import { readSource } from './input.js'
 
 /** `export <job number> [--to FILE] [--data DIR]`: everything of a job in one ZIP, also while people work. */
 export const exportJob: Command = async (args) => {
@@ -12,21 +12,15 @@ export const exportJob: Command = async (args) => {
   try {
     const [row] = await db.sql('SELECT id FROM jobs WHERE number = ? OR id = ?', [number, number])
     if (!row) throw new Error(`no job has the number ${number}`)
-    const key = sealKeyIn(data)
-    const job = await readJob(db.sql, data, row['id'] as string, {
-      attest: (entries) => key.attest(row['id'] as string, entries.at(-1)!),
-      readSource: (source) => {
-        const text = readSheetText(source)
-        return text.ok ? text.sheet : undefined
-      },
-    })
+    const job = await readJob(db.sql, data, row['id'] as string, { key: sealKeyIn(data), readSource })
     if (!job) throw new Error(`the job ${number} has no entries`)
     const file = to ?? `${number.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.zip`
-    await pipeline(writeZip(job), createWriteStream(file, { flags: 'wx' }))
+    await pipeline(writeZip(job), createWriteStream(file, { flags: 'wx', mode: 0o600 }))
     console.log(
       `${file}: ${job.file.entries.length} entries, ${job.photos.length} photos, ${job.traces.length} traces`,
     )
-    return 0
+    for (const fault of job.file.broken ?? []) console.log(`  broken, and not signed anew: ${fault}`)
+    return job.file.broken ? 1 : 0
   } finally {
     db.close()
   }

@@ -1,5 +1,12 @@
 import { readFile } from 'node:fs/promises'
-import { BadInput, readInspectionFile, type InspectionFile } from '@plumb-mark/core'
+import { readSheetText } from '@plumb-mark/contract'
+import {
+  BadInput,
+  readInspectionFile,
+  unknownInspectionFields,
+  type InspectionFile,
+  type Sheet,
+} from '@plumb-mark/core'
 
 /** All of standard input as text. */
 export async function standardInput(): Promise<string> {
@@ -19,14 +26,22 @@ export function parsed(text: string, what: string): unknown {
 }
 
 /** An exported inspection; a refusal names the file beside place and reason. */
-export async function inspectionIn(file: string): Promise<InspectionFile> {
+export async function inspectionIn(
+  file: string,
+): Promise<{ record: InspectionFile; unknown: ReturnType<typeof unknownInspectionFields> }> {
   const data = parsed(await readFile(file, 'utf8'), file)
   try {
-    return readInspectionFile(data)
+    return { record: readInspectionFile(data), unknown: unknownInspectionFields(data) }
   } catch (problem) {
     if (!(problem instanceof BadInput)) throw problem
     throw new BadInput(problem.code, problem.path, `${problem.reason} (in ${file})`)
   }
+}
+
+/** A sheet as its maker's file; nothing where it cannot be read. */
+export function readSource(source: string): Sheet | undefined {
+  const text = readSheetText(source)
+  return text.ok ? text.sheet : undefined
 }
 
 /** The one file that a command takes, and whether --json was given. */

@@ -7,13 +7,14 @@ USAGE
   plumb-mark check <file> [--json]                judges an exported inspection and prints the verdicts, worst first
   plumb-mark verify <file> [--json] [--key FINGERPRINT]
                                                   of a JSON file or a ZIP: recomputes the hash chain, the seal, its signature and the sheet
-                                                  fingerprints of a record, in a ZIP every photo and trace too; with the
-                                                  key that the report prints, also who signed
+                                                  fingerprints of a record, in a ZIP every photo and trace too; says
+                                                  whose key signed, and with the key that the report prints whether it is that one
   plumb-mark export <job number> [--to FILE] [--data DIR]
                                                   everything of a job in one ZIP, also while people work
-  plumb-mark import <file.zip> [--preview] [--record] [--data DIR]
-                                                  opens or continues a job; --preview says what would change, --record keeps it
-                                                  to be read only; a fork is told and never merged
+  plumb-mark import <file.zip> [--preview] [--record] [--accept NAME] [--data DIR]
+                                                  opens or continues a job that an accepted installation signed; --preview says what
+                                                  would change, --record keeps it beside the jobs to be read only, --accept takes
+                                                  the word of its signer from now on, under a name; a fork is told and never merged
   plumb-mark backup <folder> [--data DIR]         a copy of everything, taken while people work, with the digest of every file
   plumb-mark restore <backup> --data DIR          puts it back, verified, into a folder where nothing is
   plumb-mark rebuild [--data DIR]                 has the rows that lists and searches read made anew

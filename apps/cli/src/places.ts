@@ -4,13 +4,20 @@ import { parseArgs } from 'node:util'
 export function placesIn(
   args: string[],
   command: string,
-): { subject: string; data: string; flags: ReadonlySet<string>; to: string | undefined } {
+): {
+  subject: string
+  data: string
+  flags: ReadonlySet<string>
+  to: string | undefined
+  accept: string | undefined
+} {
   const { values, positionals } = parseArgs({
     args,
     allowPositionals: true,
     options: {
       data: { type: 'string', default: 'data' },
       to: { type: 'string' },
+      accept: { type: 'string' },
       preview: { type: 'boolean', default: false },
       record: { type: 'boolean', default: false },
     },
@@ -18,5 +25,5 @@ export function placesIn(
   const [subject] = positionals
   if (!subject || positionals.length > 1) throw new Error(`${command} takes one name; see plumb-mark --help`)
   const flags = new Set(['preview', 'record'].filter((name) => values[name as 'preview' | 'record']))
-  return { subject, data: values.data, flags, to: values.to }
+  return { subject, data: values.data, flags, to: values.to, accept: values.accept }
 }

@@ -1,4 +1,11 @@
-import { openArchivedJob, sha256, signatureHolds, type ZipFault } from '@plumb-mark/archive'
+import {
+  keyFingerprint,
+  openArchivedJob,
+  sha256,
+  signatureHolds,
+  zipFaultWords,
+  type ZipFault,
+} from '@plumb-mark/archive'
 import {
   fingerprint,
   fold,
@@ -6,16 +13,27 @@ import {
   type FileFault,
   type InspectionFile,
 } from '@plumb-mark/core'
-import { fileArgument, inspectionIn } from './input.js'
+import { fileArgument, inspectionIn, readSource } from './input.js'
 import type { Command } from './command.js'
 
-/** `verify <file> [--key FINGERPRINT]`: recomputes the chain and says whether the record is intact, and signed by that key. */
+type Fault = FileFault | ZipFault
+
+interface Verified {
+  record: InspectionFile
+  faults: readonly Fault[]
+  /** Fields that this program does not know, in the bodies of entries: covered by their hash. */
+  unread: readonly string[]
+}
+
+/** `verify <file> [--key FINGERPRINT]`: recomputes the chain, says whether the record is intact, and whose key signed it. */
 export const verify: Command = async (args) => {
   const { key, rest } = keyOption(args)
   const { file, json } = fileArgument(rest)
-  const { record, found } = await recordIn(file)
-  const faults = [...found, ...(key !== undefined ? keyFaults(record, key) : [])]
+  const { record, faults: found, unread } = await recordIn(file)
+  const signedBy = record.attested && keyFingerprint(record.attested.publicKey)
+  const faults = [...found, ...(key !== undefined ? keyFaults(signedBy, key) : [])]
   const { head, seal } = fold(record.entries)
+  const expected = key === undefined || signedBy === undefined ? undefined : plain(signedBy) === plain(key)
   if (json)
     console.log(
       JSON.stringify(
@@ -24,60 +42,49 @@ export const verify: Command = async (args) => {
           sealed: seal !== undefined,
           entries: record.entries.length,
           head: head?.hash,
-          faults,
+          signedBy: signedBy ?? null,
+          expectedKey: expected ?? null,
+          unread,
+          faults: faults.map((fault) => ({ ...fault, words: zipFaultWords(fault) })),
         },
         null,
         2,
       ),
     )
-  else if (faults.length === 0)
-    console.log(
-      `intact: ${record.entries.length} entries, ${seal ? `sealed by ${seal.by.name} (licence ${seal.body.licence})` : 'not sealed'}, fingerprint ${fingerprint(head?.hash ?? '')}`,
-    )
-  else console.log(['NOT intact:', ...faults.map(said)].join('\n'))
+  else {
+    if (faults.length > 0)
+      console.log(['NOT intact:', ...faults.map((one) => `  ${zipFaultWords(one)}`)].join('\n'))
+    else
+      console.log(
+        `intact: ${record.entries.length} entries, ${seal ? `sealed by ${seal.by.name} (licence ${seal.body.licence})` : 'not sealed'}, fingerprint ${fingerprint(head?.hash ?? '')}`,
+      )
+    console.log(signerWords(signedBy, expected))
+    for (const path of unread) console.log(`not known to this program, of a newer one: ${path}`)
+  }
   return faults.length === 0 ? 0 : 1
 }
 
-/** A ZIP brings its photos and traces, and they are compared too. */
-async function recordIn(file: string): Promise<{ record: InspectionFile; found: readonly Fault[] }> {
-  if (!file.toLowerCase().endsWith('.zip')) {
-    const record = await inspectionIn(file)
-    return { record, found: verifyInspectionFile(record, sha256, signatureHolds) }
-  }
-  const archived = await openArchivedJob(file)
-  archived.zip.close()
-  return { record: archived.file, found: archived.faults }
+/** A name in a record is what the record says; only the key tells whose word it is. */
+function signerWords(signedBy: string | undefined, expected: boolean | undefined): string {
+  if (signedBy === undefined) return 'signed by nobody: no installation gave its word for where it ends'
+  if (expected === undefined)
+    return `signed by ${signedBy}, a key you have not named: compare it with the printed report, or name it with --key`
+  return expected
+    ? `signed by ${signedBy}, the key you named`
+    : `signed by ${signedBy}, and not by the key you named`
 }
 
-type Fault = FileFault | ZipFault
-
-const WORDS = {
-  changed: 'its content does not fit its hash',
-  'not-linked': 'it does not continue the entry before it',
-  'out-of-place': 'its number is out of place',
-  'after-seal': 'it was added after the seal',
-  'wrong-seal': 'it seals another record',
-  'other-job': 'it belongs to another job',
-  'sheet-changed': 'the sheet is not the one that was pinned',
-  'sheet-absent': 'the pinned sheet is not in the file',
-  'sheet-unknown': 'the record pins no such sheet',
-  'tail-cut': 'entries at the end are missing, or others stand in their place',
-  'wrong-signature': 'the signature of the record does not hold',
-  'not-signed': 'no signature by that key',
-  'file-changed': 'is not what it was when it was exported',
-  'file-absent': 'is not in the ZIP',
-  'file-unknown': 'belongs to no record',
-  'photo-absent': 'the photo that an entry shows is not in the ZIP',
-  'trace-absent': 'the trace that an entry shows is not in the ZIP',
-  'head-differs': 'names another record',
-} satisfies Record<Fault['fault'], string>
-
-function said(fault: Fault): string {
-  if ('name' in fault) return `  ${fault.name}: ${WORDS[fault.fault]}`
-  if (!('seq' in fault) && !('sheetId' in fault)) return `  ${WORDS[fault.fault]}`
-  return 'sheetId' in fault
-    ? `  sheet ${fault.sheetId}: ${WORDS[fault.fault]}`
-    : `  entry ${fault.seq} (${fault.entryId}): ${WORDS[fault.fault]}`
+/** A ZIP brings its photos and traces, and they are compared too. */
+async function recordIn(file: string): Promise<Verified> {
+  if (!file.toLowerCase().endsWith('.zip')) {
+    const { record, unknown } = await inspectionIn(file)
+    const loose = unknown.loose.map((path): FileFault => ({ fault: 'field-unknown', path }))
+    const faults = [...verifyInspectionFile(record, sha256, signatureHolds), ...loose]
+    return { record, faults, unread: unknown.hashed }
+  }
+  const archived = await openArchivedJob(file, readSource)
+  archived.zip.close()
+  return { record: archived.file, faults: archived.faults, unread: archived.unread }
 }
 
 /** The fingerprint as it is printed in the report, blanks or not. */
@@ -89,8 +96,6 @@ function keyOption(args: string[]): { key: string | undefined; rest: string[] } 
   return { key, rest: [...args.slice(0, at), ...args.slice(at + 2)] }
 }
 
-function keyFaults({ attested }: InspectionFile, key: string): FileFault[] {
-  const plain = (said: string) => said.replace(/\s/g, '').toLowerCase()
-  const signedBy = attested && plain(fingerprint(sha256(attested.publicKey)))
-  return signedBy === plain(key) ? [] : [{ fault: 'not-signed' }]
-}
+const plain = (words: string) => words.replace(/\s/g, '').toLowerCase()
+const keyFaults = (signedBy: string | undefined, key: string): FileFault[] =>
+  signedBy !== undefined && plain(signedBy) === plain(key) ? [] : [{ fault: 'not-signed' }]

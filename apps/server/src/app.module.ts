@@ -12,6 +12,7 @@ import { HealthModule } from './health/health.module.js'
 import { JobsModule } from './jobs/jobs.module.js'
 import { AgainModule } from './again/again.module.js'
 import { ListsModule } from './lists/lists.module.js'
+import { RecordsModule } from './records/records.module.js'
 import { OfficeModule } from './office/office.module.js'
 import { SignedRecordsModule } from './sheets/signed-records.module.js'
 import { VisitsModule } from './visits/visits.module.js'
@@ -29,6 +30,7 @@ export class AppModule {
         AuditModule,
         AccountsModule,
         AgainModule,
+        RecordsModule,
         ListsModule,
         JobsModule,
         EvidenceModule,

@@ -1,13 +1,37 @@
-export { sha256, digestOfFile } from './digest.js'
+export { sha256, digestOfFile, digestOfPacked } from './digest.js'
 export { durable } from './durable.js'
-export { SEAL_KEY_FILE, sealKeyIn, type SealKeyPair } from './seal-key.js'
+export {
+  FORMER_KEYS_FILE,
+  SEAL_KEY_FILE,
+  changeKey,
+  keyFingerprint,
+  makeKey,
+  sealKeyIn,
+  type FormerKey,
+  type SealKeyPair,
+} from './seal-key.js'
 export { signatureHolds } from './signature-holds.js'
-export { DATABASE_FILE, photoPath, tracePath } from './database/files.js'
+export { DATABASE_FILE, RECORD_ZIP, photoPath, recordFolder, tracePath } from './database/files.js'
 export { openData, lockFolder, type OpenData } from './database/open.js'
-export { readJob, entriesOf } from './database/read-job.js'
-export { meetingWith, obstacleTo, writeFiles, writeRows, type ImportedAs } from './database/write-job.js'
-export type { Sql } from './database/sql.js'
+export { brokenIn, wordFor, type KeptSeal, type Unsigned } from './word-for.js'
+export { readJob, readRecord, entriesOf, sealOf } from './database/read-job.js'
+export { brokenJob } from './database/broken-job.js'
+export { asEntry, type EntryRowValues } from './database/entry-row.js'
+export { writeEntries } from './database/write-entries.js'
+export {
+  meetingWith,
+  obstacleTo,
+  placeFiles,
+  unpackFiles,
+  writeRows,
+  type ArchivedRecord,
+  type FileSizes,
+} from './database/write-job.js'
+export { recordRowOf, type RecordRowValues } from './database/record-row.js'
+export { signerOf } from './database/signer.js'
+export { insertRows, type Sql } from './database/sql.js'
 export { openArchivedJob, type ArchivedJob, type ZipFault } from './zip/archived-job.js'
+export { zipFaultWords } from './zip/fault-words.js'
 export { writeZip, type KeptJob } from './zip/write.js'
 export { takeBackup, type Taken } from './backup/take.js'
 export { restoreBackup } from './backup/restore.js'

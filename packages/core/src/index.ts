@@ -13,7 +13,7 @@ export type {
 export { placeWords, readPlace } from './ids/place-id.js'
 export { attempt, type Attempt } from './shape/attempt.js'
 export { BadInput, asErrorShape, type BadInputCode, type ErrorShape } from './shape/bad-input.js'
-export { object, type JsonSchema } from './shape/shape.js'
+export { UUID, digestText, object, uuidText, type JsonSchema } from './shape/shape.js'
 export { rfc3339 } from './shape/time.js'
 export { inBothSystems, type System } from './quantity/both-systems.js'
 export { amps, volts, watts } from './quantity/figure.js'
@@ -285,7 +285,7 @@ export {
 } from './job/defect-process.js'
 export { entryRow, type EntryBodies, type EntryKind } from './job/entries/registry.js'
 export { withoutPlace } from './photo/without-place.js'
-export { inverseOf, photosShown, type Change, type Entry, type NewEntry } from './job/entry.js'
+export { inverseOf, photosShown, type Change, type Entry, type EntryOf, type NewEntry } from './job/entry.js'
 export { sunset } from './sun/sunset.js'
 export { clockWords, dayWords, hourWords, whenWords } from './quantity/time-words.js'
 export { isTimeZone } from './shape/time-zone.js'
@@ -420,10 +420,15 @@ export {
   readInspectionFile,
   sheetFingerprint,
   sheetsById,
+  unknownInspectionFields,
   verifyInspectionFile,
   type FileFault,
   type InspectionFile,
 } from './admission/inspection-file.js'
+export { MOST_ENTRIES } from './job/limits.js'
+export { signerWords, type Signer } from './job/signer.js'
+export { asTold, type ToldPart } from './job/told-by.js'
+export { fileFaultWords } from './admission/file-fault-words.js'
 export { ENTERED, ENTERED_WORDS, type Entered, type Scope } from './job/scope.js'
 export { signedText, type Attestation, type VerifySignature } from './job/attestation.js'
 export { CLOCK_TOLERANCE, clockAhead, correctedTimes, type KeptTimes } from './job/clock.js'

@@ -1,8 +1,9 @@
 import { join } from 'node:path'
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common'
-import { BadInput, type Attempt, type BadInputCode } from '@plumb-mark/core'
+import { attempt, type Attempt } from '@plumb-mark/core'
+import { valueOf, type Answered } from '../work/answered.js'
 import { WorkerPool, builtFile } from '../work/worker-pool.js'
-import type { Answered, Asked } from './compute.worker.js'
+import type { Asked } from './compute.worker.js'
 
 /** Longer than any calculation within its limits takes, and short enough for somebody who waits. */
 const MOST_MS = 5000
@@ -10,7 +11,7 @@ const MOST_MS = 5000
 /** Calculations that may be long, beside the thread that answers everybody, with a time limit. */
 @Injectable()
 export class CalculationService implements OnApplicationShutdown {
-  private readonly pool = new WorkerPool<Asked, Answered>({
+  private readonly pool = new WorkerPool<Asked, Answered<undefined>>({
     file: builtFile(join(import.meta.dirname, 'compute.worker.js')),
     threads: 1,
     mostMs: MOST_MS,
@@ -20,8 +21,7 @@ export class CalculationService implements OnApplicationShutdown {
   /** Does it come to a result? A calculation that takes too long is refused, and its thread ended. */
   async attempt(calculator: string, input: Record<string, unknown>): Promise<Attempt<undefined>> {
     const answer = await this.pool.run({ calculator, input })
-    if (answer.ok) return { ok: true, value: undefined }
-    return { ok: false, problem: new BadInput(answer.code as BadInputCode, answer.path, answer.reason) }
+    return attempt(() => valueOf(answer))
   }
 
   async onApplicationShutdown(): Promise<void> {

@@ -6,10 +6,12 @@ import { InvitationRow, PersonRow, SessionRow } from '../accounts/account.entiti
 import { AuditRow } from '../audit/audit.entity.js'
 import { EntryRow } from '../entries/entry.entity.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
+import { InstallationRow } from '../installations/installation.entity.js'
 import { InstrumentRow } from '../instruments/instrument.entity.js'
 import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
 import { SavedFilterRow } from '../lists/saved-filter.entity.js'
 import { FigureRow } from '../figures/figure.entity.js'
+import { RecordRow } from '../records/record.entity.js'
 import { CannotStart } from '../settings.js'
 import { SheetRow } from '../sheets/sheet.entity.js'
 import { SealRow } from '../sign-off/seal.entity.js'
@@ -24,6 +26,7 @@ import { Lists1764500000000 } from './migrations/1764500000000-lists.js'
 import { Summaries1764400000000 } from './migrations/1764400000000-summaries.js'
 import { People1764300000000 } from './migrations/1764300000000-people.js'
 import { Traces1764200000000 } from './migrations/1764200000000-traces.js'
+import { FromOutside1764700000000 } from './migrations/1764700000000-from-outside.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
 const HELD_FOLDER = Symbol('held folder')
@@ -50,6 +53,8 @@ const ENTITIES = [
   FigureRow,
   SealRow,
   TraceRow,
+  InstallationRow,
+  RecordRow,
 ]
 
 /** The database over its two connections: all reading over one that cannot write, all writing through the other. */
@@ -74,6 +79,7 @@ export async function openDatabase(dataDir: string): Promise<OpenDatabase> {
       Summaries1764400000000,
       Lists1764500000000,
       Clauses1764600000000,
+      FromOutside1764700000000,
     ],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {

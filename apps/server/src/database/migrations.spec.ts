@@ -8,7 +8,7 @@ afterAll(() => server.stop())
 
 /** Back to before there were rows for lists, and for the clauses beside them. */
 async function undoLists(db: DataSource): Promise<void> {
-  for (const table of ['job_clauses', 'job_things']) {
+  for (const table of ['records', 'job_clauses', 'job_things']) {
     await db.undoLastMigration({ transaction: 'all' })
     expect(await db.query('SELECT name FROM sqlite_master WHERE name = ?', [table])).toEqual([])
   }

@@ -59,10 +59,15 @@ const busy = () => new Busy('another program is writing to the database: try aga
 const TAKEN = new Set(['SQLITE_CONSTRAINT_PRIMARYKEY', 'SQLITE_CONSTRAINT_UNIQUE'])
 
 function asRefusal(problem: unknown): unknown {
-  if (TAKEN.has(codeOf(problem)))
+  if (TAKEN.has(codeOf(problem)) || isInTheWay(problem))
     return new Refused(409, 'taken', 'something with this id or name came at the same moment: load it again')
   return codeOf(problem).startsWith('SQLITE_BUSY') ? busy() : problem
 }
+
+/** Triggers that keep rows from being replaced answer where the constraint would have. */
+const isInTheWay = (problem: unknown) =>
+  codeOf(problem) === 'SQLITE_CONSTRAINT_TRIGGER' &&
+  /never (changed|replaced)/.test((problem as Error).message)
 
 /** What the database calls its refusal; TypeORM wraps it without its code. */
 function codeOf(problem: unknown): string {

@@ -3,9 +3,10 @@ import { Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
 import { filter, from, map, merge, Subject, takeWhile, type Observable } from 'rxjs'
 import { DataSource, In, type EntityManager } from 'typeorm'
-import { sha256 } from '@plumb-mark/archive'
+import { asEntry, sha256, writeEntries, type EntryRowValues } from '@plumb-mark/archive'
 import {
   applied,
+  asTold,
   canonicalJson,
   clockAhead,
   correctedTimes,
@@ -16,22 +17,25 @@ import {
   linked,
   type Entry,
   type EntryKind,
+  type EntryOf,
   type Inspection,
   type JobId,
   type JobState,
   type NewEntry,
   type Person,
   type Sheet,
+  type ToldPart,
 } from '@plumb-mark/core'
 import type { Appended } from '@plumb-mark/contract'
-import { audited } from '../audit/audit.service.js'
+import { audited, type Happening } from '../audit/audit.service.js'
+import { sqlOf } from '../database/sql-of.js'
 import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
-import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
+import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
 import { listRowsOf, writeListRows, type ListRows } from '../lists/list-rows.js'
 import { SealKey } from '../sign-off/seal-key.js'
-import { SealRow } from '../sign-off/seal.entity.js'
+import { RecordsService, type OpenRecord } from '../records/records.service.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 import { EntryGuard } from './entry.guard.js'
 import { EntryRow } from './entry.entity.js'
@@ -43,7 +47,7 @@ const MOST_HELD = 32_000
 /** A batch of more than this keeps everybody waiting: such batches go one after the other, and others are answered between them. */
 const LARGE_BATCH = 20
 
-/** The entries of a job as they stand, and what they come to. */
+/** The entries of a job as they stand, and what they come to, with whoever wrote elsewhere as told by that installation. */
 export interface OpenJob {
   entries: readonly Entry[]
   inspection: Inspection
@@ -51,9 +55,14 @@ export interface OpenJob {
 
 /** The entries of a job and the sheets that it pins, not judged: what can be shown and exported whatever became of it. */
 export interface JobRecord {
+  /** As they were hashed. */
   entries: readonly Entry[]
+  /** The same for reading: people of another installation are not ours. */
+  told: readonly Entry[]
   state: JobState
   sheets: ReadonlyMap<string, Sheet>
+  /** Where it is a record from elsewhere, kept beside our jobs. */
+  foreign?: OpenRecord
 }
 
 /** Keeps what is appended to jobs. All writing to a job goes through `append`, one after the other. */
@@ -77,6 +86,7 @@ export class EntriesService {
     private readonly sheets: SheetsService,
     private readonly guard: EntryGuard,
     private readonly key: SealKey,
+    private readonly records: RecordsService,
   ) {}
 
   /** A job that this person may see, judged; an installer sees only what is shared with them. */
@@ -89,8 +99,20 @@ export class EntriesService {
   async recordFor(person: Person, jobId: JobId): Promise<JobRecord> {
     await this.requireVisible(person, jobId)
     const open = this.open.get(jobId)
-    if (open) return { entries: open.entries, state: open.inspection.state, sheets: open.inspection.sheets }
-    return this.recordOf(await this.entriesOf(jobId))
+    if (open) {
+      const { state, sheets } = open.inspection
+      return { entries: open.entries, told: asTold(open.entries, await this.partsOf(jobId)), state, sheets }
+    }
+    const entries = await this.entriesOf(jobId)
+    return entries.length > 0 ? this.recordOf(jobId, entries) : this.foreignRecord(jobId)
+  }
+
+  private async foreignRecord(id: string): Promise<JobRecord> {
+    const row = await this.records.find(id)
+    if (!row) throw notFound('job')
+    const foreign = await this.records.read(row)
+    const { entries, state, sheets } = foreign
+    return { entries, told: entries, state, sheets, foreign }
   }
 
   /** A job that this person may see and that still takes something. */
@@ -101,18 +123,28 @@ export class EntriesService {
     await this.requireContinued(jobId)
   }
 
-  /** A record that was imported to be read is nobody's to add to. */
-  private async requireContinued(jobId: JobId): Promise<void> {
-    if (await this.db.getRepository(JobRow).existsBy({ id: jobId, readOnly: true }))
-      throw new Refused(409, 'read-only', 'this record was imported to be read: nothing is added to it here')
+  /** Why a record takes nothing: it was imported to be read. Undefined for a job that is worked on here. */
+  async readOnly(jobId: JobId): Promise<string | undefined> {
+    const job = await this.db.getRepository(JobRow).findOneBy({ id: jobId })
+    const kept = job ? job.readOnly : (await this.records.find(jobId)) !== undefined
+    return kept ? 'this record was imported to be read: nothing is added to it here' : undefined
   }
 
+  private async requireContinued(jobId: JobId): Promise<void> {
+    const reason = await this.readOnly(jobId)
+    if (reason !== undefined) throw new Refused(409, 'read-only', reason)
+  }
+
+  /** Records from elsewhere are seen by everybody but installers, with whom nothing of them is shared. */
   async requireVisible(person: Person, jobId: JobId): Promise<void> {
-    const seen =
-      person.role === 'installer'
-        ? await this.db.getRepository(JobPersonRow).existsBy({ jobId, personId: person.id })
-        : await this.db.getRepository(JobRow).existsBy({ id: jobId })
-    if (!seen) throw notFound('job')
+    if (!(await this.isVisible(person, jobId))) throw notFound('job')
+  }
+
+  async isVisible(person: Person, jobId: JobId): Promise<boolean> {
+    if (person.role === 'installer')
+      return this.db.getRepository(JobPersonRow).existsBy({ jobId, personId: person.id })
+    if (await this.db.getRepository(JobRow).existsBy({ id: jobId })) return true
+    return (await this.records.find(jobId)) !== undefined
   }
 
   /**
@@ -222,30 +254,38 @@ export class EntriesService {
   }
 
   private async judged(jobId: JobId): Promise<OpenJob> {
-    const { entries, state, sheets } = await this.recordOf(await this.entriesOf(jobId))
+    const { entries, state, sheets } = await this.recordOf(jobId, await this.entriesOf(jobId))
     return { entries, inspection: inspect(state, sheets) }
   }
 
   private async entriesOf(jobId: JobId): Promise<Entry[]> {
     const rows = await this.db.getRepository(EntryRow).find({ where: { jobId }, order: { seq: 'ASC' } })
-    return rows.map(asEntry)
+    return rows.map(entryOf)
   }
 
   private async lastOf(jobId: JobId): Promise<Entry[]> {
     const rows = await this.db
       .getRepository(EntryRow)
       .find({ where: { jobId }, order: { seq: 'DESC' }, take: 1 })
-    return rows.map(asEntry)
+    return rows.map(entryOf)
   }
 
-  private async recordOf(entries: readonly Entry[]): Promise<JobRecord> {
-    const state = fold(entries)
-    return { entries, state, sheets: await this.sheets.pinnedBy(state.header) }
+  private async recordOf(jobId: JobId, entries: readonly Entry[]): Promise<JobRecord> {
+    const told = asTold(entries, await this.partsOf(jobId))
+    const state = fold(told)
+    return { entries, told, state, sheets: await this.sheets.pinnedBy(state.header) }
+  }
+
+  private async partsOf(jobId: JobId): Promise<ToldPart[]> {
+    return this.db.query<ToldPart[]>(
+      'SELECT fromSeq, toSeq, installation, key FROM imported_parts WHERE jobId = ? ORDER BY fromSeq',
+      [jobId],
+    )
   }
 
   private async hereAlready(entries: readonly NewEntry[]): Promise<ReadonlyMap<string, Entry>> {
     const rows = await this.db.getRepository(EntryRow).findBy({ id: In(entries.map(({ id }) => id)) })
-    return new Map(rows.map((row) => [row.id, asEntry(row)]))
+    return new Map(rows.map((row) => [row.id, entryOf(row)]))
   }
 }
 
@@ -340,53 +380,20 @@ async function keep(
       changedAt: first.at,
       sealedAt: null,
     })
-  for (let i = 0; i < entries.length; i += ROWS_AT_ONCE)
-    await transaction.insert(EntryRow, entries.slice(i, i + ROWS_AT_ONCE).map(asRow))
-  for (const entry of entries) {
-    const pinned =
-      entry.kind === 'job-opened'
-        ? entry.body.sheets
-        : entry.kind === 'sheet-adopted'
-          ? [entry.body.sheet]
-          : []
-    if (pinned.length > 0)
-      await transaction.upsert(
-        JobSheetRow,
-        pinned.map(({ id }) => ({ jobId, sheetId: id })),
-        ['jobId', 'sheetId'],
-      )
-    if (entry.kind === 'shared')
-      await transaction.upsert(JobPersonRow, { jobId, personId: entry.body.person.id }, ['jobId', 'personId'])
-    if (entry.kind === 'unshared')
-      await transaction.delete(JobPersonRow, { jobId, personId: entry.body.personId })
-    if (entry.kind === 'signed') {
-      await transaction.insert(SealRow, { jobId, ...key.attest(jobId, entry) })
-      await transaction.update(JobRow, { id: jobId }, { sealedAt: entry.at })
-      await audited(transaction, {
-        action: 'sealed',
-        by: entry.by,
-        subject: jobId,
-        detail: entry.body.sealedHead,
-      })
-    }
-  }
+  await writeEntries(sqlOf(transaction), jobId, entries, { sealWith: (entry) => key.attest(jobId, entry) })
+  for (const entry of entries)
+    if (entry.kind === 'signed' || entry.kind === 'shared' || entry.kind === 'unshared')
+      await audited(transaction, { ...HAPPENINGS[entry.kind](entry as never), by: entry.by, subject: jobId })
   const changedAt = new Date().toISOString()
   await writeListRows(transaction, jobId, { openedAt, changedAt }, rows.after, rows.before)
   await transaction.update(JobRow, { id: jobId }, { changedAt })
 }
 
-/** Below what one statement of the database may carry. */
-const ROWS_AT_ONCE = 100
+/** What of a job a person a year later may ask about. */
+const HAPPENINGS = {
+  signed: ({ body }: EntryOf<'signed'>) => ({ action: 'sealed', detail: body.sealedHead }),
+  shared: ({ body }: EntryOf<'shared'>) => ({ action: 'shared', detail: `with ${body.person.name}` }),
+  unshared: ({ body }: EntryOf<'unshared'>) => ({ action: 'unshared', detail: `person ${body.personId}` }),
+} satisfies { [K in EntryKind]?: (entry: EntryOf<K>) => Pick<Happening, 'action' | 'detail'> }
 
-const asRow = (entry: Entry): EntryRow => ({
-  ...entry,
-  said: entry.said ?? null,
-  received: entry.received ?? null,
-  by: canonicalJson(entry.by),
-  body: canonicalJson(entry.body),
-})
-
-function asEntry({ by, body, said, received, ...row }: EntryRow): Entry {
-  const times = { ...(said !== null && { said }), ...(received !== null && { received }) }
-  return { ...row, ...times, by: JSON.parse(by), body: JSON.parse(body) } as Entry
-}
+const entryOf = (row: EntryRow): Entry => asEntry(row satisfies EntryRowValues)

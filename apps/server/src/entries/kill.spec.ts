@@ -3,7 +3,12 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { connect, createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Caller, torque } from '../testing/running-server.testing.js'
+import { v7 as uuid } from 'uuid'
+import { sealKeyIn } from '@plumb-mark/archive'
+import type { ImportPreview } from '@plumb-mark/contract'
+import type { InspectionFile, NewEntry } from '@plumb-mark/core'
+import { Caller, entry, torque } from '../testing/running-server.testing.js'
+import { extended, zipWith } from '../testing/zips.testing.js'
 
 const MAIN = join(process.cwd(), 'apps', 'server', 'dist', 'main.js')
 const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-kill-'))
@@ -31,9 +36,9 @@ function start(...args: string[]): Promise<{ address: string } | { code: number 
   })
 }
 
-async function signedIn(address: string): Promise<Caller> {
+async function signedIn(address: string, role = 'inspector'): Promise<Caller> {
   const answer = await new Caller(address, '').call('POST', '/api/session', {
-    email: 'inspector@plumb.example',
+    email: `${role}@plumb.example`,
     password: 'plumb-demo',
   })
   return new Caller(address, answer.headers.get('set-cookie')!.split(';')[0]!)
@@ -63,6 +68,51 @@ it('killed in the middle of a stream of writes, it has lost no acknowledged read
   expect(acknowledged.filter((entry) => !kept.has(entry))).toEqual([])
   running!.kill('SIGKILL')
 }, 60_000)
+
+it('killed in the middle of an import, it has lost no acknowledged reading, and half of the import is not there', async () => {
+  const first = await start('--data', dataDir)
+  if (!('address' in first)) throw new Error(first.said)
+  const inspector = await signedIn(first.address)
+  const office = await signedIn(first.address, 'office')
+  const { id } = await inspector.firstJob()
+  const { body: base } = await inspector.json<InspectionFile>('GET', `/api/jobs/${id}/inspection.json`)
+  const large = uuid()
+  const opening = entry('job-opened', { ...base.entries[0]!.body, number: 'PM-9999' }) as NewEntry
+  const many = Array.from({ length: 6000 }, () => torque() as unknown as NewEntry)
+  const file = extended({ ...base, jobId: large, entries: [] }, base.entries[0]!.by, opening, ...many)
+  const form = new FormData()
+  const attested = sealKeyIn(dataDir).attest(large, file.entries.at(-1)!)
+  form.append('zip', new Blob([new Uint8Array(await zipWith({ ...file, attested }))]), 'large.zip')
+  const { body: preview } = await office.json<ImportPreview>('POST', '/api/imports', form)
+  expect(preview).toMatchObject({ signer: { kind: 'own' }, faults: [] })
+  const acknowledged: string[] = []
+  let over = false
+  const imported = office
+    .call('POST', `/api/imports/${preview.id}`, { as: 'job' })
+    .then(() => (over = true))
+    .catch(() => undefined)
+  // Readings of others go on before, during and after its one long write, until the power is cut in the midst of it.
+  const reading = async () => {
+    while (!over) {
+      const sent = torque()
+      const answer = await inspector.append(id, sent).catch(() => undefined)
+      if (answer?.status !== 200) return
+      acknowledged.push(sent.id)
+    }
+  }
+  const streams = Promise.all([reading(), reading(), imported])
+  while (acknowledged.length < 30 && !over) await new Promise((resolve) => setTimeout(resolve, 5))
+  running!.kill('SIGKILL')
+  await streams
+  const second = await start('--data', dataDir)
+  if (!('address' in second)) throw new Error(second.said)
+  const again = await signedIn(second.address)
+  const kept = new Set((await again.bundle(id)).body.entries.map((one) => one.id))
+  expect(acknowledged.filter((one) => !kept.has(one))).toEqual([])
+  const { status, body } = await again.bundle(large)
+  expect(status === 404 || body.entries.length === file.entries.length).toBe(true)
+  running!.kill('SIGKILL')
+}, 120_000)
 
 it('a folder is served by one at a time, and a polite stop ends within five seconds whatever hangs on a connection', async () => {
   const first = await start('--data', dataDir)

@@ -1,23 +1,12 @@
 import { basename, dirname } from 'node:path'
-import {
-  Body,
-  Controller,
-  Get,
-  Param,
-  ParseUUIDPipe,
-  Put,
-  Query,
-  Res,
-  UploadedFile,
-  UseInterceptors,
-} from '@nestjs/common'
-import { FileInterceptor } from '@nestjs/platform-express'
-import type { Response } from 'express'
+import { Body, Controller, Get, Param, ParseUUIDPipe, Put, Query, Res, Req } from '@nestjs/common'
+import type { Request, Response } from 'express'
 import { PhotoPartDto, type PhotoKept, type PhotoPart, type PhotoRoom } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused } from '../http/refused.js'
+import { uploadOf } from '../http/upload.js'
 import { PhotoPartsService } from './photo-parts.service.js'
 import { LARGEST_PHOTO_BYTES, PhotosService } from './photos.service.js'
 
@@ -29,16 +18,18 @@ export class PhotosController {
   ) {}
 
   @MayCall('inspector', 'installer')
-  @UseInterceptors(FileInterceptor('photo', { limits: { fileSize: LARGEST_PHOTO_BYTES, files: 1 } }))
   @Put(':id')
-  keep(
+  async keep(
     @By() person: Person,
     @Param('jobId', ParseUUIDPipe) jobId: string,
     @Param('id', ParseUUIDPipe) id: string,
-    @UploadedFile() file?: { buffer: Buffer },
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
   ): Promise<PhotoKept> {
-    if (!file) throw new Refused(400, 'missing', 'send the picture in the field “photo”', 'photo')
-    return this.photos.keep(person, jobId, id, file.buffer)
+    await this.photos.requireRoom(person, jobId, 0)
+    const wish = { field: 'photo', what: 'the picture', mostBytes: LARGEST_PHOTO_BYTES }
+    const { buffer } = await uploadOf(request, response, wish)
+    return this.photos.keep(person, jobId, id, buffer)
   }
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')

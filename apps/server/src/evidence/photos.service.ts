@@ -1,16 +1,17 @@
 import { existsSync } from 'node:fs'
 import { mkdir, readFile } from 'node:fs/promises'
-import { join } from 'node:path'
+import { dirname } from 'node:path'
 import { Inject, Injectable } from '@nestjs/common'
 import sharp from 'sharp'
 import { DataSource } from 'typeorm'
-import { sha256, durable, photoPath } from '@plumb-mark/archive'
+import { digestOfFile, durable, photoPath, sha256 } from '@plumb-mark/archive'
 import type { PhotoKept, PhotoRoom } from '@plumb-mark/contract'
 import { withoutPlace, type JobId, type Person, type PhotoId } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
+import { RecordsService } from '../records/records.service.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { PhotoRow } from './photo.entity.js'
 
@@ -30,6 +31,7 @@ export class PhotosService {
     private readonly db: DataSource,
     private readonly writer: Writer,
     private readonly entries: EntriesService,
+    private readonly records: RecordsService,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
@@ -94,45 +96,41 @@ export class PhotosService {
     small: boolean,
   ): Promise<{ file: string; type: string }> {
     await this.entries.requireVisible(person, jobId)
+    const { whole, type, digest } = await this.placeOf(jobId, id)
+    if (small) return { file: await smallOf(whole, digest), type: 'image/webp' }
+    if ((await digestOfFile(whole).catch(() => undefined)) !== digest) throw photoBroken()
+    return { file: whole, type }
+  }
+
+  /** Where a photo of a job lies, or of a record from elsewhere. */
+  private async placeOf(jobId: string, id: string): Promise<{ whole: string; type: string; digest: string }> {
     const row = await this.db.getRepository(PhotoRow).findOneBy({ id, jobId })
-    if (!row) throw notFound('photo')
-    const whole = this.path(row.sha256, false)
-    if (!small && sha256(await readFile(whole).catch(() => Buffer.alloc(0))) !== row.sha256)
-      throw photoBroken()
-    if (!small) return { file: whole, type: row.type }
-    return { file: await this.smallOf(row.sha256), type: 'image/webp' }
+    const foreign = row ? undefined : await this.records.fileOf(jobId, 'photos', id)
+    const found = row ? { ...row, folder: this.settings.dataDir } : foreign
+    if (!found) throw notFound('photo')
+    return { whole: photoPath(found.folder, found.sha256), type: found.type, digest: found.sha256 }
   }
 
-  /** The small copy; what was imported or restored without it gets it when it is first looked at. */
-  private async smallOf(digest: string): Promise<string> {
-    const file = this.path(digest, true)
-    if (!existsSync(file)) {
-      const content = await readFile(this.path(digest, false)).catch(() => Buffer.alloc(0))
-      if (sha256(content) !== digest) throw photoBroken()
-      await durable(file, (await picture(content)).small)
-    }
-    return file
-  }
-
-  /** The file of a photo as it was kept; whoever calls has seen to it that it may be seen. */
-  async originalOf(jobId: string, id: string): Promise<string> {
-    const row = await this.db.getRepository(PhotoRow).findOneBy({ id, jobId })
-    if (!row) throw notFound('photo')
-    return this.path(row.sha256, false)
-  }
-
-  private path(digest: string, small: boolean): string {
-    const file = photoPath(this.settings.dataDir, digest)
-    return small ? `${file}.small.webp` : file
-  }
-
+  /** What lies under a digest and is something else is put right: the content is here. */
   private async write(digest: string, content: Buffer, small: Buffer): Promise<void> {
-    const file = this.path(digest, false)
-    if (existsSync(file) && existsSync(this.path(digest, true))) return
-    await mkdir(join(file, '..'), { recursive: true })
-    await durable(this.path(digest, true), small)
-    await durable(file, content)
+    const file = photoPath(this.settings.dataDir, digest)
+    await mkdir(dirname(file), { recursive: true })
+    if (!existsSync(smallPath(file))) await durable(smallPath(file), small)
+    if ((await digestOfFile(file).catch(() => undefined)) !== digest) await durable(file, content)
   }
+}
+
+const smallPath = (whole: string) => `${whole}.small.webp`
+
+/** The small copy; what was imported or restored without it gets it when it is first looked at. */
+async function smallOf(whole: string, digest: string): Promise<string> {
+  const file = smallPath(whole)
+  if (!existsSync(file)) {
+    const content = await readFile(whole).catch(() => Buffer.alloc(0))
+    if (sha256(content) !== digest) throw photoBroken()
+    await durable(file, (await picture(content)).small)
+  }
+  return file
 }
 
 const photoBroken = () =>

@@ -1,6 +1,5 @@
-import { createReadStream, mkdirSync } from 'node:fs'
+import { createReadStream } from 'node:fs'
 import { rm } from 'node:fs/promises'
-import { join } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import {
   Body,
@@ -8,7 +7,6 @@ import {
   Delete,
   Get,
   HttpCode,
-  Inject,
   Param,
   ParseUUIDPipe,
   Post,
@@ -17,14 +15,18 @@ import {
   Res,
 } from '@nestjs/common'
 import type { Request, Response } from 'express'
-import multer from 'multer'
-import { ImportDto, WorkQueryDto, type ImportPreview } from '@plumb-mark/contract'
+import {
+  AcceptInstallationDto,
+  ImportDto,
+  WorkQueryDto,
+  type Imported,
+  type ImportPreview,
+} from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
-import { Refused } from '../http/refused.js'
-import { SETTINGS, type Settings } from '../settings.js'
+import { uploadOf } from '../http/upload.js'
 import { whenGone } from '../work/gone.js'
 import { WorkService } from '../work/work.service.js'
 import { ArchiveService } from './archive.service.js'
@@ -34,18 +36,10 @@ const LARGEST_ZIP = 2 * 1024 * 1024 * 1024
 
 @Controller('api')
 export class ArchiveController {
-  private readonly upload
-
   constructor(
     private readonly archive: ArchiveService,
     private readonly work: WorkService,
-    @Inject(SETTINGS) { dataDir }: Settings,
-  ) {
-    const folder = join(dataDir, 'incoming')
-    mkdirSync(folder, { recursive: true })
-    // Straight to the disk: a record with its photos does not pass through memory.
-    this.upload = multer({ dest: folder, limits: { fileSize: LARGEST_ZIP, files: 1 } }).single('zip')
-  }
+  ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
   @Audited('exported')
@@ -57,13 +51,13 @@ export class ArchiveController {
     @Res() response: Response,
   ): Promise<void> {
     const signal = whenGone(response)
-    const { name, file } = await this.work.following(person, work, (onStep) =>
+    const { name, file, passing } = await this.work.following(person, work, (onStep) =>
       this.archive.export(person, id, { signal, onStep }),
     )
     response.attachment(`${fileName(name)}.zip`).type('application/zip')
     // Whoever goes away in the middle ends it; nothing else is wrong then.
     await pipeline(createReadStream(file), response).catch(() => response.destroy())
-    await rm(file, { force: true })
+    if (passing) await rm(file, { force: true })
   }
 
   @MayCall('office')
@@ -72,24 +66,34 @@ export class ArchiveController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<ImportPreview> {
-    await new Promise<void>((resolve, reject) =>
-      this.upload(request, response, (problem: unknown) =>
-        problem ? reject(new Refused(413, 'too-large', (problem as Error).message, 'zip')) : resolve(),
-      ),
-    )
-    if (!request.file) throw new Refused(400, 'missing', 'send the ZIP in the field “zip”', 'zip')
-    return this.archive.preview(request.file.path)
+    const signal = whenGone(response)
+    const wish = { field: 'zip', what: 'the ZIP', mostBytes: LARGEST_ZIP, folder: this.archive.folder }
+    const { path } = await uploadOf(request, response, wish)
+    return this.archive.preview(path, { signal })
   }
 
   @MayCall('office')
-  @Audited('imported')
   @HttpCode(200)
   @Post('imports/:id')
   import(
+    @By() person: Person,
     @Param('id', ParseUUIDPipe) id: string,
     @Body(new DtoPipe(ImportDto)) { as }: ImportDto,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<Imported> {
+    return this.archive.import(person, id, as, { signal: whenGone(response) })
+  }
+
+  @MayCall('office')
+  @Audited('installation accepted')
+  @HttpCode(200)
+  @Post('imports/:id/installation')
+  accept(
+    @By() person: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body(new DtoPipe(AcceptInstallationDto)) { name }: AcceptInstallationDto,
   ): Promise<ImportPreview> {
-    return this.archive.import(id, as)
+    return this.archive.acceptInstallation(person, id, name)
   }
 
   @MayCall('office')

@@ -1,15 +1,11 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { readFileSync } from 'node:fs'
 import sharp from 'sharp'
 import { v7 as uuid } from 'uuid'
-import { ZipFile } from 'yazl'
-import type { ImportPreview } from '@plumb-mark/contract'
-import { openArchivedJob } from '@plumb-mark/archive'
+import type { Imported, ImportPreview } from '@plumb-mark/contract'
 import { EntriesService } from '../entries/entries.service.js'
 import { entry, RunningServer, type Caller } from '../testing/running-server.testing.js'
+import { opened, packed } from '../testing/zips.testing.js'
 
-const folder = mkdtempSync(join(tmpdir(), 'plumb-mark-zip-'))
 const ADA = { name: 'Ada', email: 'ada@plumb.example', password: 'three brass bobs' }
 let here: RunningServer
 let there: RunningServer
@@ -30,7 +26,6 @@ beforeAll(async () => {
 afterAll(async () => {
   await here.stop()
   await there.stop()
-  rmSync(folder, { recursive: true, force: true })
 })
 
 const zipOf = async (id: string, by = inspector) =>
@@ -41,12 +36,9 @@ const send = async (zip: Buffer, to = elsewhere) => {
   return to.json<ImportPreview & { error?: { code: string; path?: string } }>('POST', '/api/imports', form)
 }
 const take = (id: string, as = 'job', to = elsewhere) =>
-  to.json<ImportPreview & { error?: { code: string } }>('POST', `/api/imports/${id}`, { as })
-const onDisk = (zip: Buffer) => {
-  const file = join(folder, `${uuid()}.zip`)
-  writeFileSync(file, zip)
-  return file
-}
+  to.json<Imported & { error?: { code: string; message: string } }>('POST', `/api/imports/${id}`, { as })
+const accept = (id: string, name: string, to = elsewhere) =>
+  to.json<ImportPreview>('POST', `/api/imports/${id}/installation`, { name })
 /** Somebody who would add a photo or a trace. */
 const reader = { id: 'x', name: 'X', role: 'inspector' as const }
 const note = (seen = true) => entry('observation', { point: 'inv-1/gasket/unit', seen })
@@ -71,7 +63,7 @@ it('everything of a job leaves in one ZIP, the same bytes each time, and is whol
   expect((await inspector.append(jobId, shown)).status).toBe(200)
   const zip = await zipOf(jobId)
   expect(zip.equals(await zipOf(jobId))).toBe(true)
-  const archived = await openArchivedJob(onDisk(zip))
+  const archived = await opened(zip)
   archived.zip.close()
   expect([archived.faults, archived.manifest.photos.length]).toEqual([[], expect.any(Number)])
   expect(archived.manifest.photos.length).toBeGreaterThan(3)
@@ -88,14 +80,20 @@ it('elsewhere it is looked at first, then opened with nothing lost: it leaves ag
     meeting: { kind: 'new' },
     faults: [],
     sealed: false,
-    key: { ours: false },
+    signer: { kind: 'stranger' },
+    obstacle: expect.stringContaining('has not accepted') as string,
   })
+  expect((await take(preview.id)).body.error?.code).toBe('not-importable')
   expect((await elsewhere.jobs()).length).toBe(0)
-  expect((await take(preview.id)).status).toBe(200)
+  // Once the office has compared the key and named it, what it signs is worked on here.
+  const { body: known } = await accept(preview.id, 'Fallowmere office')
+  expect(known).toMatchObject({ signer: { kind: 'known', name: 'Fallowmere office' } })
+  expect(known.obstacle).toBeUndefined()
+  expect(await take(preview.id)).toMatchObject({ status: 200, body: { openAs: jobId } })
   const [job] = await elsewhere.jobs()
   expect(job).toMatchObject({ id: jobId, waitingFor: expect.stringContaining('the inspector') as string })
-  const again = await openArchivedJob(onDisk(await zipOf(jobId, elsewhere)))
-  const before = await openArchivedJob(onDisk(zip))
+  const again = await opened(await zipOf(jobId, elsewhere))
+  const before = await opened(zip)
   for (const name of before.zip.names) {
     // Each installation gives its own word for an open record.
     if (['public-key.pem', 'inspection.json', 'manifest.json'].includes(name)) continue
@@ -117,9 +115,30 @@ it('a sealed record leaves and comes byte for byte, keeps the seal of who signed
   const zip = await zipOf(sealed.id)
   const { body: preview } = await send(zip)
   expect(preview).toMatchObject({ sealed: true, meeting: { kind: 'new' } })
-  expect(await take(preview.id, 'record')).toMatchObject({ status: 200 })
+  const { body: kept } = await take(preview.id, 'record')
+  expect((await zipOf(kept.openAs, elsewhere)).equals(zip)).toBe(true)
+  expect((await elsewhere.bundle(kept.openAs)).body).toMatchObject({
+    broken: [],
+    readOnly: expect.stringContaining('to be read') as string,
+    signer: { kind: 'known', name: 'Fallowmere office' },
+  })
+  // Beside the jobs, in none of their lists; found by its own address and by that of the job it tells of.
+  expect((await elsewhere.jobs()).map(({ id }) => id)).toEqual([jobId])
+  expect((await elsewhere.bundle(sealed.id)).status).toBe(200)
+  // The same once more is the same record.
+  const { body: twice } = await send(zip)
+  expect((await take(twice.id, 'record')).body.openAs).toBe(kept.openAs)
+  // Among the jobs it keeps the seal of who signed, and is intact there too.
+  const { body: third } = await send(zip)
+  expect((await take(third.id, 'job')).body.openAs).toBe(sealed.id)
+  expect((await elsewhere.bundle(sealed.id)).body).toMatchObject({ broken: [], signer: { kind: 'known' } })
   expect((await zipOf(sealed.id, elsewhere)).equals(zip)).toBe(true)
-  expect((await elsewhere.bundle(sealed.id)).body.broken).toEqual([])
+})
+
+it('whoever wrote elsewhere is somebody there, and nobody of ours', async () => {
+  const { entries } = (await elsewhere.bundle(jobId)).body
+  expect(new Set(entries.map(({ by }) => by.name))).toContain('Ottilie Marsh (as told by Fallowmere office)')
+  expect(entries.every(({ by }) => by.name.endsWith('(as told by Fallowmere office)'))).toBe(true)
 })
 
 it('work goes on from where it stands: what was added since continues it, what is older changes nothing', async () => {
@@ -161,13 +180,19 @@ it('imported to be read, it takes nothing, and says so', async () => {
   await third.stranger().call('POST', '/api/first-account', ADA)
   const ada = await third.signInAs(ADA)
   const { body: preview } = await send(await zipOf(jobId), ada)
-  await take(preview.id, 'record', ada)
-  expect(
-    await ada.json('POST', `/api/jobs/${jobId}/entries`, { entries: [entry('job-amended', { title: 'x' })] }),
-  ).toMatchObject({ status: 409, body: { error: { code: 'read-only' } } })
-  await expect(third.get(EntriesService).requireOpen(reader, jobId)).rejects.toMatchObject({
-    code: 'read-only',
-  })
+  const { body: kept } = await take(preview.id, 'record', ada)
+  for (const id of [jobId, kept.openAs]) {
+    expect(
+      await ada.json('POST', `/api/jobs/${id}/entries`, { entries: [entry('job-amended', { title: 'x' })] }),
+    ).toMatchObject({ status: 409, body: { error: { code: 'read-only' } } })
+    await expect(third.get(EntriesService).requireOpen(reader, id)).rejects.toMatchObject({
+      code: 'read-only',
+    })
+  }
+  expect((await ada.call('GET', `/api/jobs/${kept.openAs}/report.pdf`)).status).toBe(200)
+  expect((await ada.json<unknown[]>('GET', '/api/records')).body).toHaveLength(1)
+  expect((await ada.call('DELETE', `/api/records/${kept.openAs}`)).status).toBe(204)
+  expect((await ada.bundle(kept.openAs)).status).toBe(404)
   await third.stop()
 })
 
@@ -176,31 +201,28 @@ describe('what was tampered with is told and not taken', () => {
     change: (name: string, content: Buffer) => Buffer | undefined,
     extra?: [string, string],
   ) => {
-    const source = await openArchivedJob(onDisk(await zipOf(jobId)))
-    const zip = new ZipFile()
+    const source = await opened(await zipOf(jobId))
+    const files: Record<string, Buffer> = {}
     for (const name of source.zip.names) {
       const content = change(name, await source.zip.read(name))
-      if (content) zip.addBuffer(content, name)
+      if (content) files[name] = content
     }
-    if (extra) zip.addBuffer(Buffer.from(extra[1]), extra[0])
-    zip.end()
+    if (extra) files[extra[0]] = Buffer.from(extra[1])
     source.zip.close()
-    const parts: Buffer[] = []
-    for await (const part of zip.outputStream) parts.push(part as Buffer)
-    return Buffer.concat(parts)
+    return packed(files)
   }
   it.each<[string, (name: string, content: Buffer) => Buffer | undefined, string]>([
     [
       'a photo with one byte more',
       (name, c) => (name.startsWith('photos/') ? Buffer.concat([c, c.subarray(0, 1)]) : c),
-      'file-changed',
+      'is not what it was',
     ],
-    ['a photo that is gone', (name, c) => (name.startsWith('photos/') ? undefined : c), 'file-absent'],
+    ['a photo that is gone', (name, c) => (name.startsWith('photos/') ? undefined : c), 'is not in the ZIP'],
     [
       'a reading that was put otherwise',
       (name, c) =>
         name === 'inspection.json' ? Buffer.from(c.toString().replace('"seen": true', '"seen": false')) : c,
-      'file-changed',
+      'is not what it was',
     ],
   ])('%s', async (_what, change, fault) => {
     const { body } = await send(await changed(change), office)
@@ -212,7 +234,7 @@ describe('what was tampered with is told and not taken', () => {
   })
   it('a file that belongs to no record', async () => {
     const { body } = await send(await changed((_name, content) => content, ['run-me.sh', 'x']), office)
-    expect(body.faults.join()).toContain('file-unknown')
+    expect(body.faults.join()).toContain('belongs to no record')
   })
   it.each([
     ['no ZIP at all', Buffer.from('not a zip')],
@@ -229,7 +251,7 @@ describe('what was tampered with is told and not taken', () => {
 
 it('the plain page shows the record without running or fetching anything, whatever somebody typed', async () => {
   await inspector.append(jobId, entry('job-amended', { customer: '<script>alert(1)</script>' }))
-  const archived = await openArchivedJob(onDisk(await zipOf(jobId)))
+  const archived = await opened(await zipOf(jobId))
   const page = (await archived.zip.read('record.html')).toString()
   archived.zip.close()
   expect(page).toContain('does not conform')

@@ -1,23 +1,20 @@
 import { Controller, Get, Param, ParseUUIDPipe, Query, Req, Res } from '@nestjs/common'
 import type { Request, Response } from 'express'
 import { ReportQueryDto } from '@plumb-mark/contract'
-import type { JobState, Person } from '@plumb-mark/core'
+import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { Audited } from '../audit/audited.js'
-import { EntriesService } from '../entries/entries.service.js'
 import { DtoPipe } from '../http/dto.pipe.js'
-import { IntegrityService } from '../sign-off/integrity.service.js'
 import { whenGone } from '../work/gone.js'
 import { WorkService } from '../work/work.service.js'
-import { fileName } from './file-name.js'
-import { inspectionFile } from './inspection-export.js'
+import { ArchiveService } from './archive.service.js'
+import { fileName, nameOf } from './file-name.js'
 import { ReportsService } from './report/reports.service.js'
 
 @Controller('api/jobs/:id')
 export class ExchangeController {
   constructor(
-    private readonly entries: EntriesService,
-    private readonly integrity: IntegrityService,
+    private readonly archive: ArchiveService,
     private readonly reports: ReportsService,
     private readonly work: WorkService,
   ) {}
@@ -30,12 +27,11 @@ export class ExchangeController {
     @Param('id', ParseUUIDPipe) id: string,
     @Res() response: Response,
   ): Promise<void> {
-    const record = await this.entries.recordFor(person, id)
-    const { entries, state, sheets } = record
-    const attested = await this.integrity.attestationOf(id, record)
+    const { name, text } = await this.archive.inspection(person, id, { signal: whenGone(response) })
     response
-      .attachment(`${fileName(nameOf(state))}.json`)
-      .json(inspectionFile(id, entries, sheets.values(), attested))
+      .attachment(`${fileName(name)}.json`)
+      .type('application/json; charset=utf-8')
+      .send(text)
   }
 
   @MayCall('inspector', 'reviewer', 'office')
@@ -62,5 +58,3 @@ export class ExchangeController {
       .send(Buffer.from(pdf))
   }
 }
-
-const nameOf = ({ header }: JobState) => `plumb-mark ${header?.number ?? ''} ${header?.title ?? ''}`

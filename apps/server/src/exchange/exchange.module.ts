@@ -3,7 +3,7 @@ import { EntriesModule } from '../entries/entries.module.js'
 import { EvidenceModule } from '../evidence/evidence.module.js'
 import { SignOffModule } from '../sign-off/sign-off.module.js'
 import { ListsModule } from '../lists/lists.module.js'
-import { SealKeyModule } from '../sign-off/seal-key.module.js'
+import { RecordsModule } from '../records/records.module.js'
 import { ArchiveController } from './archive.controller.js'
 import { ArchiveService } from './archive.service.js'
 import { OfficeModule } from '../office/office.module.js'
@@ -16,7 +16,7 @@ import { ExchangeController } from './exchange.controller.js'
     EntriesModule,
     EvidenceModule,
     ListsModule,
-    SealKeyModule,
+    RecordsModule,
     SignOffModule,
     WorkModule,
     OfficeModule,

@@ -1,3 +1,5 @@
+import type { JobState } from '@plumb-mark/core'
+
 /** A name that every file system takes. */
 export const fileName = (words: string): string =>
   words
@@ -5,3 +7,7 @@ export const fileName = (words: string): string =>
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '')
+
+/** What the files of a job are called. */
+export const nameOf = ({ header }: JobState): string =>
+  `plumb-mark ${header?.number ?? ''} ${header?.title ?? ''}`

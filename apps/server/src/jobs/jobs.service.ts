@@ -5,7 +5,6 @@ import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
 import { IntegrityService } from '../sign-off/integrity.service.js'
-import { SealKey } from '../sign-off/seal-key.js'
 
 @Injectable()
 export class JobsService {
@@ -14,21 +13,24 @@ export class JobsService {
     private readonly entries: EntriesService,
     private readonly instruments: InstrumentsService,
     private readonly integrity: IntegrityService,
-    private readonly key: SealKey,
   ) {}
 
   /** What the workspace loads; it needs no judgement, so a job that cannot be judged can be opened and put right. */
   async bundle(person: Person, jobId: JobId): Promise<JobBundle> {
     const record = await this.entries.recordFor(person, jobId)
-    const { entries, sheets } = record
+    const { told, sheets } = record
+    const signer = await this.integrity.signerOf(jobId, record)
+    const readOnly = await this.entries.readOnly(jobId)
     return {
       id: jobId,
-      entries: [...entries],
+      entries: [...told],
       sheets: [...sheets.values()],
       // An installer measures nothing, and learns of no instruments.
       instruments: person.role === 'installer' ? [] : await this.instruments.list(),
-      broken: await this.integrity.brokenIn(jobId, record),
-      keyFingerprint: this.key.fingerprint,
+      broken: [...(await this.integrity.brokenIn(jobId, record))],
+      keyFingerprint: signer.kind === 'nobody' ? '' : signer.key,
+      ...(signer.kind !== 'own' && { signer }),
+      ...(readOnly !== undefined && { readOnly }),
     }
   }
 

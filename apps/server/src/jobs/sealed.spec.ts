@@ -11,11 +11,10 @@ import {
   verifyInspectionFile,
   type Entry,
   type InspectionFile,
-  type JobId,
   type NewEntry,
 } from '@plumb-mark/core'
-import { IntegrityService } from '../sign-off/integrity.service.js'
 import { signatureHolds } from '@plumb-mark/archive'
+import { stranger } from '../testing/zips.testing.js'
 import { RunningServer, entry, type Caller } from '../testing/running-server.testing.js'
 
 let server: RunningServer
@@ -216,13 +215,33 @@ describe('the seal is signed', () => {
       'wrong-signature',
     )
   })
-  it('so that a record whose very signature was taken out is broken', async () => {
-    const { entries, sheets } = (await reviewer.bundle(jobId)).body
-    const left = entries.slice(0, -1)
-    const record = { entries: left, state: fold(left), sheets: sheetsById(sheets) }
-    expect(record.state.seal).toBeUndefined()
-    const said = await server.get(IntegrityService).brokenIn(jobId as JobId, record)
-    expect(said).toContain('tail-cut')
+  it('so that a record whose very signature was taken out is broken, and leaves without a fresh word', async () => {
+    const other = (await inspector.jobs()).find((job) => job.sealed && job.id !== jobId)!.id
+    // Somebody with the file of the database at hand.
+    await server.database.query('DROP TRIGGER entries_are_not_deleted')
+    await server.database.query(`DELETE FROM entries WHERE jobId = ? AND kind = 'signed'`, [other])
+    expect((await reviewer.bundle(other)).body.broken).toContain(
+      'entries at the end are missing, or others stand in their place',
+    )
+    const { body } = await reviewer.json<InspectionFile>('GET', `/api/jobs/${other}/inspection.json`)
+    expect(body.broken).toContain('entries at the end are missing, or others stand in their place')
+    expect(faults(body)).toEqual(expect.arrayContaining(['tail-cut', 'broken-at-export']))
+  })
+  it('so that a seal that was written anew by another key is broken, and told with that key', async () => {
+    const other = (await inspector.jobs()).find((job) => job.sealed && job.id !== jobId)!.id
+    const { entries, sheets } = (await reviewer.bundle(other)).body
+    const signed = { format: 'plumb-mark-inspection', version: 1, jobId: other, sheets, entries } as const
+    const { attested } = stranger().attest({ ...signed, sheets: [...sheets], entries: [...entries] })
+    await server.database.query('DROP TRIGGER seals_are_not_changed')
+    await server.database.query(
+      'UPDATE seals SET seq = ?, head = ?, publicKey = ?, signature = ? WHERE jobId = ?',
+      [attested!.seq, attested!.head, attested!.publicKey, attested!.signature, other],
+    )
+    const { body } = await reviewer.bundle(other)
+    expect(body).toMatchObject({
+      broken: expect.arrayContaining([expect.stringContaining('none of this installation')]) as string[],
+      signer: { kind: 'stranger' },
+    })
   })
   it('and a sheet that the record does not know is told', async () => {
     const record = await file()

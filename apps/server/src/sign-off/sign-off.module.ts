@@ -1,11 +1,10 @@
 import { Module } from '@nestjs/common'
-import { EvidenceModule } from '../evidence/evidence.module.js'
-import { TracesModule } from '../traces/traces.module.js'
+import { RecordsModule } from '../records/records.module.js'
 import { IntegrityService } from './integrity.service.js'
 import { SealKeyModule } from './seal-key.module.js'
 
 @Module({
-  imports: [EvidenceModule, SealKeyModule, TracesModule],
+  imports: [RecordsModule, SealKeyModule],
   providers: [IntegrityService],
   exports: [IntegrityService, SealKeyModule],
 })

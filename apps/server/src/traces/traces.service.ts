@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { createReadStream, existsSync } from 'node:fs'
 import { mkdir, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
@@ -7,16 +6,18 @@ import { createGunzip, gzip } from 'node:zlib'
 import type { Readable } from 'node:stream'
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { sha256, durable, tracePath } from '@plumb-mark/archive'
+import { digestOfPacked, sha256, durable, tracePath } from '@plumb-mark/archive'
 import type { TraceKept } from '@plumb-mark/contract'
 import { canonicalJson, type JobId, type TraceAnswer } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
 import { WorkerPool, builtFile } from '../work/worker-pool.js'
+import { RecordsService } from '../records/records.service.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { TraceRow } from './trace.entity.js'
-import type { TraceAnswered, TraceAsked } from './trace.worker.js'
+import type { TraceAsked, TraceRead } from './trace.worker.js'
+import { valueOf, type Answered } from '../work/answered.js'
 
 export const LARGEST_TRACE_BYTES = 64 * 1024 * 1024
 const MOST_MS = 10_000
@@ -26,7 +27,7 @@ const pack = promisify(gzip)
 @Injectable()
 export class TracesService implements OnApplicationShutdown {
   private readonly queue = new PerKeyQueue()
-  private readonly pool = new WorkerPool<TraceAsked, TraceAnswered>({
+  private readonly pool = new WorkerPool<TraceAsked, Answered<TraceRead>>({
     file: builtFile(join(import.meta.dirname, 'trace.worker.js')),
     threads: 1,
     mostMs: MOST_MS,
@@ -36,6 +37,7 @@ export class TracesService implements OnApplicationShutdown {
   constructor(
     private readonly db: DataSource,
     private readonly writer: Writer,
+    private readonly records: RecordsService,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
@@ -67,22 +69,25 @@ export class TracesService implements OnApplicationShutdown {
   }
 
   /** The CSV of a trace, as it was kept. */
-  async open(jobId: JobId, id: string): Promise<{ row: TraceRow; content: Readable }> {
-    const row = await this.rowOf(jobId, id)
-    const packed = createReadStream(this.path(row.sha256))
+  async open(jobId: JobId, id: string): Promise<Readable> {
+    const row = await this.db.getRepository(TraceRow).findOneBy({ id, jobId })
+    const foreign = row ? undefined : await this.records.fileOf(jobId, 'traces', id)
+    if (!row && !foreign) throw notFound('trace')
+    const packed = createReadStream(row ? this.path(row.sha256) : tracePath(foreign!.folder, foreign!.sha256))
     // A file that is gone is told by whoever reads what comes out.
     const content = createGunzip()
     packed.on('error', (problem) => content.destroy(problem)).pipe(content)
-    return { row, content }
+    return content
   }
 
   /** What an answer says of its trace must be what the kept file says: nobody can write down another outcome. */
   async requireTrue(jobId: JobId, { trace, channel, eventAt, end, by, found }: TraceAnswer): Promise<void> {
     const row = await this.db.getRepository(TraceRow).findOneBy({ id: trace.id, jobId, sha256: trace.sha256 })
     if (!row) throw new Refused(409, 'unknown-trace', 'send the trace before the entry that shows it')
-    const read = await this.read({ file: this.path(row.sha256), judge: { channel, eventAt, by } })
-    if (!read.ok)
-      throw new Refused(409, read.code, `the trace cannot be judged so: ${read.reason}`, read.path)
+    const answer = await this.read(row.sha256, { channel, eventAt, by })
+    if (!answer.ok)
+      throw new Refused(409, answer.code, `the trace cannot be judged so: ${answer.reason}`, answer.path)
+    const read = valueOf(answer)
     const same = canonicalJson(read.found) === canonicalJson(found) && read.samples === trace.samples
     if (!same || read.end !== end)
       throw new Refused(
@@ -92,39 +97,21 @@ export class TracesService implements OnApplicationShutdown {
       )
   }
 
-  /** Why a trace that a record shows is no longer the one that was judged; nothing where it is. */
-  async brokenIn(jobId: JobId, { trace }: TraceAnswer): Promise<string[]> {
-    try {
-      const hash = createHash('sha256')
-      const { content } = await this.open(jobId, trace.id)
-      for await (const chunk of content) hash.update(chunk as Buffer)
-      return hash.digest('hex') === trace.sha256 ? [] : [`trace ${trace.id} is not the one that was judged`]
-    } catch {
-      return [`trace ${trace.id} is gone`]
-    }
-  }
-
-  private async rowOf(jobId: JobId, id: string): Promise<TraceRow> {
-    const row = await this.db.getRepository(TraceRow).findOneBy({ id, jobId })
-    if (!row) throw notFound('trace')
-    return row
-  }
-
   private async write(digest: string, content: Buffer): Promise<{ samples: number; bytes: number }> {
     const file = this.path(digest)
-    const fresh = !existsSync(file)
+    const fresh = !existsSync(file) || (await digestOfPacked(file)) !== digest
     if (fresh) {
       await mkdir(join(file, '..'), { recursive: true })
       await durable(file, await pack(content, { level: 9 }))
     }
-    const read = await this.read({ file })
-    if (read.ok) return { samples: read.samples, bytes: (await stat(file)).size }
+    const answer = await this.read(digest)
+    if (answer.ok) return { samples: answer.value.samples, bytes: (await stat(file)).size }
     if (fresh) await rm(file)
-    throw new Refused(400, read.code, `this is no trace: ${read.reason}`, read.path)
+    throw new Refused(400, answer.code, `this is no trace: ${answer.reason}`, answer.path)
   }
 
-  private read(asked: TraceAsked): Promise<TraceAnswered> {
-    return this.pool.run(asked)
+  private read(digest: string, judge?: TraceAsked['judge']): Promise<Answered<TraceRead>> {
+    return this.pool.run({ file: this.path(digest), digest, ...(judge && { judge }) })
   }
 
   private path(digest: string): string {

@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib'
 import { v7 as uuid } from 'uuid'
 import type { TraceKept } from '@plumb-mark/contract'
 import { entry, RunningServer, type Caller } from '../testing/running-server.testing.js'
-import { TracesService } from './traces.service.js'
+import { ArchiveWork } from '../records/archive-work.js'
 
 let server: RunningServer
 let inspector: Caller
@@ -98,14 +98,13 @@ it('who may not write sends none, a sealed job takes none, and strangers to a jo
 
 it('a file that was changed or taken away beside the database is found broken', async () => {
   const { body: kept } = await send(CSV.replace('6000', '6002'))
-  const answer = answering(kept).body as { answer: never }
-  const traces = server.get(TracesService)
-  expect(await traces.brokenIn(jobId, answer.answer)).toEqual([])
+  expect((await inspector.append(jobId, answering(kept))).status).toBe(200)
+  const broken = async () =>
+    (await server.get(ArchiveWork).verify(jobId)).filter((fault) => fault.includes(kept.id))
+  expect(await broken()).toEqual([])
   const file = join(server.dataDir, 'traces', kept.sha256.slice(0, 2), `${kept.sha256}.csv.gz`)
   writeFileSync(file, gzipSync(CSV))
-  expect(await traces.brokenIn(jobId, answer.answer)).toEqual([
-    `trace ${kept.id} is not the one that was judged`,
-  ])
+  expect(await broken()).toEqual([`trace ${kept.id} is not the one that was judged`])
   rmSync(file)
-  expect(await traces.brokenIn(jobId, answer.answer)).toEqual([`trace ${kept.id} is gone`])
+  expect(await broken()).toEqual([`trace ${kept.id} is gone`])
 })

@@ -1,26 +1,35 @@
 import { sep } from 'node:path'
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
-import { Busy, Refused } from '../http/refused.js'
+import type { WorkProgress } from '@plumb-mark/contract'
+import { Refused } from '../http/refused.js'
+import { Line } from './line.js'
 
 /** Workers run what was built, also when the server itself is run from its sources. */
 export const builtFile = (file: string): string => file.replace(`${sep}src${sep}`, `${sep}dist${sep}`)
 
 /** Whoever answers everybody comes first, also on a machine with few cores. */
 const NICE = 10
+const MOST_WAITING = 40
+/** A thread that wants more ends, and nothing else with it. */
+const MOST_MB = 512
 
 /** How far a long work is, as its worker tells it. */
-export interface Step {
-  done: number
-  of: number
+export type Step = WorkProgress
+
+/** Who asked, and how they hear of it. */
+export interface Asking {
+  signal?: AbortSignal | undefined
+  onStep?: ((step: Step) => void) | undefined
 }
 
 /**
- * Threads for one kind of long work beside the thread that answers everybody: few at a time, the rest in a queue, each with a time limit; a
- * work that takes too long or is called off ends with its thread.
+ * Threads for one kind of long work beside the thread that answers everybody: few at a time, the rest in a line, each with a time limit and
+ * a limit of memory; a work that takes too long or is called off ends with its thread.
  */
 export class WorkerPool<Asked, Answered> {
   private pool: Piscina<Asked & { port?: MessagePort }, Answered> | undefined
+  private readonly line: Line
 
   constructor(
     private readonly options: {
@@ -30,24 +39,31 @@ export class WorkerPool<Asked, Answered> {
       mostMs: number
       /** As in “the report takes longer”. */
       what: string
+      /** How many may wait. */
+      mostWaiting?: number
     },
-  ) {}
+  ) {
+    this.line = new Line(options.threads, options.mostWaiting ?? MOST_WAITING)
+  }
 
-  async run(
-    asked: Asked,
-    {
-      signal,
-      onStep,
-    }: { signal?: AbortSignal | undefined; onStep?: ((step: Step) => void) | undefined } = {},
-  ): Promise<Answered> {
+  async run(asked: Asked, { signal, onStep }: Asking = {}): Promise<Answered> {
+    const leave = await this.line.enter({ signal, tell: (before) => onStep?.({ done: 0, of: 0, before }) })
+    try {
+      return await this.runNow(asked, { signal, onStep })
+    } finally {
+      leave()
+    }
+  }
+
+  private async runNow(asked: Asked, { signal, onStep }: Asking): Promise<Answered> {
     const { file, threads, mostMs, what } = this.options
     this.pool ??= new Piscina({
       filename: file,
       minThreads: 0,
       maxThreads: threads,
       idleTimeout: 30_000,
-      maxQueue: 40,
       niceIncrement: NICE,
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
     })
     const limit = AbortSignal.timeout(mostMs)
     const both = signal ? AbortSignal.any([signal, limit]) : limit
@@ -61,8 +77,8 @@ export class WorkerPool<Asked, Answered> {
     } catch (problem) {
       if (signal?.aborted) throw new Refused(499, 'called-off', `${what} was called off`)
       if (limit.aborted) throw new Refused(422, 'too-long', `${what} takes longer than ${mostMs / 1000} s`)
-      if (problem instanceof Error && /queue/i.test(problem.message))
-        throw new Busy('too much is waiting: try again in a moment')
+      if ((problem as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+        throw new Refused(413, 'too-large', `${what} takes more memory than it may have`)
       throw problem
     } finally {
       port1.close()

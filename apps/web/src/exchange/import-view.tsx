@@ -1,20 +1,25 @@
 import { Box, Button, Flex, Progress, Text } from '@chakra-ui/react'
 import { Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useRef, useState, type FormEvent } from 'react'
 import { Link } from 'react-router'
-import type { ImportPreview } from '@plumb-mark/contract'
+import type { Imported, ImportPreview, RecordKept } from '@plumb-mark/contract'
+import { signerWords } from '@plumb-mark/core'
 import { Page } from '../frame/page.js'
 import { post, remove, sendFile } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
 import { Note } from '../look/text.js'
+import { TextField } from '../marks/text-field.js'
 import { EntryLines } from './entry-lines.js'
+import { RecordsKept } from './records-kept.js'
 
-/** A record that arrives as a ZIP: looked at first, then opened or continued. Nothing is merged in silence. */
+/** A record that arrives as a ZIP: looked at first, then worked on here or kept to be read. Nothing is merged in silence. */
 export function ImportView() {
   const input = useRef<HTMLInputElement>(null)
   const [part, setPart] = useState<number>()
   const [preview, setPreview] = useState<ImportPreview>()
-  const [done, setDone] = useState<ImportPreview>()
+  const [done, setDone] = useState<Imported>()
   const [fault, setFault] = useState('')
+  const records = useFetched<RecordKept[]>('/api/records')
   const act = async (work: () => Promise<void>) => {
     setFault('')
     try {
@@ -35,16 +40,26 @@ export function ImportView() {
     })
   const take = (as: 'job' | 'record') =>
     act(async () => {
-      setDone(await post<ImportPreview>(`/api/imports/${preview!.id}`, { as }))
+      setDone(await post<Imported>(`/api/imports/${preview!.id}`, { as }))
       setPreview(undefined)
+      await records.reload()
     })
+  const accept = (name: string) =>
+    act(async () =>
+      setPreview(await post<ImportPreview>(`/api/imports/${preview!.id}/installation`, { name })),
+    )
   const leave = () =>
     act(async () => {
       await remove(`/api/imports/${preview!.id}`)
       setPreview(undefined)
     })
+  const forget = (id: string) =>
+    act(async () => {
+      await remove(`/api/records/${id}`)
+      await records.reload()
+    })
   return (
-    <Page title="Import a record" width="860px" problem={fault}>
+    <Page title="Import a record" width="860px" problem={fault || records.problem}>
       <Note mt="8px">
         A ZIP that another installation, or this one, exported. Its chain, signature, sheets, photos and
         traces are verified before anything is taken.
@@ -63,18 +78,23 @@ export function ImportView() {
         />
       </Box>
       {part !== undefined && (
-        <Progress.Root value={part * 100} mt="14px" aria-label="Sending">
+        <Progress.Root
+          value={part < 1 ? part * 100 : null}
+          mt="14px"
+          aria-label={part < 1 ? 'Sending' : 'Being verified'}
+        >
           <Progress.Track>
             <Progress.Range />
           </Progress.Track>
         </Progress.Root>
       )}
-      {preview && <Preview preview={preview} onTake={take} onLeave={leave} />}
+      {preview && <Preview preview={preview} onTake={take} onAccept={accept} onLeave={leave} />}
       {done && (
         <Text role="status" mt="20px" fontSize="18px">
-          {done.number} {done.title} is here. <Link to={`/jobs/${done.jobId}`}>Open it</Link>
+          {done.number} {done.title} is here. <Link to={`/jobs/${done.openAs}`}>Open it</Link>
         </Text>
       )}
+      <RecordsKept records={records.value} onRemove={forget} />
     </Page>
   )
 }
@@ -82,16 +102,19 @@ export function ImportView() {
 function Preview({
   preview,
   onTake,
+  onAccept,
   onLeave,
 }: {
   preview: ImportPreview
   onTake: (as: 'job' | 'record') => Promise<void>
+  onAccept: (name: string) => Promise<void>
   onLeave: () => Promise<void>
 }) {
-  const { number, title, site, entries, photos, traces, sealed, people, key, meeting, faults, obstacle } =
-    preview
-  const possible = !obstacle && meeting.kind !== 'fork'
+  const { number, title, site, entries, photos, traces, sealed, people, signer, meeting } = preview
+  const { faults, unread, obstacle } = preview
   const changes = meeting.kind === 'new' || meeting.kind === 'extends'
+  const mayWork = !obstacle && changes
+  const mayRead = faults.length === 0
   return (
     <Box as="section" aria-label="What would change" mt="24px">
       <Text as="h2" fontSize="22px" fontWeight={600}>
@@ -103,33 +126,86 @@ function Preview({
         {sealed ? 'signed and sealed' : 'not signed'}
       </Text>
       <Note>
-        {key
-          ? `Exported with the key ${key.fingerprint}, ${key.ours ? 'of this installation' : 'of another installation: compare it with them'}`
-          : 'No installation gave its word for where this record ends.'}
+        {signer.kind === 'nobody'
+          ? 'No installation gave its word for where this record ends.'
+          : `Exported by ${signerWords(signer)}.`}
       </Note>
-      <Box mt="14px" p="14px" bg={possible ? 'accentWash' : 'dangerWash'} borderRadius="4px" role="status">
+      <Box
+        mt="14px"
+        p="14px"
+        bg={faults.length === 0 ? 'accentWash' : 'dangerWash'}
+        borderRadius="4px"
+        role="status"
+      >
         <MeetingWords meeting={meeting} />
-        {obstacle && <Text fontWeight={600}>Not taken: {obstacle}.</Text>}
+        {obstacle && <Text fontWeight={600}>It cannot be worked on here: {obstacle}.</Text>}
         {faults.map((one) => (
-          <Text key={one} fontFamily="mono" fontSize="14px" overflowWrap="anywhere">
+          <Text key={one} fontSize="15px" overflowWrap="anywhere">
             {one}
           </Text>
         ))}
+        {unread.length > 0 && (
+          <Text fontSize="15px" overflowWrap="anywhere">
+            Of a newer program, and not shown here: {unread.slice(0, 5).join(', ')}
+            {unread.length > 5 && ` and ${unread.length - 5} more`}
+          </Text>
+        )}
       </Box>
+      {signer.kind === 'stranger' && mayRead && <Acceptance signer={signer} onAccept={onAccept} />}
       <Flex gap="10px" mt="14px" wrap="wrap">
-        {possible && changes && meeting.kind === 'extends' && (
-          <Button onClick={() => void onTake('job')}>Continue the job with it</Button>
+        {mayWork && (
+          <Button onClick={() => void onTake('job')}>
+            {meeting.kind === 'extends'
+              ? 'Continue the job with it'
+              : sealed
+                ? 'Take it among the jobs'
+                : 'Open, to go on working here'}
+          </Button>
         )}
-        {possible && meeting.kind === 'new' && !sealed && (
-          <Button onClick={() => void onTake('job')}>Open, to go on working here</Button>
-        )}
-        {possible && meeting.kind === 'new' && (
-          <Button variant={sealed ? 'solid' : 'outline'} onClick={() => void onTake('record')}>
+        {mayRead && (
+          <Button variant={mayWork ? 'outline' : 'solid'} onClick={() => void onTake('record')}>
             Open as a record to be read
           </Button>
         )}
         <Button variant="plain" onClick={() => void onLeave()}>
           Leave it
+        </Button>
+      </Flex>
+    </Box>
+  )
+}
+
+/** The first meeting with another installation: its fingerprint is compared with people there, by another way than this file. */
+function Acceptance({
+  signer,
+  onAccept,
+}: {
+  signer: { key: string }
+  onAccept: (name: string) => Promise<void>
+}) {
+  const [name, setName] = useState('')
+  return (
+    <Box
+      as="form"
+      mt="14px"
+      p="14px"
+      borderWidth="1px"
+      borderColor="hair"
+      borderRadius="4px"
+      onSubmit={(event: FormEvent) => (event.preventDefault(), void onAccept(name.trim()))}
+    >
+      <Text fontWeight={600}>Is this an installation that you work with?</Text>
+      <Note>
+        Ask people there for the fingerprint of their key (Office, Installations), not by the way this file
+        came, and compare all of it. What they sign may then continue jobs here, always as told by them.
+      </Note>
+      <Text fontFamily="mono" fontSize={{ base: '16px', md: '19px' }} my="8px" overflowWrap="anywhere">
+        {signer.key}
+      </Text>
+      <Flex gap="10px" align="flex-end" wrap="wrap">
+        <TextField label="What it is called here" value={name} onChange={setName} maxLength={120} />
+        <Button type="submit" variant="outline" disabled={!name.trim()}>
+          Accept its word
         </Button>
       </Flex>
     </Box>

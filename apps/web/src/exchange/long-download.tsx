@@ -4,6 +4,7 @@ import { v7 as uuid } from 'uuid'
 import type { WorkProgress } from '@plumb-mark/contract'
 import { ApiError, getFile } from '../http/api.js'
 import { download } from '../http/download.js'
+import { Note } from '../look/text.js'
 
 /** What the server has to work on before it can be had: how far it is, and a way to call it off. */
 export function LongDownload({
@@ -52,6 +53,11 @@ export function LongDownload({
               <Progress.Range />
             </Progress.Track>
           </Progress.Root>
+          {progress.before !== undefined && (
+            <Note as="span" role="status">
+              {progress.before === 1 ? 'next in line' : `${progress.before - 1} before it in line`}
+            </Note>
+          )}
           <Button variant="plain" onClick={() => calledOff.current?.abort()}>
             Cancel
           </Button>

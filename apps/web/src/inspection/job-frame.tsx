@@ -1,7 +1,15 @@
 import { Box, Button, Center, Flex, Spinner, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import { Navigate, Outlet, useLocation, useParams } from 'react-router'
-import { CLOCK_TOLERANCE, blockers, dangers, isOpen, type Role } from '@plumb-mark/core'
+import {
+  CLOCK_TOLERANCE,
+  blockers,
+  dangers,
+  isOpen,
+  signerWords,
+  type Role,
+  type Signer,
+} from '@plumb-mark/core'
 import { useSession } from '../account/session.js'
 import { SetAsideList } from '../device/set-aside-list.js'
 import { Frame } from '../frame/frame.js'
@@ -50,6 +58,7 @@ export function JobFrame() {
     <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown} again={again}>
       <DangerBanner />
       <Broken />
+      <FromElsewhere />
       <SessionEnded />
       <Refusal />
       <SetAsideList />
@@ -134,6 +143,20 @@ function Broken() {
     </Box>
   )
 }
+
+/** A record that lies beside our jobs: whose word it carries, and that nothing is added to it. */
+function FromElsewhere() {
+  const readOnly = useInspection((state) => state.readOnly)
+  const signer = useInspection((state) => state.signer)
+  if (readOnly === undefined) return null
+  return (
+    <Text role="note" bg="unprovenWash" px="18px" py="8px">
+      A record to be read, signed by {signerWords(signer ?? OWN)}. It lies beside your jobs, and nothing is
+      added to it here.
+    </Text>
+  )
+}
+const OWN: Signer = { kind: 'own', key: 'its own key' }
 
 /** A clock that is off is corrected at the server; the person is told, since the record notes it. */
 function ClockNotice() {

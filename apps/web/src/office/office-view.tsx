@@ -6,6 +6,7 @@ import { Page } from '../frame/page.js'
 import { AuditList } from './audit-list.js'
 import { Backups } from './backups.js'
 import { Intervals } from './intervals.js'
+import { Installations } from './installations.js'
 import { Networks } from './networks.js'
 import { Reports } from './report-look.js'
 import { OpenCalculators } from './open-calculators.js'
@@ -15,6 +16,7 @@ const PARTS: Record<string, { title: string; View: ComponentType }> = {
   people: { title: 'People', View: People },
   backups: { title: 'Backups', View: Backups },
   audit: { title: 'Audit', View: AuditList },
+  installations: { title: 'Installations', View: Installations },
   networks: { title: 'Networks', View: Networks },
   reports: { title: 'Reports', View: Reports },
   intervals: { title: 'Intervals', View: Intervals },

@@ -10,6 +10,7 @@ import {
   type BlockerKind,
   type EntryId,
   type Inspection,
+  type Signer,
 } from '@plumb-mark/core'
 import { Note } from '../look/text.js'
 import { LongDownload } from '../exchange/long-download.js'
@@ -164,6 +165,7 @@ function StrikeOut({ entryId, text }: { entryId: EntryId; text: string }) {
 function Sealed({ inspection: { state } }: { inspection: Inspection }) {
   const { by, at, body } = state.seal!
   const keyFingerprint = useInspection((store) => store.keyFingerprint)
+  const signer = useInspection((store) => store.signer)
   const { day } = useSiteTime()
   return (
     <Stack gap="10px">
@@ -184,12 +186,21 @@ function Sealed({ inspection: { state } }: { inspection: Inspection }) {
       <Text fontFamily="mono" fontSize={{ base: '17px', md: '22px' }} data-testid="fingerprint">
         {fingerprint(state.head?.hash ?? '')}
       </Text>
-      <Note>Fingerprint of the key with which this installation signed the seal.</Note>
+      <Note>{keyWords(signer)}</Note>
       <Text fontFamily="mono" fontSize="15px">
         {keyFingerprint}
       </Text>
     </Stack>
   )
+}
+
+function keyWords(signer: Signer | undefined): string {
+  if (!signer) return 'Fingerprint of the key with which this installation signed the seal.'
+  if (signer.kind === 'known')
+    return `Fingerprint of the key of ${signer.name}, another installation, which signed the seal.`
+  return signer.kind === 'nobody'
+    ? 'No installation signed the seal.'
+    : 'Fingerprint of the key that signed the seal: none of this installation, and none that the office has accepted.'
 }
 
 /** What lies outside of the job: not inspected here, and never conforming. */

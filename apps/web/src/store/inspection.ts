@@ -22,6 +22,7 @@ import {
   type PinnedSheet,
   type Sheet,
   type SheetId,
+  type Signer,
 } from '@plumb-mark/core'
 import { get as fetchJson } from '../http/api.js'
 import { fetchJob, rememberEntries } from './kept-jobs.js'
@@ -50,8 +51,12 @@ interface OpenInspection {
   clockAhead: number
   /** What is broken in a sealed record, as the server found it. */
   broken: readonly string[]
-  /** Of the key with which the server signs seals. */
+  /** Of the key that signed the record, or with which the server would. */
   keyFingerprint: string
+  /** Whose key that is, where it is not the server's. */
+  signer: Signer | undefined
+  /** Why nothing is added to it; undefined where it takes entries. */
+  readOnly: string | undefined
   open(jobId: JobId): Promise<void>
   /**
    * Appends the entries of one step: weighed as the server will weigh them, shown and judged at once, kept on this device until the server
@@ -98,6 +103,8 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   clockAhead: 0,
   broken: [],
   keyFingerprint: '',
+  signer: undefined,
+  readOnly: undefined,
 
   async open(jobId) {
     if (get().jobId !== jobId)
@@ -127,6 +134,8 @@ export const useInspection = create<OpenInspection>((set, get) => ({
         // What an earlier version kept on the device for work without signal does not say it.
         broken: (bundle as Partial<JobBundle>).broken ?? [],
         keyFingerprint: bundle.keyFingerprint,
+        signer: bundle.signer,
+        readOnly: bundle.readOnly,
         entries,
         // What is being typed stays when the same job is loaded anew.
         ...judged(entries, sheets, get().draft),
@@ -142,8 +151,12 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   },
 
   append(by, ...changes) {
-    const { jobId, entries, sheets, kept: judged } = get()
+    const { jobId, entries, sheets, kept: judged, readOnly } = get()
     if (!jobId || !judged) return false
+    if (readOnly !== undefined) {
+      set({ refusal: readOnly })
+      return false
+    }
     const at = new Date().toISOString()
     const fresh = changes.map(({ kind, body }) => ({ id: uuid(), kind, at, body }) as NewEntry)
     const step = taken(fresh, by, jobId, judged, sheets)

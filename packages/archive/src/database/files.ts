@@ -1,9 +1,32 @@
-import { join } from 'node:path'
+import { join, resolve, sep } from 'node:path'
+import { BadInput, UUID, digestText } from '@plumb-mark/core'
 
 export const DATABASE_FILE = 'plumb-mark.sqlite'
 
-/** Where the files of a photo and a trace lie beside the database, by their digests. */
+/** Where the files of a photo and a trace lie beside the database, by their digests. Bad input: `malformed`, what is no digest. */
 export const photoPath = (dataDir: string, digest: string): string =>
-  join(dataDir, 'photos', digest.slice(0, 2), digest)
+  byDigest(join(dataDir, 'photos'), digest)
 export const tracePath = (dataDir: string, digest: string): string =>
-  join(dataDir, 'traces', digest.slice(0, 2), `${digest}.csv.gz`)
+  `${byDigest(join(dataDir, 'traces'), digest)}.csv.gz`
+
+/** The folder of a record from elsewhere that is kept to be read: its ZIP, and its photos and traces as ours lie. Bad input: `malformed`. */
+export function recordFolder(dataDir: string, id: string): string {
+  if (!UUID.test(id)) throw new BadInput('malformed', 'id', 'must be a UUID')
+  return within(join(dataDir, 'records'), id)
+}
+export const RECORD_ZIP = 'record.zip'
+
+const digestShape = digestText()
+
+function byDigest(folder: string, digest: string): string {
+  const checked = digestShape.read(digest, 'sha256')
+  return within(folder, join(checked.slice(0, 2), checked))
+}
+
+/** A path within a folder, made of a name that came from outside. Bad input: `malformed`, a name that leads out of it. */
+export function within(folder: string, name: string): string {
+  const path = resolve(folder, name)
+  if (!path.startsWith(resolve(folder) + sep))
+    throw new BadInput('malformed', name.slice(0, 80), 'leads out of its folder')
+  return path
+}

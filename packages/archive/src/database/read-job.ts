@@ -1,77 +1,56 @@
+import { existsSync } from 'node:fs'
 import {
-  canonicalJson,
   fold,
   sheetId,
   type ArchivedPhoto,
   type ArchivedTrace,
   type Attestation,
   type Entry,
+  type InspectionFile,
   type Sheet,
 } from '@plumb-mark/core'
+import { keyFingerprint, type SealKeyPair } from '../seal-key.js'
+import { wordFor, type KeptSeal } from '../word-for.js'
 import type { KeptJob } from '../zip/write.js'
+import { asEntry, type EntryRowValues } from './entry-row.js'
 import { photoPath, tracePath } from './files.js'
 import type { Sql } from './sql.js'
 
 /** The entries of a job as they are kept; none where it is not there. */
 export async function entriesOf(sql: Sql, jobId: string): Promise<Entry[]> {
   const rows = await sql('SELECT * FROM entries WHERE jobId = ? ORDER BY seq', [jobId])
-  return rows.map(asEntry)
+  return rows.map((row) => asEntry(row as EntryRowValues))
 }
-
-export function asEntry({ by, body, said, received, ...row }: Record<string, unknown>): Entry {
-  const times = { ...(said !== null && { said }), ...(received !== null && { received }) }
-  return { ...row, ...times, by: JSON.parse(by as string), body: JSON.parse(body as string) } as Entry
-}
-
-/** A row of the table of entries, in the order in which `write-job` names its columns. */
-export const entryValues = ({
-  id,
-  jobId,
-  seq,
-  kind,
-  at,
-  said,
-  received,
-  by,
-  body,
-  prev,
-  hash,
-}: Entry): unknown[] => [
-  id,
-  jobId,
-  seq,
-  kind,
-  at,
-  said ?? null,
-  received ?? null,
-  canonicalJson(by),
-  canonicalJson(body),
-  prev,
-  hash,
-]
 
 /** The word that was given for a sealed record when it was sealed; none for one that is open. */
-export async function sealOf(sql: Sql, jobId: string): Promise<Attestation | undefined> {
+export async function sealOf(
+  sql: Sql,
+  jobId: string,
+  isOwn: (publicKey: string) => boolean,
+): Promise<KeptSeal | undefined> {
   const [row] = await sql('SELECT seq, head, publicKey, signature FROM seals WHERE jobId = ?', [jobId])
-  return row as Attestation | undefined
+  if (!row) return undefined
+  const word = row as unknown as Attestation
+  const brought = await sql('SELECT key FROM imported_parts WHERE jobId = ?', [jobId])
+  const fingerprint = keyFingerprint(word.publicKey)
+  return { word, known: isOwn(word.publicKey) || brought.some(({ key }) => key === fingerprint) }
 }
 
-/** Everything that is kept of a job, ready to leave: `attest` gives this installation's word for an open one, `readSource` reads a sheet file. */
-export async function readJob(
+export interface Reading {
+  key: SealKeyPair
+  /** Reads a sheet as its maker's file. */
+  readSource: (source: string) => Sheet | undefined
+}
+
+/** The record of a job with the word that goes under it. */
+export async function readRecord(
   sql: Sql,
-  dataDir: string,
   jobId: string,
-  {
-    attest,
-    readSource,
-  }: {
-    attest: (entries: readonly Entry[]) => Attestation
-    readSource: (source: string) => Sheet | undefined
-  },
-): Promise<KeptJob | undefined> {
+  { key, readSource, gone = [] }: Reading & { gone?: readonly string[] },
+): Promise<{ file: InspectionFile; sources: ReadonlyMap<string, string> } | undefined> {
   const entries = await entriesOf(sql, jobId)
   if (entries.length === 0) return undefined
-  const { header, seal } = fold(entries)
+  const { header } = fold(entries)
   const ids = [...(header?.sheets ?? []), ...(header?.replaced ?? [])].map(({ id }) => id)
   const sources = new Map<string, string>()
   const sheets: Sheet[] = []
@@ -82,26 +61,31 @@ export async function readJob(
     sources.set(sheetId(sheet), row['source'] as string)
     sheets.push(sheet)
   }
-  const word = (await sealOf(sql, jobId)) ?? (seal ? undefined : attest(entries))
-  const photos = await sql('SELECT * FROM photos WHERE jobId = ? ORDER BY id', [jobId])
-  const traces = await sql('SELECT * FROM traces WHERE jobId = ? ORDER BY id', [jobId])
-  return {
-    file: {
-      format: 'plumb-mark-inspection',
-      version: 1,
-      jobId,
-      sheets,
-      entries,
-      ...(word && { attested: word }),
-    },
-    sources,
-    photos: photos.map((row) => {
-      const { id, sha256, type, width, height, personId, keptAt } = row as unknown as ArchivedPhoto
-      return { id, sha256, type, width, height, personId, keptAt, path: photoPath(dataDir, sha256) }
-    }),
-    traces: traces.map((row) => {
-      const { id, sha256, samples, personId, keptAt } = row as unknown as ArchivedTrace
-      return { id, sha256, samples, personId, keptAt, path: tracePath(dataDir, sha256) }
-    }),
-  }
+  const record = { format: 'plumb-mark-inspection', version: 1, jobId, sheets, entries } as const
+  const word = wordFor(jobId, record, await sealOf(sql, jobId, key.isOwn), key, gone)
+  return { file: { ...record, ...word }, sources }
+}
+
+/** Everything that is kept of a job, ready to leave. A photo or trace whose file is gone is told, and the rest leaves without it. */
+export async function readJob(
+  sql: Sql,
+  dataDir: string,
+  jobId: string,
+  reading: Reading,
+): Promise<KeptJob | undefined> {
+  const photos = (await sql('SELECT * FROM photos WHERE jobId = ? ORDER BY id', [jobId])).map((row) => {
+    const { id, sha256, type, width, height, personId, keptAt } = row as unknown as ArchivedPhoto
+    return { id, sha256, type, width, height, personId, keptAt, path: photoPath(dataDir, sha256) }
+  })
+  const traces = (await sql('SELECT * FROM traces WHERE jobId = ? ORDER BY id', [jobId])).map((row) => {
+    const { id, sha256, samples, personId, keptAt } = row as unknown as ArchivedTrace
+    return { id, sha256, samples, personId, keptAt, path: tracePath(dataDir, sha256) }
+  })
+  const isThere = ({ path }: { path: string }) => existsSync(path)
+  const gone = [
+    ...photos.filter((one) => !isThere(one)).map(({ id }) => `the file of photo ${id} is gone`),
+    ...traces.filter((one) => !isThere(one)).map(({ id }) => `the file of trace ${id} is gone`),
+  ]
+  const record = await readRecord(sql, jobId, { ...reading, gone })
+  return record && { ...record, photos: photos.filter(isThere), traces: traces.filter(isThere) }
 }

@@ -57,6 +57,7 @@ export function writeZip(
     number: opened?.number ?? '',
     title: opened?.title ?? '',
     head: last?.hash ?? '',
+    ...(file.broken && { broken: file.broken }),
     photos: pictures,
     traces: series,
     files: [

@@ -1,8 +1,15 @@
 import { IsIn } from 'class-validator'
+import type { Signer } from '@plumb-mark/core'
+import { Filled } from '../http/fields.js'
 
 export class ImportDto {
-  /** Continued here, or kept to be read only. */
+  /** Worked on here, where its signer is known; or kept beside our jobs, to be read only. */
   @IsIn(['job', 'record']) as!: 'job' | 'record'
+}
+
+/** Accepts the installation that signed what arrived, under the name that it shall have here. */
+export class AcceptInstallationDto {
+  @Filled(120) name!: string
 }
 
 /** An entry in the comparison of two chains. */
@@ -26,13 +33,42 @@ export interface ImportPreview {
   sealed: boolean
   people: string[]
   /** Whose word stands in it for where the record ends. */
-  key?: { fingerprint: string; ours: boolean }
+  signer: Signer
   meeting:
     | { kind: 'new' | 'same' }
     | { kind: 'older'; missing: number }
     | { kind: 'extends'; added: EntryLine[] }
     | { kind: 'fork'; at: number; here: EntryLine[]; there: EntryLine[] }
-  /** What is wrong with it; it is then not imported. */
+  /** What is wrong with it, in words; it is then not imported. */
   faults: string[]
+  /** Fields in entries that this program does not know: of a newer one. */
+  unread: string[]
+  /** Why it cannot be worked on here. */
   obstacle?: string
+}
+
+/** Where a record that was taken can be opened. */
+export interface Imported extends ImportPreview {
+  openAs: string
+}
+
+/** A record from elsewhere that is kept to be read. */
+export interface RecordKept {
+  id: string
+  jobId: string
+  number: string
+  title: string
+  site: string
+  entries: number
+  sealed: boolean
+  signer: Signer
+  openedAt: string
+  openedBy: string
+}
+
+/** Our keys, by their fingerprints, and the installations whose word is accepted. */
+export interface Installations {
+  own: string
+  former: { key: string; until: string }[]
+  accepted: { id: string; key: string; name: string; acceptedAt: string; acceptedBy: string }[]
 }

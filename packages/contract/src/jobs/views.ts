@@ -1,4 +1,4 @@
-import type { Entry, Instrument, Owed, Person, Sheet } from '@plumb-mark/core'
+import type { Entry, Instrument, Owed, Person, Sheet, Signer } from '@plumb-mark/core'
 
 /** A job in the list: what it is waiting for, not a percentage. */
 export interface JobSummary {
@@ -30,8 +30,12 @@ export interface JobBundle {
   instruments: Instrument[]
   /** What is broken in a sealed record; empty for one that is open or intact. */
   broken: string[]
-  /** Of the key with which this installation signs seals. */
+  /** Of the key that signed this record; for one that is open, of the key with which this installation would. */
   keyFingerprint: string
+  /** Who that is, where it is not this installation. */
+  signer?: Signer
+  /** Why nothing is added to it here; absent where it takes entries. */
+  readOnly?: string
 }
 
 /** Answer to an append: the entries as they now stand in the chain. */

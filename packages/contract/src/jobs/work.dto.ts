@@ -9,4 +9,6 @@ export class WorkQueryDto {
 export interface WorkProgress {
   done: number
   of: number
+  /** How many wait before it; absent once it is begun. */
+  before?: number
 }

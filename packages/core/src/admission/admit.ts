@@ -4,6 +4,7 @@ import type { PointId } from '../ids/ids.js'
 import { refuse, type Admission, type Against } from '../job/entries/entry-kind.js'
 import { entryRow } from '../job/entries/registry.js'
 import type { NewEntry } from '../job/entry.js'
+import { MOST_ENTRIES } from '../job/limits.js'
 import type { Role } from '../job/person.js'
 import { blockers } from '../sign-off/gate.js'
 import { attempt } from '../shape/attempt.js'
@@ -21,6 +22,8 @@ export function admit(entry: NewEntry, role: Role, inspection: Inspection, knows
   const { state } = inspection
   const row = entryRow(entry.kind)
   if (!row) return refuse('unknown-kind', `“${String(entry.kind)}” is no kind of entry`)
+  if (state.entered.length >= MOST_ENTRIES)
+    return refuse('job-full', `a job takes ${MOST_ENTRIES} entries: go on in a job of its own`)
   if (state.seal) return refuse('sealed', 'this job is signed and sealed: nothing in it can be changed')
   if (!row.writtenBy.includes(role))
     return refuse('not-your-entry', `a person in the role “${role}” may not write “${entry.kind}”`)

@@ -1,10 +1,25 @@
 import { BadInput } from '../shape/bad-input.js'
-import { anyText, list, num, object, oneOf, text, type Read, type JsonSchema } from '../shape/shape.js'
+import { MOST_ENTRIES } from '../job/limits.js'
+import {
+  anyText,
+  count,
+  digestText,
+  list,
+  object,
+  oneOf,
+  optional,
+  requireUniqueIds,
+  text,
+  uuidText,
+  type JsonSchema,
+  type Read,
+} from '../shape/shape.js'
 
 /** What the program keeps of a photo or a trace beside its file. */
 const keptFile = {
-  id: text(),
-  sha256: text('of the content, lower-case hex'),
+  id: uuidText(),
+  /** Of the content. */
+  sha256: digestText(),
   /** Within the ZIP. */
   file: text(),
   personId: anyText(),
@@ -13,23 +28,26 @@ const keptFile = {
 const photoShape = object({
   ...keptFile,
   type: oneOf(['image/jpeg', 'image/png', 'image/webp'] as const),
-  width: num({ min: 1 }),
-  height: num({ min: 1 }),
+  width: count(),
+  height: count(),
 })
-const traceShape = object({ ...keptFile, samples: num({ min: 1 }) })
+const traceShape = object({ ...keptFile, samples: count() })
 export type ArchivedPhoto = Read<typeof photoShape>
 export type ArchivedTrace = Read<typeof traceShape>
 
 const manifestShape = object({
   format: oneOf(['plumb-mark-job'] as const),
   version: oneOf([1] as const),
-  jobId: text(),
+  jobId: uuidText(),
   number: anyText(),
   title: anyText(),
-  head: text('hash of the last entry'),
-  photos: list(photoShape, { mayBeEmpty: true }),
-  traces: list(traceShape, { mayBeEmpty: true }),
-  files: list(object({ name: text(), sha256: text() })),
+  /** Hash of the last entry. */
+  head: digestText(),
+  photos: list(photoShape, { mayBeEmpty: true, max: MOST_ENTRIES }),
+  traces: list(traceShape, { mayBeEmpty: true, max: MOST_ENTRIES }),
+  files: list(object({ name: text(), sha256: digestText() }), { max: 3 * MOST_ENTRIES }),
+  /** Why the installation that exported it gave no word for it. */
+  broken: optional(list(text())),
 })
 
 /** What a ZIP of a job holds: the record’s head, the photos and traces with what is kept of them, and the digest of every file. */
@@ -51,5 +69,8 @@ export function readArchiveManifest(json: string): ArchiveManifest {
   } catch {
     throw new BadInput('not-json', 'manifest.json', 'is not JSON')
   }
-  return manifestShape.read(data, '')
+  const manifest = manifestShape.read(data, '')
+  requireUniqueIds(manifest.photos, 'photos')
+  requireUniqueIds(manifest.traces, 'traces')
+  return manifest
 }

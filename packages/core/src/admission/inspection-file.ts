@@ -22,6 +22,9 @@ import { attestationShape, signedText, type Attestation, type VerifySignature } 
 import { canonicalJson } from '../job/canonical.js'
 import { verifyChain, type ChainFault, type Sha256 } from '../job/chain.js'
 import { type Entry } from '../job/entry.js'
+import { MOST_ENTRIES } from '../job/limits.js'
+import { unknownFields } from '../quantity/unknown-fields.js'
+import { unknownSheetFields } from '../requirements/faults.js'
 import { fold } from '../job/fold.js'
 
 /** An exported inspection: the entries of one job with the sheets it is judged by. */
@@ -33,6 +36,8 @@ export interface InspectionFile {
   entries: Entry[]
   /** The word of the installation that exported it for where the chain ends. */
   attested?: Attestation
+  /** Why it gave no word: what was broken when it was exported. */
+  broken?: string[]
 }
 
 const entryShape = object({
@@ -54,9 +59,10 @@ const fileShape = object({
   version: oneOf([1] as const),
   jobId: text(),
   sheets: list(jsonObject(), { mayBeEmpty: true }),
-  entries: list(entryShape),
+  entries: list(entryShape, { max: MOST_ENTRIES }),
   exported: optional(text()),
   attested: optional(attestationShape),
+  broken: optional(list(text())),
 })
 
 /** The published shape of the file; what each kind of entry holds stands under its name in `$defs`. */
@@ -70,9 +76,33 @@ export const inspectionSchema = (): JsonSchema & Record<string, unknown> => ({
 
 /** Reads an exported inspection. Bad input: whatever does not fit, with its path (`sheets[1].requirements[3].clear.left`). */
 export function readInspectionFile(data: unknown): InspectionFile {
-  const { format, version, jobId, sheets, entries, attested } = fileShape.read(data, '')
+  const { format, version, jobId, sheets, entries, attested, broken } = fileShape.read(data, '')
   const read = sheets.map((sheet, i) => inPath(`sheets[${i}]`, () => readSheet(sheet)))
-  return { format, version, jobId, sheets: read, entries: entries as Entry[], ...(attested && { attested }) }
+  return {
+    format,
+    version,
+    jobId,
+    sheets: read,
+    entries: entries as Entry[],
+    ...(attested && { attested }),
+    ...(broken && { broken }),
+  }
+}
+
+/**
+ * Fields of a file that `readInspectionFile` took and that the format has no place for. `loose` ones stand where nothing covers them:
+ * at the top, in a sheet, beside the body of an entry; somebody may have written them in afterwards. Those in the body of an entry are
+ * covered by its hash and come from a newer program.
+ */
+export function unknownInspectionFields(data: unknown): { loose: string[]; hashed: string[] } {
+  const { sheets, entries } = data as { sheets: unknown[]; entries: { kind: EntryKind; body: unknown }[] }
+  const inSheets = sheets.flatMap((sheet, i) =>
+    unknownSheetFields(sheet).map((path) => `sheets[${i}].${path}`),
+  )
+  const hashed = entries.flatMap(({ kind, body }, i) =>
+    unknownFields(entryRow(kind)?.holds.schema ?? {}, body, `entries[${i}].body`),
+  )
+  return { loose: [...unknownFields(fileShape.schema, data), ...inSheets], hashed }
 }
 
 function inPath<T>(prefix: string, read: () => T): T {
@@ -89,10 +119,14 @@ export type FileFault =
   | { fault: 'sheet-changed' | 'sheet-absent' | 'sheet-unknown'; sheetId: string }
   | { fault: 'other-job'; seq: number; entryId: string }
   | { fault: 'tail-cut' | 'wrong-signature' | 'not-signed' }
+  /** A field that the format has no place for, where nothing covers it. */
+  | { fault: 'field-unknown'; path: string }
+  /** The installation that exported it found it broken. */
+  | { fault: 'broken-at-export'; reason: string }
 
 /** Recomputes all that an inspection file claims: its chain, its seal, the fingerprints of the sheets it was judged by, and what its installation signed. */
 export function verifyInspectionFile(
-  { jobId, entries, sheets, attested }: InspectionFile,
+  { jobId, entries, sheets, attested, broken = [] }: InspectionFile,
   sha256: Sha256,
   verifies?: VerifySignature,
 ): FileFault[] {
@@ -121,6 +155,7 @@ export function verifyInspectionFile(
       .map((id): FileFault => ({ fault: 'sheet-unknown', sheetId: id })),
     ...(cut ? [{ fault: 'tail-cut' } as const] : []),
     ...(unsigned ? [{ fault: 'wrong-signature' } as const] : []),
+    ...broken.map((reason): FileFault => ({ fault: 'broken-at-export', reason })),
   ]
 }
 

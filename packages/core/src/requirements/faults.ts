@@ -1,7 +1,6 @@
-import { variantOf } from '../quantity/read-draft.js'
+import { unknownFields } from '../quantity/unknown-fields.js'
 import { attempt } from '../shape/attempt.js'
 import type { BadInput } from '../shape/bad-input.js'
-import type { JsonSchema } from '../shape/shape.js'
 import { readRequirement, readSheet, sheetSchema } from './sheet.js'
 
 /**
@@ -27,20 +26,7 @@ export function sheetFaults(data: unknown): BadInput[] {
  * word. Where data fit no shape at all nothing is said; that is a fault, and `sheetFaults` names it.
  */
 export function unknownSheetFields(data: unknown): string[] {
-  return unknownFields(sheetSchema(), data, '')
-}
-
-function unknownFields(schema: JsonSchema, data: unknown, path: string): string[] {
-  if (typeof data !== 'object' || data === null) return []
-  const here = schema.oneOf ? schema.oneOf[variantOf(schema.oneOf, data)]! : schema
-  if (Array.isArray(data))
-    return here.items ? data.flatMap((one, i) => unknownFields(here.items!, one, `${path}[${i}]`)) : []
-  if (here.type !== 'object') return []
-  return Object.entries(data).flatMap(([name, value]) => {
-    const at = path ? `${path}.${name}` : name
-    const inside = here.properties?.[name] ?? here.additionalProperties
-    return inside ? unknownFields(inside, value, at) : [at]
-  })
+  return unknownFields(sheetSchema(), data)
 }
 
 function faultOf(read: () => unknown): BadInput | undefined {

@@ -25,6 +25,7 @@ export type BadInputCode =
   | 'beyond-horizon'
   | 'unknown-calculator'
   | 'not-json'
+  | 'malformed'
   /** Of files that arrive: */
   | 'not-a-zip'
   | 'too-large'

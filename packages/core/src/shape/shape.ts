@@ -27,6 +27,7 @@ export interface JsonSchema {
   exclusiveMinimum?: number
   minItems?: number
   maxItems?: number
+  pattern?: string
   'x-unit'?: string
 }
 
@@ -136,6 +137,27 @@ export function text<T extends string = string>(about?: string): Shape<T> {
     },
   }
 }
+
+/** Text of one fixed form, such as a digest: whatever else is refused before it becomes part of a name or a path. */
+export function textLike(pattern: RegExp, about: string): Shape<string> {
+  return {
+    schema: { type: 'string', description: about, pattern: pattern.source },
+    read(value, path) {
+      requirePresent(value, path)
+      if (typeof value !== 'string')
+        throw new BadInput('wrong-type', path, `must be text, not ${kindOf(value)}`)
+      if (!pattern.test(value)) throw new BadInput('malformed', path, `must be ${about}`)
+      return value
+    },
+  }
+}
+
+/** SHA-256 as lower-case hex. */
+export const digestText = (): Shape<string> =>
+  textLike(/^[0-9a-f]{64}$/, 'a SHA-256 digest in lower-case hex')
+/** The form of every id that an installation gives to jobs, entries, photos and traces. */
+export const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/
+export const uuidText = (): Shape<string> => textLike(UUID, 'a UUID in lower-case hex')
 
 /** Text as it was typed, blank or not. */
 export function anyText(about?: string): Shape<string> {

@@ -6,7 +6,6 @@ import { EntriesService } from '../../entries/entries.service.js'
 import { ReportLookService } from '../../office/report-look.service.js'
 import { PhotosService } from '../../evidence/photos.service.js'
 import { IntegrityService } from '../../sign-off/integrity.service.js'
-import { SealKey } from '../../sign-off/seal-key.js'
 import { WorkerPool, builtFile, type Step } from '../../work/worker-pool.js'
 import type { ReportAsked } from './report.worker.js'
 
@@ -26,7 +25,6 @@ export class ReportsService implements OnApplicationShutdown {
     private readonly entries: EntriesService,
     private readonly photos: PhotosService,
     private readonly integrity: IntegrityService,
-    private readonly key: SealKey,
     private readonly look: ReportLookService,
   ) {}
 
@@ -37,7 +35,7 @@ export class ReportsService implements OnApplicationShutdown {
     how: { signal: AbortSignal; onStep: (step: Step) => void; reworkAddress: string },
   ): Promise<{ pdf: Uint8Array; state: JobState }> {
     const record = await this.entries.recordFor(person, jobId)
-    const { entries, sheets, state } = record
+    const { told: entries, sheets, state } = record
     const photos = new Map<string, string>()
     for (const { id } of entries.flatMap(photosShown))
       if (!photos.has(id)) {
@@ -46,6 +44,7 @@ export class ReportsService implements OnApplicationShutdown {
         if (found) photos.set(id, found.file)
       }
     const broken = await this.integrity.brokenIn(jobId, record)
+    const signer = await this.integrity.signerOf(jobId, record)
     const { paper, letterhead, parts } = await this.look.read()
     const asked = {
       wish: { paper: wish.paper ?? paper, letterhead, parts: parts[wish.for ?? 'record'] },
@@ -53,7 +52,7 @@ export class ReportsService implements OnApplicationShutdown {
       entries,
       sheets: [...sheets.values()],
       broken,
-      keyFingerprint: this.key.fingerprint,
+      keyFingerprint: signer.kind === 'nobody' ? 'none' : signer.key,
       photos,
     }
     return { pdf: await this.pool.run(asked, how), state }

@@ -1,0 +1,74 @@
+import { Box, Button, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { Installations as Known } from '@plumb-mark/contract'
+import { remove } from '../http/api.js'
+import { useFetched } from '../http/use-fetched.js'
+import { Note } from '../look/text.js'
+import { Problem } from '../marks/problem.js'
+import { Row, Section } from '../marks/section.js'
+import { dayWords } from '../visits/when.js'
+
+const ADDRESS = '/api/office/installations'
+
+/** Our own key, as others compare it, and the installations whose word is accepted. */
+export function Installations() {
+  const { value, problem, reload } = useFetched<Known>(ADDRESS)
+  const [refused, setRefused] = useState('')
+  const forget = (id: string) =>
+    remove(`${ADDRESS}/${id}`).then(
+      () => (setRefused(''), reload()),
+      (fault: Error) => setRefused(fault.message),
+    )
+  return (
+    <>
+      <Problem mt="10px">{problem || refused}</Problem>
+      {value && (
+        <>
+          <Section title="Our key">
+            <Note mt="10px">
+              With it this installation signs what it seals and exports. Read it to whoever shall accept your
+              records: by telephone or on paper, not beside the file.
+            </Note>
+            <Fingerprint of={value.own} />
+            {value.former.map(({ key, until }) => (
+              <Box key={key}>
+                <Note mt="8px">Until {dayWords(until)}; what it signed stays ours.</Note>
+                <Fingerprint of={key} />
+              </Box>
+            ))}
+          </Section>
+          <Section title="Installations whose word is accepted">
+            {value.accepted.length === 0 && (
+              <Note mt="10px">
+                None yet. A record that another installation signed can be read; after its key was accepted,
+                at the import of a record, it may also continue jobs here.
+              </Note>
+            )}
+            {value.accepted.map(({ id, key, name, acceptedAt, acceptedBy }) => (
+              <Row key={id}>
+                <Box flex="1" minW="240px">
+                  <Text fontWeight={600}>{name}</Text>
+                  <Fingerprint of={key} />
+                  <Note>
+                    accepted by {acceptedBy}, {dayWords(acceptedAt)}
+                  </Note>
+                </Box>
+                <Button variant="plain" onClick={() => void forget(id)}>
+                  Remove
+                </Button>
+              </Row>
+            ))}
+          </Section>
+        </>
+      )}
+    </>
+  )
+}
+
+function Fingerprint({ of }: { of: string }) {
+  return (
+    <Text fontFamily="mono" fontSize={{ base: '16px', md: '19px' }} overflowWrap="anywhere">
+      {of}
+    </Text>
+  )
+}
