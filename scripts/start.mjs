@@ -26,6 +26,7 @@ const children = [
       '--enable-source-maps',
       SERVER_HEAP,
       at('apps', 'server', 'dist', 'main.js'),
+      ...(alone ? [] : ['--simulated-devices']),
       ...wishes.filter((wish) => wish !== '--no-devices'),
     ],
     { stdio: 'inherit' },

@@ -14,6 +14,8 @@ export interface Settings {
   tls?: { cert: Buffer; key: Buffer } | undefined
   /** True behind TLS: the session cookie is then marked secure. */
   secureCookie: boolean
+  /** True where the simulated devices run on this machine, for looking round. */
+  simulatedDevices: boolean
   /** How many proxies of our own stand before the server: that many are believed about where a request comes from. */
   trustedProxies: number
   /** Where everything that matters is written down, one line a happening. */

@@ -224,7 +224,15 @@ export {
   INSTRUMENT_NAMES,
   type InstrumentKind,
 } from './instrument/instrument-kinds.js'
-export { addressesBetween, inNetwork, isPrivateAddress, isPrivateNetwork } from './device/address.js'
+export {
+  MOST_ADDRESSES,
+  addressCount,
+  addressesBetween,
+  inNetwork,
+  isLoopback,
+  isPrivateAddress,
+  isPrivateNetwork,
+} from './device/address.js'
 export { MAP_BASE, MAP_END, MAP_MARK, OPEN_MODELS } from './device/open-models.js'
 export {
   meant,

@@ -6,7 +6,7 @@ import { AuditService } from '../audit/audit.service.js'
 import { Refused } from '../http/refused.js'
 import { MAY_CALL, type SignedInRequest } from './access.js'
 import { AccountsService } from './accounts.service.js'
-import { sessionToken } from './session-cookie.js'
+import { SessionCookie } from './session-cookie.js'
 
 /** Denies by default: a route says who may call it, or nobody may. */
 @Injectable()
@@ -15,6 +15,7 @@ export class AccessGuard implements CanActivate {
     private readonly reflector: Reflector,
     private readonly accounts: AccountsService,
     private readonly audit: AuditService,
+    private readonly cookie: SessionCookie,
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
@@ -24,7 +25,7 @@ export class AccessGuard implements CanActivate {
     ])
     if (allowed === 'anyone') return true
     const request = context.switchToHttp().getRequest<SignedInRequest>()
-    const person = await this.accounts.personOf(sessionToken(request))
+    const person = await this.accounts.personOf(this.cookie.tokenOf(request))
     if (!person) throw new Refused(401, 'not-signed-in', 'sign in first')
     request.person = person
     if (!allowed?.includes(person.role)) {

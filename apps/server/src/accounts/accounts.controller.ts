@@ -22,13 +22,14 @@ import { SETTINGS, type Settings } from '../settings.js'
 import { Anyone, By, MayCall, type SignedInRequest } from './access.js'
 import { AccountsService } from './accounts.service.js'
 import { deviceOf } from './device-of.js'
-import { clearSession, sessionToken, setSession } from './session-cookie.js'
+import { SessionCookie } from './session-cookie.js'
 
 @Controller('api')
 export class AccountsController {
   constructor(
     private readonly accounts: AccountsService,
     private readonly audit: AuditService,
+    private readonly cookie: SessionCookie,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
@@ -47,7 +48,7 @@ export class AccountsController {
       { requestId: request.requestId, person: person.id, role: person.role },
       'signed in',
     )
-    setSession(response, this.settings.secureCookie, token)
+    this.cookie.set(response, token)
     return { person }
   }
 
@@ -61,7 +62,7 @@ export class AccountsController {
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @Get('session/all')
   sessions(@By() person: Person, @Req() request: SignedInRequest): Promise<OwnSession[]> {
-    return this.accounts.sessionsOf(person, sessionToken(request))
+    return this.accounts.sessionsOf(person, this.cookie.tokenOf(request))
   }
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
@@ -79,11 +80,11 @@ export class AccountsController {
     @Req() request: SignedInRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    const token = sessionToken(request)
+    const token = this.cookie.tokenOf(request)
     const by = await this.accounts.personOf(token)
     await this.accounts.signOut(token)
     if (by) await this.audit.write({ action: 'signed out', by, address: request.ip })
-    clearSession(response, this.settings.secureCookie)
+    this.cookie.clear(response)
   }
 
   @MayCall('inspector', 'reviewer', 'office')

@@ -1,14 +1,22 @@
 import { Module } from '@nestjs/common'
-import { APP_GUARD } from '@nestjs/core'
+import { APP_GUARD, APP_INTERCEPTOR } from '@nestjs/core'
 import { AccessGuard } from './access.guard.js'
 import { AccountsController } from './accounts.controller.js'
 import { PeopleController } from './people.controller.js'
 import { PeopleService } from './people.service.js'
 import { AccountsService } from './accounts.service.js'
+import { LiveInterceptor } from './live.interceptor.js'
+import { SessionCookie } from './session-cookie.js'
 
 @Module({
   controllers: [AccountsController, PeopleController],
-  providers: [AccountsService, PeopleService, { provide: APP_GUARD, useClass: AccessGuard }],
-  exports: [AccountsService],
+  providers: [
+    AccountsService,
+    PeopleService,
+    SessionCookie,
+    { provide: APP_GUARD, useClass: AccessGuard },
+    { provide: APP_INTERCEPTOR, useClass: LiveInterceptor },
+  ],
+  exports: [AccountsService, SessionCookie],
 })
 export class AccountsModule {}

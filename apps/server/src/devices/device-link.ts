@@ -8,13 +8,17 @@ import {
   type DevicePoint,
   type PointRead,
 } from '@plumb-mark/core'
-import { DeviceRefuses, ModbusLine } from './modbus-line.js'
-import { findModels, nameOf, registersFrom } from './open-map.js'
+import { NoDevice, call } from './calling.js'
+import { lineWords } from './line-words.js'
+import { DeviceRefuses, LineFault, type ModbusLine } from './modbus-line.js'
+import { registersFrom } from './open-map.js'
 
 /** Several may look at one job: a device is asked once a second all the same. */
 const SOONEST_MS = 600
 const FIRST_PAUSE_MS = 1000
 const LONGEST_PAUSE_MS = 30_000
+/** However slowly a device answers: a whole round with it takes no longer. */
+const MOST_MS = 10_000
 
 /**
  * One connection to one device: asked at every tick as long as somebody looks, called again after pauses that double when the line is
@@ -27,6 +31,8 @@ export class DeviceLink {
   /** Not called before, ms since 1970. */
   private notBefore = 0
   private asking = false
+  /** Ends the line under whoever waits for it. */
+  private hangUp = new AbortController()
   private ended = false
   private now: LiveDevice
 
@@ -50,7 +56,7 @@ export class DeviceLink {
 
   end(): void {
     this.ended = true
-    this.line?.close()
+    this.hangUp.abort()
   }
 
   /** Asks the device, unless it was asked just now, still owes the last answer, or a pause is not over. Never rejects. */
@@ -58,24 +64,27 @@ export class DeviceLink {
     if (this.asking || this.ended || Date.now() < this.notBefore) return
     this.asking = true
     this.notBefore = Date.now() + SOONEST_MS
+    const tooLong = setTimeout(() => this.hangUp.abort(new LineFault('too-long')), MOST_MS)
     try {
+      // Asked at every round: a network that was taken back is not read any more.
+      await this.allowed()
       if (!this.line) await this.call()
       await this.read()
       this.pause = FIRST_PAUSE_MS
     } catch (problem) {
       this.lost(problem as Error)
     } finally {
+      clearTimeout(tooLong)
       this.asking = false
     }
   }
 
   private async call(): Promise<void> {
-    await this.allowed()
-    const line = await ModbusLine.open(this.connection)
+    this.hangUp = new AbortController()
+    const { line, models, found } = await call(this.connection, this.hangUp.signal)
     if (this.ended) return line.close()
     this.line = line
-    this.models = await findModels(line)
-    const found = await nameOf(line, this.models, this.connection)
+    this.models = models
     const device: DeviceNamed = { id: this.connection.id, ...found }
     this.tell({ state: 'connected', device })
   }
@@ -100,7 +109,7 @@ export class DeviceLink {
     this.line?.close()
     this.line = undefined
     if (this.ended) return
-    this.tell({ state: 'lost', problem: wordsFor(problem) })
+    this.tell({ state: 'lost', problem: problem instanceof NoDevice ? problem.message : lineWords(problem) })
     this.notBefore = Date.now() + this.pause
     this.pause = Math.min(LONGEST_PAUSE_MS, this.pause * 2)
   }
@@ -116,20 +125,4 @@ export class DeviceLink {
       since: change.state === state ? since : new Date().toISOString(),
     }
   }
-}
-
-const WORDS: Record<string, string> = {
-  ECONNREFUSED: 'nobody answers at this address and port',
-  EHOSTUNREACH: 'there is no way to this address',
-  ENETUNREACH: 'there is no way to this address',
-  ECONNRESET: 'the device closed the line',
-  ETIMEDOUT: 'no answer in time',
-}
-
-/** What went wrong, for a person in front of the device. */
-export function wordsFor(problem: Error & { code?: string; errno?: string }): string {
-  const known = WORDS[problem.code ?? ''] ?? WORDS[problem.errno ?? '']
-  if (known) return known
-  if (/timed out/i.test(problem.message)) return 'no answer in time'
-  return problem.message || 'the line was lost'
 }

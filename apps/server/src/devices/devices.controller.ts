@@ -7,16 +7,20 @@ import {
   Post,
   Put,
   Query,
+  Res,
   Sse,
   type MessageEvent,
 } from '@nestjs/common'
-import { from, map, switchMap, type Observable } from 'rxjs'
+import type { Response } from 'express'
+import { map, type Observable } from 'rxjs'
 import { DeviceAtDto, NetworksDto, ScanDto, type DeviceFound } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { Audited } from '../audit/audited.js'
 import { EntriesService } from '../entries/entries.service.js'
+import { whileStill } from '../http/while-still.js'
 import { DtoPipe } from '../http/dto.pipe.js'
+import { whenGone } from '../work/gone.js'
 import { DevicesService } from './devices.service.js'
 import { NetworksService } from './networks.service.js'
 
@@ -32,21 +36,28 @@ export class DevicesController {
 
   @MayCall('inspector', 'office')
   @Post('devices/ask')
-  ask(@Body(new DtoPipe(DeviceAtDto)) at: DeviceAtDto): Promise<DeviceFound> {
-    return this.devices.ask(at)
+  ask(
+    @Body(new DtoPipe(DeviceAtDto)) at: DeviceAtDto,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<DeviceFound> {
+    return this.devices.ask(at, whenGone(response))
   }
 
   @MayCall('inspector', 'office')
   @Sse('devices/scan')
-  scan(@Query(new DtoPipe(ScanDto)) range: ScanDto): Observable<MessageEvent> {
-    return this.devices.scan(range).pipe(map(asEvent))
+  async scan(@Query(new DtoPipe(ScanDto)) range: ScanDto): Promise<Observable<MessageEvent>> {
+    return (await this.devices.scan(range)).pipe(map(asEvent))
   }
 
   @MayCall('inspector', 'reviewer', 'office')
   @Sse('jobs/:jobId/devices/live')
-  live(@By() person: Person, @Param('jobId', ParseUUIDPipe) jobId: string): Observable<MessageEvent> {
-    return from(this.entries.requireVisible(person, jobId)).pipe(
-      switchMap(() => this.devices.live(person, jobId)),
+  async live(
+    @By() person: Person,
+    @Param('jobId', ParseUUIDPipe) jobId: string,
+  ): Promise<Observable<MessageEvent>> {
+    await this.entries.requireVisible(person, jobId)
+    return this.devices.live(person, jobId).pipe(
+      whileStill(() => this.entries.isVisible(person, jobId)),
       map(asEvent),
     )
   }

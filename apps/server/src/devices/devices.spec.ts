@@ -65,7 +65,7 @@ async function until<T>(path: string, wanted: (event: T) => boolean, caller = in
     clearTimeout(late)
     leaving.abort()
   }
-  throw new Error(`not seen: ${JSON.stringify(seen.at(-1)).slice(0, 600)}`)
+  throw new Error(`not seen: ${String(JSON.stringify(seen.at(-1))).slice(0, 600)}`)
 }
 
 async function connect(name: string, unitId: string): Promise<string> {

@@ -1,18 +1,25 @@
-import { Injectable } from '@nestjs/common'
+import { Inject, Injectable } from '@nestjs/common'
+import { SETTINGS, type Settings } from '../settings.js'
 import { inNetwork, isPrivateAddress, isPrivateNetwork } from '@plumb-mark/core'
 import { Refused } from '../http/refused.js'
 import { FiguresService } from '../figures/figures.service.js'
 
 const NAME = 'allowed-networks'
-const LOOPBACK = ['127.0.0.0/8']
+const LOOPBACK = '127.0.0.0/8'
 
-/** In which networks devices may be asked: loopback, until the office allows more, and never one that strangers can reach. */
+/**
+ * In which networks devices may be asked: those that the office allows, and never one that strangers can reach. The machine of the server
+ * itself is among them only where the office says so, or while the simulated devices run on it.
+ */
 @Injectable()
 export class NetworksService {
-  constructor(private readonly figures: FiguresService) {}
+  constructor(
+    private readonly figures: FiguresService,
+    @Inject(SETTINGS) private readonly settings: Settings,
+  ) {}
 
   async allowed(): Promise<string[]> {
-    return (await this.figures.read<string[]>(NAME)) ?? LOOPBACK
+    return (await this.figures.read<string[]>(NAME)) ?? (this.settings.simulatedDevices ? [LOOPBACK] : [])
   }
 
   async allow(networks: readonly string[]): Promise<string[]> {

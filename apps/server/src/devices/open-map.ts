@@ -3,15 +3,11 @@ import { MAP_BASE, MAP_END, MAP_MARK, readPoint, type DevicePoint, type Register
 import type { DeviceAddress, ModbusLine } from './modbus-line.js'
 
 /** No device has more, and one that lies about its lengths must not lead anybody round in circles. */
-const MOST_MODELS = 60
+const MOST_MODELS = 100
 const COMMON_SIZE = 68
 const SIMULATED = 'SIMULATED'
 
-export class NoOpenMap extends Error {
-  constructor() {
-    super('what answers there does not begin with the mark of the open models')
-  }
-}
+export class NoOpenMap extends Error {}
 
 /** Where each model begins on a device: its map is walked once, when the line is opened. */
 export async function findModels(line: ModbusLine): Promise<ReadonlyMap<number, number>> {

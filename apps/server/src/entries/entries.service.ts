@@ -31,6 +31,7 @@ import { audited, type Happening } from '../audit/audit.service.js'
 import { sqlOf } from '../database/sql-of.js'
 import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
+import { whileStill } from '../http/while-still.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
 import { listRowsOf, writeListRows, type ListRows } from '../lists/list-rows.js'
@@ -226,6 +227,7 @@ export class EntriesService {
     // Both are listened to from the same moment: nothing falls between them.
     return merge(from(this.lastOf(jobId)), after).pipe(
       takeWhile((entries) => person.role !== 'installer' || !entries.some(endsFor)),
+      whileStill(() => this.isVisible(person, jobId)),
     )
   }
 

@@ -10,7 +10,7 @@ import {
   Sse,
   type MessageEvent,
 } from '@nestjs/common'
-import { from, map, switchMap, type Observable } from 'rxjs'
+import { map, type Observable } from 'rxjs'
 import { ArchivedDto, validateEntries, type Appended, type JobBundle } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
@@ -48,11 +48,12 @@ export class JobsController {
   /** What others enter while this person looks; what came before stands in the job as it was loaded. */
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @Sse(':id/entries/live')
-  live(@By() person: Person, @Param('id', ParseUUIDPipe) id: string): Observable<MessageEvent> {
-    return from(this.entries.requireVisible(person, id)).pipe(
-      switchMap(() => this.entries.following(person, id)),
-      map((entries) => ({ data: { entries } })),
-    )
+  async live(
+    @By() person: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+  ): Promise<Observable<MessageEvent>> {
+    await this.entries.requireVisible(person, id)
+    return this.entries.following(person, id).pipe(map((entries) => ({ data: { entries } })))
   }
 
   /** Who may write what is core's to say; every role may knock. */

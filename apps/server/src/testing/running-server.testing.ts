@@ -53,6 +53,7 @@ export class RunningServer {
       port: 0,
       dataDir: this.dataDir,
       secureCookie: false,
+      simulatedDevices: true,
       trustedProxies: 0,
       log: createLog(this.said),
       ...this.wish,

@@ -123,6 +123,7 @@ function Device({
 
 function stateWords(live: LiveDevice | undefined): string {
   if (!live || live.state === 'connecting') return 'calling …'
+  if (live.state === 'waiting') return `waits: ${live.problem ?? ''}`
   if (live.state === 'connected') return `answers since ${timeOf(Date.parse(live.since))}`
   return `lost since ${timeOf(Date.parse(live.since))}${live.problem ? `: ${live.problem}` : ''}`
 }

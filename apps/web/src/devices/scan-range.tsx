@@ -1,8 +1,23 @@
 import { Button, Grid, HStack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { DeviceFound, ScanStep } from '@plumb-mark/contract'
+import { MOST_ADDRESSES, addressCount } from '@plumb-mark/core'
 import { TextField } from '../marks/text-field.js'
 import { Simulated } from './simulated.js'
+
+type Range = Record<'from' | 'to' | 'fromPort' | 'toPort', string>
+
+/** What is wrong with a range, said in its field before anything is called. */
+function problemsOf({ from, to, fromPort, toPort }: Range): Partial<Range> {
+  if (addressCount(from, from) === 0) return { from: 'an address in figures, as in 192.168.1.20' }
+  const addresses = addressCount(from, to)
+  if (addresses === 0) return { to: 'an address in figures, not before the first' }
+  const ports = Number(toPort) - Number(fromPort) + 1
+  if (!(ports >= 1)) return { toPort: 'a number, not below the first' }
+  return addresses * ports > MOST_ADDRESSES
+    ? { to: `at most ${MOST_ADDRESSES} addresses and ports together, these are ${addresses * ports}` }
+    : {}
+}
 
 /** Looks through a small range of addresses and ports, telling how far it is; it can be stopped at any time. */
 export function ScanRange({ onFound }: { onFound: (device: DeviceFound) => void }) {
@@ -15,6 +30,7 @@ export function ScanRange({ onFound }: { onFound: (device: DeviceFound) => void 
   const [step, setStep] = useState<ScanStep>()
   const [found, setFound] = useState<DeviceFound[]>([])
   const [refused, setRefused] = useState(false)
+  const problems = problemsOf(range)
   const stream = useRef<EventSource>(undefined)
   const stop = () => {
     stream.current?.close()
@@ -39,7 +55,12 @@ export function ScanRange({ onFound }: { onFound: (device: DeviceFound) => void 
     }
   }
   const field = (name: keyof typeof range, label: string) => (
-    <TextField label={label} value={range[name]} onChange={(text) => setRange({ ...range, [name]: text })} />
+    <TextField
+      label={label}
+      value={range[name]}
+      onChange={(text) => setRange({ ...range, [name]: text })}
+      problem={problems[name]}
+    />
   )
   return (
     <chakra.details mt="10px">
@@ -63,7 +84,7 @@ export function ScanRange({ onFound }: { onFound: (device: DeviceFound) => void 
             Stop
           </Button>
         ) : (
-          <Button variant="outline" onClick={start}>
+          <Button variant="outline" onClick={start} disabled={Object.keys(problems).length > 0}>
             Look
           </Button>
         )}
@@ -75,8 +96,7 @@ export function ScanRange({ onFound }: { onFound: (device: DeviceFound) => void 
       )}
       {refused && (
         <Text role="alert" color="danger" mt="8px">
-          This range cannot be looked through: name at most 256 places, in networks that the office has
-          allowed.
+          This range cannot be looked through: it must lie in networks that the office has allowed.
         </Text>
       )}
       {found.map((device) => (

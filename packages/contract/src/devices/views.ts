@@ -52,7 +52,7 @@ export interface LiveDevice {
   /** Of the connection. */
   id: string
   unitId: string
-  state: 'connecting' | 'connected' | 'lost'
+  state: 'connecting' | 'connected' | 'lost' | 'waiting'
   /** Since when it is so, ISO 8601. */
   since: string
   /** What was wrong with the last question, in words. */

@@ -1,4 +1,4 @@
-import { isPrivateAddress } from '../device/address.js'
+import { isLocalAddress } from '../device/address.js'
 import type { ConnectionId, UnitId } from '../ids/ids.js'
 import { anyText, object, refine, text, whole, type Read } from '../shape/shape.js'
 import { BadInput } from '../shape/bad-input.js'
@@ -8,7 +8,7 @@ export const connectionShape = object({
   id: text<ConnectionId>(),
   unitId: text<UnitId>(),
   host: refine(anyText(), (value, path) => {
-    if (!isPrivateAddress(value))
+    if (!isLocalAddress(value))
       throw new BadInput(
         'out-of-range',
         path,

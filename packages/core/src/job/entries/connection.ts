@@ -1,3 +1,4 @@
+import { isPrivateAddress } from '../../device/address.js'
 import { connectionShape } from '../../as-built/connection.js'
 import type { ConnectionId } from '../../ids/ids.js'
 import { object, text } from '../../shape/shape.js'
@@ -26,6 +27,9 @@ export const deviceConnected = entryKind({
     )
     return firstRefusal(
       known(asBuilt.units, unitId, 'unit'),
+      isPrivateAddress(host)
+        ? ADMITTED
+        : refuse('out-of-range', 'a link-local address is never asked: give the device one of its network'),
       taken ? refuse('address-taken', 'another unit of this job is asked at this address already') : ADMITTED,
     )
   },
