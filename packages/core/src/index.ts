@@ -292,7 +292,7 @@ export {
   type DefectStepName,
 } from './job/defect-process.js'
 export { entryRow, type EntryBodies, type EntryKind } from './job/entries/registry.js'
-export { withoutPlace } from './photo/without-place.js'
+export { rebuiltPhoto, tellsNoMore, type PhotoWish } from './photo/rebuilt-photo.js'
 export { inverseOf, photosShown, type Change, type Entry, type EntryOf, type NewEntry } from './job/entry.js'
 export { sunset } from './sun/sunset.js'
 export { clockWords, dayWords, hourWords, whenWords } from './quantity/time-words.js'

@@ -19,7 +19,7 @@ afterAll(() => server.stop())
 
 /** What is not there, or is not what a door takes, is told so; which role may knock where stands in routes.spec. */
 it.each<[string, string, Record<Role, number>]>([
-  ['PUT', '/api/jobs/:job/photos/:new', { inspector: 400, installer: 400, reviewer: 403, office: 403 }],
+  ['PUT', '/api/jobs/:job/photos/:new', { inspector: 400, installer: 400, reviewer: 400, office: 403 }],
   ['GET', '/api/jobs/:new', { inspector: 404, installer: 404, reviewer: 404, office: 404 }],
   ['GET', '/api/jobs/not-an-id', { inspector: 400, installer: 400, reviewer: 400, office: 400 }],
   ['GET', '/api/nothing', { inspector: 404, installer: 404, reviewer: 404, office: 404 }],

@@ -17,7 +17,7 @@ export class PhotosController {
     private readonly parts: PhotoPartsService,
   ) {}
 
-  @MayCall('inspector', 'installer')
+  @MayCall('inspector', 'installer', 'reviewer')
   @Put(':id')
   async keep(
     @By() person: Person,
@@ -39,7 +39,7 @@ export class PhotosController {
   }
 
   /** How far a photo came that is sent in parts: where the next part begins. */
-  @MayCall('inspector', 'installer')
+  @MayCall('inspector', 'installer', 'reviewer')
   @Get(':id/part')
   have(
     @By() person: Person,
@@ -49,7 +49,7 @@ export class PhotosController {
     return this.parts.have(person, jobId, id)
   }
 
-  @MayCall('inspector', 'installer')
+  @MayCall('inspector', 'installer', 'reviewer')
   @Put(':id/part')
   part(
     @By() person: Person,

@@ -6,13 +6,15 @@ import sharp from 'sharp'
 import { DataSource } from 'typeorm'
 import { digestOfFile, durable, photoPath, sha256 } from '@plumb-mark/archive'
 import type { PhotoKept, PhotoRoom } from '@plumb-mark/contract'
-import { withoutPlace, type JobId, type Person, type PhotoId } from '@plumb-mark/core'
+import { tellsNoMore, type JobId, type Person, type PhotoId } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
 import { RecordsService } from '../records/records.service.js'
 import { SETTINGS, type Settings } from '../settings.js'
+import { Line } from '../work/line.js'
+import { comingBytes } from './coming.js'
 import { PhotoRow } from './photo.entity.js'
 
 export const LARGEST_PHOTO_BYTES = 20 * 1024 * 1024
@@ -22,10 +24,15 @@ const QUOTA_BYTES = 600e6
 const TYPES: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
 const THUMBNAIL_EDGE = 480
 
+/** Pictures that are unpacked at one moment: each takes a core and some hundred megabytes. */
+const PICTURES_AT_ONCE = 2
+const MOST_WAITING = 200
+
 /** Photos: judged by their content and not by their name, kept under their digest beside the database, with a small copy. */
 @Injectable()
 export class PhotosService {
   private readonly queue = new PerKeyQueue()
+  private readonly pictures = new Line(PICTURES_AT_ONCE, MOST_WAITING)
 
   constructor(
     private readonly db: DataSource,
@@ -35,16 +42,27 @@ export class PhotosService {
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
-  /** A photo that is sent twice at once is kept once. */
-  keep(person: Person, jobId: JobId, id: PhotoId, content: Buffer): Promise<PhotoKept> {
-    return this.queue.run(id, () => this.keepOne(person, jobId, id, content))
+  /** A photo that is sent twice at once is kept once; two at once never take more room than the job has. */
+  async keep(person: Person, jobId: JobId, id: PhotoId, content: Buffer): Promise<PhotoKept> {
+    await this.requireNoMore(person, jobId, content)
+    const leave = await this.pictures.enter()
+    const seen = await picture(content).finally(leave)
+    return this.queue.run(jobId, () => this.keepOne(person, jobId, id, content, seen))
+  }
+
+  /** A photo that is kept, as its sender is told; undefined where it is not. */
+  async keptAs(jobId: JobId, id: PhotoId): Promise<{ bytes: number; photo: PhotoKept } | undefined> {
+    const row = await this.db.getRepository(PhotoRow).findOneBy({ id, jobId })
+    return row ? { bytes: row.bytes, photo: answer(row) } : undefined
   }
 
   /** What the photos of a job take of what they may take. */
   async room(person: Person, jobId: JobId): Promise<PhotoRoom> {
     await this.entries.requireVisible(person, jobId)
     const rows = this.db.getRepository(PhotoRow)
-    const bytes = (await rows.sum('bytes', { jobId })) ?? 0
+    // What is on its way takes room already.
+    const coming = await comingBytes(this.settings.dataDir, jobId)
+    const bytes = ((await rows.sum('bytes', { jobId })) ?? 0) + coming
     return { count: await rows.countBy({ jobId }), bytes, quota: QUOTA_BYTES }
   }
 
@@ -61,9 +79,26 @@ export class PhotosService {
       )
   }
 
-  private async keepOne(person: Person, jobId: JobId, id: PhotoId, sent: Buffer): Promise<PhotoKept> {
+  /** The device took out what a picture tells beside itself before it made the digest: what still tells more was not sent by it. */
+  private async requireNoMore(person: Person, jobId: JobId, content: Buffer): Promise<void> {
     const { state } = await this.entries.recordFor(person, jobId)
-    const content = state.header?.photosTellPlace ? sent : Buffer.from(withoutPlace(sent))
+    if (tellsNoMore(content, { tellsPlace: state.header?.photosTellPlace })) return
+    await picture(content)
+    throw new Refused(
+      400,
+      'photo-tells-more',
+      'this picture carries more than its pixels, turn and colour profile, such as the place where it was taken: send it through the application, renewed to its latest version',
+      'photo',
+    )
+  }
+
+  private async keepOne(
+    person: Person,
+    jobId: JobId,
+    id: PhotoId,
+    content: Buffer,
+    { type, width, height, small }: Picture,
+  ): Promise<PhotoKept> {
     const digest = sha256(content)
     const before = await this.db.getRepository(PhotoRow).findOneBy({ id })
     if (before) {
@@ -71,7 +106,6 @@ export class PhotosService {
       throw new Refused(409, 'id-reused', 'another photo has this id already')
     }
     await this.requireRoom(person, jobId, content.length)
-    const { type, width, height, small } = await picture(content)
     await this.write(digest, content, small)
     const row: PhotoRow = {
       id,
@@ -138,10 +172,15 @@ const photoBroken = () =>
 
 const megabytes = (bytes: number) => `${Math.round(bytes / 1e6)} MB`
 
+interface Picture {
+  type: string
+  width: number
+  height: number
+  small: Buffer
+}
+
 /** What a picture is, by its content, with a small copy. What does not decode to its end, such as a file that was cut off, is none. */
-async function picture(
-  content: Buffer,
-): Promise<{ type: string; width: number; height: number; small: Buffer }> {
+async function picture(content: Buffer): Promise<Picture> {
   const refusal = new Refused(400, 'not-a-photo', 'only whole JPEG, PNG and WebP pictures are taken', 'photo')
   const limits = { limitInputPixels: MOST_PIXELS, failOn: 'truncated' } as const
   if (content.length === 0) throw refusal

@@ -7,6 +7,7 @@ import { JobsHere } from './jobs-here.js'
 import { SetAsideHere } from './set-aside-here.js'
 import { TakeAlong } from './take-along.js'
 import { useOnDevice } from './use-on-device.js'
+import { UnreadHere } from './unread-here.js'
 import { WaitingHere } from './waiting-here.js'
 
 /** What this device has: what waits to be sent, what was set aside, and the jobs that open without signal. */
@@ -16,6 +17,7 @@ export function OnDeviceView() {
     <Page title="On this device" width="900px">
       <WaitingHere here={here} />
       <SetAsideHere here={here} />
+      <UnreadHere />
       <JobsHere jobs={here.jobs} />
       <TakeAlong jobs={here.jobs} />
       <Room />

@@ -4,7 +4,7 @@ import type { RecordKept } from '@plumb-mark/contract'
 import { signerWords } from '@plumb-mark/core'
 import { Note } from '../look/text.js'
 import { Row, Section } from '../marks/section.js'
-import { dayWords } from '../visits/when.js'
+import { whenHere } from '../store/site-time.js'
 
 /** Records from elsewhere that are kept beside our jobs, to be read. */
 export function RecordsKept({
@@ -32,7 +32,7 @@ export function RecordsKept({
             </Text>
             <Note>
               {site}; {entries} entries, {sealed ? 'signed and sealed' : 'not signed'}; exported by{' '}
-              {signerWords(signer)}; opened by {openedBy}, {dayWords(openedAt)}
+              {signerWords(signer)}; opened by {openedBy}, {whenHere(openedAt)}
             </Note>
           </Box>
           <Button variant="plain" onClick={() => void onRemove(id)}>

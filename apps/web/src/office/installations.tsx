@@ -6,7 +6,7 @@ import { useFetched } from '../http/use-fetched.js'
 import { Note } from '../look/text.js'
 import { Problem } from '../marks/problem.js'
 import { Row, Section } from '../marks/section.js'
-import { dayWords } from '../visits/when.js'
+import { whenHere } from '../store/site-time.js'
 
 const ADDRESS = '/api/office/installations'
 
@@ -32,7 +32,7 @@ export function Installations() {
             <Fingerprint of={value.own} />
             {value.former.map(({ key, until }) => (
               <Box key={key}>
-                <Note mt="8px">Until {dayWords(until)}; what it signed stays ours.</Note>
+                <Note mt="8px">Until {whenHere(until)}; what it signed stays ours.</Note>
                 <Fingerprint of={key} />
               </Box>
             ))}
@@ -50,7 +50,7 @@ export function Installations() {
                   <Text fontWeight={600}>{name}</Text>
                   <Fingerprint of={key} />
                   <Note>
-                    accepted by {acceptedBy}, {dayWords(acceptedAt)}
+                    accepted by {acceptedBy}, {whenHere(acceptedAt)}
                   </Note>
                 </Box>
                 <Button variant="plain" onClick={() => void forget(id)}>

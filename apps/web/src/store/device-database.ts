@@ -56,6 +56,12 @@ export interface LaterEntry {
   entry: Entry
 }
 
+/** What an earlier version kept and nobody can read any more: kept as it is, never thrown away by the program. */
+export interface Unread {
+  key: string
+  text: string
+}
+
 /** What this device keeps: it survives a reload, a closed browser and a day without signal. */
 class DeviceDatabase extends Dexie {
   batches!: EntityTable<Batch, 'n'>
@@ -63,6 +69,7 @@ class DeviceDatabase extends Dexie {
   photos!: EntityTable<WaitingPhoto, 'id'>
   jobs!: EntityTable<KeptJob, 'id'>
   later!: EntityTable<LaterEntry, 'id'>
+  unread!: EntityTable<Unread, 'key'>
 
   constructor() {
     super('plumb-mark')
@@ -73,6 +80,7 @@ class DeviceDatabase extends Dexie {
       jobs: 'id, usedAt',
       later: 'id, jobId',
     })
+    this.version(2).stores({ unread: 'key' })
     this.on('populate', () => this.takeOver())
   }
 
@@ -80,13 +88,15 @@ class DeviceDatabase extends Dexie {
   private async takeOver(): Promise<void> {
     const read = keptBefore()
     for (const key of read) {
-      const list = listIn(localStorage.getItem(key))
-      if (key === OLD_ASIDE)
-        await this.aside.bulkPut(
-          (list as Omit<SetAside, 'id'>[]).map((one) => ({ ...one, id: one.entries[0]!.id })),
-        )
-      else if (key.startsWith(OLD_OUTBOX))
-        await this.batches.bulkAdd(list.map((one) => batchOf(one, key.slice(OLD_OUTBOX.length))))
+      const text = localStorage.getItem(key) ?? '[]'
+      const list = listIn(text)
+      const aside = key === OLD_ASIDE
+      const taken = list.map((one) => (aside ? asideOf(one) : batchOf(one, key.slice(OLD_OUTBOX.length))))
+      if (list.length === 0 ? text.trim() !== '[]' : taken.includes(undefined))
+        await this.unread.put({ key, text })
+      const whole = taken.filter((one) => one !== undefined)
+      if (aside) await this.aside.bulkPut(whole as SetAside[])
+      else await this.batches.bulkAdd(whole as Batch[])
     }
     this.on('ready', () => read.forEach((key) => localStorage.removeItem(key)))
   }
@@ -113,13 +123,21 @@ function listIn(text: string | null): unknown[] {
   }
 }
 
-/** Named nobody in the oldest form: whoever opens the tablet then sends it, as before. */
-function batchOf(one: unknown, jobId: JobId): Batch {
-  if (Array.isArray(one)) return { jobId, by: '', entries: one as NewEntry[] }
-  const named = one as { by?: string; entries?: NewEntry[] }
-  return named.entries
-    ? { jobId, by: named.by ?? '', entries: named.entries }
-    : { jobId, by: '', entries: [one as NewEntry] }
+const isEntry = (one: unknown): one is NewEntry => typeof (one as NewEntry | null)?.id === 'string'
+const areEntries = (list: unknown): list is NewEntry[] =>
+  Array.isArray(list) && list.length > 0 && list.every(isEntry)
+
+/** Named nobody in the oldest form: whoever opens the tablet then sends it, as before. Undefined where it cannot be read. */
+function batchOf(one: unknown, jobId: JobId): Batch | undefined {
+  if (areEntries(one)) return { jobId, by: '', entries: one }
+  const named = one as { by?: string; entries?: unknown } | null
+  if (areEntries(named?.entries)) return { jobId, by: named.by ?? '', entries: named.entries }
+  return isEntry(one) ? { jobId, by: '', entries: [one] } : undefined
+}
+
+function asideOf(one: unknown): SetAside | undefined {
+  const named = one as Omit<SetAside, 'id'> | null
+  return areEntries(named?.entries) ? { ...named, id: named.entries[0]!.id } : undefined
 }
 
 export const device = new DeviceDatabase()

@@ -1,7 +1,14 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { waitFor } from '@testing-library/react'
 import type { Entry, Person } from '@plumb-mark/core'
-import { openJob, refusal, sampleSheet, serverSays, type Change } from '../testing/job-on-screen.testing.js'
+import {
+  KEPT_HASH,
+  openJob,
+  refusal,
+  sampleSheet,
+  serverSays,
+  type Change,
+} from '../testing/job-on-screen.testing.js'
 import { useInspection } from './inspection.js'
 import { addToOutbox, waiting } from './outbox.js'
 import { useSetAside } from './set-aside.js'
@@ -29,7 +36,7 @@ it('what is appended is judged at once, waits on this device, and is linked when
   state().append(BY, { kind: 'unit-fitted', body: { ...UNIT.body, label: 'renamed' } as never })
   expect([labels(), state().sync, (await waiting('j', BY.id)).length]).toEqual([['renamed'], 'sending', 1])
   await waitFor(() => expect(state().sync).toBe('kept'))
-  expect([state().entries.at(-1)!.hash, (await waiting('j', BY.id)).length]).toEqual(['kept', 0])
+  expect([state().entries.at(-1)!.hash, (await waiting('j', BY.id)).length]).toEqual([KEPT_HASH, 0])
 })
 
 it('what the server refuses is set aside whole, with its reason, and can be sent again', async () => {

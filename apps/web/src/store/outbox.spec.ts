@@ -2,6 +2,7 @@ import { jest } from '@jest/globals'
 import type { NewEntry } from '@plumb-mark/core'
 import { device } from './device-database.js'
 import { addToOutbox, sendNext, useOnlyHere, waiting } from './outbox.js'
+import { pictureOf } from '../testing/picture.testing.js'
 import { keepPhoto } from './photos.js'
 
 const entry = (id: string): NewEntry => ({
@@ -18,13 +19,19 @@ beforeEach(async () => {
 })
 
 const json = (status: number, body: object) => () => new Response(JSON.stringify(body), { status })
+/** The server's word that it keeps these entries. */
+const keeps = (...ids: string[]) =>
+  json(200, {
+    entries: ids.map((id) => ({ id, jobId: 'j', kind: 'unit-removed', hash: 'a'.repeat(64) })),
+    clockAhead: 0,
+  })
 const refusal = json(409, { error: { code: 'sealed', message: 'sealed' } })
 const noSignal = () => Promise.reject(new TypeError('failed to fetch'))
 
 it('the entries of one step are sent as one batch, and a job keeps the order of its steps', async () => {
   await addToOutbox('j', 'p', [entry('a'), entry('b')])
   await addToOutbox('j', 'p', [entry('c')])
-  answers = [json(200, { entries: [{ id: 'a' }, { id: 'b' }] }), json(200, { entries: [{ id: 'c' }] })]
+  answers = [keeps('a', 'b'), keeps('c')]
   await sendNext('j', 'p')
   const [, { body }] = (globalThis.fetch as jest.Mock).mock.calls[0] as [string, { body: string }]
   expect(JSON.parse(body)).toMatchObject({ entries: [{ id: 'a' }, { id: 'b' }] })
@@ -34,7 +41,7 @@ it('the entries of one step are sent as one batch, and a job keeps the order of 
 it('batches are sent one by one in their order, and leave the device when they are acknowledged', async () => {
   await addToOutbox('j', 'p', [entry('a')])
   await addToOutbox('j', 'p', [entry('b')])
-  answers = [json(200, { entries: [{ id: 'a' }] }), json(200, { entries: [{ id: 'b' }] })]
+  answers = [keeps('a'), keeps('b')]
   expect(
     [await sendNext('j', 'p'), await sendNext('j', 'p'), await sendNext('j', 'p')].map(({ kind }) => kind),
   ).toEqual(['kept', 'kept', 'nothing'])
@@ -48,6 +55,21 @@ it.each([
   ['a proxy’s page instead of data', () => new Response('<html>', { status: 403 })],
   ['a page that answers with success', () => new Response('<html>', { status: 200 })],
   ['a proxy that finds nothing', () => new Response('nothing here', { status: 404 })],
+  ['an answer of success that says nothing', json(200, {})],
+  ['one without entries', json(200, { entries: [] })],
+  [
+    'one with the entries of somebody else',
+    json(200, { entries: [{ id: 'z', jobId: 'j', kind: 'unit-removed', hash: 'a'.repeat(64) }] }),
+  ],
+  [
+    'one that names it in another job',
+    json(200, { entries: [{ id: 'a', jobId: 'k', kind: 'unit-removed', hash: 'a'.repeat(64) }] }),
+  ],
+  [
+    'one that names it without a hash',
+    json(200, { entries: [{ id: 'a', jobId: 'j', kind: 'unit-removed' }] }),
+  ],
+  ['one of nothing at all', json(200, [null])],
   ['too many at once', json(429, { error: { code: 'too-many', message: '' } })],
 ])('%s leaves the entry where it is', async (_what, answer) => {
   await addToOutbox('j', 'p', [entry('a')])
@@ -66,7 +88,7 @@ it('a session that has ended is said, and what waits stays', async () => {
 it('what somebody else entered on this tablet is neither sent nor shown in the name of who opens it next', async () => {
   await addToOutbox('j', 'q', [entry('a')])
   await addToOutbox('j', 'p', [entry('b')])
-  answers = [json(200, { entries: [{ id: 'b' }] })]
+  answers = [keeps('b')]
   expect(await sendNext('j', 'p')).toMatchObject({ kind: 'kept', entries: [{ id: 'b' }] })
   expect((await sendNext('j', 'p')).kind).toBe('nothing')
   expect([await waiting('j', 'p'), (await waiting('j', 'q')).map(({ id }) => id)]).toEqual([[], ['a']])
@@ -92,7 +114,7 @@ it('what the server refuses is set aside before it leaves the queue: it is never
 it('what the server refuses is told and does not stand in the way of the rest', async () => {
   await addToOutbox('j', 'p', [entry('a')])
   await addToOutbox('j', 'p', [entry('b')])
-  answers = [refusal, json(200, { entries: [{ id: 'b' }] })]
+  answers = [refusal, keeps('b')]
   expect(await sendNext('j', 'p')).toMatchObject({ kind: 'refused', problem: { code: 'sealed' } })
   expect(await sendNext('j', 'p')).toMatchObject({ kind: 'kept', entries: [{ id: 'b' }] })
 })
@@ -107,7 +129,7 @@ it('where the device keeps nothing any more, it stays in the page, is said, and 
   await addToOutbox('j', 'p', [entry('a')])
   full.mockRestore()
   expect(useOnlyHere.getState().batches).toMatchObject([{ entries: [{ id: 'a' }] }])
-  answers = [json(200, { entries: [] })]
+  answers = [keeps('a')]
   expect((await sendNext('j', 'p')).kind).toBe('kept')
   expect([useOnlyHere.getState().batches, await waiting('j', 'p')]).toEqual([[], []])
 })
@@ -121,7 +143,7 @@ it('on a device that is full what is refused stays in the queue, and what is kep
   expect(await waiting('j', 'p')).toHaveLength(1)
   aside.mockRestore()
   const later = jest.spyOn(device.later, 'bulkPut').mockImplementation(full)
-  answers = [json(200, { entries: [{ id: 'a', jobId: 'j' }] })]
+  answers = [keeps('a')]
   expect((await sendNext('j', 'p')).kind).toBe('kept')
   expect(await waiting('j', 'p')).toEqual([])
   later.mockRestore()
@@ -141,6 +163,28 @@ it('what an older program kept is taken over once; how somebody likes the screen
   Reflect.deleteProperty(globalThis, 'localStorage')
 })
 
+it('what an older program kept and nobody can read any more is kept aside, and the rest is taken over', async () => {
+  const damaged = '[{"by":"p","entries":[{"id":"half'
+  const old: Record<string, string> = {
+    'plumb-mark-outbox-j': damaged,
+    'plumb-mark-outbox-k': JSON.stringify([null, { by: 'p', entries: [entry('whole')] }]),
+    'plumb-mark-set-aside': JSON.stringify([{ jobId: 'j', by: 'p', entries: [] }]),
+  }
+  const methods = { getItem: (key: string) => old[key] ?? null, removeItem: (key: string) => delete old[key] }
+  globalThis.localStorage = Object.setPrototypeOf(old, methods) as Storage
+  await device.delete()
+  await device.open()
+  expect((await waiting('k', 'p')).map(({ id }) => id)).toEqual(['whole'])
+  const unread = await device.unread.toArray()
+  expect(unread.map(({ key }) => key)).toEqual([
+    'plumb-mark-outbox-j',
+    'plumb-mark-outbox-k',
+    'plumb-mark-set-aside',
+  ])
+  expect(unread[0]!.text).toBe(damaged)
+  Reflect.deleteProperty(globalThis, 'localStorage')
+})
+
 describe('a photo', () => {
   const showing = (id: string, sha256: string): NewEntry => ({
     id: 'a',
@@ -150,25 +194,29 @@ describe('a photo', () => {
   })
   const sent = () => (globalThis.fetch as jest.Mock).mock.calls.map(([address]) => String(address))
   const take = async (bytes: number) => {
-    const photo = await keepPhoto('j', 'p', new Blob([new Uint8Array(bytes)], { type: 'image/jpeg' }))
+    const photo = await keepPhoto('j', 'p', new Blob([pictureOf(bytes)], { type: 'image/jpeg' }))
     await addToOutbox('j', 'p', [showing(photo.id, photo.sha256)])
-    return `/api/jobs/j/photos/${photo.id}`
+    return { address: `/api/jobs/j/photos/${photo.id}`, photo }
   }
-  const kept = json(200, { id: 'x', sha256: 'y', width: 1, height: 1 })
-  const have = (bytes: number) => json(200, { have: bytes })
+  const have = (bytes: number, kept?: object) => json(200, { have: bytes, ...(kept && { kept }) })
+  const shown = () =>
+    json(200, {
+      entries: [{ id: 'a', jobId: 'j', kind: 'observation', hash: 'a'.repeat(64) }],
+      clockAhead: 0,
+    })
 
   it('is sent before the entry that shows it, and leaves the device then', async () => {
-    const address = await take(2000)
-    answers = [kept, json(200, { entries: [{ id: 'a', jobId: 'j' }] })]
+    const { address, photo } = await take(2000)
+    answers = [json(200, photo), shown()]
     expect((await sendNext('j', 'p')).kind).toBe('kept')
     expect([sent(), await device.photos.count()]).toEqual([[address, '/api/jobs/j/entries'], 0])
   })
   it('that is large goes on where the line broke', async () => {
-    const address = await take(600_000)
+    const { address, photo } = await take(600_000)
     answers = [have(0), have(262_144), noSignal]
     expect((await sendNext('j', 'p')).kind).toBe('unreachable')
     expect(await device.photos.count()).toBe(1)
-    answers = [have(262_144), have(524_288), have(600_000), json(200, { entries: [{ id: 'a', jobId: 'j' }] })]
+    answers = [have(262_144), have(524_288), have(600_000, photo), shown()]
     expect((await sendNext('j', 'p')).kind).toBe('kept')
     expect(sent().slice(3)).toEqual([
       `${address}/part`,
@@ -176,6 +224,16 @@ describe('a photo', () => {
       `${address}/part?from=524288&of=600000`,
       '/api/jobs/j/entries',
     ])
+  })
+  it.each([
+    ['nothing', {}],
+    ['another photo', { id: 'x', sha256: 'y' }],
+  ])('stays on the device when what answered with success names %s', async (_what, answer) => {
+    await take(2000)
+    answers = [json(200, answer)]
+    expect((await sendNext('j', 'p')).kind).toBe('unreachable')
+    await take(600_000)
+    expect(await device.photos.count()).toBe(2)
   })
   it('that the server does not take is set aside with its entry, and stays on the device', async () => {
     await take(2000)

@@ -80,8 +80,10 @@ export async function sendNext(jobId: JobId, person: PersonId): Promise<Sent> {
       entries,
       clock: new Date().toISOString(),
     })
+    // A door on the way may answer with success and know of nothing: what waits leaves only when it is named.
+    if (!names(answer, entries, jobId)) return { kind: 'unreachable' }
     await done(batch, answer.entries)
-    return { kind: 'kept', entries: answer.entries, clockAhead: answer.clockAhead }
+    return { kind: 'kept', entries: answer.entries, clockAhead: answer.clockAhead ?? 0 }
   } catch (problem) {
     if (!(problem instanceof ApiError)) return { kind: 'unreachable' }
     if (problem.status === SIGNED_OUT) return { kind: 'signed-out' }
@@ -97,6 +99,19 @@ export async function sendNext(jobId: JobId, person: PersonId): Promise<Sent> {
     await done(batch)
     return { kind: 'refused', entries, problem }
   }
+}
+
+const HASH = /^[0-9a-f]{64}$/
+
+/** Does an answer say of each of these entries that it stands in this job, and under which hash? */
+function names(answer: unknown, entries: readonly NewEntry[], jobId: JobId): answer is Appended {
+  const told = (answer as Partial<Appended> | null)?.entries
+  if (!Array.isArray(told)) return false
+  const kept = new Map(told.map((one) => [one?.id, one]))
+  return entries.every(({ id, kind }) => {
+    const one = kept.get(id)
+    return one?.kind === kind && one.jobId === jobId && HASH.test(one.hash)
+  })
 }
 
 /** Waits no longer. What was kept goes at the same moment to what this device knows of the job: it is seen without signal too. */

@@ -5,8 +5,8 @@ import { useEffect, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { create } from 'zustand'
 import type { PhotoKept, PhotoPart } from '@plumb-mark/contract'
-import { withoutPlace, type JobId, type PersonId, type PhotoId, type PhotoRef } from '@plumb-mark/core'
-import { get, putBytes, putFile } from '../http/api.js'
+import { rebuiltPhoto, type JobId, type PersonId, type PhotoId, type PhotoRef } from '@plumb-mark/core'
+import { ApiError, get, putBytes, putFile } from '../http/api.js'
 import { device, type WaitingPhoto } from './device-database.js'
 
 /** On a line that drops every few seconds a part still gets through. */
@@ -42,7 +42,7 @@ async function requirePicture(file: Blob): Promise<void> {
   picture.close()
 }
 
-/** Keeps a photo on this device until the server has it, without the place where it was taken unless the job asks for it. */
+/** Keeps a photo on this device until the server has it, with nothing beside the picture; the place where it was taken only where the job asks for it. */
 export async function keepPhoto(
   jobId: JobId,
   by: PersonId,
@@ -51,7 +51,8 @@ export async function keepPhoto(
 ): Promise<PhotoRef> {
   await requirePicture(file)
   const whole = new Uint8Array(await file.arrayBuffer())
-  const bytes = tellsPlace ? whole : withoutPlace(whole)
+  const bytes = rebuiltPhoto(whole, { tellsPlace })
+  if (!bytes) throw new Error('only whole JPEG, PNG and WebP pictures are taken')
   const photo: WaitingPhoto = {
     id: uuid(),
     jobId,
@@ -89,19 +90,29 @@ async function sendPhoto(photo: WaitingPhoto): Promise<void> {
   const address = photoAddress(photo.jobId, photo.id)
   const { bytes, type, id } = photo
   usePhotoSending.setState({ now: { id, part: 0 } })
-  if (bytes.length <= PART_BYTES)
-    await putFile<PhotoKept>(address, 'photo', new Blob([bytes as BlobPart], { type }))
-  else {
-    let { have } = await get<PhotoPart>(`${address}/part`)
-    if (have >= bytes.length) have = 0
-    while (have < bytes.length) {
-      const part = bytes.subarray(have, have + PART_BYTES)
-      have = (await putBytes<PhotoPart>(`${address}/part?from=${have}&of=${bytes.length}`, part)).have
-      usePhotoSending.setState({ now: { id, part: have / bytes.length } })
-    }
-  }
+  const kept =
+    bytes.length <= PART_BYTES
+      ? await putFile<PhotoKept>(address, 'photo', new Blob([bytes as BlobPart], { type }))
+      : await sendInParts(address, photo)
+  // A door on the way may answer with success and know of nothing: the photo leaves the device only when it is named.
+  if (kept?.id !== id || kept.sha256 !== photo.sha256)
+    throw new ApiError(0, 'unreachable', 'what answered is not the server', undefined, false)
   await rememberPicture(address, photo)
   await forgetPhotos([id])
+}
+
+async function sendInParts(address: string, { id, bytes }: WaitingPhoto): Promise<PhotoKept | undefined> {
+  let { have, kept } = await get<PhotoPart>(`${address}/part`)
+  if (!(have < bytes.length)) have = 0
+  while (!kept) {
+    const part = bytes.subarray(have, have + PART_BYTES)
+    const next = await putBytes<PhotoPart>(`${address}/part?from=${have}&of=${bytes.length}`, part)
+    if (!next.kept && !(next.have > have)) return undefined
+    ;({ have, kept } = next)
+    usePhotoSending.setState({ now: { id, part: have / bytes.length } })
+    if (have >= bytes.length) break
+  }
+  return kept
 }
 
 /** Where the photos that were shown are kept for work without signal. */

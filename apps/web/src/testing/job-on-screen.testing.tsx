@@ -134,6 +134,9 @@ export function openJob(
   })
 }
 
+/** Under which the server of these tests keeps everything. */
+export const KEPT_HASH = 'f'.repeat(64)
+
 /** What the server was asked, in order: method, address and body. */
 export const asked: { method: string; address: string; body: unknown }[] = []
 
@@ -171,7 +174,7 @@ async function acknowledge(_address: unknown, request?: { body?: unknown }): Pro
         by: useSession.getState().person,
         seq: 1,
         prev: '',
-        hash: 'kept',
+        hash: KEPT_HASH,
       })) ?? [],
   })
 }

@@ -7,6 +7,7 @@ import { useState } from 'react'
 import type { PhotoRef } from '@plumb-mark/core'
 import { device } from '../../store/device-database.js'
 import { asked, onScreen, openJob } from '../../testing/job-on-screen.testing.js'
+import { pictureOf } from '../../testing/picture.testing.js'
 import { PhotoPicker, Photos } from './photo-picker.js'
 
 const user = userEvent.setup()
@@ -19,7 +20,8 @@ function Picker({ caption }: { caption?: string }) {
   }
   return <PhotoPicker photos={photos} onChange={change} {...(caption && { caption })} />
 }
-const file = (name: string, content = 'x') => new File([content], name, { type: 'image/jpeg' })
+const file = (name: string, content: BlobPart = pictureOf(400)) =>
+  new File([content], name, { type: 'image/jpeg' })
 
 beforeEach(() => {
   openJob([])
@@ -30,12 +32,12 @@ beforeEach(() => {
 
 it('photos are kept on this device as they are taken, under the digest of what they are; nothing is sent yet', async () => {
   onScreen(<Picker />)
-  await user.upload(screen.getByLabelText('Photo'), [file('one.jpg'), file('two.jpg', 'y')])
+  await user.upload(screen.getByLabelText('Photo'), [file('one.jpg'), file('two.jpg', pictureOf(500))])
   await waitFor(() => expect(screen.getByAltText('two.jpg').getAttribute('src')).toBe('blob:here'))
-  const digest = (text: string) => bytesToHex(sha256(text))
+  const digest = (bytes: Uint8Array) => bytesToHex(sha256(bytes))
   expect(kept).toMatchObject([
-    { sha256: digest('x'), caption: 'one.jpg' },
-    { sha256: digest('y'), caption: 'two.jpg' },
+    { sha256: digest(pictureOf(400)), caption: 'one.jpg' },
+    { sha256: digest(pictureOf(500)), caption: 'two.jpg' },
   ])
   expect(await device.photos.toArray()).toMatchObject(
     kept.map(({ id, sha256 }) => ({ id, sha256, jobId: 'j' })),
@@ -46,7 +48,10 @@ it('photos are kept on this device as they are taken, under the digest of what t
 it('of two that are taken one right after the other neither takes the place of the other', async () => {
   onScreen(<Picker />)
   const input = screen.getByLabelText<HTMLInputElement>('Photo')
-  await Promise.all([user.upload(input, file('one.jpg')), user.upload(input, file('two.jpg', 'y'))])
+  await Promise.all([
+    user.upload(input, file('one.jpg')),
+    user.upload(input, file('two.jpg', pictureOf(500))),
+  ])
   await waitFor(() => expect(kept.map(({ caption }) => caption).sort()).toEqual(['one.jpg', 'two.jpg']))
 })
 
