@@ -4,7 +4,8 @@ import { OwnServer } from '../crew/own-server.js'
 import { test } from '../crew/walk.js'
 
 const PASSWORD = 'three brass bobs'
-const server = new OwnServer(1, ['--empty'])
+const WORD = 'h7km-2xqp-9rtd'
+const server = new OwnServer(1, ['--empty', '--first-word', WORD])
 test.beforeAll(async () => {
   test.setTimeout(120_000)
   await server.start()
@@ -19,6 +20,7 @@ test('a first start makes the first account; somebody is invited, comes in, is r
 }) => {
   const office = await newPage(browser)
   await office.goto('/')
+  await office.getByLabel(/^Word/).fill(WORD)
   await office.getByLabel('Name').fill('Odile Kerrow')
   await office.getByLabel('E-mail').fill('odile@plumb.example')
   await office.getByLabel(/^Password/).fill('123456789012')

@@ -11,6 +11,7 @@ const COMMANDS: Record<string, () => Promise<Command>> = {
   import: async () => (await import('./import.js')).importJob,
   backup: async () => (await import('./backup.js')).backup,
   restore: async () => (await import('./restore.js')).restore,
+  'change-key': async () => (await import('./change-key.js')).changeSealKey,
   rebuild: async () => (await import('./rebuild.js')).rebuild,
   practice: async () => (await import('./practice.js')).practice,
 }
@@ -36,6 +37,8 @@ async function main([name, ...args]: string[]): Promise<ExitCode> {
   return (await command())(args)
 }
 
+// What is written is its owner's alone: records, backups, keys.
+process.umask(0o077)
 main(process.argv.slice(2)).then(
   (code) => (process.exitCode = code),
   (problem: unknown) => {

@@ -15,8 +15,12 @@ USAGE
                                                   opens or continues a job that an accepted installation signed; --preview says what
                                                   would change, --record keeps it beside the jobs to be read only, --accept takes
                                                   the word of its signer from now on, under a name; a fork is told and never merged
-  plumb-mark backup <folder> [--data DIR]         a copy of everything, taken while people work, with the digest of every file
-  plumb-mark restore <backup> --data DIR          puts it back, verified, into a folder where nothing is
+  plumb-mark backup <folder> [--with-key --passphrase-file FILE] [--data DIR]
+                                                  a copy of everything, taken while people work, with the digest of every file;
+                                                  the key of the seals stays out of it, or lies in it under a passphrase
+  plumb-mark restore <backup> --data DIR [--passphrase-file FILE | --without-key]
+                                                  puts it back, verified, into a folder where nothing is
+  plumb-mark change-key [--data DIR]              a new key for seals; what the old one signed stays known as ours
   plumb-mark rebuild [--data DIR]                 has the rows that lists and searches read made anew
   plumb-mark practice [--seed N] [--level identify|roof|dc|ac|power-up|whole] [--difficulty easy|fair|hard]
                       [--inspector perfect|blind|random] [--base FILE] [--json]

@@ -7,6 +7,7 @@ import { holdFolder } from './database/data-folder.js'
 import { DATABASE_FILE } from '@plumb-mark/archive'
 import { demoServicesOf } from './demo/demo-services.js'
 import { DEMO_PASSWORD, DEMO_PEOPLE, loadDemo } from './demo/load-demo.js'
+import { FirstWord } from './accounts/first-word.js'
 import { PeopleService } from './accounts/people.service.js'
 import { CannotStart, type Settings } from './settings.js'
 import { createLog } from './http/log.js'
@@ -39,6 +40,8 @@ function wishes(): Wishes {
         'secure-cookie': { type: 'boolean', default: false },
         'trust-proxy': { type: 'string', default: '0' },
         backups: { type: 'string' },
+        'backup-passphrase-file': { type: 'string' },
+        'first-word': { type: 'string' },
         'simulated-devices': { type: 'boolean', default: false },
         'tls-cert': { type: 'string' },
         'tls-key': { type: 'string' },
@@ -60,10 +63,12 @@ function wishes(): Wishes {
       dataDir: values.data,
       webDir: join(ROOT, 'apps', 'web', 'dist'),
       secureCookie: values['secure-cookie'] || tls !== undefined,
+      firstWord: values['first-word'],
       simulatedDevices: values['simulated-devices'],
       trustedProxies,
       tls,
       backupDir: values.backups,
+      backupPassphrase: passphraseFrom(values['backup-passphrase-file']),
     }
     // Published passwords never come onto a network by themselves.
     const demo = !values.empty && (values.demo || LOOPBACK.includes(values.host))
@@ -72,9 +77,20 @@ function wishes(): Wishes {
     throw problem instanceof CannotStart
       ? problem
       : new CannotStart(
-          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --demo, --secure-cookie, --trust-proxy N, --backups DIR, --tls-cert FILE, --tls-key FILE)`,
+          `${(problem as Error).message} (there are: --port N, --host ADDRESS, --data DIR, --fresh, --empty, --demo, --secure-cookie, --trust-proxy N, --first-word WORD, --backups DIR, --backup-passphrase-file FILE, --tls-cert FILE, --tls-key FILE)`,
         )
   }
+}
+
+const SHORTEST_PASSPHRASE = 12
+
+/** From a file, since others of the machine can read the words of a command. */
+function passphraseFrom(file: string | undefined): string | undefined {
+  if (file === undefined) return undefined
+  const passphrase = readFileSync(file, 'utf8').split(/\r?\n/)[0]!
+  if (passphrase.length < SHORTEST_PASSPHRASE)
+    throw new CannotStart(`the passphrase in ${file} must have ${SHORTEST_PASSPHRASE} characters or more`)
+  return passphrase
 }
 
 /** Both files or neither; that they belong together is found out before anything is started. */
@@ -107,14 +123,14 @@ async function main(): Promise<void> {
   const address = await listen(app, settings)
   settings.log.info({ address, dataDir: settings.dataDir }, 'started')
   // In one piece: whoever waits for the address reads the rest with it, and no log line comes between.
-  console.log(`Plumb Mark is at ${address}\n${await whoMayComeIn(app)}`)
+  console.log(`Plumb Mark is at ${address}\n${await whoMayComeIn(app, address)}`)
 }
 
 /** The accounts that are published, where the demo is there; else how the first one is made. */
-async function whoMayComeIn(app: NestExpressApplication): Promise<string> {
+async function whoMayComeIn(app: NestExpressApplication, address: string): Promise<string> {
   const people = await app.get(PeopleService).list()
   if (people.length === 0)
-    return 'Nobody has an account yet: open the address to make the first one, of the office.'
+    return `Nobody has an account yet: open ${address}/#word=${app.get(FirstWord).word} to make the first one, of the office. It asks for the word ${app.get(FirstWord).word}.`
   const demo = DEMO_PEOPLE.filter(({ email }) => people.some((person) => person.email === email))
   if (demo.length === 0) return `${people.length} people have an account.`
   return `Demo accounts (password ${DEMO_PASSWORD}): ${demo.map(({ email, role }) => `${email} (${role})`).join(', ')}`
@@ -128,6 +144,8 @@ function clear(dataDir: string): void {
     `${DATABASE_FILE}-shm`,
     'photos',
     'traces',
+    'records',
+    'incoming',
     UNFINISHED,
   ])
     rmSync(join(dataDir, name), { recursive: true, force: true })

@@ -3,8 +3,10 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { NestFactory } from '@nestjs/core'
 import type { NestExpressApplication } from '@nestjs/platform-express'
-import type { NextFunction, Request, Response } from 'express'
+import { json, raw, type NextFunction, type Request, type RequestHandler, type Response } from 'express'
 import helmet from 'helmet'
+import { AccountsService } from './accounts/accounts.service.js'
+import { SessionCookie } from './accounts/session-cookie.js'
 import { AppModule } from './app.module.js'
 import { holdFolder } from './database/data-folder.js'
 import { openDatabase } from './database/database.module.js'
@@ -14,21 +16,27 @@ import { answerMalformed } from './http/malformed.js'
 import { plainBody } from './http/plain-body.js'
 import { nameRequest } from './http/request-id.js'
 import { sameOrigin } from './http/same-origin.js'
-import { limitSignIns } from './http/rate-limit.js'
+import { limitTries } from './http/rate-limit.js'
 import { CannotStart, type Settings } from './settings.js'
 
-const LARGEST_BODY = '2mb'
+const MEGABYTE = 1024 * 1024
+const LARGEST_BODY = 2 * MEGABYTE
 /** Of a photo that comes in parts. */
-const LARGEST_PART = '1mb'
+const LARGEST_PART = MEGABYTE
+const LARGEST_OF_STRANGER = 16 * 1024
 
 /** Builds the application; `listen` opens the port. Tests build it and listen on a port of their own. */
 export async function createServer(settings: Settings): Promise<NestExpressApplication> {
+  // What is written from here on is its owner's alone, whatever the machine is set to.
+  process.umask(0o077)
   const held = holdFolder(settings.dataDir)
   const db = await openDatabase(settings.dataDir).catch((problem: unknown) => {
     held.release()
     throw problem
   })
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(settings, db, held), {
+    // Ours stand below: nothing but JSON and bytes is read, and of a stranger little.
+    bodyParser: false,
     logger: new FrameworkLog(settings.log),
     abortOnError: false,
     ...(settings.tls && { httpsOptions: settings.tls }),
@@ -58,15 +66,37 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
   )
   app.use(nameRequest)
   app.use(sameOrigin)
-  for (const door of ['/api/session', '/api/welcome', '/api/first-account']) app.use(door, limitSignIns())
-  app.useBodyParser('json', { limit: LARGEST_BODY })
+  for (const door of ['/api/welcome', '/api/first-account']) app.use(door, limitTries())
+  app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
+    response.setHeader('Cache-Control', 'no-store')
+    next()
+  })
+  app.use(readBody(app))
   app.use(plainBody)
-  app.useBodyParser('raw', { limit: LARGEST_PART })
   app.useGlobalFilters(new ErrorFilter(settings.log))
   answerMalformed(app.getHttpServer())
   if (settings.webDir) serveWeb(app, settings.webDir)
   return app
 }
+
+/** A body is read as far as its sender may send one: of somebody without a session no more than it takes to sign in. */
+function readBody(app: NestExpressApplication): RequestHandler {
+  const [accounts, cookie] = [app.get(AccountsService), app.get(SessionCookie)]
+  const known = [json({ limit: LARGEST_BODY }), raw({ limit: LARGEST_PART })]
+  const stranger = [json({ limit: LARGEST_OF_STRANGER }), raw({ limit: LARGEST_OF_STRANGER })]
+  return (request, response, next) => {
+    const length = Number(request.headers['content-length'] ?? Infinity)
+    const small = SAFE.has(request.method) || length <= LARGEST_OF_STRANGER
+    const person = small ? Promise.resolve(undefined) : accounts.personOf(cookie.tokenOf(request))
+    person
+      .then((who) => {
+        const [asJson, asBytes] = who ? known : stranger
+        asJson!(request, response, (problem) => (problem ? next(problem) : asBytes!(request, response, next)))
+      })
+      .catch(next)
+  }
+}
+const SAFE = new Set(['GET', 'HEAD', 'OPTIONS'])
 
 /** The built web application; any address that is neither a file nor the API is the application's own. */
 function serveWeb(app: NestExpressApplication, webDir: string): void {

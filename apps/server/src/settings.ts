@@ -8,6 +8,8 @@ export interface Settings {
   dataDir: string
   /** Where backups go; beside the data where nobody said otherwise. */
   backupDir?: string | undefined
+  /** Under which the key of the seals lies in backups; left out of them where nobody says one. */
+  backupPassphrase?: string | undefined
   /** Folder of the built web application; absent in API tests. */
   webDir?: string | undefined
   /** Certificate and key, PEM, where the server speaks TLS itself. */
@@ -16,6 +18,8 @@ export interface Settings {
   secureCookie: boolean
   /** True where the simulated devices run on this machine, for looking round. */
   simulatedDevices: boolean
+  /** What the first account of an empty installation asks for; made up at the start where nobody says it. */
+  firstWord?: string | undefined
   /** How many proxies of our own stand before the server: that many are believed about where a request comes from. */
   trustedProxies: number
   /** Where everything that matters is written down, one line a happening. */

@@ -96,9 +96,14 @@ it('--fresh begins again from the demo data, and --empty with nobody in it', asy
   ).toBe(false)
   await stop()
   const empty = await start('--fresh', '--empty')
-  expect(empty.said).toContain('Nobody has an account yet')
+  // The word stands on the console of the machine, and nowhere else.
+  const word = /asks for the word (\S+)\.$/m.exec(empty.said)?.[1]
+  expect(word).toMatch(/^[a-z0-9]{4}-[a-z0-9]{4}-[a-z0-9]{4}$/)
   const stranger = new Caller(empty.address, '')
   expect(await (await stranger.call('GET', '/api/first-account')).json()).toEqual({ open: true })
+  const wish = { name: 'Ada', email: 'ada@plumb.example', password: 'three brass bobs' }
+  expect((await stranger.call('POST', '/api/first-account', { ...wish, word: 'guess' })).status).toBe(403)
+  expect((await stranger.call('POST', '/api/first-account', { ...wish, word })).status).toBe(204)
   await stop()
 }, 60_000)
 

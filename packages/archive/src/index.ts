@@ -1,13 +1,15 @@
 export { sha256, digestOfFile, digestOfPacked } from './digest.js'
 export { durable } from './durable.js'
 export {
-  FORMER_KEYS_FILE,
   SEAL_KEY_FILE,
   changeKey,
+  expectKey,
   keyFingerprint,
   makeKey,
+  ownKeysIn,
+  recordKey,
   sealKeyIn,
-  type FormerKey,
+  type OwnKey,
   type SealKeyPair,
 } from './seal-key.js'
 export { signatureHolds } from './signature-holds.js'
@@ -34,5 +36,5 @@ export { openArchivedJob, type ArchivedJob, type ZipFault } from './zip/archived
 export { zipFaultWords } from './zip/fault-words.js'
 export { writeZip, type KeptJob } from './zip/write.js'
 export { takeBackup, type Taken } from './backup/take.js'
-export { restoreBackup } from './backup/restore.js'
+export { RESTORE_UNFINISHED, restoreBackup } from './backup/restore.js'
 export { backupsIn, clearOld, staying, type KeptBackup } from './backup/keep.js'

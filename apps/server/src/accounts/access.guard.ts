@@ -29,11 +29,7 @@ export class AccessGuard implements CanActivate {
     if (!person) throw new Refused(401, 'not-signed-in', 'sign in first')
     request.person = person
     if (!allowed?.includes(person.role)) {
-      await this.audit.write({
-        ...about(request),
-        action: 'refused',
-        detail: `${request.method} ${request.path}`,
-      })
+      this.audit.knock({ ...about(request), detail: `${request.method} ${request.path}` })
       throw new Refused(403, 'forbidden', `a person in the role “${person.role}” may not do this`)
     }
     return true

@@ -21,6 +21,7 @@ import type { Named } from '../http/request-id.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { Anyone, By, MayCall, type SignedInRequest } from './access.js'
 import { AccountsService } from './accounts.service.js'
+import { KnownDevice } from './known-device.js'
 import { deviceOf } from './device-of.js'
 import { SessionCookie } from './session-cookie.js'
 
@@ -30,6 +31,7 @@ export class AccountsController {
     private readonly accounts: AccountsService,
     private readonly audit: AuditService,
     private readonly cookie: SessionCookie,
+    private readonly known: KnownDevice,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
@@ -42,13 +44,16 @@ export class AccountsController {
     @Req() request: Named,
     @Res({ passthrough: true }) response: Response,
   ): Promise<SignedIn> {
+    const account = email.trim().toLowerCase()
+    const from = { address: request.ip ?? '', device: await this.known.of(request, account) }
     const device = deviceOf(request.headers['user-agent'])
-    const { person, token } = await this.accounts.signIn(email, password, device)
+    const { person, token } = await this.accounts.signIn(account, password, { device, from })
     this.settings.log.info(
       { requestId: request.requestId, person: person.id, role: person.role },
       'signed in',
     )
     this.cookie.set(response, token)
+    await this.known.remember(request, response, account)
     return { person }
   }
 

@@ -5,6 +5,8 @@ import { AccountsController } from './accounts.controller.js'
 import { PeopleController } from './people.controller.js'
 import { PeopleService } from './people.service.js'
 import { AccountsService } from './accounts.service.js'
+import { FirstWord } from './first-word.js'
+import { KnownDevice } from './known-device.js'
 import { LiveInterceptor } from './live.interceptor.js'
 import { SessionCookie } from './session-cookie.js'
 
@@ -14,6 +16,8 @@ import { SessionCookie } from './session-cookie.js'
     AccountsService,
     PeopleService,
     SessionCookie,
+    KnownDevice,
+    FirstWord,
     { provide: APP_GUARD, useClass: AccessGuard },
     { provide: APP_INTERCEPTOR, useClass: LiveInterceptor },
   ],

@@ -1,46 +1,44 @@
 import { randomBytes } from 'node:crypto'
 import { Injectable } from '@nestjs/common'
 import { hash, verify } from '@node-rs/argon2'
-import { LRUCache } from 'lru-cache'
 import { DataSource, IsNull, LessThan } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import { sha256 } from '@plumb-mark/archive'
 import type { OwnSession } from '@plumb-mark/contract'
 import type { Person, Role } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
-import { SIGN_IN_TRIES, TRIES_WINDOW_MS, tooManyTries } from '../http/rate-limit.js'
 import { Refused, notFound } from '../http/refused.js'
 import { NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
 import { SESSION_HOURS } from './session-cookie.js'
+import { Tries, type TriedFrom } from './tries.js'
 
 /** Compared against when nobody has the address, so that the time taken does not tell. Hash of a random text. */
 const NOBODY = hash(randomBytes(24).toString('hex'))
 
 @Injectable()
 export class AccountsService {
-  /** Wrong passwords of late, by the address that was typed, whether somebody has it or not. */
-  private readonly wrong = new LRUCache<string, number>({
-    max: 10_000,
-    ttl: TRIES_WINDOW_MS,
-    noUpdateTTL: true,
-  })
+  private readonly tries = new Tries()
 
   constructor(
     private readonly db: DataSource,
     private readonly writer: Writer,
   ) {}
 
-  /** Opens a session and returns its token. Who tries passwords from many places is held up by the account. */
-  async signIn(email: string, password: string, device = ''): Promise<{ person: Person; token: string }> {
+  /** Opens a session and returns its token; `from` is where the try comes from, `device` how the browser names itself. */
+  async signIn(
+    email: string,
+    password: string,
+    { device = '', from }: { device?: string; from: TriedFrom },
+  ): Promise<{ person: Person; token: string }> {
     const account = email.trim().toLowerCase()
-    this.countTry(account)
+    this.tries.count(account, from)
     const row = await this.db.getRepository(PersonRow).findOneBy({ email: account })
     const chosen = row && row.passwordHash !== NO_PASSWORD
     const right = await verify(chosen ? row.passwordHash : await NOBODY, password)
     // Whoever is disabled, or has chosen no password yet, learns no more than whoever mistypes.
     if (!chosen || !right || row.disabledAt)
       throw new Refused(401, 'wrong-sign-in', 'e-mail address and password do not belong together')
-    this.forgetTries(account)
+    this.tries.forget(account, from)
     // Sessions that ran out are nobody's: they go when the next one begins.
     const token = randomBytes(32).toString('base64url')
     const openedAt = new Date().toISOString()
@@ -57,18 +55,6 @@ export class AccountsService {
       })
     })
     return { person: asPerson(row), token }
-  }
-
-  /** Counted before it is known to be wrong: many at once would all be let through otherwise. */
-  countTry(account: string): void {
-    const tries = this.wrong.get(account) ?? 0
-    if (tries >= SIGN_IN_TRIES) throw tooManyTries()
-    this.wrong.set(account, tries + 1)
-  }
-
-  /** The password was right. */
-  forgetTries(account: string): void {
-    this.wrong.delete(account)
   }
 
   async sessionsOf({ id: personId }: Person, token: string | undefined): Promise<OwnSession[]> {

@@ -4,6 +4,7 @@ import { DEMO_PASSWORD } from '../demo/load-demo.js'
 import type { Refused } from '../http/refused.js'
 import { Caller, RunningServer } from '../testing/running-server.testing.js'
 import { AccountsService } from './accounts.service.js'
+import type { TriedFrom } from './tries.js'
 
 let server: RunningServer
 const crew = {} as Record<Role, Caller>
@@ -68,20 +69,82 @@ it('a wrong password and an unknown address sound alike', async () => {
   expect(known).toEqual(unknown)
 })
 
-it('who guesses at one account, all at once and from wherever, is held up; other accounts are not', async () => {
-  const accounts = server.get(AccountsService)
-  const tried = await Promise.allSettled(
-    Array.from({ length: 20 }, () => accounts.signIn('Reviewer@plumb.example ', 'guess')),
-  )
-  const codes = tried.map((one) => one.status === 'rejected' && (one.reason as Refused).code)
-  expect([12, 8]).toEqual(
-    ['wrong-sign-in', 'too-many-tries'].map((code) => codes.filter((one) => one === code).length),
-  )
-  await expect(accounts.signIn('reviewer@plumb.example', DEMO_PASSWORD)).rejects.toMatchObject({
-    code: 'too-many-tries',
+describe('who guesses at passwords', () => {
+  const signIn = (email: string, password: string, from: TriedFrom) =>
+    server.get(AccountsService).signIn(email, password, { from })
+  const codesOf = async (tries: Promise<unknown>[]) =>
+    (await Promise.allSettled(tries)).map((one) =>
+      one.status === 'rejected' ? (one.reason as Refused).code : 'in',
+    )
+  const guesses = (account: string, address: (i: number) => string, count = 20) =>
+    Array.from({ length: count }, (_, i) => signIn(account, 'guess', { address: address(i) }))
+
+  it('all at once from one address is held up there, and keeps nobody out who comes from elsewhere', async () => {
+    const codes = await codesOf(guesses('Reviewer@plumb.example ', () => '10.0.0.1'))
+    expect([12, 8]).toEqual(
+      ['wrong-sign-in', 'too-many-tries'].map((code) => codes.filter((one) => one === code).length),
+    )
+    await expect(
+      signIn('reviewer@plumb.example', DEMO_PASSWORD, { address: '10.0.0.1' }),
+    ).rejects.toMatchObject({
+      code: 'too-many-tries',
+    })
+    await expect(
+      signIn('reviewer@plumb.example', DEMO_PASSWORD, { address: '10.0.0.2' }),
+    ).resolves.toMatchObject({
+      person: { role: 'reviewer' },
+    })
   })
-  await expect(accounts.signIn('office@plumb.example', DEMO_PASSWORD)).resolves.toMatchObject({
-    person: { role: 'office' },
+  it('from many addresses is held up by the account, but not on a device that the person is known to use', async () => {
+    const codes = await codesOf(guesses('office@plumb.example', (i) => `10.1.${i >> 3}.${i}`, 140))
+    expect(codes.at(-1)).toBe('too-many-tries')
+    const elsewhere = { address: '10.9.9.9' }
+    await expect(signIn('office@plumb.example', DEMO_PASSWORD, elsewhere)).rejects.toMatchObject({
+      code: 'too-many-tries',
+    })
+    await expect(
+      signIn('office@plumb.example', DEMO_PASSWORD, { ...elsewhere, device: 'd' }),
+    ).resolves.toMatchObject({ person: { role: 'office' } })
+  })
+  it('on a known device guesses no more often than anywhere', async () => {
+    const tries = Array.from({ length: 14 }, () =>
+      signIn('installer@plumb.example', 'guess', { address: '10.2.0.1', device: 'lost' }),
+    )
+    expect((await codesOf(tries)).at(-1)).toBe('too-many-tries')
+  })
+  it('a device is known by a cookie that nobody can make up, for the accounts that were used on it', async () => {
+    const own = await RunningServer.start()
+    const post = (email: string, password: string, cookie = '') =>
+      fetch(`${own.address}/api/session`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', 'x-plumb-mark': '1', cookie },
+        body: JSON.stringify({ email, password }),
+      })
+    const known = (await post('reviewer@plumb.example', DEMO_PASSWORD)).headers
+      .getSetCookie()
+      .find((one) => one.startsWith('plumb_device='))!
+    expect(known).toMatch(/HttpOnly.*SameSite=Strict/)
+    const device = known.split(';')[0]!
+    for (let i = 0; i < 13; i++) await post('reviewer@plumb.example', `guess ${i}`)
+    const status = async (cookie: string, email = 'reviewer@plumb.example') =>
+      (await post(email, DEMO_PASSWORD, cookie)).status
+    expect(await status('')).toBe(429)
+    expect(await status(`${device}x`)).toBe(429)
+    expect(await status('plumb_device=aaaaaaaaaaaaaaaaaaaaaa.made-up')).toBe(429)
+    expect(await status(device, 'office@plumb.example')).toBe(429)
+    expect(await status(device)).toBe(200)
+    await own.stop()
+  })
+  it('does not keep somebody who is signed in from changing the password', async () => {
+    const own = await RunningServer.start()
+    const installer = await own.signIn('installer')
+    for (let i = 0; i < 13; i++)
+      await own
+        .stranger()
+        .call('POST', '/api/session', { email: 'installer@plumb.example', password: 'guess' })
+    const change = { before: DEMO_PASSWORD, password: 'three brass bobs' }
+    expect((await installer.call('PUT', '/api/session/password', change)).status).toBe(204)
+    await own.stop()
   })
 })
 

@@ -16,7 +16,8 @@ import type {
 import type { Person } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
-import { AccountsService } from './accounts.service.js'
+import { FirstWord } from './first-word.js'
+import { Tries } from './tries.js'
 import { InvitationRow, NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
 
 const LINK_DAYS = 7
@@ -25,10 +26,12 @@ const DAY_MS = 86_400_000
 /** Who may come in: the first account, people whom the office invites, their passwords and their leaving. */
 @Injectable()
 export class PeopleService {
+  private readonly tries = new Tries()
+
   constructor(
     private readonly db: DataSource,
     private readonly writer: Writer,
-    private readonly accounts: AccountsService,
+    private readonly firstWord: FirstWord,
   ) {}
 
   /** Is there nobody yet? Then whoever is at the machine makes the first account. */
@@ -36,7 +39,8 @@ export class PeopleService {
     return (await this.db.getRepository(PersonRow).count()) === 0
   }
 
-  async first({ name, email, password }: FirstAccountDto): Promise<void> {
+  async first({ name, email, password, word }: FirstAccountDto): Promise<void> {
+    this.firstWord.require(word)
     const passwordHash = await hash(password)
     // Of two who come first at once only one is.
     await this.writer.inTransaction(async (transaction) => {
@@ -112,12 +116,14 @@ export class PeopleService {
     })
   }
 
+  /** Wrong tries are counted for this person alone: nobody who knocks at the door keeps them from it. */
   async changePassword({ id }: Person, { before, password }: PasswordDto): Promise<void> {
     const row = await rowOf(this.db.manager, id)
-    this.accounts.countTry(row.email)
+    const from = { address: '', device: id }
+    this.tries.count(row.email, from)
     if (!(await verify(row.passwordHash, before)))
       throw new Refused(403, 'wrong-password', 'this is not the password that you have', 'before')
-    this.accounts.forgetTries(row.email)
+    this.tries.forget(row.email, from)
     const passwordHash = await hash(password)
     await this.writer.inTransaction(async (transaction) => {
       await transaction.update(PersonRow, { id }, { passwordHash })

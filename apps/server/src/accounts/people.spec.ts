@@ -1,5 +1,5 @@
 import type { OneTimeLink, PersonKept } from '@plumb-mark/contract'
-import { Caller, RunningServer } from '../testing/running-server.testing.js'
+import { Caller, FIRST_WORD, RunningServer } from '../testing/running-server.testing.js'
 
 const GOOD = 'three brass bobs'
 let server: RunningServer
@@ -20,10 +20,12 @@ beforeAll(async () => {
 afterAll(() => server.stop())
 
 it('an installation without accounts opens on making the first, of the office, once, and no password is known before', async () => {
-  const first = { name: 'Ada Office', email: 'ada@plumb.example', password: GOOD }
+  const first = { name: 'Ada Office', email: 'ada@plumb.example', password: GOOD, word: FIRST_WORD }
   expect(await (await stranger.call('GET', '/api/first-account')).json()).toEqual({ open: true })
   expect(await signIn('inspector@plumb.example', 'plumb-demo')).toBe(401)
   expect(await status(stranger, 'POST', '/api/first-account', { ...first, password: 'short' })).toBe(400)
+  // Whoever is first on the network is not yet whoever stands at the machine.
+  expect(await status(stranger, 'POST', '/api/first-account', { ...first, word: 'guess' })).toBe(403)
   const both = await Promise.all([
     status(stranger, 'POST', '/api/first-account', first),
     status(stranger, 'POST', '/api/first-account', { ...first, email: 'eve@plumb.example' }),

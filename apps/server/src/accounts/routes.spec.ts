@@ -87,6 +87,7 @@ const MAY: Record<string, string> = Object.fromEntries([
   ['GET /api/records', 'inspector reviewer office'],
   ['DELETE /api/records/:id', 'office'],
   ['GET /api/office/installations', 'office'],
+  ['POST /api/office/installations/own-key', 'office'],
   ['DELETE /api/office/installations/:id', 'office'],
   ['DELETE /api/imports/:id', 'office'],
   ['GET /api/visits', 'inspector reviewer office'],
@@ -177,6 +178,7 @@ it('whoever watches the machine is told that it lives and can answer, and nothin
       ready: true,
       version: expect.stringMatching(/^\d+\.\d+\.\d+/),
       lastBackup: expect.stringMatching(/^\d{4}-/),
+      sealKey: 'as before',
     },
   ])
 })

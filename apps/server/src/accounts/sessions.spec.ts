@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { request } from 'node:https'
 import { join } from 'node:path'
 import type { OwnSession } from '@plumb-mark/contract'
-import { RunningServer } from '../testing/running-server.testing.js'
+import { ADA, RunningServer } from '../testing/running-server.testing.js'
 
 describe('a person’s own sessions', () => {
   let server: RunningServer
@@ -46,7 +46,7 @@ it('over TLS the session’s cookie is of this host alone, and a browser holds o
     tls: { cert: file('cert.pem'), key: file('key.pem') },
     secureCookie: true,
   })
-  const first = { name: 'Ada', email: 'ada@plumb.example', password: 'three brass bobs' }
+  const first = ADA
   const post = (path: string, body: object) =>
     new Promise<{ status: number; headers: Record<string, string | string[] | undefined> }>(
       (resolve, reject) => {

@@ -9,7 +9,23 @@ import { AuditService, type Happening } from './audit.service.js'
 import { AUDITED } from './audited.js'
 
 /** What of a body may be told: never a password, a link or a reading. */
-const TOLD = ['email', 'name', 'role', 'disabled', 'licence', 'archived', 'networks']
+const TOLD = [
+  'email',
+  'name',
+  'role',
+  'disabled',
+  'licence',
+  'archived',
+  'networks',
+  'people',
+  'instruments',
+  'at',
+  'calibratedUntil',
+  'jobId',
+  'start',
+  'replace',
+  'accepted',
+]
 
 /** Writes down, after a marked route has answered, that it was done; or, when it was refused, that somebody tried. */
 @Injectable()
@@ -28,23 +44,49 @@ export class AuditInterceptor implements NestInterceptor {
     return next.handle().pipe(
       mergeMap((answer: unknown) => {
         const signedIn = (answer as { person?: Person } | undefined)?.person
-        return write(request.person ? {} : { by: signedIn }).pipe(mergeMap(() => [answer]))
+        const { id } = (answer ?? {}) as { id?: unknown }
+        // What was made has its name only now.
+        const made = about(request).subject === '' && typeof id === 'string' ? { subject: id } : {}
+        return write({ ...made, ...(!request.person && { by: signedIn }) }).pipe(mergeMap(() => [answer]))
       }),
-      catchError((problem: unknown) =>
-        problem instanceof Refused
-          ? write({ action: 'refused', detail: `${action}: ${problem.code}` }).pipe(
-              mergeMap(() => throwError(() => problem)),
-            )
-          : throwError(() => problem),
-      ),
+      catchError((problem: unknown) => {
+        if (!(problem instanceof Refused)) return throwError(() => problem)
+        const told = about(request)
+        if (problem.status === TOO_MANY) {
+          this.audit.knock({ ...told, detail: `${action}: ${problem.code}` })
+          return throwError(() => problem)
+        }
+        const refused = { action: 'refused', detail: refusedWords(action, problem, told) } as const
+        return write(refused).pipe(mergeMap(() => throwError(() => problem)))
+      }),
     )
   }
 }
 
+/** What was tried, why it was refused, and by the name that was typed: a wrong password names its account. */
+const refusedWords = (action: AuditAction, { code }: Refused, { detail }: { detail?: string | undefined }) =>
+  [`${action}: ${code}`, detail].filter(Boolean).join(', ')
+
+/** What somebody sent, before anybody has looked at it: only what is plainly text, a yes or a list of texts is told. */
+function wordsOf(value: unknown): string | undefined {
+  if (typeof value === 'string') return value.toWellFormed()
+  if (typeof value === 'boolean' || typeof value === 'number') return String(value)
+  if (!Array.isArray(value)) return undefined
+  const names = value.slice(0, MOST_TOLD).map((one) => (isNamed(one) ? one.name : one))
+  return names.every((one) => typeof one === 'string') ? names.join(' ').toWellFormed() : undefined
+}
+const TOO_MANY = 429
+const MOST_TOLD = 20
+const isNamed = (one: unknown): one is { name: unknown } =>
+  typeof one === 'object' && one !== null && 'name' in one
+
 /** Who asks for what, from where. */
 export function about(request: SignedInRequest): Pick<Happening, 'by' | 'subject' | 'detail' | 'address'> {
   const body = (request.body ?? {}) as Record<string, unknown>
-  const told = TOLD.filter((name) => body[name] !== undefined).map((name) => `${name} ${String(body[name])}`)
+  const told = TOLD.flatMap((name) => {
+    const words = wordsOf(body[name])
+    return words === undefined ? [] : [`${name} ${words}`]
+  })
   return {
     by: request.person,
     subject: Object.values(request.params).flat().join(' '),

@@ -27,7 +27,7 @@ it('who came in, who tried, what left and what was decided about people stands t
   const told = rows.map(({ action, person, detail }) => `${action} · ${person} · ${detail}`)
   expect(told.slice(0, 6).reverse()).toEqual([
     'signed in · Ottilie Marsh · email inspector@plumb.example',
-    'refused ·  · signed in: wrong-sign-in',
+    'refused ·  · signed in: wrong-sign-in, email inspector@plumb.example',
     'refused · Ottilie Marsh · GET /api/office/people',
     'exported · Ottilie Marsh · ',
     'invited · Corin Wakely · email una@plumb.example, name Una, role installer',

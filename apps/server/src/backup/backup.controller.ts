@@ -2,6 +2,7 @@ import { Body, Controller, Get, HttpCode, Post, Put } from '@nestjs/common'
 import { BackupTimeDto, type BackupState } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
+import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { BackupService } from './backup.service.js'
 
@@ -23,6 +24,7 @@ export class BackupController {
   }
 
   @MayCall('office')
+  @Audited('backup time changed')
   @HttpCode(204)
   @Put()
   change(@Body(new DtoPipe(BackupTimeDto)) { at }: BackupTimeDto): Promise<void> {

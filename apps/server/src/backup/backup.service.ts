@@ -68,6 +68,7 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
     return {
       folder: this.folder,
       at: await this.time(),
+      withKey: this.settings.backupPassphrase !== undefined,
       kept: await backupsIn(this.folder),
       late: !last || Date.parse(last.at) < Date.now() - LATE_MS,
       ...(last && { last }),
@@ -95,6 +96,9 @@ export class BackupService implements OnApplicationBootstrap, OnApplicationShutd
       const { name, at, files, bytes } = await this.pool.run({
         dataDir: this.settings.dataDir,
         target: this.folder,
+        ...(this.settings.backupPassphrase !== undefined && {
+          passphrase: this.settings.backupPassphrase,
+        }),
       })
       const last: Last = { name, at, files, bytes }
       this.failed = undefined

@@ -1,6 +1,7 @@
-import { accessSync, constants, existsSync, mkdirSync } from 'node:fs'
+import { accessSync, chmodSync, constants, existsSync, mkdirSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import Database from 'better-sqlite3'
+import { RESTORE_UNFINISHED } from '@plumb-mark/archive'
 import { CannotStart } from '../settings.js'
 
 /** A folder of data is served by one program at a time; closing gives it back. */
@@ -16,11 +17,17 @@ export function holdFolder(dataDir: string): HeldFolder {
   try {
     makeFolder(dataDir)
     accessSync(dataDir, constants.W_OK)
+    // One of before may have been open to others of the machine.
+    chmodSync(dataDir, 0o700)
   } catch (problem) {
     throw new CannotStart(
       `the folder ${dataDir} cannot be written (${(problem as NodeJS.ErrnoException).code ?? 'unknown'}): choose another with --data`,
     )
   }
+  if (existsSync(join(dataDir, RESTORE_UNFINISHED)))
+    throw new CannotStart(
+      `a backup was being put back into ${dataDir} and was cut off: put it back again, which begins anew, or choose another folder with --data`,
+    )
   const lock = new Database(join(dataDir, 'in-use.lock'), { timeout: 0 })
   try {
     lock.exec('BEGIN EXCLUSIVE')

@@ -2,7 +2,7 @@ import net from 'node:net'
 import { setTimeout as sleep } from 'node:timers/promises'
 import { v7 as uuid } from 'uuid'
 import type { LiveDevices } from '@plumb-mark/contract'
-import { entry, RunningServer, type Caller } from '../testing/running-server.testing.js'
+import { entry, firstOf, RunningServer, type Caller } from '../testing/running-server.testing.js'
 import { MOST_LINKS } from './devices.service.js'
 
 let server: RunningServer
@@ -117,9 +117,7 @@ it('a refusal does not tell which ports of the server’s own machine are open, 
 
 it('the machine of the server is asked only while the simulated devices run on it, or where the office says so', async () => {
   const bare = await RunningServer.empty({ simulatedDevices: false })
-  const ada = { name: 'Ada', email: 'ada@plumb.example', password: 'three brass bobs' }
-  await bare.stranger().call('POST', '/api/first-account', ada)
-  const owner = await bare.signInAs(ada)
+  const owner = await firstOf(bare)
   const there = { host: '127.0.0.1', port: 1, address: 1 }
   expect((await owner.call('POST', '/api/devices/ask', there)).status).toBe(403)
   await owner.call('PUT', '/api/office/networks', { networks: ['127.0.0.0/8'] })
@@ -306,9 +304,7 @@ describe('a stream', () => {
 
 it('behind TLS a cookie that another host could have set opens nothing', async () => {
   const secure = await RunningServer.empty({ secureCookie: true })
-  const ada = { name: 'Ada', email: 'ada@plumb.example', password: 'three brass bobs' }
-  await secure.stranger().call('POST', '/api/first-account', ada)
-  const own = await secure.signInAs(ada)
+  const own = await firstOf(secure)
   const token = own.cookie.split('=')[1]!
   const status = async (cookie: string) =>
     (await fetch(`${secure.address}/api/session`, { headers: { cookie } })).status

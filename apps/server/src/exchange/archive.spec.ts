@@ -3,10 +3,9 @@ import sharp from 'sharp'
 import { v7 as uuid } from 'uuid'
 import type { Imported, ImportPreview } from '@plumb-mark/contract'
 import { EntriesService } from '../entries/entries.service.js'
-import { entry, RunningServer, type Caller } from '../testing/running-server.testing.js'
+import { entry, firstOf, RunningServer, type Caller } from '../testing/running-server.testing.js'
 import { opened, packed } from '../testing/zips.testing.js'
 
-const ADA = { name: 'Ada', email: 'ada@plumb.example', password: 'three brass bobs' }
 let here: RunningServer
 let there: RunningServer
 let inspector: Caller
@@ -17,8 +16,7 @@ let jobId: string
 beforeAll(async () => {
   here = await RunningServer.start()
   there = await RunningServer.empty()
-  await there.stranger().call('POST', '/api/first-account', ADA)
-  elsewhere = await there.signInAs(ADA)
+  elsewhere = await firstOf(there)
   inspector = await here.signIn('inspector')
   office = await here.signIn('office')
   jobId = (await inspector.firstJob()).id
@@ -177,8 +175,7 @@ it('two that went on by themselves are shown beside each other and never merged'
 
 it('imported to be read, it takes nothing, and says so', async () => {
   const third = await RunningServer.empty()
-  await third.stranger().call('POST', '/api/first-account', ADA)
-  const ada = await third.signInAs(ADA)
+  const ada = await firstOf(third)
   const { body: preview } = await send(await zipOf(jobId), ada)
   const { body: kept } = await take(preview.id, 'record', ada)
   for (const id of [jobId, kept.openAs]) {

@@ -2,7 +2,17 @@ import { Controller, Get } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { Anyone } from '../accounts/access.js'
 import { BackupService } from '../backup/backup.service.js'
+import { SealKey } from '../sign-off/seal-key.js'
 import { VERSION } from './version.js'
+
+interface Health {
+  live: true
+  ready: boolean
+  version: string
+  lastBackup: string | null
+  /** `another` where the key of the seals is missing or was changed outside, until the office has accepted it. */
+  sealKey: 'as before' | 'another'
+}
 
 /** For whoever watches the machine: alive, able to answer, and which version, and when it was last backed up; nothing about jobs or people. */
 @Controller('health')
@@ -10,16 +20,18 @@ export class HealthController {
   constructor(
     private readonly db: DataSource,
     private readonly backups: BackupService,
+    private readonly key: SealKey,
   ) {}
 
   @Anyone()
   @Get()
-  async health(): Promise<{ live: true; ready: boolean; version: string; lastBackup: string | null }> {
+  async health(): Promise<Health> {
     const ready = await this.db.query('SELECT 1').then(
       () => true,
       () => false,
     )
     const last = ready ? await this.backups.lastGood() : undefined
-    return { live: true, ready, version: VERSION, lastBackup: last?.at ?? null }
+    const sealKey = this.key.isUnexpected ? 'another' : 'as before'
+    return { live: true, ready, version: VERSION, lastBackup: last?.at ?? null, sealKey }
   }
 }

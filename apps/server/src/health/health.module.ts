@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common'
 import { BackupModule } from '../backup/backup.module.js'
+import { SealKeyModule } from '../sign-off/seal-key.module.js'
 import { HealthController } from './health.controller.js'
 
-@Module({ imports: [BackupModule], controllers: [HealthController] })
+@Module({ imports: [BackupModule, SealKeyModule], controllers: [HealthController] })
 export class HealthModule {}

@@ -23,7 +23,8 @@ export class InstallationsService {
     const rows = await this.db.getRepository(InstallationRow).find({ order: { name: 'ASC' } })
     return {
       own: this.key.fingerprint,
-      former: this.key.former.map(({ publicKey, until }) => ({ key: keyFingerprint(publicKey), until })),
+      former: [...this.key.former],
+      ...(this.key.isUnexpected && { warning: this.key.warning }),
       accepted: rows.map(({ publicKey, ...row }) => ({ ...row, key: keyFingerprint(publicKey) })),
     }
   }

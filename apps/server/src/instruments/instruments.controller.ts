@@ -2,6 +2,7 @@ import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/commo
 import { InstrumentDto, InstrumentsDto } from '@plumb-mark/contract'
 import type { Instrument } from '@plumb-mark/core'
 import { MayCall } from '../accounts/access.js'
+import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused } from '../http/refused.js'
 import { InstrumentsService } from './instruments.service.js'
@@ -18,6 +19,7 @@ export class InstrumentsController {
 
   /** A file of instruments: all of them or none. */
   @MayCall('office')
+  @Audited('instrument kept')
   @HttpCode(204)
   @Post('import')
   import(@Body(new DtoPipe(InstrumentsDto)) { instruments }: InstrumentsDto): Promise<void> {
@@ -26,6 +28,7 @@ export class InstrumentsController {
 
   /** New figures hold from now on: readings keep the instrument as it was when they were taken. */
   @MayCall('office')
+  @Audited('instrument kept')
   @Put(':id')
   async keep(
     @Param('id') id: string,

@@ -26,6 +26,7 @@ export class OfficeController {
   }
 
   @MayCall('office')
+  @Audited('minutes changed')
   @Put('minutes')
   async adjust(@Body() body: unknown): Promise<MinutesByKind> {
     const checked = validateMinutes(body)

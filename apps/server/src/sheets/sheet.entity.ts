@@ -10,4 +10,6 @@ export class SheetRow {
   @Column('text') revision!: string
   @Column('text') source!: string
   @Column('text') fingerprint!: string
+  /** Who wrote it; null for what came with the program, or before this was asked. */
+  @Column('text', { nullable: true }) writtenBy!: string | null
 }

@@ -1,8 +1,9 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/common'
 import type { Response } from 'express'
 import { SheetFileDto, type SheetInLibrary, type SheetSummary } from '@plumb-mark/contract'
-import type { PinnedSheet } from '@plumb-mark/core'
-import { MayCall } from '../accounts/access.js'
+import type { Person, PinnedSheet } from '@plumb-mark/core'
+import { By, MayCall } from '../accounts/access.js'
+import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { SheetsService } from './sheets.service.js'
 
@@ -32,9 +33,13 @@ export class SheetsController {
   }
 
   @MayCall('office', 'inspector')
+  @Audited('sheet kept')
   @HttpCode(200)
   @Post()
-  add(@Body(new DtoPipe(SheetFileDto)) { source, replace }: SheetFileDto): Promise<PinnedSheet> {
-    return this.sheets.add(source, { replace: replace === true })
+  add(
+    @By() by: Person,
+    @Body(new DtoPipe(SheetFileDto)) { source, replace }: SheetFileDto,
+  ): Promise<PinnedSheet> {
+    return this.sheets.add(source, { replace: replace === true, by })
   }
 }

@@ -13,6 +13,7 @@ import {
   sheetId,
   sheetName,
   type JobHeader,
+  type Person,
   type PinnedSheet,
   type Sheet,
 } from '@plumb-mark/core'
@@ -53,9 +54,12 @@ export class SheetsService {
   /**
    * Keeps a sheet file. A field without a place in the format is refused here, so that none is lost unseen; a file kept earlier is read
    * all the same. The same file again is harmless. Another content under a revision that is here is refused, unless it is asked to
-   * replace it and no job uses it: what a job was ever judged by stays as it was.
+   * replace it by its writer or the office and no job uses it: what a job was ever judged by stays as it was.
    */
-  async add(source: string, { replace }: { replace: boolean } = { replace: false }): Promise<PinnedSheet> {
+  async add(
+    source: string,
+    { replace, by }: { replace: boolean; by?: Person } = { replace: false },
+  ): Promise<PinnedSheet> {
     const {
       sheet,
       passedOver: [unknown],
@@ -70,7 +74,7 @@ export class SheetsService {
     }
     await this.writer.inTransaction(async (db) => {
       const before = await db.findOneBy(SheetRow, { id: row.id })
-      if (!before) await db.insert(SheetRow, { ...row, source })
+      if (!before) await db.insert(SheetRow, { ...row, source, writtenBy: by?.id ?? null })
       else if (before.fingerprint !== row.fingerprint) {
         const used = await db.existsBy(JobSheetRow, { sheetId: row.id })
         if (used || !replace)
@@ -78,6 +82,13 @@ export class SheetsService {
             409,
             used ? 'revision-used' : 'revision-exists',
             `${sheetName(sheet)} is here already and says something else${used ? ', and jobs are judged by it' : ''}: give the change a revision of its own`,
+            'revision',
+          )
+        if (by?.role !== 'office' && before.writtenBy !== by?.id)
+          throw new Refused(
+            403,
+            'not-your-sheet',
+            `${sheetName(sheet)} was written by somebody else: ask them or the office, or give the change a revision of its own`,
             'revision',
           )
         await db.update(SheetRow, { id: row.id }, { ...row, source })

@@ -54,6 +54,7 @@ export class RunningServer {
       dataDir: this.dataDir,
       secureCookie: false,
       simulatedDevices: true,
+      firstWord: FIRST_WORD,
       trustedProxies: 0,
       log: createLog(this.said),
       ...this.wish,
@@ -77,8 +78,13 @@ export class RunningServer {
     return this.app.get(Writer)['db']
   }
 
-  async stop(): Promise<void> {
+  /** Stops, and leaves the folder as it is. */
+  async close(): Promise<void> {
     await this.app.close()
+  }
+
+  async stop(): Promise<void> {
+    await this.close()
     rmSync(this.dataDir, { recursive: true, force: true })
   }
 
@@ -88,12 +94,25 @@ export class RunningServer {
 
   async signInAs({ email, password }: { email: string; password: string }): Promise<Caller> {
     const answer = await this.stranger().call('POST', '/api/session', { email, password })
-    return new Caller(this.address, (answer.headers.get('set-cookie') ?? '').split(';')[0]!)
+    return new Caller(this.address, (answer.headers.getSetCookie()[0] ?? '').split(';')[0]!)
   }
 
   stranger(): Caller {
     return new Caller(this.address, '')
   }
+}
+
+/** Makes the first account of an empty installation, and signs in with it. */
+export async function firstOf(server: RunningServer): Promise<Caller> {
+  await server.stranger().call('POST', '/api/first-account', ADA)
+  return server.signInAs(ADA)
+}
+export const FIRST_WORD = 'plumb'
+export const ADA = {
+  name: 'Ada',
+  email: 'ada@plumb.example',
+  password: 'three brass bobs',
+  word: FIRST_WORD,
 }
 
 /** Somebody with a session, or without. */

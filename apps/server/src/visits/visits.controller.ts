@@ -15,6 +15,7 @@ import { VisitDto, VisitsFromDto, type PlannedVisit } from '@plumb-mark/contract
 import type { Person, Visit } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { AgainService } from '../again/again.service.js'
+import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { calendarOf } from './calendar.js'
 import { VisitsService } from './visits.service.js'
@@ -58,6 +59,7 @@ export class VisitsController {
   }
 
   @MayCall('inspector', 'office')
+  @Audited('visit booked')
   @Put('visits/:id')
   keep(
     @By() person: Person,
@@ -68,6 +70,7 @@ export class VisitsController {
   }
 
   @MayCall('inspector', 'office')
+  @Audited('visit cancelled')
   @HttpCode(204)
   @Delete('visits/:id')
   cancel(@Param('id', ParseUUIDPipe) id: string): Promise<void> {

@@ -1,7 +1,8 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, In, MoreThanOrEqual } from 'typeorm'
+import { DataSource, In, IsNull, MoreThanOrEqual } from 'typeorm'
 import { clashes, whenWords, type JobId, type Person, type Visit } from '@plumb-mark/core'
 import type { PlannedVisit, VisitDto } from '@plumb-mark/contract'
+import { PersonRow } from '../accounts/account.entities.js'
 import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
@@ -45,6 +46,7 @@ export class VisitsService {
   async keep(person: Person, id: string, { jobId, start, end, people, purpose }: VisitDto): Promise<Visit> {
     return this.queue.run('calendar', async () => {
       await this.entries.requireVisible(person, jobId)
+      await this.requireKnown(people)
       const visit: Visit = {
         id,
         jobId,
@@ -73,6 +75,18 @@ export class VisitsService {
       })
       return visit
     })
+  }
+
+  /** A visit is of people who can be sent: known here by this id and name, and still with us. */
+  private async requireKnown(people: VisitDto['people']): Promise<void> {
+    for (const [i, { id, name }] of people.entries())
+      if (!(await this.db.getRepository(PersonRow).existsBy({ id, name, disabledAt: IsNull() })))
+        throw new Refused(
+          409,
+          'unknown-person',
+          `nobody who could be sent is called “${name}” with this id`,
+          `people[${i}]`,
+        )
   }
 
   async cancel(id: string): Promise<void> {

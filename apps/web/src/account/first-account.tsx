@@ -9,13 +9,16 @@ import { Problem } from '../marks/problem.js'
 import { Door } from './door.js'
 import { useSession } from './session.js'
 
+const wordInAddress = () => new URLSearchParams(location.hash.slice(1)).get('word') ?? ''
+
 /** The first account of an installation that nobody has an account in: it belongs to the office, which lets the others in. */
 export function FirstAccount() {
   const signIn = useSession((session) => session.signIn)
   const [refused, setRefused] = useState('')
   const { register, handleSubmit, formState } = useForm<FirstAccountDto>({
     resolver: dtoResolver(({ FirstAccountDto: of }) => of),
-    defaultValues: { name: '', email: '', password: '' },
+    // The address that the program prints carries the word behind the #, where no server and no log sees it.
+    defaultValues: { word: wordInAddress(), name: '', email: '', password: '' },
   })
   const { errors } = formState
   const submit = handleSubmit(async (wish) => {
@@ -32,8 +35,17 @@ export function FirstAccount() {
         Nobody has an account here yet. Make the first one, for the office: it lets everybody else in.
       </Text>
       <Stack as="form" gap="14px" onSubmit={(event) => void submit(event)}>
+        <Field
+          label="Word from the console"
+          problem={errors.word?.message}
+          hint="printed where the program was started"
+        >
+          {(ids) => <Input {...ids} {...register('word')} autoComplete="off" autoFocus={!wordInAddress()} />}
+        </Field>
         <Field label="Name" problem={errors.name?.message}>
-          {(ids) => <Input {...ids} {...register('name')} autoComplete="name" autoFocus />}
+          {(ids) => (
+            <Input {...ids} {...register('name')} autoComplete="name" autoFocus={!!wordInAddress()} />
+          )}
         </Field>
         <Field label="E-mail" problem={errors.email?.message}>
           {(ids) => <Input {...ids} {...register('email')} type="email" autoComplete="username" />}

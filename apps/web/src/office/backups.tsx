@@ -31,7 +31,7 @@ export function Backups() {
     }
   }
   if (!value) return <Problem mt="14px">{problem}</Problem>
-  const { last, late, at, folder, kept, failed } = value
+  const { last, late, at, folder, kept, failed, withKey } = value
   return (
     <Box>
       <Text mt="18px" fontSize="22px" color={late ? 'danger' : undefined} fontWeight={600} role="status">
@@ -57,6 +57,12 @@ export function Backups() {
           Into {folder}. Kept are the last of each of 7 days, 4 weeks and 12 months. Copy this folder to
           another machine; do not copy the data folder itself while the program runs, since the database and
           its journal would not belong together.
+        </Note>
+        <Note mt="8px">
+          {withKey
+            ? 'The key of the seals lies in them under the passphrase that the program was started with.'
+            : 'The key of the seals is not in them: keep a copy of seal-key.pem elsewhere, or start the program with --backup-passphrase-file.'}{' '}
+          Who is signed in is left out.
         </Note>
         <Box maxW="240px" mt="12px">
           <TextField

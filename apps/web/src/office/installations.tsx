@@ -1,7 +1,7 @@
 import { Box, Button, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Installations as Known } from '@plumb-mark/contract'
-import { remove } from '../http/api.js'
+import { post, remove } from '../http/api.js'
 import { useFetched } from '../http/use-fetched.js'
 import { Note } from '../look/text.js'
 import { Problem } from '../marks/problem.js'
@@ -14,16 +14,25 @@ const ADDRESS = '/api/office/installations'
 export function Installations() {
   const { value, problem, reload } = useFetched<Known>(ADDRESS)
   const [refused, setRefused] = useState('')
-  const forget = (id: string) =>
-    remove(`${ADDRESS}/${id}`).then(
+  const act = (work: () => Promise<unknown>) =>
+    work().then(
       () => (setRefused(''), reload()),
       (fault: Error) => setRefused(fault.message),
     )
+  const forget = (id: string) => act(() => remove(`${ADDRESS}/${id}`))
   return (
     <>
       <Problem mt="10px">{problem || refused}</Problem>
       {value && (
         <>
+          {value.warning && (
+            <Box role="alert" mt="14px" p="14px" bg="dangerWash" borderRadius="4px">
+              <Text fontWeight={600}>Attention: {value.warning}.</Text>
+              <Button mt="8px" variant="outline" onClick={() => void act(() => post(`${ADDRESS}/own-key`))}>
+                This key is right
+              </Button>
+            </Box>
+          )}
           <Section title="Our key">
             <Note mt="10px">
               With it this installation signs what it seals and exports. Read it to whoever shall accept your

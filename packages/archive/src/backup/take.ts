@@ -3,14 +3,15 @@ import { copyFile, link, mkdir, readdir, rename, rm, stat, writeFile } from 'nod
 import { dirname, join } from 'node:path'
 import Database from 'better-sqlite3'
 import { DATABASE_FILE } from '../database/files.js'
+import { LOCKED_KEY_FILE, OWN_KEYS_FILE, lockedKey } from '../seal-key.js'
 import { MANIFEST, damagedIn, digestsIn, type BackupManifest } from './manifest.js'
 
 /** Folders of files that are never changed once they are there: they are linked, not copied, where the disk allows it. */
-const FILES = ['photos', 'traces']
+const FILES = ['photos', 'traces', 'records']
 /** What is still arriving is no evidence yet. */
 const COMING = 'coming'
-/** The key that seals are signed with lies beside the database. */
-const ALONE = ['seal-key.pem']
+/** What a copy of the database is to hold nothing of: who is signed in, and on which devices somebody was. */
+const LEFT_OUT = ['DELETE FROM sessions', `DELETE FROM office_figures WHERE name = 'known-device-secret'`]
 /**
  * All of them in one step, as of one moment: a copy that pauses begins anew whenever somebody else writes, and never ends while many do.
  * Who writes meanwhile writes on, beside the copy; the thread that copies is busy until it is done.
@@ -27,24 +28,24 @@ export interface Taken {
 }
 
 /**
- * A copy of everything, taken while people work: the database by its own online copy, photos and traces by hard link or copy, each with its
- * digest, read again before it gets its name. A try that was cut off leaves a folder that ends in `.part` and is no backup; it is cleared
- * away by the next.
+ * A copy of everything, taken while people work: the database by its own online copy, without sessions; photos, traces and records by hard
+ * link or copy, each with its digest, read again before it gets its name. The key of the seals is left out, or lies in it under a
+ * passphrase. A try that was cut off leaves a folder that ends in `.part` and is no backup; it is cleared away by the next.
  */
 export async function takeBackup(
   dataDir: string,
   target: string,
-  at = new Date().toISOString(),
+  { at = new Date().toISOString(), passphrase }: { at?: string; passphrase?: string | undefined } = {},
 ): Promise<Taken> {
   if (!existsSync(join(dataDir, DATABASE_FILE)))
     throw new Error(`${dataDir} holds no data: name its folder with --data`)
-  await mkdir(target, { recursive: true })
+  await mkdir(target, { recursive: true, mode: 0o700 })
   for (const left of await readdir(target))
     if (left.startsWith(PREFIX) && left.endsWith('.part')) await rm(join(target, left), { recursive: true })
   // To the millisecond: a second one within the second must not meet the first under its name.
   const name = `${PREFIX}${at.replaceAll(/[:.]/g, '-').slice(0, 23)}`
   const half = join(target, `${name}.part`)
-  await mkdir(half)
+  await mkdir(half, { mode: 0o700 })
   // The database first: a file is kept before anything names it, so all that this copy names is there afterwards.
   const db = new Database(join(dataDir, DATABASE_FILE), { readonly: true })
   try {
@@ -53,12 +54,15 @@ export async function takeBackup(
     db.close()
   }
   for (const folder of FILES) await carry(join(dataDir, folder), join(half, folder))
-  for (const file of ALONE)
-    if (existsSync(join(dataDir, file))) await copyFile(join(dataDir, file), join(half, file))
+  leaveOut(join(half, DATABASE_FILE))
+  if (existsSync(join(dataDir, OWN_KEYS_FILE)))
+    await copyFile(join(dataDir, OWN_KEYS_FILE), join(half, OWN_KEYS_FILE))
+  if (passphrase !== undefined)
+    await writeFile(join(half, LOCKED_KEY_FILE), lockedKey(dataDir, passphrase), { mode: 0o600 })
   const files = await digestsIn(half)
   const bytes = await sizeOf(half)
   const manifest: BackupManifest = { format: 'plumb-mark-backup', version: 1, at, bytes, files }
-  await writeFile(join(half, MANIFEST), JSON.stringify(manifest, null, 1))
+  await writeFile(join(half, MANIFEST), JSON.stringify(manifest, null, 1), { mode: 0o600 })
   requireHealthy(join(half, DATABASE_FILE))
   const damaged = await damagedIn(half, manifest)
   if (damaged.length > 0)
@@ -66,6 +70,22 @@ export async function takeBackup(
   // Whole under its name, or not there at all.
   await rename(half, join(target, name))
   return { folder: join(target, name), name, at, files: Object.keys(files).length, bytes }
+}
+
+/** Overwritten, and not only let go; the copy is one file again. */
+function leaveOut(file: string): void {
+  const db = new Database(file)
+  try {
+    db.pragma('secure_delete = ON')
+    db.pragma('journal_mode = DELETE')
+    for (const statement of LEFT_OUT) {
+      const table = /FROM (\w+)/.exec(statement)![1]
+      // A database of before some table was made is copied all the same.
+      if (db.prepare('SELECT 1 FROM sqlite_master WHERE name = ?').get(table)) db.exec(statement)
+    }
+  } finally {
+    db.close()
+  }
 }
 
 /** Throws where a copy of the database is damaged. */

@@ -25,6 +25,13 @@ export const AUDIT_ACTIONS = [
   'calculators changed',
   'intervals changed',
   'backed up',
+  'backup time changed',
+  'minutes changed',
+  'instrument kept',
+  'sheet kept',
+  'visit booked',
+  'visit cancelled',
+  'key accepted',
 ] as const
 export type AuditAction = (typeof AUDIT_ACTIONS)[number]
 

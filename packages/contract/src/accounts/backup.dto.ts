@@ -11,6 +11,8 @@ export interface BackupState {
   at: string
   kept: { name: string; at: string }[]
   last?: { name: string; at: string; files: number; bytes: number }
+  /** Whether the key of the seals lies in them, under a passphrase. */
+  withKey: boolean
   /** There is none, or a night was missed. */
   late: boolean
   /** Why the last try failed, since the start of the program. */

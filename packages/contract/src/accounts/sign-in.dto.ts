@@ -17,6 +17,8 @@ export class FirstAccountDto {
   @Filled(120, { message: 'say your name' }) name!: string
   @IsEmail({}, { message: 'must be an e-mail address' }) email!: string
   @IsGoodPassword() password!: string
+  /** That the program printed where it was started. */
+  @Filled(80, { message: 'type the word that the program printed where it was started' }) word!: string
 }
 
 /** Somebody whom the office lets in. */

@@ -70,5 +70,7 @@ export interface RecordKept {
 export interface Installations {
   own: string
   former: { key: string; until: string }[]
+  /** Another key stands here than before, and nobody has said yet that it is right. */
+  warning?: string
   accepted: { id: string; key: string; name: string; acceptedAt: string; acceptedBy: string }[]
 }

@@ -3,7 +3,7 @@ import { keyFingerprint } from '@plumb-mark/archive'
 
 /**
  * What comes from outside: installations whose word the office accepts, which parts of a job another installation told, records that are
- * kept to be read. Who wrote a sheet.
+ * kept to be read. Who wrote a sheet. How often somebody knocked at closed doors.
  */
 export class FromOutside1764700000000 implements MigrationInterface {
   async up(db: QueryRunner): Promise<void> {
@@ -24,7 +24,8 @@ export class FromOutside1764700000000 implements MigrationInterface {
 
   async down(db: QueryRunner): Promise<void> {
     await db.query('ALTER TABLE sheets DROP COLUMN writtenBy')
-    for (const table of ['records', 'imported_parts', 'installations']) await db.query(`DROP TABLE ${table}`)
+    for (const table of ['knocks', 'records', 'imported_parts', 'installations'])
+      await db.query(`DROP TABLE ${table}`)
   }
 }
 
@@ -36,4 +37,6 @@ const STATEMENTS = [
      entries integer NOT NULL, sealed integer NOT NULL, publicKey text, sha256 text NOT NULL UNIQUE, openedAt text NOT NULL, openedBy text NOT NULL)`,
   `CREATE INDEX records_job ON records (jobId)`,
   `ALTER TABLE sheets ADD COLUMN writtenBy text`,
+  `CREATE TABLE knocks (hour text NOT NULL, address text NOT NULL, count integer NOT NULL, at text NOT NULL, personId text, person text NOT NULL,
+     detail text NOT NULL, PRIMARY KEY (hour, address))`,
 ]
