@@ -1,13 +1,13 @@
 // Thousands of jobs and many people at once: what one machine answers while it has much to do. `npm run bench -- many` takes some minutes.
-import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createRequire } from 'node:module'
 import sharp from 'sharp'
-import { SERVER_HEAP, at } from '../scripts/shared.mjs'
+import { at } from '../scripts/shared.mjs'
 import { table } from './reference.mjs'
 import { fillJobs } from './many-jobs.mjs'
+import { append, observation, percentile, repeated, serve, timed } from './serve.mjs'
 import { uuid } from './site.mjs'
 
 const { restoreBackup } = await import(
@@ -82,73 +82,12 @@ export async function run() {
   }
 }
 
-/** The built server on a folder of its own, with an inspector and the office signed in. */
-async function serve(dir) {
-  const child = spawn(
-    process.execPath,
-    [SERVER_HEAP, at('apps', 'server', 'dist', 'main.js'), '--port', '0', '--data', dir],
-    {
-      stdio: ['ignore', 'pipe', 'inherit'],
-    },
-  )
-  const address = await new Promise((resolve) => {
-    let said = ''
-    child.stdout.setEncoding('utf8').on('data', (text) => {
-      said += text
-      const found = /is at (http:\/\/\S+)/.exec(said)?.[1]
-      if (found) resolve(found)
-    })
-  })
-  const cookieOf = async (role) => {
-    const answer = await fetch(`${address}/api/session`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', 'x-plumb-mark': '1' },
-      body: JSON.stringify({ email: `${role}@plumb.example`, password: 'plumb-demo' }),
-    })
-    return answer.headers.get('set-cookie').split(';')[0]
-  }
-  const cookies = { inspector: await cookieOf('inspector'), office: await cookieOf('office') }
-  const call = async (method, path, body, role = 'inspector') => {
-    const form = body instanceof FormData
-    const answer = await fetch(`${address}${path}`, {
-      method,
-      headers: {
-        cookie: cookies[role],
-        'x-plumb-mark': '1',
-        ...(body && !form && { 'content-type': 'application/json' }),
-      },
-      ...(body && { body: form ? body : JSON.stringify(body) }),
-    })
-    const content = await answer.arrayBuffer()
-    return { status: answer.status, json: () => JSON.parse(Buffer.from(content).toString()) }
-  }
-  return {
-    pid: child.pid,
-    call,
-    get: (path) => call('GET', path),
-    jobs: async (limit) => (await call('GET', `/api/jobs?limit=${limit}&sort=number`)).json().jobs,
-    stop: () =>
-      new Promise((resolve) => {
-        child.once('exit', resolve)
-        child.kill('SIGTERM')
-      }),
-  }
-}
-
 async function listing(server, { keep = false } = {}) {
   await repeated(20, () => server.get('/api/jobs'))
   const p95 = percentile(await repeated(200, (i) => server.get(`/api/jobs?offset=${(i % 2) * 50}`)), 95)
   if (!keep) await server.stop()
   return p95
 }
-
-const observation = () => ({
-  id: uuid(),
-  kind: 'observation',
-  at: new Date().toISOString(),
-  body: { point: 'inv-1/gasket/unit', seen: true },
-})
-const append = (server, jobId, entries) => server.call('POST', `/api/jobs/${jobId}/entries`, { entries })
 
 /** Each job opened and written to once, as somebody works through them. */
 async function visits(server) {
@@ -275,21 +214,9 @@ async function whileBackup(server, dir) {
   if (answer.status !== 204) throw new Error(`no backup: ${answer.status}`)
   const [name] = readdirSync(join(dir, 'backups'))
   const target = join(dir, 'restored')
-  const restored = await restoreBackup(join(dir, 'backups', name), target)
-  return { before, meanwhile, refused, all, restored }
+  const { files } = await restoreBackup(join(dir, 'backups', name), target)
+  return { before, meanwhile, refused, all, restored: files }
 }
 
-const timed = async (work) => {
-  const began = performance.now()
-  await work()
-  return performance.now() - began
-}
-async function repeated(times, work) {
-  const all = []
-  for (let i = 0; i < times; i++) all.push(await timed(() => work(i)))
-  return all
-}
-const percentile = (values, p) =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.ceil((values.length * p) / 100) - 1)]
 const rss = (pid) =>
   Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024)

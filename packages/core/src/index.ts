@@ -43,7 +43,7 @@ export { acBranch, type AcBranchInput, type AcBranchResult } from './ac/ac-branc
 export { conductor } from './ac/conductor.js'
 export type { ConductorCheck, ConductorInput, ConductorResult } from './ac/conductor-input.js'
 export { networkLoads, type ConductorLoad } from './ac/network.js'
-export { judgeNetworkConductor } from './ac/network-checks.js'
+export { judgeNetworkConductor, mayCarry } from './ac/network-checks.js'
 export {
   CABLE_METHODS,
   CABLE_PHASES,

@@ -1,3 +1,4 @@
+import { attempt, type BadInput } from '@plumb-mark/core'
 import type { Block, Part } from './block.js'
 import { arrayMap, oneLine, walls } from './parts/drawn.js'
 import { checks } from './parts/checks.js'
@@ -96,11 +97,19 @@ export const USUAL_PARTS: Record<Audience, readonly PartId[]> = {
   installer: ['rework'],
 }
 
+const cannotBeMade = ({ path, reason }: BadInput): Block => ({
+  kind: 'text',
+  as: 'danger',
+  text: `This part cannot be made from what was entered: ${path} ${reason}.`,
+})
+
 /** The chosen parts of a report, as plain data; a part that has nothing to say is left out. */
 export function reportOf(record: ReportRecord, parts: readonly PartId[]): Part[] {
   return PART_IDS.filter((id) => parts.includes(id)).flatMap((id): Part[] => {
     const { blocks, turned, ...part }: PartRow = PARTS[id]
-    const said = blocks(record)
+    const made = attempt(() => blocks(record))
+    // Odd facts are judged as not proven; what cannot even be drawn from them says so in its place, and takes nothing else with it.
+    const said = made.ok ? made.value : [cannotBeMade(made.problem)]
     if (said.length === 0) return []
     return [{ id, ...part, ...(turned?.(record) && { turned: true }), blocks: said }]
   })

@@ -1,4 +1,4 @@
-import { setTimeout as sleep } from 'node:timers/promises'
+import { setImmediate as turn, setTimeout as sleep } from 'node:timers/promises'
 import type { DataSource, EntityManager } from 'typeorm'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Busy, Refused } from '../http/refused.js'
@@ -24,6 +24,8 @@ export class Writer {
   inTransaction<T>(work: (transaction: EntityManager) => Promise<T>): Promise<T> {
     const patience = Date.now() + PATIENCE_MS
     return this.queue.run('the database', async () => {
+      // The database answers at once: without a turn in between a long line of writes would let nobody be answered.
+      await turn()
       const runner = this.db.createQueryRunner()
       await this.begin(() => runner.query('BEGIN IMMEDIATE'), patience)
       try {

@@ -2,8 +2,8 @@ import { setImmediate as turn } from 'node:timers/promises'
 import { Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
 import { filter, from, map, merge, Subject, takeWhile, type Observable } from 'rxjs'
-import { DataSource, In, type EntityManager } from 'typeorm'
-import { asEntry, sha256, writeEntries, type EntryRowValues } from '@plumb-mark/archive'
+import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm'
+import { asEntry, sha256, toldPartsOf, writeEntries, type EntryRowValues } from '@plumb-mark/archive'
 import {
   applied,
   asTold,
@@ -19,6 +19,7 @@ import {
   type EntryKind,
   type EntryOf,
   type Inspection,
+  type JobHeader,
   type JobId,
   type JobState,
   type NewEntry,
@@ -36,6 +37,7 @@ import { PerKeyQueue } from '../http/per-key-queue.js'
 import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
 import { listRowsOf, writeListRows, type ListRows } from '../lists/list-rows.js'
 import { SealKey } from '../sign-off/seal-key.js'
+import type { RecordRow } from '../records/record.entity.js'
 import { RecordsService, type OpenRecord } from '../records/records.service.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 import { EntryGuard } from './entry.guard.js'
@@ -90,6 +92,18 @@ export class EntriesService {
     private readonly records: RecordsService,
   ) {}
 
+  /** What a job is called, without reading it; its row where it is a record from elsewhere. */
+  async named(person: Person, jobId: JobId): Promise<{ number: string; title: string; foreign?: RecordRow }> {
+    await this.requireVisible(person, jobId)
+    const [named] = await this.db.query<{ number: string; title: string }[]>(
+      'SELECT number, title FROM job_summaries WHERE jobId = ?',
+      [jobId],
+    )
+    if (named) return named
+    const foreign = await this.records.find(jobId)
+    return foreign ? { number: foreign.number, title: foreign.title, foreign } : { number: '', title: '' }
+  }
+
   /** A job that this person may see, judged; an installer sees only what is shared with them. */
   async jobFor(person: Person, jobId: JobId): Promise<OpenJob> {
     await this.requireVisible(person, jobId)
@@ -118,10 +132,39 @@ export class EntriesService {
 
   /** A job that this person may see and that still takes something. */
   async requireOpen(person: Person, jobId: JobId): Promise<void> {
-    const { state } = await this.recordFor(person, jobId)
-    if (state.seal)
+    await this.requireVisible(person, jobId)
+    if (await this.db.getRepository(JobRow).existsBy({ id: jobId, sealedAt: Not(IsNull()) }))
       throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
     await this.requireContinued(jobId)
+  }
+
+  /** The header of a job, without reading what was inspected. */
+  async headerOf(jobId: JobId): Promise<JobHeader | undefined> {
+    const rows = await this.db
+      .getRepository(EntryRow)
+      .find({ where: { jobId, kind: In([...HEADER_KINDS]) }, order: { seq: 'ASC' } })
+    return fold(rows.map(entryOf)).header
+  }
+
+  /** The entries of a job as the text that they are kept as, some hundred at a time; with whoever wrote elsewhere as told. */
+  async *texts(jobId: JobId): AsyncGenerator<string[]> {
+    const parts = await this.partsOf(jobId)
+    for await (const rows of this.rowsOf(jobId)) yield rows.map((row) => textOf(row, parts))
+  }
+
+  private async *rowsOf(jobId: JobId): AsyncGenerator<EntryRowValues[]> {
+    let after = 0
+    for (;;) {
+      const rows = await this.db.query<EntryRowValues[]>(
+        'SELECT * FROM entries WHERE jobId = ? AND seq > ? ORDER BY seq LIMIT ?',
+        [jobId, after, ROWS_AT_ONCE],
+      )
+      if (rows.length > 0) yield rows
+      if (rows.length < ROWS_AT_ONCE) return
+      after = rows.at(-1)!.seq as number
+      // Others are answered between two parts of a long record.
+      await turn()
+    }
   }
 
   /** Why a record takes nothing: it was imported to be read. Undefined for a job that is worked on here. */
@@ -181,6 +224,7 @@ export class EntriesService {
     { ahead, received }: { ahead: number; received: string },
   ): Promise<Appended> {
     return this.queue.run(jobId, async () => {
+      await turn()
       if (entries[0]?.kind !== 'job-opened') await this.requireVisible(person, jobId)
       await this.requireContinued(jobId)
       const before = await this.load(jobId)
@@ -261,8 +305,9 @@ export class EntriesService {
   }
 
   private async entriesOf(jobId: JobId): Promise<Entry[]> {
-    const rows = await this.db.getRepository(EntryRow).find({ where: { jobId }, order: { seq: 'ASC' } })
-    return rows.map(entryOf)
+    const entries: Entry[] = []
+    for await (const rows of this.rowsOf(jobId)) for (const row of rows) entries.push(asEntry(row))
+    return entries
   }
 
   private async lastOf(jobId: JobId): Promise<Entry[]> {
@@ -274,15 +319,12 @@ export class EntriesService {
 
   private async recordOf(jobId: JobId, entries: readonly Entry[]): Promise<JobRecord> {
     const told = asTold(entries, await this.partsOf(jobId))
-    const state = fold(told)
+    const state = await foldInTurns(told)
     return { entries, told, state, sheets: await this.sheets.pinnedBy(state.header) }
   }
 
   private async partsOf(jobId: JobId): Promise<ToldPart[]> {
-    return this.db.query<ToldPart[]>(
-      'SELECT fromSeq, toSeq, installation, key FROM imported_parts WHERE jobId = ? ORDER BY fromSeq',
-      [jobId],
-    )
+    return toldPartsOf(sqlOf(this.db.manager), jobId)
   }
 
   private async hereAlready(entries: readonly NewEntry[]): Promise<ReadonlyMap<string, Entry>> {
@@ -389,6 +431,30 @@ async function keep(
   const changedAt = new Date().toISOString()
   await writeListRows(transaction, jobId, { openedAt, changedAt }, rows.after, rows.before)
   await transaction.update(JobRow, { id: jobId }, { changedAt })
+}
+
+/** What says the header of a job, and nothing of what was inspected. */
+const HEADER_KINDS = ['job-opened', 'job-amended', 'sheet-adopted'] as const satisfies readonly EntryKind[]
+
+/** As many entries as are read or folded without others being answered in between: some milliseconds. */
+const ROWS_AT_ONCE = 150
+
+/** Folds a long record in parts, between which others are answered. */
+async function foldInTurns(entries: readonly Entry[]): Promise<JobState> {
+  let state = fold(entries.slice(0, ROWS_AT_ONCE))
+  for (let i = ROWS_AT_ONCE; i < entries.length; i += ROWS_AT_ONCE) {
+    await turn()
+    state = applied(state, entries.slice(i, i + ROWS_AT_ONCE))
+  }
+  return state
+}
+
+/** An entry as JSON, put together from the text that it is kept as: a long record is sent without being read. */
+function textOf(row: EntryRowValues, parts: readonly ToldPart[]): string {
+  const { by, body, said, received, ...plain } = row
+  const told = parts.length === 0 ? by : JSON.stringify(asTold([asEntry(row)], parts)[0]!.by)
+  const times = { ...(said !== null && { said }), ...(received !== null && { received }) }
+  return `${JSON.stringify({ ...plain, ...times }).slice(0, -1)},"by":${told as string},"body":${body as string}}`
 }
 
 /** What of a job a person a year later may ask about. */

@@ -19,8 +19,7 @@ export const bytesOf = async (file: string): Promise<number> =>
   (await stat(file).catch(() => ({ size: 0 }))).size
 
 /** What nobody came back for in so long is let go. */
-export async function clearComing(dataDir: string, staleMs: number): Promise<void> {
-  const folder = comingFolder(dataDir)
+export async function clearStale(folder: string, staleMs: number): Promise<void> {
   for (const name of await readdir(folder).catch(() => [])) {
     const file = join(folder, name)
     const { mtimeMs } = await stat(file).catch(() => ({ mtimeMs: Date.now() }))

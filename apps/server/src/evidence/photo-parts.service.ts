@@ -1,11 +1,11 @@
-import { appendFile, mkdir, readFile, rm, truncate } from 'node:fs/promises'
+import { appendFile, mkdir, truncate } from 'node:fs/promises'
 import { Inject, Injectable, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common'
 import type { PhotoPart } from '@plumb-mark/contract'
 import type { JobId, Person, PhotoId } from '@plumb-mark/core'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused } from '../http/refused.js'
 import { SETTINGS, type Settings } from '../settings.js'
-import { bytesOf, clearComing, comingFile, comingFolder } from './coming.js'
+import { bytesOf, clearStale, comingFile, comingFolder } from './coming.js'
 import { LARGEST_PHOTO_BYTES, PhotosService } from './photos.service.js'
 
 const DAY_MS = 86_400_000
@@ -23,7 +23,10 @@ export class PhotoPartsService implements OnModuleInit, OnApplicationShutdown {
   ) {}
 
   async onModuleInit(): Promise<void> {
-    const clear = () => clearComing(this.settings.dataDir, STALE_MS)
+    const clear = async () => {
+      await clearStale(comingFolder(this.settings.dataDir), STALE_MS)
+      await clearStale(this.photos.folder, DAY_MS)
+    }
     await clear()
     this.timer = setInterval(() => void clear().catch(() => undefined), DAY_MS).unref()
   }
@@ -64,9 +67,7 @@ export class PhotoPartsService implements OnModuleInit, OnApplicationShutdown {
       await appendFile(file, part, { mode: 0o600 })
       const have = from + part.length
       if (have < of) return { have }
-      const content = await readFile(file)
-      await rm(file, { force: true })
-      return { have, kept: await this.photos.keep(person, jobId, id, content) }
+      return { have, kept: await this.photos.keepFile(person, jobId, id, file) }
     })
   }
 }

@@ -27,9 +27,10 @@ export class PhotosController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<PhotoKept> {
     await this.photos.requireRoom(person, jobId, 0)
-    const wish = { field: 'photo', what: 'the picture', mostBytes: LARGEST_PHOTO_BYTES }
-    const { buffer } = await uploadOf(request, response, wish)
-    return this.photos.keep(person, jobId, id, buffer)
+    const { folder } = this.photos
+    const wish = { field: 'photo', what: 'the picture', mostBytes: LARGEST_PHOTO_BYTES, folder }
+    const { path } = await uploadOf(request, response, wish)
+    return this.photos.keepFile(person, jobId, id, path)
   }
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')

@@ -1,38 +1,44 @@
 import { existsSync } from 'node:fs'
-import { mkdir, readFile } from 'node:fs/promises'
-import { dirname } from 'node:path'
-import { Inject, Injectable } from '@nestjs/common'
-import sharp from 'sharp'
+import { randomUUID } from 'node:crypto'
+import { mkdir, rename, rm, writeFile } from 'node:fs/promises'
+import { dirname, join } from 'node:path'
+import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { digestOfFile, durable, photoPath, sha256 } from '@plumb-mark/archive'
+import { digestOfFile, durable, photoPath } from '@plumb-mark/archive'
 import type { PhotoKept, PhotoRoom } from '@plumb-mark/contract'
-import { tellsNoMore, type JobId, type Person, type PhotoId } from '@plumb-mark/core'
+import type { JobId, Person, PhotoId } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
 import { RecordsService } from '../records/records.service.js'
 import { SETTINGS, type Settings } from '../settings.js'
-import { Line } from '../work/line.js'
+import { WorkerPool, builtFile } from '../work/worker-pool.js'
 import { comingBytes } from './coming.js'
+import { photoBroken, photoRefused, smallOf, smallPath, type NoPhoto } from './picture.js'
+import type { PictureAsked, PictureSeen } from './picture.worker.js'
 import { PhotoRow } from './photo.entity.js'
 
 export const LARGEST_PHOTO_BYTES = 20 * 1024 * 1024
-const MOST_PIXELS = 60_000_000
 /** Some hundred photos of a phone. */
 const QUOTA_BYTES = 600e6
-const TYPES: Record<string, string> = { jpeg: 'image/jpeg', png: 'image/png', webp: 'image/webp' }
-const THUMBNAIL_EDGE = 480
 
 /** Pictures that are unpacked at one moment: each takes a core and some hundred megabytes. */
 const PICTURES_AT_ONCE = 2
 const MOST_WAITING = 200
+const MOST_MS = 30_000
 
 /** Photos: judged by their content and not by their name, kept under their digest beside the database, with a small copy. */
 @Injectable()
-export class PhotosService {
+export class PhotosService implements OnApplicationShutdown {
   private readonly queue = new PerKeyQueue()
-  private readonly pictures = new Line(PICTURES_AT_ONCE, MOST_WAITING)
+  private readonly pictures = new WorkerPool<PictureAsked, PictureSeen | NoPhoto>({
+    file: builtFile(join(import.meta.dirname, 'picture.worker.js')),
+    threads: PICTURES_AT_ONCE,
+    mostMs: MOST_MS,
+    mostWaiting: MOST_WAITING,
+    what: 'looking at the photo',
+  })
 
   constructor(
     private readonly db: DataSource,
@@ -42,12 +48,30 @@ export class PhotosService {
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
-  /** A photo that is sent twice at once is kept once; two at once never take more room than the job has. */
+  /** A photo that is at hand whole. */
   async keep(person: Person, jobId: JobId, id: PhotoId, content: Buffer): Promise<PhotoKept> {
-    await this.requireNoMore(person, jobId, content)
-    const leave = await this.pictures.enter()
-    const seen = await picture(content).finally(leave)
-    return this.queue.run(jobId, () => this.keepOne(person, jobId, id, content, seen))
+    const file = join(this.folder, randomUUID())
+    await mkdir(this.folder, { recursive: true })
+    await writeFile(file, content)
+    return this.keepFile(person, jobId, id, file)
+  }
+
+  /**
+   * A photo that has arrived in a file, which is gone afterwards. Sent twice at once it is kept once; two at once never take more room than
+   * the job has.
+   */
+  async keepFile(person: Person, jobId: JobId, id: PhotoId, file: string): Promise<PhotoKept> {
+    try {
+      const seen = await this.look(person, jobId, file)
+      return await this.queue.run(jobId, () => this.keepOne(person, jobId, id, file, seen))
+    } finally {
+      await rm(file, { force: true })
+    }
+  }
+
+  /** Where photos arrive. */
+  get folder(): string {
+    return join(this.settings.dataDir, 'photos', 'arriving')
   }
 
   /** A photo that is kept, as its sender is told; undefined where it is not. */
@@ -80,10 +104,12 @@ export class PhotosService {
   }
 
   /** The device took out what a picture tells beside itself before it made the digest: what still tells more was not sent by it. */
-  private async requireNoMore(person: Person, jobId: JobId, content: Buffer): Promise<void> {
-    const { state } = await this.entries.recordFor(person, jobId)
-    if (tellsNoMore(content, { tellsPlace: state.header?.photosTellPlace })) return
-    await picture(content)
+  private async look(person: Person, jobId: JobId, file: string): Promise<PictureSeen> {
+    await this.entries.requireVisible(person, jobId)
+    const header = await this.entries.headerOf(jobId)
+    const seen = await this.pictures.run({ file, tellsPlace: header?.photosTellPlace === true })
+    if (typeof seen === 'string') throw photoRefused(seen)
+    if (seen.bare) return seen
     throw new Refused(
       400,
       'photo-tells-more',
@@ -96,28 +122,18 @@ export class PhotosService {
     person: Person,
     jobId: JobId,
     id: PhotoId,
-    content: Buffer,
-    { type, width, height, small }: Picture,
+    file: string,
+    { type, width, height, small, digest, bytes }: PictureSeen,
   ): Promise<PhotoKept> {
-    const digest = sha256(content)
     const before = await this.db.getRepository(PhotoRow).findOneBy({ id })
     if (before) {
       if (before.jobId === jobId && before.sha256 === digest) return answer(before)
       throw new Refused(409, 'id-reused', 'another photo has this id already')
     }
-    await this.requireRoom(person, jobId, content.length)
-    await this.write(digest, content, small)
-    const row: PhotoRow = {
-      id,
-      jobId,
-      sha256: digest,
-      type,
-      width,
-      height,
-      bytes: content.length,
-      personId: person.id,
-      keptAt: new Date().toISOString(),
-    }
+    await this.requireRoom(person, jobId, bytes)
+    await this.place(digest, file, small)
+    const keptAt = new Date().toISOString()
+    const row = { id, jobId, sha256: digest, type, width, height, bytes, personId: person.id, keptAt }
     await this.writer.inTransaction((transaction) => transaction.insert(PhotoRow, row))
     return answer(row)
   }
@@ -146,62 +162,18 @@ export class PhotosService {
   }
 
   /** What lies under a digest and is something else is put right: the content is here. */
-  private async write(digest: string, content: Buffer, small: Buffer): Promise<void> {
-    const file = photoPath(this.settings.dataDir, digest)
-    await mkdir(dirname(file), { recursive: true })
-    if (!existsSync(smallPath(file))) await durable(smallPath(file), small)
-    if ((await digestOfFile(file).catch(() => undefined)) !== digest) await durable(file, content)
+  private async place(digest: string, file: string, small: Uint8Array): Promise<void> {
+    const target = photoPath(this.settings.dataDir, digest)
+    await mkdir(dirname(target), { recursive: true })
+    if (!existsSync(smallPath(target))) await durable(smallPath(target), small)
+    await rename(file, target)
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    await this.pictures.end()
   }
 }
-
-const smallPath = (whole: string) => `${whole}.small.webp`
-
-/** The small copy; what was imported or restored without it gets it when it is first looked at. */
-async function smallOf(whole: string, digest: string): Promise<string> {
-  const file = smallPath(whole)
-  if (!existsSync(file)) {
-    const content = await readFile(whole).catch(() => Buffer.alloc(0))
-    if (sha256(content) !== digest) throw photoBroken()
-    await durable(file, (await picture(content)).small)
-  }
-  return file
-}
-
-const photoBroken = () =>
-  new Refused(410, 'photo-broken', 'the file of this photo is not what was kept: restore it from a backup')
 
 const megabytes = (bytes: number) => `${Math.round(bytes / 1e6)} MB`
-
-interface Picture {
-  type: string
-  width: number
-  height: number
-  small: Buffer
-}
-
-/** What a picture is, by its content, with a small copy. What does not decode to its end, such as a file that was cut off, is none. */
-async function picture(content: Buffer): Promise<Picture> {
-  const refusal = new Refused(400, 'not-a-photo', 'only whole JPEG, PNG and WebP pictures are taken', 'photo')
-  const limits = { limitInputPixels: MOST_PIXELS, failOn: 'truncated' } as const
-  if (content.length === 0) throw refusal
-  const { format, width, height } = await sharp(content, limits)
-    .metadata()
-    .catch(() => {
-      throw refusal
-    })
-  const type = TYPES[format ?? '']
-  if (!type || !width || !height) throw refusal
-  if (width * height > MOST_PIXELS)
-    throw new Refused(413, 'too-large', `a photo may have ${MOST_PIXELS / 1e6} million pixels`, 'photo')
-  const small = await sharp(content, limits)
-    .rotate()
-    .resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true })
-    .webp({ quality: 78 })
-    .toBuffer()
-    .catch(() => {
-      throw refusal
-    })
-  return { type, width, height, small }
-}
 
 const answer = ({ id, sha256, width, height }: PhotoRow): PhotoKept => ({ id, sha256, width, height })

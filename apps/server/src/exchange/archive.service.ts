@@ -66,9 +66,9 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     jobId: JobId,
     how: Asking,
   ): Promise<{ name: string; file: string; passing: boolean }> {
-    const { state, foreign } = await this.entries.recordFor(person, jobId)
-    const name = nameOf(state)
-    if (foreign) return { name, file: this.records.zipOf(foreign.row), passing: false }
+    const { foreign, ...named } = await this.entries.named(person, jobId)
+    const name = nameOf(named)
+    if (foreign) return { name, file: this.records.zipOf(foreign), passing: false }
     const file = join(this.folder, `${randomUUID()}.out`)
     const packed = await this.work.pack(jobId, file, how).catch(async (problem: unknown) => {
       await rm(file, { force: true })
@@ -80,14 +80,14 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
 
   /** The open file of a job, with the word of its seal or of this installation. */
   async inspection(person: Person, jobId: JobId, how: Asking): Promise<{ name: string; text: Buffer }> {
-    const { state, foreign } = await this.entries.recordFor(person, jobId)
+    const { foreign, ...named } = await this.entries.named(person, jobId)
     if (foreign)
       throw new Refused(
         409,
         'read-only',
         'this record came from elsewhere: it leaves as the ZIP that it came in',
       )
-    return { name: nameOf(state), text: await this.work.inspection(jobId, how) }
+    return { name: nameOf(named), text: await this.work.inspection(jobId, how) }
   }
 
   /** Keeps a ZIP that arrived for as long as somebody decides about it, and says what it would change. */

@@ -8,7 +8,7 @@ import { DtoPipe } from '../http/dto.pipe.js'
 import { whenGone } from '../work/gone.js'
 import { WorkService } from '../work/work.service.js'
 import { ArchiveService } from './archive.service.js'
-import { fileName, nameOf } from './file-name.js'
+import { fileName } from './file-name.js'
 import { ReportsService } from './report/reports.service.js'
 
 @Controller('api/jobs/:id')
@@ -45,7 +45,7 @@ export class ExchangeController {
     @Res() response: Response,
   ): Promise<void> {
     const signal = whenGone(response)
-    const { pdf, state } = await this.work.following(person, work, (onStep) =>
+    const { pdf, name } = await this.work.following(person, work, (onStep) =>
       this.reports.make(person, id, wish, {
         signal,
         onStep,
@@ -53,7 +53,7 @@ export class ExchangeController {
       }),
     )
     response
-      .attachment(`${fileName(nameOf(state))}.pdf`)
+      .attachment(`${fileName(name)}.pdf`)
       .type('application/pdf')
       .send(Buffer.from(pdf))
   }

@@ -1,5 +1,3 @@
-import type { JobState } from '@plumb-mark/core'
-
 /** A name that every file system takes. */
 export const fileName = (words: string): string =>
   words
@@ -9,5 +7,5 @@ export const fileName = (words: string): string =>
     .replace(/^-|-$/g, '')
 
 /** What the files of a job are called. */
-export const nameOf = ({ header }: JobState): string =>
-  `plumb-mark ${header?.number ?? ''} ${header?.title ?? ''}`
+export const nameOf = ({ number, title }: { number: string; title: string }): string =>
+  `plumb-mark ${number} ${title}`

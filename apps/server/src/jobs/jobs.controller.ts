@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import {
   Body,
   Controller,
@@ -7,11 +9,13 @@ import {
   ParseUUIDPipe,
   Post,
   Put,
+  Res,
   Sse,
   type MessageEvent,
 } from '@nestjs/common'
+import type { Response } from 'express'
 import { map, type Observable } from 'rxjs'
-import { ArchivedDto, validateEntries, type Appended, type JobBundle } from '@plumb-mark/contract'
+import { ArchivedDto, validateEntries, type Appended } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../accounts/access.js'
 import { Audited } from '../audit/audited.js'
@@ -29,8 +33,15 @@ export class JobsController {
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @Get(':id')
-  bundle(@By() person: Person, @Param('id', ParseUUIDPipe) id: string): Promise<JobBundle> {
-    return this.jobs.bundle(person, id)
+  async bundle(
+    @By() person: Person,
+    @Param('id', ParseUUIDPipe) id: string,
+    @Res() response: Response,
+  ): Promise<void> {
+    const text = Readable.from(await this.jobs.bundle(person, id))
+    response.type('application/json; charset=utf-8')
+    // Whoever goes away in the middle ends it; a fault in the middle is a line that breaks, never half a job that passes for one.
+    await pipeline(text, response).catch(() => response.destroy())
   }
 
   @MayCall('office')

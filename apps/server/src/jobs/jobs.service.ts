@@ -4,6 +4,8 @@ import type { JobId, Person } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
+import { RecordsService } from '../records/records.service.js'
+import { SheetsService } from '../sheets/sheets.service.js'
 import { IntegrityService } from '../sign-off/integrity.service.js'
 
 @Injectable()
@@ -12,26 +14,33 @@ export class JobsService {
     private readonly writer: Writer,
     private readonly entries: EntriesService,
     private readonly instruments: InstrumentsService,
+    private readonly sheets: SheetsService,
+    private readonly records: RecordsService,
     private readonly integrity: IntegrityService,
   ) {}
 
-  /** What the workspace loads; it needs no judgement, so a job that cannot be judged can be opened and put right. */
-  async bundle(person: Person, jobId: JobId): Promise<JobBundle> {
-    const record = await this.entries.recordFor(person, jobId)
-    const { told, sheets } = record
-    const signer = await this.integrity.signerOf(jobId, record)
+  /**
+   * What the workspace loads, as the text of a `JobBundle`, some hundred entries at a time. It needs no judgement, so a job that cannot be
+   * judged can be opened and put right; nor is a long record read for it, which would keep others waiting.
+   */
+  async bundle(person: Person, jobId: JobId): Promise<AsyncIterable<string>> {
+    const { foreign: row } = await this.entries.named(person, jobId)
+    const foreign = row && (await this.records.read(row))
+    const signer = await this.integrity.signerOf(jobId, foreign)
     const readOnly = await this.entries.readOnly(jobId)
-    return {
+    const sheets = foreign ? [...foreign.sheets.values()] : await this.sheets.usedBy(jobId)
+    const rest: Omit<JobBundle, 'entries'> = {
       id: jobId,
-      entries: [...told],
-      sheets: [...sheets.values()],
+      sheets,
       // An installer measures nothing, and learns of no instruments.
       instruments: person.role === 'installer' ? [] : await this.instruments.list(),
-      broken: [...(await this.integrity.brokenIn(jobId, record))],
+      broken: [...(await this.integrity.brokenIn(jobId, foreign))],
       keyFingerprint: signer.kind === 'nobody' ? '' : signer.key,
       ...(signer.kind !== 'own' && { signer }),
       ...(readOnly !== undefined && { readOnly }),
     }
+    const texts = foreign ? textsOf(foreign.entries) : this.entries.texts(jobId)
+    return asJson(rest, texts)
   }
 
   /** Puts a job away from the lists, or back; its record stays as it is and can be opened. */
@@ -41,4 +50,19 @@ export class JobsService {
       transaction.query('UPDATE job_summaries SET archived = ? WHERE jobId = ?', [Number(archived), jobId]),
     )
   }
+}
+
+async function* textsOf(entries: readonly object[]): AsyncGenerator<string[]> {
+  yield entries.map((entry) => JSON.stringify(entry))
+}
+
+/** An object with a list of entries at its end, each of which is JSON already. */
+async function* asJson(rest: object, entries: AsyncIterable<string[]>): AsyncGenerator<string> {
+  yield `${JSON.stringify(rest).slice(0, -1)},"entries":[`
+  let first = true
+  for await (const texts of entries) {
+    yield `${first ? '' : ','}${texts.join(',')}`
+    first = false
+  }
+  yield ']}'
 }

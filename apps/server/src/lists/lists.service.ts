@@ -84,10 +84,12 @@ export class ListsService {
   constructor(private readonly db: DataSource) {}
 
   async jobs(person: Person, wish: JobsQueryDto): Promise<JobPage> {
+    const words = searchWords(wish.q)
     const where = new Where()
       .and(STATE[wish.state ?? 'current'])
       .and(SHARED, sharedOnly(person))
-      .and('n IN (SELECT rowid FROM job_search WHERE job_search MATCH ?)', searchWords(wish.q))
+      .and('n IN (SELECT rowid FROM job_search WHERE job_search MATCH ?)', words.match)
+      .and('? = 0', words.empty)
       .and("site LIKE ? ESCAPE '\\'", wish.site && `%${wish.site.replace(/[\\%_]/g, '\\$&')}%`)
       .and('changedAt >= ?', wish.from)
       .and('changedAt < ?', wish.to && dayAfter(wish.to))
@@ -107,7 +109,7 @@ export class ListsService {
     )) as SummaryRow[]
     const total = await this.count(`job_summaries ${where.sql}`, where.values)
     const beingRead = await this.count('job_summaries WHERE version <> ?', [SUMMARY_VERSION])
-    return { jobs: rows.map(asSummary), total, beingRead }
+    return { jobs: rows.map(asSummary), total, beingRead, ...(words.note && { note: words.note }) }
   }
 
   async defects(person: Person, wish: DefectsQueryDto): Promise<DefectPage> {
@@ -118,7 +120,8 @@ export class ListsService {
       [...where.values, wish.limit ?? 50, wish.offset ?? 0],
     )) as (Omit<DefectRow, 'open'> & { open: number })[]
     const total = await this.count(`job_defects ${where.sql}`, where.values)
-    return { defects: rows.map((row) => ({ ...row, open: row.open === 1 })), total }
+    const { note } = searchWords(wish.q)
+    return { defects: rows.map((row) => ({ ...row, open: row.open === 1 })), total, ...(note && { note }) }
   }
 
   /** What comes back: the same thing in several jobs, the most often first. */
@@ -189,13 +192,16 @@ function defectsWhere(person: Person, wish: DefectsQueryDto): Where {
     .and('substr(raisedAt, 1, 7) = ?', wish.month)
     .and(
       'job_defects.jobId IN (SELECT s.jobId FROM job_search JOIN job_summaries s ON s.n = job_search.rowid WHERE job_search MATCH ?)',
-      searchWords(wish.q),
+      searchWords(wish.q).match,
     )
+    .and('? = 0', searchWords(wish.q).empty)
   if ((wish.state ?? 'open') !== 'all') where.and(`open = ${wish.state === 'closed' ? 0 : 1}`)
   return where
 }
 
-const dayAfter = (day: string) => new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10)
+/** No day comes after the last that can be written: up to it is up to the end. */
+const dayAfter = (day: string) =>
+  day === '9999-12-31' ? undefined : new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10)
 
 function asSummary({
   jobId,

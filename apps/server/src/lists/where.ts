@@ -17,8 +17,18 @@ export class Where {
   }
 }
 
-/** Words as the full-text search takes them: each must be there, or begin a word that is; signs of its own language are plain text. */
-export function searchWords(text: string | undefined): string | undefined {
-  const words = text?.match(/[\p{L}\p{N}]+/gu)
-  return words ? words.map((word) => `"${word}"*`).join(' ') : undefined
+/** What a search looks for: `match` as the full-text search takes it, or `empty`, with the reason, where there is nothing to look for. */
+interface Searched {
+  match?: string
+  /** One, so that a condition on it finds nothing. */
+  empty?: 1
+  note?: string
+}
+
+/** Each word must be there, or begin a word that is; signs of the search's own language are plain text, and no word by themselves. */
+export function searchWords(text: string | undefined): Searched {
+  if (text === undefined || text.trim() === '') return {}
+  const words = text.match(/[\p{L}\p{N}]+/gu)
+  if (words) return { match: words.map((word) => `"${word}"*`).join(' ') }
+  return { empty: 1, note: `there is no letter and no figure in “${text.trim().slice(0, 40)}” to look for` }
 }

@@ -13,6 +13,7 @@ import {
   sheetId,
   sheetName,
   type JobHeader,
+  type JobId,
   type Person,
   type PinnedSheet,
   type Sheet,
@@ -41,6 +42,13 @@ export class SheetsService {
       for (const row of await this.db.getRepository(SheetRow).findBy({ id: In(wanted) })) this.readable(row)
     }
     return new Map(ids.flatMap((id) => (this.read.has(id) ? [[id, this.read.get(id)!] as const] : [])))
+  }
+
+  /** The sheets by which a job is judged, or was. */
+  async usedBy(jobId: JobId): Promise<Sheet[]> {
+    const uses = await this.db.getRepository(JobSheetRow).findBy({ jobId })
+    const sheets = await this.pinnedBy({ sheets: uses.map(({ sheetId: id }) => ({ id })) as PinnedSheet[] })
+    return [...sheets.values()]
   }
 
   /** A job pins only sheets that are here, by what they say. */

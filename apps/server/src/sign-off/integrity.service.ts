@@ -1,9 +1,10 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import type { JobId, Signer } from '@plumb-mark/core'
-import type { JobRecord } from '../entries/entries.service.js'
 import { InstallationsService } from '../installations/installations.service.js'
+import { JobRow } from '../jobs/job.entities.js'
 import { ArchiveWork } from '../records/archive-work.js'
+import type { OpenRecord } from '../records/records.service.js'
 import { SealKey } from './seal-key.js'
 import { SealRow } from './seal.entity.js'
 
@@ -18,15 +19,16 @@ export class IntegrityService {
   ) {}
 
   /** What is broken in a sealed record, in words; nothing for one that is open or intact. */
-  async brokenIn(jobId: JobId, { state, foreign }: JobRecord): Promise<readonly string[]> {
+  async brokenIn(jobId: JobId, foreign: OpenRecord | undefined): Promise<readonly string[]> {
     if (foreign) return foreign.broken
-    // A seal that was taken out of the entries leaves its row.
-    if (!state.seal && !(await this.sealOf(jobId))) return []
-    return this.work.verify(jobId)
+    const job = await this.db.getRepository(JobRow).findOneBy({ id: jobId })
+    // A seal that was taken out of the entries leaves its row, and one whose row is gone its time.
+    const sealed = job?.sealedAt != null || (await this.sealOf(jobId)) !== null
+    return sealed ? this.work.verify(jobId) : []
   }
 
   /** Whose key signed a record; of one that is open, whose would. */
-  async signerOf(jobId: JobId, { foreign }: JobRecord): Promise<Signer> {
+  async signerOf(jobId: JobId, foreign: OpenRecord | undefined): Promise<Signer> {
     if (foreign) return this.installations.signerOf(foreign.row.publicKey)
     const seal = await this.sealOf(jobId)
     return seal ? this.installations.signerOf(seal.publicKey) : { kind: 'own', key: this.key.fingerprint }

@@ -29,33 +29,26 @@ export class VisitsController {
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('visits')
-  list(
-    @By() person: Person,
-    @Query(new DtoPipe(VisitsFromDto)) { from }: VisitsFromDto,
-  ): Promise<PlannedVisit[]> {
-    return this.visits.list(person, from ? { from } : {})
+  list(@Query(new DtoPipe(VisitsFromDto)) { from }: VisitsFromDto): Promise<PlannedVisit[]> {
+    return this.visits.list(from ? { from } : {})
   }
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('visits.ics')
-  async calendar(@By() person: Person, @Res() response: Response): Promise<void> {
+  async calendar(@Res() response: Response): Promise<void> {
     response
       .attachment('plumb-mark-visits.ics')
       .type('text/calendar; charset=utf-8')
-      .send(calendarOf('Plumb Mark visits', await this.visits.list(person), await this.again.due()))
+      .send(calendarOf('Plumb Mark visits', await this.visits.list(), await this.again.due()))
   }
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('jobs/:id/visits.ics')
-  async ofJob(
-    @By() person: Person,
-    @Param('id', ParseUUIDPipe) jobId: string,
-    @Res() response: Response,
-  ): Promise<void> {
+  async ofJob(@Param('id', ParseUUIDPipe) jobId: string, @Res() response: Response): Promise<void> {
     response
       .attachment('plumb-mark-visits.ics')
       .type('text/calendar; charset=utf-8')
-      .send(calendarOf('Plumb Mark visits', await this.visits.list(person, { jobId })))
+      .send(calendarOf('Plumb Mark visits', await this.visits.list({ jobId })))
   }
 
   @MayCall('inspector', 'office')

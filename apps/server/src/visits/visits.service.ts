@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common'
-import { DataSource, In, IsNull, MoreThanOrEqual } from 'typeorm'
+import { DataSource, In, IsNull, LessThan, MoreThan, MoreThanOrEqual } from 'typeorm'
 import { clashes, whenWords, type JobId, type Person, type Visit } from '@plumb-mark/core'
 import type { PlannedVisit, VisitDto } from '@plumb-mark/contract'
 import { PersonRow } from '../accounts/account.entities.js'
@@ -22,24 +22,25 @@ export class VisitsService {
   ) {}
 
   /** Visits from a day on, earliest first; of one job when it is named. */
-  async list(
-    person: Person,
-    { from, jobId }: { from?: string; jobId?: string } = {},
-  ): Promise<PlannedVisit[]> {
+  async list({ from, jobId }: { from?: string; jobId?: string } = {}): Promise<PlannedVisit[]> {
     const rows = await this.db.getRepository(VisitRow).find({
       where: { ...(from && { end: MoreThanOrEqual(from) }), ...(jobId && { jobId }) },
       order: { start: 'ASC' },
     })
     const visits = await this.withPeople(rows)
-    return Promise.all(
-      visits.map(async (visit) => ({ ...visit, job: await this.jobOf(person, visit.jobId) })),
-    )
+    const jobs = await this.jobsOf(visits)
+    return visits.map((visit) => ({ ...visit, job: jobs.get(visit.jobId) ?? NAMELESS }))
   }
 
-  private async jobOf(person: Person, jobId: JobId): Promise<PlannedVisit['job']> {
-    const { state } = await this.entries.recordFor(person, jobId)
-    const { number = '', title = '', site = '' } = state.header ?? {}
-    return { number, title, site }
+  /** What the jobs of visits are called, from the rows of the lists: none is read for it. */
+  private async jobsOf(visits: readonly Visit[]): Promise<ReadonlyMap<JobId, PlannedVisit['job']>> {
+    const ids = [...new Set(visits.map(({ jobId }) => jobId))]
+    if (ids.length === 0) return new Map()
+    const rows = await this.db.query<({ jobId: string } & PlannedVisit['job'])[]>(
+      `SELECT jobId, number, title, site FROM job_summaries WHERE jobId IN (SELECT value FROM json_each(?))`,
+      [JSON.stringify(ids)],
+    )
+    return new Map(rows.map(({ jobId, ...job }) => [jobId, job]))
   }
 
   /** Books a visit, or moves one. Refused when somebody would have to be in two places, or it ends before it begins. */
@@ -57,7 +58,11 @@ export class VisitsService {
       }
       if (visit.end <= visit.start)
         throw new Refused(400, 'ends-before-start', 'must be after the start', 'end')
-      const [clash] = clashes(visit, await this.withPeople(await this.db.getRepository(VisitRow).find()))
+      const meanwhile = { end: MoreThan(visit.start), start: LessThan(visit.end) }
+      const [clash] = clashes(
+        visit,
+        await this.withPeople(await this.db.getRepository(VisitRow).findBy(meanwhile)),
+      )
       if (clash)
         throw new Refused(
           409,
@@ -116,4 +121,5 @@ export class VisitsService {
   }
 }
 
+const NAMELESS = { number: '', title: '', site: '' }
 const minute = (iso: string) => `${whenWords(iso)} UTC`

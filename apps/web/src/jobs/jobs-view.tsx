@@ -83,7 +83,7 @@ export function JobsView() {
           by their number, title and site only.
         </Note>
       )}
-      {data?.total === 0 && <NoJobs narrowed={asked.size > 0} role={role} />}
+      {data?.total === 0 && <NoJobs narrowed={asked.size > 0} role={role} note={data.note} />}
       <Stack gap="0" mt="10px">
         {data?.jobs.map((job) => (
           <JobRow key={job.id} job={job} to={`/jobs/${job.id}/${role === 'installer' ? 'rework' : 'walk'}`} />
@@ -94,12 +94,23 @@ export function JobsView() {
   )
 }
 
-function NoJobs({ narrowed, role }: { narrowed: boolean; role: string | undefined }) {
-  const words = narrowed
-    ? 'No job is like that. Take a filter away, or search for less.'
-    : role === 'installer'
-      ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.'
-      : 'No jobs yet. Open the first with “New job”.'
+function NoJobs({
+  narrowed,
+  role,
+  note,
+}: {
+  narrowed: boolean
+  role: string | undefined
+  /** Why the search found nothing. */
+  note: string | undefined
+}) {
+  const words = note
+    ? `Nothing was found: ${note}.`
+    : narrowed
+      ? 'No job is like that. Take a filter away, or search for less.'
+      : role === 'installer'
+        ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.'
+        : 'No jobs yet. Open the first with “New job”.'
   return <Text mt="16px">{words}</Text>
 }
 

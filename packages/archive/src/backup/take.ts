@@ -9,7 +9,7 @@ import { MANIFEST, damagedIn, digestsIn, type BackupManifest } from './manifest.
 /** Folders of files that are never changed once they are there: they are linked, not copied, where the disk allows it. */
 const FILES = ['photos', 'traces', 'records']
 /** What is still arriving is no evidence yet. */
-const COMING = 'coming'
+const COMING = ['coming', 'arriving']
 /** What a copy of the database is to hold nothing of: who is signed in, and on which devices somebody was. */
 const LEFT_OUT = ['DELETE FROM sessions', `DELETE FROM office_figures WHERE name = 'known-device-secret'`]
 /**
@@ -105,7 +105,7 @@ async function carry(from: string, to: string): Promise<void> {
     // A file that is still being written has no name of its own yet.
     if (!entry.isFile() || entry.name.endsWith('.part')) continue
     const source = join(entry.parentPath, entry.name)
-    if (source.slice(from.length + 1).startsWith(COMING)) continue
+    if (COMING.some((folder) => source.slice(from.length + 1).startsWith(folder))) continue
     const target = join(to, source.slice(from.length))
     await mkdir(dirname(target), { recursive: true })
     await link(source, target).catch(() => copyFile(source, target))

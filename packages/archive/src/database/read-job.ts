@@ -8,6 +8,7 @@ import {
   type Entry,
   type InspectionFile,
   type Sheet,
+  type ToldPart,
 } from '@plumb-mark/core'
 import { keyFingerprint, type SealKeyPair } from '../seal-key.js'
 import { wordFor, type KeptSeal } from '../word-for.js'
@@ -40,6 +41,15 @@ export interface Reading {
   key: SealKeyPair
   /** Reads a sheet as its maker's file. */
   readSource: (source: string) => Sheet | undefined
+}
+
+/** Which stretches of a job another installation told. */
+export async function toldPartsOf(sql: Sql, jobId: string): Promise<ToldPart[]> {
+  const rows = await sql(
+    'SELECT fromSeq, toSeq, installation, key FROM imported_parts WHERE jobId = ? ORDER BY fromSeq',
+    [jobId],
+  )
+  return rows as unknown as ToldPart[]
 }
 
 /** The record of a job with the word that goes under it. */

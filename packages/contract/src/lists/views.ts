@@ -7,6 +7,8 @@ export interface JobPage {
   total: number
   /** Jobs whose rows are being made anew since the program was renewed: until then they are found by little. */
   beingRead: number
+  /** Why a search found nothing. */
+  note?: string
 }
 
 /** A defect in the list over all jobs. */
@@ -36,6 +38,8 @@ export interface DefectRow {
 export interface DefectPage {
   defects: DefectRow[]
   total: number
+  /** Why a search found nothing. */
+  note?: string
 }
 
 /** What comes back: in how many jobs, how often, and how much of it is open; the members that lead to the cases. */

@@ -1,3 +1,4 @@
+import { attempt } from '../shape/attempt.js'
 import { gaugeOf } from '../quantity/format.js'
 import { mm2 } from '../quantity/figure.js'
 import { listed } from '../quantity/say.js'
@@ -94,6 +95,12 @@ export function judgeNetworkConductor(load: ConductorLoad, rules: Rules): CableJ
     wanting:
       decided && !wanting ? 'ask for the cable’s own table, or read its size off the print again' : wanting,
   }
+}
+
+/** What a cable of the one-line model may carry, A; undefined where no table of the school knows it as it was entered. For whoever shows it and does not judge. */
+export function mayCarry(load: ConductorLoad, rules: Rules): number | undefined {
+  const judged = attempt(() => judgeNetworkConductor(load, rules))
+  return judged.ok ? judged.value.ampacity : undefined
 }
 
 const unproven = (short: Said[], wanting: Said): CableJudgement => ({

@@ -99,6 +99,8 @@ export interface Draft extends JobState {
   waiting: Map<string, readonly EntryWith<unknown>[]>
   /** Entries whose thing has just come. */
   due: EntryWith<unknown>[]
+  /** Lists that were made for this draft: nobody else has seen them, and what comes next may be put at their end. */
+  own: WeakSet<readonly Evidence[]>
 }
 
 export const NOTHING_ENTERED: JobState = {
@@ -128,6 +130,7 @@ export function draftOf(state: JobState): Draft {
     defects: new Map(defects),
     waiting: new Map(waiting),
     due: [],
+    own: new WeakSet(),
   }
 }
 

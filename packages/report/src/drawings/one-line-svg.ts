@@ -2,7 +2,7 @@ import {
   PART_WORDS,
   fig,
   formatQuantity,
-  judgeNetworkConductor,
+  mayCarry,
   type ConductorLoad,
   type Inspection,
 } from '@plumb-mark/core'
@@ -71,7 +71,7 @@ type Point = { x: number; y: number }
 /** “31.2 / 44 A”: what a cable carries, and what it may. */
 function carried(load: ConductorLoad | undefined, school: 'iec' | 'nec'): string {
   if (!load || load.sources.length === 0) return 'not fed'
-  const may = judgeNetworkConductor(load, { school })?.ampacity
+  const may = mayCarry(load, { school })
   return `${fig(load.carries, 1)}${may === undefined ? '' : ` / ${fig(may, 0)}`} A`
 }
 

@@ -6,6 +6,8 @@ import type { ReportRecord } from '../record.js'
 import { figure } from '../block.js'
 
 const TALLEST = 640
+/** Beyond this many no module could be told from its neighbour on paper, and setting the page takes minutes. */
+const MOST_DRAWN = 5000
 
 /** Who feeds what. */
 export function oneLine({ inspection }: ReportRecord): Block[] {
@@ -27,6 +29,11 @@ export function oneLine({ inspection }: ReportRecord): Block[] {
 export function arrayMap({ inspection }: ReportRecord): Block[] {
   const drawing = arrayDrawing(inspection)
   if (drawing.planes.length === 0) return []
+  const places = drawing.planes.reduce((sum, plane) => sum + plane.places.length, 0)
+  if (places > MOST_DRAWN)
+    return [
+      { kind: 'text', as: 'quiet', text: `The array has ${places} places: too many to be drawn on a page.` },
+    ]
   const devices = inspection.around.asBuilt.array.devices.filter(({ serial }) => serial)
   return [
     {

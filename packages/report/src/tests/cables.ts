@@ -1,11 +1,4 @@
-import {
-  fig,
-  formatQuantity,
-  judgeNetworkConductor,
-  worst,
-  type Inspection,
-  RESIDUAL_KINDS,
-} from '@plumb-mark/core'
+import { fig, formatQuantity, mayCarry, worst, type Inspection, RESIDUAL_KINDS } from '@plumb-mark/core'
 import { figure, quiet, type Block } from '../block.js'
 
 /** The AC side: what every cable carries and may carry, and the protection of every part. */
@@ -38,7 +31,7 @@ export function cableTests({ around, checks, state }: Inspection): Block[] {
             ],
             rows: loads.map((load) => {
               const { conductor, sources, carries, protectiveDevice } = load
-              const may = judgeNetworkConductor(load, { school })?.ampacity
+              const may = mayCarry(load, { school })
               return [
                 `${around.labelOf(conductor.from)} to ${around.labelOf(conductor.to)}`,
                 figure(formatQuantity(conductor.size, 'conductor-size', { unit: gauge })),

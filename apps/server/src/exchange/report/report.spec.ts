@@ -219,6 +219,51 @@ it('leaves as a PDF, also when a calculation is kept with it', async () => {
   ).toBe('%PDF-')
 })
 
+describe('facts that no table knows', () => {
+  const cable = (change: object) => ({
+    kind: 'conductor-run',
+    body: { ...job('Skerry').state.asBuilt.network.conductors[0]!, ...change },
+  })
+  const canopy = () => job('Juniper').state.asBuilt.array
+  it.each<[string, string, () => { kind: string; body: object }[]]>([
+    ['pvc at 65 °C', 'Fallowmere', () => [cable({ insulation: 'pvc', ambient: 65 })]],
+    [
+      '80 °C by the tables of the NEC',
+      'Fallowmere',
+      () => [{ kind: 'job-amended', body: { school: 'nec' } }, cable({ ambient: 80 })],
+    ],
+    ['five hundred circuits side by side', 'Fallowmere', () => [cable({ grouped: 500 })]],
+    ['a size of a hair', 'Fallowmere', () => [cable({ size: 0.01 })]],
+    [
+      'two devices at one place',
+      'Juniper',
+      () => {
+        const [device] = canopy().devices
+        return [{ kind: 'devices-fitted', body: { devices: [{ ...device!, id: 'again' }] } }]
+      },
+    ],
+    [
+      'a plane of 100 by 200',
+      'Juniper',
+      () => {
+        const [plane] = canopy().planes
+        return [{ kind: 'plane-built', body: { ...plane!, rows: 100, columns: 200 } }]
+      },
+    ],
+  ])('%s: the report says what it can, and never fails', async (_what, name, facts) => {
+    const inspection = job(name, ...facts())
+    expect(reportOf(asReported(inspection), PART_IDS).length).toBeGreaterThan(10)
+    const pdf = await report(asReported(inspection), WISH, () => Promise.resolve('/no/such/photo'))
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
+  })
+  it('a plane with more places than can be drawn is refused where it is entered', async () => {
+    const { id } = files.get('Juniper')!
+    const [plane] = canopy().planes
+    const answer = await inspector.append(id, entry('plane-built', { ...plane!, rows: 100, columns: 200 }))
+    expect([answer.status, answer.body.error?.code]).toEqual([409, 'too-large'])
+  })
+})
+
 it('of whatever core admits a report can be made', async () => {
   for (const seed of [3, 77, 412, 5001]) {
     const random = new RandomJob(new Chance(seed))

@@ -1,16 +1,30 @@
 import type { MessagePort } from 'node:worker_threads'
 import sharp from 'sharp'
-import { fold, inspect, sheetsById, type Entry, type Sheet } from '@plumb-mark/core'
+import { entriesOf, openData, photoPath, toldPartsOf, type Sql } from '@plumb-mark/archive'
+import { readSheetText } from '@plumb-mark/contract'
+import { asTold, fold, inspect, photosShown, sheetsById, type Entry, type Sheet } from '@plumb-mark/core'
+import { smallOf } from '../../evidence/picture.js'
 import { report, type ReportWish } from './report.js'
 
 export interface ReportAsked {
-  entries: readonly Entry[]
-  sheets: readonly Sheet[]
+  of: JobAsked | RecordAsked
   broken: readonly string[]
   keyFingerprint: string
   reworkAddress: string
   wish: ReportWish
-  /** The small copy of each photo, by its id. */
+}
+/** Read here: a long record is not carried from thread to thread. `folder` is where the photos lie. */
+interface JobAsked {
+  kind: 'job'
+  folder: string
+  jobId: string
+}
+/** One from elsewhere, with the digests of its photos by their ids. */
+interface RecordAsked {
+  kind: 'record'
+  folder: string
+  entries: readonly Entry[]
+  sheets: readonly Sheet[]
   photos: ReadonlyMap<string, string>
 }
 
@@ -19,25 +33,53 @@ sharp.concurrency(1)
 
 /** Judges a record and sets its report, in a thread of its own. */
 export default async function makeReport({
-  entries,
-  sheets,
-  broken,
-  keyFingerprint,
-  reworkAddress,
+  of: source,
   wish,
-  photos,
   port,
+  ...record
 }: ReportAsked & { port?: MessagePort }): Promise<Uint8Array> {
+  const { entries, sheets, photos } = source.kind === 'record' ? source : await jobOf(source)
   const inspection = inspect(fold(entries), sheetsById(sheets))
+  const shown = new Set(entries.flatMap(photosShown).map(({ id }) => id))
   let done = 0
-  const of = photos.size + 2
+  const of = shown.size + 2
   const tell = () => port?.postMessage({ done: ++done, of })
   tell()
-  const pdf = await report({ inspection, broken, keyFingerprint, reworkAddress }, wish, async (id) => {
+  const pdf = await report({ inspection, ...record }, wish, async (id) => {
     tell()
-    const file = photos.get(id)
-    if (file === undefined) throw new Error(`the photo ${id} is gone`)
-    return file
+    const digest = photos.get(id)
+    // One that is gone is told where it would have been shown.
+    if (digest === undefined) throw new Error(`the photo ${id} is gone`)
+    return smallOf(photoPath(source.folder, digest), digest)
   })
   return new Uint8Array(pdf)
+}
+
+async function jobOf({
+  folder,
+  jobId,
+}: JobAsked): Promise<Pick<RecordAsked, 'entries' | 'sheets' | 'photos'>> {
+  const db = openData(folder, { readonly: true })
+  try {
+    const entries = asTold(await entriesOf(db.sql, jobId), await toldPartsOf(db.sql, jobId))
+    const photos = await db.sql('SELECT id, sha256 FROM photos WHERE jobId = ?', [jobId])
+    return {
+      entries,
+      sheets: await sheetsOf(db.sql, jobId),
+      photos: new Map(photos.map((row) => [row['id'] as string, row['sha256'] as string])),
+    }
+  } finally {
+    db.close()
+  }
+}
+
+async function sheetsOf(sql: Sql, jobId: string): Promise<Sheet[]> {
+  const rows = await sql(
+    'SELECT source FROM sheets JOIN job_sheets ON job_sheets.sheetId = sheets.id WHERE job_sheets.jobId = ?',
+    [jobId],
+  )
+  return rows.flatMap(({ source }) => {
+    const text = readSheetText(source as string)
+    return text.ok ? [text.sheet] : []
+  })
 }

@@ -1,15 +1,19 @@
 import { join } from 'node:path'
-import { Injectable, type OnApplicationShutdown } from '@nestjs/common'
+import { Injectable, Inject, type OnApplicationShutdown } from '@nestjs/common'
+import { recordFolder } from '@plumb-mark/archive'
 import type { ReportQueryDto } from '@plumb-mark/contract'
-import { photosShown, type JobId, type JobState, type Person } from '@plumb-mark/core'
+import type { JobId, Person } from '@plumb-mark/core'
 import { EntriesService } from '../../entries/entries.service.js'
 import { ReportLookService } from '../../office/report-look.service.js'
-import { PhotosService } from '../../evidence/photos.service.js'
+import { RecordsService } from '../../records/records.service.js'
+import { SETTINGS, type Settings } from '../../settings.js'
 import { IntegrityService } from '../../sign-off/integrity.service.js'
-import { WorkerPool, builtFile, type Step } from '../../work/worker-pool.js'
+import { WorkerPool, builtFile, type Asking } from '../../work/worker-pool.js'
+import { nameOf } from '../file-name.js'
 import type { ReportAsked } from './report.worker.js'
 
 const MOST_MS = 300_000
+const MOST_WAITING = 20
 
 /** Reports, set beside the thread that answers everybody, one after the other. */
 @Injectable()
@@ -18,44 +22,45 @@ export class ReportsService implements OnApplicationShutdown {
     file: builtFile(join(import.meta.dirname, 'report.worker.js')),
     threads: 1,
     mostMs: MOST_MS,
+    mostWaiting: MOST_WAITING,
     what: 'the report',
   })
 
   constructor(
     private readonly entries: EntriesService,
-    private readonly photos: PhotosService,
+    private readonly records: RecordsService,
     private readonly integrity: IntegrityService,
     private readonly look: ReportLookService,
+    @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
 
   async make(
     person: Person,
     jobId: JobId,
     wish: Pick<ReportQueryDto, 'for' | 'paper'>,
-    how: { signal: AbortSignal; onStep: (step: Step) => void; reworkAddress: string },
-  ): Promise<{ pdf: Uint8Array; state: JobState }> {
-    const record = await this.entries.recordFor(person, jobId)
-    const { told: entries, sheets, state } = record
-    const photos = new Map<string, string>()
-    for (const { id } of entries.flatMap(photosShown))
-      if (!photos.has(id)) {
-        // One that is gone is told where it would have been shown.
-        const found = await this.photos.fileFor(person, jobId, id, true).catch(() => undefined)
-        if (found) photos.set(id, found.file)
-      }
-    const broken = await this.integrity.brokenIn(jobId, record)
-    const signer = await this.integrity.signerOf(jobId, record)
+    { reworkAddress, ...how }: Asking & { reworkAddress: string },
+  ): Promise<{ pdf: Uint8Array; name: string }> {
+    const { foreign: row, ...named } = await this.entries.named(person, jobId)
+    const foreign = row && (await this.records.read(row))
+    const signer = await this.integrity.signerOf(jobId, foreign)
     const { paper, letterhead, parts } = await this.look.read()
-    const asked = {
+    const { dataDir } = this.settings
+    const asked: ReportAsked = {
       wish: { paper: wish.paper ?? paper, letterhead, parts: parts[wish.for ?? 'record'] },
-      reworkAddress: how.reworkAddress,
-      entries,
-      sheets: [...sheets.values()],
-      broken,
+      reworkAddress,
+      broken: await this.integrity.brokenIn(jobId, foreign),
       keyFingerprint: signer.kind === 'nobody' ? 'none' : signer.key,
-      photos,
+      of: foreign
+        ? {
+            kind: 'record',
+            folder: recordFolder(dataDir, foreign.row.id),
+            entries: foreign.entries,
+            sheets: [...foreign.sheets.values()],
+            photos: new Map([...foreign.photos].map(([id, { sha256 }]) => [id, sha256])),
+          }
+        : { kind: 'job', folder: dataDir, jobId },
     }
-    return { pdf: await this.pool.run(asked, how), state }
+    return { pdf: await this.pool.run(asked, how), name: nameOf(named) }
   }
 
   async onApplicationShutdown(): Promise<void> {

@@ -5,6 +5,7 @@ import { anyText, list, object, text } from '../../shape/shape.js'
 import type { EntryWith } from '../entry-with.js'
 import type { Draft } from '../state.js'
 import {
+  ADMITTED,
   BUILDERS,
   admitted,
   entryKind,
@@ -21,6 +22,9 @@ import {
   type Step,
 } from './entry-kind.js'
 
+/** As many as the map of an array can be drawn with on paper. */
+const MOST_PLACES = 5000
+
 const ofKnownUnit = ({ unitId }: { unitId: UnitId }, { state }: Against): Admission =>
   known(state.asBuilt.units, unitId, 'unit')
 
@@ -34,7 +38,13 @@ export const planeBuilt = entryKind({
   says: 'plane built',
   writtenBy: BUILDERS,
   weighedBy: 'state',
-  admit: ofKnownUnit,
+  admit: (plane, against) =>
+    firstRefusal(
+      ofKnownUnit(plane, against),
+      plane.rows * plane.columns > MOST_PLACES
+        ? refuse('too-large', `a plane has at most ${MOST_PLACES} places: build it as several`)
+        : ADMITTED,
+    ),
   apply: (draft, plane, entry) => onArray(draft, entry, { planes: put(draft.asBuilt.array.planes, plane) }),
   undo: ({ id }, { array }) =>
     putBack('plane-built', find(array.planes, id), { kind: 'plane-removed', body: { planeId: id } }),

@@ -25,7 +25,10 @@ function keepEvidence(draft: Draft, entry: EvidenceEntry & Pick<Evidence, 'walke
   const rows = draft.evidence.get(entry.body.point) ?? []
   const before = rows.findLastIndex((row) => !isLater(row, entry)) + 1
   const row = { ...entry, on: takenOn(entry.body.point, draft.asBuilt) }
-  draft.evidence.set(entry.body.point, [...rows.slice(0, before), row, ...rows.slice(before)])
+  if (before === rows.length && draft.own.has(rows)) return void (rows as Evidence[]).push(row)
+  const next = [...rows.slice(0, before), row, ...rows.slice(before)]
+  draft.own.add(next)
+  draft.evidence.set(entry.body.point, next)
 }
 
 export const reading = entryKind({
