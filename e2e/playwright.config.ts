@@ -38,7 +38,7 @@ export default defineConfig({
   },
   webServer: Array.from({ length: LANES }, (_, lane) => [
     {
-      command: `node ${app('server')} --port ${portOf(lane)} --data ${join(data, String(lane))}`,
+      command: `node ${app('server')} --port ${portOf(lane)} --data ${join(data, String(lane))} --simulated-devices`,
       url: `http://127.0.0.1:${portOf(lane)}/`,
       reuseExistingServer: false,
       timeout: 60_000,

@@ -3,6 +3,7 @@ import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { HOSTILE } from './hostile.mjs'
 import { ROOT, at, build, driver, installPackages, run } from './shared.mjs'
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium'
@@ -83,6 +84,18 @@ async function driverAndLint() {
 }
 await Promise.all([typesAndCampaign(), driverAndLint()])
 
+/** What attacks from outside: files, forms, devices, streams, accounts, photos, two writers at once. */
+function hostile({ testResults }) {
+  const files = testResults.filter(({ name }) => HOSTILE.test(name))
+  const ok = files
+    .flatMap(({ assertionResults }) => assertionResults)
+    .filter(({ status }) => status === 'passed')
+  const seconds = files.reduce((sum, { startTime, endTime }) => sum + (endTime - startTime) / 1000, 0)
+  console.log(
+    `of these hostile: ${ok.length} passed in ${files.length} files (${Math.round(seconds)} s of their own)`,
+  )
+}
+
 const jestFile = join(results, 'jest.json')
 suite(
   'unit and API tests',
@@ -98,10 +111,13 @@ suite(
   ],
   jestFile,
   {},
-  (report) => ({
-    passed: report.numPassedTests,
-    failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
-  }),
+  (report) => {
+    hostile(report)
+    return {
+      passed: report.numPassedTests,
+      failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+    }
+  },
 )
 
 const e2eFile = join(results, 'e2e.json')

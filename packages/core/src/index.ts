@@ -317,6 +317,7 @@ export { readSheet, sheetSchema, type Sheet } from './requirements/sheet.js'
 export { adoptionChanges, judgedOtherwise, withSheet, type CheckChange } from './walk/adoption.js'
 export type { Check, JudgedCheck, Outcome, ProposedDefect } from './walk/check.js'
 export { dangers, isOpen, openDefectFor, type Defect } from './walk/defect.js'
+export { madeVoid, type Deed, type MadeVoid } from './walk/made-void.js'
 export { carriedWord } from './walk/carried-word.js'
 export { answerFromDevice, pointsAsked, readsOf, serialsHeard, type ReadValues } from './walk/from-device.js'
 export { inspect, inspectDraft, inspectNext, type Inspection, wallContext } from './walk/inspect.js'
@@ -373,6 +374,7 @@ export {
 } from './entering/tester-table.js'
 export { countedString, isModuleOf, walkedString } from './entering/walked-string.js'
 export { admit } from './admission/admit.js'
+export { knownWhereDone, mayHoldWhereDone } from './admission/where-done.js'
 export {
   archiveManifestSchema,
   readArchiveManifest,

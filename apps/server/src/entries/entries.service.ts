@@ -14,6 +14,7 @@ import {
   fold,
   inspect,
   inspectNext,
+  knownWhereDone,
   linked,
   type Entry,
   type EntryKind,
@@ -24,10 +25,11 @@ import {
   type JobState,
   type NewEntry,
   type Person,
+  type PersonId,
   type Sheet,
   type ToldPart,
 } from '@plumb-mark/core'
-import type { Appended } from '@plumb-mark/contract'
+import type { Appended, SentBeside } from '@plumb-mark/contract'
 import { audited, type Happening } from '../audit/audit.service.js'
 import { sqlOf } from '../database/sql-of.js'
 import { Writer } from '../database/writer.js'
@@ -195,17 +197,18 @@ export class EntriesService {
    * Appends entries in their order, all or none: folded and judged first, and kept only when that succeeds,
    * so that what was answered with an error was not kept. An entry that is here already, word for word, is
    * answered as it was kept: sending twice is harmless. What core does not admit is refused with its code,
-   * and nothing of the batch is kept. Times are corrected by what the clock of the device said while it sent.
+   * and nothing of the batch is kept; what was valid where it was done, by a device that did not know what others did meanwhile, is kept.
+   * Times are corrected by what the clock of the device said while it sent.
    */
   async append(
     person: Person,
     jobId: JobId,
     entries: readonly NewEntry[],
-    clock?: string,
+    { clock, after }: SentBeside = {},
   ): Promise<Appended> {
     const received = new Date().toISOString()
     const ahead = clockAhead(clock, received)
-    return this.inTurn(entries.length, () => this.write(person, jobId, entries, { ahead, received }))
+    return this.inTurn(entries.length, () => this.write(person, jobId, entries, { ahead, received, after }))
   }
 
   /** Work on a large batch has its turn, with everybody else answered before it; a small one goes on at once. */
@@ -221,7 +224,7 @@ export class EntriesService {
     person: Person,
     jobId: JobId,
     entries: readonly NewEntry[],
-    { ahead, received }: { ahead: number; received: string },
+    { ahead, received, after }: { ahead: number; received: string; after: number | undefined },
   ): Promise<Appended> {
     return this.queue.run(jobId, async () => {
       await turn()
@@ -238,7 +241,9 @@ export class EntriesService {
           answer.push(kept)
           continue
         }
-        await this.guard.requireAdmitted(entry, person, jobId, await batch.weighedFor(entry.kind))
+        await this.guard.requireAdmitted(entry, person, jobId, await batch.weighedFor(entry.kind), () =>
+          batch.whereDone(entry, { person: person.id, after }),
+        )
         const times = correctedTimes(entry.at, { ahead, received, opened: batch.opened })
         const link = linked({ ...entry, ...times }, jobId, person, batch.last, sha256)
         batch.add(link)
@@ -354,6 +359,8 @@ class Batch {
   private state: JobState
   private inspection: Inspection
   private behind: 'nothing' | 'outcomes' | 'points' = 'nothing'
+  /** The same as the device that sends it knew the job, once that is asked; undefined where nothing came between. */
+  private elsewhere: Batch | undefined | 'not-asked' = 'not-asked'
 
   constructor(
     before: OpenJob,
@@ -379,12 +386,31 @@ class Batch {
     return { ...this.inspection, state: this.state }
   }
 
+  /** The job without what others did that had not reached the device. */
+  async whereDone(
+    { kind, at }: NewEntry,
+    knew: { person: PersonId; after: number | undefined },
+  ): Promise<Inspection | undefined> {
+    if (this.elsewhere === 'not-asked') {
+      const entered = this.state.entered as readonly Entry[]
+      const entries = knownWhereDone(entered, { ...knew, at })
+      this.elsewhere = entries.length === entered.length ? undefined : await this.knowing(entries)
+    }
+    return this.elsewhere?.weighedFor(kind)
+  }
+
+  private async knowing(entries: readonly Entry[]): Promise<Batch> {
+    const state = await foldInTurns(entries)
+    return new Batch({ entries, inspection: inspect(state, await this.sheetsFor(state)) }, this.sheetsFor)
+  }
+
   async judged(): Promise<OpenJob> {
     await this.catchUp()
     return { entries: this.entries, inspection: this.inspection }
   }
 
   add(entry: Entry): void {
+    if (this.elsewhere !== 'not-asked') this.elsewhere?.add(entry)
     this.entries.push(entry)
     this.state = applied(this.state, [entry])
     // What is built makes points; evidence and defects only change what comes of them.

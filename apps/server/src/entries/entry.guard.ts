@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import {
   admit,
+  mayHoldWhereDone,
   photosShown,
   type Inspection,
   type JobHeader,
@@ -31,14 +32,19 @@ export class EntryGuard {
     private readonly traces: TracesService,
   ) {}
 
+  /** `whereDone` gives the job as the device of this person knew it; undefined where that is how it stands. */
   async requireAdmitted(
     entry: NewEntry,
     person: Person,
     jobId: JobId,
     inspection: Inspection,
+    whereDone: () => Promise<Inspection | undefined>,
   ): Promise<void> {
-    const answer = admit(entry, person.role, inspection, await this.knownOf(entry))
-    if (!answer.ok) throw new Refused(409, answer.code, answer.message)
+    const knows = await this.knownOf(entry)
+    const now = admit(entry, person.role, inspection, knows)
+    const there = now.ok || !mayHoldWhereDone(entry.kind, now.code) ? undefined : await whereDone()
+    const answer = there ? admit(entry, person.role, there, knows) : now
+    if (!answer.ok && !now.ok) throw new Refused(409, now.code, now.message)
     await this.requirePhotos(photosShown(entry), jobId)
     if (entry.kind === 'record' && 'trace' in entry.body.answer)
       await this.traces.requireTrue(jobId, entry.body.answer)

@@ -80,6 +80,6 @@ export class JobsController {
     const count = Array.isArray(sent) ? sent.length : 0
     const checked = await this.entries.inTurn(count, () => validateEntries(body))
     if (!checked.ok) throw new Refused(400, checked.error.code, checked.error.message, checked.error.path)
-    return this.entries.append(person, id, checked.value, checked.clock)
+    return this.entries.append(person, id, checked.value, checked.beside)
   }
 }

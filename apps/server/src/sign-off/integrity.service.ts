@@ -23,7 +23,7 @@ export class IntegrityService {
     if (foreign) return foreign.broken
     const job = await this.db.getRepository(JobRow).findOneBy({ id: jobId })
     // A seal that was taken out of the entries leaves its row, and one whose row is gone its time.
-    const sealed = job?.sealedAt != null || (await this.sealOf(jobId)) !== null
+    const sealed = (job?.sealedAt ?? null) !== null || (await this.sealOf(jobId)) !== null
     return sealed ? this.work.verify(jobId) : []
   }
 

@@ -1,4 +1,5 @@
 import { mkdtempSync, rmSync } from 'node:fs'
+import type { Server as HttpServer } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { v7 as uuid } from 'uuid'
@@ -61,6 +62,8 @@ export class RunningServer {
     }
     this.app = await createServer(settings)
     this.address = await listen(this.app, settings)
+    // Tests keep the thread busy for longer than a line is held: it would be closed under the next question.
+    ;(this.app.getHttpServer() as HttpServer).keepAliveTimeout = 0
   }
 
   /** Stops and starts again on the same folder. */

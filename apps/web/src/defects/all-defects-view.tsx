@@ -42,13 +42,7 @@ export function AllDefectsView() {
           <Recurring address={address} />
         </Suspense>
       )}
-      {data?.total === 0 && (
-        <Text mt="16px">
-          {asked.size > 0
-            ? 'No defect is like that. Take a filter away, or search for less.'
-            : 'No defect is open in any job.'}
-        </Text>
-      )}
+      {data?.total === 0 && <Text mt="16px">{whyNone(asked.size > 0, data.note)}</Text>}
       {data && data.total > 0 && <DefectTable defects={data.defects} total={data.total} />}
       {data && <Pager page={page} total={data.total} onTurn={turnTo} />}
       <Suspense fallback={null}>
@@ -56,6 +50,13 @@ export function AllDefectsView() {
       </Suspense>
     </Page>
   )
+}
+
+function whyNone(narrowed: boolean, note: string | undefined): string {
+  if (note !== undefined) return `Nothing was found: ${note}.`
+  return narrowed
+    ? 'No defect is like that. Take a filter away, or search for less.'
+    : 'No defect is open in any job.'
 }
 
 /** By what the chart counts is no question to the list. */

@@ -18,7 +18,7 @@ const STATE_WORDS = {
 
 /** One defect with its way so far. */
 export function DefectCard({ defect, children }: { defect: Defect; children?: ReactNode }) {
-  const { raised, steps, severity, state, failedAgain } = defect
+  const { raised, steps, voidSteps, severity, state, failedAgain } = defect
   const open = isOpen(defect)
   return (
     <chakra.article
@@ -60,6 +60,7 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
             when={at}
             who={by.name}
             did={DEFECT_STEP_WORDS[body.step]}
+            madeVoidBy={voidSteps.find(({ step }) => step.id === id)?.by}
             note={body.note}
             photos={<Photos photos={body.photos} size="72px" />}
           />
@@ -96,12 +97,14 @@ function Step({
   when,
   who,
   did,
+  madeVoidBy,
   note,
   photos,
 }: {
   when: string
   who: string
   did: string
+  madeVoidBy?: Defect['steps'][number] | undefined
   note?: string | undefined
   photos: ReactNode
 }) {
@@ -109,6 +112,7 @@ function Step({
   return (
     <chakra.li py="4px">
       {time.when(when)} · {did} by {who}
+      {madeVoidBy && ` (void: ${DEFECT_STEP_WORDS[madeVoidBy.body.step]} by ${madeVoidBy.by.name} before)`}
       {note ? `: ${note}` : ''}
       <Flex gap="6px" mt="4px" wrap="wrap">
         {photos}

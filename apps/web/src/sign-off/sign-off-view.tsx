@@ -19,6 +19,7 @@ import { useSession } from '../account/session.js'
 import { checkAddress } from '../inspection/check-in-address.js'
 import { useInspection } from '../store/inspection.js'
 import { useSiteTime } from '../store/site-time.js'
+import { MadeVoidList } from './made-void-list.js'
 
 const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) => ({ default: form })))
 
@@ -40,6 +41,7 @@ export function SignOffView() {
   return (
     <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
       {inspection.state.seal ? <Sealed inspection={inspection} /> : <Open inspection={inspection} />}
+      <MadeVoidList inspection={inspection} />
       <OutsideScope inspection={inspection} />
       <Calculations inspection={inspection} />
       <Downloads />

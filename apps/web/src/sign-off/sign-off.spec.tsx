@@ -112,6 +112,12 @@ describe('before the signature', () => {
   })
 })
 
+it('what somebody else made void stays in sight, with why', () => {
+  open('inspector', [{ kind: 'unit-removed', body: { unitId: 'u' } }, seen('earth', true)])
+  const list = screen.getByRole('heading', { name: 'Entered, and without effect since' }).parentElement!
+  expect(list).toHaveTextContent(/unit removed .*observation: earth, Unit/)
+})
+
 it('a calculation kept with the job opens again with its figures', () => {
   open('inspector', [
     {

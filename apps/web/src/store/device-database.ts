@@ -9,6 +9,8 @@ export interface Batch {
   jobId: JobId
   by: PersonId
   entries: readonly NewEntry[]
+  /** The last place in the job that had reached this device by then; undefined where an earlier version kept it. */
+  after?: number
 }
 
 /** What the server did not take: whole, with its reason and whose it is, until somebody sends it again or discards it on purpose. */

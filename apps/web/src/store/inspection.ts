@@ -164,7 +164,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
       set({ refusal: step.message })
       return false
     }
-    const kept = addToOutbox(jobId, by.id, fresh)
+    const kept = addToOutbox(jobId, by.id, fresh, knownUpTo(entries))
     const next = [...entries, ...step.entries]
     set({
       entries: next,
@@ -185,7 +185,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   },
   takeIn(others) {
     const { jobId, entries, sheets, draft } = get()
-    const here = new Set(entries.filter(({ hash }) => hash !== '').map(({ id }) => id))
+    const here = new Set(entries.filter(isLinked).map(({ id }) => id))
     const fresh = others.filter(({ id }) => !here.has(id))
     if (fresh.length === 0 || !jobId) return
     // What was missed while the line was down, and a sheet that was adopted, are not here: the job is loaded anew with them.
@@ -193,8 +193,8 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     if (missed || fresh.some(({ kind }) => kind === 'sheet-adopted')) return void get().open(jobId)
     void rememberEntries(fresh).catch(() => undefined)
     const ids = new Set(fresh.map(({ id }) => id))
-    const linked = [...entries.filter(({ hash }) => hash !== ''), ...fresh].sort((a, b) => a.seq - b.seq)
-    const unsent = entries.filter(({ id, hash }) => hash === '' && !ids.has(id))
+    const linked = [...entries.filter(isLinked), ...fresh].sort((a, b) => a.seq - b.seq)
+    const unsent = entries.filter((entry) => !isLinked(entry) && !ids.has(entry.id))
     const next = [...linked, ...unsent.map((entry, i) => ({ ...entry, seq: linked.length + i + 1 }) as Entry)]
     set({ entries: next, ...judged(next, sheets, draft) })
   },
@@ -232,7 +232,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
             continue
           }
           // Nothing else is judged otherwise by being kept; only the head of the chain is known now.
-          const head = next.findLast(({ hash }) => hash !== '')
+          const head = next.findLast(isLinked)
           if (kept && head) set(withDraft({ ...kept, state: asKept(kept.state, linked, head) }, draft))
           continue
         }
@@ -277,6 +277,16 @@ function taken(
     inspection = inspectNext(inspection, applied(inspection.state, [made]), sheets)
   }
   return { ok: true, entries, inspection }
+}
+
+/** Has the server put it into the chain? */
+const isLinked = ({ hash }: Entry): boolean => hash !== ''
+
+/** The last place in the job up to which everything has reached this device. */
+function knownUpTo(entries: readonly Entry[]): number {
+  const linked = entries.filter(isLinked)
+  const gap = linked.findIndex(({ seq }, i) => seq !== i + 1)
+  return gap === -1 ? linked.length : gap
 }
 
 /** The state with its entries as the server linked them. */

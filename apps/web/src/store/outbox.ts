@@ -18,11 +18,24 @@ export const useOnlyHere = create<{ batches: readonly Batch[] }>(() => ({ batche
 /** Writing goes on while the page does; whoever asks what waits is answered after it. */
 let writing: Promise<void> = Promise.resolve()
 
-/** Keeps the entries of a step on this device until the server has acknowledged them. */
-export function addToOutbox(jobId: JobId, by: PersonId, entries: readonly NewEntry[]): Promise<void> {
+/**
+ * Keeps the entries of a step on this device until the server has acknowledged them, with the last place in the job that it knew of: the
+ * server weighs them as they were valid here.
+ */
+export function addToOutbox(
+  jobId: JobId,
+  by: PersonId,
+  entries: readonly NewEntry[],
+  after?: number,
+): Promise<void> {
   const parts: Batch[] = []
   for (let i = 0; i < entries.length; i += MOST_AT_ONCE)
-    parts.push({ jobId, by, entries: entries.slice(i, i + MOST_AT_ONCE) })
+    parts.push({
+      jobId,
+      by,
+      entries: entries.slice(i, i + MOST_AT_ONCE),
+      ...(after !== undefined && { after }),
+    })
   writing = writing.then(async () => {
     try {
       await device.batches.bulkAdd(parts.map((part) => ({ ...part })))
@@ -73,12 +86,13 @@ const SERVER_FAULT = 500
 export async function sendNext(jobId: JobId, person: PersonId): Promise<Sent> {
   const batch = (await batchesOf(person)).find((one) => one.jobId === jobId)
   if (!batch) return { kind: 'nothing' }
-  const { entries } = batch
+  const { entries, after } = batch
   try {
     await sendPhotos(entries.flatMap((entry) => photosShown(entry)).map(({ id }) => id))
     const answer = await post<Appended>(`/api/jobs/${jobId}/entries`, {
       entries,
       clock: new Date().toISOString(),
+      after,
     })
     // A door on the way may answer with success and know of nothing: what waits leaves only when it is named.
     if (!names(answer, entries, jobId)) return { kind: 'unreachable' }

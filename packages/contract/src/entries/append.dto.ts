@@ -1,4 +1,4 @@
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsOptional, IsUUID } from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsOptional, IsUUID, Min } from 'class-validator'
 import type { ErrorShape, NewEntry } from '@plumb-mark/core'
 import { validate, type Validated } from '../http/validate.js'
 import { IsInstant, IsPlain } from '../http/fields.js'
@@ -11,7 +11,12 @@ export class AppendDto {
   entries!: unknown[]
   /** What the clock of the device says while it sends. */
   @IsOptional() @IsInstant() clock?: string
+  /** The last place in the job that had reached the device when these were entered: others may have gone on since. */
+  @IsOptional() @IsInt() @Min(0) after?: number
 }
+
+/** What was sent beside the entries. */
+export type SentBeside = Pick<AppendDto, 'clock' | 'after'>
 
 export class NewEntryDto {
   /** UUID v7, made by the client. */
@@ -24,7 +29,7 @@ export class NewEntryDto {
 /** Checks entries from outside, each with the body class of its kind. Plain data comes back, so that it hashes as it was sent. */
 export function validateEntries(
   plain: unknown,
-): { ok: true; value: NewEntry[]; clock: string | undefined } | ({ ok: false } & ErrorShape) {
+): { ok: true; value: NewEntry[]; beside: SentBeside } | ({ ok: false } & ErrorShape) {
   const envelope = validate(AppendDto, plain)
   if (!envelope.ok) return envelope
   const value: NewEntry[] = []
@@ -42,7 +47,12 @@ export function validateEntries(
       }
     value.push(checked.value)
   }
-  return { ok: true, value, clock: envelope.value.clock }
+  const { clock, after } = envelope.value
+  return {
+    ok: true,
+    value,
+    beside: { ...(clock !== undefined && { clock }), ...(after !== undefined && { after }) },
+  }
 }
 
 export function validateEntry(plain: unknown, at = ''): Validated<NewEntry> {

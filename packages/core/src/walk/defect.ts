@@ -2,7 +2,8 @@ import { isLater, type RaisedDefect } from '../job/state.js'
 import type { EntryOf } from '../job/entry.js'
 import { isMilder, type Severity } from '../sheet/terms.js'
 import type { JudgedCheck } from './check.js'
-import { DEFECT_PROCESS, type DefectState, type Proof } from '../job/defect-process.js'
+import type { DefectState, Proof } from '../job/defect-process.js'
+import { followed, type VoidStep } from '../job/followed-steps.js'
 
 /** A defect as it stands, folded from its steps and from what its check reads now. */
 export interface Defect {
@@ -15,7 +16,10 @@ export interface Defect {
   remedy: string
   state: DefectState
   raised: EntryOf<'defect-raised'>
+  /** As they were taken, oldest first, the void ones too. */
   steps: readonly EntryOf<'defect-step'>[]
+  /** Steps of somebody who worked apart, which others had made impossible. */
+  voidSteps: readonly VoidStep[]
   /** Set when the check was read again after the rework and failed again. */
   failedAgain: boolean
   proof: Proof
@@ -31,9 +35,8 @@ export function defectOf(
   changedSinceRework: () => boolean = () => false,
 ): Defect {
   const { body } = raised
-  const last = steps.at(-1)
-  const stepped: DefectState = last ? DEFECT_PROCESS[last.body.step].to : 'open'
-  const lastRework = steps.findLast(({ body: { step } }) => step === 'reworked')
+  const { state: stepped, steps: counted, void: voidSteps } = followed(steps)
+  const lastRework = counted.findLast(({ body: { step } }) => step === 'reworked')
   // What is read off a drawing is read again when the very facts behind it were changed, not when anything was drawn.
   const readAgain =
     lastRework !== undefined &&
@@ -57,6 +60,7 @@ export function defectOf(
     state: settle(stepped, proof, failedAgain),
     raised,
     steps,
+    voidSteps,
     failedAgain,
     proof,
   }

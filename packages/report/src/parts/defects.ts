@@ -32,7 +32,7 @@ export function rework(record: ReportRecord): Block[] {
 }
 
 function one(defect: Defect, inspection: Inspection): Block[] {
-  const { raised, steps, severity, state } = defect
+  const { raised, steps, voidSteps, severity, state } = defect
   const { when } = sayingOf(inspection)
   const at = inspection.at.byId.get(defect.checkId)
   const check = at === undefined ? undefined : inspection.checks[at]!.check
@@ -61,11 +61,12 @@ function one(defect: Defect, inspection: Inspection): Block[] {
           'history',
           [
             quiet(`${when(raised.at)}: raised by ${raised.by.name}`),
-            ...steps.map((step) =>
-              quiet(
-                `${when(step.at)}: ${DEFECT_STEP_WORDS[step.body.step]} by ${step.by.name}: ${step.body.note}`,
-              ),
-            ),
+            ...steps.map((step) => {
+              const made = `${DEFECT_STEP_WORDS[step.body.step]} by ${step.by.name}`
+              const by = voidSteps.find((one) => one.step === step)?.by
+              const without = by ? ` (void: ${DEFECT_STEP_WORDS[by.body.step]} before)` : ''
+              return quiet(`${when(step.at)}: ${made}${without}: ${step.body.note}`)
+            }),
             ...(end ? [quiet(end)] : []),
           ],
         ],

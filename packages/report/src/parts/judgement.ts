@@ -1,12 +1,15 @@
-import { inForce, type Inspection, type JudgedCheck, type KindName } from '@plumb-mark/core'
+import { inForce, madeVoid, type Inspection, type JudgedCheck, type KindName } from '@plumb-mark/core'
 import { beside, quiet, type Block, type Cell } from '../block.js'
 import { sayingOf, type ReportRecord, type Saying } from '../record.js'
 
-/** Notes of judgement: the arithmetic of what does not conform or is not proven, and what inspectors noted beside their answers. */
+/**
+ * Notes of judgement: the arithmetic of what does not conform or is not proven, what inspectors noted beside their answers, and what people
+ * who worked apart made void of each other's work.
+ */
 export function judgement({ inspection }: ReportRecord): Block[] {
   const saying = sayingOf(inspection)
   const rows = inspection.checks.filter(doubtful).map((judged) => rowOf(judged, saying))
-  return [...workingTable(rows), ...notes(inspection, saying)]
+  return [...workingTable(rows), ...notes(inspection, saying), ...withoutEffect(inspection, saying)]
 }
 
 /** The arithmetic of every check, to be followed with a pencil. */
@@ -67,5 +70,19 @@ function notes(inspection: Inspection, { when }: Saying): Block[] {
       columns: [{ head: 'check' }, { head: 'note', share: 2 }, { head: 'by' }],
       rows,
     },
+  ]
+}
+
+function withoutEffect(inspection: Inspection, { when }: Saying): Block[] {
+  const rows = madeVoid(inspection).flatMap(({ because, deeds }) =>
+    deeds.map((one): Cell[] => [
+      [one.what, quiet(`${one.by.name}, ${when(one.at)}`)],
+      [because.what, quiet(`${because.by.name}, ${when(because.at)}`)],
+    ]),
+  )
+  if (rows.length === 0) return []
+  return [
+    { kind: 'heading', text: 'Entered, and without effect since' },
+    { kind: 'table', columns: [{ head: 'entered' }, { head: 'made void by' }], rows },
   ]
 }

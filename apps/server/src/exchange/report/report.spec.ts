@@ -220,6 +220,8 @@ it('leaves as a PDF, also when a calculation is kept with it', async () => {
 })
 
 describe('facts that no table knows', () => {
+  /** What such facts can spoil on paper is what is drawn and calculated of them; the rest is set as ever. */
+  const DRAWN: ReportWish = { ...WISH, parts: ['one-line', 'array', 'readings'] }
   const cable = (change: object) => ({
     kind: 'conductor-run',
     body: { ...job('Skerry').state.asBuilt.network.conductors[0]!, ...change },
@@ -253,7 +255,7 @@ describe('facts that no table knows', () => {
   ])('%s: the report says what it can, and never fails', async (_what, name, facts) => {
     const inspection = job(name, ...facts())
     expect(reportOf(asReported(inspection), PART_IDS).length).toBeGreaterThan(10)
-    const pdf = await report(asReported(inspection), WISH, () => Promise.resolve('/no/such/photo'))
+    const pdf = await report(asReported(inspection), DRAWN, () => Promise.resolve('/no/such/photo'))
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
   })
   it('a plane with more places than can be drawn is refused where it is entered', async () => {
@@ -262,6 +264,20 @@ describe('facts that no table knows', () => {
     const answer = await inspector.append(id, entry('plane-built', { ...plane!, rows: 100, columns: 200 }))
     expect([answer.status, answer.body.error?.code]).toEqual([409, 'too-large'])
   })
+})
+
+it('what somebody else made void stands in the notes of judgement, with who and when', () => {
+  const reading = job('Fallowmere')
+    .checks.flatMap(({ history }) => history)
+    .find(({ kind }) => kind === 'reading')!
+  const { body } = reading
+  const unitId = body.point.split('/')[0]!
+  const told = said(
+    asReported(job('Fallowmere', { kind: 'unit-removed', body: { unitId } }, { kind: 'reading', body })),
+    'judgement',
+  )
+  expect(told).toContain('Entered, and without effect since')
+  expect(told).toMatch(/reading: .+, Inverter 1\n(.*\n){1,2}unit removed/)
 })
 
 it('of whatever core admits a report can be made', async () => {

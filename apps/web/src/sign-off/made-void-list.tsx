@@ -1,0 +1,37 @@
+import { Box, Text, chakra } from '@chakra-ui/react'
+import { madeVoid, type Deed, type Inspection } from '@plumb-mark/core'
+import { Note } from '../look/text.js'
+import { useSiteTime } from '../store/site-time.js'
+
+/** What people who worked apart made void of each other's work; nothing where nobody did. */
+export function MadeVoidList({ inspection }: { inspection: Inspection }) {
+  const { when } = useSiteTime()
+  const found = madeVoid(inspection)
+  if (found.length === 0) return null
+  const who = ({ by, at }: Deed) => `${by.name}, ${when(at)}`
+  return (
+    <Box mt="26px">
+      <Text as="h3" fontWeight={600} fontSize="18px">
+        Entered, and without effect since
+      </Text>
+      <Note>It stays in the record. Agree with whoever entered it which of the two is how it stands.</Note>
+      {found.map(({ because, deeds }) => (
+        <Box key={`${because.at}${because.what}`} mt="10px">
+          <Text fontWeight={600}>
+            {because.what}{' '}
+            <Note as="span" fontWeight={400}>
+              {who(because)}
+            </Note>
+          </Text>
+          <chakra.ul pl="20px">
+            {deeds.map((one) => (
+              <li key={`${one.at}${one.what}`}>
+                {one.what} <Note as="span">{who(one)}</Note>
+              </li>
+            ))}
+          </chakra.ul>
+        </Box>
+      ))}
+    </Box>
+  )
+}
