@@ -98,7 +98,7 @@ test('settings are read and a fallback is tried on a live device, and the sealed
   const unit = page.getByLabel('It is')
   await unit.selectOption({ index: 1 })
   await page.getByRole('button', { name: 'Connect', exact: true }).click()
-  await expect(page.getByText('1 of 1 device answers')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('1 of 1 device answers')).toBeVisible()
   await expect(page.getByText('simulated').first()).toBeVisible()
 
   // Settings come off the device, with the register that each was read at.
@@ -111,7 +111,7 @@ test('settings are read and a fallback is tried on a live device, and the sealed
   // The trace grows while the lead is unplugged, and is judged meanwhile.
   const fallback = page.getByRole('region', { name: /^Fallback when the meter goes quiet/ })
   await fallback.getByRole('button', { name: 'Start the trace' }).click()
-  await expect(fallback.locator('[data-trace-now]')).toContainText(/[1-9]\d{3} W/, { timeout: 15_000 })
+  await expect(fallback.locator('[data-trace-now]')).toContainText(/[1-9]\d{3} W/)
   await page.waitForTimeout(3000)
   hand('fallowmere-meter:data-lead-out=on')
   await fallback.getByRole('button', { name: /^Now: the data lead is unplugged/ }).click()
@@ -121,7 +121,7 @@ test('settings are read and a fallback is tried on a live device, and the sealed
       timeout: 25_000,
     },
   )
-  await expect(fallback.getByRole('button', { name: 'Save the trace' })).toBeVisible({ timeout: 25_000 })
+  await expect(fallback.getByRole('button', { name: 'Save the trace' })).toBeVisible()
   await fallback.getByRole('button', { name: 'Save the trace' }).click()
   await expect(fallback.getByText(/samples, from .*SHA-256/)).toBeVisible()
   await expect(fallback.locator('[data-verdict=conforms]').first()).toBeVisible()
@@ -129,11 +129,11 @@ test('settings are read and a fallback is tried on a live device, and the sealed
 
   // The device vanishes in the middle of a second try: what was seen proves nothing.
   await fallback.getByRole('button', { name: 'Start the trace' }).click()
-  await expect(fallback.locator('[data-trace-now]')).toContainText(/W/, { timeout: 15_000 })
+  await expect(fallback.locator('[data-trace-now]')).toContainText(/W/)
   await page.waitForTimeout(2500)
   await fallback.getByRole('button', { name: /^Now:/ }).click()
   hand('fallowmere-inverter-1:line-drops=on')
-  await expect(fallback.getByText(/fell silent at/)).toBeVisible({ timeout: 15_000 })
+  await expect(fallback.getByText(/fell silent at/)).toBeVisible()
   await fallback.getByRole('button', { name: 'Stop' }).click()
   await fallback.getByRole('button', { name: 'Discard' }).click()
   hand('fallowmere-inverter-1:line-drops=off')

@@ -25,7 +25,7 @@ test('without signal a reading is judged and kept on the device, and sent when t
   await inspector.read('iso/conductor/t1', '10 AWG', 'Caliper C1')
   await expect(page.locator('[data-check="iso/torque/t1"] [data-verdict="conforms"]')).toBeVisible()
   await page.context().setOffline(false)
-  await expect(page.locator('[data-sync="kept"]')).toBeVisible({ timeout: 15_000 })
+  await expect(page.locator('[data-sync="kept"]')).toBeVisible()
   const after = await entriesOf(page, jobId)
   expect(after.slice(before).map(({ body }) => body.typed)).toEqual(['17 in·lb', '10 AWG'])
 })

@@ -30,17 +30,17 @@ test('with the server gone the application opens, the last job can be worked on,
   await server.kill()
   const began = Date.now()
   await page.reload()
-  await expect(page.getByRole('heading', { name: 'Close up', level: 2 })).toBeVisible({ timeout: 10_000 })
+  await expect(page.getByRole('heading', { name: 'Close up', level: 2 })).toBeVisible()
   test.info().annotations.push({ type: 'opened without server', description: `${Date.now() - began} ms` })
   const gaskets = page.locator('[data-group*="gasket"]')
   await gaskets.click()
   await page.getByRole('button', { name: 'Yes, all 2' }).click()
-  await expect(page.locator('[data-sync="waiting"]')).toBeVisible({ timeout: 15_000 })
+  await expect(page.locator('[data-sync="waiting"]')).toBeVisible()
   await page.reload()
-  await expect(gaskets.locator('[data-verdict="conforms"]')).toBeVisible({ timeout: 10_000 })
+  await expect(gaskets.locator('[data-verdict="conforms"]')).toBeVisible()
 
   await server.start()
-  await expect(page.locator('[data-sync="kept"]')).toBeVisible({ timeout: 20_000 })
+  await expect(page.locator('[data-sync="kept"]')).toBeVisible()
   const { jobs } = (await (await page.request.get('/api/jobs')).json()) as {
     jobs: { id: string; number: string }[]
   }
