@@ -304,6 +304,7 @@ export { SAME_PLACES, isAlignmentOf, samePlaces, type PhotosAligned } from './jo
 export { inForce, type Evidence, type JobState } from './job/state.js'
 export { differenceWords, sheetDifferences } from './requirements/difference.js'
 export { sheetFaults, unknownSheetFields } from './requirements/faults.js'
+export { unprovableLimits, type Unprovable } from './requirements/impossible.js'
 export { KINDS, type KindName, type Requirement } from './requirements/kinds.js'
 export { arrowTowards } from './requirements/meter/arrow-convention.js'
 export { proofInput } from './requirements/meter/ct-proof.js'

@@ -1,6 +1,7 @@
 import { DIMENSIONS, type Dimension } from '../quantity/units.js'
 import type { InstrumentId } from '../ids/ids.js'
 import { anyText, list, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
+import { siteDay } from '../shape/site-day.js'
 import { INSTRUMENT_KINDS } from './instrument-kinds.js'
 
 /** How well an instrument measures one dimension: expanded uncertainty (k = 2) = percent of the reading + a constant, canonical unit. */
@@ -52,9 +53,9 @@ export function uncertaintyOf(
   return accuracy ? (accuracy.percent / 100) * Math.abs(value) + accuracy.plus : 0
 }
 
-/** Was its calibration over on the day of use? Both are days in the same calendar; the last day itself is fine. */
-export function outOfCalibration({ calibratedUntil }: Instrument, at: string): boolean {
-  return at.slice(0, 10) > calibratedUntil
+/** Was its calibration over on the day of use, where it was used? The last day itself is fine. `at` is a moment or a day. */
+export function outOfCalibration({ calibratedUntil }: Instrument, at: string, zone?: string): boolean {
+  return siteDay(at, zone) > calibratedUntil
 }
 
 /**
@@ -64,7 +65,7 @@ export function outOfCalibration({ calibratedUntil }: Instrument, at: string): b
 export function vouching(
   instrument: Instrument | undefined,
   dimension: Dimension,
-  value = 0,
+  value: number,
 ): Instrument | undefined {
   const accuracy = instrument && accuracyOf(instrument, dimension)
   return accuracy && Math.abs(value) <= (accuracy.upTo ?? Infinity) ? instrument : undefined

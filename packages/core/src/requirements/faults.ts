@@ -1,15 +1,18 @@
 import { unknownFields } from '../quantity/unknown-fields.js'
 import { attempt } from '../shape/attempt.js'
 import type { BadInput } from '../shape/bad-input.js'
+import { impossibleDemands } from './impossible.js'
 import { readRequirement, readSheet, sheetSchema } from './sheet.js'
 
 /**
  * What keeps the data of a sheet file from being read, as its author mends it: the first fault of the head, and the first of each
- * requirement read by itself. Empty exactly when `readSheet` accepts the data.
+ * requirement read by itself; and where it can be read, what it demands that nothing could meet or show. A sheet that was taken in before
+ * such a demand was known is still read by `readSheet`.
  */
 export function sheetFaults(data: unknown): BadInput[] {
-  const whole = faultOf(() => readSheet(data))
-  if (!whole) return []
+  const read = attempt(() => readSheet(data))
+  if (read.ok) return impossibleDemands(read.value)
+  const whole = read.problem
   const requirements = (data as { requirements?: unknown } | null)?.requirements
   if (!Array.isArray(requirements)) return [whole]
   const inHead = faultOf(() => readSheet({ ...(data as object), requirements: [] }))

@@ -35,9 +35,22 @@ export const terminalSubject = (terminal: Terminal): Subject => ({
   terminal,
 })
 
+/** House rules speak of every conductor, string and bond of a site, a maker's sheet of those of its own unit. */
+export const isHouse = ({ id }: Pick<UnitBuilt, 'id'>, { sheetOf }: Pick<Surroundings, 'sheetOf'>): boolean =>
+  sheetOf(id)?.kind === 'installation'
+
 /** The strings that end in a unit. */
-export function stringSubjects(unit: UnitBuilt, strings: readonly StringInForce[]): Subject[] {
-  return strings.filter(({ unitId }) => unitId === unit.id).map(asSubject)
+export const stringSubjects = (
+  unit: UnitBuilt,
+  around: Pick<Surroundings, 'strings' | 'sheetOf'>,
+): Subject[] => ownStrings(unit, around).map(asSubject)
+
+export function ownStrings(
+  unit: Pick<UnitBuilt, 'id'>,
+  around: Pick<Surroundings, 'strings' | 'sheetOf'>,
+): StringInForce[] {
+  const all = isHouse(unit, around)
+  return around.strings().filter(({ unitId }) => all || unitId === unit.id)
 }
 
 /** The strings on whose modules the devices of a unit sit: how module electronics find theirs. */
@@ -110,7 +123,7 @@ const BY_EACH = {
   terminal: (_unit, _world, { terminals }, where) => matching(terminals, where).map(terminalSubject),
   string: (unit, around) => {
     const found = [
-      stringSubjects(unit, around.strings()),
+      stringSubjects(unit, around),
       electronicsStrings(unit, around),
       moduleStrings(unit, around),
     ]
@@ -140,8 +153,9 @@ const BY_EACH = {
       return of !== undefined && units.has(of) ? of : undefined
     }
     const labelOf = (id: EarthPartId) => parts.get(id)?.label ?? id
+    const all = isHouse(unit, around)
     return asBuilt.earth.bonds
-      .filter(({ from, to }) => (unitOf(from) ?? unitOf(to) ?? keeperOfBonds(around)) === unit.id)
+      .filter(({ from, to }) => all || (unitOf(from) ?? unitOf(to) ?? keeperOfBonds(around)) === unit.id)
       .map((bond) => ({
         kind: 'bond',
         id: bond.id,
@@ -151,8 +165,7 @@ const BY_EACH = {
   },
   conductor: (unit, { asBuilt: { network }, labelOf, sheetOf }) => {
     const own = new Set(network.parts.filter(({ unitId }) => unitId === unit.id).map(({ id }) => id))
-    // House rules speak of every conductor, a maker's sheet of those that end in its own unit.
-    const all = sheetOf(unit.id)?.kind === 'installation'
+    const all = isHouse(unit, { sheetOf })
     return network.conductors
       .filter(({ from, to }) => all || own.has(from) || own.has(to))
       .map((conductor) => ({
@@ -163,7 +176,7 @@ const BY_EACH = {
       }))
   },
   part: (unit, { asBuilt: { network }, sheetOf }) => {
-    const all = sheetOf(unit.id)?.kind === 'installation'
+    const all = isHouse(unit, { sheetOf })
     return network.parts
       .filter(({ unitId }) => all || unitId === unit.id)
       .map((part) => ({ kind: 'part', id: part.id, label: part.label, part }))

@@ -6,6 +6,8 @@ export type BadInputCode =
   | 'not-listed'
   | 'not-a-count'
   | 'negative'
+  | 'no-tolerance'
+  | 'out-of-place'
   | 'not-positive'
   | 'out-of-range'
   | 'min-above-max'

@@ -1,6 +1,6 @@
 import { quantity } from '../quantity/quantity-field.js'
 import { BadInput } from '../shape/bad-input.js'
-import { object, oneOf, optional, refine, requireRange, text, type Read } from '../shape/shape.js'
+import { object, oneOf, optional, percent, refine, requireRange, text, type Read } from '../shape/shape.js'
 import type { Dimension } from '../quantity/units.js'
 import { CLAMPS, CLAMP_WORDS } from './terms.js'
 
@@ -9,6 +9,45 @@ const window = (dimension: Dimension, about: string) =>
     object({ min: optional(quantity(dimension)), max: optional(quantity(dimension)) }, about),
     requireRange,
   )
+
+/** What a torque driver of the usual class is good to, % of its setting. Source: ISO 6789-1, type II. */
+export const DRIVER_CLASS_PERCENT = 6
+
+const torqueFields = object(
+  {
+    min: optional(quantity('torque')),
+    max: optional(quantity('torque')),
+    nominal: optional(quantity('torque', 'a single figure, as its maker prints it', { sign: 'divisor' })),
+    tolerancePercent: optional(percent('of the single figure, where the maker says it')),
+  },
+  'tightening torque: min and max, or a single figure with its tolerance',
+)
+
+/**
+ * A window of torque. Of a single figure the window follows from its tolerance, which is asked for: nothing is ever tightened to a figure
+ * without one. Both stay beside the window that comes of them.
+ */
+const torqueWindow: typeof torqueFields = {
+  ...torqueFields,
+  read(value, path) {
+    const read = torqueFields.read(value, path)
+    const { nominal, tolerancePercent, min, max } = read
+    if (nominal === undefined) {
+      requireRange(read, path)
+      return read
+    }
+    if (tolerancePercent === undefined)
+      throw new BadInput(
+        'missing',
+        `${path}.tolerancePercent`,
+        `is required beside a single figure; ${DRIVER_CLASS_PERCENT} is the usual class of a torque driver`,
+      )
+    const width = (nominal * tolerancePercent) / 100
+    const window = { min: min ?? nominal - width, max: max ?? nominal + width }
+    requireRange(window, path)
+    return { ...read, ...window }
+  },
+}
 
 export const TERMINAL_SIDES = ['dc', 'ac', 'battery', 'earth', 'signal'] as const
 
@@ -19,7 +58,7 @@ export const terminalShape = refine(
     label: text('as marked on the unit'),
     side: oneOf(TERMINAL_SIDES),
     clamp: oneOf(CLAMPS),
-    torque: optional(window('torque', 'tightening torque')),
+    torque: optional(torqueWindow),
     strip: optional(window('length', 'length of bare conductor')),
     conductor: optional(window('conductor-size', 'size of conductor')),
   }),

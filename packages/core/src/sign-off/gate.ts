@@ -34,6 +34,7 @@ export interface Blocker {
  * not block; they are listed in the record.
  */
 export function blockers({ checks, defects, state, sheets }: Inspection): Blocker[] {
+  const zone = state.header?.timeZone
   const unreadable = state.unreadable.map(({ entry, problem }): Blocker => ({
     kind: 'entry-unreadable',
     text: `entry ${entry.seq} (${entryRow(entry.kind)?.says ?? entry.kind}) cannot be read: ${problem.message}`,
@@ -54,7 +55,7 @@ export function blockers({ checks, defects, state, sheets }: Inspection): Blocke
       defectId: defect.id,
       checkId: defect.checkId,
     })),
-    ...checks.flatMap((judged) => blockersOf(judged, defects, checks)),
+    ...checks.flatMap((judged) => blockersOf(judged, defects, checks, zone)),
   ]
 }
 
@@ -66,6 +67,7 @@ function blockersOf(
   judged: JudgedCheck,
   defects: readonly Defect[],
   checks: readonly JudgedCheck[],
+  zone: string | undefined,
 ): Blocker[] {
   const { check, outcome } = judged
   const about = (kind: BlockerKind, text: string): Blocker => ({
@@ -76,7 +78,7 @@ function blockersOf(
   const found: Blocker[] = []
   if (outcome.verdict === 'not-inspected')
     found.push(about('not-inspected', outcome.again ? `not inspected: ${outcome.again}` : 'not inspected'))
-  const expired = expiredInstrument(judged)
+  const expired = expiredInstrument(judged, zone)
   if (outcome.verdict === 'not-proven' && !expired) found.push(about('not-proven', String(outcome.wanting)))
   if (outcome.verdict === 'does-not-conform' && !openDefectFor(judged, defects, checks))
     found.push(about('failed-without-defect', 'fails, and no defect is raised'))
@@ -88,16 +90,18 @@ function blockersOf(
 }
 
 /** The instrument of the reading in force, when its calibration was over on the day of the reading. */
-export function expiredInstrument({ history }: JudgedCheck): Instrument | undefined {
+export function expiredInstrument({ history }: JudgedCheck, zone?: string): Instrument | undefined {
   const current = inForce(history)
   const instrument = current && 'instrument' in current.body ? current.body.instrument : undefined
-  return instrument && outOfCalibration(instrument, current!.at) ? instrument : undefined
+  return instrument && outOfCalibration(instrument, current!.at, zone) ? instrument : undefined
 }
 
 /** Does this check still want something from somebody? */
-export function isLeft(judged: JudgedCheck): boolean {
+export function isLeft(judged: JudgedCheck, zone?: string): boolean {
   const { verdict } = judged.outcome
-  return (verdict !== 'conforms' && verdict !== 'not-applicable') || expiredInstrument(judged) !== undefined
+  return (
+    (verdict !== 'conforms' && verdict !== 'not-applicable') || expiredInstrument(judged, zone) !== undefined
+  )
 }
 
 export type Debtor = 'the installer' | 'the inspector' | 'the office'

@@ -1,4 +1,5 @@
 import { isLater, type RaisedDefect } from '../job/state.js'
+import type { CheckId } from '../ids/ids.js'
 import type { EntryOf } from '../job/entry.js'
 import { isMilder, type Severity } from '../sheet/terms.js'
 import type { JudgedCheck } from './check.js'
@@ -90,7 +91,10 @@ export function dangers(defects: readonly Defect[]): Defect[] {
   return defects.filter((defect) => defect.severity === 'stop' && isOpen(defect))
 }
 
-/** The open defect that covers a check: its own, or one raised for the same gap from the other side. */
+/**
+ * The open defect that covers a failing check: its own, or one raised for the same gap from the other side that weighs no less. What one
+ * sheet calls minor never covers what another calls a stop, though both speak of one gap.
+ */
 export function openDefectFor(
   { check, outcome }: JudgedCheck,
   defects: readonly Defect[],
@@ -99,11 +103,15 @@ export function openDefectFor(
   const own = defects.find((defect) => defect.checkId === check.id && isOpen(defect))
   if (own || !('seenAlsoFrom' in outcome) || !outcome.seenAlsoFrom) return own
   const { unitId, subjectId } = outcome.seenAlsoFrom
-  const other = checks.find(
-    (one) =>
-      one.check.unit.id === unitId &&
-      one.check.subject.id === subjectId &&
-      one.check.ask.kind === check.ask.kind,
+  const sameGap = new Set(
+    checks
+      .filter((one) => one.check.unit.id === unitId && one.check.subject.id === subjectId)
+      .filter((one) => one.check.requirement.kind === check.requirement.kind)
+      .map((one) => one.check.id),
   )
-  return defects.find((defect) => defect.checkId === other?.check.id && isOpen(defect))
+  const { severity } = check.requirement
+  return defects.find(
+    (defect) =>
+      sameGap.has(defect.checkId as CheckId) && isOpen(defect) && !isMilder(defect.severity, severity),
+  )
 }

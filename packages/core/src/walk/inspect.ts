@@ -252,6 +252,7 @@ export function wallContext(
     applies: ({ when }, unit) => whyNot(when, unit, around) === undefined,
     rule: ruleOf({ header }),
     measuredAt: touched.walls.get(wallId),
+    timeZone: header?.timeZone,
   }
 }
 

@@ -28,14 +28,19 @@ export function judgeCheck(check: Check, { evidence, touched }: JobState, around
     check,
     history,
     measured: current && { at: current.at, id: current.id },
-    outcome: current && outcome.verdict === 'conforms' ? inDate(outcome, current) : outcome,
+    outcome:
+      current && outcome.verdict === 'conforms' ? inDate(outcome, current, around.header?.timeZone) : outcome,
   }
 }
 
 /** What was read with an instrument whose calibration was over can condemn, and never clear. */
-function inDate(outcome: Outcome & { verdict: 'conforms' }, { body, at }: Evidence): Outcome {
+function inDate(
+  outcome: Outcome & { verdict: 'conforms' },
+  { body, at }: Evidence,
+  zone: string | undefined,
+): Outcome {
   const instrument = 'instrument' in body ? body.instrument : undefined
-  if (!instrument || !outOfCalibration(instrument, at)) return outcome
+  if (!instrument || !outOfCalibration(instrument, at, zone)) return outcome
   const wanting = `${instrument.name} was out of calibration since ${instrument.calibratedUntil}: read again with one that is in date`
   return Object.assign(outcome, { verdict: 'not-proven' as const, wanting })
 }

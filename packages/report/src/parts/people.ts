@@ -86,7 +86,7 @@ export function instrumentsUsed({ inspection }: ReportRecord): Block[] {
   ]
 }
 
-function usedIn({ checks }: Inspection): { instrument: Instrument; count: number; late: number }[] {
+function usedIn({ checks, state }: Inspection): { instrument: Instrument; count: number; late: number }[] {
   const used = new Map<string, { instrument: Instrument; count: number; late: number }>()
   for (const { history } of checks) {
     const last = inForce(history)
@@ -95,7 +95,7 @@ function usedIn({ checks }: Inspection): { instrument: Instrument; count: number
     const key = `${instrument.id} ${instrument.calibratedUntil}`
     const row = used.get(key) ?? { instrument, count: 0, late: 0 }
     row.count++
-    if (outOfCalibration(instrument, last!.at)) row.late++
+    if (outOfCalibration(instrument, last!.at, state.header?.timeZone)) row.late++
     used.set(key, row)
   }
   return [...used.values()]

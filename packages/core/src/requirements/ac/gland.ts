@@ -78,7 +78,7 @@ export const gland = defineKind(
           wanting: 'measure the cable and look for the inner ring',
         }
       const limits = ring === 'fitted' ? (one.withRing ?? one.without) : one.without
-      const instrument = vouching((given as GivenRecord).instrument, 'length')
+      const instrument = vouching((given as GivenRecord).instrument, 'length', diameter)
       const { verdict, margin, working } = decision(
         {
           value: diameter,

@@ -1,5 +1,5 @@
-import { wayToGrid } from '../../ac/way-to-grid.js'
-import { RESIDUAL_KINDS, type NetworkBuilt, type NetworkPart } from '../../ac/one-line.js'
+import { waysToGrid } from '../../ac/way-to-grid.js'
+import { DRIVING_KINDS, RESIDUAL_KINDS, type NetworkPart } from '../../ac/one-line.js'
 import { amps } from '../../quantity/figure.js'
 import { listed, either } from '../../quantity/say.js'
 import { say, joined, type Said } from '../../quantity/words.js'
@@ -7,7 +7,7 @@ import { flag, list, object, oneOf, optional, refine, requireRange, type Read } 
 import { quantity } from '../../quantity/quantity-field.js'
 import type { JudgedVerdict } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
-import { wholeUnit } from '../subjects.js'
+import { isHouse, wholeUnit } from '../subjects.js'
 
 const shape = requirementOf({
   device: optional(
@@ -23,7 +23,8 @@ type Demand = Read<typeof shape>
 /**
  * What protects a unit on its way to the grid: a device in the range of the sheet, residual-current protection of a kind that is allowed,
  * surge protection, an isolator where a person would look for it, the label of two supplies. Read off the one-line model, for every part
- * that stands for the unit. What nobody said of a part is asked for, and neither there nor missing.
+ * that stands for the unit and on every way that leads from it to the grid: of two ways the worse one counts. House rules speak of every
+ * machine that drives a current. What nobody said of a part is asked for, and neither there nor missing.
  */
 export const protection = defineKind(shape, {
   minutes: 3,
@@ -43,18 +44,29 @@ export const protection = defineKind(shape, {
       ],
       ', ',
     ),
-  judge(demand, _subject, _given, { asBuilt: { network } }, unit) {
-    const starts = network.parts.filter((part) => part.unitId === unit.id)
-    const ways = starts.map((start) => ({ start, way: wayToGrid(start, network) }))
-    if (!ways.some(({ way }) => way)) return undefined
-    const looked = ways.map(({ start, way }) =>
-      way
-        ? lookAlong(start, way, demand, network)
-        : { faults: [], open: [say`no way leads from ${start.label} to the grid`], along: '' },
+  judge(demand, _subject, _given, { asBuilt: { network }, sheetOf }, unit) {
+    const all = isHouse(unit, { sheetOf })
+    const starts = network.parts.filter(({ unitId, kind }) =>
+      all ? kind !== 'grid' && DRIVING_KINDS.includes(kind) : unitId === unit.id,
     )
-    const faults = looked.flatMap((one) => one.faults)
-    const open = looked.flatMap((one) => one.open)
-    const nearest = ways[0]?.way?.find(({ kind }) => kind === 'device')
+    const ways = starts.map((start) => ({ start, ways: waysToGrid(start, network) }))
+    if (!ways.some((one) => one.ways === undefined || one.ways.length > 0)) return undefined
+    const looked = ways.flatMap((one): Looked[] => {
+      if (one.ways === undefined)
+        return [
+          {
+            faults: [],
+            open: [say`more ways lead from ${one.start.label} to the grid than can be looked at`],
+            along: '',
+          },
+        ]
+      return one.ways.length > 0
+        ? one.ways.map((way) => lookAlong(one.start, way, demand))
+        : [{ faults: [], open: [say`no way leads from ${one.start.label} to the grid`], along: '' }]
+    })
+    const faults = once(looked.flatMap((one) => one.faults))
+    const open = once(looked.flatMap((one) => one.open))
+    const nearest = ways[0]?.ways?.[0]?.find(({ kind }) => kind === 'device')
     const verdict: JudgedVerdict =
       faults.length > 0 ? 'does-not-conform' : open.length > 0 ? 'not-proven' : 'conforms'
     return {
@@ -73,6 +85,9 @@ export const protection = defineKind(shape, {
   },
 })
 
+/** What two ways share is told once. */
+const once = (all: readonly Said[]): Said[] => [...new Map(all.map((said) => [String(said), said])).values()]
+
 interface Looked {
   faults: Said[]
   /** What nobody entered. */
@@ -80,15 +95,9 @@ interface Looked {
   along: Said
 }
 
-function lookAlong(
-  start: NetworkPart,
-  way: readonly NetworkPart[],
-  demand: Demand,
-  network: NetworkBuilt,
-): Looked {
-  const around = wayToGrid(start, network, ({ kind }) => kind !== 'device')
+function lookAlong(start: NetworkPart, way: readonly NetworkPart[], demand: Demand): Looked {
   const rows = [
-    demand.device && deviceOn(around ?? way, demand.device),
+    demand.device && deviceOn(way, demand.device),
     demand.residual && residualOn(way, demand.residual),
     demand.surge && flagOn(way, 'surge', 'surge protection'),
     demand.isolator && !way.some(({ kind }) => kind === 'isolator') && fault('no isolator'),

@@ -41,7 +41,7 @@ export const railMarksKind = defineKind(
       const answer = answered(given, 'series')
       const marks = marksOf(firstOffset, subject, around)
       if (!answer || !marks) return undefined
-      const instrument = vouching((given as GivenRecord).instrument, 'length')
+      const instrument = vouching((given as GivenRecord).instrument, 'length', farthestOf(answer.values))
       const rows = answer.values.map(({ value }, i) => ({
         i,
         value,
@@ -72,6 +72,10 @@ export const railMarksKind = defineKind(
     },
   },
 )
+
+/** One instrument reads all of them: it must reach the farthest. */
+const farthestOf = (values: readonly { value: number }[]): number =>
+  Math.max(0, ...values.map(({ value }) => Math.abs(value)))
 
 function marksOf(firstOffset: number, { plane }: Subject, around: Surroundings) {
   const size = plane && around.sheetOf(plane.unitId)?.size

@@ -36,8 +36,9 @@ export const safeVoltageKind = defineKind(
     judge({ perUnit, tolerance }, { string }, given, around, unit) {
       const answer = answered(given, 'series')
       if (!answer || !string) return undefined
-      const instrument = vouching((given as GivenRecord).instrument, 'voltage')
       const readings = answer.values.map(({ value }) => value)
+      const highest = Math.max(...readings.map(Math.abs))
+      const instrument = vouching((given as GivenRecord).instrument, 'voltage', highest)
       const last = readings.at(-1)!
       const uncertainty = countedUncertainty(uncertaintyOf(instrument, 'voltage', last), around.rule)
       const grown = safeVoltageGrowth({ perUnit, perUnitTolerance: tolerance, readings, uncertainty })

@@ -105,12 +105,17 @@ function compared(all: readonly SettingAsked[], values: Values) {
   return compareSettings({
     expected: Object.fromEntries(ruled.map((setting) => [setting.id, ruleOf(setting)])),
     recorded: Object.fromEntries(
-      ruled.map((setting) => {
-        const typed = values[setting.id]?.typed
-        return [setting.id, typed !== undefined && isVersion(setting) ? asVersion(typed) : typed]
-      }),
+      ruled.map((setting) => [setting.id, recordedOf(setting, values[setting.id]?.typed)]),
     ),
   })
+}
+
+/** As it is compared. A version between two others is not a number: it stands for the end that it keeps, or for a word, which keeps none. */
+function recordedOf(setting: SettingAsked, typed: string | undefined): string | number | undefined {
+  if (typed === undefined || !typed.trim() || !isVersion(setting)) return typed
+  const { min, max } = setting.rule as { min?: number; max?: number }
+  if (min === undefined && max === undefined) return asVersion(typed)
+  return inVersions(typed, { min, max } as { min?: number; max?: number }) ? (min ?? max)! : asVersion(typed)
 }
 
 /** One row for each setting: what it must be, how it stands by itself, and what the figure does. */
@@ -184,4 +189,24 @@ const asVersion = (said: unknown): string =>
 function versionRule(rule: SettingRule): SettingRule {
   if ('equals' in rule && rule.equals !== undefined) return { equals: asVersion(rule.equals) }
   return 'oneOf' in rule && rule.oneOf ? { oneOf: rule.oneOf.map(asVersion) } : rule
+}
+
+/**
+ * A version against a least or greatest one: 1 where it comes after, −1 before, 0 where they are one, and undefined
+ * where it is no version. Part by part, as numbers: "2.1" comes after "2", "1.10" after "1.9".
+ */
+function versionOrder(found: string, limit: number): -1 | 0 | 1 | undefined {
+  const version = /^v?(\d+(?:\.\d+)*)/i.exec(found.trim())?.[1]
+  if (version === undefined) return undefined
+  const [is, end] = [version, String(limit)].map((one) => one.split('.').map(Number)) as [number[], number[]]
+  for (let i = 0; i < Math.max(is.length, end.length); i++)
+    if ((is[i] ?? 0) !== (end[i] ?? 0)) return (is[i] ?? 0) > (end[i] ?? 0) ? 1 : -1
+  return 0
+}
+
+/** Within which versions one must lie, judged by its parts; what is no version does not conform. */
+function inVersions(found: string, { min, max }: { min?: number; max?: number }): boolean {
+  const least = min === undefined ? 1 : versionOrder(found, min)
+  const most = max === undefined ? -1 : versionOrder(found, max)
+  return least !== undefined && least >= 0 && most !== undefined && most <= 0
 }

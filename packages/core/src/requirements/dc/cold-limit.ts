@@ -12,7 +12,7 @@ export const coldLimit = defineKind(
   {
     minutes: 1,
     reads: () => ['array', 'units'],
-    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
+    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ max }, { string }, { header }) =>
       say`at most ${volts(max)} at ${header?.coldest ?? '?'} °C, by the ${string?.coldMethod ?? 'coefficient'}`,

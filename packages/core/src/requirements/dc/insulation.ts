@@ -12,7 +12,7 @@ import { stringSubjects } from '../subjects.js'
 export const insulation = defineKind(requirementOf({}), {
   minutes: 4,
   reads: () => ['array', 'units'],
-  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
+  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
   ask: (requirement) => ({
     kind: 'reading',
     dimension: 'insulation',

@@ -10,7 +10,7 @@ import { optional, percent, text } from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import type { GivenReading } from '../given.js'
 import { defineKind, requirementOf } from '../kind.js'
-import { wholeUnit } from '../subjects.js'
+import { ownStrings, wholeUnit } from '../subjects.js'
 import { expected } from './string-open-circuit.js'
 
 /**
@@ -29,8 +29,9 @@ export const likeStringsKind = defineKind(
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ tolerancePercent }) => `within ${fig(tolerancePercent)} % of like strings`,
-    judge({ reads, tolerancePercent }, _subject, _given, { strings, reading, rule }, unit) {
-      const own = strings().filter(({ unitId }) => unitId === unit.id)
+    judge({ reads, tolerancePercent }, _subject, _given, around, unit) {
+      const { strings, reading, rule } = around
+      const own = ownStrings(unit, around)
       const kinds = new Set(own.map(({ module }) => module.name))
       const rows = strings().flatMap((string) => {
         const read = kinds.has(string.module.name)
@@ -38,7 +39,7 @@ export const likeStringsKind = defineKind(
           : undefined
         return read ? [{ string, ...shareOf(string, read) }] : []
       })
-      const mine = rows.filter(({ string }) => string.unitId === unit.id)
+      const mine = rows.filter(({ string }) => own.includes(string))
       if (mine.length === 0) return undefined
       const judged = mine.map((row) => ({ row, ...compared(row, rows, tolerancePercent, rule) }))
       const off = judged.filter(({ verdict }) => verdict === 'does-not-conform')

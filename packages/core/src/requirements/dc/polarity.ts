@@ -8,7 +8,7 @@ import { stringSubjects } from '../subjects.js'
 export const polarity = defineKind(requirementOf({}), {
   minutes: 1,
   reads: () => ['array', 'units'],
-  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
+  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
   ask: (requirement) => ({
     kind: 'reading',
     dimension: 'voltage',

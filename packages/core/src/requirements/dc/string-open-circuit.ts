@@ -26,7 +26,7 @@ export const stringOpenCircuit = defineKind(
   {
     minutes: 3,
     reads: () => ['array', 'units'],
-    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
+    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
     ask: (requirement) => ({
       kind: 'reading',
       dimension: 'voltage',

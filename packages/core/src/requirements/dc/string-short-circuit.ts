@@ -15,7 +15,7 @@ const FULL_LIGHT = 1000
 export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: optional(percent(), 10) }), {
   minutes: 3,
   reads: () => ['array', 'units'],
-  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
+  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
   ask: (requirement) => ({
     kind: 'reading',
     dimension: 'current',

@@ -23,7 +23,7 @@ export const trackerWindow = defineKind(
   {
     minutes: 1,
     reads: () => ['array', 'units'],
-    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around.strings()),
+    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ min, max, hottestCell }) =>
       say`${volts(min)}${max === undefined ? ' or more' : say` to ${volts(max)}`} at the maximum power point, cells up to ${fig(hottestCell)} °C`,

@@ -4,6 +4,7 @@ import { decision, widthUnit } from '../../verdict/decision.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { DIMENSIONS, canonicalUnit, isGauge, type Dimension } from '../../quantity/units.js'
 import { parseQuantity } from '../../quantity/parse.js'
+import { nominalSize } from '../../quantity/nominal-size.js'
 import { join, oneOf, optional, refine, text, type Read } from '../../shape/shape.js'
 import { TERMINAL_WINDOWS } from '../../sheet/terminal.js'
 import { READS_OF_EACH, eachField, subjectsOf, terminalFilterField } from '../subjects.js'
@@ -87,14 +88,21 @@ export const limits = defineKind(shape, {
     const { min, max } = limitsOf(requirement, subject)
     const dimension = dimensionOf(requirement)
     const about = { dimension, unit: requirement.unit ?? unitShown(dimension, { min, max }) }
-    const { value, relation, uncertainty } = given
+    // A size that exists is read off the print, or is the one that a caliper must mean: it is compared by its name, not by its hundredths.
+    const named = dimension === 'conductor-size' ? nominalSize(given.value) : undefined
+    const nominal =
+      dimension === 'count' || named !== undefined || (dimension === 'conductor-size' && !given.instrument)
+    const value = named ?? given.value
+    const uncertainty = nominal ? 0 : given.uncertainty
+    const { relation } = given
     if (value < 0 && !isSigned(dimension, { min, max }))
       return lessThanNothing(figure(value, dimension, about.unit))
-    const judged = decision({ value, relation, uncertainty, rule, min, max }, about)
+    const ends =
+      dimension === 'conductor-size' ? { min: nominalEnd(min), max: nominalEnd(max) } : { min, max }
+    const judged = decision({ value, relation, uncertainty, rule, ...ends }, about)
     const { verdict, margin } = judged
     const by = (width: number) => apart(width, about.dimension, widthUnit(about))
     // What is counted, or read off the print of a cable, needs no instrument.
-    const nominal = about.dimension === 'count' || (about.dimension === 'conductor-size' && !given.instrument)
     const sure = nominal ? { verdict, wanting: 'count again' } : withInstrument(verdict, given, by)
     return {
       verdict: sure.verdict,
@@ -115,6 +123,8 @@ export const limits = defineKind(shape, {
     }
   },
 })
+
+const nominalEnd = (size: number | undefined): number | undefined => size && (nominalSize(size) ?? size)
 
 interface Ends {
   min?: number | undefined
@@ -152,7 +162,8 @@ function writtenAs({ min, max }: Ends): 'AWG' | 'mm²' | undefined {
   return gauges.every(Boolean) ? 'AWG' : gauges.some(Boolean) ? undefined : 'mm²'
 }
 
-function dimensionOf({ dimension, window }: LimitsRequirement): Dimension {
+/** What is limited: as it is written, or what the window of a terminal is of. */
+export function dimensionOf({ dimension, window }: LimitsRequirement): Dimension {
   return window ? WINDOW_DIMENSION[window] : dimension!
 }
 

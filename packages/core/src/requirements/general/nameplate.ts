@@ -1,6 +1,8 @@
 import type { UnitBuilt } from '../../as-built/unit.js'
 import type { Surroundings } from '../surroundings.js'
 import { answered } from '../given.js'
+import { parseQuantity } from '../../quantity/parse.js'
+import { DIMENSIONS, canonicalUnit } from '../../quantity/units.js'
 import { list, object, optional, text } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import type { FormField } from '../../answer/forms.js'
@@ -71,7 +73,21 @@ function linesOf(
 }
 
 /** As two readers would compare a plate: blanks and case say nothing, nor does a hyphen between letters or digits; before a figure it is a sign. */
-const sameOnThePlate = (a: string, b: string): boolean => onThePlate(a) === onThePlate(b)
+const sameOnThePlate = (a: string, b: string): boolean => onThePlate(a) === onThePlate(b) || sameFigure(a, b)
+
+/** "6 kW" and "6000 W" are one rating. Only figures with their units are compared so: a model "10" is not a serial "10.0". */
+function sameFigure(a: string, b: string): boolean {
+  return DIMENSIONS.some((dimension) => {
+    if (canonicalUnit(dimension) === '') return false
+    const [one, other] = [a, b].map((typed) => parseQuantity(typed, dimension, { unitRequired: true }))
+    return (
+      one!.ok &&
+      other!.ok &&
+      one!.quantity.relation === other!.quantity.relation &&
+      Math.abs(one!.quantity.value - other!.quantity.value) <= 1e-9 * Math.abs(other!.quantity.value)
+    )
+  })
+}
 
 const onThePlate = (said: string): string =>
   said

@@ -176,7 +176,6 @@ function hole(
   { instrument: named }: GivenRecord,
   rule: 'guarded' | 'simple',
 ) {
-  const instrument = vouching(named, 'length')
   if (value === undefined)
     return {
       verdict: 'not-proven' as const,
@@ -184,6 +183,7 @@ function hole(
       finding: '',
       wanting: `the ${WINDOWS[name]}`,
     }
+  const instrument = vouching(named, 'length', value)
   const { verdict, margin } = decision({
     value,
     uncertainty: uncertaintyOf(instrument, 'length', value),

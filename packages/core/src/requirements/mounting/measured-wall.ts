@@ -1,7 +1,8 @@
 import { edgesSeen } from '../../as-built/seen.js'
 import type { WallBuilt } from '../../as-built/wall.js'
 import type { UnitBuilt } from '../../as-built/unit.js'
-import { outOfCalibration } from '../../instrument/instrument.js'
+import { measures, outOfCalibration, vouching } from '../../instrument/instrument.js'
+import { mm } from '../../quantity/figure.js'
 import type { Moment } from '../../job/state.js'
 import type { Requirement } from '../kinds.js'
 import type { Sheet } from '../sheet.js'
@@ -39,6 +40,8 @@ export interface WallContext {
   rule: DecisionRule
   /** When the wall was last measured. */
   measuredAt?: Moment | undefined
+  /** IANA, of the site. */
+  timeZone?: string | undefined
 }
 
 /**
@@ -73,7 +76,13 @@ export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallCo
     ) as Item[],
     gaps: gaps.filter(({ tooLarge }) => !tooLarge).map(({ measured: value, ...gap }) => ({ ...gap, value })),
   }
-  const base = { wall, given, byRequirement: new Map(), contradictions: [], doubt: doubtOf(wall, context) }
+  const base = {
+    wall,
+    given,
+    byRequirement: new Map(),
+    contradictions: [],
+    doubt: doubtOf(wall, surveyed, context),
+  }
   if (given.items.length === 0) return { ...base, result: EMPTY }
   const measured = attempt(() => {
     if (given.items.length > MOST_ON_A_WALL)
@@ -161,10 +170,20 @@ function alone(
   return found
 }
 
-/** A wall that was measured with nothing in particular proves no more than a terminal that was. */
-function doubtOf({ tape, instrument }: WallBuilt, { measuredAt }: WallContext): string | undefined {
+/** A wall that was measured with nothing in particular, or with a tape that does not reach, proves no more than a terminal that was. */
+function doubtOf(
+  wall: WallBuilt,
+  surveyed: readonly Item[],
+  { measuredAt, timeZone }: WallContext,
+): string | undefined {
+  const { tape, instrument } = wall
   if (!tape && !instrument) return 'name the tape that the wall was measured with'
-  return instrument && measuredAt && outOfCalibration(instrument, measuredAt.at)
-    ? `${instrument.name} was out of calibration since ${instrument.calibratedUntil}: measure the wall again with one that is in date`
+  if (!instrument) return undefined
+  if (measuredAt && outOfCalibration(instrument, measuredAt.at, timeZone))
+    return `${instrument.name} was out of calibration since ${instrument.calibratedUntil}: measure the wall again with one that is in date`
+  const offsets = surveyed.filter(({ uncertainty }) => !uncertainty).flatMap(({ x, y }) => [x, y])
+  const farthest = Math.max(0, wall.width ?? 0, wall.height ?? 0, ...offsets.map(Math.abs))
+  return measures(instrument, 'length') && !vouching(instrument, 'length', farthest)
+    ? `${instrument.name} does not reach ${String(mm(farthest))}: measure the wall with a longer one`
     : undefined
 }
