@@ -89,6 +89,22 @@ export { needsOf } from './prepare/kit.js'
 export { blocksOf, type ClauseHistory, type WorkPlace } from './prepare/walk-blocks.js'
 export { bestNext } from './prepare/best-next.js'
 export { walkPlan, type PlannedBlock, type WalkPlan } from './prepare/walk-order.js'
+export {
+  DRAWN_FIGURES,
+  PROPOSALS,
+  PROPOSED_KINDS,
+  PROPOSED_WORDS,
+  drawnWithout,
+  proposalsIn,
+  type DrawnFigure,
+  type Proposal,
+  type Proposed,
+  type ProposedArea,
+  type ProposedKind,
+} from './as-built/proposal.js'
+export { statedAbsences, type StatedAbsence } from './sign-off/stated-absences.js'
+export { unjudgedCables, type UnjudgedCable } from './sign-off/unjudged-cables.js'
+export { askedBy } from './entering/asked-by.js'
 export { againJob } from './entering/again-job.js'
 export { drifts, type Drift, type DriftPoint } from './again/drift.js'
 export { intervalShape, nextInspection, type Interval, type NextInspection } from './again/interval.js'
@@ -278,7 +294,7 @@ export { NOTHING_BUILT, type AsBuilt } from './as-built/as-built.js'
 export type { Connection } from './as-built/connection.js'
 export { stringMakeUp } from './as-built/module-lookup.js'
 export type { StringBuilt } from './as-built/string.js'
-export type { Situation, UnitBuilt } from './as-built/unit.js'
+export type { Situation, UnitBuilt, WallPlace } from './as-built/unit.js'
 export type { GapMeasured, ObstructionBuilt, WallBuilt, WallPhoto } from './as-built/wall.js'
 export { seenWithout, type Seen } from './as-built/seen.js'
 export { lengthOffPhoto, photoInstrument, type PhotoReading } from './answer/photo-reading.js'

@@ -12,7 +12,19 @@ let jobId: string
 let sealedId: string
 const POINT = 'inv-1/fallback/unit'
 const CSV = 't (s),inverter (W)\r\n0,6000\r\n10,6000\r\n20,0\r\n80,0\r\n'
-const FOUND = { settledAt: 20, secondsOver: 10, peak: 6000 }
+/** What the file says, with another figure in its first row where it was changed to be another file. */
+const foundFrom = (first: number) => ({
+  settledAt: 20,
+  secondsOver: 10,
+  peak: 6000,
+  seen: {
+    unit: 'W',
+    from: 0,
+    widestGap: 60,
+    before: { least: 6000, most: first },
+    ever: { least: 0, most: first },
+  },
+})
 
 beforeAll(async () => {
   server = await RunningServer.start()
@@ -41,7 +53,7 @@ const answering = ({ id, sha256, samples }: TraceKept, change: object = {}) =>
       eventAt: 10,
       end: 80,
       by: { limit: 0, tolerance: 100, settleWithin: 10, must: 'stay-under' },
-      found: FOUND,
+      found: foundFrom(6000),
       ...change,
     },
   })
@@ -75,17 +87,21 @@ const files = () =>
 
 it('an answer is taken only as the kept file says it: another outcome, moment or length is refused', async () => {
   const { body: kept } = await send(CSV.replace('6000', '6001'))
+  const found = foundFrom(6001)
   const refused = async (change: object) =>
-    (await inspector.append(jobId, answering(kept, change))).body.error?.code
-  expect(await refused({ found: { ...FOUND, peak: 6000, settledAt: 11 } })).toBe('trace-differs')
-  expect(await refused({ found: { secondsOver: 10, peak: 6000 } })).toBe('trace-differs')
+    (await inspector.append(jobId, answering(kept, { found, ...change }))).body.error?.code
+  expect(await refused({ found: { ...found, settledAt: 11 } })).toBe('trace-differs')
+  expect(await refused({ found: { ...found, settledAt: undefined } })).toBe('trace-differs')
+  // How closely it was sampled, and how things stood before, are the file's word too.
+  expect(await refused({ found: { ...found, seen: { ...found.seen, widestGap: 1 } } })).toBe('trace-differs')
+  expect(await refused({ found: { ...found, seen: undefined } })).toBe('trace-differs')
   expect(await refused({ end: 79 })).toBe('trace-differs')
   expect(await refused({ eventAt: 200 })).toBe('out-of-range')
   expect(await refused({ channel: 'export' })).toBe('not-listed')
   expect(
     await refused({ trace: { ...kept, id: uuid(), startedAt: '2026-11-20T08:00:00Z', source: 'live' } }),
   ).toBe('unknown-trace')
-  expect((await inspector.append(jobId, answering(kept))).status).toBe(200)
+  expect((await inspector.append(jobId, answering(kept, { found }))).status).toBe(200)
 })
 
 it('who may not write sends none, a sealed job takes none, and strangers to a job see none', async () => {
@@ -98,7 +114,7 @@ it('who may not write sends none, a sealed job takes none, and strangers to a jo
 
 it('a file that was changed or taken away beside the database is found broken', async () => {
   const { body: kept } = await send(CSV.replace('6000', '6002'))
-  expect((await inspector.append(jobId, answering(kept))).status).toBe(200)
+  expect((await inspector.append(jobId, answering(kept, { found: foundFrom(6002) }))).status).toBe(200)
   const broken = async () =>
     (await server.get(ArchiveWork).verify(jobId)).filter((fault) => fault.includes(kept.id))
   expect(await broken()).toEqual([])

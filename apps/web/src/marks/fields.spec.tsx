@@ -7,6 +7,7 @@ import { useDecimal } from '../store/decimal.js'
 import { onScreen } from '../testing/job-on-screen.testing.js'
 import { ChoiceField } from './choice-field.js'
 import { QuantityInput } from './quantity-input.js'
+import { FormProblems } from './form-problems.js'
 import { CountField } from './text-field.js'
 
 const user = userEvent.setup()
@@ -62,31 +63,68 @@ describe('a figure in any unit', () => {
   })
 })
 
+const wrong = 'a whole number from 1 to 20 is needed'
 it.each([
-  ['7', [7], '7'],
-  ['0', [], '1'],
-  ['99', [9, 20], '20'],
-  ['3', [3], '3'],
-])('a count cleared and typed as %s goes on as %j', async (typed, counts, shown) => {
-  const gone: number[] = []
-  function Count() {
-    const [count, setCount] = useState(1)
-    return (
-      <CountField
-        label="How many"
-        value={count}
-        most={20}
-        onChange={(next) => (setCount(next), gone.push(next))}
-      />
-    )
-  }
-  onScreen(<Count />)
-  const field = screen.getByLabelText('How many')
-  await user.clear(field)
-  expect(field).toHaveProperty('value', '')
-  await user.type(field, typed)
-  await user.tab()
-  expect([gone, field]).toEqual([counts, expect.objectContaining({ value: shown })])
+  ['7', [7], undefined],
+  ['0', [], wrong],
+  ['99', [9], wrong],
+  ['3', [3], undefined],
+])(
+  'a count cleared and typed as %s goes on as %j, and says what is wrong with it',
+  async (typed, counts, problem) => {
+    const gone: number[] = []
+    function Count() {
+      const [count, setCount] = useState(1)
+      return (
+        <CountField
+          label="How many"
+          value={count}
+          most={20}
+          onChange={(next) => (setCount(next), gone.push(next))}
+        />
+      )
+    }
+    onScreen(<Count />)
+    const field = screen.getByLabelText('How many')
+    await user.clear(field)
+    expect(field).toHaveProperty('value', '')
+    await user.type(field, typed)
+    await user.tab()
+    expect([gone, (field as HTMLInputElement).value]).toEqual([counts, typed])
+    expect(screen.queryByRole('alert')?.textContent).toBe(problem)
+  },
+)
+
+it('a form does not save while one of its fields cannot be read', async () => {
+  const saved = jest.fn()
+  onScreen(
+    <FormProblems>
+      {(unreadable) => (
+        <>
+          <QuantityInput label="Length" dimension="length" value={undefined} onChange={() => undefined} />
+          <CountField
+            label="How many"
+            value={undefined}
+            most={20}
+            onChange={() => undefined}
+            onClear={() => undefined}
+          />
+          <button disabled={unreadable} onClick={saved}>
+            Save
+          </button>
+        </>
+      )}
+    </FormProblems>,
+  )
+  const save = screen.getByRole('button', { name: 'Save' })
+  await user.type(screen.getByLabelText('Length'), '5 x')
+  expect(save).toHaveProperty('disabled', true)
+  await user.clear(screen.getByLabelText('Length'))
+  await user.type(screen.getByLabelText('How many'), '0')
+  expect(save).toHaveProperty('disabled', true)
+  // Empty is not unreadable: nobody counted.
+  await user.clear(screen.getByLabelText('How many'))
+  expect(save).toHaveProperty('disabled', false)
 })
 
 it('of a list only what stands in it can be chosen', async () => {

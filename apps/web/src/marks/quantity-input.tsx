@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { canonicalUnit, formatQuantity, habitsFor, parseQuantity, type Dimension } from '@plumb-mark/core'
 import { useDecimal } from '../store/decimal.js'
+import { useFormProblem } from './form-problems.js'
 import { TextField } from './text-field.js'
 
 interface Props {
@@ -47,6 +48,7 @@ export function QuantityInput({
       : parsed?.ok && parsed.quantity.relation !== '='
         ? 'a figure without < or > is needed'
         : undefined
+  useFormProblem(problem !== undefined)
   const type = (text: string) => {
     setTyped(text)
     const next = read(text)

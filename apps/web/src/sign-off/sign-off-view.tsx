@@ -6,6 +6,7 @@ import {
   blockers,
   fingerprint,
   isOpen,
+  statedAbsences,
   type Blocker,
   type BlockerKind,
   type EntryId,
@@ -31,6 +32,9 @@ const KINDS = {
   'failed-without-defect': 'Failures that nobody raised',
   'not-proven': 'Readings that prove nothing',
   'out-of-calibration': 'Instruments out of calibration',
+  'proposal-open': 'Proposed, and confirmed by nobody',
+  'cable-unjudged': 'Cables that no sheet asks for, and that carry too much',
+  'scope-contradicted': 'Outside the scope, and entered all the same',
   'not-inspected': 'Checks without an answer',
 } satisfies Record<BlockerKind, string>
 
@@ -43,6 +47,7 @@ export function SignOffView() {
       {inspection.state.seal ? <Sealed inspection={inspection} /> : <Open inspection={inspection} />}
       <MadeVoidList inspection={inspection} />
       <OutsideScope inspection={inspection} />
+      <StatedAbsences inspection={inspection} />
       <Calculations inspection={inspection} />
       <Downloads />
     </Box>
@@ -115,7 +120,7 @@ function Group({
   }
   const row = (one: Blocker) => (
     <chakra.li
-      key={`${one.kind}${one.checkId}${one.defectId}${one.entryId}`}
+      key={`${one.kind}${one.checkId}${one.defectId}${one.entryId}${one.text}`}
       borderBottom="1px solid"
       borderColor="hair"
     >
@@ -218,6 +223,31 @@ function OutsideScope({ inspection: { state } }: { inspection: Inspection }) {
       <chakra.ul pl="20px">
         {scope.outside.map((one) => (
           <li key={one}>{ENTERED_WORDS[one]}</li>
+        ))}
+      </chakra.ul>
+    </Box>
+  )
+}
+
+/** What somebody said is not there, with the reason: whoever signs answers for it too. */
+function StatedAbsences({ inspection }: { inspection: Inspection }) {
+  const { when } = useSiteTime()
+  const said = statedAbsences(inspection)
+  if (said.length === 0) return null
+  return (
+    <Box mt="26px">
+      <Text as="h3" fontWeight={600} fontSize="18px">
+        Said not to be there
+      </Text>
+      <chakra.ul listStyleType="none">
+        {said.map(({ checkId, title, place, reason, by, at }) => (
+          <chakra.li key={checkId} borderBottom="1px solid" borderColor="hair" py="8px">
+            {title}, {place}: {reason}
+            <Note as="span">
+              {' '}
+              {by.name}, {when(at)}
+            </Note>
+          </chakra.li>
         ))}
       </chakra.ul>
     </Box>

@@ -4,6 +4,7 @@ import type { JobBundle, SheetInLibrary } from '@plumb-mark/contract'
 import {
   admit,
   applied,
+  askedBy,
   fold,
   inspect,
   inspectDraft,
@@ -158,7 +159,8 @@ export const useInspection = create<OpenInspection>((set, get) => ({
       return false
     }
     const at = new Date().toISOString()
-    const fresh = changes.map(({ kind, body }) => ({ id: uuid(), kind, at, body }) as NewEntry)
+    const asked = changes.map((change) => askedBy(change, judged.state.asBuilt))
+    const fresh = asked.map(({ kind, body }) => ({ id: uuid(), kind, at, body }) as NewEntry)
     const step = taken(fresh, by, jobId, judged, sheets)
     if (!step.ok) {
       set({ refusal: step.message })

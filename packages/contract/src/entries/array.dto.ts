@@ -11,8 +11,8 @@ import {
   Max,
   Min,
 } from 'class-validator'
-import { COLD_METHODS } from '@plumb-mark/core'
-import type { BranchBuilt, PlaneBuilt, StringBuilt } from '@plumb-mark/core'
+import { COLD_METHODS, PROPOSALS } from '@plumb-mark/core'
+import type { BranchBuilt, PlaneBuilt, Proposal, StringBuilt } from '@plumb-mark/core'
 import { Filled, Part, Parts } from '../http/fields.js'
 import { SegmentDto, StringModuleDto } from './parts.dto.js'
 
@@ -33,6 +33,7 @@ export class StringBuiltDto {
   @Matches(PLACE, { each: true })
   path?: string[]
   @IsOptional() @IsIn(COLD_METHODS) coldMethod?: StringBuilt['coldMethod']
+  @IsOptional() @IsIn(PROPOSALS) proposed?: Proposal
 }
 
 export class StringRemovedDto {
@@ -50,6 +51,7 @@ export class PlaneBuiltDto {
   @IsOptional() @IsNumber() @Min(0) @Max(90) tilt?: number
   @IsOptional() @IsNumber() @Min(0) @Max(360) azimuth?: number
   @IsArray() @ArrayMaxSize(5000) @Matches(PLACE, { each: true }) empty!: string[]
+  @IsOptional() @IsIn(PROPOSALS) proposed?: Proposal
 }
 
 export class PlaneRemovedDto {
@@ -62,8 +64,9 @@ export class DeviceDto {
   @Matches(PLACE) at!: string
   @IsOptional() @Filled(80) serial?: string
   @IsArray() @ArrayMaxSize(8) @Matches(PLACE, { each: true }) feeds!: string[]
-  @IsInt() @Min(0) @Max(8) idlePorts!: number
-  @IsInt() @Min(0) @Max(8) cappedPorts!: number
+  @IsOptional() @IsInt() @Min(0) @Max(8) idlePorts?: number
+  @IsOptional() @IsInt() @Min(0) @Max(8) cappedPorts?: number
+  @IsOptional() @IsIn(PROPOSALS) proposed?: Proposal
 }
 
 export class DevicesFittedDto {
@@ -84,6 +87,7 @@ export class BranchBuiltDto {
   @IsArray() @ArrayMaxSize(200) @Filled(80, { each: true }) devices!: string[]
   @IsOptional() @Parts(() => SegmentDto, { max: 200 }) segments?: SegmentDto[]
   @IsOptional() @IsBoolean() endCapped?: boolean
+  @IsOptional() @IsIn(PROPOSALS) proposed?: Proposal
 }
 
 export class BranchRemovedDto {

@@ -19,6 +19,7 @@ import {
   PartPlacedDto,
   PartRemovedDto,
 } from './electrical.dto.js'
+import { ConfirmedDto } from './confirmed.dto.js'
 import { DeviceConnectedDto, DeviceDisconnectedDto } from './device.dto.js'
 import {
   CalculationKeptDto,
@@ -86,6 +87,7 @@ export const BODY_CLASSES = {
   reading: ReadingDto,
   observation: ObservationDto,
   'walked-over': WalkedOverDto,
+  confirmed: ConfirmedDto,
   record: RecordDto,
   'evidence-struck': EvidenceStruckDto,
   'defect-raised': DefectRaisedDto,

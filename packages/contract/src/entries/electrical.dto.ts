@@ -6,9 +6,17 @@ import {
   EARTH_PART_KINDS,
   INSULATIONS,
   PART_KINDS,
+  PROPOSALS,
   RESIDUAL_KINDS,
 } from '@plumb-mark/core'
-import type { BondMeans, EarthPartKind, NetworkConductor, PartKind, ResidualKind } from '@plumb-mark/core'
+import type {
+  BondMeans,
+  EarthPartKind,
+  NetworkConductor,
+  PartKind,
+  Proposal,
+  ResidualKind,
+} from '@plumb-mark/core'
 import { Filled } from '../http/fields.js'
 
 export class EarthPartFoundDto {
@@ -16,6 +24,7 @@ export class EarthPartFoundDto {
   @Filled(120) label!: string
   @IsIn(EARTH_PART_KINDS) kind!: EarthPartKind
   @IsOptional() @Filled(80) unitId?: string
+  @IsOptional() @IsIn(PROPOSALS) proposed?: Proposal
 }
 
 /** Both graphs remove a part alike. */
@@ -34,6 +43,7 @@ export class BondMadeDto {
   @IsOptional() @IsNumber() @Min(0.1) @Max(1000) lineSize?: number
   @IsOptional() @IsNumber() @Min(0) @Max(1e6) faultCurrent?: number
   @IsOptional() @IsNumber() @Min(0) @Max(1000) clearingTime?: number
+  @IsOptional() @IsIn(PROPOSALS) proposed?: Proposal
 }
 
 export class BondRemovedDto {
@@ -50,20 +60,22 @@ export class PartPlacedDto {
   @IsOptional() @IsIn(RESIDUAL_KINDS) residual?: ResidualKind
   @IsOptional() @IsBoolean() surge?: boolean
   @IsOptional() @IsBoolean() labelled?: boolean
+  @IsOptional() @IsIn(PROPOSALS) proposed?: Proposal
 }
 
 export class ConductorRunDto {
   @Filled(80) id!: string
   @Filled(80) from!: string
   @Filled(80) to!: string
-  @IsIn(CABLE_PHASES) phases!: NetworkConductor['phases']
-  @IsNumber() @Min(1) @Max(2000) voltage!: number
-  @IsNumber() @Min(0.1) @Max(1000) size!: number
-  @IsNumber() @Min(0) @Max(10000) length!: number
-  @IsIn(INSULATIONS) insulation!: NetworkConductor['insulation']
-  @IsIn(CABLE_METHODS) method!: NetworkConductor['method']
-  @IsNumber() @Min(-60) @Max(80) ambient!: number
-  @IsInt() @Min(1) @Max(20) grouped!: number
+  @IsOptional() @IsIn(CABLE_PHASES) phases?: NetworkConductor['phases']
+  @IsOptional() @IsNumber() @Min(1) @Max(2000) voltage?: number
+  @IsOptional() @IsNumber() @Min(0.1) @Max(1000) size?: number
+  @IsOptional() @IsNumber() @Min(0) @Max(10000) length?: number
+  @IsOptional() @IsIn(INSULATIONS) insulation?: NetworkConductor['insulation']
+  @IsOptional() @IsIn(CABLE_METHODS) method?: NetworkConductor['method']
+  @IsOptional() @IsNumber() @Min(-60) @Max(80) ambient?: number
+  @IsOptional() @IsInt() @Min(1) @Max(20) grouped?: number
+  @IsOptional() @IsIn(PROPOSALS) proposed?: Proposal
 }
 
 export class ConductorRemovedDto {

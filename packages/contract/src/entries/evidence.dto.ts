@@ -37,11 +37,13 @@ export class ReadingDto extends WithNote {
   @IsOptional() @Part(() => DeviceWordDto) word?: DeviceWordDto
   @IsOptional() @Part(() => PhotoReadingDto) offPhoto?: PhotoReadingDto
   @IsOptional() @Part(() => ConditionsDto) conditions?: ConditionsDto
+  @IsOptional() @Filled(200) sheetId?: string
 }
 
 export class ObservationDto extends WithNote {
   @Filled(300) point!: string
   @IsBoolean() seen!: boolean
+  @IsOptional() @Filled(200) sheetId?: string
 }
 
 export class WalkedOverDto extends WithNote {
@@ -51,6 +53,7 @@ export class WalkedOverDto extends WithNote {
   @IsString({ each: true })
   @Length(1, 300, { each: true })
   points!: string[]
+  @IsOptional() @IsPlain() sheets?: Record<string, string>
 }
 
 /** What the answer may hold depends on the check: core reads it against the form that the check asks for. */
@@ -59,6 +62,7 @@ export class RecordDto extends WithNote {
   @IsPlain() answer!: Answer
   @IsOptional() @Part(() => InstrumentDto) instrument?: InstrumentDto
   @IsOptional() @Part(() => DeviceWordDto) word?: DeviceWordDto
+  @IsOptional() @Filled(200) sheetId?: string
 }
 
 export class EvidenceStruckDto {

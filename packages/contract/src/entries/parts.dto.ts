@@ -1,4 +1,5 @@
 import {
+  ArrayMaxSize,
   IsIn,
   IsInt,
   IsNumber,
@@ -10,8 +11,8 @@ import {
   Max,
   Min,
 } from 'class-validator'
-import { DIMENSIONS, INSTRUMENT_KINDS, MOUNTED, PLACED, ROLES } from '@plumb-mark/core'
-import type { Dimension, GapMeasured, InstrumentKind, Role, Situation } from '@plumb-mark/core'
+import { DIMENSIONS, DRAWN_FIGURES, INSTRUMENT_KINDS, MOUNTED, PLACED, ROLES } from '@plumb-mark/core'
+import type { Dimension, DrawnFigure, GapMeasured, InstrumentKind, Role, Situation } from '@plumb-mark/core'
 import { Filled, Part, Parts } from '../http/fields.js'
 import { LARGEST_MM } from './photo.dto.js'
 
@@ -79,6 +80,7 @@ export class WallPlaceDto {
   @IsNumber() @Min(1) @Max(LARGEST_MM) w!: number
   @IsNumber() @Min(1) @Max(LARGEST_MM) h!: number
   @IsOptional() @Part(() => SeenDto) seen?: SeenDto
+  @IsOptional() @IsIn(DRAWN_FIGURES, { each: true }) @ArrayMaxSize(4) drawn?: DrawnFigure[]
   @IsOptional() @Part(() => TypedPlaceDto) typed?: TypedPlaceDto
 }
 
@@ -91,6 +93,7 @@ export class ObstructionDto {
   @IsNumber() @Min(1) @Max(LARGEST_MM) w!: number
   @IsNumber() @Min(1) @Max(LARGEST_MM) h!: number
   @IsOptional() @Part(() => SeenDto) seen?: SeenDto
+  @IsOptional() @IsIn(DRAWN_FIGURES, { each: true }) @ArrayMaxSize(4) drawn?: DrawnFigure[]
 }
 
 export class StringModuleDto {

@@ -5,6 +5,7 @@ import { listed } from '../quantity/say.js'
 import { say, type Said } from '../quantity/words.js'
 import { awgGauge, awgToMm2 } from '../quantity/units.js'
 import type { JudgedVerdict } from '../verdict/verdict.js'
+import { CABLE_FIGURES, unknownFigures, type KnownConductor } from './one-line.js'
 import { total, type FedBy } from './network-graph.js'
 import { CONTINUOUS, type ConductorLoad } from './network.js'
 import { conductor } from './conductor.js'
@@ -43,6 +44,19 @@ export interface CableJudgement {
  * no device does not conform.
  */
 export function judgeNetworkConductor(load: ConductorLoad, rules: Rules): CableJudgement {
+  const known = knownLoad(load)
+  if (known) return judgeKnown(known, rules)
+  const wanting = listed(unknownFigures(load.conductor).map((figure) => CABLE_FIGURES[figure]))
+  return unproven([`${wanting} is not entered`], `enter ${wanting}`)
+}
+
+/** A cable of which everything is known, with what it carries. */
+type KnownLoad = ConductorLoad & { conductor: KnownConductor }
+
+const knownLoad = (load: ConductorLoad): KnownLoad | undefined =>
+  unknownFigures(load.conductor).length === 0 ? (load as KnownLoad) : undefined
+
+function judgeKnown(load: KnownLoad, rules: Rules): CableJudgement {
   const { size } = load.conductor
   const fitted = sizesAround(size, rules.school)
   if (!fitted.taken)
@@ -143,19 +157,20 @@ const SAME_SIZE = 1e-9
 const areaOf = (size: Size): number => (typeof size === 'number' ? size : awgToMm2(awgGauge(size)!))
 
 /** Beyond the table nobody can say that a larger size would fail too. */
-const passesLarger = (larger: Size | undefined, load: ConductorLoad, rules: Rules): boolean =>
+const passesLarger = (larger: Size | undefined, load: KnownLoad, rules: Rules): boolean =>
   larger === undefined || judgeAt(larger, load, rules).verdict === 'conforms'
 
-const judgeAt = (size: Size, load: ConductorLoad, rules: Rules): ConductorResult =>
+const judgeAt = (size: Size, load: KnownLoad, rules: Rules): ConductorResult =>
   conductor(inputAt(size, load, rules))
 
-/** A cable of the one-line model as its calculator takes it; undefined where its size is in no table of the school. */
+/** A cable of the one-line model as its calculator takes it; undefined where its size is in no table of the school, or not all of it is known. */
 export function conductorInputOf(load: ConductorLoad, rules: Rules): ConductorInput | undefined {
-  const { taken } = sizesAround(load.conductor.size, rules.school)
-  return taken && load.sources.length > 0 ? inputAt(taken, load, rules) : undefined
+  const known = knownLoad(load)
+  const { taken } = known ? sizesAround(known.conductor.size, rules.school) : {}
+  return known && taken && load.sources.length > 0 ? inputAt(taken, known, rules) : undefined
 }
 
-function inputAt(size: Size, load: ConductorLoad, { school, maxDropPercent }: Rules): ConductorInput {
+function inputAt(size: Size, load: KnownLoad, { school, maxDropPercent }: Rules): ConductorInput {
   const { conductor: cable, sources, downstreamDevice, pvSource } = load
   const protectiveDevice = school === 'nec' ? limitWhileLasting(load) : load.protectiveDevice
   const common = {

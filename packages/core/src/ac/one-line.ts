@@ -1,4 +1,5 @@
 import type { ConductorId, PartId, UnitId } from '../ids/ids.js'
+import { proposedField } from '../as-built/proposal.js'
 import { anyText, flag, num, object, oneOf, optional, text, whole, type Read } from '../shape/shape.js'
 
 export const PART_KINDS = [
@@ -50,6 +51,7 @@ export const networkPartShape = object({
   residual: optional(oneOf(RESIDUAL_KINDS, 'kind of residual-current protection in this part')),
   surge: optional(flag('surge protection is fitted here')),
   labelled: optional(flag('the warning of two supplies is on it')),
+  proposed: proposedField,
 })
 export type NetworkPart = Read<typeof networkPartShape>
 
@@ -57,21 +59,41 @@ export const INSULATIONS = ['pvc', 'xlpe'] as const
 export const CABLE_METHODS = ['A1', 'B1', 'B2', 'C'] as const
 export const CABLE_PHASES = [1, 3, 'dc'] as const
 
-/** A cable between two parts. */
+/** A cable between two parts. A figure that nobody read is left out: it is neither nothing nor the usual one. */
 export const networkConductorShape = object({
   id: text<ConductorId>(),
   from: text<PartId>(),
   to: text<PartId>(),
-  phases: oneOf(CABLE_PHASES),
-  voltage: num({ unit: 'V', sign: 'divisor', about: 'line to line when there are three phases' }),
-  size: num({ unit: 'mm²', sign: 'divisor' }),
-  length: num({ unit: 'm', sign: 'magnitude', about: 'one way' }),
-  insulation: oneOf(INSULATIONS),
-  method: oneOf(CABLE_METHODS),
-  ambient: num({ unit: '°C' }),
-  grouped: whole({ min: 1, about: 'circuits that run together' }),
+  phases: optional(oneOf(CABLE_PHASES)),
+  voltage: optional(num({ unit: 'V', sign: 'divisor', about: 'line to line when there are three phases' })),
+  size: optional(num({ unit: 'mm²', sign: 'divisor' })),
+  length: optional(num({ unit: 'm', sign: 'magnitude', about: 'one way' })),
+  insulation: optional(oneOf(INSULATIONS)),
+  method: optional(oneOf(CABLE_METHODS)),
+  ambient: optional(num({ unit: '°C' })),
+  grouped: optional(whole({ min: 1, about: 'circuits that run together' })),
+  proposed: proposedField,
 })
 export type NetworkConductor = Read<typeof networkConductorShape>
+
+/** What has to be known of a cable for it to be judged, as it is called where it is asked for. */
+export const CABLE_FIGURES = {
+  size: 'its size',
+  length: 'its length',
+  phases: 'its phases',
+  voltage: 'its voltage',
+  insulation: 'its insulation',
+  method: 'how it is laid',
+  ambient: 'the temperature of its warmest place',
+  grouped: 'how many circuits run together with it',
+} as const
+export type CableFigure = keyof typeof CABLE_FIGURES
+
+/** A cable of which everything is known. */
+export type KnownConductor = NetworkConductor & { [F in CableFigure]: NonNullable<NetworkConductor[F]> }
+
+export const unknownFigures = (cable: NetworkConductor): CableFigure[] =>
+  (Object.keys(CABLE_FIGURES) as CableFigure[]).filter((figure) => cable[figure] === undefined)
 
 export interface NetworkBuilt {
   parts: NetworkPart[]
@@ -79,19 +101,17 @@ export interface NetworkBuilt {
 }
 
 /**
- * A cable into which a part is put: what ran from end to end now ends at the part, and a short piece of the
- * same kind goes on from there.
+ * A cable into which a part is put: what ran from end to end now ends at the part, and a piece of the same kind goes on from there. How long
+ * either of them is nobody has measured.
  */
 export function cutInTwo(
   cable: NetworkConductor,
   partId: string,
   { newId }: { newId: string },
 ): [NetworkConductor, NetworkConductor] {
+  const { length: _whole, ...kind } = cable
   return [
-    { ...cable, to: partId },
-    { ...cable, id: newId, from: partId, length: SHORT_PIECE },
+    { ...kind, to: partId },
+    { ...kind, id: newId, from: partId },
   ]
 }
-
-/** m */
-const SHORT_PIECE = 1

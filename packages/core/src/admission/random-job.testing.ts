@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { parse } from 'yaml'
 import type { Ask } from '../answer/ask.js'
+import { proposalsIn } from '../as-built/proposal.js'
 import type { Form } from '../answer/forms.js'
 import { ENTRY_KINDS, ENTRY_ROWS } from '../job/entries/registry.js'
 import { linked } from '../job/chain.js'
@@ -197,6 +198,11 @@ export class RandomJob {
         calculator: 'reserve',
         input: { capacityKwh: 9, reservePercent: 10, loadKw: 1, inverterKw: 2 },
       })
+    const proposals = proposalsIn(this.inspection.state.asBuilt)
+    if (kind === 'confirmed' && proposals.length > 0)
+      body['things'] = proposals
+        .slice(0, 1 + this.chance.below(3))
+        .map(({ kind: what, id }) => ({ kind: what, id }))
     if (kind === 'photos-aligned') Object.assign(body, { before: photoSide('a'), after: photoSide('b') })
     // Known points that are made up anyhow make no map: these do, if the check length is the right one.
     if (kind === 'wall-photographed')

@@ -1,7 +1,9 @@
-import { count, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
+import { anyText, count, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 import type { TraceId } from '../ids/ids.js'
 
 export const TRACE_SOURCES = ['live', 'file', 'typed'] as const
+
+const range = object({ least: num(), most: num() })
 
 /**
  * A trace that lies beside the record: its file by digest, when something happened in it, and what the samples say about one limit. The
@@ -25,11 +27,24 @@ export const traceAnswerShape = object({
     tolerance: num({ sign: 'magnitude' }),
     settleWithin: num({ unit: 's', sign: 'magnitude' }),
     must: oneOf(['stay-under', 'stay-over'] as const),
+    lookBack: optional(num({ unit: 's', sign: 'magnitude' })),
   }),
   found: object({
     settledAt: optional(num({ unit: 's', about: 'left out when it was over to the end' })),
     secondsOver: num({ unit: 's', sign: 'magnitude' }),
     peak: num(),
+    seen: optional(
+      object(
+        {
+          unit: anyText(),
+          from: num({ unit: 's' }),
+          widestGap: num({ unit: 's', sign: 'magnitude' }),
+          before: range,
+          ever: range,
+        },
+        'what the trace can show at all',
+      ),
+    ),
   }),
 })
 export type TraceAnswer = Read<typeof traceAnswerShape>

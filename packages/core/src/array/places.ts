@@ -1,5 +1,6 @@
 import type { BranchId, DeviceId, PlaceId, PlaneId, UnitId } from '../ids/ids.js'
 import { placeId, type Place } from '../ids/place-id.js'
+import { proposedField } from '../as-built/proposal.js'
 import { anyText, flag, list, num, object, oneOf, optional, text, whole, type Read } from '../shape/shape.js'
 
 const placesShape = list(text<PlaceId>(), { mayBeEmpty: true })
@@ -16,6 +17,7 @@ export const planeShape = object({
   tilt: optional(num({ unit: '°' })),
   azimuth: optional(num({ unit: '°' })),
   empty: placesShape,
+  proposed: proposedField,
 })
 export type PlaneBuilt = Read<typeof planeShape>
 
@@ -26,8 +28,9 @@ export const deviceShape = object({
   at: text<PlaceId>(),
   serial: optional(anyText()),
   feeds: placesShape,
-  idlePorts: whole({ min: 0, max: 100, about: 'ports without a module' }),
-  cappedPorts: whole({ min: 0, max: 100, about: 'how many of those carry a cap' }),
+  idlePorts: optional(whole({ min: 0, max: 100, about: 'ports without a module' })),
+  cappedPorts: optional(whole({ min: 0, max: 100, about: 'how many of those carry a cap' })),
+  proposed: proposedField,
 })
 export type DeviceBuilt = Read<typeof deviceShape>
 
@@ -50,6 +53,7 @@ export const branchShape = object({
     ),
   ),
   endCapped: optional(flag()),
+  proposed: proposedField,
 })
 export type BranchBuilt = Read<typeof branchShape>
 

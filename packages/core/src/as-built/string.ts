@@ -1,5 +1,6 @@
 import { moduleShape } from '../dc/module.js'
 import type { PlaceId, StringId, UnitId } from '../ids/ids.js'
+import { proposedField } from './proposal.js'
 import { anyText, list, object, oneOf, optional, text, whole, type Read } from '../shape/shape.js'
 
 export const COLD_METHODS = ['coefficient', 'table'] as const
@@ -19,5 +20,6 @@ export const stringShape = object({
   coldMethod: optional(
     oneOf(COLD_METHODS, 'school of the coldest morning; the coefficient when nobody chose'),
   ),
+  proposed: proposedField,
 })
 export type StringBuilt = Read<typeof stringShape>

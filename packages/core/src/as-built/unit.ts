@@ -1,5 +1,6 @@
 import type { SheetId, UnitId, WallId } from '../ids/ids.js'
 import { MOUNTED, PLACED } from '../sheet/terms.js'
+import { drawnField } from './proposal.js'
 import { seenShape } from './seen.js'
 import { anyText, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
@@ -17,6 +18,7 @@ export const wallPlaceShape = object({
   w: edge(),
   h: edge(),
   seen: optional(seenShape),
+  drawn: drawnField,
   typed: optional(
     object(
       { x: optional(anyText()), y: optional(anyText()), w: optional(anyText()), h: optional(anyText()) },

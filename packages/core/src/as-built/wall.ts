@@ -2,6 +2,7 @@ import type { GapId, ObstructionId, WallId } from '../ids/ids.js'
 import { instrumentShape } from '../instrument/instrument.js'
 import { photoRefShape } from '../answer/photo-ref.js'
 import { photoSetUpShape } from '../wall/photo-tape.js'
+import { drawnField } from './proposal.js'
 import { seenShape } from './seen.js'
 import { anyText, flag, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
@@ -34,6 +35,7 @@ export const obstructionShape = object({
   w: edge(),
   h: edge(),
   seen: optional(seenShape),
+  drawn: drawnField,
 })
 export type ObstructionBuilt = Read<typeof obstructionShape>
 

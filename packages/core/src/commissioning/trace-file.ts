@@ -102,13 +102,15 @@ const cells = (line: string): string[] =>
 export interface Column {
   t: ArrayLike<number>
   values: ArrayLike<number>
+  unit?: string | undefined
 }
 
 export function columnOf({ t, values, channels }: Trace, channel: string): Column {
   const at = channels.findIndex(({ name }) => name === channel)
   if (at < 0) throw new BadInput('not-listed', 'channel', `the trace has no column “${channel}”`)
   const column = values[at]!
-  if (!column.some(Number.isNaN)) return { t, values: column }
+  const { unit } = channels[at]!
+  if (!column.some(Number.isNaN)) return { t, values: column, unit }
   const there = (_: number, i: number) => !Number.isNaN(column[i])
-  return { t: t.filter(there), values: column.filter(there) }
+  return { t: t.filter(there), values: column.filter(there), unit }
 }

@@ -37,10 +37,24 @@ describe('the file of a trace', () => {
   })
 })
 
+it('what a trace can show at all is told: how far apart its samples lie, and how things stood before the event', () => {
+  const column = { t: [0, 8, 9, 10, 11, 40], values: [900, 700, 50, 40, 0, 0], unit: 'W' }
+  const by = { limit: 0, tolerance: 0, settleWithin: 5, must: 'stay-under' as const }
+  expect(traceFacts(column, 10, by).seen).toEqual({
+    unit: 'W',
+    from: 0,
+    widestGap: 29,
+    // The value of the beginning holds until 8 s, which is within the five seconds looked back to.
+    before: { least: 40, most: 900 },
+    ever: { least: 0, most: 900 },
+  })
+  expect(traceFacts(column, 10, { ...by, lookBack: 1.5 }).seen!.before).toEqual({ least: 40, most: 700 })
+})
+
 it('what must stay over is judged as the mirror of what must stay under', () => {
   const up = { t: [0, 1, 2, 3], values: [0, 0, 230, 230] }
   const by = { limit: 207, tolerance: 0, settleWithin: 5, must: 'stay-over' as const }
-  expect(traceFacts(up, 0, by)).toEqual({ settledAt: 2, secondsOver: 2, peak: 0 })
+  expect(traceFacts(up, 0, by)).toMatchObject({ settledAt: 2, secondsOver: 2, peak: 0 })
   const down = { t: up.t, values: up.values.map((value) => -value) }
   expect(traceFacts(down, 0, { ...by, limit: -207, must: 'stay-under' })).toMatchObject({
     settledAt: 2,

@@ -32,7 +32,9 @@ export const pointShape = refine(
     clock: optional(oneOf(['unix-seconds'] as const, 'a clock: read as how far it is ahead of true time, s')),
   }),
   (said, path) => {
-    const { model, point, register, type } = said
+    const { model, point, register, type, scale } = said
+    if (scale === 0)
+      throw new BadInput('not-positive', join(path, 'scale'), 'must not be 0: it would read as nothing')
     if ((model === undefined) === (register === undefined))
       throw new BadInput('no-content', path, 'needs a model with its point, or a register with its type')
     if (register !== undefined && !type)

@@ -184,7 +184,7 @@ it.each([
       newId: () => `b${n++}`,
     })
     expect(fitted.map(({ at }) => at)).toEqual(places)
-    expect(fitted.reduce((sum, { idlePorts }) => sum + idlePorts, 0)).toBe(idle)
+    expect(fitted.reduce((sum, { idlePorts }) => sum + idlePorts!, 0)).toBe(idle)
     expect(fitted.flatMap(({ feeds }) => feeds)).toHaveLength(6)
   },
 )

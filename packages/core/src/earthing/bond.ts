@@ -1,4 +1,5 @@
 import type { BondId, EarthPartId, UnitId } from '../ids/ids.js'
+import { proposedField } from '../as-built/proposal.js'
 import { anyText, num, object, oneOf, optional, text, whole, type Read } from '../shape/shape.js'
 
 /** How a part is bonded. The core of the supply cable earths a unit by its own protective terminal. */
@@ -30,6 +31,7 @@ export const earthPartShape = object({
   unitId: optional(
     text<UnitId>('the unit that it belongs to; for frames the unit that stands for the modules'),
   ),
+  proposed: proposedField,
 })
 export type EarthPart = Read<typeof earthPartShape>
 
@@ -49,6 +51,7 @@ export const bondShape = object({
   ),
   faultCurrent: optional(num({ unit: 'A', sign: 'magnitude', about: 'for the adiabatic equation' })),
   clearingTime: optional(num({ unit: 's', sign: 'magnitude', about: 'for the adiabatic equation' })),
+  proposed: proposedField,
 })
 export type Bond = Read<typeof bondShape>
 

@@ -16,7 +16,7 @@ export interface AlikePart {
 /**
  * What stands at one unit, as a proposal for another of the same sheet: how it is placed, its strings, its bonds, its parts of the one-line
  * and their cables. What the other has already is left out. Never what was read: no place on a wall, no reading, no serial, no photo.
- * `idFor` makes an id for the copy of a thing.
+ * `idFor` makes an id for the copy of a thing. What is taken over stands as copied until a person has seen it at the other unit.
  */
 export function alikeTo(
   from: UnitBuilt,
@@ -53,7 +53,7 @@ export function alikeTo(
       needs: [],
       change: {
         kind: 'string-built',
-        body: { ...string, id: idFor(string.id), unitId: to.id, label: mine(string.label) },
+        body: { ...string, id: idFor(string.id), unitId: to.id, label: mine(string.label), ...COPIED },
       },
     }))
 
@@ -71,7 +71,7 @@ export function alikeTo(
     needs: [],
     change: {
       kind: 'earth-part-found',
-      body: { ...part, id: copyOf(part.id), unitId: to.id, label: mine(part.label) },
+      body: { ...part, id: copyOf(part.id), unitId: to.id, label: mine(part.label), ...COPIED },
     },
   }))
   const ofBonds = earth.bonds.filter(joins).map((bond): AlikePart => ({
@@ -81,7 +81,7 @@ export function alikeTo(
     needs: needing(bond.from, bond.to),
     change: {
       kind: 'bond-made',
-      body: { ...bond, id: idFor(bond.id), from: copyOf(bond.from), to: copyOf(bond.to) },
+      body: { ...bond, id: idFor(bond.id), from: copyOf(bond.from), to: copyOf(bond.to), ...COPIED },
     },
   }))
   const ofParts = parts.map((part): AlikePart => ({
@@ -91,7 +91,7 @@ export function alikeTo(
     needs: [],
     change: {
       kind: 'part-placed',
-      body: { ...part, id: copyOf(part.id), unitId: to.id, label: mine(part.label) },
+      body: { ...part, id: copyOf(part.id), unitId: to.id, label: mine(part.label), ...COPIED },
     },
   }))
   const ofCables = network.conductors.filter(joins).map((cable): AlikePart => ({
@@ -101,11 +101,13 @@ export function alikeTo(
     needs: needing(cable.from, cable.to),
     change: {
       kind: 'conductor-run',
-      body: { ...cable, id: idFor(cable.id), from: copyOf(cable.from), to: copyOf(cable.to) },
+      body: { ...cable, id: idFor(cable.id), from: copyOf(cable.from), to: copyOf(cable.to), ...COPIED },
     },
   }))
   return [...layout, ...ofStrings, ...ofEarth, ...ofBonds, ...ofParts, ...ofCables]
 }
+
+const COPIED = { proposed: 'copy' } as const
 
 function labelOf(
   { from, to }: { from: string; to: string },

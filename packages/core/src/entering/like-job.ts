@@ -5,7 +5,7 @@ import type { Change } from '../job/entry.js'
 /**
  * What was built at an earlier job, as a proposal for one that is built like it: the array, strings, bonds, and the one-line with its
  * cables, as far as they belong to units that the new job has too. What is its own, or has to be looked at, is left out: serials, caps,
- * walls, places, gaps, devices on the network, and all that was read.
+ * walls, places, gaps, devices on the network, and all that was read. Each stands as copied until a person has seen it on site.
  */
 export function likeJob({ array, strings, earth, network }: AsBuilt, units: ReadonlySet<UnitId>): Change[] {
   const ofUnit = <T extends { unitId?: UnitId | undefined }>({ unitId }: T) =>
@@ -19,21 +19,31 @@ export function likeJob({ array, strings, earth, network }: AsBuilt, units: Read
   const stands = (place: string) => onPlanes.has(place.slice(0, place.lastIndexOf('.')))
   const devices = array.devices
     .filter((device) => ofUnit(device) && stands(device.at))
-    .map(({ serial: _own, ...device }) => ({ ...device, cappedPorts: 0 }))
+    .map(({ serial: _own, idlePorts: _idle, cappedPorts: _caps, ...device }) => ({ ...device, ...COPIED }))
   const earthParts = earth.parts.filter(ofUnit)
   const parts = network.parts.filter(ofUnit)
   return [
-    ...planes.map((body): Change => ({ kind: 'plane-built', body })),
+    ...planes.map((plane): Change => ({ kind: 'plane-built', body: { ...plane, ...COPIED } })),
     ...(devices.length > 0 ? [{ kind: 'devices-fitted', body: { devices } } as const] : []),
-    ...array.branches
-      .filter(ofUnit)
-      .map(({ endCapped: _seen, ...body }): Change => ({ kind: 'branch-built', body })),
+    ...array.branches.filter(ofUnit).map(({ endCapped: _seen, ...branch }): Change => ({
+      kind: 'branch-built',
+      body: { ...branch, ...COPIED },
+    })),
     ...strings
       .filter((string) => ofUnit(string) && (string.path ?? []).every(stands))
-      .map((body): Change => ({ kind: 'string-built', body })),
-    ...earthParts.map((body): Change => ({ kind: 'earth-part-found', body })),
-    ...earth.bonds.filter(joined(earthParts)).map((body): Change => ({ kind: 'bond-made', body })),
-    ...parts.map(({ labelled: _seen, ...body }): Change => ({ kind: 'part-placed', body })),
-    ...network.conductors.filter(joined(parts)).map((body): Change => ({ kind: 'conductor-run', body })),
+      .map((string): Change => ({ kind: 'string-built', body: { ...string, ...COPIED } })),
+    ...earthParts.map((part): Change => ({ kind: 'earth-part-found', body: { ...part, ...COPIED } })),
+    ...earth.bonds
+      .filter(joined(earthParts))
+      .map((bond): Change => ({ kind: 'bond-made', body: { ...bond, ...COPIED } })),
+    ...parts.map(({ labelled: _seen, ...part }): Change => ({
+      kind: 'part-placed',
+      body: { ...part, ...COPIED },
+    })),
+    ...network.conductors
+      .filter(joined(parts))
+      .map((cable): Change => ({ kind: 'conductor-run', body: { ...cable, ...COPIED } })),
   ]
 }
+
+const COPIED = { proposed: 'copy' } as const

@@ -9,11 +9,13 @@ export const NETWORK_TEMPLATES = {
 } as const
 export type NetworkTemplate = keyof typeof NETWORK_TEMPLATES
 
+const FROM_TEMPLATE = { proposed: 'template' } as const
+
 const MAKES_AC = ['hybrid-inverter', 'string-inverter', 'small-inverter']
 
 /**
- * The usual arrangements, drawn for the units of the job: what a person then corrects instead of drawing it all. Ratings and sizes are left
- * at what is common and have to be read off the site. Ids come from outside, so that the same call gives the same answer.
+ * The usual arrangements, drawn for the units of the job: what a person then corrects instead of drawing it all. Ratings and sizes are what
+ * is common: each part and cable is a proposal until somebody has read it off the site. Ids come from outside, so that the same call gives the same answer.
  */
 export function networkTemplate(
   template: NetworkTemplate,
@@ -27,7 +29,7 @@ export function networkTemplate(
   const of = (kind: string) => units.filter(({ id }) => sheetOf(id)?.kind === kind)
   const place = (part: Omit<NetworkPart, 'id'>): string => {
     const id = newId(part.label)
-    parts.push({ id, ...part })
+    parts.push({ id, ...part, ...FROM_TEMPLATE })
     return id
   }
   const run = (from: string, to: string, size: number, length: number) =>
@@ -43,6 +45,7 @@ export function networkTemplate(
       method: 'B2',
       ambient: 30,
       grouped: 1,
+      ...FROM_TEMPLATE,
     })
   const main = three ? { fuse: 63, size: 25, loads: 16 } : { fuse: 200, size: 107.22, loads: 107.22 }
   const branch = three ? { breaker: 25, size: 6 } : { breaker: 40, size: 8.37 }

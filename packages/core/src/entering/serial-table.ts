@@ -55,7 +55,8 @@ export function withSerials({ devices }: ArrayBuilt, rows: readonly SerialRow[])
 
 /**
  * Devices for modules that have none: `each` modules side by side in a row share one, the last of a row may
- * have fewer, its ports then idle. Ids come from outside.
+ * have fewer, its ports then idle. That every module has one is a proposal, until somebody has looked under them; whether what is idle is
+ * capped is not known. Ids come from outside.
  */
 export function devicesFor(
   free: readonly Place[],
@@ -69,7 +70,17 @@ export function devicesFor(
   return [...rows.values()].flatMap((row) =>
     Array.from({ length: Math.ceil(row.length / each) }, (_, i): DeviceBuilt => {
       const fed = row.slice(i * each, (i + 1) * each).map(({ id }) => id)
-      return { id: newId(), unitId, at: fed[0]!, feeds: fed, idlePorts: each - fed.length, cappedPorts: 0 }
+      return {
+        id: newId(),
+        unitId,
+        at: fed[0]!,
+        feeds: fed,
+        ...portsLeft(each - fed.length),
+        proposed: 'default' as const,
+      }
     }),
   )
 }
+
+const portsLeft = (idlePorts: number): Pick<DeviceBuilt, 'idlePorts' | 'cappedPorts'> =>
+  idlePorts === 0 ? { idlePorts, cappedPorts: 0 } : { idlePorts }

@@ -3,12 +3,13 @@ import { CONDITIONS } from '../answer/ask.js'
 import type { Answer } from '../answer/forms.js'
 import { photoReadingShape } from '../answer/photo-reading.js'
 import { photoRefShape } from '../answer/photo-ref.js'
-import type { CheckId, DefectId, EntryId, PointId } from '../ids/ids.js'
+import type { CheckId, DefectId, EntryId, PointId, SheetId } from '../ids/ids.js'
 import { deviceWordShape } from '../device/word.js'
 import { instrumentShape } from '../instrument/instrument.js'
 import { SEVERITIES } from '../sheet/terms.js'
 import {
   anyText,
+  dictionary,
   flag,
   jsonObject,
   list,
@@ -25,6 +26,9 @@ import type { EntryWith } from './entry-with.js'
 /** What the entries of evidence, defects, calculations and signatures hold: the state keeps these entries whole. */
 const note = optional(anyText())
 const photos = optional(list(photoRefShape, { mayBeEmpty: true }))
+const sheetId = optional(
+  text<SheetId>('of the sheet that asked, as it stood on the device: others may have adopted another'),
+)
 const [cellTemperature, irradiance, testVoltage] = CONDITIONS
 
 export const readingShape = object({
@@ -43,14 +47,20 @@ export const readingShape = object({
       [testVoltage]: optional(num({ unit: 'V' })),
     }),
   ),
+  sheetId,
   note,
   photos,
 })
 
-export const observationShape = object({ point: text<PointId>(), seen: flag(), note, photos })
+export const observationShape = object({ point: text<PointId>(), seen: flag(), sheetId, note, photos })
 
 /** One look along several places: what is said of each, in one act with its photo. Only what is right is said so; what is wrong is named singly. */
-export const walkedOverShape = object({ points: list(text<PointId>()), note, photos })
+export const walkedOverShape = object({
+  points: list(text<PointId>()),
+  sheets: optional(dictionary(text<SheetId>(), 'the sheet that asked, by unit')),
+  note,
+  photos,
+})
 
 export const recordShape = object({
   point: text<PointId>(),
@@ -58,6 +68,7 @@ export const recordShape = object({
   answer: jsonObject<Answer>(),
   instrument: optional(instrumentShape),
   word: optional(deviceWordShape),
+  sheetId,
   note,
   photos,
 })

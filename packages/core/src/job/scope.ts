@@ -1,3 +1,4 @@
+import type { AsBuilt } from '../as-built/as-built.js'
 import { list, object, oneOf, text, type Read } from '../shape/shape.js'
 
 /** What a job asks to be entered, beyond what the sheets ask of it. */
@@ -20,3 +21,21 @@ export const scopeShape = object({
   reason: text('such as: battery added to an existing system'),
 })
 export type Scope = Read<typeof scopeShape>
+
+/** What was entered of each, by which a scope that leaves it out is contradicted; what hangs on units alone contradicts nothing. */
+const ENTERED_HERE: Partial<Record<Entered, (asBuilt: AsBuilt) => boolean>> = {
+  strings: ({ strings }) => strings.length > 0,
+  'one-line': ({ network }) => network.conductors.length > 0,
+  bonds: ({ earth }) => earth.bonds.length > 0,
+}
+
+/** What the scope of a job leaves out although it was entered: one of the two is wrong. */
+export function contradictedScope({
+  header,
+  asBuilt,
+}: {
+  header?: { scope?: Scope | undefined } | undefined
+  asBuilt: AsBuilt
+}): Entered[] {
+  return (header?.scope?.outside ?? []).filter((what) => ENTERED_HERE[what]?.(asBuilt))
+}

@@ -1,5 +1,8 @@
 import type { AsBuilt } from '../as-built/as-built.js'
-import type { PointId } from '../ids/ids.js'
+import type { StringBuilt } from '../as-built/string.js'
+import type { UnitBuilt } from '../as-built/unit.js'
+import type { PlaceId, PointId, SheetId, UnitId } from '../ids/ids.js'
+import { planeOfPlace } from '../ids/place-id.js'
 
 /** The thing that evidence was taken on, as it stood then. */
 export interface TakenOn {
@@ -8,19 +11,42 @@ export interface TakenOn {
   serial: string | undefined
   /** The string, bond, cable, device, branch, plane or part of that name, by its kind. */
   things: Partial<Record<ThingKind, object>>
+  /** Of a string: what the modules on its path were, each kind of them once. */
+  modules?: readonly ModulesOn[]
 }
+
+/** The unit that stands for modules, with its sheet and serial as they were. */
+export type ModulesOn = Pick<UnitBuilt, 'id' | 'sheetId' | 'serial'>
+
 export type ThingKind = 'string' | 'bond' | 'conductor' | 'device' | 'branch' | 'plane' | 'part'
 
-/** What stands at a measuring point; undefined where no unit does. */
-export function takenOn(point: PointId, asBuilt: AsBuilt): TakenOn | undefined {
-  const unitId = point.slice(0, point.indexOf('/'))
+export const unitOfPoint = (point: PointId): UnitId => point.slice(0, point.indexOf('/')) as UnitId
+
+/**
+ * What stands at a measuring point; undefined where no unit does. `sheetId` is the sheet that asked, where the entry says so: whoever worked
+ * without signal answered the one on the device, whatever others had adopted by then.
+ */
+export function takenOn(point: PointId, asBuilt: AsBuilt, sheetId?: SheetId): TakenOn | undefined {
+  const unitId = unitOfPoint(point)
   const unit = asBuilt.units.find(({ id }) => id === unitId)
   if (!unit) return undefined
+  const things = thingsCalled(point.slice(point.lastIndexOf('/') + 1), asBuilt)
+  const path = (things.string as StringBuilt | undefined)?.path
   return {
-    sheetId: unit.sheetId,
+    sheetId: sheetId ?? unit.sheetId,
     serial: unit.serial,
-    things: thingsCalled(point.slice(point.lastIndexOf('/') + 1), asBuilt),
+    things,
+    ...(path && { modules: modulesAlong(path, asBuilt) }),
   }
+}
+
+/** The units that stand for the modules on a path. */
+export function modulesAlong(path: readonly PlaceId[], { array, units }: AsBuilt): ModulesOn[] {
+  const planes = new Set(path.map(planeOfPlace))
+  const ids = new Set(array.planes.filter(({ id }) => planes.has(id)).map(({ unitId }) => unitId))
+  return units
+    .filter(({ id }) => ids.has(id))
+    .map(({ id, sheetId, serial }) => ({ id, sheetId, ...(serial !== undefined && { serial }) }))
 }
 
 const WHERE = {

@@ -30,6 +30,8 @@ export interface GivenRecord extends Seen {
   instrument: Instrument | undefined
   /** What of it was read off a device, and when. */
   word?: DeviceWord | undefined
+  /** Why it proves nothing, whatever it says. */
+  doubt?: string | undefined
 }
 export type Given = GivenReading | GivenObservation | GivenRecord
 

@@ -41,6 +41,8 @@ const around: Surroundings = {
   partLoads: () => [],
   strings: () => asBuilt.strings,
   reading: () => undefined,
+  unitsWithSerial: () => [],
+  proposals: () => new Map(),
   labelOf: (id) => id,
   onWall: () => undefined,
 }

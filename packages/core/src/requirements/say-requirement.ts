@@ -25,6 +25,8 @@ export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): S
     partLoads: () => [],
     strings: () => [],
     reading: () => undefined,
+    unitsWithSerial: () => [],
+    proposals: () => new Map(),
     labelOf: (id) => id,
   }
   const kind = kindOf(requirement)

@@ -105,6 +105,11 @@ export class Site {
     return this.write({ kind: 'record', body: { point, answer, ...more } as EntryBodies['record'] })
   }
 
+  /** What was written last, to be changed as no honest device would. */
+  get last(): Entry {
+    return this.entries.at(-1)!
+  }
+
   get inspection(): Inspection {
     return inspect(fold(this.entries), this.sheets)
   }

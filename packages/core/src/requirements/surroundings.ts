@@ -3,6 +3,7 @@ import type { WallBuilt } from '../as-built/wall.js'
 import type { ConductorLoad } from '../ac/network.js'
 import type { PartLoad } from '../ac/part-loads.js'
 import type { AsBuilt } from '../as-built/as-built.js'
+import type { Proposed, ProposedArea } from '../as-built/proposal.js'
 import type { StringInForce } from '../as-built/strings-in-force.js'
 import type { ArrayLookup } from '../as-built/module-lookup.js'
 import type { SheetHead } from '../sheet/head.js'
@@ -23,6 +24,8 @@ export interface OnWall {
   contradictions: readonly Misclosure[]
   /** Why what was measured on this wall proves nothing. */
   doubt: string | undefined
+  /** Was any figure of it drawn and not measured? */
+  drawn(id: string): boolean
   /** Is a class of obstruction one that everybody means the same by? */
   listed(obstruction: string): boolean
 }
@@ -47,5 +50,9 @@ export interface Surroundings {
   partLoads(): PartLoad[]
   /** The reading in force at a point, for kinds that compare several. */
   reading(point: string): GivenReading | undefined
+  /** The units whose plates were read with this serial, or that are entered with it, as a reader compares serials. */
+  unitsWithSerial(serial: string): readonly { id: string; label: string }[]
+  /** What of each part of the job is proposed and not seen on site; worked out when first asked for. */
+  proposals(): ReadonlyMap<ProposedArea, readonly Proposed[]>
   labelOf(id: string): string
 }

@@ -1,3 +1,6 @@
+import { PROPOSED_WORDS, proposalsIn } from '../as-built/proposal.js'
+import { ENTERED_WORDS, contradictedScope } from '../job/scope.js'
+import { overloadedUnjudged } from './unjudged-cables.js'
 import type { CheckId, DefectId, EntryId } from '../ids/ids.js'
 import { entryRow } from '../job/entries/registry.js'
 import { inForce } from '../job/state.js'
@@ -16,6 +19,9 @@ export type BlockerKind =
   | 'failed-without-defect'
   | 'defect-open'
   | 'out-of-calibration'
+  | 'proposal-open'
+  | 'cable-unjudged'
+  | 'scope-contradicted'
 
 /** One thing that stands in the way of a signature. */
 export interface Blocker {
@@ -30,10 +36,12 @@ export interface Blocker {
 /**
  * Exactly what stands in the way of the licensed signature: checks without an answer, readings that prove
  * nothing, failures that nobody raised, open `stop` and `major` defects, entries that cannot be read,
- * readings in force taken with an instrument whose calibration was over. Open `minor` defects and notes do
- * not block; they are listed in the record.
+ * readings in force taken with an instrument whose calibration was over, what was only proposed, cables that no sheet
+ * asks for and that carry too much, a scope that what was entered contradicts. Open `minor` defects and notes do not
+ * block; they are listed in the record.
  */
-export function blockers({ checks, defects, state, sheets }: Inspection): Blocker[] {
+export function blockers(inspection: Inspection): Blocker[] {
+  const { checks, defects, state, sheets } = inspection
   const zone = state.header?.timeZone
   const unreadable = state.unreadable.map(({ entry, problem }): Blocker => ({
     kind: 'entry-unreadable',
@@ -54,6 +62,18 @@ export function blockers({ checks, defects, state, sheets }: Inspection): Blocke
       text: `${defect.title}, ${defect.place}: ${defect.state === 'reworked' ? 'reworked, to be read again' : 'open'}`,
       defectId: defect.id,
       checkId: defect.checkId,
+    })),
+    ...proposalsIn(state.asBuilt).map(({ label, kind }): Blocker => ({
+      kind: 'proposal-open',
+      text: `${PROPOSED_WORDS[kind]} ${label}: proposed, and confirmed by nobody on site`,
+    })),
+    ...overloadedUnjudged(inspection).map(({ label, finding }): Blocker => ({
+      kind: 'cable-unjudged',
+      text: `cable ${label}: no sheet asks for it, and it ${finding}`,
+    })),
+    ...contradictedScope(state).map((what): Blocker => ({
+      kind: 'scope-contradicted',
+      text: `${ENTERED_WORDS[what]}: said to lie outside of the job, and entered all the same`,
     })),
     ...checks.flatMap((judged) => blockersOf(judged, defects, checks, zone)),
   ]
@@ -96,13 +116,9 @@ export function expiredInstrument({ history }: JudgedCheck, zone?: string): Inst
   return instrument && outOfCalibration(instrument, current!.at, zone) ? instrument : undefined
 }
 
-/** Does this check still want something from somebody? */
-export function isLeft(judged: JudgedCheck, zone?: string): boolean {
-  const { verdict } = judged.outcome
-  return (
-    (verdict !== 'conforms' && verdict !== 'not-applicable') || expiredInstrument(judged, zone) !== undefined
-  )
-}
+/** Does this check still want something from somebody? What was read after a calibration was over is not proven already. */
+export const isLeft = ({ outcome: { verdict } }: JudgedCheck): boolean =>
+  verdict !== 'conforms' && verdict !== 'not-applicable'
 
 export type Debtor = 'the installer' | 'the inspector' | 'the office'
 
@@ -120,6 +136,13 @@ const OWED = {
   'not-inspected': ['the inspector', 'check to make', 'checks to make'],
   'not-proven': ['the inspector', 'reading to prove', 'readings to prove'],
   'entry-unreadable': ['the inspector', 'entry to strike out', 'entries to strike out'],
+  'proposal-open': ['the inspector', 'proposal to confirm on site', 'proposals to confirm on site'],
+  'cable-unjudged': ['the inspector', 'cable to look at', 'cables to look at'],
+  'scope-contradicted': [
+    'the inspector',
+    'contradiction of the scope to settle',
+    'contradictions of the scope to settle',
+  ],
   'out-of-calibration': ['the office', 'reading out of calibration', 'readings out of calibration'],
 } as const satisfies Record<string, readonly [Debtor, string, string]>
 
@@ -137,6 +160,9 @@ export function waitingFor(inspection: Inspection): { owed: Owed[]; words: strin
     'not-inspected': of('not-inspected'),
     'not-proven': of('not-proven'),
     'entry-unreadable': of('entry-unreadable'),
+    'proposal-open': of('proposal-open'),
+    'cable-unjudged': of('cable-unjudged'),
+    'scope-contradicted': of('scope-contradicted'),
     'out-of-calibration': of('out-of-calibration'),
   }
   const owed = (Object.keys(OWED) as (keyof typeof OWED)[])

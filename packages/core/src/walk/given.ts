@@ -1,5 +1,6 @@
 import type { Ask } from '../answer/ask.js'
 import { fitAnswer } from '../answer/forms.js'
+import { stepTimes } from './step-times.js'
 import { ownFigures } from '../device/word.js'
 import { uncertaintyOf, vouching } from '../instrument/instrument.js'
 import type { EntryBodies } from '../job/entries/registry.js'
@@ -9,12 +10,17 @@ import type { Given, GivenReading, GivenRecord } from '../requirements/given.js'
 import { attempt } from '../shape/attempt.js'
 
 /** Evidence as a judgement takes it. */
-export function givenOf(ask: Ask, evidence: Evidence | undefined): Given | undefined {
+export function givenOf(
+  ask: Ask,
+  evidence: Evidence | undefined,
+  history: readonly Evidence[] = [],
+): Given | undefined {
   if (!evidence) return undefined
   const photos = evidence.body.photos?.length ?? 0
   if (evidence.kind === 'observation')
     return { kind: 'observation', seen: evidence.body.seen, photos, over: evidence.walkedOver?.length }
-  if (evidence.kind === 'record') return asRecord(ask, evidence.body, photos)
+  if (evidence.kind === 'record')
+    return withStepTimes(asRecord(ask, evidence.body, photos), { evidence, history })
   return asReading(evidence.body, ask.kind === 'reading' ? ask.dimension : undefined, photos)
 }
 
@@ -52,4 +58,15 @@ function asRecord(
         photos,
       }
     : undefined
+}
+
+/** Steps by the clock of the server, like the entry that holds them. */
+function withStepTimes(
+  given: GivenRecord | undefined,
+  { evidence, history }: { evidence: Evidence; history: readonly Evidence[] },
+): GivenRecord | undefined {
+  if (!given || !('done' in given.answer)) return given
+  const { done } = given.answer
+  const times = stepTimes(done, evidence, history)
+  return times ? { ...given, answer: { done: times.done }, doubt: times.doubt } : given
 }

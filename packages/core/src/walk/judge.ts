@@ -11,6 +11,7 @@ import type { Around } from './around.js'
 import { attempt } from '../shape/attempt.js'
 import type { Check, JudgedCheck, Outcome } from './check.js'
 import { givenOf } from './given.js'
+import { unconfirmed } from './proposed.js'
 import { whyAgain } from './still-holds.js'
 import { refusedFacts } from './in-the-way.js'
 
@@ -23,7 +24,7 @@ export function judgeCheck(check: Check, { evidence, touched }: JobState, around
   const again = current && check.because === undefined ? whyAgain(check, current, around) : undefined
   if (again !== undefined)
     return { check, history, measured: undefined, outcome: { verdict: 'not-inspected', again } }
-  const outcome = judge(check, givenOf(check.ask, current), around)
+  const outcome = judge(check, givenOf(check.ask, current, history), around)
   return {
     check,
     history,
@@ -63,7 +64,13 @@ export function judge(check: Check, given: Given | undefined, around: Around): O
   if (!judged.ok) return outcomeOf(check, refusedFacts(judged.problem, ask))
   const judgement = judged.value
   if (!judgement) return { verdict: 'not-inspected' }
-  const doubt = judgement.verdict === 'conforms' ? doubtOf(check, given) : undefined
+  const proposed = judgement.verdict === 'not-proven' ? undefined : unconfirmed(check, around)
+  const doubt =
+    judgement.verdict === 'conforms'
+      ? (doubtOf(check, given) ?? proposed?.wanting)
+      : proposed?.own
+        ? proposed.wanting
+        : undefined
   return outcomeOf(check, doubt === undefined ? judgement : new Doubted(judgement, doubt))
 }
 
@@ -75,7 +82,7 @@ function doubtOf({ requirement, subject, ask }: Check, given: Given | undefined)
   // One photo of a walk does not show each of the places.
   if (requirement.photo && given?.kind === 'observation' && given.over)
     return `the sheet asks for a photo of this very place, and it was seen on a walk over ${given.over}`
-  return subject.string?.doubt
+  return (given?.kind === 'record' ? given.doubt : undefined) ?? subject.string?.doubt
 }
 
 /** A judgement that would conform, were it not for a doubt. */

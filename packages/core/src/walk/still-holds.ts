@@ -1,6 +1,7 @@
 import type { Ask } from '../answer/ask.js'
 import type { AsBuilt } from '../as-built/as-built.js'
-import { isThingKind, sameThing, thingCalled, type TakenOn } from '../job/taken-on.js'
+import { isThingKind, modulesAlong, sameThing, thingCalled, type TakenOn } from '../job/taken-on.js'
+import { readableOf } from '../requirements/readable.js'
 import type { Evidence } from '../job/state.js'
 import { plain } from '../quantity/say.js'
 import { kindOf, type Requirement } from '../requirements/kinds.js'
@@ -12,22 +13,29 @@ import { broughtBy } from './brings.js'
 import type { Check } from './check.js'
 
 /**
- * Why evidence has to be taken again: it belongs to the thing and the question it was taken on. Undefined while both are the same. A sheet
- * that asked then and is not at hand any more leaves open what was asked.
+ * Why evidence has to be taken again: it belongs to the thing and the question it was taken on. Undefined while both are the same. What was
+ * taken before its thing was entered, or on another device than the unit's own, was taken on something else. A sheet that asked then and
+ * is not at hand any more leaves open what was asked.
  */
-export function whyAgain(check: Check, { on }: Evidence, around: Around): string | undefined {
-  if (!on) return undefined
-  const exchanged = whyOtherThing(on, check.subject, around.asBuilt, check.unit)
+export function whyAgain(check: Check, evidence: Evidence, around: Around): string | undefined {
+  const { on } = evidence
+  if (!on) return `it was taken before ${check.unit.label} was entered`
+  const exchanged =
+    whyOtherThing(on, check.subject, around.asBuilt, check.unit) ??
+    exchangedModules(on, check.subject, around) ??
+    otherDevice(check, evidence, around)
   if (exchanged) return exchanged
   if (on.sheetId === check.unit.sheetId) return undefined
   const old = around.sheet(on.sheetId)
   if (!old) return 'it was asked by a sheet that is not at hand any more'
-  if (plain(old.maker) !== plain(check.sheet.maker) || plain(old.model) !== plain(check.sheet.model))
-    return `it was taken on another model, ${old.maker} ${old.model}`
-  return sameQuestion(check, old, around)
+  if (!sameModel(old, check.sheet)) return `it was taken on another model, ${old.maker} ${old.model}`
+  return sameQuestion(check, evidence, old, around)
     ? undefined
     : `the sheet asked something else then (revision ${old.revision})`
 }
+
+const sameModel = (a: Pick<Sheet, 'maker' | 'model'>, b: Pick<Sheet, 'maker' | 'model'>): boolean =>
+  plain(a.maker) === plain(b.maker) && plain(a.model) === plain(b.model)
 
 /** Why a thing is another than the one that evidence was taken on. */
 export function whyOtherThing(
@@ -38,20 +46,56 @@ export function whyOtherThing(
 ): string | undefined {
   if (on.serial && unit.serial && plain(on.serial) !== plain(unit.serial))
     return `it was taken on another ${unit.label}, serial ${on.serial}`
-  const was = isThingKind(kind) ? on.things[kind] : undefined
-  if (!isThingKind(kind) || !was) return undefined
+  if (!isThingKind(kind)) return undefined
+  const was = on.things[kind]
   const is = thingCalled(kind, id, asBuilt)
+  if (!was) return is && `it was taken before the ${kind} was entered`
   return is && !sameThing(kind, was, is) ? `the ${kind} was changed since` : undefined
 }
 
+/** The modules of a string are the string: other ones in the same places are another. A newer revision of their sheet is no exchange. */
+function exchangedModules(on: TakenOn, { kind, string }: Subject, around: Around): string | undefined {
+  if (kind !== 'string' || !on.modules || !string?.path) return undefined
+  const now = modulesAlong(string.path, around.asBuilt)
+  const same = on.modules.every((was) => {
+    const is = now.find(({ id }) => id === was.id)
+    if (!is || (was.serial && is.serial && plain(was.serial) !== plain(is.serial))) return false
+    const [before, after] = [around.sheet(was.sheetId), around.sheet(is.sheetId)]
+    return (
+      was.sheetId === is.sheetId || (before !== undefined && after !== undefined && sameModel(before, after))
+    )
+  })
+  return same && now.length === on.modules.length
+    ? undefined
+    : 'the modules of the string were exchanged since'
+}
+
+/** What a device says of itself is no word about another unit: it is known by where it is connected, and by its serial. */
+function otherDevice(
+  { unit, requirement }: Check,
+  { body }: Evidence,
+  { asBuilt }: Around,
+): string | undefined {
+  const device = 'word' in body ? body.word?.device : undefined
+  if (!device || readableOf(requirement).some(({ of }) => of !== undefined)) return undefined
+  const connected = asBuilt.connections.find(({ id }) => id === device.id)
+  const other = connected && connected.unitId !== unit.id
+  const otherSerial = unit.serial && device.serial && plain(unit.serial) !== plain(device.serial)
+  return other || otherSerial
+    ? `it was read off another device, ${device.maker} ${device.model} ${device.serial}`.trim()
+    : undefined
+}
+
 /** Did the sheet of then ask at this point what the one in force asks? */
-function sameQuestion(check: Check, old: Sheet, around: Around): boolean {
+function sameQuestion(check: Check, { body }: Evidence, old: Sheet, around: Around): boolean {
   const { requirement, subject, unit, ask } = check
   const point = requirement.point ?? requirement.id
   const asking = [...old.requirements, ...broughtBy(old)]
   const before =
     asking.find(({ id }) => id === requirement.id) ?? asking.find((one) => (one.point ?? one.id) === point)
   if (!before || before.kind !== requirement.kind) return false
+  const byDevice = ('word' in body && body.word !== undefined) || ('answer' in body && 'trace' in body.answer)
+  if (byDevice && readFrom(before) !== readFrom(requirement)) return false
   const terminal = subject.terminal && old.terminals.find(({ id }) => id === subject.terminal!.id)
   if (subject.terminal) {
     const { label, side, clamp } = subject.terminal
@@ -69,13 +113,24 @@ function sameQuestion(check: Check, old: Sheet, around: Around): boolean {
 }
 
 /** What a question means, whatever its limits: its words, its unit, what it offers. */
-function meaning(ask: Ask, { kind, title }: Requirement): string {
+function meaning(ask: Ask, requirement: Requirement): string {
+  const { kind, title } = requirement
   if (ask.kind === 'reading')
     // Of a figure inside limits the title is the question; other kinds say themselves what they measure.
     return JSON.stringify([kind === 'limits' ? words(title) : kind, ask.dimension, ask.unit, ask.signed])
   if (ask.kind === 'observation') return words(ask.question)
+  if (requirement.kind === 'trace-test')
+    return JSON.stringify([
+      requirement.do.map(words),
+      words(requirement.event),
+      requirement.watch.dimension,
+      words(requirement.watch.label),
+    ])
   return ask.kind === 'derived' ? ask.from : JSON.stringify(offered(ask))
 }
+
+/** Where a device is asked: of a register or scale that was corrected, what was read before was another figure. */
+const readFrom = (requirement: Requirement): string => JSON.stringify(readableOf(requirement))
 
 const words = (said: string): string =>
   said

@@ -1,9 +1,13 @@
 import { networkLoads } from '../ac/network.js'
 import { partLoads } from '../ac/part-loads.js'
 import type { AsBuilt } from '../as-built/as-built.js'
+import { proposalsIn, type Proposed, type ProposedArea } from '../as-built/proposal.js'
+import type { UnitBuilt } from '../as-built/unit.js'
 import { lookUpArray } from '../as-built/module-lookup.js'
 import { stringsInForce } from '../as-built/strings-in-force.js'
 import { inForce, type JobState } from '../job/state.js'
+import { unitOfPoint } from '../job/taken-on.js'
+import { plain } from '../quantity/say.js'
 import type { MeasuredWall } from '../requirements/mounting/measured-wall.js'
 import type { Sheet } from '../requirements/sheet.js'
 import type { OnWall } from '../requirements/surroundings.js'
@@ -36,6 +40,8 @@ export function surroundingsOf(
   const sameNetwork = before?.asBuilt.network === asBuilt.network
   const array = once(() => lookUpArray(asBuilt.array, asBuilt.units, sheetOf))
   const labels = once(() => labelsOf(asBuilt))
+  const proposals = once(() => byArea(proposalsIn(asBuilt)))
+  const serials = once(() => unitsBySerial(asBuilt, evidence))
   return {
     asBuilt,
     header,
@@ -62,14 +68,46 @@ export function surroundingsOf(
       ),
     ),
     rule: ruleOf({ header }),
+    unitsWithSerial: (serial) => serials().get(plain(serial)) ?? [],
+    proposals,
     labelOf: (id) => labels().get(id) ?? id,
     onWall: (unitId, requirementId) => onWall(unitId, requirementId, asBuilt, walls),
   }
 }
 
+function byArea(all: readonly Proposed[]): Map<ProposedArea, Proposed[]> {
+  const found = new Map<ProposedArea, Proposed[]>()
+  for (const one of all) found.set(one.area, [...(found.get(one.area) ?? []), one])
+  return found
+}
+
 function once<T>(work: () => T): () => T {
   let done: { value: T } | undefined
   return () => (done ??= { value: work() }).value
+}
+
+/** By the serial of its plate where it was read, else by the one that is entered for it. */
+function unitsBySerial({ units }: AsBuilt, evidence: JobState['evidence']): Map<string, UnitBuilt[]> {
+  const read = new Map<string, string>()
+  for (const [point, rows] of evidence) {
+    const current = inForce(rows)
+    if (
+      current?.kind !== 'record' ||
+      !('values' in current.body.answer) ||
+      Array.isArray(current.body.answer.values)
+    )
+      continue
+    // What was kept by another program may have any shape: only a text is a serial.
+    const said: unknown = current.body.answer.values['serial']?.typed
+    const serial = typeof said === 'string' ? said.trim() : ''
+    if (serial) read.set(unitOfPoint(point), serial)
+  }
+  const found = new Map<string, UnitBuilt[]>()
+  for (const unit of units) {
+    const own = plain(read.get(unit.id) ?? unit.serial ?? '')
+    if (own !== '') found.set(own, [...(found.get(own) ?? []), unit])
+  }
+  return found
 }
 
 function labelsOf({ units, walls, earth, array, network }: AsBuilt): Map<string, string> {
@@ -89,7 +127,7 @@ function onWall(
   const hung = units.find(({ id }) => id === unitId)?.place?.wallId
   const measured = walls.find(({ wall }) => wall.id === hung)
   if (!measured) return undefined
-  const { wall, given, result, byRequirement, contradictions, doubt, problem } = measured
+  const { wall, given, result, byRequirement, contradictions, doubt, drawn, problem } = measured
   if (problem) throw problem
   const found =
     byRequirement.get(`${unitId}/${requirementId}`) ?? result.units.find(({ id }) => id === unitId)
@@ -108,6 +146,7 @@ function onWall(
     uncertainty: given.uncertainty,
     contradictions,
     doubt,
+    drawn: (id) => drawn.has(id),
     listed: (obstruction) => isListedClass(obstruction) || named.has(plainClass(obstruction)),
   }
 }

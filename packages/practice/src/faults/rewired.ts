@@ -61,5 +61,5 @@ export function backwards({ done }: Steps): Steps {
 }
 
 export const atOnce = ({ done }: Steps): Steps => ({
-  done: done.map(({ id }, i) => ({ id, at: new Date(Date.UTC(2026, 5, 1, 12, 0, 0, i)).toISOString() })),
+  done: done.map(({ id }, i) => ({ id, at: new Date(Date.UTC(2026, 5, 1, 7, 0, 0, i)).toISOString() })),
 })

@@ -59,7 +59,7 @@ const FIELDS: {
         ]),
       ),
     ),
-  presence: () => ({ reason: words('none here') }),
+  presence: () => ({ reason: words('there is none here') }),
 }
 
 const figureIn = (unit: string, value: number) => figure(value, `${value} ${unit}`)

@@ -7,7 +7,7 @@ import {
   type FormName,
   type Requirement,
 } from '@plumb-mark/core'
-import { PHOTO, as, figure } from './asked.js'
+import { as, figure } from './asked.js'
 import { shown } from './instruments.js'
 import { rightFields } from './right-fields.js'
 import type { Site } from './site.js'
@@ -34,7 +34,7 @@ const BY_FORM: { [F in FormName]: (check: Check, ask: AskOf<F>, site: Site) => A
   steps: (_check, { steps }) => ({
     done: steps.map(({ id }, i) => ({
       id,
-      at: new Date(Date.UTC(2026, 5, 1, 12, QUARTER_HOUR * i)).toISOString(),
+      at: new Date(Date.UTC(2026, 5, 1, 0, QUARTER_HOUR * i)).toISOString(),
     })),
   }),
   trace(check, { channel }, { chance }) {
@@ -46,7 +46,18 @@ const BY_FORM: { [F in FormName]: (check: Check, ask: AskOf<F>, site: Site) => A
       eventAt: 10,
       end: 10 + record,
       by: limitOf(test),
-      found: { settledAt: 10 + within * chance.between(0, 0.99), secondsOver: within / 2, peak: 6000 },
+      found: {
+        settledAt: 10 + within * chance.between(0, 0.99),
+        secondsOver: within / 2,
+        peak: 6000,
+        seen: {
+          unit: test.watch.dimension === 'power' ? 'W' : 'V',
+          from: 0,
+          widestGap: Math.min(1, within / 2),
+          before: { least: 0, most: 9000 },
+          ever: { least: 0, most: 9000 },
+        },
+      },
     }
   },
   switches: (check) => ({
@@ -54,7 +65,9 @@ const BY_FORM: { [F in FormName]: (check: Check, ask: AskOf<F>, site: Site) => A
       as(check, 'switch-bank').switches.map(({ id, position }) => [id, position]),
     ),
   }),
-  photos: (_check, { wanted }) => ({ taken: Object.fromEntries(wanted.map(({ id }) => [id, PHOTO])) }),
+  photos: (_check, { wanted }) => ({
+    taken: Object.fromEntries(wanted.map(({ id }) => [id, { id: `p-${id}`, sha256: `f-${id}` }])),
+  }),
   statement: () => ({ agreed: true }),
   chain(check) {
     const { ports, leads } = as(check, 'data-chain')

@@ -34,10 +34,15 @@ export function oneLineSvg({ around, checks, state }: Inspection): { svg: string
     const middle = { x: (before.x + end.x) / 2, y: (before.y + end.y) / 2 }
     return [
       `<path d="M${run.points.map(({ x, y }) => `${n(x)} ${n(y)}`).join(' L')}" fill="none" stroke="${colour}" stroke-width="${(load?.sources.length ?? 0) > 1 ? 3.4 : 1.6}"/>`,
-      words(middle.x + 8, middle.y - 2, formatQuantity(cable.size, 'conductor-size', { unit: gauge }), {
-        size: 9.2,
-        fill: colour,
-      }),
+      words(
+        middle.x + 8,
+        middle.y - 2,
+        cable.size === undefined ? 'size?' : formatQuantity(cable.size, 'conductor-size', { unit: gauge }),
+        {
+          size: 9.2,
+          fill: colour,
+        },
+      ),
       words(middle.x + 8, middle.y + 9, carried(load, school), {
         size: 9.2,
         fill: failing.has(cable.id) ? OXIDE : FAINT,

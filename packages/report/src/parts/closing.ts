@@ -102,6 +102,9 @@ const BLOCKER_WORDS = {
   'failed-without-defect': 'failures for which no defect is raised',
   'defect-open': 'open defects',
   'out-of-calibration': 'readings taken with an instrument out of calibration',
+  'proposal-open': 'things that are proposed and that nobody confirmed on site',
+  'cable-unjudged': 'cables that no sheet asks for and that carry too much',
+  'scope-contradicted': 'parts outside the scope that were entered all the same',
 } satisfies Record<BlockerKind, string>
 
 /** What stands in the way, counted by kind: the parts before this one name each. */

@@ -67,12 +67,12 @@ function counted({ checks, defects }: Inspection): string {
 const MOST_LISTED = 12
 
 /** What is still wrong and what to do about it, the gravest first. */
-function mustBeDone({ defects, checks, state }: Inspection): Block[] {
+function mustBeDone({ defects, checks }: Inspection): Block[] {
   const open = defects
     .filter(isOpen)
     .sort((a, b) => GRAVITY.indexOf(a.severity) - GRAVITY.indexOf(b.severity))
   const left = checks.filter(
-    (judged) => isLeft(judged, state.header?.timeZone) && judged.outcome.verdict !== 'does-not-conform',
+    (judged) => isLeft(judged) && judged.outcome.verdict !== 'does-not-conform',
   ).length
   const failing = checks.filter(({ outcome }) => outcome.verdict === 'does-not-conform').length
   if (open.length + left + failing === 0) return []

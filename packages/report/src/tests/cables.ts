@@ -1,4 +1,13 @@
-import { fig, formatQuantity, mayCarry, worst, type Inspection, RESIDUAL_KINDS } from '@plumb-mark/core'
+import {
+  fig,
+  formatQuantity,
+  mayCarry,
+  unjudgedCables,
+  worst,
+  type Dimension,
+  type Inspection,
+  RESIDUAL_KINDS,
+} from '@plumb-mark/core'
 import { figure, quiet, type Block } from '../block.js'
 
 /** The AC side: what every cable carries and may carry, and the protection of every part. */
@@ -9,6 +18,9 @@ export function cableTests({ around, checks, state }: Inspection): Block[] {
   const verdictOf = (id: string, what: 'conductor' | 'part') =>
     worst(checks.flatMap(({ check, outcome }) => (check.subject[what]?.id === id ? [outcome.verdict] : [])))
   const loads = around.loads()
+  const unasked = new Map(
+    unjudgedCables({ checks, around }).map(({ conductor, verdict }) => [conductor.id, CABLE_WORDS[verdict]]),
+  )
   const parts = around.asBuilt.network.parts.filter(
     ({ rating, residual, surge }) =>
       rating !== undefined || surge || (residual && residual !== RESIDUAL_KINDS[0]),
@@ -34,12 +46,14 @@ export function cableTests({ around, checks, state }: Inspection): Block[] {
               const may = mayCarry(load, { school })
               return [
                 `${around.labelOf(conductor.from)} to ${around.labelOf(conductor.to)}`,
-                figure(formatQuantity(conductor.size, 'conductor-size', { unit: gauge })),
-                figure(formatQuantity(conductor.length, 'cable-length', { unit: run })),
+                known(conductor.size, 'conductor-size', gauge),
+                known(conductor.length, 'cable-length', run),
                 sources.length === 0 ? quiet('not fed') : figure(`${fig(carries, 1)} A`),
                 may === undefined ? quiet('–') : figure(`${fig(may, 0)} A`),
                 protectiveDevice === undefined ? quiet('–') : figure(`${fig(protectiveDevice, 0)} A`),
-                { verdict: verdictOf(conductor.id, 'conductor') },
+                unasked.has(conductor.id)
+                  ? `${String(unasked.get(conductor.id))}; no sheet asks`
+                  : { verdict: verdictOf(conductor.id, 'conductor') },
               ]
             }),
           },
@@ -71,3 +85,13 @@ export function cableTests({ around, checks, state }: Inspection): Block[] {
         ]
   return [...cables, ...protection]
 }
+
+const known = (value: number | undefined, dimension: Dimension, unit: string) =>
+  value === undefined ? quiet('not read') : figure(formatQuantity(value, dimension, { unit }))
+
+/** What the tables say of a cable that no sheet speaks of. */
+const CABLE_WORDS = {
+  conforms: 'carries it',
+  'does-not-conform': 'carries too much',
+  'not-proven': 'not proven',
+} as const

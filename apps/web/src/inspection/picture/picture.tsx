@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react'
 import { Suspense, memo, type ComponentType } from 'react'
-import type { Stage } from '@plumb-mark/core'
+import type { ProposedArea, Stage } from '@plumb-mark/core'
 import { lazyView } from '../../frame/lazy-view.js'
 import { BondingTree } from './earthing/bonding-tree.js'
 import { Roof } from './roof/roof.js'
@@ -10,6 +10,7 @@ import { Glands } from './ac/glands.js'
 import { Battery } from './battery/battery.js'
 import { Meter } from './meter/meter.js'
 import { OneLine } from './network/one-line.js'
+import { ProposedBar } from './proposed.js'
 import { StringByCount } from './string-by-count.js'
 import { TesterImport } from './tester-import.js'
 import { Terminals } from './terminals.js'
@@ -48,13 +49,24 @@ const PICTURES: Partial<Record<Stage, ComponentType>> = {
   'close-up': CloseUp,
 }
 
+/** Which proposals wait on which stage. */
+const PROPOSED: Partial<Record<Stage, readonly ProposedArea[]>> = {
+  'place-and-mount': ['walls'],
+  roof: ['array'],
+  earthing: ['earthing'],
+  ac: ['network'],
+}
+
 /** The picture of a stage, drawn from the job's own data. */
 export const Picture = memo(function Picture({ stage }: { stage: Stage }) {
   const Shown = PICTURES[stage]
   return Shown ? (
-    <Suspense fallback={null}>
-      <Shown />
-    </Suspense>
+    <>
+      <ProposedBar areas={PROPOSED[stage] ?? []} />
+      <Suspense fallback={null}>
+        <Shown />
+      </Suspense>
+    </>
   ) : (
     <Text p="24px" color="faint">
       This stage has no picture yet; its checks are complete.

@@ -14,7 +14,7 @@ import {
   type ReadingBody,
 } from '../kept-whole.js'
 import { arrived, evidenceBy, isLater, waitFor, type Draft, type Evidence } from '../state.js'
-import { takenOn } from '../taken-on.js'
+import { takenOn, unitOfPoint } from '../taken-on.js'
 import { ADMITTED, INSPECTORS, entryKind, refuse, type Admission } from './entry-kind.js'
 
 const unknownPoint = (point: PointId): Admission =>
@@ -24,7 +24,8 @@ const unknownPoint = (point: PointId): Admission =>
 function keepEvidence(draft: Draft, entry: EvidenceEntry & Pick<Evidence, 'walkedOver'>): void {
   const rows = draft.evidence.get(entry.body.point) ?? []
   const before = rows.findLastIndex((row) => !isLater(row, entry)) + 1
-  const row = { ...entry, on: takenOn(entry.body.point, draft.asBuilt) }
+  const { point, sheetId } = entry.body
+  const row = { ...entry, on: takenOn(point, draft.asBuilt, sheetId) }
   if (before === rows.length && draft.own.has(rows)) return void (rows as Evidence[]).push(row)
   const next = [...rows.slice(0, before), row, ...rows.slice(before)]
   draft.own.add(next)
@@ -95,12 +96,12 @@ export const walkedOver = entryKind({
     const unknown = points.find((point) => !against.asked(point, 'observation'))
     return unknown === undefined ? ADMITTED : unknownPoint(unknown)
   },
-  apply(draft, { points, ...seen }, entry) {
+  apply(draft, { points, sheets, ...seen }, entry) {
     for (const point of points)
       keepEvidence(draft, {
         ...entry,
         kind: 'observation',
-        body: { point, seen: true, ...seen },
+        body: { point, seen: true, sheetId: sheets?.[unitOfPoint(point)], ...seen },
         ...(points.length > 1 && { walkedOver: points }),
       })
     arrived(draft, entry.id)

@@ -9,6 +9,7 @@ import {
   serialsReported,
 } from './array.js'
 import { calculationKept } from './calculation.js'
+import { confirmed } from './confirmed.js'
 import { deviceConnected, deviceDisconnected } from './connection.js'
 import { defectRaised, defectStep } from './defect.js'
 import { bondMade, bondRemoved, earthPartFound, earthPartRemoved } from './earth.js'
@@ -71,6 +72,7 @@ export const ENTRY_ROWS = {
   reading,
   observation,
   'walked-over': walkedOver,
+  confirmed,
   record,
   'evidence-struck': evidenceStruck,
   'defect-raised': defectRaised,

@@ -36,9 +36,13 @@ function ofTrunk({ endCapped }: NonNullable<Subject['branch']>) {
 }
 
 function ofBox(device: NonNullable<Subject['device']>, all: readonly NonNullable<Subject['device']>[]) {
-  const open = device.idlePorts - device.cappedPorts
-  const shared = device.feeds.filter((place) =>
-    all.some((other) => other.id !== device.id && other.feeds.includes(place)),
+  const { idlePorts, cappedPorts } = device
+  const counted = idlePorts !== undefined && (idlePorts === 0 || cappedPorts !== undefined)
+  const open = counted ? idlePorts - (cappedPorts ?? 0) : 0
+  const shared = [...new Set(device.feeds)].filter(
+    (place) =>
+      device.feeds.indexOf(place) !== device.feeds.lastIndexOf(place) ||
+      all.some((other) => other.id !== device.id && other.feeds.includes(place)),
   )
   const faults = [
     ...(open > 0 ? [`${plural(open, 'port')} without a cap`] : []),
@@ -46,13 +50,21 @@ function ofBox(device: NonNullable<Subject['device']>, all: readonly NonNullable
       ? [`the module at ${listed(shared.map(placeWords))} is plugged into two inputs`]
       : []),
   ]
+  if (faults.length === 0 && !counted)
+    return {
+      verdict: 'not-proven' as const,
+      working: [`${plural(device.feeds.length, 'module')} plugged`],
+      notes: [],
+      finding: 'its idle ports are not counted',
+      wanting: 'count its ports without a module, and the caps on them',
+    }
   return {
     verdict: judged(faults.length === 0),
     working: [
-      `${plural(device.feeds.length, 'module')} plugged, ${device.cappedPorts} of ${device.idlePorts} idle ports capped`,
+      `${plural(device.feeds.length, 'module')} plugged, ${cappedPorts ?? '?'} of ${idlePorts ?? '?'} idle ports capped`,
       ...faults,
     ],
     notes: [],
-    finding: faults[0] ?? (device.idlePorts > 0 ? 'idle ports capped' : 'no idle port'),
+    finding: faults[0] ?? ((idlePorts ?? 0) > 0 ? 'idle ports capped' : 'no idle port'),
   }
 }

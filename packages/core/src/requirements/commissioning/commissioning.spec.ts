@@ -104,13 +104,20 @@ const FALLBACK = {
   within: '10 s',
   record: '60 s',
 }
+const SEEN = {
+  unit: 'W',
+  from: 0,
+  widestGap: 1,
+  before: { least: 4900, most: 5100 },
+  ever: { least: 0, most: 5100 },
+}
 const TRACE = {
   trace: { id: 't', sha256: 'f', samples: 80, startedAt: '2026-06-01T08:00:00Z', source: 'live' },
   channel: 'inverter',
   eventAt: 12,
   end: 72,
   by: { limit: 0, tolerance: 100, settleWithin: 10, must: 'stay-under' },
-  found: { settledAt: 20, secondsOver: 8, peak: 6000 },
+  found: { settledAt: 20, secondsOver: 8, peak: 6000, seen: SEEN },
 }
 
 describe('a test with a trace', () => {
@@ -134,9 +141,71 @@ describe('a test with a trace', () => {
   ])('%s', (_name, change, said) => {
     expect(asked(FALLBACK, { ...TRACE, ...change })).toContain(said)
   })
+  describe('proves what was recorded:', () => {
+    const seen = (more: object = {}, answer: object = {}, sheet: object = {}) =>
+      asked(
+        { ...FALLBACK, ...sheet },
+        { ...TRACE, found: { ...TRACE.found, seen: { ...SEEN, ...more } }, ...answer },
+      )
+    it.each([
+      ['all of it', {}, {}, 'conforms'],
+      [
+        'three seconds of the sixty',
+        {},
+        { end: 25 },
+        'not-proven: recorded 13 s after the lead is out, and 60 s are asked',
+      ],
+      ['from the event on', { from: 11 }, {}, 'not-proven: the trace begins 1 s before the lead is out'],
+      ['two samples far apart', { widestGap: 58 }, {}, 'not-proven: two samples lie 58 s apart'],
+      [
+        'another column',
+        {},
+        { channel: 'Grid voltage L2' },
+        'not-proven: “Grid voltage L2” was traced, and the sheet watches “inverter”',
+      ],
+      ['the same column in another spelling', {}, { channel: ' Inverter' }, 'conforms'],
+      [
+        'what nobody looked at: its samples and the state before',
+        {},
+        { found: { settledAt: 20, secondsOver: 8, peak: 6000 } },
+        'not-proven: nobody looked at how closely',
+      ],
+      ['another unit', { unit: 'kW' }, {}, 'not-proven: the column is in kW, and W are judged'],
+      [
+        'nothing but silence',
+        { before: { least: 0, most: 0 }, ever: { least: 0, most: 40 } },
+        {},
+        'not-proven: inverter was below 0 W all along: nothing was tried',
+      ],
+    ])('%s', (_what, more, answer, said) => expect(seen(more, answer)).toContain(said))
+    it.each([
+      ['from enough before it', { min: '3 kW' }, 'conforms'],
+      [
+        'from too little',
+        { min: '6 kW' },
+        'not-proven: before it there were only 5100 W, and 6000 W must be there',
+      ],
+      [
+        'from too much',
+        { max: '1 kW' },
+        'not-proven: before it there were 4900 W, and it must be down to 1000 W',
+      ],
+    ])('out of the state that the sheet asks for, %s', (_what, start, said) =>
+      expect(seen({}, {}, { start })).toContain(said),
+    )
+    it('what failed has failed, however it was recorded', () =>
+      expect(
+        asked(FALLBACK, {
+          ...TRACE,
+          end: 25,
+          found: { settledAt: 57, secondsOver: 45, peak: 6000, seen: { ...SEEN, widestGap: 58 } },
+        }),
+      ).toContain('does-not-conform'))
+  })
   it.each([
     [{ max: undefined }, 'requirements[0]'],
     [{ min: '5 W' }, 'requirements[0]'],
+    [{ start: { min: 'much' } }, 'requirements[0].start.min'],
     [{ max: 'much' }, 'requirements[0].max'],
   ])('a sheet that says %j is refused at %s', (change, path) => {
     expect(() => asked({ ...FALLBACK, ...change }, TRACE)).toThrow(expect.objectContaining({ path }))

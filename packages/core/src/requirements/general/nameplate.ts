@@ -3,6 +3,7 @@ import type { Surroundings } from '../surroundings.js'
 import { answered } from '../given.js'
 import { parseQuantity } from '../../quantity/parse.js'
 import { DIMENSIONS, canonicalUnit } from '../../quantity/units.js'
+import { listed } from '../../quantity/say.js'
 import { list, object, optional, text } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import type { FormField } from '../../answer/forms.js'
@@ -16,7 +17,8 @@ export const nameplate = defineKind(
   }),
   {
     minutes: 3,
-    reads: () => [],
+    // One serial stands on one plate: what was read off the others is compared.
+    reads: () => ['units', 'readings'],
     expand: () => [wholeUnit],
     ask: (requirement, _subject, around, unit) => ({
       kind: 'record',
@@ -35,10 +37,22 @@ export const nameplate = defineKind(
         found: answer.values[line.id]?.typed,
       }))
       const open = rows.filter(({ found }) => found === undefined)
+      const serial = answer.values['serial']?.typed
+      const others = serial
+        ? around.unitsWithSerial(serial).flatMap(({ id, label }) => (id === unit.id ? [] : [label]))
+        : []
       const wrong = rows.filter(
         ({ line, found }) =>
           found !== undefined && line.required !== '' && !sameOnThePlate(found, String(line.required)),
       )
+      if (wrong.length === 0 && others.length > 0)
+        return {
+          verdict: 'not-proven',
+          working: [`serial ${serial} is that of ${listed(others)} too`],
+          notes: [],
+          finding: `serial ${serial} is that of ${listed(others)} too`,
+          wanting: `read the plates of ${unit.label} and ${listed(others)} again: each has a serial of its own`,
+        }
       return {
         verdict: wrong.length > 0 ? judged(false) : open.length > 0 ? 'not-proven' : 'conforms',
         working: rows.map(

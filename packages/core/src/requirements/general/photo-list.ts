@@ -1,10 +1,11 @@
 import { answered } from '../given.js'
 import { list, object, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
-import { plural } from '../../quantity/say.js'
+import type { PhotoRef } from '../../answer/photo-ref.js'
+import { listed, plural } from '../../quantity/say.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
-/** Photos that the maker or the office asks for, each of one place or screen. */
+/** Photos that the maker or the office asks for, each of one place or screen: a photo that stands for two of them shows one at best. */
 export const photoList = defineKind(
   refine(requirementOf({ wanted: list(object({ id: text(), label: text() })) }), ({ wanted }, path) =>
     requireUniqueIds(wanted, join(path, 'wanted')),
@@ -19,6 +20,17 @@ export const photoList = defineKind(
       const answer = answered(given, 'photos')
       if (!answer) return undefined
       const missing = wanted.filter(({ id }) => !answer.taken[id])
+      const twice = wanted.filter(({ id }) => usesOf(answer.taken[id], answer.taken) > 1)
+      if (missing.length === 0 && twice.length > 0) {
+        const places = listed(twice.map(({ label }) => label))
+        return {
+          verdict: 'not-proven',
+          working: [`one photo for ${places}`],
+          notes: [],
+          finding: `one photo for ${places}`,
+          wanting: `photograph each of ${places} by itself`,
+        }
+      }
       return {
         verdict: missing.length === 0 ? 'conforms' : 'not-proven',
         working: wanted.map(({ id, label }) => `${label}: ${answer.taken[id] ? 'taken' : 'not taken'}`),
@@ -32,3 +44,7 @@ export const photoList = defineKind(
     },
   },
 )
+
+/** The same picture is the same whatever it is called. */
+const usesOf = (photo: PhotoRef | undefined, taken: Readonly<Record<string, PhotoRef>>): number =>
+  photo ? Object.values(taken).filter((one) => one.id === photo.id || one.sha256 === photo.sha256).length : 0

@@ -1,6 +1,7 @@
 import { answered } from '../given.js'
 import { wayToEarth } from '../../earthing/bonding-tree.js'
 import { wayToGrid } from '../../ac/way-to-grid.js'
+import type { AsBuilt } from '../../as-built/as-built.js'
 import type { UnitBuilt } from '../../as-built/unit.js'
 import { ENTERED } from '../../job/scope.js'
 import { plain } from '../../quantity/say.js'
@@ -31,10 +32,13 @@ export const presence = defineKind(shape, {
       : {
           kind: 'record',
           form: 'fields',
-          fields: [{ id: 'reason', label: 'there is none, because', required: '' }],
+          fields: [
+            { id: 'reason', label: 'there is none, because', required: '', options: REASONS[entered] },
+            { id: 'sentence', label: 'in a sentence', required: 'what was seen, for whoever signs' },
+          ],
         },
   required: ({ question }) => question,
-  judge({ question }, _subject, given) {
+  judge({ question, entered }, _subject, given, { asBuilt }, unit) {
     if (given?.kind === 'observation')
       return {
         verdict: given.seen ? 'conforms' : 'does-not-conform',
@@ -42,11 +46,61 @@ export const presence = defineKind(shape, {
         notes: [],
         finding: given.seen ? 'taken' : 'not taken',
       }
-    const reason = answered(given, 'fields')?.values['reason']?.typed.trim()
-    if (!reason) return undefined
-    return { verdict: 'conforms', working: [question], notes: [], finding: `none: ${reason}` }
+    const values = answered(given, 'fields')?.values
+    const said = [values?.['reason'], values?.['sentence']].flatMap((one) => one?.typed.trim() || [])
+    if (said.length === 0) return undefined
+    const finding = `none: ${said.join('. ')}`
+    if (CONTRADICTS[entered]?.(unit, asBuilt))
+      return {
+        verdict: 'not-proven',
+        working: [question],
+        notes: [],
+        finding,
+        wanting: 'what was entered contradicts it: take one of the two away',
+      }
+    return isSentence(said)
+      ? { verdict: 'conforms', working: [question], notes: [], finding }
+      : {
+          verdict: 'not-proven',
+          working: [question],
+          notes: [],
+          finding,
+          wanting: 'say in a sentence what was seen: it stands in the record, for whoever signs',
+        }
   },
 })
+
+/** What was entered all the same, although somebody said that there is none. */
+const CONTRADICTS: Partial<Record<(typeof ENTERED)[number], (unit: UnitBuilt, asBuilt: AsBuilt) => boolean>> =
+  {
+    'one-line': ({ id }, { network }) => isTied(id, network.parts, network.conductors),
+    bonds: ({ id }, { earth }) => isTied(id, earth.parts, earth.bonds),
+  }
+
+function isTied(
+  unitId: string,
+  parts: readonly { id: string; unitId?: string | undefined }[],
+  ties: readonly { from: string; to: string }[],
+): boolean {
+  const own = new Set(parts.filter((part) => part.unitId === unitId).map(({ id }) => id))
+  return ties.some(({ from, to }) => own.has(from) || own.has(to))
+}
+
+/** Why something may be missing, as it usually is; another reason may be typed. */
+export const REASONS: Record<(typeof ENTERED)[number], readonly string[]> = {
+  strings: ['the input is idle and capped', 'the inverter has no modules yet', 'outside of this visit'],
+  'one-line': ['it is not connected to the mains', 'it is on the DC side only', 'outside of this visit'],
+  bonds: ['it has no conductive parts', 'it is double insulated', 'outside of this visit'],
+  places: ['it stands on the floor', 'it hangs under the modules', 'outside of this visit'],
+  serials: ['its plate cannot be read', 'it carries no serial', 'outside of this visit'],
+  photos: [],
+}
+
+const LEAST_WORDS = 2
+
+/** A reason says something: a word from a list, a question mark or a dash alone tells whoever signs nothing. */
+const isSentence = (said: readonly string[]): boolean =>
+  said.some((text) => (text.match(/\p{L}{2,}/gu) ?? []).length >= LEAST_WORDS)
 
 type Missing = (
   unit: UnitBuilt,

@@ -76,8 +76,8 @@ export const clearanceKind = defineKind(
       if (id === 'base') return proven(judgeBase(requirement.base, onWall), onWall)
       if (id === 'keep-out') return proven(judgeKeepOut(requirement.keepOut, onWall, around), onWall)
       if (id === 'corners') return proven(judgeCorners(onWall, around.labelOf), onWall)
-      const judgement = proven(judgeSide(id as Side, onWall, around), onWall)
       const other = onWall.result.sides.find((one) => one.side === id)?.governing
+      const judgement = proven(judgeSide(id as Side, onWall, around), onWall, other)
       const isUnit = around.asBuilt.units.some((one) => one.id === other)
       return isUnit
         ? { ...judgement, seenAlsoFrom: { unitId: other!, subjectId: OPPOSITE[id as Side] } }
@@ -86,9 +86,15 @@ export const clearanceKind = defineKind(
   },
 )
 
-/** What was measured with nothing in particular can condemn, and never clear. */
-function proven(judgement: Judgement, { doubt }: OnWall): Judgement {
-  return doubt && judgement.verdict === 'conforms'
+/** What was measured with nothing in particular can condemn, and never clear; what was only drawn can do neither. */
+function proven(
+  judgement: Judgement,
+  { doubt, drawn, unitId }: OnWall,
+  governing?: string | null,
+): Judgement {
+  if (!doubt || judgement.verdict === 'not-proven') return judgement
+  const onPaper = drawn(unitId) || (governing !== undefined && governing !== null && drawn(governing))
+  return judgement.verdict === 'conforms' || onPaper
     ? { ...judgement, verdict: 'not-proven', wanting: doubt }
     : judgement
 }

@@ -2,7 +2,9 @@ import { edgesSeen } from '../../as-built/seen.js'
 import type { WallBuilt } from '../../as-built/wall.js'
 import type { UnitBuilt } from '../../as-built/unit.js'
 import { measures, outOfCalibration, vouching } from '../../instrument/instrument.js'
+import type { DrawnFigure } from '../../as-built/proposal.js'
 import { mm } from '../../quantity/figure.js'
+import { listed } from '../../quantity/say.js'
 import type { Moment } from '../../job/state.js'
 import type { Requirement } from '../kinds.js'
 import type { Sheet } from '../sheet.js'
@@ -26,6 +28,8 @@ export interface MeasuredWall {
   contradictions: readonly Misclosure[]
   /** Why what was measured on it proves nothing. */
   doubt?: string | undefined
+  /** What stands on it by figures of which one was drawn and not measured. */
+  drawn: ReadonlySet<string>
   /** Why nothing could be measured on it, such as two things with one name. */
   problem?: BadInput | undefined
 }
@@ -76,12 +80,14 @@ export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallCo
     ) as Item[],
     gaps: gaps.filter(({ tooLarge }) => !tooLarge).map(({ measured: value, ...gap }) => ({ ...gap, value })),
   }
+  const drawn = drawnOn(wall, hung)
   const base = {
     wall,
     given,
     byRequirement: new Map(),
     contradictions: [],
-    doubt: doubtOf(wall, surveyed, context),
+    drawn: new Set(drawn.map(({ id }) => id)),
+    doubt: doubtOf(wall, surveyed, context) ?? doubtOfDrawn(drawn),
   }
   if (given.items.length === 0) return { ...base, result: EMPTY }
   const measured = attempt(() => {
@@ -168,6 +174,30 @@ function alone(
       )
     }
   return found
+}
+
+/** What stands on a wall by a drawing, in part or whole. */
+function drawnOn(
+  wall: WallBuilt,
+  hung: readonly UnitBuilt[],
+): { id: string; label: string; drawn: readonly DrawnFigure[] }[] {
+  return [
+    ...hung.map(({ id, label, place }) => ({ id, label, drawn: place!.drawn ?? [] })),
+    ...wall.obstructions.map(({ id, label, drawn = [] }) => ({ id, label, drawn })),
+  ].filter(({ drawn }) => drawn.length > 0)
+}
+
+const DRAWN_WORDS = {
+  x: 'distance from the datum',
+  y: 'height',
+  w: 'width',
+  h: 'height of its body',
+} satisfies Record<DrawnFigure, string>
+
+function doubtOfDrawn([first, ...more]: ReturnType<typeof drawnOn>): string | undefined {
+  if (!first) return undefined
+  const others = more.length > 0 ? `, and ${more.length} more on this wall` : ''
+  return `${first.label}${others}: ${listed(first.drawn.map((figure) => DRAWN_WORDS[figure]))} drawn, not measured: measure it, or confirm it`
 }
 
 /** A wall that was measured with nothing in particular, or with a tape that does not reach, proves no more than a terminal that was. */

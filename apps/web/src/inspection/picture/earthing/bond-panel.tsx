@@ -1,12 +1,13 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { BOND_MEANS, BOND_WORDS, type Bond } from '@plumb-mark/core'
+import { BOND_MEANS, BOND_WORDS, type Bond, type BondMeans } from '@plumb-mark/core'
 import { ChoiceField, named, optionsOf } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
 import { CountField } from '../../../marks/text-field.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
+import { useProposal } from '../proposed.js'
 
 /** One bond: what it ties, by what means, and what its conductor is. */
 export function BondPanel({
@@ -22,24 +23,24 @@ export function BondPanel({
 }) {
   const { state } = useInspection((open) => open.inspection)!
   const make = useMake()
+  const proposed = useProposal('bond', bond?.id)
   const { parts } = state.asBuilt.earth
   const us = state.header?.units === 'us'
   const foot = parts.find(({ kind }) => kind === 'bar') ?? parts.find(({ kind }) => kind === 'main-terminal')
-  const [draft, setDraft] = useState<Omit<Bond, 'id'>>(
+  const [draft, setDraft] = useState<Omit<Bond, 'id' | 'means'> & { means: BondMeans | '' }>(
     bond ?? {
       from: from ?? parts.find(({ id }) => id !== foot?.id)?.id ?? '',
       to: foot?.id ?? parts[0]?.id ?? '',
-      means: 'lug',
+      means: '',
     },
   )
-  const set = (part: Partial<Bond>) => setDraft({ ...draft, ...part })
+  const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
   const conductor = draft.means !== 'washer' && draft.means !== 'plate'
   const size = us ? 'AWG' : 'mm²'
   const keep = () => {
-    const said = Object.fromEntries(Object.entries(draft).filter(([, value]) => value !== undefined)) as Omit<
-      Bond,
-      'id'
-    >
+    const said = Object.fromEntries(
+      Object.entries({ ...draft, proposed: undefined }).filter(([, value]) => value !== undefined),
+    ) as Omit<Bond, 'id'>
     make({ kind: 'bond-made', body: { ...said, id: bond?.id ?? `bond-${uuid()}` } })
   }
   return (
@@ -47,10 +48,11 @@ export function BondPanel({
       title={bond ? 'Bond' : 'A new bond'}
       what="bond"
       writable={writable}
-      lacking={draft.from === draft.to || !draft.from || !draft.to}
+      lacking={draft.from === draft.to || !draft.from || !draft.to || draft.means === ''}
       onKeep={keep}
       onRemove={bond && (() => make({ kind: 'bond-removed', body: { bondId: bond.id } }))}
       onClose={onDone}
+      proposed={proposed}
     >
       <ChoiceField
         label="From"
@@ -67,7 +69,10 @@ export function BondPanel({
       <ChoiceField
         label="By"
         value={draft.means}
-        options={optionsOf(BOND_MEANS, BOND_WORDS)}
+        options={[
+          ...(bond ? [] : [['', 'not looked at yet'] as const]),
+          ...optionsOf(BOND_MEANS, BOND_WORDS),
+        ]}
         onChange={(means) => set({ means })}
       />
       {conductor ? (
@@ -115,8 +120,9 @@ export function BondPanel({
         <CountField
           label="How often fitted, this time included"
           most={100}
-          value={draft.uses ?? 1}
+          value={draft.uses}
           onChange={(count) => set({ uses: count })}
+          onClear={() => set({ uses: undefined })}
         />
       )}
     </PanelForm>

@@ -9,6 +9,7 @@ import { useInspection } from '../../../store/inspection.js'
 import { ToCalculator } from '../../checks/to-calculator.js'
 import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
+import { useProposal } from '../proposed.js'
 
 /** One cable: what it ties, what it is, and everything that can feed it. */
 export function ConductorPanel({
@@ -28,25 +29,24 @@ export function ConductorPanel({
       check.requirement.kind === 'conductor-size' && check.subject.conductor?.id === conductor?.id,
   )
   const make = useMake()
+  const proposed = useProposal('conductor', conductor?.id)
   const { parts } = state.asBuilt.network
   const us = state.header?.units === 'us'
   const [draft, setDraft] = useState<Omit<NetworkConductor, 'id'>>(
     conductor ?? {
       from: parts.find(({ kind }) => kind === 'board')?.id ?? parts[0]?.id ?? '',
       to: parts.at(-1)?.id ?? '',
-      phases: us ? 1 : 3,
-      voltage: us ? 240 : 400,
-      size: us ? 8.37 : 6,
-      length: 10,
-      insulation: 'pvc',
-      method: 'B2',
-      ambient: 30,
-      grouped: 1,
     },
   )
   const set = (part: Partial<NetworkConductor>) => setDraft({ ...draft, ...part })
   const keep = () => {
-    make({ kind: 'conductor-run', body: { ...draft, id: conductor?.id ?? `net-${uuid()}` } })
+    // What stands in the form was looked at by whoever saves it: it is a proposal no longer.
+    const { proposed: _seen, ...known } = draft
+    const body = Object.fromEntries(Object.entries(known).filter(([, value]) => value !== undefined))
+    make({
+      kind: 'conductor-run',
+      body: { ...(body as typeof known), id: conductor?.id ?? `net-${uuid()}` },
+    })
   }
   return (
     <PanelForm
@@ -57,6 +57,7 @@ export function ConductorPanel({
       onKeep={keep}
       onRemove={conductor && (() => make({ kind: 'conductor-removed', body: { conductorId: conductor.id } }))}
       onClose={onDone}
+      proposed={proposed}
     >
       {load && (
         <Text gridColumn="1 / -1">
@@ -82,66 +83,65 @@ export function ConductorPanel({
         dimension="conductor-size"
         value={draft.size}
         unit={us ? 'AWG' : 'mm²'}
-        onChange={(size) => size !== undefined && set({ size })}
+        onChange={(size) => set({ size })}
       />
       <QuantityInput
         label="Length"
         dimension="cable-length"
         value={draft.length}
         unit={us ? 'ft' : 'm'}
-        onChange={(length) => length !== undefined && set({ length })}
+        onChange={(length) => set({ length })}
       />
       <ChoiceField
         label="Phases"
-        value={`${draft.phases}`}
-        options={[
-          ['1', 'one, or split phase'],
-          ['3', 'three'],
-          ['dc', 'DC'],
-        ]}
-        onChange={(value) => set({ phases: value === 'dc' ? 'dc' : value === '1' ? 1 : 3 })}
+        value={draft.phases === undefined ? '' : `${draft.phases}`}
+        options={[UNREAD, ['1', 'one, or split phase'], ['3', 'three'], ['dc', 'DC']]}
+        onChange={(value) => set({ phases: PHASES[value] })}
       />
       <QuantityInput
         label="Voltage"
         dimension="voltage"
         value={draft.voltage}
-        onChange={(voltage) => voltage !== undefined && set({ voltage })}
+        onChange={(voltage) => set({ voltage })}
       />
       <ChoiceField
         label="Insulation"
-        value={draft.insulation}
-        options={[
-          ['pvc', 'pvc (75 °C)'],
-          ['xlpe', 'xlpe (90 °C)'],
-        ]}
-        onChange={(insulation) => set({ insulation })}
+        value={draft.insulation ?? ''}
+        options={[UNREAD, ['pvc', 'pvc (75 °C)'], ['xlpe', 'xlpe (90 °C)']]}
+        onChange={(insulation) => set({ insulation: insulation || undefined })}
       />
       <ChoiceField
         label="Laid"
-        value={draft.method}
+        value={draft.method ?? ''}
         options={[
+          UNREAD,
           ['A1', 'A1, in an insulated wall'],
           ['B1', 'B1, wires in conduit'],
           ['B2', 'B2, cable in conduit'],
           ['C', 'C, on the wall'],
         ]}
-        onChange={(method) => set({ method })}
+        onChange={(method) => set({ method: method || undefined })}
       />
       <QuantityInput
         label="Warmest place"
         dimension="temperature"
         value={draft.ambient}
-        onChange={(ambient) => ambient !== undefined && set({ ambient })}
+        onChange={(ambient) => set({ ambient })}
       />
       <CountField
         label="Circuits together"
         most={20}
         value={draft.grouped}
         onChange={(count) => set({ grouped: count })}
+        onClear={() => set({ grouped: undefined })}
       />
     </PanelForm>
   )
 }
+
+/** Nobody looked yet: neither the usual one nor none. */
+const UNREAD = ['', 'not read yet'] as const
+const PHASES = { '': undefined, '1': 1, '3': 3, dc: 'dc' } as const
 
 /** What limits a cable, in words: a device at its end, or those behind it together. */
 function passesWords({ protectiveDevice, atDevice, unprotectedFrom }: ConductorLoad): string {

@@ -16,10 +16,10 @@ import {
 import { ChoiceField, named, optionsOf, type Option } from '../../../marks/choice-field.js'
 import { QuantityInput } from '../../../marks/quantity-input.js'
 import { TextField } from '../../../marks/text-field.js'
-import { Tick } from '../../../marks/tick.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useMake } from '../../use-make.js'
 import { PanelForm } from '../panel-form.js'
+import { useProposal } from '../proposed.js'
 
 /** One part of the installation. A device put into a cable takes its place in it: the cable is cut in two. */
 export function NetworkPartPanel({
@@ -36,13 +36,14 @@ export function NetworkPartPanel({
   const inspection = useInspection((state) => state.inspection)!
   const { units, network } = inspection.state.asBuilt
   const make = useMake()
+  const proposed = useProposal('part', part?.id)
   const [draft, setDraft] = useState<Omit<NetworkPart, 'id'>>(part ?? { label: 'Isolator', kind: 'isolator' })
   const [into, setInto] = useState('')
   const set = (change: Partial<NetworkPart>) => setDraft({ ...draft, ...change })
   const keep = () => {
     const id = part?.id ?? `net-${uuid()}`
     const said = Object.fromEntries(
-      Object.entries({ ...draft, label: draft.label.trim() }).filter(
+      Object.entries({ ...draft, label: draft.label.trim(), proposed: undefined }).filter(
         ([, value]) => value !== undefined && value !== '',
       ),
     ) as Omit<NetworkPart, 'id'>
@@ -65,6 +66,7 @@ export function NetworkPartPanel({
       onRemove={part && (() => make({ kind: 'part-removed', body: { partId: part.id } }))}
       removeWords="Remove, with its cables"
       onClose={onDone}
+      proposed={proposed}
     >
       {load && (
         <Text gridColumn="1 / -1" color={load.overloaded ? 'danger' : 'text'}>
@@ -101,19 +103,24 @@ export function NetworkPartPanel({
       )}
       <ChoiceField
         label="Residual-current kind"
-        value={draft.residual ?? 'none'}
-        options={optionsOf(RESIDUAL_KINDS, (kind) => (kind === 'none' ? 'none' : `type ${kind}`))}
-        onChange={(residual) => set({ residual })}
+        value={draft.residual ?? ''}
+        options={[
+          ['', 'not looked at yet'] as const,
+          ...optionsOf(RESIDUAL_KINDS, (kind) => (kind === 'none' ? 'none' : `type ${kind}`)),
+        ]}
+        onChange={(residual) => set({ residual: residual || undefined })}
       />
-      <Tick
-        label="surge protection here"
-        checked={draft.surge === true}
-        onChange={(surge) => set({ surge })}
+      <ChoiceField
+        label="Surge protection here"
+        value={yesOrNo(draft.surge)}
+        options={LOOKED}
+        onChange={(value) => set({ surge: LOOKED_AT[value] })}
       />
-      <Tick
-        label="label of two supplies"
-        checked={draft.labelled === true}
-        onChange={(labelled) => set({ labelled })}
+      <ChoiceField
+        label="Label of two supplies"
+        value={yesOrNo(draft.labelled)}
+        options={LOOKED}
+        onChange={(value) => set({ labelled: LOOKED_AT[value] })}
       />
       {!part && (
         <ChoiceField
@@ -132,3 +139,12 @@ export function NetworkPartPanel({
     </PanelForm>
   )
 }
+
+const LOOKED_AT = { '': undefined, yes: true, no: false } as const
+const LOOKED = [
+  ['', 'not looked at yet'],
+  ['yes', 'there'],
+  ['no', 'not there'],
+] as const
+const yesOrNo = (found: boolean | undefined): keyof typeof LOOKED_AT =>
+  found === undefined ? '' : found ? 'yes' : 'no'

@@ -203,9 +203,12 @@ function Cable({
   const many = sources.length > 1
   const lines = [
     {
-      text: formatQuantity(conductor.size, 'conductor-size', {
-        unit: inspection.state.header?.units === 'us' ? 'AWG' : 'mm²',
-      }),
+      text:
+        conductor.size === undefined
+          ? 'size?'
+          : formatQuantity(conductor.size, 'conductor-size', {
+              unit: inspection.state.header?.units === 'us' ? 'AWG' : 'mm²',
+            }),
       mono: true,
     },
     {

@@ -17,11 +17,20 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
   const branch = array.branches.find(({ devices }) => device && devices.includes(device.id))
   const checks = inspection.checks.filter(({ check }) => device && check.subject.device?.id === device.id)
   const sheet = module?.sheetId ? inspection.sheets.get(module.sheetId) : undefined
-  const ports = (idlePorts: number, cappedPorts: number) =>
+  const { idlePorts, cappedPorts } = device ?? {}
+  const count = (idle: number, capped: number | undefined) =>
     device &&
     make({
       kind: 'devices-fitted',
-      body: { devices: [{ ...device, idlePorts, cappedPorts: Math.min(idlePorts, cappedPorts) }] },
+      body: {
+        devices: [
+          {
+            ...device,
+            idlePorts: idle,
+            cappedPorts: idle === 0 ? 0 : capped === undefined ? undefined : Math.min(idle, capped),
+          },
+        ],
+      },
     })
   return (
     <Panel
@@ -39,24 +48,34 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
       </Text>
       {device && (
         <Text fontSize="15px" mt="4px">
-          Device {device.serial ? <b>{device.serial}</b> : 'without a serial'}; {device.cappedPorts} of{' '}
-          {device.idlePorts} idle ports capped
+          Device {device.serial ? <b>{device.serial}</b> : 'without a serial'};{' '}
+          {portWords(idlePorts, cappedPorts)}
         </Text>
       )}
       <Flex gap="8px" mt="8px" wrap="wrap">
         {device && writable && (
           <>
-            <Button variant="outline" onClick={() => ports(device.idlePorts + 1, device.cappedPorts)}>
-              One idle port more
+            {idlePorts === undefined ? (
+              <Button variant="outline" onClick={() => count(0, 0)}>
+                No idle port
+              </Button>
+            ) : null}
+            <Button variant="outline" onClick={() => count((idlePorts ?? 0) + 1, cappedPorts)}>
+              {idlePorts === undefined ? 'One idle port' : 'One idle port more'}
             </Button>
-            {device.idlePorts > 0 && (
-              <Button variant="outline" onClick={() => ports(device.idlePorts - 1, device.cappedPorts)}>
+            {(idlePorts ?? 0) > 0 && (
+              <Button variant="outline" onClick={() => count(idlePorts! - 1, cappedPorts)}>
                 One fewer
               </Button>
             )}
-            {device.cappedPorts < device.idlePorts && (
-              <Button variant="outline" onClick={() => ports(device.idlePorts, device.idlePorts)}>
+            {(idlePorts ?? 0) > 0 && cappedPorts !== idlePorts && (
+              <Button variant="outline" onClick={() => count(idlePorts!, idlePorts)}>
                 All capped
+              </Button>
+            )}
+            {(idlePorts ?? 0) > 0 && cappedPorts !== 0 && (
+              <Button variant="outline" onClick={() => count(idlePorts!, 0)}>
+                None capped
               </Button>
             )}
           </>
@@ -69,4 +88,12 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
       </Flex>
     </Panel>
   )
+}
+
+function portWords(idle: number | undefined, capped: number | undefined): string {
+  if (idle === undefined) return 'its idle ports are not counted yet'
+  if (idle === 0) return 'no idle port'
+  return capped === undefined
+    ? `${idle} idle, caps not looked at yet`
+    : `${capped} of ${idle} idle ports capped`
 }

@@ -37,7 +37,10 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
   const set = (part: Partial<PlaneBuilt>) => setDraft({ ...draft, ...part })
   const keep = () => {
     const planeId = kept?.id ?? `plane-${uuid()}`
-    make({ kind: 'plane-built', body: { ...draft, id: planeId, label: draft.label.trim() || 'Plane' } })
+    make({
+      kind: 'plane-built',
+      body: { ...draft, id: planeId, label: draft.label.trim() || 'Plane', proposed: undefined },
+    })
     setId(planeId)
   }
   const turn = () => {

@@ -2,7 +2,7 @@ import { Button, Flex, Stack } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { memo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { OBSTRUCTION_CLASSES, sheetName, type WallBuilt } from '@plumb-mark/core'
+import { DRAWN_FIGURES, OBSTRUCTION_CLASSES, sheetName, type WallBuilt } from '@plumb-mark/core'
 import { SmallPrint } from '../../../look/text.js'
 import { ChoiceField, optionsOf, type Option } from '../../../marks/choice-field.js'
 import { TextField } from '../../../marks/text-field.js'
@@ -66,7 +66,17 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
     if (!unit || !size) return
     make({
       kind: 'unit-fitted',
-      body: { ...unit, place: { wallId: wall.id, x: freeX(items), y: 1000, w: size.width, h: size.height } },
+      body: {
+        ...unit,
+        place: {
+          wallId: wall.id,
+          x: freeX(items),
+          y: 1000,
+          w: size.width,
+          h: size.height,
+          drawn: ['x', 'y'],
+        },
+      },
     })
     chooseItem(unit.id)
     onDone()
@@ -83,7 +93,14 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
         label: label.trim(),
         sheetId,
         ...(serial.trim() && { serial: serial.trim() }),
-        place: { wallId: wall.id, x: freeX(items), y: 1000, w: sheet.size.width, h: sheet.size.height },
+        place: {
+          wallId: wall.id,
+          x: freeX(items),
+          y: 1000,
+          w: sheet.size.width,
+          h: sheet.size.height,
+          drawn: ['x', 'y'],
+        },
       },
     })
     chooseItem(id)
@@ -146,7 +163,15 @@ function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void 
       kind: 'obstruction-measured',
       body: {
         wallId: wall.id,
-        obstruction: { id, label: of, class: of, x: freeX(items), y: 1000, ...NEW_OBSTRUCTION },
+        obstruction: {
+          id,
+          label: of,
+          class: of,
+          x: freeX(items),
+          y: 1000,
+          ...NEW_OBSTRUCTION,
+          drawn: [...DRAWN_FIGURES],
+        },
       },
     })
     chooseItem(id)

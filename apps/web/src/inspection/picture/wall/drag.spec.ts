@@ -30,14 +30,17 @@ it('while it is dragged a thing stands where it is held, and nothing else moves'
   expect(held.walls[0]!.obstructions[0]).toMatchObject({ x: 712.3456, y: 5, w: 60 })
   expect(held.units).toBe(asBuilt.units)
 })
-it('let go, it is written down to the tenth of a millimetre, and what was typed no longer stands', () => {
+it('let go, it is written down to the tenth of a millimetre as drawn, and what was typed no longer stands', () => {
   expect(dropChange(asBuilt, { wallId: 'w', id: 'u', x: 123.4567, y: 900 })).toEqual({
     kind: 'unit-fitted',
-    body: { ...asBuilt.units[0], place: { wallId: 'w', x: 123.5, y: 900, w: 400, h: 500, typed: {} } },
+    body: {
+      ...asBuilt.units[0],
+      place: { wallId: 'w', x: 123.5, y: 900, w: 400, h: 500, drawn: ['x', 'y'], typed: {} },
+    },
   })
   expect(dropChange(asBuilt, { wallId: 'w', id: 'o', x: 701, y: 0 })).toMatchObject({
     kind: 'obstruction-measured',
-    body: { wallId: 'w', obstruction: { id: 'o', x: 701 } },
+    body: { wallId: 'w', obstruction: { id: 'o', x: 701, drawn: ['x', 'y'] } },
   })
 })
 it('put back where it stood, nothing is written', () => {

@@ -3,6 +3,8 @@ import { Copy, Trash2, X } from 'lucide-react'
 import { memo, useEffect, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import {
+  DRAWN_FIGURES,
+  drawnWithout,
   formatInches,
   formatQuantity,
   parseQuantity,
@@ -17,6 +19,7 @@ import { useDecimal } from '../../../store/decimal.js'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { useMake } from '../../use-make.js'
+import { ProposedNote, useProposal } from '../proposed.js'
 import { PlaceByGap } from './place-by-gap.js'
 import { withObstruction, withUnit } from '../../steps.js'
 
@@ -45,6 +48,7 @@ export const ItemPanel = memo(function ItemPanel({
   const obstruction = kept?.walls
     .find(({ id }) => id === wall.id)
     ?.obstructions.find(({ id }) => id === itemId)
+  const proposed = useProposal(unit ? 'place' : 'obstruction', itemId)
   const place = unit?.place ?? obstruction
   if (!place || !kept) return null
   const change = (figure: Figure, value: number, typed: string): Change =>
@@ -57,6 +61,7 @@ export const ItemPanel = memo(function ItemPanel({
               ...unit.place!,
               [figure]: value,
               seen: seenWithout(unit.place!.seen, figure),
+              drawn: drawnWithout(unit.place!.drawn, figure),
               typed: { ...unit.place!.typed, [figure]: typed },
             },
           },
@@ -69,17 +74,19 @@ export const ItemPanel = memo(function ItemPanel({
               ...obstruction!,
               [figure]: value,
               seen: seenWithout(obstruction!.seen, figure),
+              drawn: drawnWithout(obstruction!.drawn, figure),
             },
           },
         }
   /** Placed by a gap: the offset follows from it, and no longer from what was typed. */
   const moved = (to: Partial<Record<Figure, number>>): Change => {
-    const seen = seenWithout(place.seen, ...(Object.keys(to) as Figure[]))
+    const figures = Object.keys(to) as Figure[]
+    const [seen, drawn] = [seenWithout(place.seen, ...figures), drawnWithout(place.drawn, ...figures)]
     return unit
-      ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, ...to, seen, typed: {} } } }
+      ? { kind: 'unit-fitted', body: { ...unit, place: { ...unit.place!, ...to, seen, drawn, typed: {} } } }
       : {
           kind: 'obstruction-measured',
-          body: { wallId: wall.id, obstruction: { ...obstruction!, ...to, seen } },
+          body: { wallId: wall.id, obstruction: { ...obstruction!, ...to, seen, drawn } },
         }
   }
   const copy = () => {
@@ -90,7 +97,7 @@ export const ItemPanel = memo(function ItemPanel({
         ? { kind: 'unit-fitted', body: copyOf(unit, id, x) }
         : {
             kind: 'obstruction-measured',
-            body: { wallId: wall.id, obstruction: { ...obstruction!, id, x } },
+            body: { wallId: wall.id, obstruction: { ...obstruction!, id, x, drawn: [...DRAWN_FIGURES] } },
           },
     )
     chooseItem(id)
@@ -131,6 +138,7 @@ export const ItemPanel = memo(function ItemPanel({
           <X size={19} />
         </Button>
       </Flex>
+      {proposed && <ProposedNote things={[proposed]} writable={writable} />}
       <Grid templateColumns={{ base: '1fr 1fr', xl: '1fr 1fr 1fr 1fr' }} gap="10px">
         {FIGURES.map(({ name, label }) => (
           <OffsetField
@@ -139,6 +147,7 @@ export const ItemPanel = memo(function ItemPanel({
             value={place[name]}
             typedBefore={unit?.place?.typed?.[name]}
             seenTo={place.seen?.[name]}
+            drawn={place.drawn?.includes(name) ?? false}
             writable={writable}
             trial={(value) => trial(kept, unit, obstruction, wall.id, name, value)}
             onKeep={(value, typed) => make(change(name, value, typed))}
@@ -157,7 +166,7 @@ function copyOf({ label, sheetId, situation, place }: UnitBuilt, id: string, x: 
     label: `${label} copy`,
     sheetId,
     ...(situation && { situation }),
-    place: { ...place!, x, typed: {} },
+    place: { ...place!, x, seen: undefined, drawn: ['x', 'y'], typed: {} },
   }
 }
 
@@ -180,12 +189,23 @@ interface OffsetProps {
   typedBefore: string | undefined
   /** Read off a photo, and known so well; mm. */
   seenTo: number | undefined
+  /** Put there by default, by a finger or a copy, and measured by nobody. */
+  drawn: boolean
   writable: boolean
   trial: (value: number) => NonNullable<ReturnType<typeof useInspection.getState>['draft']>
   onKeep: (value: number, typed: string) => void
 }
 
-function OffsetField({ label, value, typedBefore, seenTo, writable, trial: tried, onKeep }: OffsetProps) {
+function OffsetField({
+  label,
+  value,
+  typedBefore,
+  seenTo,
+  drawn,
+  writable,
+  trial: tried,
+  onKeep,
+}: OffsetProps) {
   const tryOut = useInspection((state) => state.tryOut)
   const decimal = useDecimal((state) => state.decimal)
   // What was typed is shown again while it reads as the value; after a change of the decimal mark it may not.
@@ -195,6 +215,7 @@ function OffsetField({ label, value, typedBefore, seenTo, writable, trial: tried
       ? typedBefore!
       : formatQuantity(value, 'length', { decimal })
   const [typed, setTyped] = useState(shown)
+  const [touched, setTouched] = useState(false)
   useEffect(() => setTyped(shown), [shown])
   const parsed = parseQuantity(typed, 'length', { decimal })
   const size = label === 'Width' || label === 'Height'
@@ -207,20 +228,23 @@ function OffsetField({ label, value, typedBefore, seenTo, writable, trial: tried
         : undefined
   const type = (text: string) => {
     setTyped(text)
+    setTouched(true)
     const read = parseQuantity(text, 'length', { decimal })
     const usable = read.ok && read.quantity.relation === '=' && (!size || read.quantity.value >= 1)
     tryOut(usable ? tried(read.quantity.value) : undefined)
   }
   const keep = () => {
     if (problem || !parsed.ok) return
-    if (Math.abs(parsed.quantity.value - value) < 1e-9) return tryOut(undefined)
+    const same = Math.abs(parsed.quantity.value - value) < 1e-9
+    // The very figure that was drawn, typed by a person, is measured; one that was only passed over is not.
+    if (same && !(drawn && touched)) return tryOut(undefined)
     onKeep(parsed.quantity.value, parsed.quantity.typed)
   }
   return (
     <TextField
       label={label}
       problem={problem}
-      hint={parsed.ok && <Both mm={parsed.quantity.value} seenTo={seenTo} />}
+      hint={parsed.ok && <Both mm={parsed.quantity.value} seenTo={seenTo} drawn={drawn} />}
       value={typed}
       readOnly={!writable}
       fontFamily="mono"
@@ -233,11 +257,16 @@ function OffsetField({ label, value, typedBefore, seenTo, writable, trial: tried
 }
 
 /** Both systems, whichever was typed. */
-function Both({ mm, seenTo }: { mm: number; seenTo: number | undefined }) {
+function Both({ mm, seenTo, drawn }: { mm: number; seenTo: number | undefined; drawn: boolean }) {
   return (
     <HStack as="span" gap="8px" fontFamily="mono" fontSize="12px" display="inline-flex">
       <span>{formatQuantity(mm, 'length')}</span>
       <span>{formatInches(mm)}</span>
+      {drawn && (
+        <chakra.span color="unproven" title="Type what the tape says: what is drawn proves nothing">
+          drawn, not measured
+        </chakra.span>
+      )}
       {seenTo !== undefined && (
         <chakra.span color="unproven" title="Type what the tape says, and it is as sure as the tape">
           off a photo, ±{formatQuantity(seenTo, 'length', { significant: 2 })}
