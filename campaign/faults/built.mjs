@@ -46,6 +46,7 @@ const BEFORE = [
 
   ['a way round the breaker', bypass('board', 'p-inv-1')],
   ['a way round the breaker by a thick cable', bypass('board', 'p-inv-1', 70)],
+  ['a second way to the grid, over a breaker that is too large', secondWay(250)],
   ['a load on the board without a breaker', bypass('board', 'loads', 1.5)],
   [
     'the main fuse is too large',
@@ -65,6 +66,7 @@ const BEFORE = [
       ],
     })),
   ],
+  ['a string of which half has three times the voltage', mixedModules],
   [
     'a place on two strings',
     (site) => site.change('string-built', 's2', ({ path }) => ({ path: [...path.slice(1), 'south.r1c1'] })),
@@ -94,6 +96,7 @@ const BEFORE = [
 
   ['a box without a serial', box(() => ({ serial: undefined }))],
   ['a module on two boxes', box((one, others) => ({ feeds: [...one.feeds, others[1].at] }))],
+  ['a module on two inputs of one box', box((one) => ({ feeds: [one.feeds[0], one.feeds[0]] }))],
   ['an open port', box(() => ({ idlePorts: 1, cappedPorts: 0 }))],
 ]
 
@@ -139,6 +142,44 @@ function later(site, kind, id, change) {
   if (!was) return false
   site.write(kind, { ...was.body, ...change(was.body) })
   return true
+}
+
+function secondWay(rating) {
+  return (site) => {
+    const like = site.find('conductor-run', ({ id }) => id === 'c-board-q-1')[0].body
+    site.write('part-placed', {
+      id: 'q-second',
+      label: 'Second breaker',
+      kind: 'device',
+      rating,
+      residual: 'B',
+    })
+    site.write('conductor-run', { ...like, id: 'second-1', from: 'board', to: 'q-second', size: 150 })
+    site.write('conductor-run', { ...like, id: 'second-2', from: 'q-second', to: 'p-inv-1', size: 150 })
+    return true
+  }
+}
+
+/** The plane to which half of a string goes on has modules of another sheet; the typed ones say nothing of them. */
+function mixedModules(site) {
+  const { body } = site.find('unit-fitted', ({ id }) => id === 'modules')[0]
+  const next = nextRevision(site.sheets.get(body.sheetId), (data) => {
+    data.model = `${data.model}-H`
+    data.module.voc *= 3
+  })
+  site.sheets.set(next.id, next.sheet)
+  const [opened] = site.entries
+  const { maker, model, revision } = next.sheet
+  opened.body = {
+    ...opened.body,
+    sheets: [...opened.body.sheets, { id: next.id, maker, model, revision, fingerprint: 'f' }],
+  }
+  site.write('unit-fitted', { id: 'high', label: 'High modules', sheetId: next.id })
+  const plane = site.find('plane-built', ({ id }) => id === 'south')[0].body
+  site.write('plane-built', { ...plane, id: 'west', label: 'West', unitId: 'high', rows: 1 })
+  return site.change('string-built', 's1', ({ path }) => ({
+    path: path.map((at, i) => (i < path.length / 2 ? at : `west.r1c${i + 1}`)),
+  }))
 }
 
 function contradicted(site) {

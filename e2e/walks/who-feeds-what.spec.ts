@@ -24,6 +24,11 @@ test('a house is traced from a template, a forgotten source is found, a device l
   await expect(check).toContainText('a supply fuse alone says nothing about the part beyond the second one')
   await expect(check).toContainText('the next size that passes every check is 25 mm²')
 
+  // What the template brought proves nothing before somebody looked: not even that the cable is too thin.
+  await expect(check.locator('[data-verdict=not-proven]').first()).toBeVisible()
+  await page.getByRole('button', { name: /^All \d+ stand so: confirm$/ }).click()
+  await expect(check.locator('[data-verdict=does-not-conform]').first()).toBeVisible()
+
   await page.getByRole('button', { name: 'Add a part' }).click()
   const part = page.getByRole('region', { name: 'A new part' })
   await part.getByLabel('Name').fill('Breaker, loads')
@@ -32,9 +37,14 @@ test('a house is traced from a template, a forgotten source is found, a device l
   await part.getByLabel('Put into the cable').selectOption({ label: 'Board – Loads' })
   await part.getByRole('button', { name: 'Save the part' }).click()
   await expect(diagram.getByRole('button', { name: /^Cable / })).toHaveCount(6)
-  await expect(
-    page.locator('[data-check*="/cables/"]').filter({ hasText: 'Breaker, loads to Loads' }),
-  ).toContainText('carries 50 A')
+  const cut = page.locator('[data-check*="/cables/"]').filter({ hasText: 'Breaker, loads to Loads' })
+  // How long the two pieces are nobody has measured.
+  await expect(cut).toContainText('its length is not entered')
+  await diagram.getByRole('button', { name: 'Cable Breaker, loads to Loads' }).press('Enter')
+  await cable.getByLabel('Length').fill('2 m')
+  await cable.getByRole('button', { name: 'Save the cable' }).click()
+  await expect(page.locator('[data-open-check*="/cables/"]')).toContainText('carries 50 A')
+  await page.getByRole('button', { name: 'Undo' }).click()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(diagram.getByRole('button', { name: /^Cable / })).toHaveCount(5)
   await inspector.allKept()

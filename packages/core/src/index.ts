@@ -102,6 +102,8 @@ export {
   type ProposedArea,
   type ProposedKind,
 } from './as-built/proposal.js'
+export { overtakenOf, type Overtaken } from './walk/overtaken.js'
+export { serialOf, type SerialFound } from './walk/serial-found.js'
 export { statedAbsences, type StatedAbsence } from './sign-off/stated-absences.js'
 export { unjudgedCables, type UnjudgedCable } from './sign-off/unjudged-cables.js'
 export { askedBy } from './entering/asked-by.js'

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Image, Stack, Table, Text, chakra } from '@chakra-ui
 import { Printer } from 'lucide-react'
 import { useMemo, type ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
-import { VERDICT_WORDS, handOver, type HandOver } from '@plumb-mark/core'
+import { VERDICT_WORDS, handOver, type HandOver, plain, type SerialFound } from '@plumb-mark/core'
 import { useWritable } from '../inspection/use-writable.js'
 import { Note } from '../look/text.js'
 import { useInspection } from '../store/inspection.js'
@@ -117,10 +117,16 @@ const Installed = ({ installed }: Pick<HandOver, 'installed'>) => (
   <Part title="What was installed">
     <Rows
       head={['What', 'Kind', 'Maker and model', 'Serial']}
-      rows={installed.map(({ label, kind, name, serial }) => [label, kind, name, serial ?? '–'])}
+      rows={installed.map(({ label, kind, name, ...serial }) => [label, kind, name, serialWords(serial)])}
     />
   </Part>
 )
+
+/** What stands on site; what was ordered beside it where it is another, or where nobody has read the plate. */
+function serialWords({ found, ordered }: SerialFound): string {
+  if (!found) return ordered ? `not read; ordered ${ordered}` : 'not read'
+  return ordered && plain(ordered) !== plain(found) ? `${found} (ordered ${ordered})` : found
+}
 
 function SwitchOff({ steps, conflicts }: HandOver['switchOff']) {
   return (

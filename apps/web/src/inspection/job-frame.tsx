@@ -17,6 +17,7 @@ import { Problem } from '../marks/problem.js'
 import { useFollowing } from '../store/follow.js'
 import { useInspection } from '../store/inspection.js'
 import { JobStatus } from './job-status.js'
+import { OvertakenNotice } from './overtaken.js'
 
 /** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
 export function JobFrame() {
@@ -63,6 +64,7 @@ export function JobFrame() {
       <Refusal />
       <SetAsideList />
       <ClockNotice />
+      <OvertakenNotice />
       <Outlet />
     </JobBar>
   )

@@ -65,6 +65,11 @@ export class RecordDto extends WithNote {
   @IsOptional() @Filled(200) sheetId?: string
 }
 
+export class PhotosAddedDto {
+  @IsUUID() entryId!: string
+  @Parts(() => PhotoRefDto, { min: 1, max: 20 }) photos!: PhotoRefDto[]
+}
+
 export class EvidenceStruckDto {
   @IsUUID() entryId!: string
   @Filled(1000) reason!: string

@@ -227,7 +227,7 @@ const WRONG: Answers = {
       ]),
     ),
   }),
-  'trace-test': ({ watch, within, max, min, tolerance }) => ({
+  'trace-test': ({ watch, within, max, min, tolerance, start }) => ({
     trace: { id: 't', sha256: 'f', samples: 9, startedAt: '2026-06-01T12:00:00Z', source: 'typed' },
     channel: watch.label,
     eventAt: 0,
@@ -239,6 +239,7 @@ const WRONG: Answers = {
         ? (parseQuantity(tolerance, watch.dimension) as { quantity: { value: number } }).quantity.value
         : 0,
       settleWithin: within,
+      ...(start?.within !== undefined && { lookBack: start.within }),
       must: max === undefined ? 'stay-over' : 'stay-under',
     },
     found: { secondsOver: within + 900, peak: 1 },

@@ -192,6 +192,10 @@ export class RandomJob {
     if (kind === 'defect-raised') Object.assign(body, { defectId: `d${this.n}`, note: 'seen' })
     const { sharedWith } = this.inspection.state
     if (kind === 'unshared' && sharedWith.length > 0) body['personId'] = this.chance.of(sharedWith).id
+    if (kind === 'photos-added') {
+      const kept = [...this.inspection.state.evidence.values()].flat()
+      if (kept.length > 0) body['entryId'] = this.chance.of(kept).id
+    }
     if (kind === 'evidence-struck') body['entryId'] = this.chance.of(this.entries).id
     if (kind === 'calculation-kept')
       Object.assign(body, {

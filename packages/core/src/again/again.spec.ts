@@ -147,3 +147,12 @@ it('an installation that is inspected again stands as it did, with walls, places
   expect(again.asBuilt.strings).toHaveLength(1)
   expect(again.evidence.size).toBe(0)
 })
+
+it('what is proposed again stands as it did: nobody having looked yet is no change', () => {
+  const before = visit(2020, 50)
+  const after = new Site()
+    .unit(MODULE)
+    .unit(BOX)
+    .write({ kind: 'string-built', body: { ...STRING, proposed: 'copy' } as never })
+  expect(sinceLast(before, after.inspection).built).toEqual([])
+})

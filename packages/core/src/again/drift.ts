@@ -168,6 +168,8 @@ function limitOf(
 ): number | undefined {
   // What is brought to equal conditions is not what the requirement speaks of.
   if (BY_CONDITIONS.includes(check.requirement.kind)) return undefined
+  // The requirement itself is looked for, whatever of the thing is only proposed yet.
+  const asked = { ...around, proposals: () => new Map<never, never>() }
   const holds = (tried: number) => {
     const reading = {
       kind: 'reading',
@@ -177,7 +179,7 @@ function limitOf(
       uncertainty: 0,
       conditions: SURE,
     } as const
-    return judge(check, reading, around).verdict !== 'does-not-conform'
+    return judge(check, reading, asked).verdict !== 'does-not-conform'
   }
   if (!holds(value)) return undefined
   const beyond = firstBeyond(value, perYear, holds)

@@ -38,6 +38,7 @@ interface Thing {
   more: unknown
 }
 
+/** Whether somebody has seen it this time is no change of the thing. */
 const THINGS = {
   unit: ({ units }) =>
     units.map(({ id, label, serial, sheetId, situation }) => ({
@@ -47,14 +48,14 @@ const THINGS = {
       more: situation,
     })),
   string: ({ strings }) =>
-    strings.map(({ id, label, count, path, module, ...more }) => ({
+    strings.map(({ id, label, count, path, module, proposed: _seen, ...more }) => ({
       id,
       label,
       own: [count, path, module.name],
       more,
     })),
   cable: ({ network }) =>
-    network.conductors.map(({ id, from, to, ...more }) => ({
+    network.conductors.map(({ id, from, to, proposed: _seen, ...more }) => ({
       id,
       label: `${from} to ${to}`,
       own: [from, to],
@@ -68,7 +69,7 @@ const THINGS = {
       more: [at, feeds],
     })),
   bond: ({ earth }) =>
-    earth.bonds.map(({ id, from, to, ...more }) => ({
+    earth.bonds.map(({ id, from, to, proposed: _seen, ...more }) => ({
       id,
       label: `${from} to ${to}`,
       own: [from, to],

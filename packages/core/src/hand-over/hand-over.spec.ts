@@ -38,9 +38,20 @@ const told = (change: (site: Site) => Site = (site) => site) =>
 
 it('says what was installed, what the lights mean, and how to switch off; a customer is never told to open a cover', () => {
   const { installed, lights, switchOff } = told()
-  expect(installed).toEqual([{ label: 'INV', kind: 'hybrid inverter', name: 'Nobody INV', serial: 'S-1' }])
+  expect(installed).toEqual([
+    { label: 'INV', kind: 'hybrid inverter', name: 'Nobody INV', found: 'S-1', ordered: undefined },
+  ])
   expect(lights).toMatchObject([{ colour: 'green', means: 'feeding in' }])
   expect(switchOff.steps.map(({ label }) => label)).toEqual(['stop it', 'mains off'])
+})
+it('names the serial that was read, not the one that was ordered', () => {
+  const PLATE = sheet('P', 'meter', [{ id: 'n', kind: 'nameplate' }])
+  const fitted = () => new Site().unit(PLATE, { serial: 'A-1' })
+  const read = fitted().record('P/n/unit', { values: { model: { typed: 'P' }, serial: { typed: 'A-2' } } })
+  const serials = (site: Site) =>
+    handOver(site.inspection).installed.map(({ found, ordered }) => [found, ordered])
+  expect(serials(fitted())).toEqual([[undefined, 'A-1']])
+  expect(serials(read)).toEqual([['A-2', 'A-1']])
 })
 it('tells only settings that were read, with what they do', () => {
   const settings = (site: Site) => site.record('INV/settings/unit', { values: { limit: { typed: '6' } } })

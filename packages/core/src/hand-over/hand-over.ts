@@ -7,10 +7,11 @@ import { UNIT_KIND_WORDS } from '../sheet/terms.js'
 import type { Check, JudgedCheck } from '../walk/check.js'
 import type { Inspection } from '../walk/inspect.js'
 import { orderOf } from '../walk/order-of.js'
+import { serialOf, type SerialFound } from '../walk/serial-found.js'
 
 /** What the customer is told when the installation is handed over: from what was read and found, and nothing else. */
 export interface HandOver {
-  installed: { label: string; kind: string; name: string; serial: string | undefined }[]
+  installed: ({ label: string; kind: string; name: string } & SerialFound)[]
   settings: { unit: string; label: string; value: string; does: string | undefined }[]
   reserve: { unit: string; finding: Said }[]
   lights: { unit: string; colour: string; rhythm: string; means: string; next: string | undefined }[]
@@ -23,10 +24,15 @@ export interface HandOver {
 export function handOver({ state, sheets, checks }: Inspection): HandOver {
   const applying = checks.filter(({ check }) => check.because === undefined)
   return {
-    installed: state.asBuilt.units.flatMap(({ label, serial, sheetId }) => {
-      const sheet = sheets.get(sheetId)
+    installed: state.asBuilt.units.flatMap((unit) => {
+      const sheet = sheets.get(unit.sheetId)
       if (!sheet || sheet.kind === 'installation') return []
-      return [{ label, kind: UNIT_KIND_WORDS[sheet.kind], name: `${sheet.maker} ${sheet.model}`, serial }]
+      const named = {
+        label: unit.label,
+        kind: UNIT_KIND_WORDS[sheet.kind],
+        name: `${sheet.maker} ${sheet.model}`,
+      }
+      return [{ ...named, ...serialOf(unit, checks) }]
     }),
     settings: applying.flatMap(settingsIn),
     reserve: applying.flatMap(({ check, outcome }) =>

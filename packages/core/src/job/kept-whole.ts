@@ -73,6 +73,9 @@ export const recordShape = object({
   photos,
 })
 
+/** Photos that were taken of what had been answered already. */
+export const photosAddedShape = object({ entryId: text<EntryId>(), photos: list(photoRefShape) })
+
 export const evidenceStruckShape = object({ entryId: text<EntryId>(), reason: anyText() })
 
 export const defectRaisedShape = object({

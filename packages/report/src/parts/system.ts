@@ -1,4 +1,4 @@
-import { UNIT_KIND_WORDS, inForce, sheetName, type JudgedCheck } from '@plumb-mark/core'
+import { UNIT_KIND_WORDS, serialOf, sheetName } from '@plumb-mark/core'
 import { beside, figure, orDash, quiet, type Block, type Cell } from '../block.js'
 import type { ReportRecord } from '../record.js'
 
@@ -22,8 +22,8 @@ export function system({ inspection }: ReportRecord): Block[] {
         return [
           unit.label,
           sheet ? UNIT_KIND_WORDS[sheet.kind] : '',
-          orDash(unit.serial),
-          serialFound(inspection.checks, unit.id),
+          orDash(serialOf(unit, inspection.checks).ordered),
+          found(serialOf(unit, inspection.checks).found),
           sheet ? beside(sheetName(sheet), sheet.source) : unit.sheetId,
         ]
       }),
@@ -55,13 +55,4 @@ export function system({ inspection }: ReportRecord): Block[] {
   ]
 }
 
-/** The serial that was read off the plate, as it was typed; nothing is said of a unit whose sheet asks for none. */
-function serialFound(checks: readonly JudgedCheck[], unitId: string): Cell {
-  const plate = checks.find(({ check }) => check.unit.id === unitId && check.requirement.kind === 'nameplate')
-  if (!plate) return quiet('–')
-  const last = inForce(plate.history)
-  if (last?.kind !== 'record' || !('values' in last.body.answer) || Array.isArray(last.body.answer.values))
-    return quiet('not read')
-  const read = last.body.answer.values['serial']?.typed
-  return read ? figure(read) : quiet('not read')
-}
+const found = (serial: string | undefined): Cell => (serial ? figure(serial) : quiet('not read'))

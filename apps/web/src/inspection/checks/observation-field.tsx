@@ -1,15 +1,17 @@
 import { Button, HStack, Stack, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import type { JudgedCheck, PhotoRef } from '@plumb-mark/core'
+import type { JudgedCheck } from '@plumb-mark/core'
 import { TextField } from '../../marks/text-field.js'
 import { useMake } from '../use-make.js'
 import { PhotoPicker } from './photo-picker.js'
+import { usePhotos } from './use-photos.js'
 
 /** A question that is answered yes when all is right; Y and N answer it from the keyboard. */
-export function ObservationField({ judged: { check }, onDone }: { judged: JudgedCheck; onDone: () => void }) {
+export function ObservationField({ judged, onDone }: { judged: JudgedCheck; onDone: () => void }) {
+  const { check } = judged
   const make = useMake()
   const [note, setNote] = useState('')
-  const [photos, setPhotos] = useState<PhotoRef[]>([])
+  const { photos, change: takePhotos, clear: clearPhotos } = usePhotos(judged, note !== '')
   // The question has the focus and no answer does: an Enter out of habit says nothing.
   const question = useRef<HTMLDivElement>(null)
   useEffect(() => void question.current?.focus({ preventScroll: true }), [])
@@ -19,6 +21,7 @@ export function ObservationField({ judged: { check }, onDone }: { judged: Judged
       kind: 'observation',
       body: { point: check.point, seen, ...(note && { note }), ...(photos.length > 0 && { photos }) },
     })
+    if (kept) clearPhotos()
     if (seen && kept) onDone()
   }
   const byKey = (event: React.KeyboardEvent) => {
@@ -42,7 +45,7 @@ export function ObservationField({ judged: { check }, onDone }: { judged: Judged
         </Button>
       </HStack>
       <TextField label="Note" value={note} onChange={setNote} />
-      <PhotoPicker photos={photos} onChange={setPhotos} />
+      <PhotoPicker photos={photos} onChange={takePhotos} />
     </Stack>
   )
 }

@@ -1,6 +1,6 @@
 import { Button, Flex, Input, Stack, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
-import { judgeTyped, readingBody, type JudgedCheck, type Outcome, type PhotoRef } from '@plumb-mark/core'
+import { judgeTyped, readingBody, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { Field } from '../../marks/field.js'
 import { choiceOf, useHabits } from '../../store/habits.js'
 import { useDecimal } from '../../store/decimal.js'
@@ -11,13 +11,14 @@ import { ConditionFields, useConditions } from './conditions.js'
 import { InstrumentChoice } from './instrument-choice.js'
 import { FromPhoto, type OffPhoto } from './from-photo.js'
 import { PhotoPicker } from './photo-picker.js'
+import { usePhotos } from './use-photos.js'
 
 /** Typed into an empty field it reads the same as at the last such check. */
 const SAME_AGAIN = '='
 
 /** The big field: any unit, the verdict at every keystroke, Enter keeps it and goes on. */
 export function ReadingField({
-  judged: { check },
+  judged,
   onTrial,
   onDone,
 }: {
@@ -25,19 +26,20 @@ export function ReadingField({
   onTrial: (outcome: Outcome | undefined) => void
   onDone: () => void
 }) {
+  const { check } = judged
   if (check.ask.kind !== 'reading') throw new Error('a reading field is for readings')
   const { dimension, unit } = check.ask
   const { instruments, inspection } = useInspection()
   const make = useMake()
   const habits = useHabits()
   const [typed, setTyped] = useState('')
-  const [photos, setPhotos] = useState<PhotoRef[]>([])
   const [off, setOff] = useState<OffPhoto>()
   const { fitting, offered: inHand } = choiceOf(instruments, dimension, habits.instruments[dimension])
   const offered = off?.instrument ?? inHand
   const conditions = useConditions(check.ask.conditions)
   const decimal = useDecimal((state) => state.decimal)
   const typing = typed.trim() !== ''
+  const { photos, change: takePhotos, clear: clearPhotos } = usePhotos(judged, typing)
   const trial = useMemo(
     () =>
       typing && inspection
@@ -67,7 +69,7 @@ export function ReadingField({
     const kept = make({ kind: 'reading', body })
     if (!kept) return
     setTyped('')
-    setPhotos([])
+    clearPhotos()
     // What a photo said of one place is not what the next reads.
     if (!off) habits.remember(check.requirement.id, judgement.reading.typed)
     setOff(undefined)
@@ -136,7 +138,7 @@ export function ReadingField({
         />
       )}
       <ConditionFields wanted={check.ask.conditions} problems={conditions.problems} />
-      <PhotoPicker photos={photos} onChange={setPhotos} />
+      <PhotoPicker photos={photos} onChange={takePhotos} />
     </Stack>
   )
 }

@@ -3,15 +3,24 @@ import { useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { isMap, isSeq, parseDocument } from 'yaml'
 import { readSheetText, type SheetInLibrary } from '@plumb-mark/contract'
-import { sheetDifferences, type PinnedSheet } from '@plumb-mark/core'
+import {
+  formatQuantity,
+  sheetDifferences,
+  unprovableLimits,
+  type Instrument,
+  type PinnedSheet,
+  type Unprovable,
+} from '@plumb-mark/core'
 import { Frame } from '../../frame/frame.js'
 import { get, post, type ApiError } from '../../http/api.js'
 import { Problem } from '../../marks/problem.js'
+import { RenderBoundary } from '../../marks/render-boundary.js'
 import { Differences } from '../differences.js'
 import { editText } from './apply-change.js'
 import { SheetForm } from './sheet-form.js'
 import { YamlEditor } from './yaml-editor.js'
 import { BLANK } from './blank.js'
+import { draftOf, forgetDraft, keepDraft, useLeavingAsks, type SheetDraft } from './draft.js'
 
 /** The editor of a sheet: the file on one side, a form on the other, both the same data at every moment. */
 export function SheetEditorView() {
@@ -24,13 +33,29 @@ export function SheetEditorView() {
   const [problem, setProblem] = useState<string>()
   const [saving, setSaving] = useState(false)
   const [side, setSide] = useState<'both' | 'changes'>('both')
+  const [draft, setDraft] = useState<SheetDraft>()
+  const instruments = useLibraryInstruments()
   useEffect(() => {
-    if (!id) return setText(BLANK)
+    const begin = (source: string) => {
+      const kept = draftOf(id)
+      setDraft(kept)
+      setText(kept?.text ?? source)
+    }
+    if (!id) return begin(BLANK)
     get<SheetInLibrary>(`/api/sheets/${id}`).then(
-      (one) => (setFrom(one), setText(one.source)),
+      (one) => (setFrom(one), begin(one.source)),
       (fault: ApiError) => setProblem(fault.message),
     )
   }, [id])
+  const source = from?.source ?? BLANK
+  const unsaved = text !== undefined && text !== source
+  useLeavingAsks(unsaved)
+  // What is written is on the device at every moment: a link, a reload or an empty battery loses none of it.
+  useEffect(() => {
+    if (text === undefined) return
+    if (text === source) forgetDraft(id)
+    else keepDraft(id, { text, at: new Date().toISOString(), fingerprint: from?.fingerprint })
+  }, [id, text, source, from])
   const read = useMemo(() => (text === undefined ? undefined : readSheetText(text)), [text])
   const document = useMemo(() => parseDocument(text ?? '', { keepSourceTokens: false }), [text])
   const data = useMemo(() => asObject(document), [document])
@@ -66,12 +91,18 @@ export function SheetEditorView() {
         source: text,
         replace: from !== undefined && from.usedBy.length === 0,
       })
+      forgetDraft(id)
       await go(`/sheets/${kept.id}`)
     } catch (refused) {
       setProblem((refused as Error).message)
       setSaving(false)
     }
   }
+  const discard = () => {
+    setDraft(undefined)
+    setText(source)
+  }
+  const unprovable = read?.ok && instruments.length > 0 ? unprovableLimits(read.sheet, instruments) : []
   return (
     <Frame title={from ? `Editing ${from.sheet.maker} ${from.sheet.model}` : 'A new sheet'}>
       <Flex direction="column" h={{ lg: 'calc(100dvh - 53px)' }}>
@@ -110,13 +141,15 @@ export function SheetEditorView() {
                 : 'Back to the form'}
             </Button>
           )}
-          <Button variant="plain" onClick={() => void go(from ? `/sheets/${id}` : '/sheets')}>
-            Leave
-          </Button>
+          <Leave unsaved={unsaved} onLeave={() => void go(from ? `/sheets/${id}` : '/sheets')} />
           <Button onClick={() => void save()} disabled={!read?.ok || fault !== undefined} loading={saving}>
             Save to the library
           </Button>
         </Flex>
+        {draft && (
+          <DraftNotice draft={draft} changed={draft.fingerprint !== from?.fingerprint} onDiscard={discard} />
+        )}
+        {unprovable.length > 0 && <UnprovableNote found={unprovable} />}
         <Grid
           templateColumns={{ base: '1fr', lg: '1fr 1fr' }}
           templateRows={{ lg: 'minmax(0, 1fr)' }}
@@ -139,29 +172,105 @@ export function SheetEditorView() {
             />
           </Box>
           <Box overflowY="auto" minH={0}>
-            {side === 'changes' && from && read?.ok ? (
-              <Box p="18px">
-                <Differences before={from.sheet} after={read.sheet} />
-              </Box>
-            ) : data ? (
-              <SheetForm
-                data={data}
-                problems={problems}
-                open={open}
-                onOpen={openRequirement}
-                onChange={change}
-              />
-            ) : (
-              <Text p="18px" color="faint">
-                The form comes back when the text reads as YAML again.
-              </Text>
-            )}
+            <RenderBoundary
+              of={text}
+              instead={
+                <Text p="18px" color="danger" role="alert">
+                  The form cannot show what the text says here; the text beside it is whole. Look for an item
+                  without content.
+                </Text>
+              }
+            >
+              {side === 'changes' && from && read?.ok ? (
+                <Box p="18px">
+                  <Differences before={from.sheet} after={read.sheet} />
+                </Box>
+              ) : data ? (
+                <SheetForm
+                  data={data}
+                  problems={problems}
+                  open={open}
+                  onOpen={openRequirement}
+                  onChange={change}
+                />
+              ) : (
+                <Text p="18px" color="faint">
+                  The form comes back when the text reads as YAML again.
+                </Text>
+              )}
+            </RenderBoundary>
           </Box>
         </Grid>
       </Flex>
     </Frame>
   )
 }
+
+/** What is unsaved stays on the device as a draft; it is said once before it is left. */
+function Leave({ unsaved, onLeave }: { unsaved: boolean; onLeave: () => void }) {
+  const [asked, setAsked] = useState(false)
+  return unsaved && !asked ? (
+    <Button variant="plain" onClick={() => setAsked(true)}>
+      Leave
+    </Button>
+  ) : (
+    <Button variant="plain" onClick={onLeave}>
+      {unsaved ? 'Leave; the draft stays on this device' : 'Leave'}
+    </Button>
+  )
+}
+
+function DraftNotice({
+  draft,
+  changed,
+  onDiscard,
+}: {
+  draft: SheetDraft
+  changed: boolean
+  onDiscard: () => void
+}) {
+  return (
+    <Flex role="note" px="18px" py="6px" gap="12px" align="center" wrap="wrap" bg="unprovenWash">
+      <Text flex="1 1 260px" fontSize="15px">
+        A draft from this device, of {new Date(draft.at).toLocaleString()}, not saved to the library.
+        {changed ? ' The sheet was changed by somebody since it was begun.' : ''}
+      </Text>
+      <Button variant="outline" onClick={onDiscard}>
+        Discard the draft
+      </Button>
+    </Flex>
+  )
+}
+
+const MOST_NAMED = 4
+
+/** Limits that none of the office's instruments could show to be kept: told while the maker can still be asked. */
+function UnprovableNote({ found }: { found: readonly Unprovable[] }) {
+  const words = found
+    .slice(0, MOST_NAMED)
+    .map(({ path, dimension, needs }) =>
+      needs === undefined
+        ? `${path}: no instrument of the office measures it there`
+        : `${path}: narrower than ${formatQuantity(needs, dimension)}, which the finest instrument of the office needs`,
+    )
+  return (
+    <Text px="18px" py="6px" fontSize="14px" color="unproven" role="note">
+      {words.join('; ')}
+      {found.length > MOST_NAMED ? `; and ${found.length - MOST_NAMED} more` : ''}. What is read there will
+      not be proven.
+    </Text>
+  )
+}
+
+/** The instruments of the office; none while they are not known. */
+function useLibraryInstruments(): readonly Instrument[] {
+  const [instruments, setInstruments] = useState<readonly Instrument[]>()
+  useEffect(() => {
+    get<readonly Instrument[]>('/api/instruments').then(setInstruments, () => setInstruments(undefined))
+  }, [])
+  return instruments ?? NONE_KNOWN
+}
+const NONE_KNOWN: readonly Instrument[] = []
 
 function asObject(document: ReturnType<typeof parseDocument>): Record<string, unknown> | undefined {
   if (document.errors.length > 0 || !isMap(document.contents)) return undefined

@@ -6,6 +6,7 @@ import type { PointId } from '../../ids/ids.js'
 import { attempt } from '../../shape/attempt.js'
 import {
   evidenceStruckShape,
+  photosAddedShape,
   observationShape,
   readingShape,
   recordShape,
@@ -155,3 +156,32 @@ export const evidenceStruck = entryKind({
       draft.evidence.set(point, draft.evidence.get(point)!.map(strike))
   },
 })
+
+/** Photos taken once a check is answered: they belong to that answer, whose reading, instrument and time stay as they were. */
+export const photosAdded = entryKind({
+  holds: photosAddedShape,
+  says: 'photos added',
+  writtenBy: INSPECTORS,
+  weighedBy: 'state',
+  admit: ({ entryId }, { state }) =>
+    evidenceBy(entryId, state)
+      ? ADMITTED
+      : refuse('unknown-entry', 'the answer that the photos belong to is not in this job'),
+  apply(draft, { entryId, photos }, entry) {
+    const there = evidenceBy(entryId, draft)
+    if (!there) return waitFor(draft, entryId, entry)
+    const shown = (row: Evidence): Evidence =>
+      row.id === entryId
+        ? ({ ...row, body: { ...row.body, photos: withPhotos(row.body.photos, photos) } } as Evidence)
+        : row
+    for (const point of there.walkedOver ?? [there.body.point])
+      draft.evidence.set(point, draft.evidence.get(point)!.map(shown))
+  },
+  shows: ({ photos }) => photos,
+})
+
+/** Told twice, a photo is shown once. */
+const withPhotos = (before: readonly PhotoRef[] = [], added: readonly PhotoRef[]): PhotoRef[] => [
+  ...before,
+  ...added.filter(({ id }) => !before.some((one) => one.id === id)),
+]

@@ -14,7 +14,7 @@ import { deviceConnected, deviceDisconnected } from './connection.js'
 import { defectRaised, defectStep } from './defect.js'
 import { bondMade, bondRemoved, earthPartFound, earthPartRemoved } from './earth.js'
 import type { EntryKindRow } from './entry-kind.js'
-import { evidenceStruck, observation, reading, record, walkedOver } from './evidence.js'
+import { evidenceStruck, observation, photosAdded, reading, record, walkedOver } from './evidence.js'
 import { jobAmended, jobOpened, shared, sheetAdopted, unshared } from './job.js'
 import { conductorRemoved, conductorRun, partPlaced, partRemoved } from './network.js'
 import { handedOver } from './handed-over.js'
@@ -73,6 +73,7 @@ export const ENTRY_ROWS = {
   observation,
   'walked-over': walkedOver,
   confirmed,
+  'photos-added': photosAdded,
   record,
   'evidence-struck': evidenceStruck,
   'defect-raised': defectRaised,

@@ -63,7 +63,7 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
   }
   const unkept = group.checks.flatMap((judged) => {
     const typed = drafts[judged.check.id]?.trim()
-    return typed && typed !== readAt(judged) ? [{ judged, typed }] : []
+    return typed ? [{ judged, typed }] : []
   })
   const next = (row: number, column: number) => {
     const after = table.columns.flatMap((_, c) => table.rows.map((_, r) => [r, c] as const))
@@ -213,7 +213,8 @@ function Cell({
 }) {
   const openCheck = useFocus((focus) => focus.openCheck)
   const kept = readAt(judged)
-  const changed = draft !== undefined && draft.trim() !== '' && draft.trim() !== kept
+  // The same figure typed once more is a new reading: the instrument in hand may be another.
+  const changed = draft !== undefined && draft.trim() !== ''
   const outcome = trial?.ok ? trial.outcome : judged.outcome
   return (
     <>

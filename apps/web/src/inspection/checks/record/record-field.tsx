@@ -100,6 +100,14 @@ export function RecordField({
     setTouched(false)
     if (judgedNow.outcome.verdict === 'conforms') onDone()
   }
+  /** Of an answer that is kept and not being changed, a photo belongs to it at once. */
+  const takePhotos = (next: PhotoRef[]) => {
+    const fresh = next.filter(({ id }) => !photos.some((one) => one.id === id))
+    const belongs = current && !touched && fresh.length > 0
+    const kept = belongs && make({ kind: 'photos-added', body: { entryId: current.id, photos: fresh } })
+    setPhotos(next)
+    if (!kept) setTouched(true)
+  }
   const show = useDraftAnswer((state) => state.show)
   useEffect(() => () => show(undefined, undefined), [show])
   // What the picture keeps meanwhile goes on from this draft, and is gone on from here.
@@ -164,7 +172,7 @@ export function RecordField({
             Save
           </Button>
         )}
-        <PhotoPicker photos={photos} onChange={(next) => (setPhotos(next), setTouched(true))} />
+        <PhotoPicker photos={photos} onChange={takePhotos} />
       </HStack>
     </chakra.form>
   )

@@ -1,0 +1,53 @@
+/** What would be signed although it must not: stops that something milder covers, reasons that say nothing, what no check speaks of. */
+function coveredByLess(site) {
+  const found = site
+    .inspection()
+    .checks.find(({ check, outcome }) => outcome.seenAlsoFrom && check.requirement.severity !== 'note')
+  if (!found) return false
+  const { unitId } = found.outcome.seenAlsoFrom
+  site.change('unit-fitted', unitId, ({ place }) => ({ place: { ...place, x: place.x - 950 } }))
+  const failing = site.inspection().checks.filter(({ outcome }) => outcome.verdict === 'does-not-conform')
+  failing.forEach(({ check, outcome }, i) =>
+    site.write('defect-raised', {
+      ...outcome.defect,
+      defectId: `d${i}`,
+      checkId: check.id,
+      severity: 'minor',
+      note: '',
+    }),
+  )
+  return failing.length > 0
+}
+
+function reasonOf(typed) {
+  return (site) => {
+    const absent = site.find('record', ({ answer }) => answer.values?.reason)
+    if (absent.length === 0) return false
+    const { body } = site.chance.of(absent)
+    body.answer = { values: { reason: { typed } } }
+    return true
+  }
+}
+
+function scopeLeavesOut(what) {
+  return (site) => {
+    const [opened] = site.entries
+    opened.body = { ...opened.body, scope: { outside: [what], reason: 'it was left out' } }
+    return true
+  }
+}
+
+/** Only the house rules ask for the cables behind the board: without them nobody does. */
+function unaskedCable(site) {
+  site.remove(({ kind, body }) => kind === 'unit-fitted' && body.id.startsWith('rules-'))
+  return site.change('conductor-run', 'c-q-loads-loads', () => ({ size: 1.5 }))
+}
+
+export const SIGNING = [
+  ['what fails is covered by something milder', coveredByLess],
+  ['nothing but a question mark for a reason', reasonOf('?')],
+  ['nothing but a word for a reason', reasonOf('no')],
+  ['a scope without the one-line that was entered', scopeLeavesOut('one-line')],
+  ['a scope without the strings that were entered', scopeLeavesOut('strings')],
+  ['a cable that nobody asks for and that carries too much', unaskedCable],
+].map(([name, plant]) => ({ name, plant }))
