@@ -57,7 +57,8 @@ const config = defineConfig({
         base: {
           minH: '44px',
           borderRadius: '4px',
-          fontWeight: 600,
+          // At this size a heavier weight runs the dot of an i into its stem.
+          fontWeight: 500,
           fontFamily: 'body',
           fontSize: '15px',
           px: '16px',

@@ -65,13 +65,15 @@ function envelope({ whole, unit, ...outer }: DrawnEnvelope): string {
   )
 }
 
-function item({ kind, label, verdict, ...place }: DrawnItem, type: number): string {
+function item({ kind, label, verdict, drawn, ...place }: DrawnItem, type: number): string {
   const stroke = verdict === 'does-not-conform' ? OXIDE : INK
   const fill = kind === 'unit' ? '#ffffff' : '#e4ded0'
   const size = Math.max(0.75 * type, Math.min(1.16 * type, place.w / Math.max(label.length * 0.6, 1)))
   return (
-    rect(place, `fill="${fill}" stroke="${stroke}" stroke-width="${kind === 'unit' ? 9 : 5}"`) +
-    words(place.x + place.w / 2, place.y + place.h / 2, size, label, `fill="${INK}" text-anchor="middle"`)
+    rect(
+      place,
+      `fill="${fill}" stroke="${stroke}" stroke-width="${kind === 'unit' ? 9 : 5}"${drawn ? ' stroke-dasharray="26 16"' : ''}`,
+    ) + words(place.x + place.w / 2, place.y + place.h / 2, size, label, `fill="${INK}" text-anchor="middle"`)
   )
 }
 

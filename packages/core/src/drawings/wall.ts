@@ -33,6 +33,8 @@ export interface DrawnItem extends Rect {
   kind: 'unit' | 'obstruction'
   class?: string
   verdict: Verdict
+  /** By figures of which one was drawn and measured by nobody. */
+  drawn: boolean
 }
 export interface DrawnEnvelope extends Rect {
   unitId: string
@@ -57,7 +59,12 @@ const MARGIN = 160
 const BARE_WALL: Rect = { x: 0, y: 0, w: 3000, h: 2400 }
 
 export function wallDrawing(
-  { wall, given, result }: Pick<MeasuredWall, 'wall' | 'given' | 'result'>,
+  {
+    wall,
+    given,
+    result,
+    drawn,
+  }: Pick<MeasuredWall, 'wall' | 'given' | 'result'> & Partial<Pick<MeasuredWall, 'drawn'>>,
   labelOf: (id: string) => string,
 ): WallDrawing {
   const verdicts = new Map(
@@ -90,6 +97,7 @@ export function wallDrawing(
         h: item.h,
         ...(item.kind === 'obstruction' && { class: item.class }),
         verdict: colliding.has(item.id) ? 'does-not-conform' : (verdicts.get(item.id) ?? 'not-applicable'),
+        drawn: drawn?.has(item.id) ?? false,
       })),
     envelopes: given.items.filter((item): item is Unit => item.kind === 'unit').map(envelope),
     dimensions: dimensionsOf(given.items, result.units),

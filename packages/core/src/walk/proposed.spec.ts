@@ -99,7 +99,8 @@ describe('what stands on a wall', () => {
     for (const x of [1000, 50])
       expect(hung(x, ['x', 'y']).check('U/c/left').outcome).toMatchObject({
         verdict: 'not-proven',
-        wanting: 'U: distance from the datum and height drawn, not measured: measure it, or confirm it',
+        wanting:
+          'U: distance from the datum and height above the floor drawn, not measured: measure it, or confirm it',
       })
     expect(
       hung(1000, ['x'])

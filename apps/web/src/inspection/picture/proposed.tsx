@@ -44,8 +44,8 @@ export function ProposedNote({ things, writable }: { things: readonly Proposed[]
     >
       <Text flex="1 1 220px" fontSize="15px">
         {one
-          ? 'Proposed, and not seen on site yet: it proves nothing.'
-          : `${things.length} things are proposed, and not seen on site yet: they prove nothing.`}
+          ? `${capital(PROPOSED_WORDS[things[0]!.kind])} ${things[0]!.label}: proposed, and not seen on site yet. It proves nothing.`
+          : `${things.length} things here are proposed, and not seen on site yet. They prove nothing.`}
       </Text>
       {writable && (
         <Button variant="outline" onClick={confirm}>

@@ -187,11 +187,12 @@ function drawnOn(
   ].filter(({ drawn }) => drawn.length > 0)
 }
 
+/** As the fields are called in which they are measured. */
 const DRAWN_WORDS = {
   x: 'distance from the datum',
-  y: 'height',
+  y: 'height above the floor',
   w: 'width',
-  h: 'height of its body',
+  h: 'height',
 } satisfies Record<DrawnFigure, string>
 
 function doubtOfDrawn([first, ...more]: ReturnType<typeof drawnOn>): string | undefined {

@@ -141,6 +141,7 @@ function DrawnPart({
         fill={main ? 'unprovenWash' : 'panel'}
         stroke={chosen ? 'accent' : verdict ? verdictColour(verdict) : 'text'}
         strokeWidth={chosen ? '4px' : '2px'}
+        strokeDasharray={part.proposed && '5 4'}
       />
       <chakra.text x={x} y={y - 3} textAnchor="middle" fontSize="17px" fontWeight={600} fill="text">
         {shortened(part.label, 19)}
@@ -170,7 +171,7 @@ function DrawnBond({
     })
   const figures = [size, read?.kind === 'reading' ? read.body.typed : ''].filter(Boolean).join(' · ')
   const lines = [
-    { text: BOND_WORDS[bond.means], colour: 'text' },
+    { text: `${BOND_WORDS[bond.means]}${bond.proposed ? ', proposed' : ''}`, colour: 'text' },
     { text: figures, mono: true },
   ]
   return (

@@ -170,6 +170,7 @@ function Part({
         fill="panel"
         stroke={chosen ? 'accent' : colourOf(verdict)}
         strokeWidth={chosen ? '4px' : '1.6px'}
+        strokeDasharray={part.proposed && '5 4'}
       />
       <Symbol kind={part.kind} x={x} y={y - 19} />
       <chakra.text x={x} y={y + 10} textAnchor="middle" fontSize="13px" fontWeight={600} fill="text">
@@ -226,6 +227,7 @@ function Cable({
       points={points}
       colour={colourOf(worst(judged.map(({ outcome }) => outcome.verdict)))}
       width={many ? '4px' : '2.4px'}
+      dashed={conductor.proposed !== undefined}
       lines={lines}
       chosen={chosen}
       onTouch={onTouch}

@@ -243,7 +243,7 @@ const Envelope = memo(function Envelope({ whole, unit, x, y, w, h }: DrawnEnvelo
 }, alike)
 
 const Item = memo(function Item({
-  item: { id, x, y, w, h, label, kind, verdict },
+  item: { id, x, y, w, h, label, kind, verdict, drawn },
   size,
   chosen,
   onChoose,
@@ -277,6 +277,7 @@ const Item = memo(function Item({
         fill={isUnit ? 'panel' : 'sunk'}
         stroke={chosen ? 'accent' : isUnit ? verdictColour(verdict) : 'faint'}
         strokeWidth={chosen ? '20px' : isUnit ? '12px' : '6px'}
+        strokeDasharray={drawn ? '26 16' : undefined}
       />
       {isUnit && (
         <chakra.path
