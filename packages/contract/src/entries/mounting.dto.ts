@@ -23,6 +23,15 @@ export class UnitRemovedDto {
   @Filled(80) unitId!: string
 }
 
+export class ReplacedDto {
+  @Filled(80) unitId!: string
+  @IsOptional() @Filled(80) deviceId?: string
+  @IsString() @Length(0, 80) serialOut!: string
+  @Filled(80) serialIn!: string
+  @Filled(500, { message: 'say in a few words why it was replaced' }) reason!: string
+  @Filled(500, { message: 'say where the old one went' }) whereabouts!: string
+}
+
 export class WallMeasuredDto {
   @Filled(80) id!: string
   @Filled(120) title!: string

@@ -172,6 +172,15 @@ const WRONG: Answers = {
   'photo-list': () => ({ taken: {} }),
   indicator: ({ patterns }) => ({ chosen: patterns.find(({ good }) => !good)!.id }),
   'alarm-codes': ({ codes }) => ({ chosen: codes.find(({ mayStay }) => !mayStay)!.id }),
+  'self-test': ({ rows }) => ({
+    values: Object.fromEntries(
+      rows.flatMap(({ id, dimension }) => [
+        [`${id}-at`, figure(1, dimension === 'voltage' ? 'V' : 'Hz')],
+        [`${id}-in`, figure(9, 's')],
+      ]),
+    ),
+  }),
+  'demand-response': () => ({ values: { wiring: { typed: 'open' } } }),
   settings: ({ settings }) => ({
     values: Object.fromEntries(settings.map(({ id }) => [id, { typed: 'something else' }])),
   }),

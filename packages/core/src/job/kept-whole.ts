@@ -3,7 +3,7 @@ import { CONDITIONS } from '../answer/ask.js'
 import type { Answer } from '../answer/forms.js'
 import { photoReadingShape } from '../answer/photo-reading.js'
 import { photoRefShape } from '../answer/photo-ref.js'
-import type { CheckId, DefectId, EntryId, PointId, SheetId } from '../ids/ids.js'
+import type { CheckId, DefectId, DeviceId, EntryId, PointId, SheetId, UnitId } from '../ids/ids.js'
 import { deviceWordShape } from '../device/word.js'
 import { instrumentShape } from '../instrument/instrument.js'
 import { SEVERITIES } from '../sheet/terms.js'
@@ -105,6 +105,16 @@ export const calculationKeptShape = object({
   note,
 })
 
+/** One unit for another of its kind in the same place, or one device on the array map. */
+export const replacedShape = object({
+  unitId: text<UnitId>('the unit, or the one that stands for the device'),
+  deviceId: optional(text<DeviceId>('a device on the array map; the unit itself where it is left out')),
+  serialOut: anyText('of the one that was taken off'),
+  serialIn: text('of the one that stands there now'),
+  reason: text('why it was replaced'),
+  whereabouts: text('where the old one went'),
+})
+
 export const handedOverShape = object({
   to: text('who received it'),
   call: text('whom they call, with the number'),
@@ -127,4 +137,5 @@ export type DefectRaisedEntry = EntryWith<Read<typeof defectRaisedShape>, 'defec
 export type DefectStepEntry = EntryWith<Read<typeof defectStepShape>, 'defect-step'>
 export type CalculationEntry = EntryWith<Read<typeof calculationKeptShape>, 'calculation-kept'>
 export type SignedEntry = EntryWith<Read<typeof signedShape>, 'signed'>
+export type ReplacedEntry = EntryWith<Read<typeof replacedShape>, 'replaced'>
 export type HandedOverEntry = EntryWith<Read<typeof handedOverShape>, 'handed-over'>

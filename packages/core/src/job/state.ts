@@ -9,6 +9,7 @@ import type {
   DefectStepEntry,
   EvidenceEntry,
   HandedOverEntry,
+  ReplacedEntry,
   SignedEntry,
 } from './kept-whole.js'
 import type { EntryWith } from './entry-with.js'
@@ -75,6 +76,8 @@ export interface JobState {
   touched: Touched
   defects: ReadonlyMap<DefectId, RaisedDefect>
   calculations: readonly CalculationEntry[]
+  /** Units and devices that were replaced by others, oldest first. */
+  replacements: readonly ReplacedEntry[]
   /** How photos were laid on each other. */
   aligned: readonly PhotosAligned[]
   sharedWith: readonly Person[]
@@ -110,6 +113,7 @@ export const NOTHING_ENTERED: JobState = {
   touched: { walls: new Map() },
   defects: new Map(),
   calculations: [],
+  replacements: [],
   aligned: [],
   sharedWith: [],
   unreadable: [],

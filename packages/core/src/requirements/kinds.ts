@@ -12,6 +12,8 @@ import { conductorSize } from './ac/conductor-size.js'
 import { counts } from './general/counts.js'
 import { ctProof } from './meter/ct-proof.js'
 import { dataChain } from './battery/data-chain.js'
+import { demandResponse } from './commissioning/demand-response.js'
+import { selfTest } from './commissioning/self-test.js'
 import { earthContinuity } from './earthing/earth-continuity.js'
 import { earthSize } from './earthing/earth-size.js'
 import { fixings } from './mounting/fixings.js'
@@ -63,6 +65,7 @@ export const KINDS = {
   counts,
   'ct-proof': ctProof,
   'data-chain': dataChain,
+  'demand-response': demandResponse,
   'earth-continuity': earthContinuity,
   'earth-size': earthSize,
   fixings,
@@ -87,6 +90,7 @@ export const KINDS = {
   reserve: reserveKind,
   'roll-call': rollCallKind,
   'safe-voltage': safeVoltageKind,
+  'self-test': selfTest,
   'serial-map': serialMap,
   settings,
   'string-limits': stringLimits,

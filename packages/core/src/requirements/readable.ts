@@ -1,5 +1,6 @@
 import type { DevicePoint } from '../device/point.js'
 import type { UnitKind } from '../sheet/terms.js'
+import { tripFields } from './commissioning/self-test.js'
 import type { Requirement } from './kinds.js'
 
 /** A part of an answer that the sheet says a device can give, and the kind of unit that is asked when it is another. */
@@ -43,6 +44,11 @@ const READABLE: { [K in Requirement['kind']]?: From<K> } = {
       { part: `r${i + 1}`, point: active },
       { part: `q${i + 1}`, point: reactive },
     ]),
+  'self-test': ({ rows }) =>
+    rows.flatMap((row) => {
+      const { threshold, time } = tripFields(row)
+      return [...some(threshold, row.from?.threshold), ...some(time, row.from?.time)]
+    }),
   'trace-test': ({ watch, beside = [] }) => [
     ...some('watch', watch.from).map((one) => ({ ...one, of: watch.of })),
     ...beside.map(({ from, of }, i) => ({ part: `beside-${i}`, point: from, of })),

@@ -77,7 +77,8 @@ export function inspectNext(
   sheets: ReadonlyMap<string, Sheet> = before.sheets,
   asBuilt: AsBuilt = state.asBuilt,
 ): Inspection {
-  if (state.header !== before.state.header || !sameSheets(sheets, before.sheets))
+  const replaced = state.replacements !== before.state.replacements
+  if (state.header !== before.state.header || replaced || !sameSheets(sheets, before.sheets))
     return inspect(state, sheets, asBuilt)
   const points = changedPoints(before.state, state)
   const built = before.around.asBuilt

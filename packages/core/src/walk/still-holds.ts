@@ -2,7 +2,7 @@ import type { Ask } from '../answer/ask.js'
 import type { AsBuilt } from '../as-built/as-built.js'
 import { isThingKind, modulesAlong, sameThing, thingCalled, type TakenOn } from '../job/taken-on.js'
 import { readableOf } from '../requirements/readable.js'
-import type { Evidence } from '../job/state.js'
+import { isLater, type Evidence } from '../job/state.js'
 import { plain } from '../quantity/say.js'
 import { kindOf, type Requirement } from '../requirements/kinds.js'
 import type { Sheet } from '../requirements/sheet.js'
@@ -21,6 +21,7 @@ export function whyAgain(check: Check, evidence: Evidence, around: Around): stri
   const { on } = evidence
   if (!on) return `it was taken before ${check.unit.label} was entered`
   const exchanged =
+    hangsOnReplaced(check, evidence, around) ??
     whyOtherThing(on, check.subject, around.asBuilt, check.unit) ??
     exchangedModules(on, check.subject, around) ??
     otherDevice(check, evidence, around)
@@ -51,6 +52,49 @@ export function whyOtherThing(
   const is = thingCalled(kind, id, asBuilt)
   if (!was) return is && `it was taken before the ${kind} was entered`
   return is && !sameThing(kind, was, is) ? `the ${kind} was changed since` : undefined
+}
+
+/**
+ * What was replaced since, where this hangs on it: evidence of the unit itself, and of the strings, bonds, cables and branches that end in it
+ * or carry its device. What stands elsewhere stands as it did.
+ */
+function hangsOnReplaced(
+  check: Check,
+  evidence: Evidence,
+  { replacements, asBuilt }: Around,
+): string | undefined {
+  const last = replacements.findLast((one) => isLater(one, evidence) && hangsOn(check, one.body, asBuilt))
+  if (!last) return undefined
+  const { unitId, deviceId, serialIn } = last.body
+  const what =
+    deviceId !== undefined ? 'a device' : check.unit.id === unitId ? check.unit.label : 'what it hangs on'
+  return `${what} was replaced since (now serial ${serialIn})`
+}
+
+function hangsOn(
+  { unit, subject }: Check,
+  { unitId, deviceId }: { unitId: string; deviceId?: string | undefined },
+  { array, earth, network }: AsBuilt,
+): boolean {
+  const endsIn = (
+    parts: readonly { id: string; unitId?: string | undefined }[],
+    tie: { from: string; to: string },
+  ) => parts.some((part) => part.unitId === unitId && (part.id === tie.from || part.id === tie.to))
+  if (deviceId !== undefined) {
+    const device = array.devices.find(({ id }) => id === deviceId)
+    return (
+      subject.device?.id === deviceId ||
+      (subject.branch?.devices.some((id) => id === deviceId) ?? false) ||
+      (subject.string?.path?.some((place) => place === device?.at || device?.feeds.includes(place)) ?? false)
+    )
+  }
+  return (
+    unit.id === unitId ||
+    subject.string?.unitId === unitId ||
+    (subject.bond !== undefined && endsIn(earth.parts, subject.bond)) ||
+    (subject.conductor !== undefined && endsIn(network.parts, subject.conductor)) ||
+    subject.part?.unitId === unitId
+  )
 }
 
 /** The modules of a string are the string: other ones in the same places are another. A newer revision of their sheet is no exchange. */

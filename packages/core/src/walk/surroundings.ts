@@ -29,7 +29,7 @@ const BOUNDARY_WORDS = {
 
 /** What judgements may look at. What takes its time is worked out when first asked for, and taken over from before where it still holds. */
 export function surroundingsOf(
-  { header, evidence }: JobState,
+  { header, evidence, replacements }: JobState,
   asBuilt: AsBuilt,
   walls: readonly MeasuredWall[],
   sheets: ReadonlyMap<string, Sheet>,
@@ -47,6 +47,7 @@ export function surroundingsOf(
     header,
     sheetOf,
     sheet: (id) => sheets.get(id),
+    replacements,
     loads: sameNetwork ? before.loads : once(() => networkLoads(asBuilt.network)),
     partLoads: sameNetwork ? before.partLoads : once(() => partLoads(asBuilt.network)),
     reading(point) {

@@ -1,4 +1,4 @@
-import { UNIT_KIND_WORDS, serialOf, sheetName } from '@plumb-mark/core'
+import { UNIT_KIND_WORDS, serialOf, sheetName, type JobState } from '@plumb-mark/core'
 import { beside, figure, orDash, quiet, type Block, type Cell } from '../block.js'
 import type { ReportRecord } from '../record.js'
 
@@ -28,6 +28,7 @@ export function system({ inspection }: ReportRecord): Block[] {
         ]
       }),
     },
+    ...replacedTable(state, around.labelOf),
     ...(strings.length > 0
       ? [
           { kind: 'heading', text: 'Strings' } as const,
@@ -56,3 +57,30 @@ export function system({ inspection }: ReportRecord): Block[] {
 }
 
 const found = (serial: string | undefined): Cell => (serial ? figure(serial) : quiet('not read'))
+
+/** Which unit stood there before, and where it went: the record tells both apart. */
+function replacedTable({ replacements }: JobState, labelOf: (id: string) => string): Block[] {
+  if (replacements.length === 0) return []
+  return [
+    { kind: 'heading', text: 'Replaced' },
+    {
+      kind: 'table',
+      columns: [
+        { head: 'unit', share: 1.2 },
+        { head: 'serial out', share: 1.2 },
+        { head: 'serial in', share: 1.2 },
+        { head: 'why', share: 1.6 },
+        { head: 'where the old one went', share: 1.6 },
+        { head: 'by' },
+      ],
+      rows: replacements.map(({ body, by }) => [
+        body.deviceId === undefined ? labelOf(body.unitId) : `${labelOf(body.unitId)}, a device`,
+        orDash(body.serialOut),
+        figure(body.serialIn),
+        body.reason,
+        body.whereabouts,
+        by.name,
+      ]),
+    },
+  ]
+}

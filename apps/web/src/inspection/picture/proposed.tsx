@@ -5,6 +5,8 @@ import { useInspection } from '../../store/inspection.js'
 import { useMake } from '../use-make.js'
 import { useWritable } from '../use-writable.js'
 
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+
 /** What of some areas is proposed and confirmed by nobody, as it is kept. */
 export function useProposals(...areas: ProposedArea[]): readonly Proposed[] {
   const asBuilt = useInspection(({ kept }) => kept?.state.asBuilt)

@@ -19,6 +19,7 @@ import { jobAmended, jobOpened, shared, sheetAdopted, unshared } from './job.js'
 import { conductorRemoved, conductorRun, partPlaced, partRemoved } from './network.js'
 import { handedOver } from './handed-over.js'
 import { photosAligned } from './photos-aligned.js'
+import { replaced } from './replaced.js'
 import { signed } from './signature.js'
 import { stringBuilt, stringRemoved } from './string.js'
 import { unitFitted, unitRemoved } from './unit.js'
@@ -73,6 +74,7 @@ export const ENTRY_ROWS = {
   observation,
   'walked-over': walkedOver,
   confirmed,
+  replaced,
   'photos-added': photosAdded,
   record,
   'evidence-struck': evidenceStruck,

@@ -1,9 +1,11 @@
 import { Button, Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
 import { placeWords } from '@plumb-mark/core'
 import { useInspection } from '../../../store/inspection.js'
 import { useFocus } from '../../focus.js'
 import { useMake } from '../../use-make.js'
 import { Panel } from '../panel.js'
+import { ReplaceUnit } from '../units/replace-unit.js'
 
 /** What lies at one place: its module, string, device, and the ports of that device. */
 export function PlaceTask({ place, writable }: { place: string; writable: boolean }) {
@@ -18,6 +20,10 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
   const checks = inspection.checks.filter(({ check }) => device && check.subject.device?.id === device.id)
   const sheet = module?.sheetId ? inspection.sheets.get(module.sheetId) : undefined
   const { idlePorts, cappedPorts } = device ?? {}
+  const [replacing, setReplacing] = useState(false)
+  const unitOf = inspection.state.asBuilt.units.find(({ id }) => id === device?.unitId)
+  if (replacing && device && unitOf)
+    return <ReplaceUnit key={device.id} unit={unitOf} device={device} onDone={() => setReplacing(false)} />
   const count = (idle: number, capped: number | undefined) =>
     device &&
     make({
@@ -79,6 +85,11 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
               </Button>
             )}
           </>
+        )}
+        {device && writable && unitOf && (
+          <Button variant="outline" onClick={() => setReplacing(true)}>
+            Replace this device
+          </Button>
         )}
         {checks.map(({ check }) => (
           <Button key={check.id} variant="plain" onClick={() => openCheck(check.id)}>

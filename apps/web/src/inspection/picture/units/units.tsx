@@ -3,9 +3,9 @@ import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import {
   UNIT_KIND_WORDS,
-  inForce,
   isLeft,
   plain,
+  serialOf,
   sheetName,
   worst,
   type JudgedCheck,
@@ -16,6 +16,7 @@ import { useInspection } from '../../../store/inspection.js'
 import { UnitForm } from '../../../preparation/unit-form.js'
 import { useFocus } from '../../focus.js'
 import { Panel } from '../panel.js'
+import { ReplaceUnit } from './replace-unit.js'
 import { TakeOver, useAlike } from './take-over.js'
 import { useWritable } from '../../use-writable.js'
 
@@ -24,6 +25,7 @@ export function Units() {
   const inspection = useInspection((state) => state.inspection)
   const writable = useWritable()
   const [editing, setEditing] = useState<string>()
+  const [replacing, setReplacing] = useState<UnitBuilt>()
   const [taking, setTaking] = useState<{ from: UnitBuilt; to: UnitBuilt }>()
   if (!inspection) return null
   const { units } = inspection.state.asBuilt
@@ -50,6 +52,11 @@ export function Units() {
           </Panel>
         </Box>
       )}
+      {replacing && (
+        <Box mb="16px">
+          <ReplaceUnit key={replacing.id} unit={replacing} onDone={() => setReplacing(undefined)} />
+        </Box>
+      )}
       {taking && (
         <Box mb="16px">
           <TakeOver key={taking.to.id} {...taking} onDone={() => setTaking(undefined)} />
@@ -65,6 +72,7 @@ export function Units() {
               ({ check }) => check.unit.id === unit.id && check.stage === 'identify',
             )}
             onEdit={writable ? () => setEditing(unit.id) : undefined}
+            onReplace={writable ? () => setReplacing(unit) : undefined}
             onTakeOver={writable ? (from) => setTaking({ from, to: unit }) : undefined}
           />
         ))}
@@ -88,17 +96,19 @@ function Plate({
   unit,
   checks,
   onEdit,
+  onReplace,
   onTakeOver,
 }: {
   unit: UnitBuilt
   checks: readonly JudgedCheck[]
   onEdit: (() => void) | undefined
+  onReplace: (() => void) | undefined
   onTakeOver: ((from: UnitBuilt) => void) | undefined
 }) {
   const sheet = useInspection(({ sheets }) => sheets.get(unit.sheetId))
   const openCheck = useFocus((focus) => focus.openCheck)
   const alike = useAlike(unit)
-  const found = foundSerial(checks)
+  const { found } = serialOf(unit, checks)
   const differs = found !== undefined && unit.serial !== undefined && plain(found) !== plain(unit.serial)
   const verdict = worst(checks.map(({ outcome }) => outcome.verdict))
   const first = checks.find(isLeft) ?? checks[0]
@@ -132,6 +142,11 @@ function Plate({
           </Button>
         )}
       </Flex>
+      {onReplace && (
+        <Button variant="plain" px="4px" onClick={onReplace}>
+          Replace this unit
+        </Button>
+      )}
       {alike && onTakeOver && (
         <Button variant="plain" px="4px" onClick={() => onTakeOver(alike)}>
           Take over from {alike.label}
@@ -170,14 +185,4 @@ function Line({ label, value, colour = 'text' }: { label: string; value: string;
       </Text>
     </Flex>
   )
-}
-
-function foundSerial(checks: readonly JudgedCheck[]): string | undefined {
-  const plate = checks.find(({ check }) => check.requirement.kind === 'nameplate')
-  const evidence = inForce(plate?.history)
-  return evidence?.kind === 'record' &&
-    'values' in evidence.body.answer &&
-    !Array.isArray(evidence.body.answer.values)
-    ? evidence.body.answer.values['serial']?.typed
-    : undefined
 }
