@@ -1,11 +1,12 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
-import { screen, within } from '@testing-library/react'
+import { act, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { readSheet, sayEvidence, type Sheet } from '@plumb-mark/core'
 import { useSession } from '../../account/session.js'
 import { useHabits } from '../../store/habits.js'
 import { useInspection } from '../../store/inspection.js'
 import { appended, onScreen, openJob, type Change } from '../../testing/job-on-screen.testing.js'
+import { pictureOf } from '../../testing/picture.testing.js'
 import { useFocus } from '../focus.js'
 import { useSteps } from '../steps.js'
 import { CheckList } from './check-list.js'
@@ -301,4 +302,27 @@ it('the key that answers is not typed into what opens next', async () => {
   expect(useFocus.getState().checkId).toBe('u/later/unit')
   expect(field()).toHaveFocus()
   expect(field()).toHaveValue('')
+})
+
+it('a photo of what is answered already belongs to that answer at once', async () => {
+  show([MAINS, ASKED])
+  await openCheck('Mains')
+  await user.type(field(), '231')
+  await user.click(screen.getByRole('button', { name: 'Save' }))
+  act(() => useFocus.getState().openCheck('u/mains/unit'))
+  const [answer] = appended()
+  URL.createObjectURL = () => 'blob:here'
+  URL.revokeObjectURL = () => undefined
+  await user.upload(
+    screen.getByLabelText('Photo'),
+    new File([pictureOf(400)], 'a.jpg', { type: 'image/jpeg' }),
+  )
+  await waitFor(() =>
+    expect(appended().at(-1)).toMatchObject({
+      kind: 'photos-added',
+      body: { photos: [{ sha256: expect.any(String) as string }] },
+    }),
+  )
+  expect(appended()).toHaveLength(2)
+  expect(answer!.kind).toBe('reading')
 })

@@ -1,6 +1,6 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { EditorView } from '@codemirror/view'
-import { act, screen, waitFor, within } from '@testing-library/react'
+import { act, cleanup, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import {
   asked,
@@ -135,4 +135,58 @@ it('a new sheet begins with what is required, and says what is missing', async (
   expect(screen.getByText('A new sheet')).toBeInTheDocument()
   expect(said()).toBe('line 3: maker: must not be blank')
   expect(keep().disabled).toBe(true)
+})
+
+describe('what is written in the editor is not lost', () => {
+  /** As after a reload: the page is another, the device is the same. */
+  const openedAgain = async () => {
+    cleanup()
+    onScreen(<SheetEditorView />, { path: '/sheets/:id/edit', at: `/sheets/${ID}/edit` })
+    await screen.findByLabelText('Sheet as YAML')
+  }
+  it('left and opened again, the draft of this device is there, and can be discarded', async () => {
+    await open()
+    type('\nmaker:', '\n# half written\nmaker:')
+    await openedAgain()
+    expect(written()).toContain('# half written')
+    expect(screen.getByText(/^A draft from this device/)).toBeInTheDocument()
+    await user.click(screen.getByRole('button', { name: 'Discard the draft' }))
+    expect(written()).toBe(sampleText(ID))
+    await openedAgain()
+    expect(screen.queryByText(/^A draft from this device/)).toBeNull()
+  })
+  it('leaving says first that it is not saved', async () => {
+    await open()
+    type('\nmaker:', '\n# half written\nmaker:')
+    await user.click(screen.getByRole('button', { name: 'Leave' }))
+    expect(screen.getByRole('button', { name: 'Leave; the draft stays on this device' })).toBeInTheDocument()
+    expect(written()).toContain('# half written')
+  })
+  it.each(['ratings', 'terminals', 'requirements'])(
+    'an item without content under %s takes neither the page nor the text away',
+    async (list) => {
+      await open()
+      type('\nrequirements:', `\nx-before: 1\nrequirements:`)
+      const before = written().includes(`\n${list}:`) ? `\n${list}:` : '\nmaker:'
+      type(before, before === '\nmaker:' ? `\n${list}:\n  -\nmaker:` : `\n${list}:\n  -`)
+      expect(written()).toContain(`${list}:\n  -`)
+      expect(screen.getByLabelText('Sheet as YAML')).toBeInTheDocument()
+      expect(keep().disabled).toBe(true)
+    },
+  )
+  it('a limit that no instrument of the office can show is named while it is written', async () => {
+    const driver = {
+      id: 'd',
+      name: 'D',
+      kind: 'torque-driver',
+      serial: '1',
+      calibratedUntil: '2027-01-01',
+      accuracy: [{ dimension: 'torque', percent: 6, plus: 0 }],
+    }
+    const narrow =
+      'terminals:\n  - { id: t, label: T, side: ac, clamp: torque, torque: { min: 2.19 N·m, max: 2.21 N·m } }\n'
+    await open({ answers: { 'GET /api/instruments': [driver] } })
+    type('\nrequirements:', `\n${narrow}requirements:`)
+    expect(await screen.findByText(/terminals\[0\]\.torque: narrower than 0\.26 N·m/)).toBeInTheDocument()
+  })
 })
