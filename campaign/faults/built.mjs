@@ -37,7 +37,7 @@ const BEFORE = [
   ['a window too near, written otherwise', obstruction(' WINDOW', 1500, 1000, 300, 300)],
   ['something of a kind that nobody knows', obstruction('thingummy', 0, 0, 20, 20)],
   ['a low ceiling', wall(() => ({ height: 2150 }))],
-  ['two inverters too near', (site) => several(site) && place(({ x }) => ({ x: x + 700 }))(site)],
+  ['two inverters too near', (site) => several(site) && besideIt(site)],
   ['two inverters in one place', (site) => several(site) && place(({ x }) => ({ x: x + 1200 }))(site)],
   ['a wall measured with nothing', wall(() => ({ tape: undefined, instrument: undefined }))],
   ['a wall measured with a tape out of calibration', wall(expired)],
@@ -142,6 +142,12 @@ function later(site, kind, id, change) {
   if (!was) return false
   site.write(kind, { ...was.body, ...change(was.body) })
   return true
+}
+
+/** A hand's breadth apart, whatever the sheets of the two demand. */
+function besideIt(site) {
+  const next = site.find('unit-fitted', ({ id }) => id === 'inv-2')[0].body.place
+  return place(({ w }) => ({ x: next.x - w - 60 }))(site)
 }
 
 function secondWay(rating) {

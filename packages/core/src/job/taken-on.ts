@@ -1,4 +1,5 @@
 import type { AsBuilt } from '../as-built/as-built.js'
+import type { DeviceWord } from '../device/word.js'
 import type { StringBuilt } from '../as-built/string.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { PlaceId, PointId, SheetId, UnitId } from '../ids/ids.js'
@@ -13,6 +14,8 @@ export interface TakenOn {
   things: Partial<Record<ThingKind, object>>
   /** Of a string: what the modules on its path were, each kind of them once. */
   modules?: readonly ModulesOn[]
+  /** Of what a device said: the unit that it was connected as at that time. */
+  deviceOf?: UnitId | undefined
 }
 
 /** The unit that stands for modules, with its sheet and serial as they were. */
@@ -26,7 +29,11 @@ export const unitOfPoint = (point: PointId): UnitId => point.slice(0, point.inde
  * What stands at a measuring point; undefined where no unit does. `sheetId` is the sheet that asked, where the entry says so: whoever worked
  * without signal answered the one on the device, whatever others had adopted by then.
  */
-export function takenOn(point: PointId, asBuilt: AsBuilt, sheetId?: SheetId): TakenOn | undefined {
+export function takenOn(
+  point: PointId,
+  asBuilt: AsBuilt,
+  { sheetId, word }: { sheetId?: SheetId | undefined; word?: DeviceWord | undefined } = {},
+): TakenOn | undefined {
   const unitId = unitOfPoint(point)
   const unit = asBuilt.units.find(({ id }) => id === unitId)
   if (!unit) return undefined
@@ -37,6 +44,7 @@ export function takenOn(point: PointId, asBuilt: AsBuilt, sheetId?: SheetId): Ta
     serial: unit.serial,
     things,
     ...(path && { modules: modulesAlong(path, asBuilt) }),
+    ...(word && { deviceOf: asBuilt.connections.find(({ id }) => id === word.device.id)?.unitId }),
   }
 }
 

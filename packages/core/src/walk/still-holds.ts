@@ -24,7 +24,7 @@ export function whyAgain(check: Check, evidence: Evidence, around: Around): stri
     hangsOnReplaced(check, evidence, around) ??
     whyOtherThing(on, check.subject, around.asBuilt, check.unit) ??
     exchangedModules(on, check.subject, around) ??
-    otherDevice(check, evidence, around)
+    otherDevice(check, evidence)
   if (exchanged) return exchanged
   if (on.sheetId === check.unit.sheetId) return undefined
   const old = around.sheet(on.sheetId)
@@ -114,19 +114,19 @@ function exchangedModules(on: TakenOn, { kind, string }: Subject, around: Around
     : 'the modules of the string were exchanged since'
 }
 
-/** What a device says of itself is no word about another unit: it is known by where it is connected, and by its serial. */
-function otherDevice(
-  { unit, requirement }: Check,
-  { body }: Evidence,
-  { asBuilt }: Around,
-): string | undefined {
+/**
+ * What a device says of itself is no word about another unit: it is known by where it was connected, and by its serial. One that was connected
+ * nowhere in this job, and whose serial is compared with none, may be any.
+ */
+function otherDevice({ unit, requirement }: Check, { body, on }: Evidence): string | undefined {
   const device = 'word' in body ? body.word?.device : undefined
   if (!device || readableOf(requirement).some(({ of }) => of !== undefined)) return undefined
-  const connected = asBuilt.connections.find(({ id }) => id === device.id)
-  const other = connected && connected.unitId !== unit.id
-  const otherSerial = unit.serial && device.serial && plain(unit.serial) !== plain(device.serial)
-  return other || otherSerial
-    ? `it was read off another device, ${device.maker} ${device.model} ${device.serial}`.trim()
+  const bySerial = unit.serial && device.serial ? plain(unit.serial) === plain(device.serial) : undefined
+  const byConnection = on?.deviceOf === undefined ? undefined : on.deviceOf === unit.id
+  const name = `${device.maker} ${device.model} ${device.serial}`.trim()
+  if (bySerial === false || byConnection === false) return `it was read off another device, ${name}`
+  return bySerial === undefined && byConnection === undefined
+    ? `it was read off a device that this job does not know, ${name}`
     : undefined
 }
 

@@ -25,8 +25,8 @@ const unknownPoint = (point: PointId): Admission =>
 function keepEvidence(draft: Draft, entry: EvidenceEntry & Pick<Evidence, 'walkedOver'>): void {
   const rows = draft.evidence.get(entry.body.point) ?? []
   const before = rows.findLastIndex((row) => !isLater(row, entry)) + 1
-  const { point, sheetId } = entry.body
-  const row = { ...entry, on: takenOn(point, draft.asBuilt, sheetId) }
+  const { point } = entry.body
+  const row = { ...entry, on: takenOn(point, draft.asBuilt, entry.body) }
   if (before === rows.length && draft.own.has(rows)) return void (rows as Evidence[]).push(row)
   const next = [...rows.slice(0, before), row, ...rows.slice(before)]
   draft.own.add(next)
