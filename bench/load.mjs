@@ -180,7 +180,13 @@ async function imported(server, dir, file, wanted, { signed, pictures = [] } = {
       linked({ id: uuid(), kind: 'signed', at: signed.at, body }, id, signed.by, entries.at(-1), sha256),
     )
   }
-  const record = { ...file, broken: undefined, jobId: id, entries, attested: sealKeyIn(dir).attest(id, entries.at(-1)) }
+  const record = {
+    ...file,
+    broken: undefined,
+    jobId: id,
+    entries,
+    attested: sealKeyIn(dir).attest(id, entries.at(-1)),
+  }
   const form = new FormData()
   form.append('zip', new Blob([await zipOf(record, pictures)]), 'job.zip')
   const preview = (await server.call('POST', '/api/imports', form, 'office')).json()
