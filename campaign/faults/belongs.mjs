@@ -173,7 +173,7 @@ export const BELONGS = [
       ({ found }) => ({ found: { ...found, seen: { ...found.seen, before: { least: 0, most: 0 } } } }),
     ),
   ],
-  ['a trace that nobody looked at', trace(({ found: { seen: _seen, ...found } }) => ({ found }))],
+  ['a trace that nobody looked at', trace(({ found }) => ({ found: { ...found, seen: undefined } }))],
   [
     'an instrument out of calibration in a record',
     answered(

@@ -91,13 +91,11 @@ export { bestNext } from './prepare/best-next.js'
 export { walkPlan, type PlannedBlock, type WalkPlan } from './prepare/walk-order.js'
 export {
   DRAWN_FIGURES,
-  PROPOSALS,
   PROPOSED_KINDS,
   PROPOSED_WORDS,
   drawnWithout,
   proposalsIn,
   type DrawnFigure,
-  type Proposal,
   type Proposed,
   type ProposedArea,
   type ProposedKind,
@@ -107,6 +105,7 @@ export type { StepAsked } from './requirements/commissioning/ordered-steps.js'
 export { serialOf, type SerialFound } from './walk/serial-found.js'
 export { statedAbsences, type StatedAbsence } from './sign-off/stated-absences.js'
 export { unjudgedCables, type UnjudgedCable } from './sign-off/unjudged-cables.js'
+export { PROPOSALS, type Proposal } from './shape/proposed-field.js'
 export { askedBy } from './entering/asked-by.js'
 export { againJob } from './entering/again-job.js'
 export { drifts, type Drift, type DriftPoint } from './again/drift.js'

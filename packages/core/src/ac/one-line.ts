@@ -1,5 +1,5 @@
 import type { ConductorId, PartId, UnitId } from '../ids/ids.js'
-import { proposedField } from '../as-built/proposal.js'
+import { proposedField } from '../shape/proposed-field.js'
 import { anyText, flag, num, object, oneOf, optional, text, whole, type Read } from '../shape/shape.js'
 
 export const PART_KINDS = [
@@ -109,7 +109,7 @@ export function cutInTwo(
   partId: string,
   { newId }: { newId: string },
 ): [NetworkConductor, NetworkConductor] {
-  const { length: _whole, ...kind } = cable
+  const kind = { ...cable, length: undefined }
   return [
     { ...kind, to: partId },
     { ...kind, id: newId, from: partId },

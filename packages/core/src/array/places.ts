@@ -1,6 +1,6 @@
 import type { BranchId, DeviceId, PlaceId, PlaneId, UnitId } from '../ids/ids.js'
 import { placeId, type Place } from '../ids/place-id.js'
-import { proposedField } from '../as-built/proposal.js'
+import { proposedField } from '../shape/proposed-field.js'
 import { anyText, flag, list, num, object, oneOf, optional, text, whole, type Read } from '../shape/shape.js'
 
 const placesShape = list(text<PlaceId>(), { mayBeEmpty: true })

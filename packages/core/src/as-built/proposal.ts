@@ -1,12 +1,6 @@
 import { list, oneOf, optional } from '../shape/shape.js'
+import type { Proposal } from '../shape/proposed-field.js'
 import type { AsBuilt } from './as-built.js'
-
-/** Where what nobody saw on site came from. */
-export const PROPOSALS = ['copy', 'template', 'default'] as const
-export type Proposal = (typeof PROPOSALS)[number]
-
-/** On everything that is built: set while it only stands to reason, gone once a person confirmed it on site. */
-export const proposedField = optional(oneOf(PROPOSALS, 'not seen on site yet, and where it was taken from'))
 
 export const DRAWN_FIGURES = ['x', 'y', 'w', 'h'] as const
 export type DrawnFigure = (typeof DRAWN_FIGURES)[number]

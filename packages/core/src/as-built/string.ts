@@ -1,6 +1,6 @@
 import { moduleShape } from '../dc/module.js'
 import type { PlaceId, StringId, UnitId } from '../ids/ids.js'
-import { proposedField } from './proposal.js'
+import { proposedField } from '../shape/proposed-field.js'
 import { anyText, list, object, oneOf, optional, text, whole, type Read } from '../shape/shape.js'
 
 export const COLD_METHODS = ['coefficient', 'table'] as const

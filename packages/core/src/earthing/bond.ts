@@ -1,5 +1,5 @@
 import type { BondId, EarthPartId, UnitId } from '../ids/ids.js'
-import { proposedField } from '../as-built/proposal.js'
+import { proposedField } from '../shape/proposed-field.js'
 import { anyText, num, object, oneOf, optional, text, whole, type Read } from '../shape/shape.js'
 
 /** How a part is bonded. The core of the supply cable earths a unit by its own protective terminal. */

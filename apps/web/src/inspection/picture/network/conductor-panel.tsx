@@ -41,7 +41,7 @@ export function ConductorPanel({
   const set = (part: Partial<NetworkConductor>) => setDraft({ ...draft, ...part })
   const keep = () => {
     // What stands in the form was looked at by whoever saves it: it is a proposal no longer.
-    const { proposed: _seen, ...known } = draft
+    const known = { ...draft, proposed: undefined }
     const body = Object.fromEntries(Object.entries(known).filter(([, value]) => value !== undefined))
     make({
       kind: 'conductor-run',
