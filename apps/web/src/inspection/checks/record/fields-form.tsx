@@ -4,7 +4,7 @@ import { Suspense, lazy, useState } from 'react'
 import { habitsFor, parseQuantity, type FormField } from '@plumb-mark/core'
 import { useSaying } from '../../../store/reader.js'
 import { Field } from '../../../marks/field.js'
-import { Select } from '../../../marks/select.js'
+import { AsFound } from '../../../marks/as-found.js'
 import { useDecimal } from '../../../store/decimal.js'
 import type { FormProps } from './form-props.js'
 
@@ -37,16 +37,12 @@ export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fi
           >
             {(ids) =>
               field.options ? (
-                <Select
+                <AsFound
                   {...ids}
                   value={texts[field.id] ?? ''}
-                  onChange={(event) => type(field, event.target.value)}
-                >
-                  <option value="">–</option>
-                  {field.options.map((option) => (
-                    <option key={option}>{option}</option>
-                  ))}
-                </Select>
+                  options={field.options}
+                  onChange={(text) => type(field, text)}
+                />
               ) : (
                 <Box display="flex" gap="6px">
                   <Input

@@ -11,7 +11,7 @@ import {
 import { Simulated } from '../../../devices/simulated.js'
 import { useDeviceAnswer } from '../../../devices/use-device-answer.js'
 import { SmallPrint } from '../../../look/text.js'
-import { Select } from '../../../marks/select.js'
+import { AsFound } from '../../../marks/as-found.js'
 import { VerdictShape } from '../../../marks/verdict-mark.js'
 import { useAnswerOf } from '../answer-of.js'
 import { UnitHeading } from '../unit-heading.js'
@@ -123,15 +123,7 @@ function Found({
   const [text, setText] = useState(typed)
   useEffect(() => setText(typed), [typed])
   if (!onKeep) return <Text fontFamily="mono">{typed ? `${typed} ${unit ?? ''}` : '–'}</Text>
-  if (options)
-    return (
-      <Select aria-label={label} value={typed} onChange={(event) => onKeep(event.target.value)}>
-        <option value="">–</option>
-        {[...new Set([...options, ...(typed ? [typed] : [])])].map((option) => (
-          <option key={option}>{option}</option>
-        ))}
-      </Select>
-    )
+  if (options) return <AsFound name={label} value={typed} options={options} onChange={onKeep} whenLeft />
   const leave = () => text.trim() !== typed && onKeep(text)
   return (
     <Flex align="center" gap="6px">
