@@ -153,6 +153,13 @@ export const BELONGS = [
   ['one photo for every place', onePhoto],
   ['read on the day after the last of a calibration, where the site is', lastDay],
   ['read beyond the range of the instrument', beyond],
+  [
+    'a size at a terminal that the diagram contradicts',
+    answered(
+      ({ requirement, subject }) => requirement.window === 'conductor' && subject.terminal?.side === 'ac',
+      (body) => ({ ...body, value: 6, typed: '6 mm²' }),
+    ),
+  ],
   ['a step after the entry that holds it', lateStep],
   ['a wait that the clock of a second device hides', hiddenWait],
 

@@ -221,3 +221,58 @@ describe('an instrument vouches as far as it reaches, on the days of the site', 
     expect(on('Pacific/Honolulu', '2026-05-31')).toBe('conforms')
   })
 })
+
+describe('one conductor, drawn and read at its terminal', () => {
+  const BOX = sheet(
+    'I',
+    'meter',
+    [
+      { id: 'cab', kind: 'conductor-size' },
+      { id: 'size', kind: 'limits', each: 'terminal', window: 'conductor' },
+    ],
+    {
+      terminals: [
+        { id: 'l1', label: 'L1', side: 'ac', clamp: 'spring', conductor: { min: '1 mm²', max: '16 mm²' } },
+      ],
+    },
+  )
+  const part = (id: string, kind: string, more: object = {}) => ({
+    kind: 'part-placed' as const,
+    body: { id, label: id, kind, ...more } as never,
+  })
+  const cable = (from: string, to: string, size: number) => ({
+    kind: 'conductor-run' as const,
+    body: {
+      id: `${from}-${to}`,
+      from,
+      to,
+      phases: 1,
+      voltage: 230,
+      size,
+      length: 2,
+      insulation: 'xlpe',
+      method: 'C',
+      ambient: 30,
+      grouped: 1,
+    } as never,
+  })
+  const site = (drawn: number, read?: number) =>
+    new Site()
+      .unit(BOX)
+      .write(
+        part('grid', 'grid', { source: 10 }),
+        part('q', 'device', { rating: 10 }),
+        part('i', 'inverter', { unitId: 'I', source: 10 }),
+      )
+      .write(cable('grid', 'q', 4), cable('q', 'i', drawn))
+      .write(...(read === undefined ? [] : [reading('I/size/l1', read)]))
+  it('contradict each other, and say so, where they are not of one size', () => {
+    expect(site(1.5).says('I/cab/q-i')).toContain('conforms')
+    expect(site(1.5, 8).says('I/cab/q-i')).toBe(
+      'not-proven: the diagram says 1.5 mm², and 8 mm² was read at terminal L1 of I',
+    )
+    expect(site(6, 6).says('I/cab/q-i')).toContain('conforms')
+    // One size by two names is one size.
+    expect(site(8.37, 8.3656).says('I/cab/q-i')).toContain('conforms')
+  })
+})

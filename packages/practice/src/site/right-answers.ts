@@ -22,7 +22,7 @@ function answer(site: Site, check: Check): void {
   const { ask, point, requirement } = check
   const seen = { point, ...(requirement.photo && { photos: [PHOTO] }) }
   if (ask.kind === 'observation') site.write('observation', { seen: true, ...seen })
-  if (ask.kind === 'reading') site.write('reading', { ...rightReading(check, ask, site.chance), ...seen })
+  if (ask.kind === 'reading') site.write('reading', { ...rightReading(check, ask, site), ...seen })
   if (ask.kind !== 'record') return
   const instrument = ask.instrument && instrumentFor(undefined, ask.instrument)
   const body = { answer: rightRecord(check, ask, site), ...(instrument && { instrument }), ...seen }

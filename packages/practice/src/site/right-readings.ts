@@ -1,6 +1,6 @@
 import { canonicalUnit, parseQuantity, type Check, type EntryBodies } from '@plumb-mark/core'
-import type { Chance } from '../chance.js'
 import { instrumentFor, shown } from './instruments.js'
+import type { Site } from './site.js'
 
 type Reading = Omit<EntryBodies['reading'], 'point'>
 type ReadingAsk = Extract<Check['ask'], { kind: 'reading' }>
@@ -13,7 +13,8 @@ interface Conditions {
 }
 
 /** What an instrument reads where everything is as it should be. */
-export function rightReading(check: Check, ask: ReadingAsk, chance: Chance): Reading {
+export function rightReading(check: Check, ask: ReadingAsk, site: Site): Reading {
+  const { chance } = site
   const conditions: Conditions = {
     cellTemperature: chance.whole(5, 45),
     irradiance: chance.whole(500, 950),
@@ -21,7 +22,7 @@ export function rightReading(check: Check, ask: ReadingAsk, chance: Chance): Rea
   }
   const { dimension } = ask
   const unit = canonicalUnit(dimension)
-  const { value, relation = '=' } = trueFigure(check, conditions)
+  const { value, relation = '=' } = trueFigure(check, conditions, site)
   // A size is read off the print of the cable.
   const printed = dimension === 'conductor-size'
   const figure = relation === '=' && !printed ? shown(value, dimension, chance) : value
@@ -38,14 +39,20 @@ export function rightReading(check: Check, ask: ReadingAsk, chance: Chance): Rea
 }
 
 function trueFigure(
-  { requirement, subject }: Check,
+  { requirement, subject, unit }: Check,
   conditions: Conditions,
+  site: Site,
 ): { value: number; relation?: '>' } {
   switch (requirement.kind) {
     case 'limits': {
       const { min, max } = limitsWindow({ requirement, subject })
       if (min !== undefined && max !== undefined)
-        return { value: requirement.window === 'conductor' ? min : (min + max) / 2 }
+        return {
+          value:
+            requirement.window === 'conductor'
+              ? (drawnSize(unit.id, subject.terminal?.side, site) ?? min)
+              : (min + max) / 2,
+        }
       return { value: min === undefined ? 0.4 * max! : 1.4 * min + 0.1 }
     }
     case 'string-open-circuit':
@@ -60,6 +67,17 @@ function trueFigure(
     default:
       throw new Error(`no figure for ${requirement.kind}`)
   }
+}
+
+/** At an AC terminal lies the cable that the one-line has there, mm². */
+function drawnSize(unitId: string, side: string | undefined, site: Site): number | undefined {
+  if (side !== 'ac') return undefined
+  const parts = site.find('part-placed', (part) => part.unitId === unitId).map(({ body }) => body.id)
+  const [cable] = site.find(
+    'conductor-run',
+    ({ from, to, phases }) => phases !== 'dc' && (parts.includes(from) || parts.includes(to)),
+  )
+  return cable?.body.size
 }
 
 type Limits = Extract<Check['requirement'], { kind: 'limits' }>

@@ -5,11 +5,15 @@ import { joined, say } from '../../quantity/words.js'
 import { optional, percent } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
+import { contradictedSize } from './sizes-read.js'
 
-/** Is every cable of the one-line model right for all that can feed it, and protected from it, by the job's school? */
+/**
+ * Is every cable of the one-line model right for all that can feed it, and protected from it, by the job's school? What was read at its
+ * terminals must be the size that is drawn: while the two contradict each other, nothing is proven.
+ */
 export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional(percent()) }), {
   minutes: 3,
-  reads: () => ['network'],
+  reads: () => ['network', 'units', 'readings'],
   expand: (_requirement, unit, sheet, around) =>
     subjectsOf({ each: 'conductor', where: {} }, unit, sheet, around),
   ask: () => ({ kind: 'derived', from: 'network' }),
@@ -23,6 +27,15 @@ export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional
       school,
       maxDropPercent,
     })
+    const contradicted = verdict === 'conforms' ? contradictedSize(load.conductor, around) : undefined
+    if (contradicted)
+      return {
+        verdict: 'not-proven',
+        working,
+        notes,
+        finding: contradicted,
+        wanting: say`${contradicted}: correct the one that is wrong`,
+      }
     const from = load.sources.length > 1 ? ` from ${listed(load.sources.map(({ name }) => name))}` : ''
     const carried =
       ampacity === undefined ? '' : say`carries ${amps(load.carries)}${from}, may carry ${amps(ampacity)}`
