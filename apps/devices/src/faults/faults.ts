@@ -1,5 +1,6 @@
 import type { Plant } from '../site/plant.js'
 import { switchGrid } from '../site/grid.js'
+import type { DemandMode } from '../inverter/inverter.js'
 import type { Device } from '../device.js'
 
 /** Something that a person can switch at a stand-in: what belongs to the site, or a fault. On and off at any time while it runs. */
@@ -31,6 +32,21 @@ const HANDS: Switch[] = [
   { name: 'load-2', says: 'a load of 3 kW on the second phase', set: (d, on) => load(d, 1, on) },
   { name: 'load-3', says: 'a load of 1.5 kW on the third phase', set: (d, on) => load(d, 2, on) },
   {
+    name: 'demand-0',
+    says: 'the demand-response port tells the inverters to leave the grid',
+    set: (d, on) => done(() => tellAll(d.plant, on ? 0 : undefined)),
+  },
+  {
+    name: 'demand-5',
+    says: 'the demand-response port tells the inverters to feed nothing in',
+    set: (d, on) => done(() => tellAll(d.plant, on ? 5 : undefined)),
+  },
+  {
+    name: 'demand-6',
+    says: 'the demand-response port tells the inverters to feed in half at most',
+    set: (d, on) => done(() => tellAll(d.plant, on ? 6 : undefined)),
+  },
+  {
     name: 'released',
     says: 'the inverters are released',
     set: (d, on) => done(() => release(d.plant, on)),
@@ -57,6 +73,11 @@ const FAULTS: Switch[] = [
     name: 'fallback-never',
     says: 'no fallback at all',
     set: (d, on) => done(() => fallback(d.plant, on ? undefined : 8)),
+  },
+  {
+    name: 'demand-deaf',
+    says: 'the demand-response port is wired to nothing',
+    set: (d, on) => done(() => d.plant.inverters.forEach((inverter) => (inverter.deaf = on))),
   },
   {
     name: 'wrong-grid-code',
@@ -106,6 +127,9 @@ const FAULTS: Switch[] = [
     set: (d, on) => flag(d, 'otherSerial', on),
   },
 ]
+
+const tellAll = (plant: Plant, mode: DemandMode | undefined) =>
+  plant.inverters.forEach((inverter) => (inverter.demand = mode))
 
 export const SWITCHES: readonly Switch[] = [...HANDS, ...FAULTS]
 export const FAULT_NAMES = FAULTS.map(({ name }) => name)

@@ -11,6 +11,9 @@ export type State = (typeof STATE)[keyof typeof STATE]
 const EFFICIENCY = 0.97
 const ISLAND_AFTER = 4
 
+/** 0: off the grid; 5: feeds nothing in; 6: feeds in half at most. */
+export type DemandMode = 0 | 5 | 6
+
 export interface Inverter {
   strings: readonly StringOfModules[]
   /** W on the AC side. */
@@ -21,6 +24,10 @@ export interface Inverter {
   released: boolean
   releasedAt: number
   control: ExportControl
+  /** What the network operator tells over the demand-response port, as its terminals are marked. */
+  demand?: DemandMode | undefined
+  /** Its port is wired to nothing: it does as if nobody told it anything. */
+  deaf?: boolean | undefined
   battery?: Battery
   state: State
   /** W out of the AC side and, from the strings, into the DC side. */
@@ -53,16 +60,18 @@ export function step(inverter: Inverter, around: Around): void {
   if (!grid.present) return feed(inverter, around, islanded ? Math.min(backup, inverter.rated) : 0, sun)
   const waited =
     now - grid.since >= inverter.reconnectWait && now - inverter.releasedAt >= inverter.startDelay
-  if (!inverter.released || !waited) {
+  const demand = inverter.deaf ? undefined : inverter.demand
+  if (!inverter.released || !waited || demand === 0) {
     inverter.control.output = 0
     feed(inverter, around, 0, sun)
-    inverter.state = inverter.released ? STATE.starting : STATE.standby
+    inverter.state = inverter.released && demand !== 0 ? STATE.starting : STATE.standby
     return
   }
   const wish = Math.max(Math.min(sun * EFFICIENCY, inverter.rated), Math.min(share, inverter.rated))
   const allowed = allowance(inverter.control, around, inverter.rated)
-  feed(inverter, around, Math.min(wish, allowed), sun)
-  inverter.state = allowed < wish - 1 ? STATE.throttled : STATE.tracking
+  const told = demand === 5 ? share : demand === 6 ? inverter.rated / 2 : Infinity
+  feed(inverter, around, Math.min(wish, allowed, told), sun)
+  inverter.state = Math.min(allowed, told) < wish - 1 ? STATE.throttled : STATE.tracking
 }
 
 /** Feeds `ac` as far as sun and battery reach; what the sun brings beyond it charges the battery, then the trackers hold back. */

@@ -73,6 +73,31 @@ it.each([
   advance(device.plant, 2)
   expect(output(device.plant)).toBe(0)
 })
+it.each([
+  ['demand-0', 'leaves the grid'],
+  ['demand-5', 'feeds nothing in'],
+  ['demand-6', 'feeds in half at most'],
+])('told %s over its port it %s, and goes on when it is told no longer', (name) => {
+  const device = hatchery()
+  const before = output(device.plant)
+  throwSwitch(device, name, true)
+  advance(device.plant, 30)
+  if (name === 'demand-0') expect(output(device.plant)).toBe(0)
+  if (name === 'demand-5') expect(toGrid(device.plant)).toBeLessThanOrEqual(50)
+  if (name === 'demand-6')
+    for (const { acPower, rated } of device.plant.inverters) expect(acPower).toBeLessThanOrEqual(rated / 2)
+  throwSwitch(device, name, false)
+  advance(device.plant, 60)
+  expect(output(device.plant)).toBeCloseTo(before, -2)
+})
+it('whose port is wired to nothing does as it did', () => {
+  const device = hatchery()
+  throwSwitch(device, 'demand-deaf', true)
+  const before = output(device.plant)
+  throwSwitch(device, 'demand-0', true)
+  advance(device.plant, 30)
+  expect(output(device.plant)).toBeCloseTo(before, -2)
+})
 it('never means never', () => {
   const device = hatchery()
   throwSwitch(device, 'fallback-never', true)
