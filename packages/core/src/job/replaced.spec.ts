@@ -99,3 +99,10 @@ it('taken back, the old one stands there again, and the record tells of both', (
   expect(after.inspection.state.asBuilt.units.find(({ id }) => id === 'I')!.serial).toBe('OLD-1')
   expect(after.inspection.state.replacements).toHaveLength(2)
 })
+it('is not taken back where the serial of the old one was not known', () => {
+  const { undo } = ENTRY_ROWS.replaced
+  const before = site().inspection.state.asBuilt
+  const body = { unitId: 'I', serialIn: 'NEW-1', reason: 'damaged', whereabouts: 'on site' }
+  expect(undo!({ ...body, serialOut: ' ' } as never, before)).toEqual([])
+  expect(undo!({ ...body, serialOut: 'OLD-1' } as never, before)).toHaveLength(1)
+})

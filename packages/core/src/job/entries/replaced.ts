@@ -56,7 +56,8 @@ export const replaced = entryKind({
   },
   undo({ unitId, deviceId, serialOut, serialIn }, before): Step[] {
     const was = deviceId === undefined ? find(before.units, unitId) : find(before.array.devices, deviceId)
-    if (!was) return []
+    // Without the serial of the old one there is none to put back: what is in place now has to be said.
+    if (!was || serialOut.trim() === '') return []
     // The old one is put back: that is a replacement too, and stays in the record as one.
     return [
       {
