@@ -101,7 +101,6 @@ export {
   type ProposedKind,
 } from './as-built/proposal.js'
 export { overtakenOf, type Overtaken } from './walk/overtaken.js'
-export type { StepAsked } from './requirements/commissioning/ordered-steps.js'
 export { serialOf, type SerialFound } from './walk/serial-found.js'
 export { statedAbsences, type StatedAbsence } from './sign-off/stated-absences.js'
 export { unjudgedCables, type UnjudgedCable } from './sign-off/unjudged-cables.js'

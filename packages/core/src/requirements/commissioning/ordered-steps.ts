@@ -28,8 +28,6 @@ const steps = list(
   }),
 )
 
-export type StepAsked = Read<typeof steps>[number]
-
 /** Steps that follow one another, with waits: the maker's own order of powering up or down, of landing leads, of an activation. */
 export const orderedSteps = defineKind(
   refine(

@@ -1,6 +1,6 @@
 import { Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
-import { formatQuantity, serialOf, type DeviceBuilt, type StepAsked, type UnitBuilt } from '@plumb-mark/core'
+import { formatQuantity, orderOf, serialOf, type DeviceBuilt, type UnitBuilt } from '@plumb-mark/core'
 import { Note } from '../../../look/text.js'
 import { ChoiceField, type Option } from '../../../marks/choice-field.js'
 import { TextField } from '../../../marks/text-field.js'
@@ -33,7 +33,8 @@ export function ReplaceUnit({
 }) {
   const inspection = useInspection(({ kept }) => kept)!
   const make = useMake()
-  const steps = takingOff(inspection.sheets.get(unit.sheetId)?.requirements ?? [])
+  const ofUnit = inspection.checks.filter(({ check }) => check.unit.id === unit.id)
+  const steps = ofUnit.map(({ check }) => orderOf(check, 'down')).find(Boolean)?.steps ?? []
   const [done, setDone] = useState<ReadonlySet<string>>(new Set())
   const known = device ? device.serial : (serialOf(unit, inspection.checks).found ?? unit.serial)
   const [out, setOut] = useState(known ?? '')
@@ -125,14 +126,5 @@ export function ReplaceUnit({
         </Flex>
       </form>
     </Panel>
-  )
-}
-
-type Asked = { kind: string; direction?: string | undefined; steps?: readonly StepAsked[] }
-
-/** The order in which the sheet has the unit switched off. */
-function takingOff(requirements: readonly Asked[]): readonly StepAsked[] {
-  return (
-    requirements.find(({ kind, direction }) => kind === 'ordered-steps' && direction === 'down')?.steps ?? []
   )
 }
