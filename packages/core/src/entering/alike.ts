@@ -1,6 +1,7 @@
 import type { AsBuilt } from '../as-built/as-built.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { Change } from '../job/entry.js'
+import { COPIED } from '../shape/proposed-field.js'
 
 /** One thing that stands at a unit like it and may stand here too. */
 export interface AlikePart {
@@ -106,8 +107,6 @@ export function alikeTo(
   }))
   return [...layout, ...ofStrings, ...ofEarth, ...ofBonds, ...ofParts, ...ofCables]
 }
-
-const COPIED = { proposed: 'copy' } as const
 
 function labelOf(
   { from, to }: { from: string; to: string },

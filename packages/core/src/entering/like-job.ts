@@ -1,6 +1,7 @@
 import type { AsBuilt } from '../as-built/as-built.js'
 import type { UnitId } from '../ids/ids.js'
 import type { Change } from '../job/entry.js'
+import { COPIED } from '../shape/proposed-field.js'
 
 /**
  * What was built at an earlier job, as a proposal for one that is built like it: the array, strings, bonds, and the one-line with its
@@ -45,5 +46,3 @@ export function likeJob({ array, strings, earth, network }: AsBuilt, units: Read
       .map((cable): Change => ({ kind: 'conductor-run', body: { ...cable, ...COPIED } })),
   ]
 }
-
-const COPIED = { proposed: 'copy' } as const

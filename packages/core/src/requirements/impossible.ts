@@ -3,7 +3,7 @@ import { canonicalUnit, type Dimension } from '../quantity/units.js'
 import { formatQuantity } from '../quantity/format.js'
 import { BadInput } from '../shape/bad-input.js'
 import { DRIVER_CLASS_PERCENT, TERMINAL_WINDOWS } from '../sheet/terminal.js'
-import { dimensionOf, limitsOf } from './general/limits.js'
+import { WINDOW_DIMENSION, dimensionOf, limitsOf } from './general/limits.js'
 import type { KindName, Requirement } from './kinds.js'
 import type { Sheet } from './sheet.js'
 import { wholeUnit } from './subjects.js'
@@ -87,8 +87,6 @@ function limitsIn({ terminals, requirements }: Sheet): Limit[] {
   )
   return [...ofTerminals, ...written]
 }
-
-const WINDOW_DIMENSION = { torque: 'torque', strip: 'length', conductor: 'conductor-size' } as const
 
 function endsOf(one: Extract<Requirement, { kind: 'limits' }>): Pick<Limit, 'min' | 'max'> {
   const { min, max } = limitsOf(one, wholeUnit)

@@ -23,10 +23,11 @@ const DEFAULT_INSTRUMENT = {
   angle: 'level',
 } as const satisfies Partial<Record<Dimension, string>>
 
-const WINDOW_DIMENSION = { torque: 'torque', strip: 'length', conductor: 'conductor-size' } satisfies Record<
-  (typeof TERMINAL_WINDOWS)[number],
-  Dimension
->
+export const WINDOW_DIMENSION = {
+  torque: 'torque',
+  strip: 'length',
+  conductor: 'conductor-size',
+} satisfies Record<(typeof TERMINAL_WINDOWS)[number], Dimension>
 
 /** Limits come from one place: written here with a dimension, or from a window of each terminal. */
 const shape = refine(
