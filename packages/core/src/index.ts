@@ -270,6 +270,7 @@ export {
   type AnswerOf,
   type Form,
   type FormField,
+  type TripRow,
   type FormName,
 } from './answer/forms.js'
 export type { PhotoRef } from './answer/photo-ref.js'
@@ -440,6 +441,7 @@ export { READING_COLUMNS, readingsIn, readingsOut } from './entering/csv/reading
 export { DEFECT_COLUMNS, defectsIn, defectsOut } from './entering/csv/defects.js'
 export { serialsOut } from './entering/csv/serials.js'
 export { INSTRUMENT_COLUMNS, instrumentsIn, instrumentsOut } from './entering/csv/instruments.js'
+export { TRIP_COLUMNS, tripsIn } from './entering/csv/trips.js'
 export { PEOPLE_COLUMNS, peopleIn, peopleOut } from './entering/csv/people.js'
 export { meetingOf, type Meeting } from './admission/meeting.js'
 export { mended, takers, type Mended, type Mending } from './admission/mended.js'

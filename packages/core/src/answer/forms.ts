@@ -42,6 +42,13 @@ export interface FormField {
   scan?: boolean | undefined
 }
 
+/** A test of the interface to the grid, and the ids of the fields that hold what was found: a unit's own file names its rows so. */
+export interface TripRow extends Choice {
+  dimension: 'voltage' | 'frequency'
+  threshold: string
+  time: string
+}
+
 /** How an answer is put together that is more than one figure or a yes. A new form has a row here, in `ANSWERS` and in the interface. */
 export type Form =
   | {
@@ -51,7 +58,7 @@ export type Form =
       /** What is not on the list may be typed: the code of an alarm that the table lacks. */
       typed?: boolean
     }
-  | { form: 'fields'; fields: readonly FormField[] }
+  | { form: 'fields'; fields: readonly FormField[]; trips?: readonly TripRow[] | undefined }
   | {
       form: 'series'
       dimension: Dimension

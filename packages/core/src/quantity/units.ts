@@ -126,6 +126,7 @@ export const UNITS = {
     unit('s', 1, 1, ['sec', 'secs', 'second', 'seconds']),
     unit('min', 60, 2, ['mins', 'minute', 'minutes']),
     unit('h', 3600, 3, ['hr', 'hrs', 'hour', 'hours']),
+    unit('ms', 0.001, 0, ['millisecond', 'milliseconds', 'msec']),
   ],
   mass: [
     unit('kg', 1, 2, ['kilogram', 'kilograms']),

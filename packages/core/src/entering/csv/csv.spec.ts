@@ -4,6 +4,7 @@ import { defectsIn, defectsOut } from './defects.js'
 import { instrumentsIn, instrumentsOut } from './instruments.js'
 import { peopleIn, peopleOut } from './people.js'
 import { readingsIn, readingsOut } from './readings.js'
+import { TRIP_COLUMNS, tripsIn } from './trips.js'
 import { csvText, guessColumns, type CsvTable } from './table.js'
 
 const parsed = (text: string) => {
@@ -99,4 +100,54 @@ it('figures with a sign stay figures, and quotes, commas and line ends survive',
   }
   expect(csvText(table)).toBe('a\r\n-40.3\r\n"say ""no"", twice\r\nat least"\r\n')
   expect(parsed(csvText(table)).rows).toEqual(table.rows)
+})
+
+describe('the file of a unit’s self-test', () => {
+  const row = {
+    label: 'undervoltage stage 1',
+    dimension: 'voltage',
+    threshold: 'uv-at',
+    time: 'uv-in',
+  } as const
+  const form = {
+    form: 'fields',
+    trips: [
+      { id: 'uv', ...row },
+      { id: 'of', label: 'overfrequency', dimension: 'frequency', threshold: 'of-at', time: 'of-in' },
+    ],
+    fields: ['uv-at', 'uv-in', 'of-at', 'of-in'].map((id) => ({ id, label: id, required: '' })),
+  } as const
+  const read = (text: string, as: 'point' | 'comma' = 'point') => {
+    const { rows, headers } = parsed(text)
+    return tripsIn(rows, guessColumns(headers, TRIP_COLUMNS), form, as)
+  }
+
+  it('fills the rows that it names, bare figures in volts, hertz and seconds', () => {
+    expect(read('test,threshold,time\nUndervoltage Stage-1,184.5,1.42\nof,51.5 Hz,120 ms\n')).toEqual({
+      ok: true,
+      values: [
+        { 'uv-at': { typed: '184.5 V', value: 184.5 }, 'uv-in': { typed: '1.42 s', value: 1.42 } },
+        { 'of-at': { typed: '51.5 Hz', value: 51.5 }, 'of-in': { typed: '120 ms', value: 0.12 } },
+      ],
+    })
+  })
+
+  it('leaves an empty cell as not read', () => {
+    expect(read('test,threshold,time\nuv,184.5,\n')).toMatchObject({
+      values: [{ 'uv-at': { value: 184.5 } }],
+    })
+  })
+
+  it.each([
+    ['a test that nobody asks for', 'islanding,1,1', 'test'],
+    ['a test that stands twice', 'uv,184,1\nuv,185,1', 'test'],
+    ['a bound where a figure is needed', 'uv,< 184,1', 'threshold, V or Hz'],
+    ['another dimension', 'of,51.5 V,1', 'threshold, V or Hz'],
+    ['no test', ',184,1', 'test'],
+  ])('takes nothing with %s, and says where', (_what, line, column) => {
+    const answer = read(
+      `test,"threshold, V or Hz",time\nof,51.5,0.1\n${line}`.replace('of,51.5,0.1\nof', 'of'),
+    )
+    expect(answer).toMatchObject({ ok: false, faults: [{ column }] })
+  })
 })

@@ -74,6 +74,7 @@ export const selfTest = defineKind(
     ask: ({ rows }) => ({
       kind: 'record',
       form: 'fields',
+      trips: rows.map(({ id, label, dimension }) => ({ id, label, dimension, ...tripFields({ id }) })),
       fields: rows.flatMap((row) => {
         const { threshold, time } = tripFields(row)
         return [

@@ -7,27 +7,35 @@ import { Field } from '../../../marks/field.js'
 import { AsFound } from '../../../marks/as-found.js'
 import { useDecimal } from '../../../store/decimal.js'
 import type { FormProps } from './form-props.js'
+import { TripFile } from './trip-file.js'
 
 const Scanner = lazy(() =>
   import('../../../scan/scanner.js').then(({ Scanner: view }) => ({ default: view })),
 )
 
 /** Several things read together, what is expected beside what was found. */
-export function FieldsForm({ form: { fields }, answer, onChange }: FormProps<'fields'>) {
+export function FieldsForm({ form, answer, onChange }: FormProps<'fields'>) {
+  const { fields } = form
   const decimal = useDecimal((state) => state.decimal)
   const [texts, setTexts] = useState<Record<string, string>>(() =>
     Object.fromEntries(Object.entries(answer?.values ?? {}).map(([id, { typed }]) => [id, typed])),
   )
   const saying = useSaying()
   const [scanning, setScanning] = useState<string>()
-  const type = (field: FormField, text: string) => {
-    const next = { ...texts, [field.id]: text }
+  const type = (field: FormField, text: string) => fill({ [field.id]: text })
+  const fill = (typed: Record<string, string>) => {
+    const next = { ...texts, ...typed }
     setTexts(next)
     const values = Object.fromEntries(fields.flatMap((one) => valueOf(one, next[one.id] ?? '', decimal)))
     onChange(Object.keys(values).length > 0 ? { values } : undefined)
   }
   return (
     <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px" alignItems="start">
+      {form.trips && (
+        <Box gridColumn="1 / -1">
+          <TripFile form={form} onRead={fill} />
+        </Box>
+      )}
       {fields.map((field) => (
         <Box key={field.id}>
           <Field
