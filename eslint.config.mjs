@@ -76,6 +76,71 @@ const onFloor = (folder, i) => ({
   },
 })
 
+/** The floors of the web, lowest first; after `stages` each folder is a screen. A screen may show a part of one that stands before it. */
+const WEB_FLOORS = [
+  'ui',
+  'data',
+  'lists',
+  'offline',
+  'layout',
+  'job',
+  'photo-tape',
+  'devices',
+  'checks',
+  'stages',
+  'account',
+  'again',
+  'instruments',
+  'calculators',
+  'on-device',
+  'exchange',
+  'visits',
+  'defects',
+  'hand-over',
+  'jobs',
+  'office',
+  'practice',
+  'preparation',
+  'report',
+  'rework',
+  'sheets',
+  'sign-off',
+  'walk',
+  'app',
+]
+const WEB_KNOWS = [
+  {
+    group: ['@plumb-mark/server', '@plumb-mark/cli', '@nestjs/*', 'typeorm', 'node:*'],
+    message: 'the web knows contract and core',
+  },
+  {
+    group: ['@plumb-mark/*/*', '!@plumb-mark/devices/site'],
+    message: 'import a package by its name, never by a path inside it',
+  },
+]
+const onWebFloor = (folder, i) => ({
+  files: [`apps/web/src/${folder}/**/*.{ts,tsx}`],
+  ignores: ['**/*.spec.ts', '**/*.spec.tsx'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          ...WEB_KNOWS,
+          ...(i + 1 < WEB_FLOORS.length
+            ? [
+                {
+                  regex: `^(\\.\\./)+(${WEB_FLOORS.slice(i + 1).join('|')})/`,
+                  message: `${folder} stands below: imports run down only`,
+                },
+              ]
+            : []),
+        ],
+      },
+    ],
+  },
+})
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'test-results/**'] },
   ...tseslint.configs.recommended,
@@ -176,6 +241,7 @@ export default tseslint.config(
       ),
     },
   },
+  ...WEB_FLOORS.map(onWebFloor),
   // What serves only the tests may read the samples.
   { files: ['apps/web/src/testing/**'], rules: { 'no-restricted-imports': 'off' } },
   {

@@ -32,6 +32,8 @@ export default {
       },
     ],
   },
+  // What a finished suite leaves behind is dropped with its process; warning of each property of it overflows the stack now and then.
+  testEnvironmentOptions: { globalsCleanup: 'off' },
   // A ceiling for a machine that is busy with other work: a test waits for what happens.
   testTimeout: 120_000,
   // Both cores of a small machine: by default one would be left idle.

@@ -8,7 +8,12 @@ const PORT = 4398
 /** What a person waits for in the browser: the scripting time of a keystroke until everything on screen follows. */
 export async function run() {
   await withInspector(PORT, async (page) => {
-    await page.evaluate(() => localStorage.setItem('plumb-mark-list-order', 'place'))
+    await page.evaluate(() =>
+      localStorage.setItem(
+        'plumb-mark-preferences',
+        JSON.stringify({ state: { listOrder: 'place' }, version: 0 }),
+      ),
+    )
     await page.reload()
     await page.getByRole('heading', { name: /Fallowmere/ }).click()
     const stages = page.getByRole('navigation', { name: 'Stages of the walk' })

@@ -27,7 +27,10 @@ async function signedInAs(role: Role, order: Order): Promise<BrowserContextOptio
   const { person } = (await answer.json()) as SignedIn
   const { cookies } = await door.storageState()
   await door.dispose()
-  const kept = { 'plumb-mark-owner': person.id, 'plumb-mark-list-order': order }
+  const kept = {
+    'plumb-mark-owner': person.id,
+    'plumb-mark-preferences': JSON.stringify({ state: { listOrder: order }, version: 0 }),
+  }
   const localStorage = Object.entries(kept).map(([name, value]) => ({ name, value }))
   return { cookies, origins: [{ origin, localStorage }] }
 }

@@ -69,7 +69,10 @@ test('no view beside the jobs has a serious fault of accessibility, light or dar
 })
 
 async function lookedThrough(page: Page, path: string, mode: 'light' | 'dark'): Promise<string[]> {
-  await page.evaluate((wanted) => localStorage.setItem('plumb-mark-mode', wanted), mode)
+  await page.evaluate(
+    (wanted) => localStorage.setItem('plumb-mark-preferences', wanted),
+    JSON.stringify({ state: { mode }, version: 0 }),
+  )
   await page.goto(path)
   await expect(page.getByRole('heading').first()).toBeVisible()
   return seriousFaults(page, `${mode} ${path}`)

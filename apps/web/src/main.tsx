@@ -1,13 +1,14 @@
-import './look/fonts.css'
+import './ui/theme/fonts.css'
 import { ChakraProvider } from '@chakra-ui/react'
 import { QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
-import { App } from './app.js'
-import { Update } from './frame/update.js'
-import { queryClient } from './http/query-client.js'
-import { system } from './look/system.js'
+import { App } from './app/app.js'
+import { Personal } from './app/personal.js'
+import { Update } from './layout/update.js'
+import { queryClient } from './data/query-client.js'
+import { system } from './ui/theme/system.js'
 
 const queries = queryClient()
 
@@ -17,7 +18,9 @@ createRoot(document.getElementById('root')!).render(
       <BrowserRouter>
         <Update />
         <QueryClientProvider client={queries}>
-          <App />
+          <Personal>
+            <App />
+          </Personal>
         </QueryClientProvider>
       </BrowserRouter>
     </ChakraProvider>

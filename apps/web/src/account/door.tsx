@@ -1,6 +1,6 @@
 import { Box, Flex, Stack, Text } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
-import { PlumbBob } from '../marks/plumb-bob.js'
+import { PlumbBob } from '../ui/plumb-bob.js'
 
 /** What stands before the application: the bob on its line, and beside it the way in. */
 export function Door({ title, children }: { title: string; children: ReactNode }) {

@@ -2,18 +2,17 @@ import { Button, Input, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { FirstAccountDto } from '@plumb-mark/contract'
-import { dtoResolver } from '../forms/dto-resolver.js'
-import { post } from '../http/api.js'
-import { Field } from '../marks/field.js'
-import { Problem } from '../marks/problem.js'
+import { dtoResolver } from '../ui/dto-resolver.js'
+import { post } from '../data/api.js'
+import { Field } from '../ui/field.js'
+import { Problem } from '../ui/problem.js'
 import { Door } from './door.js'
-import { useSession } from './session.js'
+import { signIn } from '../offline/sign-in.js'
 
 const wordInAddress = () => new URLSearchParams(location.hash.slice(1)).get('word') ?? ''
 
 /** The first account of an installation that nobody has an account in: it belongs to the office, which lets the others in. */
 export function FirstAccount() {
-  const signIn = useSession((session) => session.signIn)
   const [refused, setRefused] = useState('')
   const { register, handleSubmit, formState } = useForm<FirstAccountDto>({
     resolver: dtoResolver(({ FirstAccountDto: of }) => of),

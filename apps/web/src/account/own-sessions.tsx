@@ -1,10 +1,10 @@
 import { Box, Button, Text } from '@chakra-ui/react'
 import type { OwnSession } from '@plumb-mark/contract'
-import { remove } from '../http/api.js'
-import { useFetched } from '../http/use-fetched.js'
-import { Note } from '../look/text.js'
-import { ago } from '../marks/ago.js'
-import { Row, Section } from '../marks/section.js'
+import { remove } from '../data/api.js'
+import { useFetched } from '../data/use-fetched.js'
+import { Note } from '../ui/theme/text.js'
+import { ago } from '../ui/ago.js'
+import { Row, Section } from '../ui/section.js'
 
 /** Where this person is signed in; a lost tablet is signed out from here. */
 export function OwnSessions() {

@@ -2,10 +2,11 @@
 import { screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { asked, onScreen, refusal, serverSays } from '../testing/job-on-screen.testing.js'
-import { device } from '../store/device-database.js'
-import { keepJob } from '../store/kept-jobs.js'
+import { device } from '../offline/device-database.js'
+import { keepJob } from '../offline/kept-jobs.js'
 import { SignIn } from './sign-in.js'
-import { useSession } from './session.js'
+import { useSession } from '../data/session.js'
+import { signIn } from '../offline/sign-in.js'
 
 const user = userEvent.setup()
 const tryWith = async (email: string, password: string) => {
@@ -42,7 +43,7 @@ it('a refusal stands at the password, in the server’s words, and goes with the
 it('what somebody opened is there for them again, and not for who comes after them, also without signing out', async () => {
   const comesIn = async (id: string) => {
     serverSays({ 'POST /api/session': { person: { id, name: id, role: 'inspector' } } })
-    await useSession.getState().signIn(`${id}@plumb.example`, 'secret-enough')
+    await signIn(`${id}@plumb.example`, 'secret-enough')
   }
   await comesIn('ada')
   await keepJob({ id: 'j', entries: [], sheets: [], instruments: [], broken: [], keyFingerprint: '' })

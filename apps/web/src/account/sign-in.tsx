@@ -2,14 +2,13 @@ import { Button, Input, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { SignInDto } from '@plumb-mark/contract'
-import { dtoResolver } from '../forms/dto-resolver.js'
-import { Field } from '../marks/field.js'
+import { dtoResolver } from '../ui/dto-resolver.js'
+import { Field } from '../ui/field.js'
 import { Door } from './door.js'
-import { useSession } from './session.js'
+import { signIn } from '../offline/sign-in.js'
 
 /** The way in, at whatever address: who was in the middle of something goes on there. */
 export function SignIn() {
-  const signIn = useSession((session) => session.signIn)
   const [refused, setRefused] = useState('')
   const { register, handleSubmit, formState } = useForm<SignInDto>({
     resolver: dtoResolver(({ SignInDto: of }) => of),

@@ -3,9 +3,9 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { DueAgain as Due } from '@plumb-mark/contract'
-import { get } from '../http/api.js'
-import { Note } from '../look/text.js'
-import { dayHere } from '../store/site-time.js'
+import { get } from '../data/api.js'
+import { Note } from '../ui/theme/text.js'
+import { dayHere } from '../data/here-time.js'
 
 const FIRST = 8
 

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import type { JobBundle } from '@plumb-mark/contract'
 import { fold, inspect, sheetsById, type Inspection } from '@plumb-mark/core'
-import { get } from '../http/api.js'
+import { get } from '../data/api.js'
 
 export interface Earlier {
   jobId: string

@@ -10,11 +10,11 @@ import {
   type Inspection,
   type VerdictChange,
 } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { Problem } from '../marks/problem.js'
-import { VerdictMark } from '../marks/verdict-mark.js'
-import { useInspection } from '../store/inspection.js'
-import { useSiteTime } from '../store/site-time.js'
+import { Note } from '../ui/theme/text.js'
+import { Problem } from '../ui/problem.js'
+import { VerdictMark } from '../ui/verdict-mark.js'
+import { useInspection } from '../job/inspection.js'
+import { useSiteTime } from '../job/site-time.js'
 import { DriftChart } from './drift-chart.js'
 import { useEarlier, type Earlier } from './earlier.js'
 

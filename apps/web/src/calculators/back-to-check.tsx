@@ -2,9 +2,9 @@ import { Button, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import type { CalculatorName } from '@plumb-mark/core'
-import { useSession } from '../account/session.js'
-import { checkAddress } from '../inspection/check-in-address.js'
-import { Problem } from '../marks/problem.js'
+import { useSession } from '../data/session.js'
+import { checkAddress } from '../job/check-in-address.js'
+import { Problem } from '../ui/problem.js'
 import { keepCalculation } from './keep-calculation.js'
 
 /** A calculator that was opened from a check: back to it, with the answer noted in its job where it is wanted. */

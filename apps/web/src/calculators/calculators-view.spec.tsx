@@ -4,7 +4,7 @@ import userEvent from '@testing-library/user-event'
 import type { Role } from '@plumb-mark/core'
 import { asked, onScreen, openJob, refusal, serverSays } from '../testing/job-on-screen.testing.js'
 import { CalculatorsView } from './calculators-view.js'
-import { toLink } from './link.js'
+import { toLink } from '../data/calculators/link.js'
 
 const user = userEvent.setup()
 const JOBS = [

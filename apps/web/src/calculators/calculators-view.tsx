@@ -2,13 +2,12 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { NavLink, Navigate, useParams, useSearchParams } from 'react-router'
 import { CALCULATORS, leverMoved, readDraft, type CalculatorName, type System } from '@plumb-mark/core'
-import { Frame } from '../frame/frame.js'
-import { Select } from '../marks/select.js'
-import { useDecimal } from '../store/decimal.js'
-import { useSystem } from '../store/system.js'
+import { Frame } from '../layout/frame.js'
+import { Select } from '../ui/select.js'
+import { prefer, useDecimal, usePreferences } from '../data/preferences.js'
 import { BackToCheck } from './back-to-check.js'
-import { CATALOGUE, GROUPS } from './catalogue.js'
-import { fromLink, toLink } from './link.js'
+import { CATALOGUE, GROUPS } from '../data/calculators/catalogue.js'
+import { fromLink, toLink } from '../data/calculators/link.js'
 import { KeptDrafts } from './kept-drafts.js'
 import { OffPhoto } from './off-photo.js'
 import { useRecent } from './recent.js'
@@ -86,8 +85,8 @@ function Bench({ name }: { name: CalculatorName }) {
   const [draft, setDraft] = useState<Record<string, unknown>>(
     () => fromLink(search.get('in')) ?? CATALOGUE[name].example,
   )
-  const decimal = useDecimal((state) => state.decimal)
-  const { system, choose } = useSystem()
+  const decimal = useDecimal()
+  const system = usePreferences((chosen) => chosen.system)
   const { input, problems } = readDraft(CALCULATORS[name].input, draft, { decimal })
   const { answer, cancel } = useResult(name, input)
   const refused =
@@ -128,7 +127,7 @@ function Bench({ name }: { name: CalculatorName }) {
             aria-label="Units shown"
             w="auto"
             value={system}
-            onChange={({ target }) => choose(target.value as System)}
+            onChange={({ target }) => prefer({ system: target.value as System })}
           >
             <option value="metric">metric</option>
             <option value="us">US customary</option>

@@ -1,6 +1,6 @@
 import { CALCULATORS, CALCULATOR_NAMES, compute, readDraft } from '@plumb-mark/core'
-import { CATALOGUE, GROUPS } from './catalogue.js'
-import { fromLink, toLink } from './link.js'
+import { CATALOGUE, GROUPS } from '../data/calculators/catalogue.js'
+import { fromLink, toLink } from '../data/calculators/link.js'
 
 it.each(CALCULATOR_NAMES)('the example of %s is worked out as it is typed', (name) => {
   const { input, problems } = readDraft(CALCULATORS[name].input, CATALOGUE[name].example)

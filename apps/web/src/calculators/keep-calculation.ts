@@ -1,8 +1,8 @@
 import { v7 as uuid } from 'uuid'
 import type { Appended } from '@plumb-mark/contract'
 import type { CalculatorName } from '@plumb-mark/core'
-import { post } from '../http/api.js'
-import { CATALOGUE } from './catalogue.js'
+import { post } from '../data/api.js'
+import { CATALOGUE } from '../data/calculators/catalogue.js'
 
 /** Appends a calculation to the record of a job: its inputs are kept, its result is worked out again wherever it is shown. */
 export const keepCalculation = (

@@ -1,11 +1,11 @@
 import { Box, Button, Stack, Text, chakra } from '@chakra-ui/react'
 import { inBothSystems, type CalculatorName, type Verdict, type Said, type System } from '@plumb-mark/core'
 import type { ReactNode } from 'react'
-import { Note, SmallPrint } from '../look/text.js'
-import { VerdictMark } from '../marks/verdict-mark.js'
+import { Note, SmallPrint } from '../ui/theme/text.js'
+import { VerdictMark } from '../ui/verdict-mark.js'
 import { Picture } from './pictures/picture.js'
 import { figureLabel, figureShown } from './words/figures.js'
-import type { Answer } from '../worker/use-rework.js'
+import type { Answer } from '../data/workers/use-rework.js'
 
 /** The verdict, its picture, the figures, the arithmetic; or what is wrong with the input. */
 export function Result({

@@ -3,9 +3,9 @@ import { screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { useState } from 'react'
 import { CALCULATORS, readDraft, type CalculatorName } from '@plumb-mark/core'
-import { useDecimal } from '../store/decimal.js'
+import { prefer, usePreferences } from '../data/preferences.js'
 import { asked, onScreen, openJob, refusal, serverSays } from '../testing/job-on-screen.testing.js'
-import { CATALOGUE } from './catalogue.js'
+import { CATALOGUE } from '../data/calculators/catalogue.js'
 import { Result } from './result.js'
 import { SchemaForm } from './schema-form.js'
 import { UseInJob } from './use-in-job.js'
@@ -34,7 +34,7 @@ function Form({
         path=""
         label=""
         problems={
-          readDraft(CALCULATORS[name].input, value, { decimal: useDecimal.getState().decimal }).problems
+          readDraft(CALCULATORS[name].input, value, { decimal: usePreferences.getState().decimal }).problems
         }
         onChange={change}
       />
@@ -45,7 +45,7 @@ function fill(name: CalculatorName, begin: object = CATALOGUE[name].example) {
   draft = begin
   onScreen(<Form name={name} begin={begin} onDraft={(next) => (draft = next)} />)
 }
-beforeEach(() => useDecimal.setState({ decimal: 'point' }))
+beforeEach(() => prefer({ decimal: 'point' }))
 
 describe('a form made from what a calculator reads', () => {
   it('takes any unit of a figure, and says in place what does not read', async () => {
@@ -93,7 +93,7 @@ describe('a form made from what a calculator reads', () => {
   ] as const)(
     'takes a block that is pasted into its table, with a decimal %s',
     async (decimal, text, rows) => {
-      useDecimal.setState({ decimal })
+      prefer({ decimal })
       fill('limit-response')
       expect(screen.queryByLabelText(/^Trace: one line each/)).toBeNull()
       await user.click(screen.getAllByRole('textbox', { name: /^Time, row 1/ })[0]!)

@@ -2,9 +2,9 @@ import { Box, Button, Flex, Grid, HStack, Input, Text, Textarea, chakra } from '
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { variantOf, type JsonSchema } from '@plumb-mark/core'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
-import { Field } from '../marks/field.js'
-import { useDecimal } from '../store/decimal.js'
+import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { Field } from '../ui/field.js'
+import { useDecimal } from '../data/preferences.js'
 import { TableFields, columnsOf } from './table-fields.js'
 import { useFormWords } from './words/context.js'
 import type { FieldWords } from './words/fields.js'
@@ -287,7 +287,7 @@ function PastedRows({
 }: Props & { columns: string[]; onFields: () => void }) {
   const words = useFormWords()
   const rows = (Array.isArray(value) ? value : []) as Record<string, unknown>[]
-  const { read: between, write } = BETWEEN[useDecimal((state) => state.decimal)]
+  const { read: between, write } = BETWEEN[useDecimal()]
   const [text, setText] = useState(() =>
     rows.map((row) => columns.map((name) => String(row[name] ?? '')).join(write)).join('\n'),
   )

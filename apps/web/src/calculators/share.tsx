@@ -1,7 +1,7 @@
 import { Box, Button, Flex } from '@chakra-ui/react'
 import { QRCodeSVG } from 'qrcode.react'
 import { useState } from 'react'
-import { toLink } from './link.js'
+import { toLink } from '../data/calculators/link.js'
 
 /** These figures for somebody else: as a link, as a code for the phone beside the laptop, on paper. */
 export function Share({ draft }: { draft: unknown }) {

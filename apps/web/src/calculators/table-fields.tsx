@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import Papa from 'papaparse'
 import type { JsonSchema } from '@plumb-mark/core'
-import { Select } from '../marks/select.js'
+import { Select } from '../ui/select.js'
 import { useFormWords } from './words/context.js'
 
 const MOST_COLUMNS = 6

@@ -2,9 +2,9 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import type { JobPage, JobSummary } from '@plumb-mark/contract'
 import type { CalculatorName } from '@plumb-mark/core'
-import { useSession } from '../account/session.js'
-import { get } from '../http/api.js'
-import { ChoiceField, type Option } from '../marks/choice-field.js'
+import { useSession } from '../data/session.js'
+import { get } from '../data/api.js'
+import { ChoiceField, type Option } from '../ui/choice-field.js'
 import { keepCalculation } from './keep-calculation.js'
 
 /** Keeps a calculation in a job: its inputs are appended to the record, its result is worked out again wherever it is shown. */

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { asErrorShape, attempt, compute, type CalculatorName } from '@plumb-mark/core'
-import { useRework, type Answer } from '../worker/use-rework.js'
+import { useRework, type Answer } from '../data/workers/use-rework.js'
 
 /** Those whose search may take longer than a keystroke. */
 const IN_WORKER: readonly CalculatorName[] = ['clearance-rework']

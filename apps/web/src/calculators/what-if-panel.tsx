@@ -7,7 +7,7 @@ import {
   type CalculatorName,
   type Lever,
 } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
+import { Note } from '../ui/theme/text.js'
 
 /** Figures to be moved, with the verdict following, and what would just do. */
 export function WhatIf({

@@ -2,8 +2,8 @@ import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { SquareSplitHorizontal } from 'lucide-react'
 import { Suspense, lazy, useState, type ReactNode } from 'react'
 import { DEFECT_STEP_WORDS, isOpen, type Defect, type DefectState } from '@plumb-mark/core'
-import { Photos } from '../inspection/checks/photo-picker.js'
-import { useSiteTime } from '../store/site-time.js'
+import { Photos } from '../checks/photo-picker.js'
+import { useSiteTime } from '../job/site-time.js'
 
 const BeforeAfter = lazy(() =>
   import('../photo-tape/before-after.js').then(({ BeforeAfter: view }) => ({ default: view })),

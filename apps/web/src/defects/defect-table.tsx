@@ -2,8 +2,8 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table'
 import { Link } from 'react-router'
 import type { DefectRow } from '@plumb-mark/contract'
-import { Note, SmallPrint } from '../look/text.js'
-import { dayHere } from '../store/site-time.js'
+import { Note, SmallPrint } from '../ui/theme/text.js'
+import { dayHere } from '../data/here-time.js'
 
 const column = createColumnHelper<DefectRow>()
 const COLUMNS = [

@@ -2,9 +2,9 @@
 import { screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { readSheet, type Role } from '@plumb-mark/core'
-import { JobFrame } from '../inspection/job-frame.js'
+import { JobFrame } from '../walk/job-frame.js'
 import { ReworkView } from '../rework/rework-view.js'
-import { useInspection } from '../store/inspection.js'
+import { useInspection } from '../job/inspection.js'
 import { appended, onScreen, openJob, serverSays, type Change } from '../testing/job-on-screen.testing.js'
 import { DefectsView } from './defects-view.js'
 

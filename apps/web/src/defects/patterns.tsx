@@ -9,10 +9,10 @@ import {
   type PatternSays,
   type PatternSuggestion,
 } from '@plumb-mark/core'
-import { get } from '../http/api.js'
-import { Note, SmallPrint } from '../look/text.js'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
-import { Problem } from '../marks/problem.js'
+import { get } from '../data/api.js'
+import { Note, SmallPrint } from '../ui/theme/text.js'
+import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { Problem } from '../ui/problem.js'
 
 const BY_WORDS = {
   clause: 'clause',

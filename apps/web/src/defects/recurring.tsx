@@ -2,10 +2,10 @@ import { Box, Flex, Text, useBreakpointValue, useToken } from '@chakra-ui/react'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Bar, BarChart, LabelList, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { RECURRING_BY, type Recurring as Row, type RecurringBy } from '@plumb-mark/contract'
-import { get } from '../http/api.js'
+import { get } from '../data/api.js'
 import type { useListAddress } from '../lists/list-address.js'
-import { Note } from '../look/text.js'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { Note } from '../ui/theme/text.js'
+import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 
 const WORDS: Record<RecurringBy, string> = {
   clause: 'what failed',

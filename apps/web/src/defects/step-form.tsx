@@ -3,11 +3,11 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { DefectStepDto } from '@plumb-mark/contract'
 import type { Defect, DefectStepName, PhotoRef } from '@plumb-mark/core'
-import { useSession } from '../account/session.js'
-import { dtoResolver } from '../forms/dto-resolver.js'
-import { PhotoPicker } from '../inspection/checks/photo-picker.js'
-import { Field } from '../marks/field.js'
-import { useInspection } from '../store/inspection.js'
+import { useSession } from '../data/session.js'
+import { dtoResolver } from '../ui/dto-resolver.js'
+import { PhotoPicker } from '../checks/photo-picker.js'
+import { Field } from '../ui/field.js'
+import { useInspection } from '../job/inspection.js'
 
 /** Takes a step with a note and, where it helps, a photo. */
 export function StepForm({

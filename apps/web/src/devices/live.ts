@@ -2,7 +2,7 @@ import { useEffect } from 'react'
 import { create } from 'zustand'
 import type { LiveDevice, LiveDevices } from '@plumb-mark/contract'
 import type { DeviceNamed, JobId, UnitId } from '@plumb-mark/core'
-import { useInspection } from '../store/inspection.js'
+import { useInspection } from '../job/inspection.js'
 
 interface Live {
   devices: readonly LiveDevice[]

@@ -2,7 +2,7 @@ import { Button, Grid, HStack, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { DeviceFound, ScanStep } from '@plumb-mark/contract'
 import { MOST_ADDRESSES, addressCount } from '@plumb-mark/core'
-import { TextField } from '../marks/text-field.js'
+import { TextField } from '../ui/text-field.js'
 import { Simulated } from './simulated.js'
 
 type Range = Record<'from' | 'to' | 'fromPort' | 'toPort', string>

@@ -7,7 +7,7 @@ import {
   type DeviceWord,
   type JudgedCheck,
 } from '@plumb-mark/core'
-import { useInspection } from '../store/inspection.js'
+import { useInspection } from '../job/inspection.js'
 import { isLive, useLive } from './live.js'
 
 interface Told {

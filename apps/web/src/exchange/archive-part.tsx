@@ -1,10 +1,10 @@
 import { Button } from '@chakra-ui/react'
 import type { JobPage } from '@plumb-mark/contract'
-import { put } from '../http/api.js'
-import { useFetched } from '../http/use-fetched.js'
-import { Note } from '../look/text.js'
-import { Problem } from '../marks/problem.js'
-import { Section } from '../marks/section.js'
+import { put } from '../data/api.js'
+import { useFetched } from '../data/use-fetched.js'
+import { Note } from '../ui/theme/text.js'
+import { Problem } from '../ui/problem.js'
+import { Section } from '../ui/section.js'
 
 /** The office puts a job away from the lists, or back; the record stays as it is. */
 export function ArchivePart({ jobId, number }: { jobId: string; number: string }) {

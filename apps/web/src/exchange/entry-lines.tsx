@@ -1,8 +1,8 @@
 import { Box, Text } from '@chakra-ui/react'
 import { entryRow, type EntryKind } from '@plumb-mark/core'
 import type { EntryLine } from '@plumb-mark/contract'
-import { SmallPrint } from '../look/text.js'
-import { whenHere } from '../store/site-time.js'
+import { SmallPrint } from '../ui/theme/text.js'
+import { whenHere } from '../data/here-time.js'
 
 const MOST = 12
 

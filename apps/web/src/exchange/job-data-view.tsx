@@ -13,19 +13,19 @@ import {
   serialsOut,
   type Change,
 } from '@plumb-mark/core'
-import { useSession } from '../account/session.js'
-import { useFetched } from '../http/use-fetched.js'
-import { useMake } from '../inspection/use-make.js'
-import { useWritable } from '../inspection/use-writable.js'
-import { Note } from '../look/text.js'
-import { Section } from '../marks/section.js'
-import { sizeWords } from '../marks/size-words.js'
-import { useDecimal } from '../store/decimal.js'
-import { useInspection } from '../store/inspection.js'
+import { useSession } from '../data/session.js'
+import { useFetched } from '../data/use-fetched.js'
+import { useMake } from '../job/use-make.js'
+import { useWritable } from '../job/use-writable.js'
+import { Note } from '../ui/theme/text.js'
+import { Section } from '../ui/section.js'
+import { sizeWords } from '../ui/size-words.js'
+import { useDecimal } from '../data/preferences.js'
+import { useInspection } from '../job/inspection.js'
 import { ArchivePart } from './archive-part.js'
-import { CsvExport } from './csv-export.js'
-import { CsvImport } from './csv-import.js'
-import { LongDownload } from './long-download.js'
+import { CsvExport } from '../ui/csv-export.js'
+import { CsvImport } from '../ui/csv-import.js'
+import { LongDownload } from '../data/long-download.js'
 
 /** What leaves a job and what comes in: the whole record, and its tables. */
 export function JobDataView() {
@@ -89,7 +89,7 @@ function Imports() {
   const { inspection, instruments } = useInspection()
   const make = useMake()
   const person = useSession((session) => session.person)
-  const decimal = useDecimal((state) => state.decimal)
+  const decimal = useDecimal()
   if (!person || !inspection || person.role !== 'inspector') return null
   const take = (changes: Change[]) =>
     Promise.resolve(make(...changes) ? undefined : useInspection.getState().refusal)

@@ -2,9 +2,9 @@ import { Box, Button, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { RecordKept } from '@plumb-mark/contract'
 import { signerWords } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { Row, Section } from '../marks/section.js'
-import { whenHere } from '../store/site-time.js'
+import { Note } from '../ui/theme/text.js'
+import { Row, Section } from '../ui/section.js'
+import { whenHere } from '../data/here-time.js'
 
 /** Records from elsewhere that are kept beside our jobs, to be read. */
 export function RecordsKept({

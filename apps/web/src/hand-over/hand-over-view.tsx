@@ -3,12 +3,12 @@ import { Printer } from 'lucide-react'
 import { useMemo, type ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import { VERDICT_WORDS, handOver, type HandOver, plain, type SerialFound } from '@plumb-mark/core'
-import { useWritable } from '../inspection/use-writable.js'
-import { Note } from '../look/text.js'
-import { useInspection } from '../store/inspection.js'
-import { useSaying } from '../store/reader.js'
+import { useWritable } from '../job/use-writable.js'
+import { Note } from '../ui/theme/text.js'
+import { useInspection } from '../job/inspection.js'
+import { useSaying } from '../job/reader.js'
 import { ReceiveForm } from './receive-form.js'
-import { useSiteTime } from '../store/site-time.js'
+import { useSiteTime } from '../job/site-time.js'
 
 /** The page that stays with the customer, in plain words: what was installed, how it is set, what the lights mean, how to switch off. */
 export function HandOverView() {

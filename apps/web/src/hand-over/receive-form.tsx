@@ -1,11 +1,11 @@
 import { Button, Input, Stack } from '@chakra-ui/react'
 import { useForm } from 'react-hook-form'
 import type { HandedOverDto } from '@plumb-mark/contract'
-import { dtoResolver } from '../forms/dto-resolver.js'
-import { useMake } from '../inspection/use-make.js'
-import { Note } from '../look/text.js'
-import { Field } from '../marks/field.js'
-import { SignaturePad } from '../marks/signature-pad.js'
+import { dtoResolver } from '../ui/dto-resolver.js'
+import { useMake } from '../job/use-make.js'
+import { Note } from '../ui/theme/text.js'
+import { Field } from '../ui/field.js'
+import { SignaturePad } from '../ui/signature-pad.js'
 
 /** Who receives it, whom they call, and their own signature on the spot. */
 export function ReceiveForm() {

@@ -16,17 +16,17 @@ import {
   type Accuracy,
   type Instrument,
 } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { useSession } from '../account/session.js'
-import { Page } from '../frame/page.js'
-import { CsvExport } from '../exchange/csv-export.js'
-import { CsvImport } from '../exchange/csv-import.js'
-import { post, put } from '../http/api.js'
-import { useFetched } from '../http/use-fetched.js'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
-import { Field } from '../marks/field.js'
-import { Problem } from '../marks/problem.js'
-import { TextField } from '../marks/text-field.js'
+import { Note } from '../ui/theme/text.js'
+import { useSession } from '../data/session.js'
+import { Page } from '../layout/page.js'
+import { CsvExport } from '../ui/csv-export.js'
+import { CsvImport } from '../ui/csv-import.js'
+import { post, put } from '../data/api.js'
+import { useFetched } from '../data/use-fetched.js'
+import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { Field } from '../ui/field.js'
+import { Problem } from '../ui/problem.js'
+import { TextField } from '../ui/text-field.js'
 
 const SOON_DAYS = 60
 const Row = chakra('button', {

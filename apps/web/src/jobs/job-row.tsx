@@ -2,8 +2,8 @@ import { Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { JobSummary } from '@plumb-mark/contract'
 import { SEVERITIES, STAGES, STAGE_TITLES } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { Problem } from '../marks/problem.js'
+import { Note } from '../ui/theme/text.js'
+import { Problem } from '../ui/problem.js'
 
 const Row = chakra(Link, {
   base: {

@@ -1,8 +1,8 @@
 import { Box, Button, Grid } from '@chakra-ui/react'
 import { SlidersHorizontal } from 'lucide-react'
 import { useState, type ReactNode } from 'react'
-import { ChoiceField, type Option } from '../marks/choice-field.js'
-import { TextField } from '../marks/text-field.js'
+import { ChoiceField, type Option } from '../ui/choice-field.js'
+import { TextField } from '../ui/text-field.js'
 import type { useListAddress } from './list-address.js'
 
 type Address = ReturnType<typeof useListAddress>

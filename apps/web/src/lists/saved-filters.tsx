@@ -5,8 +5,8 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import type { SavedFilter } from '@plumb-mark/contract'
-import { get, put, remove } from '../http/api.js'
-import { Problem } from '../marks/problem.js'
+import { get, put, remove } from '../data/api.js'
+import { Problem } from '../ui/problem.js'
 
 const KEY = ['filters']
 

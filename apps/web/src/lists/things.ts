@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { get } from '../http/api.js'
+import { get } from '../data/api.js'
 import type { Filter } from './filter-panel.js'
 
 interface Thing {

@@ -3,13 +3,13 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table'
 import { format } from 'date-fns'
 import { AUDIT_ACTIONS, type AuditLine, type AuditPage } from '@plumb-mark/contract'
-import { get } from '../http/api.js'
+import { get } from '../data/api.js'
 import { useListAddress } from '../lists/list-address.js'
 import { Pager } from '../lists/pager.js'
 import { SearchField } from '../lists/search-field.js'
-import { Note } from '../look/text.js'
-import { ChoiceField, optionsOf, type Option } from '../marks/choice-field.js'
-import { Problem } from '../marks/problem.js'
+import { Note } from '../ui/theme/text.js'
+import { ChoiceField, optionsOf, type Option } from '../ui/choice-field.js'
+import { Problem } from '../ui/problem.js'
 
 const Plain = chakra('span', { base: { whiteSpace: 'nowrap' } })
 const column = createColumnHelper<AuditLine>()

@@ -1,12 +1,12 @@
 import { Box, Button, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Installations as Known } from '@plumb-mark/contract'
-import { post, remove } from '../http/api.js'
-import { useFetched } from '../http/use-fetched.js'
-import { Note } from '../look/text.js'
-import { Problem } from '../marks/problem.js'
-import { Row, Section } from '../marks/section.js'
-import { whenHere } from '../store/site-time.js'
+import { post, remove } from '../data/api.js'
+import { useFetched } from '../data/use-fetched.js'
+import { Note } from '../ui/theme/text.js'
+import { Problem } from '../ui/problem.js'
+import { Row, Section } from '../ui/section.js'
+import { whenHere } from '../data/here-time.js'
 
 const ADDRESS = '/api/office/installations'
 

@@ -2,8 +2,8 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { QRCodeSVG } from 'qrcode.react'
 import type { OneTimeLink as Link } from '@plumb-mark/contract'
 import { WELCOME } from '../account/welcome.js'
-import { Note } from '../look/text.js'
-import { dayHere } from '../store/site-time.js'
+import { Note } from '../ui/theme/text.js'
+import { dayHere } from '../data/here-time.js'
 
 /** A link by which somebody chooses a password: copied, shown to their telephone, or printed; the program sends no mail. */
 export function OneTimeLink({ of, link: { token, expiresAt } }: { of: string; link: Link }) {

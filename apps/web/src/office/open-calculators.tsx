@@ -1,11 +1,11 @@
 import { Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { CalculatorsDto } from '@plumb-mark/contract'
-import { put } from '../http/api.js'
-import { useFetched } from '../http/use-fetched.js'
-import { Note } from '../look/text.js'
-import { Problem } from '../marks/problem.js'
-import { Tick } from '../marks/tick.js'
+import { put } from '../data/api.js'
+import { useFetched } from '../data/use-fetched.js'
+import { Note } from '../ui/theme/text.js'
+import { Problem } from '../ui/problem.js'
+import { Tick } from '../ui/tick.js'
 
 const ADDRESS = '/api/office/calculators'
 

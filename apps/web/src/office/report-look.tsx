@@ -10,11 +10,11 @@ import {
   type Audience,
   type PartId,
 } from '@plumb-mark/report'
-import { get, put } from '../http/api.js'
-import { Note } from '../look/text.js'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
-import { Problem } from '../marks/problem.js'
-import { TextField } from '../marks/text-field.js'
+import { get, put } from '../data/api.js'
+import { Note } from '../ui/theme/text.js'
+import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { Problem } from '../ui/problem.js'
+import { TextField } from '../ui/text-field.js'
 
 const ADDRESS = '/api/office/report'
 const KEY = ['report-look']

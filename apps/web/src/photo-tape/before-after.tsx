@@ -12,12 +12,12 @@ import {
   type PhotosAligned,
   type Pixel,
 } from '@plumb-mark/core'
-import { useSession } from '../account/session.js'
-import { useMake } from '../inspection/use-make.js'
-import { SmallPrint } from '../look/text.js'
-import { useInspection } from '../store/inspection.js'
-import { usePhotoAddress } from '../store/photos.js'
-import { useRectified } from '../worker/use-rectified.js'
+import { useSession } from '../data/session.js'
+import { useMake } from '../job/use-make.js'
+import { SmallPrint } from '../ui/theme/text.js'
+import { useInspection } from '../job/inspection.js'
+import { usePhotoAddress } from '../offline/photos.js'
+import { useRectified } from '../data/workers/use-rectified.js'
 import { alignmentHere, keepHere } from './aligned.js'
 import { Sheet } from './sheet.js'
 import { TouchedPhoto, type Size } from './touched-photo.js'

@@ -2,9 +2,9 @@ import { Button, Flex, Grid, Stack, Text } from '@chakra-ui/react'
 import { Printer } from 'lucide-react'
 import { Link } from 'react-router'
 import { CHECK_BAR, MARK_IDS, type MarkId, type Place } from '@plumb-mark/core'
-import { SmallPrint } from '../look/text.js'
-import { ChoiceField, named } from '../marks/choice-field.js'
-import { QuantityInput } from '../marks/quantity-input.js'
+import { SmallPrint } from '../ui/theme/text.js'
+import { ChoiceField, named } from '../ui/choice-field.js'
+import { QuantityInput } from '../ui/quantity-input.js'
 import type { Known, KnownKind, Tape } from './use-tape.js'
 
 /** A thing whose corners can be the marks: its size, and on a wall its place. */

@@ -11,9 +11,9 @@ import {
   type ReadLabel,
   type UnplacedWhy,
 } from '@plumb-mark/core'
-import { SmallPrint } from '../look/text.js'
-import { ChoiceField, named } from '../marks/choice-field.js'
-import { readLabels } from '../worker/read-labels.js'
+import { SmallPrint } from '../ui/theme/text.js'
+import { ChoiceField, named } from '../ui/choice-field.js'
+import { readLabels } from '../data/workers/read-labels.js'
 import { Sheet } from './sheet.js'
 import { TakePhoto } from './take-photo.js'
 import { TouchedPhoto } from './touched-photo.js'

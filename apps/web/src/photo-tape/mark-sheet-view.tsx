@@ -2,8 +2,8 @@ import { Box, Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { CHECK_BAR, PAPERS, SHEET_MARKS, onPaper, type Paper } from '@plumb-mark/core'
-import { Frame } from '../frame/frame.js'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
+import { Frame } from '../layout/frame.js'
+import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 
 /** The sheet that is printed, taped to the wall and photographed: four marks and a bar whose length is checked with the tape. */
 export function MarkSheetView() {

@@ -2,7 +2,7 @@ import { Box, chakra } from '@chakra-ui/react'
 import { useDrag } from '@use-gesture/react'
 import { useEffect, useRef, useState } from 'react'
 import type { Pixel } from '@plumb-mark/core'
-import { PanZoom } from '../marks/pan-zoom.js'
+import { PanZoom } from '../ui/pan-zoom.js'
 import { MARK_IDS } from '@plumb-mark/core'
 import { PIN_IDS, type Photo, type Pinned, type PinId, type Tape } from './use-tape.js'
 

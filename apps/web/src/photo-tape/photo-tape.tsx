@@ -10,7 +10,7 @@ import {
   type Pixel,
   type ReadOff,
 } from '@plumb-mark/core'
-import { SmallPrint } from '../look/text.js'
+import { SmallPrint } from '../ui/theme/text.js'
 import { KnownPoints, type Box4 } from './known-points.js'
 import { Loupe } from './loupe.js'
 import { Marking } from './marking.js'

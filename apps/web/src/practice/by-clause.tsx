@@ -1,5 +1,5 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { Note } from '../look/text.js'
+import { Note } from '../ui/theme/text.js'
 import type { Practised } from './session.js'
 
 const MOST = 8

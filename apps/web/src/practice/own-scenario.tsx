@@ -9,12 +9,12 @@ import {
   type Level,
   type ScenarioFile,
 } from '@plumb-mark/practice'
-import { download } from '../http/download.js'
-import { Note } from '../look/text.js'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
-import { Problem } from '../marks/problem.js'
-import { CountField, TextField } from '../marks/text-field.js'
-import { Tick } from '../marks/tick.js'
+import { download } from '../ui/download.js'
+import { Note } from '../ui/theme/text.js'
+import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { Problem } from '../ui/problem.js'
+import { CountField, TextField } from '../ui/text-field.js'
+import { Tick } from '../ui/tick.js'
 import { placesToHide, usePractice } from './session.js'
 
 const EMPTY: ScenarioFile = {

@@ -1,13 +1,13 @@
 import { Box, Button, Flex, Stack, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { DIFFICULTIES, LEVEL_NAMES, LEVEL_WORDS, type Difficulty, type Level } from '@plumb-mark/practice'
-import { Page } from '../frame/page.js'
-import { Note } from '../look/text.js'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
-import { TextField } from '../marks/text-field.js'
-import { useSession } from '../account/session.js'
-import { useTour } from '../tour/tour.js'
-import { whenHere } from '../store/site-time.js'
+import { Page } from '../layout/page.js'
+import { Note } from '../ui/theme/text.js'
+import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { TextField } from '../ui/text-field.js'
+import { useSession } from '../data/session.js'
+import { prefer } from '../data/preferences.js'
+import { whenHere } from '../data/here-time.js'
 import { Installation } from './installation.js'
 import { Result } from './result.js'
 import { ByClause } from './by-clause.js'
@@ -34,7 +34,6 @@ const DIFFICULTY_WORDS = {
 
 function Begin() {
   const { begin, past } = usePractice()
-  const beginTour = useTour((tour) => tour.begin)
   const role = useSession(({ person }) => person?.role)
   const [level, setLevel] = useState<Level>('dc')
   const [difficulty, setDifficulty] = useState<Difficulty>('easy')
@@ -52,7 +51,7 @@ function Begin() {
         touching, wait as long as the maker asks, and let only qualified people open live equipment.
       </Note>
       {role !== 'installer' && (
-        <Button variant="outline" alignSelf="start" onClick={beginTour}>
+        <Button variant="outline" alignSelf="start" onClick={() => prefer({ tourAt: 0 })}>
           New here? Ten minutes through your first job
         </Button>
       )}

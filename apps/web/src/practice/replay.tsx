@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { sayEvidence, type Evidence } from '@plumb-mark/core'
 import { isThing, sayThing, type Planted, type Scenario } from '@plumb-mark/practice'
-import { Note } from '../look/text.js'
+import { Note } from '../ui/theme/text.js'
 import { BareWall } from './instruments/bare-wall.js'
 import { pictureOf } from './seen/there.js'
 

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState, type ReactNode } from 'react'
 import type { Found, Where } from '@plumb-mark/practice'
-import { SmallPrint } from '../look/text.js'
+import { SmallPrint } from '../ui/theme/text.js'
 import { usePractice } from './session.js'
 
 /** One place of the installation: opened, looked at, written down; then it closes. */

@@ -1,7 +1,7 @@
 import { Button, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { SAFETY_STEPS, SAFETY_WORDS, type SafetyStep } from '@plumb-mark/practice'
-import { SmallPrint } from '../look/text.js'
+import { SmallPrint } from '../ui/theme/text.js'
 import { usePractice } from './session.js'
 
 /** The capacitors take five minutes; here a minute passes in a second. */

@@ -8,10 +8,10 @@ import {
   type KindName,
   type MinutesByKind,
 } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { useSession } from '../account/session.js'
-import { put } from '../http/api.js'
-import { Field } from '../marks/field.js'
+import { Note } from '../ui/theme/text.js'
+import { useSession } from '../data/session.js'
+import { put } from '../data/api.js'
+import { Field } from '../ui/field.js'
 import { durationWords } from '../visits/when.js'
 
 /** The expected time by stage, as bars of one scale; the office may say how long a check of each kind takes with its own people. */

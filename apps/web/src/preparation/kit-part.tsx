@@ -1,6 +1,6 @@
 import { Box, Grid, Text, chakra } from '@chakra-ui/react'
 import { plural, stageWords, type InstrumentWanted, type Kit } from '@plumb-mark/core'
-import { Note, SmallPrint } from '../look/text.js'
+import { Note, SmallPrint } from '../ui/theme/text.js'
 import { Calibration } from '../instruments/instruments-view.js'
 import { dayWords } from '../visits/when.js'
 

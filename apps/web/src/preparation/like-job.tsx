@@ -11,11 +11,11 @@ import {
   type JobHeader,
   type UnitBuilt,
 } from '@plumb-mark/core'
-import { get } from '../http/api.js'
-import { Note } from '../look/text.js'
-import { ChoiceField } from '../marks/choice-field.js'
-import { Tick } from '../marks/tick.js'
-import { Problem } from '../marks/problem.js'
+import { get } from '../data/api.js'
+import { Note } from '../ui/theme/text.js'
+import { ChoiceField } from '../ui/choice-field.js'
+import { Tick } from '../ui/tick.js'
+import { Problem } from '../ui/problem.js'
 
 /** What is taken over from an earlier job. */
 export interface Like {

@@ -11,11 +11,11 @@ import {
   type WalkPlan,
   type WorkPlace,
 } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { ChoiceField, optionsOf } from '../marks/choice-field.js'
-import { TextField } from '../marks/text-field.js'
-import { useClauseHistory } from '../store/clause-history.js'
-import { useSiteTime } from '../store/site-time.js'
+import { Note } from '../ui/theme/text.js'
+import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { TextField } from '../ui/text-field.js'
+import { useClauseHistory } from '../data/clause-history.js'
+import { useSiteTime } from '../job/site-time.js'
 import { SunsetHere } from './sunset-here.js'
 
 const PLACE_WORDS = {

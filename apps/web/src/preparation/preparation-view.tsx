@@ -10,11 +10,11 @@ import {
   sheetName,
   type MinutesByKind,
 } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { useSession } from '../account/session.js'
-import { useWritable } from '../inspection/use-writable.js'
-import { useFetched } from '../http/use-fetched.js'
-import { useInspection } from '../store/inspection.js'
+import { Note } from '../ui/theme/text.js'
+import { useSession } from '../data/session.js'
+import { useWritable } from '../job/use-writable.js'
+import { useFetched } from '../data/use-fetched.js'
+import { useInspection } from '../job/inspection.js'
 import { durationWords } from '../visits/when.js'
 import { DurationPart } from './duration-part.js'
 import { KitPart } from './kit-part.js'
@@ -22,7 +22,7 @@ import { OrderPart } from './order-part.js'
 import { RulesForm } from './rules-form.js'
 import { ScopePart } from './scope-part.js'
 import { SharePart } from './share-part.js'
-import { UnitForm, useLibrary } from './unit-form.js'
+import { UnitForm, useLibrary } from '../stages/identify/unit-form.js'
 import { VisitsPart, useVisits } from './visits-part.js'
 
 const NONE: MinutesByKind = {}

@@ -1,9 +1,9 @@
 import { Grid } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import type { JobHeader } from '@plumb-mark/core'
-import { QuantityInput } from '../marks/quantity-input.js'
-import { TextField } from '../marks/text-field.js'
-import { ChoiceField, type Option } from '../marks/choice-field.js'
+import { QuantityInput } from '../ui/quantity-input.js'
+import { TextField } from '../ui/text-field.js'
+import { ChoiceField, type Option } from '../ui/choice-field.js'
 
 export type Rules = Pick<
   JobHeader,

@@ -1,9 +1,9 @@
 import { Button, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { ENTERED, ENTERED_WORDS, type Entered, type Scope } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { TextField } from '../marks/text-field.js'
-import { Tick } from '../marks/tick.js'
+import { Note } from '../ui/theme/text.js'
+import { TextField } from '../ui/text-field.js'
+import { Tick } from '../ui/tick.js'
 
 /** What the job is about: the whole installation, or named parts and why. What lies outside is said to be not inspected here. */
 export function ScopePart({

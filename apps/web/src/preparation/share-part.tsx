@@ -1,8 +1,8 @@
 import { Button, Flex, Text } from '@chakra-ui/react'
 import type { Person } from '@plumb-mark/core'
-import { useSession } from '../account/session.js'
-import { useFetched } from '../http/use-fetched.js'
-import { useInspection } from '../store/inspection.js'
+import { useSession } from '../data/session.js'
+import { useFetched } from '../data/use-fetched.js'
+import { useInspection } from '../job/inspection.js'
 
 /** Installers see only the jobs that are shared with them. */
 export function SharePart({ writable }: { writable: boolean }) {

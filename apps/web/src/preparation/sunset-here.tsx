@@ -2,7 +2,7 @@ import { Button, Flex } from '@chakra-ui/react'
 import { Sunset } from 'lucide-react'
 import { useState } from 'react'
 import { sunset } from '@plumb-mark/core'
-import { SmallPrint } from '../look/text.js'
+import { SmallPrint } from '../ui/theme/text.js'
 
 const TWO = (n: number) => String(n).padStart(2, '0')
 

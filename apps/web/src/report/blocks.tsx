@@ -1,10 +1,10 @@
 import { Box, Flex, Heading, Image, Text, chakra } from '@chakra-ui/react'
 import { QRCodeSVG } from 'qrcode.react'
 import type { Block, Cell } from '@plumb-mark/report'
-import { Note } from '../look/text.js'
-import { VerdictMark, VerdictShape, verdictColour } from '../marks/verdict-mark.js'
-import { useInspection } from '../store/inspection.js'
-import { usePhotoAddress } from '../store/photos.js'
+import { Note } from '../ui/theme/text.js'
+import { VerdictMark, VerdictShape, verdictColour } from '../ui/verdict-mark.js'
+import { useInspection } from '../job/inspection.js'
+import { usePhotoAddress } from '../offline/photos.js'
 
 const Together = chakra('section', { base: { breakInside: 'avoid' } })
 

@@ -1,11 +1,11 @@
 import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { nextState, type Defect } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { useSession } from '../account/session.js'
+import { Note } from '../ui/theme/text.js'
+import { useSession } from '../data/session.js'
 import { DefectCard } from '../defects/defect-card.js'
 import { StepForm } from '../defects/step-form.js'
-import { useInspection } from '../store/inspection.js'
+import { useInspection } from '../job/inspection.js'
 
 /** The installer's own view: what to put right, in plain words, and where. */
 export function ReworkView() {

@@ -12,13 +12,13 @@ import {
   sheetRequirementWords,
   type Sheet,
 } from '@plumb-mark/core'
-import { Note, SmallPrint } from '../look/text.js'
-import { useSession } from '../account/session.js'
-import { Frame } from '../frame/frame.js'
-import { get } from '../http/api.js'
-import { useFetched } from '../http/use-fetched.js'
-import { ChoiceField, type Option } from '../marks/choice-field.js'
-import { Problem } from '../marks/problem.js'
+import { Note, SmallPrint } from '../ui/theme/text.js'
+import { useSession } from '../data/session.js'
+import { Frame } from '../layout/frame.js'
+import { get } from '../data/api.js'
+import { useFetched } from '../data/use-fetched.js'
+import { ChoiceField, type Option } from '../ui/choice-field.js'
+import { Problem } from '../ui/problem.js'
 import { Differences } from './differences.js'
 import { SignedRecords } from './signed-records.js'
 

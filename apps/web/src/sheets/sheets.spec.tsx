@@ -1,7 +1,7 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { useInspection } from '../store/inspection.js'
+import { useInspection } from '../job/inspection.js'
 import {
   appended,
   asked,

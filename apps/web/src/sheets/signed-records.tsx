@@ -2,9 +2,9 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { SignedRecords as Records } from '@plumb-mark/contract'
 import { VERDICT_WORDS } from '@plumb-mark/core'
-import { useFetched } from '../http/use-fetched.js'
-import { Note, SmallPrint } from '../look/text.js'
-import { VerdictShape } from '../marks/verdict-mark.js'
+import { useFetched } from '../data/use-fetched.js'
+import { Note, SmallPrint } from '../ui/theme/text.js'
+import { VerdictShape } from '../ui/verdict-mark.js'
 
 const FEW = 5
 

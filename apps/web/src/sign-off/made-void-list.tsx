@@ -1,7 +1,7 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
 import { madeVoid, type Deed, type Inspection } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { useSiteTime } from '../store/site-time.js'
+import { Note } from '../ui/theme/text.js'
+import { useSiteTime } from '../job/site-time.js'
 
 /** What people who worked apart made void of each other's work; nothing where nobody did. */
 export function MadeVoidList({ inspection }: { inspection: Inspection }) {

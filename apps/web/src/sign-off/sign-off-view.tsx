@@ -13,13 +13,13 @@ import {
   type Inspection,
   type Signer,
 } from '@plumb-mark/core'
-import { Note } from '../look/text.js'
-import { LongDownload } from '../exchange/long-download.js'
-import { toLink } from '../calculators/link.js'
-import { useSession } from '../account/session.js'
-import { checkAddress } from '../inspection/check-in-address.js'
-import { useInspection } from '../store/inspection.js'
-import { useSiteTime } from '../store/site-time.js'
+import { Note } from '../ui/theme/text.js'
+import { LongDownload } from '../data/long-download.js'
+import { toLink } from '../data/calculators/link.js'
+import { useSession } from '../data/session.js'
+import { checkAddress } from '../job/check-in-address.js'
+import { useInspection } from '../job/inspection.js'
+import { useSiteTime } from '../job/site-time.js'
 import { MadeVoidList } from './made-void-list.js'
 
 const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) => ({ default: form })))

@@ -1,8 +1,8 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { screen, within } from '@testing-library/react'
 import { fingerprint, readSheet, type Role } from '@plumb-mark/core'
-import { fromLink } from '../calculators/link.js'
-import { useInspection } from '../store/inspection.js'
+import { fromLink } from '../data/calculators/link.js'
+import { useInspection } from '../job/inspection.js'
 import { onScreen, openJob, type Change } from '../testing/job-on-screen.testing.js'
 import { SignOffView } from './sign-off-view.js'
 

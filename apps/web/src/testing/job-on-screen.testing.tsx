@@ -19,14 +19,15 @@ import {
   type Role,
   type Sheet,
 } from '@plumb-mark/core'
-import { useSession } from '../account/session.js'
-import { useFocus } from '../inspection/focus.js'
-import { useSteps } from '../inspection/steps.js'
-import { system } from '../look/system.js'
-import { queryClient } from '../http/query-client.js'
-import { device } from '../store/device-database.js'
-import { useInspection } from '../store/inspection.js'
-import { useSetAside } from '../store/set-aside.js'
+import { Personal } from '../app/personal.js'
+import { useSession } from '../data/session.js'
+import { useFocus } from '../job/focus.js'
+import { useSteps } from '../job/steps.js'
+import { system } from '../ui/theme/system.js'
+import { queryClient } from '../data/query-client.js'
+import { device } from '../offline/device-database.js'
+import { useInspection } from '../job/inspection.js'
+import { useSetAside } from '../offline/set-aside.js'
 
 export type { Change }
 
@@ -195,12 +196,14 @@ export function onScreen(
   return render(
     <ChakraProvider value={system}>
       <QueryClientProvider client={queryClient()}>
-        <MemoryRouter initialEntries={[at]}>
-          <Routes>
-            <Route path={path} element={view} />
-            <Route path="*" element={<p>elsewhere</p>} />
-          </Routes>
-        </MemoryRouter>
+        <Personal>
+          <MemoryRouter initialEntries={[at]}>
+            <Routes>
+              <Route path={path} element={view} />
+              <Route path="*" element={<p>elsewhere</p>} />
+            </Routes>
+          </MemoryRouter>
+        </Personal>
       </QueryClientProvider>
     </ChakraProvider>,
   )

@@ -1,7 +1,7 @@
 import { Stack, chakra } from '@chakra-ui/react'
 import { fig } from '@plumb-mark/core'
-import { Note } from '../../look/text.js'
-import type { PictureProps } from './props.js'
+import { Note } from '../../ui/theme/text.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 const PARTS = [
   ['grid', 'accent'],

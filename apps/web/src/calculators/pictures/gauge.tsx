@@ -1,8 +1,8 @@
 import { chakra } from '@chakra-ui/react'
 import { type Verdict } from '@plumb-mark/core'
-import { verdictColour } from '../../marks/verdict-mark.js'
+import { verdictColour } from '../../ui/verdict-mark.js'
 import { shown } from '../shown.js'
-import type { PictureProps } from './props.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 interface Gauge {
   value: number

@@ -1,7 +1,7 @@
 import { Box } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { Area, ComposedChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
-import type { PictureProps } from './props.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 const MOST_POINTS = 800
 

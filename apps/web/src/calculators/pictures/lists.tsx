@@ -1,7 +1,7 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
 import { fig, type LikelyTypo, type SplitString, type Verdict } from '@plumb-mark/core'
-import { VerdictMark } from '../../marks/verdict-mark.js'
-import type { PictureProps } from './props.js'
+import { VerdictMark } from '../../ui/verdict-mark.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 interface Pair {
   name: string

@@ -1,7 +1,7 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
 import { fig, type ConductorCheck, type Verdict } from '@plumb-mark/core'
-import { VerdictMark, verdictColour } from '../../marks/verdict-mark.js'
-import type { PictureProps } from './props.js'
+import { VerdictMark, verdictColour } from '../../ui/verdict-mark.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 const CHECK_WORDS: Record<ConductorCheck['id'], string> = {
   'device-carries-design': 'the device carries the design current',

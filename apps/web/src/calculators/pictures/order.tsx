@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react'
 import type { Violation } from '@plumb-mark/core'
-import type { PictureProps } from './props.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 /** Passes over an order are bolts in a ring; steps with waits are marks on a line of time. */
 export function OrderOrTimeline(props: PictureProps) {

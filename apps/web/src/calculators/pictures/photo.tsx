@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react'
 import { fig, type PhotoMeasureResult } from '@plumb-mark/core'
-import type { PictureProps } from './props.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 interface Pixel {
   px: number

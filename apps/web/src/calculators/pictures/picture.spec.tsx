@@ -1,7 +1,7 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { CALCULATORS, CALCULATOR_NAMES, compute, readDraft, type CalculatorName } from '@plumb-mark/core'
 import { onScreen, openJob } from '../../testing/job-on-screen.testing.js'
-import { CATALOGUE } from '../catalogue.js'
+import { CATALOGUE } from '../../data/calculators/catalogue.js'
 import { Picture } from './picture.js'
 
 type Fields = Record<string, unknown>

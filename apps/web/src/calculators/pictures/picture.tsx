@@ -5,11 +5,11 @@ import { Branch, OneLine } from './one-line.js'
 import { GaugePicture } from './gauge.js'
 import { Lifts, Pairs, Rail, Split } from './lists.js'
 import { RectifiedPhoto } from './photo.js'
-import { Phasors } from './phasors.js'
+import { Phasors } from '../../ui/drawings/phasors.js'
 import { RollCall } from './roll-call.js'
 import { OrderOrTimeline } from './order.js'
 import { LikeStrings, StringStories } from './strings.js'
-import type { PictureProps } from './props.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 import { ReworkPicture, WallPicture } from './wall.js'
 
 const LimitTrace = lazy(() =>

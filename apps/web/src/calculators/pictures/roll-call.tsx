@@ -1,6 +1,6 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
 import type { RollCallInput, RollCallResult } from '@plumb-mark/core'
-import type { PictureProps } from './props.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 const MOST_DRAWN = 200
 

@@ -1,7 +1,7 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
 import { HYPOTHESIS_WORDS, fig, stringBand, type Hypothesis, type Verdict } from '@plumb-mark/core'
-import { VerdictShape, verdictColour } from '../../marks/verdict-mark.js'
-import type { PictureProps } from './props.js'
+import { VerdictShape, verdictColour } from '../../ui/verdict-mark.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 const W = 600
 

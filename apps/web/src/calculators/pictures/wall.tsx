@@ -7,9 +7,9 @@ import {
   type ClearanceInput,
   type WallDrawing,
 } from '@plumb-mark/core'
-import { ReworkGhosts } from '../../inspection/picture/wall/rework-ghosts.js'
-import { WallElevation } from '../../inspection/picture/wall/wall-elevation.js'
-import type { PictureProps } from './props.js'
+import { ReworkGhosts } from '../../ui/drawings/rework-ghosts.js'
+import { WallElevation } from '../../ui/drawings/wall-elevation.js'
+import type { PictureProps } from '../../ui/drawings/props.js'
 
 function drawn(input: ClearanceInput): WallDrawing {
   const given = clearanceInput.read(input, '')

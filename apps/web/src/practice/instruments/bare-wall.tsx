@@ -2,7 +2,7 @@ import { Box } from '@chakra-ui/react'
 import { useMemo, type ReactNode } from 'react'
 import { wallDrawing, type MeasuredWall, type WallDrawing } from '@plumb-mark/core'
 import { namesIn, wallsOf, type Scenario } from '@plumb-mark/practice'
-import { WallElevation } from '../../inspection/picture/wall/wall-elevation.js'
+import { WallElevation } from '../../ui/drawings/wall-elevation.js'
 
 const NOTHING = () => undefined
 

@@ -1,7 +1,7 @@
 import { Box, Flex } from '@chakra-ui/react'
 import type { Instrument } from '@plumb-mark/core'
 import { settingOf } from '@plumb-mark/practice'
-import { ChoiceField } from '../../marks/choice-field.js'
+import { ChoiceField } from '../../ui/choice-field.js'
 import type { HoldProps } from './props.js'
 import { Probes } from './probes.js'
 import { Screws } from './screws.js'

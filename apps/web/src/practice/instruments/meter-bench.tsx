@@ -3,8 +3,8 @@ import { useEffect, useMemo, useState } from 'react'
 import { proofByLoads, type Answer, type ChannelAt } from '@plumb-mark/core'
 import type { Sits } from '@plumb-mark/practice'
 import { Simulated } from '../../devices/simulated.js'
-import { Note } from '../../look/text.js'
-import { TextField } from '../../marks/text-field.js'
+import { Note } from '../../ui/theme/text.js'
+import { TextField } from '../../ui/text-field.js'
 import { LiveHouse } from './live-house.js'
 
 const TICK_MS = 500

@@ -1,6 +1,6 @@
 import { Box, Flex, chakra } from '@chakra-ui/react'
 import { besides } from '@plumb-mark/practice'
-import { SmallPrint } from '../../look/text.js'
+import { SmallPrint } from '../../ui/theme/text.js'
 import type { HoldProps } from './props.js'
 import { Tile } from './tile.js'
 

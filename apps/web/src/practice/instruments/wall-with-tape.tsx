@@ -2,8 +2,8 @@ import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { formatQuantity } from '@plumb-mark/core'
 import { edgesOf, taped, type Edge, type Scenario, type ThingFound } from '@plumb-mark/practice'
-import { SmallPrint } from '../../look/text.js'
-import { TouchMark } from '../../marks/touch-mark.js'
+import { SmallPrint } from '../../ui/theme/text.js'
+import { TouchMark } from '../../ui/touch-mark.js'
 import { DrawnWall, useWallThere } from './bare-wall.js'
 
 /** As wide as a finger meets it, mm on the wall. */

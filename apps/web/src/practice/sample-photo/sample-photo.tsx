@@ -1,5 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react'
-import { SmallPrint } from '../../look/text.js'
+import { SmallPrint } from '../../ui/theme/text.js'
 import { ARRAY_PHOTOS } from './on-the-roof.js'
 import { HOUSE_PHOTOS } from './in-the-house.js'
 import type { SamplePhotoOf } from './drawn.js'

@@ -1,7 +1,7 @@
 import { Box, chakra } from '@chakra-ui/react'
 import type { AnswerOf, FormField } from '@plumb-mark/core'
-import { SmallPrint } from '../../look/text.js'
-import { useSeconds } from '../../marks/use-seconds.js'
+import { SmallPrint } from '../../ui/theme/text.js'
+import { useSeconds } from '../../ui/use-seconds.js'
 
 const List = chakra('dl', {
   base: {

@@ -1,6 +1,6 @@
 import { Box, chakra } from '@chakra-ui/react'
-import { SmallPrint } from '../../look/text.js'
-import { Cover, boltAt } from '../../marks/cover.js'
+import { SmallPrint } from '../../ui/theme/text.js'
+import { Cover, boltAt } from '../../ui/cover.js'
 
 /** A cover with its bolts: on each, as which it was tightened; a dash on one that was left out. */
 export function TightenedBolts({

@@ -2,12 +2,12 @@ import { Box } from '@chakra-ui/react'
 import { Suspense, lazy, useMemo } from 'react'
 import type { AnswerOf } from '@plumb-mark/core'
 import { traceOf } from '@plumb-mark/practice'
-import { SmallPrint } from '../../look/text.js'
+import { SmallPrint } from '../../ui/theme/text.js'
 import { Simulated } from '../../devices/simulated.js'
 
 // The chart is large, and few places show one.
 const TraceChart = lazy(() =>
-  import('../../inspection/picture/commission/trace-chart.js').then(({ TraceChart: chart }) => ({
+  import('../../stages/commission/trace-chart.js').then(({ TraceChart: chart }) => ({
     default: chart,
   })),
 )

@@ -11,10 +11,10 @@ import {
   type PinnedSheet,
   type Unprovable,
 } from '@plumb-mark/core'
-import { Frame } from '../../frame/frame.js'
-import { get, post, type ApiError } from '../../http/api.js'
-import { Problem } from '../../marks/problem.js'
-import { RenderBoundary } from '../../marks/render-boundary.js'
+import { Frame } from '../../layout/frame.js'
+import { get, post, type ApiError } from '../../data/api.js'
+import { Problem } from '../../ui/problem.js'
+import { RenderBoundary } from '../../ui/render-boundary.js'
 import { Differences } from '../differences.js'
 import { editText } from './apply-change.js'
 import { SheetForm } from './sheet-form.js'

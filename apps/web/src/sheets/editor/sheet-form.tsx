@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { STAGE_TITLES, sheetSchema, type JsonSchema, type Stage } from '@plumb-mark/core'
-import { SmallPrint } from '../../look/text.js'
+import { SmallPrint } from '../../ui/theme/text.js'
 import { SchemaForm } from '../../calculators/schema-form.js'
 import { schemaAt } from './schema-at.js'
 

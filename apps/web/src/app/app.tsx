@@ -1,0 +1,119 @@
+import { Center, Spinner } from '@chakra-ui/react'
+import type { CalculatorsDto } from '@plumb-mark/contract'
+import { Suspense, useEffect } from 'react'
+import { Navigate, Route, Routes, useLocation } from 'react-router'
+import { FirstAccount } from '../account/first-account.js'
+import { SignIn } from '../account/sign-in.js'
+import { WELCOME, Welcome } from '../account/welcome.js'
+import { useSession } from '../data/session.js'
+import { CommandLine } from './command/command-line.js'
+import { lazyView } from '../ui/lazy-view.js'
+import { useFetched } from '../data/use-fetched.js'
+import { JobsView } from '../jobs/jobs-view.js'
+import { TourBar } from './tour/tour-bar.js'
+import { keepSending } from '../job/send-others.js'
+
+const JobFrame = lazyView('JobFrame', () => import('../walk/job-frame.js'))
+const Walk = lazyView('WalkView', () => import('../walk/walk-view.js'))
+const Defects = lazyView('DefectsView', () => import('../defects/defects-view.js'))
+const AllDefects = lazyView('AllDefectsView', () => import('../defects/all-defects-view.js'))
+const HandOver = lazyView('HandOverView', () => import('../hand-over/hand-over-view.js'))
+const SignOff = lazyView('SignOffView', () => import('../sign-off/sign-off-view.js'))
+const Calculators = lazyView('CalculatorsView', () => import('../calculators/calculators-view.js'))
+const Preparation = lazyView('PreparationView', () => import('../preparation/preparation-view.js'))
+const Wizard = lazyView('JobWizard', () => import('../preparation/job-wizard.js'))
+const Sheets = lazyView('SheetsView', () => import('../sheets/sheets-view.js'))
+const OneSheet = lazyView('SheetView', () => import('../sheets/sheet-view.js'))
+const SheetEditor = lazyView('SheetEditorView', () => import('../sheets/editor/sheet-editor-view.js'))
+const Adoption = lazyView('AdoptionView', () => import('../sheets/adoption-view.js'))
+const Instruments = lazyView('InstrumentsView', () => import('../instruments/instruments-view.js'))
+const Password = lazyView('ChangePassword', () => import('../account/change-password.js'))
+const JobData = lazyView('JobDataView', () => import('../exchange/job-data-view.js'))
+const Practice = lazyView('PracticeView', () => import('../practice/practice-view.js'))
+const Report = lazyView('ReportView', () => import('../report/report-view.js'))
+const Import = lazyView('ImportView', () => import('../exchange/import-view.js'))
+const OnDevice = lazyView('OnDeviceView', () => import('../on-device/on-device-view.js'))
+const Office = lazyView('OfficeView', () => import('../office/office-view.js'))
+const Visits = lazyView('VisitsView', () => import('../visits/visits-view.js'))
+const MarkSheet = lazyView('MarkSheetView', () => import('../photo-tape/mark-sheet-view.js'))
+const Since = lazyView('SinceView', () => import('../again/since-view.js'))
+const Rework = lazyView('ReworkView', () => import('../rework/rework-view.js'))
+
+const Wait = () => (
+  <Center minH="60dvh" role="status" aria-label="Loading">
+    <Spinner color="accent" />
+  </Center>
+)
+
+/** Signing in; where nobody has an account yet, the first one is made instead. */
+function WayIn() {
+  const { value } = useFetched<{ open: boolean }>('/api/first-account')
+  return value?.open ? <FirstAccount /> : <SignIn />
+}
+
+/** Whoever is not signed in signs in; the calculators answer everybody where the office allows it. */
+function Stranger({ pathname }: { pathname: string }) {
+  const asked = pathname.startsWith('/calculators')
+  const { value, problem } = useFetched<CalculatorsDto>('/api/office/calculators')
+  if (asked && !value && !problem) return <Wait />
+  if (!asked || !value?.open) return <WayIn />
+  return (
+    <Suspense fallback={<Wait />}>
+      <Routes>
+        <Route path="/calculators/:name?" element={<Calculators.View />} />
+      </Routes>
+    </Suspense>
+  )
+}
+
+export function App() {
+  const { pathname } = useLocation()
+  const { person, ask } = useSession()
+  useEffect(() => void ask(), [ask])
+  // The workspace is fetched while the list is being read: it is what comes next.
+  useEffect(() => {
+    if (person) setTimeout(() => void Promise.all([JobFrame.load(), Walk.load()]), 200)
+  }, [person])
+  useEffect(() => (person ? keepSending() : undefined), [person])
+  if (person === undefined) return <Wait />
+  if (pathname === WELCOME) return <Welcome />
+  if (person === null) return <Stranger pathname={pathname} />
+  return (
+    <Suspense fallback={<Wait />}>
+      <CommandLine />
+      <Routes>
+        <Route path="/jobs" element={<JobsView />} />
+        <Route path="/jobs/new" element={<Wizard.View />} />
+        <Route path="/jobs/:jobId" element={<JobFrame.View />}>
+          <Route index element={<Navigate to="walk" replace />} />
+          <Route path="walk/:stage?" element={<Walk.View />} />
+          <Route path="defects" element={<Defects.View />} />
+          <Route path="hand-over" element={<HandOver.View />} />
+          <Route path="sign-off" element={<SignOff.View />} />
+          <Route path="rework" element={<Rework.View />} />
+          <Route path="since" element={<Since.View />} />
+          <Route path="data" element={<JobData.View />} />
+          <Route path="report" element={<Report.View />} />
+          <Route path="preparation" element={<Preparation.View />} />
+          <Route path="adopt/:fromId/:toId" element={<Adoption.View />} />
+        </Route>
+        <Route path="/calculators/:name?" element={<Calculators.View />} />
+        <Route path="/sheets" element={<Sheets.View />} />
+        <Route path="/sheets/new" element={<SheetEditor.View />} />
+        <Route path="/sheets/:id" element={<OneSheet.View />} />
+        <Route path="/sheets/:id/edit" element={<SheetEditor.View />} />
+        <Route path="/instruments" element={<Instruments.View />} />
+        <Route path="/password" element={<Password.View />} />
+        <Route path="/import" element={<Import.View />} />
+        <Route path="/device" element={<OnDevice.View />} />
+        <Route path="/defects" element={<AllDefects.View />} />
+        <Route path="/office/:part?" element={<Office.View />} />
+        <Route path="/visits" element={<Visits.View />} />
+        <Route path="/photo-sheet" element={<MarkSheet.View />} />
+        <Route path="/practice" element={<Practice.View />} />
+        <Route path="*" element={<Navigate to="/jobs" replace />} />
+      </Routes>
+      {person.role !== 'installer' && <TourBar />}
+    </Suspense>
+  )
+}

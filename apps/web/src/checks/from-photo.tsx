@@ -1,0 +1,98 @@
+import { Button, Text } from '@chakra-ui/react'
+import { Ruler } from 'lucide-react'
+import { Suspense, lazy, useState } from 'react'
+import {
+  formatQuantity,
+  photoInstrument,
+  type Instrument,
+  type PhotoReading,
+  type PhotoRef,
+  type ReadOff,
+} from '@plumb-mark/core'
+import { useSession } from '../data/session.js'
+import { SmallPrint } from '../ui/theme/text.js'
+import { useInspection } from '../job/inspection.js'
+import { keepPhoto } from '../offline/photos.js'
+
+const PhotoTape = lazy(() =>
+  import('../photo-tape/photo-tape.js').then(({ PhotoTape: view }) => ({ default: view })),
+)
+
+/** A length that was read off a photo, on its way into a reading. */
+export interface OffPhoto {
+  typed: string
+  photo: PhotoRef
+  instrument: Instrument
+  reading: PhotoReading
+}
+
+/** Offers to read a length off a photo, where the tape does not reach. */
+export function FromPhoto({
+  title,
+  taken,
+  onTaken,
+}: {
+  title: string
+  taken: OffPhoto | undefined
+  onTaken: (taken: OffPhoto) => void
+}) {
+  const jobId = useInspection((state) => state.jobId)
+  const sheets = useInspection((state) => state.sheets)
+  const units = useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []
+  const tellsPlace = useInspection(({ inspection }) => inspection?.state.header?.photosTellPlace)
+  const by = useSession(({ person }) => person?.id ?? '')
+  const [open, setOpen] = useState(false)
+  const [problem, setProblem] = useState<string>()
+  const boxes = units.flatMap(({ id, label, sheetId }) => {
+    const size = sheets.get(sheetId)?.size
+    return size ? [{ id, label, x: 0, y: 0, w: size.width, h: size.height }] : []
+  })
+  const use = async (file: Blob, reading: PhotoReading, { value, uncertainty }: ReadOff) => {
+    try {
+      const photo = {
+        ...(await keepPhoto(jobId ?? '', by, file, { tellsPlace })),
+        caption: `${title}, measured`,
+      }
+      const known = Math.ceil(10 * uncertainty) / 10
+      onTaken({
+        typed: formatQuantity(value, 'length', { decimals: 1 }),
+        photo,
+        reading,
+        instrument: photoInstrument(photo, known, new Date().toISOString().slice(0, 10)),
+      })
+      setOpen(false)
+    } catch (fault) {
+      setProblem(`The photo was not kept: ${(fault as Error).message}`)
+    }
+  }
+  return (
+    <>
+      {taken ? (
+        <SmallPrint>
+          Read off a photo, to ±{formatQuantity(taken.instrument.accuracy[0]!.plus, 'length')}: type a figure
+          to take the tape instead.
+        </SmallPrint>
+      ) : (
+        <Button variant="outline" alignSelf="start" onClick={() => setOpen(true)}>
+          <Ruler size={18} /> Off a photo
+        </Button>
+      )}
+      {problem && (
+        <Text role="alert" color="danger" fontSize="14px">
+          {problem}
+        </Text>
+      )}
+      {open && (
+        <Suspense fallback={null}>
+          <PhotoTape
+            seeks="length"
+            title={title}
+            boxes={boxes}
+            onLength={(...found) => void use(...found)}
+            onClose={() => setOpen(false)}
+          />
+        </Suspense>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,145 @@
+import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { VERDICT_WORDS, countWords, placeIn, type CheckGroup, type JudgedCheck } from '@plumb-mark/core'
+import { Note, SmallPrint } from '../../ui/theme/text.js'
+import { VerdictMark, VerdictShape } from '../../ui/verdict-mark.js'
+import { useSession } from '../../data/session.js'
+import { useInspection } from '../../job/inspection.js'
+import { useSaying } from '../../job/reader.js'
+import { useFocus } from '../../job/focus.js'
+import { AtHand } from '../at-hand.js'
+import { OpenCheck } from '../open-check.js'
+import { CheckRow, RowButton } from '../row.js'
+import { TableOfReadings } from './table-of-readings.js'
+import { WalkOver } from './walk-over.js'
+
+/** Checks that stand together, as one row. */
+export function GroupRow({ group }: { group: CheckGroup }) {
+  const openGroup = useFocus((focus) => focus.openGroup)
+  return (
+    <RowButton
+      type="button"
+      data-group={group.key}
+      aria-expanded={false}
+      onClick={() => openGroup(group.key)}
+    >
+      <Box minW={0}>
+        <Text lineHeight={1.2}>
+          {group.title} <chakra.span color="faint">· {howMany(group)}</chakra.span>
+        </Text>
+        <SmallPrint lineHeight={1.25}>
+          {countWords(group.checks.map(({ outcome }) => outcome.verdict))}
+        </SmallPrint>
+      </Box>
+      <VerdictMark verdict={group.verdict} />
+    </RowButton>
+  )
+}
+
+const howMany = ({ together, checks }: CheckGroup): string =>
+  `${checks.length} ${together === 'reading' ? 'readings' : together === 'not-applicable' ? 'checks' : 'places'}`
+
+/** Checks that stand together, opened: what answers several of them, every place, and the one that is looked at. */
+export function GroupPanel({
+  group,
+  open,
+  onDone,
+  onNext,
+}: {
+  group: CheckGroup
+  open: JudgedCheck | undefined
+  /** All of them are answered. */
+  onDone: () => void
+  /** The open one is answered. */
+  onNext: () => void
+}) {
+  const role = useSession(({ person }) => person?.role)
+  const sealed = useInspection(({ inspection }) => inspection?.state.seal !== undefined)
+  const writable = role === 'inspector' && !sealed
+  const saying = useSaying()
+  const limits = new Set(group.checks.map(({ check }) => saying(check.required)))
+  const tabled = group.together === 'reading' && writable
+  const listed = group.together !== 'observation' && !tabled
+  return (
+    <AtHand verdict={group.verdict} label={group.title} data-open-group={group.key}>
+      <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap">
+        <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
+          {group.title} <chakra.span color="faint">· {howMany(group)}</chakra.span>
+        </Text>
+        {limits.size === 1 && group.together !== 'observation' && (
+          <Note fontFamily="mono">{[...limits][0]}</Note>
+        )}
+      </Flex>
+      <Stack gap="12px" mt="10px">
+        {!open && tabled && <TableOfReadings group={group} onDone={onDone} />}
+        {!open && group.together === 'observation' && writable && <WalkOver group={group} onDone={onDone} />}
+        {(group.together === 'observation' || (open && tabled)) && (
+          <Places group={group} openId={open?.check.id} />
+        )}
+      </Stack>
+      {listed && (
+        <chakra.ul listStyleType="none" mx="-14px">
+          {group.checks.map((judged) => (
+            <li key={judged.check.id}>
+              {judged === open ? (
+                <Box px="14px">
+                  <OpenCheck judged={judged} onDone={onNext} inside />
+                </Box>
+              ) : (
+                <CheckRow
+                  judged={judged}
+                  name={group.together === 'other' ? placeIn(group, judged) : undefined}
+                />
+              )}
+            </li>
+          ))}
+        </chakra.ul>
+      )}
+      {open && !listed && <OpenCheck key={open.check.id} judged={open} onDone={onNext} inside />}
+    </AtHand>
+  )
+}
+
+const Place = chakra('button', {
+  base: {
+    display: 'inline-flex',
+    alignItems: 'center',
+    gap: '6px',
+    minH: '44px',
+    px: '10px',
+    fontSize: '15px',
+    textAlign: 'left',
+    lineHeight: 1.15,
+    border: '1px solid',
+    borderColor: 'hair',
+    borderRadius: '4px',
+    cursor: 'pointer',
+    '&[aria-pressed=true]': { borderColor: 'danger', bg: 'dangerWash', textDecoration: 'line-through' },
+    '&[aria-current=true]': { borderColor: 'accent', bg: 'accentWash' },
+  },
+})
+
+function Places({ group, openId }: { group: CheckGroup; openId: string | undefined }) {
+  const { openCheck, choosing } = useFocus()
+  return (
+    <Flex gap="6px" wrap="wrap" role="group" aria-label="Places">
+      {group.checks.map((judged) => {
+        const { check, outcome } = judged
+        const name = group.together === 'not-applicable' ? check.title : placeIn(group, judged)
+        return (
+          <Place
+            key={check.id}
+            type="button"
+            data-check={check.id}
+            data-verdict={outcome.verdict}
+            aria-label={`${name}: ${VERDICT_WORDS[outcome.verdict]}`}
+            aria-pressed={choosing?.from.has(check.id) ? choosing.chosen.has(check.id) : undefined}
+            aria-current={check.id === openId ? true : undefined}
+            onClick={() => openCheck(check.id)}
+          >
+            <VerdictShape verdict={outcome.verdict} size={16} /> {name}
+          </Place>
+        )
+      })}
+    </Flex>
+  )
+}

@@ -1,0 +1,91 @@
+import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
+import { sayEvidence, sayWord, type Check, type Evidence, type JudgedCheck } from '@plumb-mark/core'
+import { SmallPrint } from '../ui/theme/text.js'
+import { useSession } from '../data/session.js'
+import { TextField } from '../ui/text-field.js'
+import { useSiteTime } from '../job/site-time.js'
+import { useInspection } from '../job/inspection.js'
+import { Photos } from './photo-picker.js'
+
+/** Everything ever read here, latest first; nothing is deleted, what was wrong is struck out with its reason. */
+export function History({
+  judged: { check, history },
+  writable,
+}: {
+  judged: JudgedCheck
+  writable: boolean
+}) {
+  if (history.length === 0) return null
+  return (
+    <Box borderTop="1px solid" borderColor="hair" pt="8px">
+      <SmallPrint>Readings so far</SmallPrint>
+      <chakra.ul listStyleType="none" aria-label="Readings so far">
+        {[...history].reverse().map((evidence) => (
+          <Row key={evidence.id} check={check} evidence={evidence} writable={writable} />
+        ))}
+      </chakra.ul>
+    </Box>
+  )
+}
+
+function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; writable: boolean }) {
+  const append = useInspection((state) => state.append)
+  const person = useSession((session) => session.person)
+  const { body, by, at, struck } = evidence
+  const [asking, setAsking] = useState(false)
+  const { when } = useSiteTime()
+  const strike = (reason: string) => {
+    if (person && append(person, { kind: 'evidence-struck', body: { entryId: evidence.id, reason } }))
+      setAsking(false)
+  }
+  return (
+    <chakra.li py="3px">
+      <HStack gap="10px" wrap="wrap">
+        <Text fontFamily="mono" fontSize="15px" textDecoration={struck ? 'line-through' : 'none'}>
+          {sayEvidence(check, evidence)}
+        </Text>
+        <SmallPrint flex="1">
+          {'instrument' in body && body.instrument ? `${body.instrument.name}, ` : ''}
+          {'word' in body && body.word ? `${sayWord(body.word)}, ` : ''}
+          {by.name}, {when(at)}
+          {struck ? `; struck out by ${struck.by.name}: ${struck.reason}` : ''}
+          {body.note ? `; ${body.note}` : ''}
+        </SmallPrint>
+        <Photos photos={body.photos} size="40px" />
+        {writable && !struck && (
+          <Button variant="plain" aria-expanded={asking} onClick={() => setAsking(!asking)}>
+            Strike out
+          </Button>
+        )}
+      </HStack>
+      {asking && !struck && <StrikeReasons onStrike={strike} />}
+    </chakra.li>
+  )
+}
+
+/** Why something is struck out: a year later the reason is what is left of it. */
+const REASONS = [
+  'mistyped',
+  'read at another place',
+  'another instrument',
+  'read too early',
+  'not mine to answer',
+]
+
+function StrikeReasons({ onStrike }: { onStrike: (reason: string) => void }) {
+  const [own, setOwn] = useState('')
+  return (
+    <HStack role="group" aria-label="Why it is struck out" gap="6px" wrap="wrap" py="6px" align="flex-end">
+      {REASONS.map((reason) => (
+        <Button key={reason} variant="outline" onClick={() => onStrike(reason)}>
+          {reason}
+        </Button>
+      ))}
+      <TextField label="Another reason" value={own} onChange={setOwn} />
+      <Button disabled={own.trim() === ''} onClick={() => onStrike(own.trim())}>
+        Strike out so
+      </Button>
+    </HStack>
+  )
+}

@@ -1,0 +1,110 @@
+import { Box, Button, Flex, Stack, Text } from '@chakra-ui/react'
+import { ScanLine } from 'lucide-react'
+import { Suspense, lazy, useState } from 'react'
+import {
+  measures,
+  outOfCalibration,
+  plain,
+  type Dimension,
+  type Instrument,
+  type JudgedCheck,
+} from '@plumb-mark/core'
+import { SmallPrint } from '../ui/theme/text.js'
+import { choiceOf, useHabits } from '../data/habits.js'
+import { useInspection } from '../job/inspection.js'
+import { accuracyWords, dimensionWords } from './accuracy-words.js'
+import { InstrumentChoice } from './instrument-choice.js'
+
+const Scanner = lazy(() => import('../ui/scanner.js').then(({ Scanner: view }) => ({ default: view })))
+
+/** What the readings of a stage are taken with: chosen once, by hand or by the label of the instrument. */
+export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
+  const instruments = useInspection((state) => state.instruments)
+  const habits = useHabits()
+  const [open, setOpen] = useState(false)
+  const [scanning, setScanning] = useState(false)
+  const [said, setSaid] = useState('')
+  const wanted = dimensionsOf(checks)
+  if (wanted.length === 0 || instruments.length === 0) return null
+  const choices = wanted.map((dimension) => ({
+    dimension,
+    ...choiceOf(instruments, dimension, habits.instruments[dimension]),
+  }))
+  const held = [...new Set(choices.flatMap(({ offered }) => (offered ? [offered] : [])))]
+  const missing = choices.filter(({ offered }) => !offered).length
+  const byLabel = (code: string) => {
+    setScanning(false)
+    const found = instruments.find(({ serial, id }) => [serial, id].some((own) => plain(own) === plain(code)))
+    if (!found) return setSaid(`No instrument here has the serial ${code}.`)
+    const fits = wanted.filter((dimension) => measures(found, dimension))
+    for (const dimension of fits) habits.useInstrument(dimension, found.id)
+    setSaid(
+      fits.length > 0
+        ? `${found.name} is in hand for ${fits.map((one) => dimensionWords(one)).join(', ')}.`
+        : `${found.name} measures nothing that is read in this stage.`,
+    )
+  }
+  return (
+    <Box>
+      <Flex gap="4px" align="center">
+        <Button
+          variant="plain"
+          px="0"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+          minW={0}
+          flex="1 1 0"
+          overflow="hidden"
+          justifyContent="start"
+        >
+          <Text as="span" truncate fontSize="14px" fontWeight={500}>
+            In hand: {held.map(({ name }) => name).join(', ') || 'nothing yet'}
+            {missing > 0 && held.length > 0 ? `; ${missing} to choose` : ''}
+          </Text>
+        </Button>
+        <Button
+          variant="plain"
+          px="0"
+          minW="44px"
+          aria-label="Scan the label of an instrument"
+          onClick={() => setScanning(true)}
+        >
+          <ScanLine size={19} />
+        </Button>
+      </Flex>
+      <SmallPrint role="status">{said || held.map(overOf).filter(Boolean).join(' ')}</SmallPrint>
+      {open && (
+        <Stack gap="8px" py="8px">
+          {choices.map(({ dimension, fitting, offered }) => (
+            <InstrumentChoice
+              key={dimension}
+              label={`For ${dimensionWords(dimension)}`}
+              instruments={fitting}
+              chosen={offered}
+              words={(instrument) => accuracyWords(instrument, dimension)}
+              onChoose={(id) => habits.useInstrument(dimension, id)}
+            />
+          ))}
+        </Stack>
+      )}
+      {scanning && (
+        <Suspense fallback={null}>
+          <Scanner title="an instrument" onCode={byLabel} onClose={() => setScanning(false)} />
+        </Suspense>
+      )}
+    </Box>
+  )
+}
+
+const dimensionsOf = (checks: readonly JudgedCheck[]): Dimension[] => [
+  ...new Set(
+    checks.flatMap(({ check: { ask }, outcome }) =>
+      ask.kind === 'reading' && outcome.verdict !== 'not-applicable' ? [ask.dimension] : [],
+    ),
+  ),
+]
+
+const overOf = (instrument: Instrument): string =>
+  outOfCalibration(instrument, new Date().toISOString())
+    ? `The calibration of ${instrument.name} ended ${instrument.calibratedUntil}: what it reads proves nothing.`
+    : ''

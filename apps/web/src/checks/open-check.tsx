@@ -1,0 +1,160 @@
+import { Box, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
+import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
+import { Note, SmallPrint } from '../ui/theme/text.js'
+import { useSession } from '../data/session.js'
+import { VerdictMark } from '../ui/verdict-mark.js'
+import { useInspection } from '../job/inspection.js'
+import { useSaying } from '../job/reader.js'
+import { AtHand } from './at-hand.js'
+import { History } from './history.js'
+import { ObservationField } from './observation-field.js'
+import { RaiseDefect } from './raise-defect.js'
+import { ReadingField } from './reading-field.js'
+import { ToCalculator } from './to-calculator.js'
+import { RecordField } from './record/record-field.js'
+
+const DERIVED_WORDS = {
+  wall: 'Read off the wall: change an offset in the picture, and this follows.',
+  array: 'Read off the array map: change it in the picture, and this follows.',
+  earthing: 'Read off the bonding tree: change it in the picture, and this follows.',
+  network: 'Read off the one-line diagram: change it in the picture, and this follows.',
+  units: 'Read off what is fitted.',
+} satisfies Record<DerivedFrom, string>
+
+/** The check in focus: its field, the verdict the moment a value stands, the working, the clause, the remedy. */
+export function OpenCheck({
+  judged,
+  onDone,
+  inside = false,
+}: {
+  judged: JudgedCheck
+  onDone: () => void
+  /** Within what is open already. */
+  inside?: boolean
+}) {
+  const { check } = judged
+  const [trial, setTrial] = useState<Outcome>()
+  const inspection = useInspection((state) => state.inspection)
+  const drafted = useInspection(({ draft }) => draft !== undefined)
+  const role = useSession(({ person }) => person?.role)
+  const saying = useSaying()
+  const outcome = trial ?? judged.outcome
+  // What is still being typed, here or in the picture, is no finding yet: a defect is raised on what is kept.
+  const trying = trial !== undefined || (drafted && check.ask.kind === 'derived')
+  const writable = role === 'inspector' && !inspection?.state.seal
+  const defect = inspection && openDefectFor(judged, inspection.defects, inspection.checks)
+  const shown = (
+    <>
+      <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap">
+        <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
+          {check.title}
+        </Text>
+        <Note fontFamily="mono">{saying(check.required)}</Note>
+      </Flex>
+      <Stack gap="12px" mt="10px">
+        {writable && check.ask.kind === 'reading' && (
+          <ReadingField judged={judged} onTrial={setTrial} onDone={onDone} />
+        )}
+        {writable && check.ask.kind === 'observation' && <ObservationField judged={judged} onDone={onDone} />}
+        {writable && check.ask.kind === 'record' && (
+          <RecordField judged={judged} onTrial={setTrial} onDone={onDone} />
+        )}
+        {check.ask.kind === 'derived' && <Note>{DERIVED_WORDS[check.ask.from]}</Note>}
+        <Verdict outcome={outcome} trying={trying} />
+        {outcome.verdict === 'does-not-conform' && !trying && !defect && writable && (
+          <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />
+        )}
+        {defect && (
+          <Text fontSize="14px">
+            <b>Defect raised</b> ({defect.severity}, {defect.state}): {defect.remedy}
+          </Text>
+        )}
+        <Why outcome={outcome} />
+        <HStack justify="space-between" gap="10px" wrap="wrap">
+          <SmallPrint>
+            {sheetName(check.sheet)}, clause {check.requirement.clause}
+          </SmallPrint>
+          <ToCalculator judged={judged} />
+        </HStack>
+        <History judged={judged} writable={writable} />
+      </Stack>
+    </>
+  )
+  if (inside)
+    return (
+      <Box role="region" aria-label={check.title} data-open-check={check.id} mt="14px">
+        {shown}
+      </Box>
+    )
+  return (
+    <AtHand verdict={outcome.verdict} label={check.title} data-open-check={check.id}>
+      {shown}
+    </AtHand>
+  )
+}
+
+function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
+  const saying = useSaying()
+  return (
+    <Box aria-live="polite">
+      <VerdictMark verdict={outcome.verdict} large />
+      {'finding' in outcome && (
+        <Text fontSize="16px" mt="2px">
+          {saying(outcome.finding)}
+        </Text>
+      )}
+      {outcome.verdict === 'not-inspected' && outcome.again !== undefined && (
+        <Text color="unproven" mt="2px">
+          Read again: {outcome.again}. What was read before stays in the history.
+        </Text>
+      )}
+      {outcome.verdict === 'not-proven' && (
+        <Text color="unproven" mt="2px">
+          {saying(outcome.wanting)}
+        </Text>
+      )}
+      {trying && outcome.verdict === 'does-not-conform' && <Text mt="4px">{outcome.defect.remedy}</Text>}
+    </Box>
+  )
+}
+
+const Lines = chakra('ul', {
+  base: {
+    listStyleType: 'none',
+    fontFamily: 'mono',
+    fontSize: '13px',
+    lineHeight: 1.5,
+    color: 'text',
+    overflowWrap: 'anywhere',
+  },
+})
+
+/** The arithmetic, the likely causes, the notes. */
+function Why({ outcome }: { outcome: Outcome }) {
+  const saying = useSaying()
+  if (!('working' in outcome)) return null
+  const causes = outcome.verdict === 'conforms' ? [] : outcome.causes
+  return (
+    <Stack gap="8px">
+      {causes.length > 0 && (
+        <Box>
+          <SmallPrint>Most likely first</SmallPrint>
+          <chakra.ol pl="20px" listStyleType="decimal" fontSize="14px" lineHeight={1.4}>
+            {causes.map((cause) => (
+              <li key={String(cause)}>{saying(cause)}</li>
+            ))}
+          </chakra.ol>
+        </Box>
+      )}
+      <Lines aria-label="Working">
+        {outcome.working.map((line) => (
+          <li key={String(line)}>{saying(line)}</li>
+        ))}
+      </Lines>
+      {outcome.notes.map((note) => (
+        <SmallPrint key={String(note)}>{saying(note)}</SmallPrint>
+      ))}
+    </Stack>
+  )
+}

@@ -1,0 +1,197 @@
+import { Button, HStack, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react'
+import {
+  carriedWord,
+  inForce,
+  judgeAnswer,
+  outOfCalibration,
+  type Answer,
+  type FormName,
+  type Instrument,
+  type InstrumentKind,
+  type JudgedCheck,
+  type Outcome,
+  type PhotoRef,
+} from '@plumb-mark/core'
+import { TextField } from '../../ui/text-field.js'
+import { useInspection } from '../../job/inspection.js'
+import { useMake } from '../../job/use-make.js'
+import { InstrumentChoice } from '../instrument-choice.js'
+import { PhotoPicker } from '../photo-picker.js'
+import { BusForm } from './bus-form.js'
+import { ChainForm } from './chain-form.js'
+import { ChoiceForm } from './choice-form.js'
+import { useDraftAnswer } from './draft-answer.js'
+import { FieldsForm } from './fields-form.js'
+import type { FormProps } from './form-props.js'
+import { OrderForm } from './order-form.js'
+import { PhotosForm } from './photos-form.js'
+import { SeriesForm } from './series-form.js'
+import { StatementForm } from './statement-form.js'
+import { StepsForm } from './steps-form.js'
+import { TraceForm } from './trace-form.js'
+import { SwitchesForm } from './switches-form.js'
+
+const FORMS: { [F in FormName]: ComponentType<FormProps<F>> } = {
+  choice: ChoiceForm,
+  fields: FieldsForm,
+  series: SeriesForm,
+  order: OrderForm,
+  steps: StepsForm,
+  switches: SwitchesForm,
+  photos: PhotosForm,
+  statement: StatementForm,
+  chain: ChainForm,
+  bus: BusForm,
+  trace: TraceForm,
+}
+
+/** A touch is the whole answer: it is kept at once. */
+const AT_ONCE: readonly FormName[] = ['choice', 'statement']
+
+/** An answer of several parts: begun from what is kept, judged at every change, kept with one button. */
+export function RecordField({
+  judged: { check, history },
+  onTrial,
+  onDone,
+}: {
+  judged: JudgedCheck
+  onTrial: (outcome: Outcome | undefined) => void
+  onDone: () => void
+}) {
+  const { ask } = check
+  if (ask.kind !== 'record') throw new Error('a record field is for records')
+  const make = useMake()
+  const around = useInspection((state) => state.inspection?.around)
+  const current = inForce(history)
+  const before = current?.kind === 'record' ? current.body : undefined
+  const [answer, setAnswer] = useState<Answer | undefined>(before?.answer)
+  const [touched, setTouched] = useState(false)
+  const [photos, setPhotos] = useState<PhotoRef[]>([...(before?.photos ?? [])])
+  const [note, setNote] = useState('')
+  const { instrument, fitting, choose } = useInstrumentOf(ask.instrument, before?.instrument)
+  const trial = useMemo(
+    () =>
+      touched && answer && around
+        ? judgeAnswer(check, answer, { instrument, photos: photos.length }, around)
+        : undefined,
+    [touched, answer, check, instrument, photos.length, around],
+  )
+  useEffect(() => onTrial(trial?.ok ? trial.outcome : undefined), [trial, onTrial])
+  useEffect(() => () => onTrial(undefined), [onTrial])
+
+  const keep = (given: Answer | undefined) => {
+    if (!given || !around) return
+    const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, around)
+    if (!judgedNow.ok) return
+    const word = carriedWord(before, given)
+    const kept = make({
+      kind: 'record',
+      body: {
+        point: check.point,
+        answer: given,
+        ...(word && { word }),
+        ...(instrument && { instrument }),
+        ...(note && { note }),
+        ...(photos.length > 0 && { photos }),
+      },
+    })
+    if (!kept) return
+    setTouched(false)
+    if (judgedNow.outcome.verdict === 'conforms') onDone()
+  }
+  /** Of an answer that is kept and not being changed, a photo belongs to it at once. */
+  const takePhotos = (next: PhotoRef[]) => {
+    const fresh = next.filter(({ id }) => !photos.some((one) => one.id === id))
+    const belongs = current && !touched && fresh.length > 0
+    const kept = belongs && make({ kind: 'photos-added', body: { entryId: current.id, photos: fresh } })
+    setPhotos(next)
+    if (!kept) setTouched(true)
+  }
+  const show = useDraftAnswer((state) => state.show)
+  useEffect(() => () => show(undefined, undefined), [show])
+  // What the picture keeps meanwhile goes on from this draft, and is gone on from here.
+  const keptId = useRef(current?.id)
+  useEffect(() => {
+    if (keptId.current === current?.id) return
+    keptId.current = current?.id
+    setAnswer(before?.answer)
+    setTouched(false)
+    show(undefined, undefined)
+  }, [current?.id, before?.answer, show])
+  const change = (next: Answer | undefined) => {
+    setAnswer(next)
+    show(check.id, next)
+    setTouched(true)
+    if (AT_ONCE.includes(ask.form)) keep(next)
+  }
+  const Shown = FORMS[ask.form] as ComponentType<{
+    form: typeof ask
+    answer: Answer | undefined
+    onChange: (answer: Answer | undefined) => void
+  }>
+  // The keyboard goes on from check to check: the first thing to answer has the focus.
+  const form = useRef<HTMLFormElement>(null)
+  useEffect(
+    () =>
+      form.current
+        ?.querySelector<HTMLElement>('input:not([type=file]), select, button')
+        ?.focus({ preventScroll: true }),
+    [],
+  )
+  return (
+    <chakra.form
+      ref={form}
+      display="flex"
+      flexDirection="column"
+      gap="12px"
+      onSubmit={(event) => (event.preventDefault(), keep(answer))}
+    >
+      <Shown form={ask} answer={answer} onChange={change} />
+      {trial && !trial.ok && (
+        <Text role="alert" color="danger" fontSize="14px">
+          {trial.problem}
+        </Text>
+      )}
+      {ask.instrument && (
+        <InstrumentChoice
+          instruments={fitting}
+          chosen={instrument}
+          onChoose={(id) => (choose(id), setTouched(true))}
+        />
+      )}
+      <TextField label="Note" value={note} onChange={setNote} />
+      <HStack gap="10px" wrap="wrap">
+        {!AT_ONCE.includes(ask.form) && (
+          <Button
+            type="submit"
+            minW="110px"
+            h="52px"
+            disabled={!touched || !answer || (trial !== undefined && !trial.ok)}
+          >
+            Save
+          </Button>
+        )}
+        <PhotoPicker photos={photos} onChange={takePhotos} />
+      </HStack>
+    </chakra.form>
+  )
+}
+
+/** The instruments of the kind that is asked for, and the one in use: the one of the last answer, else the only one in calibration. */
+function useInstrumentOf(kind: InstrumentKind | undefined, before: Instrument | undefined) {
+  const instruments = useInspection((state) => state.instruments)
+  const fitting = instruments.filter(
+    (instrument) => instrument.kind === kind || (kind === 'tape' && instrument.kind === 'caliper'),
+  )
+  const [chosen, choose] = useState<string | undefined>(before?.id)
+  const today = new Date().toISOString()
+  const usable = fitting.filter((instrument) => !outOfCalibration(instrument, today))
+  const instrument =
+    kind === undefined
+      ? undefined
+      : chosen === undefined
+        ? usable.find((one) => one.kind === kind)
+        : fitting.find(({ id }) => id === chosen)
+  return { instrument, fitting, choose }
+}

@@ -1,0 +1,139 @@
+import { Box, HStack, Text, chakra } from '@chakra-ui/react'
+import {
+  LIST_ORDERS,
+  STAGE_CAUTIONS,
+  STAGE_TITLES,
+  isLeft,
+  type JudgedCheck,
+  type ListOrder,
+  type Stage,
+} from '@plumb-mark/core'
+import { SmallPrint } from '../ui/theme/text.js'
+import { Select } from '../ui/select.js'
+import { InHand } from './in-hand.js'
+
+export type StageFilter = 'all' | 'left' | 'wrong' | 'not-proven'
+export const PASSES: Record<StageFilter, (judged: JudgedCheck) => boolean> = {
+  all: () => true,
+  left: isLeft,
+  wrong: ({ outcome }) => outcome.verdict === 'does-not-conform',
+  'not-proven': ({ outcome }) => outcome.verdict === 'not-proven',
+}
+const FILTER_WORDS: Record<StageFilter, string> = {
+  all: 'All',
+  left: 'Left',
+  wrong: 'Wrong',
+  'not-proven': 'Not proven',
+}
+export const NOTHING: Record<StageFilter, string> = {
+  all: 'Nothing is asked in this stage.',
+  left: 'Nothing is left in this stage.',
+  wrong: 'Nothing is wrong in this stage.',
+  'not-proven': 'Everything that was read here is proven.',
+}
+
+const ORDER_WORDS = {
+  requirement: 'by requirement',
+  place: 'by place',
+  worst: 'wrong first',
+} satisfies Record<ListOrder, string>
+
+const FilterButton = chakra('button', {
+  base: {
+    minH: '44px',
+    px: '11px',
+    fontSize: '15px',
+    fontWeight: 600,
+    color: 'accent',
+    borderRadius: '4px',
+    cursor: 'pointer',
+    whiteSpace: 'nowrap',
+    '&[aria-pressed=true]': { bg: 'accentWash', color: 'text' },
+  },
+})
+
+/** The stage by its name, what of it is shown, and in which order. */
+export function StageHead({
+  stage,
+  here,
+  ofUnit,
+  filter,
+  onFilter,
+  unitId,
+  onUnit,
+  order,
+  onOrder,
+}: {
+  stage: Stage
+  here: readonly JudgedCheck[]
+  ofUnit: readonly JudgedCheck[]
+  filter: StageFilter
+  onFilter: (filter: StageFilter) => void
+  unitId: string
+  onUnit: (unitId: string) => void
+  order: ListOrder
+  onOrder: (order: ListOrder) => void
+}) {
+  const units = new Map(here.map(({ check: { unit } }) => [unit.id, unit.label]))
+  return (
+    <Box
+      px="18px"
+      pt="8px"
+      pb="6px"
+      position={{ lg: 'sticky' }}
+      top="0"
+      bg="paper"
+      zIndex={2}
+      borderBottom="1px solid"
+      borderColor="hair"
+    >
+      <HStack justify="space-between" gap="6px 12px" minH="44px" wrap="wrap">
+        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
+          {STAGE_TITLES[stage]}
+        </Text>
+        <HStack gap="6px">
+          <Select
+            aria-label="Order"
+            value={order}
+            onChange={({ target }) => onOrder(target.value as ListOrder)}
+            w="auto"
+          >
+            {LIST_ORDERS.map((one) => (
+              <option key={one} value={one}>
+                {ORDER_WORDS[one]}
+              </option>
+            ))}
+          </Select>
+          {units.size > 1 && (
+            <Select
+              aria-label="Unit"
+              value={unitId}
+              onChange={({ target }) => onUnit(target.value)}
+              w="auto"
+              maxW="180px"
+            >
+              <option value="">every unit</option>
+              {[...units].map(([id, label]) => (
+                <option key={id} value={id}>
+                  {label}
+                </option>
+              ))}
+            </Select>
+          )}
+        </HStack>
+      </HStack>
+      <HStack role="group" aria-label="What is shown" gap="2px" ml="-11px" wrap="wrap">
+        {(Object.keys(PASSES) as StageFilter[]).map((one) => {
+          const count = ofUnit.filter(PASSES[one]).length
+          return (
+            <FilterButton key={one} type="button" aria-pressed={filter === one} onClick={() => onFilter(one)}>
+              {FILTER_WORDS[one]} {count}
+            </FilterButton>
+          )
+        })}
+      </HStack>
+      <InHand checks={here} />
+      {STAGE_CAUTIONS[stage] && <SmallPrint lineHeight={1.3}>{STAGE_CAUTIONS[stage]}</SmallPrint>}
+    </Box>
+  )
+}

@@ -1,0 +1,13 @@
+import { dayWords, hourWords, whenWords } from '@plumb-mark/core'
+import { hereZone } from '../data/here-time.js'
+import { useInspection } from './inspection.js'
+
+/** How the open job says times: as on the clocks of its site. */
+export function useSiteTime() {
+  const zone = useInspection(({ inspection }) => inspection?.state.header?.timeZone) ?? hereZone()
+  return {
+    when: (at: string) => whenWords(at, zone),
+    day: (at: string) => dayWords(at, zone),
+    hour: (at: string) => hourWords(at, zone),
+  }
+}

@@ -1,0 +1,58 @@
+import { Button } from '@chakra-ui/react'
+import { Redo2, Undo2 } from 'lucide-react'
+import { useEffect } from 'react'
+import { useSession } from '../data/session.js'
+import { useSteps } from './steps.js'
+
+/** Takes the last change of what was built back, and makes it again. */
+export function UndoRedo() {
+  const { done, undone, undo, redo } = useSteps()
+  const person = useSession((session) => session.person)!
+  return (
+    <>
+      <Button
+        variant="plain"
+        minW="44px"
+        px="0"
+        disabled={done.length === 0}
+        onClick={() => undo(person)}
+        aria-label="Undo"
+      >
+        <Undo2 size={20} />
+      </Button>
+      <Button
+        variant="plain"
+        minW="44px"
+        px="0"
+        disabled={undone.length === 0}
+        onClick={() => redo(person)}
+        aria-label="Redo"
+      >
+        <Redo2 size={20} />
+      </Button>
+    </>
+  )
+}
+
+/** Ctrl Z and Ctrl Y, while no field is being typed in. */
+export function useUndoKeys(writable: boolean): void {
+  const person = useSession((session) => session.person)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (
+        !writable ||
+        !person ||
+        !(event.ctrlKey || event.metaKey) ||
+        (event.target as Element).closest('input, textarea, [contenteditable=true]')
+      )
+        return
+      const key = event.key.toLowerCase()
+      if (key === 'z' && !event.shiftKey) useSteps.getState().undo(person)
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) useSteps.getState().redo(person)
+      else return
+      event.preventDefault()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [writable, person])
+}

@@ -1,0 +1,131 @@
+import { Box, Text, chakra } from '@chakra-ui/react'
+import type { AnswerOf, JudgedCheck } from '@plumb-mark/core'
+import { verdictColour } from '../../ui/verdict-mark.js'
+import { useFocus } from '../../job/focus.js'
+import { useAnswerOf } from '../answer-of.js'
+
+const BOX = { w: 150, h: 150 }
+const GAP = 70
+
+/** The data chain: boxes with their ports, the leads as plugged, the terminator. */
+export function Chain({ judged }: { judged: JudgedCheck }) {
+  const openCheck = useFocus((focus) => focus.openCheck)
+  const answer = useAnswerOf(judged) as AnswerOf<'chain'> | undefined
+  const { check, outcome } = judged
+  if (check.requirement.kind !== 'data-chain') return null
+  const { ports, leads: allowed } = check.requirement
+  const boxes = [...new Set(ports.map(({ box }) => box))]
+  const at = (id: string) => {
+    const port = ports.find((one) => one.id === id)!
+    const own = ports.filter(({ box }) => box === port.box)
+    return {
+      x: boxes.indexOf(port.box) * (BOX.w + GAP) + 20 + ((own.indexOf(port) + 1) * BOX.w) / (own.length + 1),
+      y: 118,
+    }
+  }
+  const w = boxes.length * (BOX.w + GAP) - GAP + 40
+  const colour = verdictColour(outcome.verdict)
+  return (
+    <Box p={{ base: '12px', lg: '24px' }} pb="0">
+      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
+        Data chain, {check.unit.label}
+      </Text>
+      <chakra.svg
+        viewBox={`0 0 ${w} 230`}
+        w="100%"
+        maxW={`${w * 1.2}px`}
+        role="button"
+        tabIndex={0}
+        cursor="pointer"
+        aria-label={`Data chain of ${check.unit.label}`}
+        onClick={() => openCheck(check.id)}
+        onKeyDown={(event) => event.key === 'Enter' && openCheck(check.id)}
+      >
+        {boxes.map((box, i) => (
+          <g key={box}>
+            <chakra.rect
+              x={20 + i * (BOX.w + GAP)}
+              y={10}
+              width={BOX.w}
+              height={BOX.h}
+              rx={8}
+              fill="panel"
+              stroke="text"
+              strokeWidth="2px"
+            />
+            <chakra.text
+              x={20 + i * (BOX.w + GAP) + BOX.w / 2}
+              y={44}
+              textAnchor="middle"
+              fontSize="17px"
+              fontWeight={600}
+              fill="text"
+            >
+              {box}
+            </chakra.text>
+          </g>
+        ))}
+        {answer?.leads.map(({ from, to, lead }, i) => {
+          const [a, b] = [at(from), at(to)]
+          const wrong = !allowed.includes(lead)
+          return (
+            <g key={i}>
+              <chakra.path
+                d={`M${a.x} ${a.y + 12} C${a.x} 210 ${b.x} 210 ${b.x} ${b.y + 12}`}
+                fill="none"
+                stroke={wrong ? 'danger' : 'accent'}
+                strokeWidth="4px"
+                strokeDasharray={wrong ? '8 6' : undefined}
+              />
+              <chakra.text
+                x={(a.x + b.x) / 2}
+                y={208}
+                textAnchor="middle"
+                fontSize="13px"
+                fill={wrong ? 'danger' : 'faint'}
+              >
+                {lead}
+              </chakra.text>
+            </g>
+          )
+        })}
+        {ports.map(({ id, label, direction }) => {
+          const { x, y } = at(id)
+          const ended = answer?.terminators.includes(id)
+          return (
+            <g key={id}>
+              <chakra.rect
+                x={x - 16}
+                y={y - 12}
+                width={32}
+                height={24}
+                rx={3}
+                fill={ended ? 'unprovenWash' : 'paper'}
+                stroke={ended ? 'unproven' : 'faint'}
+                strokeWidth={ended ? '4px' : '2px'}
+              />
+              <chakra.text x={x} y={y - 20} textAnchor="middle" fontSize="13px" fill="text">
+                {label}
+              </chakra.text>
+              {/* Above the port: a lead leaves it below. */}
+              <chakra.text
+                x={x}
+                y={y - 36}
+                textAnchor="middle"
+                fontSize="12px"
+                fill={ended ? 'unproven' : 'faint'}
+              >
+                {ended ? 'terminator' : label.toLowerCase() === direction ? '' : direction}
+              </chakra.text>
+            </g>
+          )
+        })}
+        {!answer && (
+          <chakra.text x={w / 2} y={206} textAnchor="middle" fontSize="14px" fill={colour}>
+            not looked at yet
+          </chakra.text>
+        )}
+      </chakra.svg>
+    </Box>
+  )
+}

@@ -1,0 +1,92 @@
+import { Box, Button, Flex } from '@chakra-ui/react'
+import { Plus } from 'lucide-react'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { countedString, isModuleOf, type StringBuilt } from '@plumb-mark/core'
+import { ChoiceField, named } from '../../ui/choice-field.js'
+import { CountField, TextField } from '../../ui/text-field.js'
+import { useInspection } from '../../job/inspection.js'
+import { useMake } from '../../job/use-make.js'
+import { PanelForm } from '../panel-form.js'
+import { useWritable } from '../../job/use-writable.js'
+
+const ENDS_IN = ['hybrid-inverter', 'string-inverter']
+
+/** Strings for which nobody draws an array map: entered by their count, and changed the same way. */
+export function StringByCount() {
+  const strings = useInspection(({ inspection }) => inspection?.state.asBuilt.strings) ?? []
+  const writable = useWritable()
+  const [open, setOpen] = useState<string>()
+  const undrawn = strings.filter(({ path }) => path === undefined)
+  if (!writable) return null
+  return (
+    <Box px={{ base: '12px', lg: '24px' }} pb="12px">
+      <Flex gap="8px" wrap="wrap" mb={open && '10px'}>
+        <Button variant="outline" onClick={() => setOpen('new')}>
+          <Plus size={17} /> String by count
+        </Button>
+        {undrawn.map(({ id, label }) => (
+          <Button key={id} variant="plain" onClick={() => setOpen(id)} aria-label={`Change ${label}`}>
+            {label}
+          </Button>
+        ))}
+      </Flex>
+      {open && (
+        <Form key={open} string={undrawn.find(({ id }) => id === open)} onClose={() => setOpen(undefined)} />
+      )}
+    </Box>
+  )
+}
+
+function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: () => void }) {
+  const inspection = useInspection((state) => state.inspection)!
+  const make = useMake()
+  const { units, strings } = inspection.state.asBuilt
+  const sheetOf = (unitId: string) => inspection.around.sheetOf(unitId)
+  const inverters = units.filter(({ id }) => ENDS_IN.includes(sheetOf(id)?.kind ?? ''))
+  const modules = units.filter(({ id }) => sheetOf(id)?.module)
+  const [draft, setDraft] = useState({
+    label: string?.label ?? `String ${strings.length + 1}`,
+    unitId: string?.unitId ?? inverters[0]?.id ?? '',
+    input: string?.input ?? 'PV1',
+    count: string?.count ?? 12,
+    coldMethod: string?.coldMethod ?? ('coefficient' as const),
+  })
+  const [moduleId, setModuleId] = useState(
+    modules.find(({ id }) => string && isModuleOf(string, sheetOf(id)))?.id ?? modules[0]?.id ?? '',
+  )
+  const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
+  const built = countedString({ ...draft, id: string?.id ?? `string-${uuid()}` }, sheetOf(moduleId))
+  return (
+    <PanelForm
+      title={string?.label ?? 'A string by its count'}
+      what="string"
+      writable
+      lacking={!built || draft.label.trim() === '' || draft.unitId === '' || draft.input.trim() === ''}
+      columns={3}
+      onKeep={() => built && make({ kind: 'string-built', body: built })}
+      onRemove={string && (() => make({ kind: 'string-removed', body: { stringId: string.id } }))}
+      onClose={onClose}
+    >
+      <TextField label="Name" value={draft.label} required onChange={(label) => set({ label })} />
+      <ChoiceField
+        label="Ends in"
+        value={draft.unitId}
+        options={named(inverters)}
+        onChange={(unitId) => set({ unitId })}
+      />
+      <TextField label="Input" value={draft.input} required onChange={(input) => set({ input })} />
+      <ChoiceField label="Modules" value={moduleId} options={named(modules)} onChange={setModuleId} />
+      <CountField label="How many" most={200} value={draft.count} onChange={(count) => set({ count })} />
+      <ChoiceField
+        label="Coldest morning by"
+        value={draft.coldMethod}
+        options={[
+          ['coefficient', 'the module’s coefficient'],
+          ['table', 'the table by temperature'],
+        ]}
+        onChange={(coldMethod) => set({ coldMethod })}
+      />
+    </PanelForm>
+  )
+}

@@ -1,0 +1,53 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import type { ReactNode } from 'react'
+import { PanZoom } from '../ui/pan-zoom.js'
+
+/** The head of a picture in which things are entered: its name and what can be done with it. */
+export function PictureHead({ title, children }: { title: string; children?: ReactNode }) {
+  return (
+    <Flex align="center" gap="6px" wrap="wrap">
+      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
+        {title}
+      </Text>
+      {children}
+    </Flex>
+  )
+}
+
+/** A drawing of given size that is moved and enlarged within its frame. */
+export function DrawingFrame({
+  title,
+  w,
+  h,
+  minH,
+  maxW,
+  children,
+}: {
+  title: string
+  w: number
+  h: number
+  minH: { base: string; lg: string }
+  maxW?: string
+  children: ReactNode
+}) {
+  return (
+    <Box flex="1" minH={minH} display="flex">
+      <PanZoom label={`${title}, to move and enlarge`}>
+        <chakra.svg
+          viewBox={`0 0 ${w} ${h}`}
+          w="100%"
+          mx="auto"
+          flex="1"
+          minH={0}
+          preserveAspectRatio="xMidYMid meet"
+          role="group"
+          aria-label={title}
+          fontFamily="body"
+          {...(maxW && { maxW })}
+        >
+          {children}
+        </chakra.svg>
+      </PanZoom>
+    </Box>
+  )
+}

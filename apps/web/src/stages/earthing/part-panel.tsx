@@ -1,0 +1,73 @@
+import { Button } from '@chakra-ui/react'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { EARTH_PART_KINDS, EARTH_PART_WORDS, type EarthPart } from '@plumb-mark/core'
+import { ChoiceField, named, optionsOf } from '../../ui/choice-field.js'
+import { TextField } from '../../ui/text-field.js'
+import { useInspection } from '../../job/inspection.js'
+import { useMake } from '../../job/use-make.js'
+import { PanelForm } from '../panel-form.js'
+
+/** A part that is bonded, or that bonds lead to. */
+export function PartPanel({
+  part,
+  writable,
+  onBond,
+  onDone,
+}: {
+  part: EarthPart | undefined
+  writable: boolean
+  onBond: (from: string) => void
+  onDone: () => void
+}) {
+  const units = useInspection(({ inspection }) => inspection!.state.asBuilt.units)
+  const make = useMake()
+  const [draft, setDraft] = useState<Omit<EarthPart, 'id'>>(part ?? { label: 'Earth bar', kind: 'bar' })
+  const keep = () => {
+    const { label, kind, unitId } = draft
+    make({
+      kind: 'earth-part-found',
+      body: { id: part?.id ?? `part-${uuid()}`, label: label.trim(), kind, ...(unitId && { unitId }) },
+    })
+  }
+  return (
+    <PanelForm
+      title={part?.label ?? 'A new part'}
+      what="part"
+      writable={writable}
+      lacking={draft.label.trim() === ''}
+      columns={3}
+      onKeep={keep}
+      onRemove={part && (() => make({ kind: 'earth-part-removed', body: { partId: part.id } }))}
+      removeWords="Remove, with its bonds"
+      onClose={onDone}
+      more={
+        part &&
+        part.kind !== 'main-terminal' && (
+          <Button variant="outline" onClick={() => onBond(part.id)}>
+            Bond it
+          </Button>
+        )
+      }
+    >
+      <TextField
+        label="Name"
+        value={draft.label}
+        onChange={(text) => setDraft({ ...draft, label: text })}
+        required
+      />
+      <ChoiceField
+        label="What it is"
+        value={draft.kind}
+        options={optionsOf(EARTH_PART_KINDS, EARTH_PART_WORDS)}
+        onChange={(kind) => setDraft({ ...draft, kind })}
+      />
+      <ChoiceField
+        label="Belongs to"
+        value={draft.unitId ?? ''}
+        options={[['', 'no unit'], ...named(units)]}
+        onChange={(value) => setDraft({ ...draft, unitId: value || undefined })}
+      />
+    </PanelForm>
+  )
+}

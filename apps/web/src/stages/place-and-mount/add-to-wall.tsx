@@ -1,0 +1,210 @@
+import { Button, Flex, Stack } from '@chakra-ui/react'
+import { Plus } from 'lucide-react'
+import { memo, useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { DRAWN_FIGURES, OBSTRUCTION_CLASSES, sheetName, type WallBuilt } from '@plumb-mark/core'
+import { SmallPrint } from '../../ui/theme/text.js'
+import { ChoiceField, optionsOf, type Option } from '../../ui/choice-field.js'
+import { TextField } from '../../ui/text-field.js'
+import { useInspection } from '../../job/inspection.js'
+import { useFocus } from '../../job/focus.js'
+import { useMake } from '../../job/use-make.js'
+
+const NEW_OBSTRUCTION = { w: 200, h: 200 }
+
+/** Adds a unit by its sheet, or an obstruction by its class; its place is then typed. */
+export const AddToWall = memo(function AddToWall({ wall }: { wall: WallBuilt }) {
+  const [adding, setAdding] = useState<'unit' | 'obstruction'>()
+  if (!adding) {
+    return (
+      <Flex gap="8px" py="6px">
+        <Button variant="plain" onClick={() => setAdding('unit')}>
+          <Plus size={17} /> Unit
+        </Button>
+        <Button variant="plain" onClick={() => setAdding('obstruction')}>
+          <Plus size={17} /> Obstruction
+        </Button>
+      </Flex>
+    )
+  }
+  return adding === 'unit' ? (
+    <AddUnit wall={wall} onDone={() => setAdding(undefined)} />
+  ) : (
+    <AddObstruction wall={wall} onDone={() => setAdding(undefined)} />
+  )
+})
+
+/** To the right of everything that stands there, so that nothing is hidden. */
+const freeX = (items: readonly { x: number; w: number }[]) =>
+  Math.max(0, ...items.map(({ x, w }) => x + w)) + 300
+
+function useItemsOn(wall: WallBuilt) {
+  const units = useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []
+  return [...wall.obstructions, ...units.flatMap(({ place }) => (place?.wallId === wall.id ? [place] : []))]
+}
+
+function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
+  const sheets = useInspection((state) => state.sheets)
+  const make = useMake()
+  const chooseItem = useFocus((focus) => focus.chooseItem)
+  const items = useItemsOn(wall)
+  const loose = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(
+    ({ place, sheetId: of }) =>
+      !place && sheets.get(of)?.size !== undefined && sheets.get(of)?.kind !== 'module',
+  )
+  const [looseId, setLooseId] = useState(loose[0]?.id ?? '')
+  const pinned = useInspection(({ inspection }) => inspection?.state.header?.sheets) ?? []
+  const hung = [...sheets].filter(
+    ([id, { size, kind }]) => size !== undefined && kind !== 'module' && pinned.some((one) => one.id === id),
+  )
+  const [sheetId, setSheetId] = useState(hung[0]?.[0] ?? '')
+  const [label, setLabel] = useState('')
+  const [serial, setSerial] = useState('')
+  const hang = () => {
+    const unit = loose.find(({ id }) => id === looseId)
+    const size = unit && sheets.get(unit.sheetId)?.size
+    if (!unit || !size) return
+    make({
+      kind: 'unit-fitted',
+      body: {
+        ...unit,
+        place: {
+          wallId: wall.id,
+          x: freeX(items),
+          y: 1000,
+          w: size.width,
+          h: size.height,
+          drawn: ['x', 'y'],
+        },
+      },
+    })
+    chooseItem(unit.id)
+    onDone()
+  }
+  const add = () => {
+    if (looseId) return hang()
+    const sheet = sheets.get(sheetId)
+    if (!sheet?.size || label.trim() === '') return
+    const id = `unit-${uuid()}`
+    make({
+      kind: 'unit-fitted',
+      body: {
+        id,
+        label: label.trim(),
+        sheetId,
+        ...(serial.trim() && { serial: serial.trim() }),
+        place: {
+          wallId: wall.id,
+          x: freeX(items),
+          y: 1000,
+          w: sheet.size.width,
+          h: sheet.size.height,
+          drawn: ['x', 'y'],
+        },
+      },
+    })
+    chooseItem(id)
+    onDone()
+  }
+  return (
+    <Stack
+      as="form"
+      bg="panel"
+      p="12px"
+      gap="10px"
+      onSubmit={(event) => (event.preventDefault(), add())}
+      aria-label="Add a unit"
+    >
+      {loose.length > 0 && (
+        <ChoiceField
+          label="Unit"
+          value={looseId}
+          options={[
+            ...loose.map(({ id, label: name }): Option => [id, `${name}, which hangs nowhere yet`]),
+            ['', 'a unit that is not entered yet'],
+          ]}
+          onChange={setLooseId}
+        />
+      )}
+      {!looseId && (
+        <>
+          <ChoiceField
+            label="Sheet"
+            value={sheetId}
+            options={hung.map(([id, sheet]): Option => [id, sheetName(sheet)])}
+            onChange={setSheetId}
+          />
+          <Flex gap="10px">
+            <TextField
+              label="Name on site"
+              value={label}
+              onChange={setLabel}
+              placeholder="Inverter 3"
+              required
+              autoFocus
+            />
+            <TextField label="Serial" value={serial} onChange={setSerial} />
+          </Flex>
+        </>
+      )}
+      <Buttons onCancel={onDone} />
+    </Stack>
+  )
+}
+
+function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
+  const make = useMake()
+  const chooseItem = useFocus((focus) => focus.chooseItem)
+  const items = useItemsOn(wall)
+  const [of, setOf] = useState<(typeof OBSTRUCTION_CLASSES)[number]>('pipe')
+  const add = () => {
+    const id = `obstruction-${uuid()}`
+    make({
+      kind: 'obstruction-measured',
+      body: {
+        wallId: wall.id,
+        obstruction: {
+          id,
+          label: of,
+          class: of,
+          x: freeX(items),
+          y: 1000,
+          ...NEW_OBSTRUCTION,
+          drawn: [...DRAWN_FIGURES],
+        },
+      },
+    })
+    chooseItem(id)
+    onDone()
+  }
+  return (
+    <Stack
+      as="form"
+      bg="panel"
+      p="12px"
+      gap="10px"
+      onSubmit={(event) => (event.preventDefault(), add())}
+      aria-label="Add an obstruction"
+    >
+      <ChoiceField
+        label="What is it?"
+        value={of}
+        options={optionsOf(OBSTRUCTION_CLASSES, (name) => name)}
+        onChange={setOf}
+      />
+      <Buttons onCancel={onDone} />
+    </Stack>
+  )
+}
+
+function Buttons({ onCancel }: { onCancel: () => void }) {
+  return (
+    <Flex gap="8px" align="center">
+      <Button type="submit">Add</Button>
+      <Button variant="plain" onClick={onCancel}>
+        Cancel
+      </Button>
+      <SmallPrint>Type its place next.</SmallPrint>
+    </Flex>
+  )
+}

@@ -1,0 +1,180 @@
+import { Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { useRef, useState } from 'react'
+import {
+  OBSTRUCTION_CLASSES,
+  formatQuantity,
+  obstructionSeenAt,
+  seenBetween,
+  sizeDisagrees,
+  unitSeenAt,
+  type Place,
+  type SeenRectangle,
+  type TouchedCorners,
+  type Sheet,
+  type UnitBuilt,
+  type WallBuilt,
+  type WallPhoto,
+} from '@plumb-mark/core'
+import { v7 as uuid } from 'uuid'
+import { ChoiceField, type Option } from '../../../ui/choice-field.js'
+import { useInspection } from '../../../job/inspection.js'
+import { useFocus } from '../../../job/focus.js'
+import { useMake } from '../../../job/use-make.js'
+import { Panel } from '../../panel.js'
+
+/** A finger hits the pixel that it means, or the next. */
+const HIT_PX = 1.5
+
+/** Takes two touches on the wall as opposite corners of a thing; what is between them is shown while it grows. */
+export function CornerTouches({
+  bounds: { x0, y0, x1, y1 },
+  corners,
+  onCorners,
+}: {
+  bounds: { x0: number; y0: number; x1: number; y1: number }
+  corners: TouchedCorners | undefined
+  onCorners: (corners: TouchedCorners) => void
+}) {
+  const [one, setOne] = useState<Place>()
+  const [under, setUnder] = useState<Place>()
+  const area = useRef<SVGRectElement>(null)
+  const at = ({ clientX, clientY }: { clientX: number; clientY: number }): Place => {
+    const on = new DOMPoint(clientX, clientY).matrixTransform(area.current!.getScreenCTM()!.inverse())
+    return { x: on.x, y: -on.y }
+  }
+  const touch = (event: React.MouseEvent) => {
+    const place = at(event)
+    if (!one) return setOne(place)
+    setOne(undefined)
+    setUnder(undefined)
+    onCorners({ one, other: place, hitTo: HIT_PX / (area.current!.getScreenCTM()?.a ?? 1) })
+  }
+  const shown = one && under ? { one, other: under } : corners
+  return (
+    <g>
+      {shown && <Between {...shown} />}
+      {one && (
+        <chakra.circle cx={one.x} cy={-one.y} r="14" fill="pinLength" stroke="white" strokeWidth="5px" />
+      )}
+      <rect
+        ref={area}
+        data-drag
+        x={x0}
+        y={-y1}
+        width={x1 - x0}
+        height={y1 - y0}
+        fill="transparent"
+        style={{ cursor: 'crosshair' }}
+        onClick={touch}
+        onPointerMove={(event) => one && setUnder(at(event))}
+      />
+    </g>
+  )
+}
+
+function Between({ one, other }: Pick<TouchedCorners, 'one' | 'other'>) {
+  return (
+    <chakra.rect
+      x={Math.min(one.x, other.x)}
+      y={-Math.max(one.y, other.y)}
+      width={Math.abs(other.x - one.x)}
+      height={Math.abs(other.y - one.y)}
+      fill="none"
+      stroke="pinLength"
+      strokeWidth="8px"
+      strokeDasharray="30 16"
+    />
+  )
+}
+
+/** What stands between the two corners: a unit of the job, or an obstruction. Its places become offsets that know how sure they are. */
+export function DrawnOnPhoto({
+  wall,
+  taken,
+  corners,
+  onDone,
+}: {
+  wall: WallBuilt
+  taken: WallPhoto
+  corners: TouchedCorners | undefined
+  onDone: () => void
+}) {
+  const sheets = useInspection((state) => state.sheets)
+  const units = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(
+    ({ sheetId, place }) => sheets.get(sheetId)?.size && (!place || place.wallId === wall.id),
+  )
+  const make = useMake()
+  const chooseItem = useFocus((focus) => focus.chooseItem)
+  const [what, setWhat] = useState('pipe')
+  const found = corners && seenBetween(taken, corners)
+  const unit = units.find(({ id }) => id === what)
+  const keep = () => {
+    if (!found) return
+    const id = unit?.id ?? `obstruction-${uuid()}`
+    const size = unit && sheets.get(unit.sheetId)?.size
+    make(
+      unit && size
+        ? unitSeenAt(unit, wall.id, taken, found, size)
+        : obstructionSeenAt(id, what, wall.id, taken, found),
+    )
+    chooseItem(id)
+    onDone()
+  }
+  return (
+    <Panel title="Drawn on the photo" onClose={onDone}>
+      {!corners && <Text>Touch two opposite corners of a thing, where it meets the wall.</Text>}
+      {corners && !found && (
+        <Text color="danger" role="alert">
+          A corner lies in the outer tenth of the photo, where lenses bend, or beyond it: take another photo,
+          or the tape.
+        </Text>
+      )}
+      {found && (
+        <Flex gap="14px" wrap="wrap" align="flex-end">
+          <Text fontFamily="mono" fontSize="15px">
+            left {length(found.x)}, lower edge {length(found.y)}, ± {length(found.across)} across, ±{' '}
+            {length(found.up)} up
+            <br />
+            {length(found.w)} wide, {length(found.h)} high
+          </Text>
+          <ChoiceField
+            label="This is"
+            value={what}
+            options={[
+              ...OBSTRUCTION_CLASSES.map((name): Option => [name, name]),
+              ...units.map(({ id, label }): Option => [id, label]),
+            ]}
+            onChange={setWhat}
+          />
+          <Button onClick={keep}>Place it</Button>
+        </Flex>
+      )}
+      {found && unit && <SizeCheck unit={unit} sheet={sheets.get(unit.sheetId)} found={found} />}
+    </Panel>
+  )
+}
+
+const length = (mm: number) => formatQuantity(mm, 'length', { decimals: 0 })
+
+/** The sheet knows how large a unit is: what the photo makes of it tells whether its corners lie in the plane of the marks. */
+function SizeCheck({
+  unit,
+  sheet,
+  found,
+}: {
+  unit: UnitBuilt
+  sheet: Sheet | undefined
+  found: SeenRectangle
+}) {
+  if (!sheet?.size) return null
+  const { width, height } = sheet.size
+  const off = sizeDisagrees(found, sheet.size)
+  return (
+    <Text color={off ? 'danger' : 'faint'} fontSize="14px" mt="6px" role={off ? 'alert' : undefined}>
+      {unit.label} is {length(width)} by {length(height)} by its sheet
+      {off
+        ? ': the photo makes it otherwise, so its corners do not lie in the plane of the marks. Touch where it meets the wall, or take the tape.'
+        : ', as the photo has it.'}
+    </Text>
+  )
+}

@@ -1,0 +1,216 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import {
+  CLAMP_NAMES,
+  VERDICT_WORDS,
+  inForce,
+  sayEvidence,
+  worst,
+  type Dimension,
+  type JudgedCheck,
+  type Terminal,
+  type UnitBuilt,
+  type UnitKind,
+} from '@plumb-mark/core'
+import { VerdictShape, verdictColour } from '../ui/verdict-mark.js'
+import { useInspection } from '../job/inspection.js'
+import { useFocus } from '../job/focus.js'
+
+/**
+ * The terminal strips of every unit: what each terminal asks for and how it was found. Touching one opens its
+ * first check that wants something.
+ */
+export function Terminals({ side, of }: { side: 'dc' | 'ac' | 'battery'; of?: UnitKind }) {
+  const inspection = useInspection((state) => state.inspection)
+  const units = (inspection?.state.asBuilt.units ?? [])
+    .filter(({ sheetId }) =>
+      of ? inspection?.sheets.get(sheetId)?.kind === of : inspection?.sheets.get(sheetId)?.kind !== 'meter',
+    )
+    .map((unit) => ({
+      unit,
+      terminals: terminalsOf(inspection?.sheets.get(unit.sheetId)?.terminals ?? [], side),
+    }))
+    .filter(({ terminals }) => terminals.length > 0)
+  if (units.length === 0) return null
+  return (
+    <Box p={{ base: '12px', lg: '24px' }}>
+      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
+        Terminals
+      </Text>
+      {units.map(({ unit, terminals }) => (
+        <Strip
+          key={unit.id}
+          unit={unit}
+          terminals={terminals}
+          checks={(inspection?.checks ?? []).filter(
+            ({ check }) => check.unit.id === unit.id && check.subject.terminal,
+          )}
+        />
+      ))}
+    </Box>
+  )
+}
+
+/** The protective conductor is landed on the AC side of the walk. */
+function terminalsOf(terminals: readonly Terminal[], side: 'dc' | 'ac' | 'battery'): Terminal[] {
+  return terminals.filter(
+    (terminal) => terminal.side === side || (side === 'ac' && terminal.side === 'earth'),
+  )
+}
+
+function Strip({
+  unit,
+  terminals,
+  checks,
+}: {
+  unit: UnitBuilt
+  terminals: readonly Terminal[]
+  checks: readonly JudgedCheck[]
+}) {
+  return (
+    <Box mt="14px">
+      <Text fontWeight={600} mb="6px">
+        {unit.label}
+      </Text>
+      <Flex wrap="wrap" borderBottom="1px solid" borderColor="hair">
+        {terminals.map((terminal) => (
+          <TerminalBlock
+            key={terminal.id}
+            terminal={terminal}
+            checks={checks.filter(({ check }) => check.subject.terminal?.id === terminal.id)}
+          />
+        ))}
+      </Flex>
+    </Box>
+  )
+}
+
+const Block = chakra('button', {
+  base: {
+    flex: '1 1 118px',
+    maxW: '190px',
+    bg: 'panel',
+    borderTop: '3px solid',
+    borderX: '1px solid',
+    borderLeftColor: 'hair',
+    borderRightColor: 'hair',
+    cursor: 'pointer',
+    display: 'flex',
+    flexDirection: 'column',
+    alignItems: 'stretch',
+    p: '6px 8px',
+    textAlign: 'left',
+  },
+})
+
+function TerminalBlock({ terminal, checks }: { terminal: Terminal; checks: readonly JudgedCheck[] }) {
+  const { checkId, openCheck } = useFocus()
+  const verdict = worst(checks.map(({ outcome }) => outcome.verdict))
+  const wanting = checks.find(({ outcome }) => outcome.verdict !== 'conforms') ?? checks[0]
+  const here = checks.some(({ check }) => check.id === checkId)
+  return (
+    <Block
+      type="button"
+      borderTopColor={verdictColour(verdict)}
+      bg={here ? 'accentWash' : 'panel'}
+      onClick={() => wanting && openCheck(wanting.check.id)}
+      aria-label={`Terminal ${terminal.label}: ${VERDICT_WORDS[verdict]}`}
+    >
+      <Flex justify="space-between" align="center" gap="4px">
+        <Text fontWeight={600} fontSize="17px" lineHeight={1.1}>
+          {terminal.label}
+        </Text>
+        <VerdictShape verdict={verdict} size={17} />
+      </Flex>
+      <Clamped terminal={terminal} bare={readAs('length', checks)} size={readAs('conductor-size', checks)} />
+      {checks.map((judged) => (
+        <Flex
+          key={judged.check.id}
+          gap="5px"
+          align="center"
+          fontFamily="mono"
+          fontSize="14px"
+          lineHeight={1.45}
+        >
+          <VerdictShape verdict={judged.outcome.verdict} size={12} />
+          {asRead(judged)}
+        </Flex>
+      ))}
+      <Text fontSize="12px" color="faint">
+        {CLAMP_NAMES[terminal.clamp]}
+      </Text>
+    </Block>
+  )
+}
+
+/** What was read at a check, as it was typed. */
+function asRead({ check, history }: JudgedCheck): string {
+  const last = inForce(history)
+  if (last?.kind === 'observation') return last.body.seen ? 'yes' : 'no'
+  return last ? sayEvidence(check, last) : 'not read'
+}
+
+/** The canonical figure that was read of a dimension at a terminal. */
+function readAs(dimension: Dimension, checks: readonly JudgedCheck[]): number | undefined {
+  const read = checks.find(({ check: { ask } }) => ask.kind === 'reading' && ask.dimension === dimension)
+  const last = inForce(read?.history)
+  return last?.kind === 'reading' ? last.body.value : undefined
+}
+
+/** Drawing units to the millimetre, and where the clamp ends. */
+const SCALE = 3
+const CLAMP_END = 34
+/** Drawn where nobody has read a size yet. */
+const USUAL_SIZE = 4
+
+/** The clamp with its conductor, to scale: the bare end as long as it was read, in the band that the sheet asks for. */
+function Clamped({
+  terminal: { clamp, strip },
+  bare,
+  size = USUAL_SIZE,
+}: {
+  terminal: Terminal
+  bare: number | undefined
+  size: number | undefined
+}) {
+  const thick = SCALE * Math.sqrt((4 * size) / Math.PI)
+  const length = SCALE * (bare ?? strip?.min ?? strip?.max ?? 0)
+  return (
+    <chakra.svg viewBox="0 0 118 118" w="100%" maxW="130px" mx="auto" h="96px" aria-hidden fill="none">
+      <chakra.g stroke="text" strokeWidth="2.2px">
+        {clamp === 'torque' ? (
+          <path d="M46 17 a13 13 0 1 0 26 0 a13 13 0 1 0 -26 0 M50 17 H68 M59 8 V26" />
+        ) : (
+          <path d="M46 5 H72 M46 5 V28 L72 20 V28" />
+        )}
+        <path d="M32 3 V34 M86 3 V34" />
+      </chakra.g>
+      {strip && (
+        <chakra.rect
+          x="38"
+          width="42"
+          y={CLAMP_END + SCALE * (strip.min ?? 0)}
+          height={Math.max(2, SCALE * ((strip.max ?? strip.min ?? 0) - (strip.min ?? 0)))}
+          fill="accentWash"
+        />
+      )}
+      <chakra.rect
+        x={59 - thick / 2}
+        y={CLAMP_END}
+        width={thick}
+        height={length}
+        fill={bare === undefined ? 'none' : 'unproven'}
+        stroke="unproven"
+        strokeWidth="1.2px"
+        strokeDasharray={bare === undefined ? '3 3' : undefined}
+      />
+      <chakra.rect
+        x={59 - thick * 0.9}
+        y={CLAMP_END + length}
+        width={thick * 1.8}
+        height="118"
+        fill="faint"
+        opacity={0.7}
+      />
+    </chakra.svg>
+  )
+}

@@ -1,0 +1,134 @@
+import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Upload } from 'lucide-react'
+import Papa from 'papaparse'
+import { useRef, useState, type ReactNode } from 'react'
+import { guessColumns, type CsvColumn, type CsvMapping, type CsvRead } from '@plumb-mark/core'
+import { ChoiceField, optionsOf } from './choice-field.js'
+
+interface Opened {
+  name: string
+  headers: string[]
+  rows: Record<string, string>[]
+}
+
+/** A mapping is remembered for files with the same headers. */
+const keyOf = (file: string, headers: readonly string[]) => `plumb-mark-csv ${file} ${headers.join('|')}`
+function remembered(file: string, headers: readonly string[]): CsvMapping | undefined {
+  const kept = localStorage.getItem(keyOf(file, headers))
+  return kept ? (JSON.parse(kept) as CsvMapping) : undefined
+}
+
+const MOST_FAULTS = 8
+
+/** Rows of a CSV file: columns are named once, every row is looked at, and a file with one bad row is not taken at all. */
+export function CsvImport<T>({
+  subject,
+  columns,
+  read,
+  onTake,
+  guess = (headers) => guessColumns(headers, columns),
+  words = { button: `Import ${subject}`, file: `File of ${subject}` },
+  children,
+}: {
+  /** As in “readings”. */
+  subject: string
+  columns: readonly CsvColumn[]
+  read: (rows: readonly Record<string, string>[], mapping: CsvMapping) => CsvRead<T>
+  /** Takes them all or none; answers with what was not taken, in words. */
+  onTake: (values: T[]) => Promise<string | undefined>
+  /** A likely mapping by the words of the headers. */
+  guess?: (headers: readonly string[]) => CsvMapping
+  words?: { button: string; file: string }
+  /** What is asked beside the columns. */
+  children?: ReactNode
+}) {
+  const file = useRef<HTMLInputElement>(null)
+  const [opened, setOpened] = useState<Opened>()
+  const [mapping, setMapping] = useState<CsvMapping>({})
+  const [said, setSaid] = useState<string[]>([])
+  const open = async (chosen: File | undefined) => {
+    if (!chosen) return
+    const text = (await chosen.text()).replace(/^\uFEFF/, '')
+    const { data, meta, errors } = Papa.parse<Record<string, string>>(text, {
+      header: true,
+      skipEmptyLines: 'greedy',
+    })
+    if (errors.length > 0 && data.length === 0) return setSaid([`${chosen.name}: ${errors[0]!.message}`])
+    const headers = meta.fields ?? []
+    setSaid([])
+    setOpened({ name: chosen.name, headers, rows: data })
+    setMapping(remembered(words.file, headers) ?? guess(headers))
+  }
+  const take = async () => {
+    if (!opened) return
+    const table = read(opened.rows, mapping)
+    if (!table.ok) return setSaid(faultWords(table.faults))
+    const refused = await onTake(table.values)
+    if (refused !== undefined) return setSaid([`Nothing was taken: ${refused}`])
+    localStorage.setItem(keyOf(words.file, opened.headers), JSON.stringify(mapping))
+    setSaid([`${table.values.length} ${subject} taken from ${opened.name}`])
+    setOpened(undefined)
+  }
+  const wanted = columns.filter(({ required }) => required)
+  return (
+    <Box>
+      <Button variant="outline" onClick={() => file.current?.click()}>
+        <Upload size={17} /> {words.button}
+      </Button>
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,text/csv"
+        hidden
+        aria-label={words.file}
+        onChange={(event) => void open(event.target.files?.[0]).then(() => (event.target.value = ''))}
+      />
+      {opened && (
+        <Box
+          role="region"
+          aria-label={`${opened.name}: ${opened.rows.length} rows`}
+          mt="10px"
+          p="14px"
+          bg="sunk"
+          borderRadius="4px"
+        >
+          <Text fontWeight={600} mb="8px">
+            {opened.name}: {opened.rows.length} rows. Which column is which?
+          </Text>
+          <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(3, 1fr)' }} gap="10px">
+            {columns.map(({ key, header, required }) => (
+              <ChoiceField
+                key={key}
+                label={required ? `${header} (needed)` : header}
+                value={mapping[key] ?? ''}
+                options={[['', 'not in this file'], ...optionsOf(opened.headers, String)]}
+                onChange={(chosen) => setMapping({ ...mapping, [key]: chosen || undefined })}
+              />
+            ))}
+            {children}
+          </Grid>
+          <Flex mt="12px" gap="10px">
+            <Button onClick={() => void take()} disabled={wanted.some(({ key }) => !mapping[key])}>
+              Take the {subject}
+            </Button>
+            <Button variant="plain" onClick={() => (setOpened(undefined), setSaid([]))}>
+              Cancel
+            </Button>
+          </Flex>
+        </Box>
+      )}
+      <Box role="status" mt="6px" fontSize="14px">
+        {said.map((line) => (
+          <Text key={line}>{line}</Text>
+        ))}
+      </Box>
+    </Box>
+  )
+}
+
+function faultWords(faults: readonly { row: number; column: string; reason: string }[]): string[] {
+  const lines = faults
+    .slice(0, MOST_FAULTS)
+    .map(({ row, column, reason }) => `row ${row}${column ? `, ${column}` : ''}: ${reason}`)
+  return faults.length > MOST_FAULTS ? [...lines, `and ${faults.length - MOST_FAULTS} more`] : lines
+}

@@ -1,0 +1,68 @@
+import { Box, Grid } from '@chakra-ui/react'
+import { useEffect } from 'react'
+import { Navigate, useParams, useSearchParams } from 'react-router'
+import { useShallow } from 'zustand/react/shallow'
+import { STAGES, isLeft, type Inspection, type Stage } from '@plumb-mark/core'
+import { useInspection } from '../job/inspection.js'
+import { CheckList } from '../checks/check-list.js'
+import { CHECK_FIELD, useCheckInAddress } from '../job/check-in-address.js'
+import { useFocus } from '../job/focus.js'
+import { Line } from './line/line.js'
+import { Picture } from '../stages/picture.js'
+import { Shortcuts } from './shortcuts.js'
+
+/** Stages whose picture is where things are entered: there is work in them before there is a check. */
+const BUILT_IN_PICTURE: readonly Stage[] = ['identify', 'place-and-mount', 'roof', 'earthing', 'dc', 'ac']
+
+const stagesOf = ({ checks }: Inspection): Stage[] => {
+  const asked = new Set(checks.map(({ check }) => check.stage))
+  return STAGES.filter((one) => BUILT_IN_PICTURE.includes(one) || asked.has(one))
+}
+
+/** Where the walk goes on: at the check that the address names, else at the first that is left. */
+const nextStage = ({ checks }: Inspection, named: string | undefined): Stage | undefined =>
+  (checks.find(({ check }) => check.id === named) ?? checks.find(isLeft) ?? checks[0])?.check.stage
+
+/** The walk at a stage that it has; from any other address it goes on where it left off. */
+export function WalkView() {
+  const { stage, jobId } = useParams()
+  const [fields] = useSearchParams()
+  const named = fields.get(CHECK_FIELD) ?? undefined
+  const stages = useInspection(useShallow(({ inspection }) => inspection && stagesOf(inspection)))
+  const next = useInspection(({ inspection }) => inspection && nextStage(inspection, named))
+  if (!stages) return null
+  const here = stages.find((one) => one === stage)
+  if (here) return <Workspace stages={stages} here={here} />
+  return (
+    <Navigate to={{ pathname: `/jobs/${jobId}/walk/${next ?? stages[0]}`, search: `${fields}` }} replace />
+  )
+}
+
+/** The one workspace: the line, the checks, the picture. */
+function Workspace({ stages, here }: { stages: readonly Stage[]; here: Stage }) {
+  const openCheck = useFocus((focus) => focus.openCheck)
+  useEffect(() => () => openCheck(undefined), [here, openCheck])
+  useCheckInAddress()
+  return (
+    <Grid
+      templateColumns={{ base: 'minmax(0, 1fr)', lg: '172px minmax(380px, 440px) 1fr' }}
+      templateRows={{ base: 'auto auto auto', lg: '1fr' }}
+      h={{ lg: 'calc(100dvh - 53px)' }}
+    >
+      <Line stages={stages} here={here} />
+      <Box
+        data-scrolls
+        overflowY={{ lg: 'auto' }}
+        borderRight={{ lg: '1px solid' }}
+        borderColor={{ lg: 'hair' }}
+        order={{ base: 3, lg: 2 }}
+      >
+        <CheckList stage={here} />
+      </Box>
+      <Box overflowY={{ lg: 'auto' }} order={{ base: 2, lg: 3 }} bg="sunk" minW={0}>
+        <Picture stage={here} />
+      </Box>
+      <Shortcuts />
+    </Grid>
+  )
+}
