@@ -1,4 +1,5 @@
 import { Module, type DynamicModule } from '@nestjs/common'
+import { AdmissionModule } from './admission/admission.module.js'
 import { AccountsModule } from './accounts/accounts.module.js'
 import { AuditModule } from './audit/audit.module.js'
 import type { HeldFolder } from './database/data-folder.js'
@@ -31,6 +32,7 @@ export class AppModule {
         AccountsModule,
         AgainModule,
         RecordsModule,
+        AdmissionModule,
         ListsModule,
         JobsModule,
         EvidenceModule,

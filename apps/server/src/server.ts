@@ -10,6 +10,7 @@ import { SessionCookie } from './accounts/session-cookie.js'
 import { AppModule } from './app.module.js'
 import { holdFolder } from './database/data-folder.js'
 import { openDatabase } from './database/database.module.js'
+import { ENTITIES } from './entities.js'
 import { ErrorFilter } from './http/error.filter.js'
 import { FrameworkLog } from './http/log.js'
 import { answerMalformed } from './http/malformed.js'
@@ -30,7 +31,7 @@ export async function createServer(settings: Settings): Promise<NestExpressAppli
   // What is written from here on is its owner's alone, whatever the machine is set to.
   process.umask(0o077)
   const held = holdFolder(settings.dataDir)
-  const db = await openDatabase(settings.dataDir).catch((problem: unknown) => {
+  const db = await openDatabase(settings.dataDir, ENTITIES).catch((problem: unknown) => {
     held.release()
     throw problem
   })

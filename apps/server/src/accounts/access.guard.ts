@@ -4,7 +4,7 @@ import type { Role } from '@plumb-mark/core'
 import { about } from '../audit/audit.interceptor.js'
 import { AuditService } from '../audit/audit.service.js'
 import { Refused } from '../http/refused.js'
-import { MAY_CALL, type SignedInRequest } from './access.js'
+import { MAY_CALL, type SignedInRequest } from '../http/access.js'
 import { AccountsService } from './accounts.service.js'
 import { SessionCookie } from './session-cookie.js'
 

@@ -3,7 +3,7 @@ import { SSE_METADATA } from '@nestjs/common/constants.js'
 import { Reflector } from '@nestjs/core'
 import type { Observable } from 'rxjs'
 import { whileStill } from '../http/while-still.js'
-import type { SignedInRequest } from './access.js'
+import type { SignedInRequest } from '../http/access.js'
 import { AccountsService } from './accounts.service.js'
 import { SessionCookie } from './session-cookie.js'
 

@@ -12,7 +12,7 @@ import {
 import type { Person } from '@plumb-mark/core'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
-import { Anyone, By, MayCall } from './access.js'
+import { Anyone, By, MayCall } from '../http/access.js'
 import { PeopleService } from './people.service.js'
 
 @Controller('api')

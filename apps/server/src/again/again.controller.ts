@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Put } from '@nestjs/common'
 import { IntervalsDto, type DueAgain } from '@plumb-mark/contract'
-import { MayCall } from '../accounts/access.js'
+import { MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { AgainService } from './again.service.js'

@@ -1,6 +1,6 @@
 import { Controller, Get, Query } from '@nestjs/common'
 import { AuditQueryDto, type AuditPage } from '@plumb-mark/contract'
-import { MayCall } from '../accounts/access.js'
+import { MayCall } from '../http/access.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { AuditService } from './audit.service.js'
 

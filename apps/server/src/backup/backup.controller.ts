@@ -1,7 +1,7 @@
 import { Body, Controller, Get, HttpCode, Post, Put } from '@nestjs/common'
 import { BackupTimeDto, type BackupState } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { BackupService } from './backup.service.js'

@@ -2,23 +2,9 @@ import { join } from 'node:path'
 import { Global, Inject, Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import { DATABASE_FILE } from '@plumb-mark/archive'
-import { InvitationRow, PersonRow, SessionRow } from '../accounts/account.entities.js'
-import { AuditRow } from '../audit/audit.entity.js'
-import { EntryRow } from '../entries/entry.entity.js'
-import { PhotoRow } from '../evidence/photo.entity.js'
-import { InstallationRow } from '../installations/installation.entity.js'
-import { InstrumentRow } from '../instruments/instrument.entity.js'
-import { JobPersonRow, JobRow, JobSheetRow } from '../jobs/job.entities.js'
-import { SavedFilterRow } from '../lists/saved-filter.entity.js'
-import { FigureRow } from '../figures/figure.entity.js'
-import { RecordRow } from '../records/record.entity.js'
 import { CannotStart } from '../settings.js'
-import { SheetRow } from '../sheets/sheet.entity.js'
-import { SealRow } from '../sign-off/seal.entity.js'
-import { TraceRow } from '../traces/trace.entity.js'
 import type { HeldFolder } from './data-folder.js'
 import { Writer } from './writer.js'
-import { VisitPersonRow, VisitRow } from '../visits/visit.entities.js'
 import { Preparation1764000000000 } from './migrations/1764000000000-preparation.js'
 import { Defended1764100000000 } from './migrations/1764100000000-defended.js'
 import { Clauses1764600000000 } from './migrations/1764600000000-clauses.js'
@@ -35,27 +21,8 @@ interface Pragmas {
   pragma(text: string): unknown
 }
 
-const ENTITIES = [
-  PersonRow,
-  SessionRow,
-  InvitationRow,
-  AuditRow,
-  JobRow,
-  JobPersonRow,
-  JobSheetRow,
-  SavedFilterRow,
-  EntryRow,
-  SheetRow,
-  InstrumentRow,
-  PhotoRow,
-  VisitRow,
-  VisitPersonRow,
-  FigureRow,
-  SealRow,
-  TraceRow,
-  InstallationRow,
-  RecordRow,
-]
+/** A class with the columns of a table. */
+export type EntityClass = new () => object
 
 /** The database over its two connections: all reading over one that cannot write, all writing through the other. */
 export interface OpenDatabase {
@@ -64,12 +31,12 @@ export interface OpenDatabase {
 }
 
 /** Opens the database file, brings it up to date, and says in one sentence what is wrong when it cannot. */
-export async function openDatabase(dataDir: string): Promise<OpenDatabase> {
+export async function openDatabase(dataDir: string, entities: readonly EntityClass[]): Promise<OpenDatabase> {
   const file = join(dataDir, DATABASE_FILE)
   const db = new DataSource({
     type: 'better-sqlite3',
     database: file,
-    entities: ENTITIES,
+    entities: [...entities],
     migrations: [
       First1763900000000,
       Preparation1764000000000,
@@ -104,7 +71,7 @@ export async function openDatabase(dataDir: string): Promise<OpenDatabase> {
     const reader = new DataSource({
       type: 'better-sqlite3',
       database: file,
-      entities: ENTITIES,
+      entities: [...entities],
       readonly: true,
       fileMustExist: true,
     })

@@ -3,47 +3,54 @@ import { Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
 import { filter, from, map, merge, Subject, takeWhile, type Observable } from 'rxjs'
 import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm'
-import { asEntry, sha256, toldPartsOf, writeEntries, type EntryRowValues } from '@plumb-mark/archive'
 import {
-  applied,
+  asEntry,
+  sha256,
+  toldPartsOf,
+  writeEntries,
+  type EntryRowValues,
+  type RecordRowValues,
+} from '@plumb-mark/archive'
+import {
   asTold,
   canonicalJson,
   clockAhead,
   correctedTimes,
-  entryRow,
   fold,
   inspect,
-  inspectNext,
-  knownWhereDone,
   linked,
   type Entry,
   type EntryKind,
-  type EntryOf,
-  type Inspection,
   type JobHeader,
   type JobId,
   type JobState,
   type NewEntry,
   type Person,
-  type PersonId,
   type Sheet,
   type ToldPart,
 } from '@plumb-mark/core'
 import type { Appended, SentBeside } from '@plumb-mark/contract'
-import { audited, type Happening } from '../audit/audit.service.js'
 import { sqlOf } from '../database/sql-of.js'
 import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
 import { whileStill } from '../http/while-still.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
-import { JobPersonRow, JobRow } from '../jobs/job.entities.js'
-import { listRowsOf, writeListRows, type ListRows } from '../lists/list-rows.js'
-import { SealKey } from '../sign-off/seal-key.js'
-import type { RecordRow } from '../records/record.entity.js'
-import { RecordsService, type OpenRecord } from '../records/records.service.js'
-import { SheetsService } from '../sheets/sheets.service.js'
-import { EntryGuard } from './entry.guard.js'
+import { Batch, type OpenJob } from './batch.js'
 import { EntryRow } from './entry.entity.js'
+import { textOf } from './entry-text.js'
+import { ROWS_AT_ONCE, foldInTurns } from './fold-in-turns.js'
+import { JobPersonRow, JobRow } from './job.entities.js'
+import {
+  Attestor,
+  EntryGuard,
+  EntryProjections,
+  ForeignRecords,
+  SheetLibrary,
+  type AppendedToJob,
+  type OpenRecord,
+} from './ports.js'
+
+export type { OpenJob } from './batch.js'
 
 /** A job of some hundred checks takes about two megabytes while it is open. */
 const MOST_OPEN = 60
@@ -51,12 +58,6 @@ const MOST_OPEN = 60
 const MOST_HELD = 32_000
 /** A batch of more than this keeps everybody waiting: such batches go one after the other, and others are answered between them. */
 const LARGE_BATCH = 20
-
-/** The entries of a job as they stand, and what they come to, with whoever wrote elsewhere as told by that installation. */
-export interface OpenJob {
-  entries: readonly Entry[]
-  inspection: Inspection
-}
 
 /** The entries of a job and the sheets that it pins, not judged: what can be shown and exported whatever became of it. */
 export interface JobRecord {
@@ -88,14 +89,18 @@ export class EntriesService {
   constructor(
     private readonly db: DataSource,
     private readonly writer: Writer,
-    private readonly sheets: SheetsService,
+    private readonly sheets: SheetLibrary,
     private readonly guard: EntryGuard,
-    private readonly key: SealKey,
-    private readonly records: RecordsService,
+    private readonly key: Attestor,
+    private readonly records: ForeignRecords,
+    private readonly projections: EntryProjections,
   ) {}
 
   /** What a job is called, without reading it; its row where it is a record from elsewhere. */
-  async named(person: Person, jobId: JobId): Promise<{ number: string; title: string; foreign?: RecordRow }> {
+  async named(
+    person: Person,
+    jobId: JobId,
+  ): Promise<{ number: string; title: string; foreign?: RecordRowValues }> {
     await this.requireVisible(person, jobId)
     const [named] = await this.db.query<{ number: string; title: string }[]>(
       'SELECT number, title FROM job_summaries WHERE jobId = ?',
@@ -252,15 +257,37 @@ export class EntriesService {
       }
       if (fresh.length === 0) return { entries: answer, clockAhead: ahead }
       const judged = await batch.judged()
-      const rows = { before: listRowsOf(before.inspection), after: listRowsOf(judged.inspection) }
-      const openedAt = judged.entries[0]!.at
-      await this.writer.inTransaction((transaction) =>
-        keep(transaction, { jobId, openedAt, entries: fresh, rows, key: this.key }),
-      )
+      const appended = {
+        jobId,
+        openedAt: judged.entries[0]!.at,
+        changedAt: new Date().toISOString(),
+        entries: fresh,
+        before: before.inspection,
+        after: judged.inspection,
+      }
+      await this.writer.inTransaction((transaction) => this.keep(transaction, appended))
       this.open.set(jobId, judged)
       this.kept.next({ jobId, entries: fresh })
       return { entries: answer, clockAhead: ahead }
     })
+  }
+
+  /** Entries, and the rows that follow from them, in one transaction. */
+  private async keep(transaction: EntityManager, appended: AppendedToJob): Promise<void> {
+    const { jobId, entries, changedAt } = appended
+    const [first] = entries
+    if (first?.kind === 'job-opened')
+      await transaction.insert(JobRow, {
+        id: jobId,
+        number: first.body.number,
+        changedAt: first.at,
+        sealedAt: null,
+      })
+    await writeEntries(sqlOf(transaction), jobId, entries, {
+      sealWith: (entry) => this.key.attest(jobId, entry),
+    })
+    await this.projections.write(transaction, appended)
+    await transaction.update(JobRow, { id: jobId }, { changedAt })
   }
 
   /**
@@ -353,141 +380,7 @@ function keptAlready(
   return kept
 }
 
-/** A job while a batch is appended to it: judged on only when the next entry is weighed by something that the last ones changed. */
-class Batch {
-  private readonly entries: Entry[]
-  private state: JobState
-  private inspection: Inspection
-  private behind: 'nothing' | 'outcomes' | 'points' = 'nothing'
-  /** The same as the device that sends it knew the job, once that is asked; undefined where nothing came between. */
-  private elsewhere: Batch | undefined | 'not-asked' = 'not-asked'
-
-  constructor(
-    before: OpenJob,
-    private readonly sheetsFor: (state: JobState) => Promise<ReadonlyMap<string, Sheet>>,
-  ) {
-    this.entries = [...before.entries]
-    this.inspection = before.inspection
-    this.state = before.inspection.state
-  }
-
-  get last(): Entry | undefined {
-    return this.entries.at(-1)
-  }
-
-  /** When the job was opened. */
-  get opened(): string | undefined {
-    return this.entries[0]?.at
-  }
-
-  async weighedFor(kind: EntryKind): Promise<Inspection> {
-    const wanted = entryRow(kind)?.weighedBy
-    if (wanted === 'outcomes' || (wanted === 'points' && this.behind === 'points')) await this.catchUp()
-    return { ...this.inspection, state: this.state }
-  }
-
-  /** The job without what others did that had not reached the device. */
-  async whereDone(
-    { kind, at }: NewEntry,
-    knew: { person: PersonId; after: number | undefined },
-  ): Promise<Inspection | undefined> {
-    if (this.elsewhere === 'not-asked') {
-      const entered = this.state.entered as readonly Entry[]
-      const entries = knownWhereDone(entered, { ...knew, at })
-      this.elsewhere = entries.length === entered.length ? undefined : await this.knowing(entries)
-    }
-    return this.elsewhere?.weighedFor(kind)
-  }
-
-  private async knowing(entries: readonly Entry[]): Promise<Batch> {
-    const state = await foldInTurns(entries)
-    return new Batch({ entries, inspection: inspect(state, await this.sheetsFor(state)) }, this.sheetsFor)
-  }
-
-  async judged(): Promise<OpenJob> {
-    await this.catchUp()
-    return { entries: this.entries, inspection: this.inspection }
-  }
-
-  add(entry: Entry): void {
-    if (this.elsewhere !== 'not-asked') this.elsewhere?.add(entry)
-    this.entries.push(entry)
-    this.state = applied(this.state, [entry])
-    // What is built makes points; evidence and defects only change what comes of them.
-    const makesPoints = entryRow(entry.kind)?.weighedBy === 'state'
-    this.behind = makesPoints || this.behind === 'points' ? 'points' : 'outcomes'
-  }
-
-  private async catchUp(): Promise<void> {
-    if (this.behind === 'nothing') return
-    this.inspection = inspectNext(this.inspection, this.state, await this.sheetsFor(this.state))
-    this.behind = 'nothing'
-  }
-}
-
-/** Entries, and the rows that follow from them, in one transaction. */
-async function keep(
-  transaction: EntityManager,
-  {
-    jobId,
-    openedAt,
-    entries,
-    rows,
-    key,
-  }: {
-    jobId: JobId
-    openedAt: string
-    entries: readonly Entry[]
-    rows: { before: ListRows; after: ListRows }
-    key: SealKey
-  },
-): Promise<void> {
-  const [first] = entries
-  if (first?.kind === 'job-opened')
-    await transaction.insert(JobRow, {
-      id: jobId,
-      number: first.body.number,
-      changedAt: first.at,
-      sealedAt: null,
-    })
-  await writeEntries(sqlOf(transaction), jobId, entries, { sealWith: (entry) => key.attest(jobId, entry) })
-  for (const entry of entries)
-    if (entry.kind === 'signed' || entry.kind === 'shared' || entry.kind === 'unshared')
-      await audited(transaction, { ...HAPPENINGS[entry.kind](entry as never), by: entry.by, subject: jobId })
-  const changedAt = new Date().toISOString()
-  await writeListRows(transaction, jobId, { openedAt, changedAt }, rows.after, rows.before)
-  await transaction.update(JobRow, { id: jobId }, { changedAt })
-}
-
 /** What says the header of a job, and nothing of what was inspected. */
 const HEADER_KINDS = ['job-opened', 'job-amended', 'sheet-adopted'] as const satisfies readonly EntryKind[]
-
-/** As many entries as are read or folded without others being answered in between: some milliseconds. */
-const ROWS_AT_ONCE = 150
-
-/** Folds a long record in parts, between which others are answered. */
-async function foldInTurns(entries: readonly Entry[]): Promise<JobState> {
-  let state = fold(entries.slice(0, ROWS_AT_ONCE))
-  for (let i = ROWS_AT_ONCE; i < entries.length; i += ROWS_AT_ONCE) {
-    await turn()
-    state = applied(state, entries.slice(i, i + ROWS_AT_ONCE))
-  }
-  return state
-}
-
-/** An entry as JSON, put together from the text that it is kept as: a long record is sent without being read. */
-function textOf(row: EntryRowValues, parts: readonly ToldPart[]): string {
-  const { by, body, said, received, ...plain } = row
-  const told = parts.length === 0 ? by : JSON.stringify(asTold([asEntry(row)], parts)[0]!.by)
-  const times = { ...(said !== null && { said }), ...(received !== null && { received }) }
-  return `${JSON.stringify({ ...plain, ...times }).slice(0, -1)},"by":${told as string},"body":${body as string}}`
-}
-
-/** What of a job a person a year later may ask about. */
-const HAPPENINGS = {
-  signed: ({ body }: EntryOf<'signed'>) => ({ action: 'sealed', detail: body.sealedHead }),
-  shared: ({ body }: EntryOf<'shared'>) => ({ action: 'shared', detail: `with ${body.person.name}` }),
-  unshared: ({ body }: EntryOf<'unshared'>) => ({ action: 'unshared', detail: `person ${body.personId}` }),
-} satisfies { [K in EntryKind]?: (entry: EntryOf<K>) => Pick<Happening, 'action' | 'detail'> }
 
 const entryOf = (row: EntryRow): Entry => asEntry(row satisfies EntryRowValues)

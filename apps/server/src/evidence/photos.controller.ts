@@ -3,7 +3,7 @@ import { Body, Controller, Get, Param, ParseUUIDPipe, Put, Query, Res, Req } fro
 import type { Request, Response } from 'express'
 import { PhotoPartDto, type PhotoKept, type PhotoPart, type PhotoRoom } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused } from '../http/refused.js'
 import { uploadOf } from '../http/upload.js'

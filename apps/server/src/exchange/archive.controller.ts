@@ -23,7 +23,7 @@ import {
   type ImportPreview,
 } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { uploadOf } from '../http/upload.js'

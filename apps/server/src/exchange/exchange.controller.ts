@@ -2,7 +2,7 @@ import { Controller, Get, Param, ParseUUIDPipe, Query, Req, Res } from '@nestjs/
 import type { Request, Response } from 'express'
 import { ReportQueryDto } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { whenGone } from '../work/gone.js'

@@ -1,8 +1,8 @@
 import { Controller, Get } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { Anyone } from '../accounts/access.js'
+import { Anyone } from '../http/access.js'
 import { BackupService } from '../backup/backup.service.js'
-import { SealKey } from '../sign-off/seal-key.js'
+import { SealKey } from '../seals/seal-key.js'
 import { VERSION } from './version.js'
 
 interface Health {

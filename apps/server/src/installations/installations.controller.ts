@@ -1,8 +1,8 @@
 import { Controller, Delete, Get, HttpCode, Param, ParseUUIDPipe, Post } from '@nestjs/common'
 import type { Installations } from '@plumb-mark/contract'
-import { MayCall } from '../accounts/access.js'
+import { MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
-import { SealKey } from '../sign-off/seal-key.js'
+import { SealKey } from '../seals/seal-key.js'
 import { InstallationsService } from './installations.service.js'
 
 @Controller('api/office/installations')

@@ -1,5 +1,5 @@
 import { Module } from '@nestjs/common'
-import { SealKeyModule } from '../sign-off/seal-key.module.js'
+import { SealKeyModule } from '../seals/seal-key.module.js'
 import { InstallationsController } from './installations.controller.js'
 import { InstallationsService } from './installations.service.js'
 

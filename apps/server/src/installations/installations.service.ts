@@ -7,7 +7,7 @@ import type { Person, Signer } from '@plumb-mark/core'
 import { sqlOf } from '../database/sql-of.js'
 import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
-import { SealKey } from '../sign-off/seal-key.js'
+import { SealKey } from '../seals/seal-key.js'
 import { InstallationRow } from './installation.entity.js'
 
 /** The installations whose word the office accepts: only what they signed may continue a job here. */

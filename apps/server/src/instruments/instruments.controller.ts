@@ -1,7 +1,7 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common'
 import { InstrumentDto, InstrumentsDto } from '@plumb-mark/contract'
 import type { Instrument } from '@plumb-mark/core'
-import { MayCall } from '../accounts/access.js'
+import { MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused } from '../http/refused.js'

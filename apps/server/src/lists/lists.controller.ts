@@ -12,7 +12,7 @@ import {
   type SavedFilter,
 } from '@plumb-mark/contract'
 import type { ClauseHistory, Person } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { ListsService } from './lists.service.js'
 import { SavedFiltersService } from './saved-filters.service.js'

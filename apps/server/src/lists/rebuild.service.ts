@@ -3,7 +3,7 @@ import { setImmediate as turn } from 'node:timers/promises'
 import { DataSource } from 'typeorm'
 import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
-import { JobRow } from '../jobs/job.entities.js'
+import { JobRow } from '../entries/job.entities.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import { SUMMARY_VERSION, listRowsOf, unjudgedRows, writeListRows, type ListRows } from './list-rows.js'
 

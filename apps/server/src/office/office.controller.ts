@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Put } from '@nestjs/common'
 import { CalculatorsDto, ReportLook, validateMinutes } from '@plumb-mark/contract'
 import type { MinutesByKind } from '@plumb-mark/core'
-import { Anyone, MayCall } from '../accounts/access.js'
+import { Anyone, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { Refused } from '../http/refused.js'
 import { DtoPipe } from '../http/dto.pipe.js'

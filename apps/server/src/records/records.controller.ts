@@ -1,6 +1,6 @@
 import { Controller, Delete, Get, HttpCode, Param, ParseUUIDPipe } from '@nestjs/common'
 import type { RecordKept } from '@plumb-mark/contract'
-import { MayCall } from '../accounts/access.js'
+import { MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { RecordsService } from './records.service.js'
 

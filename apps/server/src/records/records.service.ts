@@ -5,7 +5,13 @@ import { Inject, Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
 import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
-import { RECORD_ZIP, recordFolder, recordRowOf, zipFaultWords } from '@plumb-mark/archive'
+import {
+  RECORD_ZIP,
+  recordFolder,
+  recordRowOf,
+  zipFaultWords,
+  type RecordRowValues,
+} from '@plumb-mark/archive'
 import type { RecordKept } from '@plumb-mark/contract'
 import {
   BadInput,
@@ -15,16 +21,14 @@ import {
   signerWords,
   type ArchivedPhoto,
   type ArchivedTrace,
-  type Entry,
-  type JobState,
   type Person,
-  type Sheet,
 } from '@plumb-mark/core'
 import { audited } from '../audit/audit.service.js'
 import { Writer } from '../database/writer.js'
 import { notFound } from '../http/refused.js'
 import { InstallationsService } from '../installations/installations.service.js'
-import { JobRow } from '../jobs/job.entities.js'
+import { JobRow } from '../entries/job.entities.js'
+import type { ForeignRecords, OpenRecord } from '../entries/ports.js'
 import { SETTINGS, type Settings } from '../settings.js'
 import type { Asking } from '../work/worker-pool.js'
 import { ArchiveWork } from './archive-work.js'
@@ -34,20 +38,9 @@ const MOST_OPEN = 4
 
 type ArchivedFile<K extends 'photos' | 'traces'> = K extends 'photos' ? ArchivedPhoto : ArchivedTrace
 
-/** A record from elsewhere, opened: what it says, and what is wrong with it by now. */
-export interface OpenRecord {
-  row: RecordRow
-  entries: readonly Entry[]
-  state: JobState
-  sheets: ReadonlyMap<string, Sheet>
-  photos: ReadonlyMap<string, ArchivedPhoto>
-  traces: ReadonlyMap<string, ArchivedTrace>
-  broken: readonly string[]
-}
-
 /** Records from elsewhere that are kept to be read: each in a folder of its own, never among our jobs. */
 @Injectable()
-export class RecordsService {
+export class RecordsService implements ForeignRecords {
   private readonly open = new LRUCache<string, OpenRecord>({ max: MOST_OPEN })
 
   constructor(
@@ -114,7 +107,7 @@ export class RecordsService {
   }
 
   /** What a kept record says, read and verified anew when it was not looked at lately. */
-  async read(row: RecordRow): Promise<OpenRecord> {
+  async read(row: RecordRowValues): Promise<OpenRecord> {
     const before = this.open.get(row.id)
     if (before) return before
     const { record, digest } = await this.work.read(this.zipOf(row))
@@ -148,7 +141,7 @@ export class RecordsService {
   }
 
   /** The ZIP as it arrived, to the byte. */
-  zipOf({ id }: RecordRow): string {
+  zipOf({ id }: RecordRowValues): string {
     const file = join(recordFolder(this.settings.dataDir, id), RECORD_ZIP)
     if (!existsSync(file)) throw notFound('record')
     return file

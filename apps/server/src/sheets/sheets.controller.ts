@@ -2,7 +2,7 @@ import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/commo
 import type { Response } from 'express'
 import { SheetFileDto, type SheetInLibrary, type SheetSummary } from '@plumb-mark/contract'
 import type { Person, PinnedSheet } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { SheetsService } from './sheets.service.js'

@@ -20,7 +20,7 @@ import {
 } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
-import { JobSheetRow } from '../jobs/job.entities.js'
+import { JobSheetRow } from '../entries/job.entities.js'
 import { SheetRow } from './sheet.entity.js'
 
 /** Sheet revisions. They are kept as files and never changed, so a sheet once read stays in memory. */

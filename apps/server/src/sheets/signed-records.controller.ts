@@ -1,7 +1,7 @@
 import { Controller, Get, Param } from '@nestjs/common'
 import type { SignedRecords } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { SignedRecordsService } from './signed-records.service.js'
 
 @Controller('api/sheets')

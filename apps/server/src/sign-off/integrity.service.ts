@@ -2,11 +2,11 @@ import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
 import type { JobId, Signer } from '@plumb-mark/core'
 import { InstallationsService } from '../installations/installations.service.js'
-import { JobRow } from '../jobs/job.entities.js'
+import { JobRow } from '../entries/job.entities.js'
 import { ArchiveWork } from '../records/archive-work.js'
-import type { OpenRecord } from '../records/records.service.js'
-import { SealKey } from './seal-key.js'
-import { SealRow } from './seal.entity.js'
+import type { OpenRecord } from '../entries/ports.js'
+import { SealKey } from '../seals/seal-key.js'
+import { SealRow } from '../seals/seal.entity.js'
 
 /** A sealed record as it stands now against what was sealed, and by whose key. */
 @Injectable()

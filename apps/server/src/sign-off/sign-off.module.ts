@@ -1,7 +1,7 @@
 import { Module } from '@nestjs/common'
 import { RecordsModule } from '../records/records.module.js'
 import { IntegrityService } from './integrity.service.js'
-import { SealKeyModule } from './seal-key.module.js'
+import { SealKeyModule } from '../seals/seal-key.module.js'
 
 @Module({
   imports: [RecordsModule, SealKeyModule],

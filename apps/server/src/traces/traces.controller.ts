@@ -2,7 +2,7 @@ import { Controller, Get, Param, ParseUUIDPipe, Put, Req, Res } from '@nestjs/co
 import type { Request, Response } from 'express'
 import type { TraceKept } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { uploadOf } from '../http/upload.js'
 import { LARGEST_TRACE_BYTES, TracesService } from './traces.service.js'

@@ -13,7 +13,7 @@ import {
 import type { Response } from 'express'
 import { VisitDto, VisitsFromDto, type PlannedVisit } from '@plumb-mark/contract'
 import type { Person, Visit } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { AgainService } from '../again/again.service.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'

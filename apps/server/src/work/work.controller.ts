@@ -1,7 +1,7 @@
 import { Controller, Param, ParseUUIDPipe, Sse, type MessageEvent } from '@nestjs/common'
 import { map, type Observable } from 'rxjs'
 import type { Person } from '@plumb-mark/core'
-import { By, MayCall } from '../accounts/access.js'
+import { By, MayCall } from '../http/access.js'
 import { WorkService } from './work.service.js'
 
 @Controller('api/work')

@@ -18,12 +18,13 @@ import { requireSignature } from '../evidence/signature.js'
 import { TracesService } from '../traces/traces.service.js'
 import { Refused } from '../http/refused.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
-import { JobRow } from '../jobs/job.entities.js'
+import { JobRow } from '../entries/job.entities.js'
+import type { EntryGuard } from '../entries/ports.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 
 /** What an entry must be before it is kept: admitted by core, and speaking only of people, photos, sheets and instruments that are here. */
 @Injectable()
-export class EntryGuard {
+export class JobEntryGuard implements EntryGuard {
   constructor(
     private readonly db: DataSource,
     private readonly sheets: SheetsService,
@@ -32,7 +33,6 @@ export class EntryGuard {
     private readonly traces: TracesService,
   ) {}
 
-  /** `whereDone` gives the job as the device of this person knew it; undefined where that is how it stands. */
   async requireAdmitted(
     entry: NewEntry,
     person: Person,
