@@ -5,7 +5,28 @@ import { VitePWA } from 'vite-plugin-pwa'
 export default defineConfig({
   plugins: [react(), offline()],
   // Fonts stay files of their own: the content-security policy takes no fonts from data addresses.
-  build: { target: 'es2023', assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
+  build: {
+    target: 'es2023',
+    assetsInlineLimit: 0,
+    chunkSizeWarningLimit: 900,
+    // What only puts a theme together is left out where nothing uses it.
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          // Closed lists and their words are wanted by screens that judge nothing: they stand in a file of their own.
+          groups: [
+            {
+              name: 'words',
+              test: /(contract[\\/]dist[\\/](lists[\\/]closed-lists|reports[\\/]papers|accounts[\\/]audit-actions)|core[\\/]dist[\\/]sheet[\\/](stages|terms))\.js$/,
+            },
+          ],
+        },
+      },
+      treeshake: {
+        manualPureFunctions: ['defineConfig', 'defineRecipe', 'defineSlotRecipe', 'mergeConfigs'],
+      },
+    },
+  },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 })

@@ -9,8 +9,6 @@ import { Field } from '../ui/field.js'
 import { Problem } from '../ui/problem.js'
 import { Door } from './door.js'
 
-export const WELCOME = '/welcome'
-
 /** Where a one-time link leads: choose a password, then sign in with it. The token stays behind the #, where no server sees it. */
 export function Welcome() {
   const navigate = useNavigate()

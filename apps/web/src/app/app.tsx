@@ -2,17 +2,18 @@ import { Center, Spinner } from '@chakra-ui/react'
 import type { CalculatorsDto } from '@plumb-mark/contract'
 import { Suspense, useEffect } from 'react'
 import { Navigate, Route, Routes, useLocation } from 'react-router'
-import { FirstAccount } from '../account/first-account.js'
-import { SignIn } from '../account/sign-in.js'
-import { WELCOME, Welcome } from '../account/welcome.js'
+import { WELCOME } from '../account/welcome-path.js'
 import { useSession } from '../data/session.js'
 import { CommandLine } from './command/command-line.js'
 import { lazyView } from '../ui/lazy-view.js'
 import { useFetched } from '../data/use-fetched.js'
-import { JobsView } from '../jobs/jobs-view.js'
-import { TourBar } from './tour/tour-bar.js'
-import { keepSending } from '../job/send-others.js'
+import { usePreferences } from '../data/preferences.js'
 
+const SignIn = lazyView('SignIn', () => import('../account/sign-in.js'))
+const FirstAccount = lazyView('FirstAccount', () => import('../account/first-account.js'))
+const Welcome = lazyView('Welcome', () => import('../account/welcome.js'))
+const Jobs = lazyView('JobsView', () => import('../jobs/jobs-view.js'))
+const TourBar = lazyView('TourBar', () => import('./tour/tour-bar.js'))
 const JobFrame = lazyView('JobFrame', () => import('../walk/job-frame.js'))
 const Walk = lazyView('WalkView', () => import('../walk/walk-view.js'))
 const Defects = lazyView('DefectsView', () => import('../defects/defects-view.js'))
@@ -48,7 +49,7 @@ const Wait = () => (
 /** Signing in; where nobody has an account yet, the first one is made instead. */
 function WayIn() {
   const { value } = useFetched<{ open: boolean }>('/api/first-account')
-  return value?.open ? <FirstAccount /> : <SignIn />
+  return <Suspense fallback={<Wait />}>{value?.open ? <FirstAccount.View /> : <SignIn.View />}</Suspense>
 }
 
 /** Whoever is not signed in signs in; the calculators answer everybody where the office allows it. */
@@ -74,15 +75,21 @@ export function App() {
   useEffect(() => {
     if (person) setTimeout(() => void Promise.all([JobFrame.load(), Walk.load()]), 200)
   }, [person])
-  useEffect(() => (person ? keepSending() : undefined), [person])
+  useSending(person !== null && person !== undefined)
+  const onTour = usePreferences(({ tourAt }) => tourAt !== undefined)
   if (person === undefined) return <Wait />
-  if (pathname === WELCOME) return <Welcome />
+  if (pathname === WELCOME)
+    return (
+      <Suspense fallback={<Wait />}>
+        <Welcome.View />
+      </Suspense>
+    )
   if (person === null) return <Stranger pathname={pathname} />
   return (
     <Suspense fallback={<Wait />}>
       <CommandLine />
       <Routes>
-        <Route path="/jobs" element={<JobsView />} />
+        <Route path="/jobs" element={<Jobs.View />} />
         <Route path="/jobs/new" element={<Wizard.View />} />
         <Route path="/jobs/:jobId" element={<JobFrame.View />}>
           <Route index element={<Navigate to="walk" replace />} />
@@ -113,7 +120,23 @@ export function App() {
         <Route path="/practice" element={<Practice.View />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />
       </Routes>
-      {person.role !== 'installer' && <TourBar />}
+      {onTour && person.role !== 'installer' && <TourBar.View />}
     </Suspense>
   )
+}
+
+/** Sends what waits on this device as long as somebody is signed in; what does it is fetched after the first view. */
+function useSending(signedIn: boolean): void {
+  useEffect(() => {
+    if (!signedIn) return
+    let left = false
+    let stop: (() => void) | undefined
+    void import('../job/send-others.js').then(({ keepSending }) => {
+      if (!left) stop = keepSending()
+    })
+    return () => {
+      left = true
+      stop?.()
+    }
+  }, [signedIn])
 }

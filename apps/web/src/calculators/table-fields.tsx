@@ -1,6 +1,5 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
-import Papa from 'papaparse'
 import type { JsonSchema } from '@plumb-mark/core'
 import { Select } from '../ui/select.js'
 import { useFormWords } from './words/context.js'
@@ -40,10 +39,11 @@ export function TableFields({
   const words = useFormWords()
   const set = (at: number, name: string, value: unknown) =>
     onChange(rows.map((row, i) => (i === at ? { ...row, [name]: value } : row)))
-  const paste = (event: React.ClipboardEvent, row: number, column: number) => {
+  const paste = async (event: React.ClipboardEvent, row: number, column: number) => {
     const text = event.clipboardData.getData('text/plain').replace(/\r?\n$/, '')
     if (!/[\t\n]/.test(text)) return
     event.preventDefault()
+    const { default: Papa } = await import('papaparse')
     const { data } = Papa.parse<string[]>(text, { delimiter: text.includes('\t') ? '\t' : ';' })
     const next = rows.map((one) => ({ ...one }))
     data.forEach((line, i) =>
@@ -91,7 +91,7 @@ export function TableFields({
                         value={row[name]}
                         wrong={at in problems}
                         onChange={(value) => set(i, name, value)}
-                        onPaste={(event) => paste(event, i, k)}
+                        onPaste={(event) => void paste(event, i, k)}
                       />
                     </td>
                   )

@@ -1,5 +1,5 @@
 import { Box, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
-import { useState } from 'react'
+import { Suspense, lazy, useState } from 'react'
 import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
@@ -9,10 +9,14 @@ import { useSaying } from '../job/reader.js'
 import { AtHand } from './at-hand.js'
 import { History } from './history.js'
 import { ObservationField } from './observation-field.js'
-import { RaiseDefect } from './raise-defect.js'
 import { ReadingField } from './reading-field.js'
 import { ToCalculator } from './to-calculator.js'
 import { RecordField } from './record/record-field.js'
+
+/** Its form comes with a library of its own: it is fetched when the first check fails. */
+const RaiseDefect = lazy(() =>
+  import('./raise-defect.js').then(({ RaiseDefect: form }) => ({ default: form })),
+)
 
 const DERIVED_WORDS = {
   wall: 'Read off the wall: change an offset in the picture, and this follows.',
@@ -63,7 +67,9 @@ export function OpenCheck({
         {check.ask.kind === 'derived' && <Note>{DERIVED_WORDS[check.ask.from]}</Note>}
         <Verdict outcome={outcome} trying={trying} />
         {outcome.verdict === 'does-not-conform' && !trying && !defect && writable && (
-          <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />
+          <Suspense fallback={<Note>The defect that this makes is coming …</Note>}>
+            <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />
+          </Suspense>
         )}
         {defect && (
           <Text fontSize="14px">

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { QRCodeSVG } from 'qrcode.react'
 import type { OneTimeLink as Link } from '@plumb-mark/contract'
-import { WELCOME } from '../account/welcome.js'
+import { WELCOME } from '../account/welcome-path.js'
 import { Note } from '../ui/theme/text.js'
 import { dayHere } from '../data/here-time.js'
 

@@ -1,52 +1,27 @@
-import { Text } from '@chakra-ui/react'
-import { Suspense, memo, type ComponentType } from 'react'
+import { Box, Text } from '@chakra-ui/react'
+import { Suspense, memo } from 'react'
 import type { ProposedArea, Stage } from '@plumb-mark/core'
-import { lazyView } from '../ui/lazy-view.js'
-import { BondingTree } from './earthing/bonding-tree.js'
-import { Roof } from './roof/roof.js'
-import { CloseUp } from './close-up/close-up.js'
-import { PowerUp } from './power-up/power-up.js'
-import { Glands } from './ac/glands.js'
-import { Battery } from './battery/battery.js'
-import { Meter } from './meter/meter.js'
-import { OneLine } from './ac/one-line.js'
+import { lazyView, type LazyView } from '../ui/lazy-view.js'
 import { ProposedBar } from './proposed.js'
-import { StringByCount } from './dc/string-by-count.js'
-import { TesterImport } from './dc/tester-import.js'
-import { Terminals } from './terminals.js'
-import { Units } from './identify/units.js'
-import { Walls } from './place-and-mount/walls.js'
 
-const Commission = lazyView('Commission', () => import('./commission/commission.js'))
+/** Each picture is fetched when its stage is first looked at, or while nothing else is to be done. */
+const PICTURES: Partial<Record<Stage, LazyView>> = {
+  identify: lazyView('Units', () => import('./identify/units.js')),
+  'place-and-mount': lazyView('Walls', () => import('./place-and-mount/walls.js')),
+  roof: lazyView('Roof', () => import('./roof/roof.js')),
+  earthing: lazyView('BondingTree', () => import('./earthing/bonding-tree.js')),
+  dc: lazyView('DirectCurrent', () => import('./dc/direct-current.js')),
+  ac: lazyView('AlternatingCurrent', () => import('./ac/alternating-current.js')),
+  battery: lazyView('Battery', () => import('./battery/battery.js')),
+  meter: lazyView('Meter', () => import('./meter/meter.js')),
+  'power-up': lazyView('PowerUp', () => import('./power-up/power-up.js')),
+  commission: lazyView('Commission', () => import('./commission/commission.js')),
+  'close-up': lazyView('CloseUp', () => import('./close-up/close-up.js')),
+}
 
-/** The chart comes with a library of its own: it is fetched when the DC side is looked at. */
-const Strings = lazyView('Strings', () => import('./dc/strings.js'))
-
-const PICTURES: Partial<Record<Stage, ComponentType>> = {
-  identify: Units,
-  'place-and-mount': Walls,
-  roof: Roof,
-  earthing: BondingTree,
-  dc: () => (
-    <>
-      <Strings.View />
-      <StringByCount />
-      <TesterImport />
-      <Terminals side="dc" />
-    </>
-  ),
-  ac: () => (
-    <>
-      <OneLine />
-      <Glands />
-      <Terminals side="ac" />
-    </>
-  ),
-  battery: Battery,
-  meter: Meter,
-  'power-up': PowerUp,
-  commission: Commission.View,
-  'close-up': CloseUp,
+/** All of them, so that no stage waits when it is opened, also where there is no signal any more. */
+export async function loadPictures(): Promise<void> {
+  for (const picture of Object.values(PICTURES)) await picture.load()
 }
 
 /** Which proposals wait on which stage. */
@@ -59,12 +34,12 @@ const PROPOSED: Partial<Record<Stage, readonly ProposedArea[]>> = {
 
 /** The picture of a stage, drawn from the job's own data. */
 export const Picture = memo(function Picture({ stage }: { stage: Stage }) {
-  const Shown = PICTURES[stage]
-  return Shown ? (
+  const picture = PICTURES[stage]
+  return picture ? (
     <>
       <ProposedBar areas={PROPOSED[stage] ?? []} />
-      <Suspense fallback={null}>
-        <Shown />
+      <Suspense fallback={<Coming />}>
+        <picture.View key={stage} />
       </Suspense>
     </>
   ) : (
@@ -73,3 +48,16 @@ export const Picture = memo(function Picture({ stage }: { stage: Stage }) {
     </Text>
   )
 })
+
+/** The outline of a picture that is on its way. */
+const Coming = () => (
+  <Box
+    role="status"
+    aria-label="The picture is coming"
+    m={{ base: '12px', lg: '24px' }}
+    h="320px"
+    border="1px dashed"
+    borderColor="hair"
+    borderRadius="4px"
+  />
+)

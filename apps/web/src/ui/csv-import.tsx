@@ -1,6 +1,5 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { Upload } from 'lucide-react'
-import Papa from 'papaparse'
 import { useRef, useState, type ReactNode } from 'react'
 import { guessColumns, type CsvColumn, type CsvMapping, type CsvRead } from '@plumb-mark/core'
 import { ChoiceField, optionsOf } from './choice-field.js'
@@ -49,6 +48,7 @@ export function CsvImport<T>({
   const open = async (chosen: File | undefined) => {
     if (!chosen) return
     const text = (await chosen.text()).replace(/^\uFEFF/, '')
+    const { default: Papa } = await import('papaparse')
     const { data, meta, errors } = Papa.parse<Record<string, string>>(text, {
       header: true,
       skipEmptyLines: 'greedy',

@@ -1,6 +1,6 @@
 import { lazy, useState, type ComponentType } from 'react'
 
-interface LazyView {
+export interface LazyView {
   View: ComponentType
   /** Fetches it before it is needed; from then on it appears at once. */
   load: () => Promise<void>

@@ -8,7 +8,7 @@ import { CheckList } from '../checks/check-list.js'
 import { CHECK_FIELD, useCheckInAddress } from '../job/check-in-address.js'
 import { useFocus } from '../job/focus.js'
 import { Line } from './line/line.js'
-import { Picture } from '../stages/picture.js'
+import { Picture, loadPictures } from '../stages/picture.js'
 import { Shortcuts } from './shortcuts.js'
 
 /** Stages whose picture is where things are entered: there is work in them before there is a check. */
@@ -43,6 +43,7 @@ function Workspace({ stages, here }: { stages: readonly Stage[]; here: Stage }) 
   const openCheck = useFocus((focus) => focus.openCheck)
   useEffect(() => () => openCheck(undefined), [here, openCheck])
   useCheckInAddress()
+  useEffect(() => whenIdle(() => void loadPictures()), [])
   return (
     <Grid
       templateColumns={{ base: 'minmax(0, 1fr)', lg: '172px minmax(380px, 440px) 1fr' }}
@@ -65,4 +66,15 @@ function Workspace({ stages, here }: { stages: readonly Stage[]; here: Stage }) 
       <Shortcuts />
     </Grid>
   )
+}
+
+/** Once nothing else is to be done; answers with how to leave it. */
+function whenIdle(work: () => void): () => void {
+  // Not every browser says when it is idle.
+  if (typeof requestIdleCallback !== 'function') {
+    const timer = setTimeout(work, 1000)
+    return () => clearTimeout(timer)
+  }
+  const asked = requestIdleCallback(work)
+  return () => cancelIdleCallback(asked)
 }

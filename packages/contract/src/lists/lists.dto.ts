@@ -1,15 +1,16 @@
 import { IsBoolean, IsIn, IsOptional, IsString, Length, Matches } from 'class-validator'
 import { PATTERNS_BY, SEVERITIES, STAGES, type PatternsBy, type Severity, type Stage } from '@plumb-mark/core'
 import { Filled } from '../http/fields.js'
+import {
+  DEFECT_STATES,
+  JOB_SORTS,
+  JOB_STATES,
+  RECURRING_BY,
+  WAITED_FOR,
+  type JobSort,
+  type RecurringBy,
+} from './closed-lists.js'
 import { PageDto } from './page.dto.js'
-
-export const JOB_STATES = ['open', 'sealed', 'current', 'archived'] as const
-export const JOB_SORTS = ['changed', 'number', 'title', 'site', 'open'] as const
-export type JobSort = (typeof JOB_SORTS)[number]
-export const WAITED_FOR = ['inspector', 'installer', 'reviewer', 'office'] as const
-export const DEFECT_STATES = ['open', 'closed', 'all'] as const
-export const RECURRING_BY = ['clause', 'maker', 'model', 'revision', 'installer', 'month'] as const
-export type RecurringBy = (typeof RECURRING_BY)[number]
 
 const DAY = { message: 'must be a day, as in 2026-06-01' }
 

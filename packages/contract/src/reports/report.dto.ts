@@ -11,9 +11,7 @@ import {
 import { AUDIENCES, PART_IDS, type Audience, type PartId } from '@plumb-mark/report'
 import { Part } from '../http/fields.js'
 import { WorkQueryDto } from '../jobs/work.dto.js'
-
-export const PAPERS = ['a4', 'letter'] as const
-export type Paper = (typeof PAPERS)[number]
+import { PAPERS, type Paper } from './papers.js'
 
 const LOGO = /^data:image\/(png|jpeg|webp);base64,[A-Za-z0-9+/=]{40,600000}$/
 

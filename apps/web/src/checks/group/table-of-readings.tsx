@@ -1,5 +1,4 @@
 import { Box, Button, Text, chakra } from '@chakra-ui/react'
-import Papa from 'papaparse'
 import { useMemo, useRef, useState } from 'react'
 import {
   inForce,
@@ -76,10 +75,11 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
     const cells = table.rows.slice(0, row).map(({ cells: line }) => line[column])
     return readAt(cells.findLast((judged) => judged && readAt(judged)))
   }
-  const paste = (event: React.ClipboardEvent, row: number, column: number) => {
+  const paste = async (event: React.ClipboardEvent, row: number, column: number) => {
     const text = event.clipboardData.getData('text/plain')
     if (!/[\t\n]/.test(text.trim())) return
     event.preventDefault()
+    const { default: Papa } = await import('papaparse')
     const { data } = Papa.parse<string[]>(text.trim(), { delimiter: text.includes('\t') ? '\t' : '' })
     const pasted = pasteInto(table, data, { row, column })
     if (pasted.ok) keep(pasted.cells)
@@ -126,7 +126,7 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
                         }}
                         onKeep={(typed) => keep([{ judged, typed }])}
                         onNext={() => next(r, c)}
-                        onPaste={(event) => paste(event, r, c)}
+                        onPaste={(event) => void paste(event, r, c)}
                       />
                     )}
                   </td>

@@ -1,16 +1,10 @@
 import { Box } from '@chakra-ui/react'
-import { Suspense, lazy, useMemo } from 'react'
+import { useMemo } from 'react'
 import type { AnswerOf } from '@plumb-mark/core'
 import { traceOf } from '@plumb-mark/practice'
 import { SmallPrint } from '../../ui/theme/text.js'
+import { TraceChartLater } from '../../stages/commission/trace-chart-later.js'
 import { Simulated } from '../../devices/simulated.js'
-
-// The chart is large, and few places show one.
-const TraceChart = lazy(() =>
-  import('../../stages/commission/trace-chart.js').then(({ TraceChart: chart }) => ({
-    default: chart,
-  })),
-)
 
 /** What the recorder drew of a test, and nothing of whether it is good enough. */
 export function TraceThere({ answer, unit }: { answer: AnswerOf<'trace'>; unit: string }) {
@@ -21,9 +15,7 @@ export function TraceThere({ answer, unit }: { answer: AnswerOf<'trace'>; unit: 
   }, [answer])
   return (
     <Box as="figure">
-      <Suspense fallback={<Box h="300px" />}>
-        <TraceChart digest={digest} unit={unit} by={answer.by} eventAt={answer.eventAt} />
-      </Suspense>
+      <TraceChartLater digest={digest} unit={unit} by={answer.by} eventAt={answer.eventAt} />
       <SmallPrint as="figcaption">
         {answer.channel}, traced. <Simulated />
       </SmallPrint>

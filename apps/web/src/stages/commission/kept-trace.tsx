@@ -6,7 +6,7 @@ import { SmallPrint } from '../../ui/theme/text.js'
 import { useInspection } from '../../job/inspection.js'
 import type { Digest } from '../../data/workers/trace-work.js'
 import { traceWork } from '../../data/workers/use-trace.js'
-import { TraceChart } from './trace-chart.js'
+import { TraceChartLater } from './trace-chart-later.js'
 
 const unitOf = ({ check: { requirement } }: JudgedCheck): string =>
   requirement.kind === 'trace-test' ? canonicalUnit(requirement.watch.dimension) : ''
@@ -23,7 +23,9 @@ export function KeptTrace({ judged }: { judged: JudgedCheck }) {
   const { outcome } = judged
   return (
     <Box>
-      {digest && <TraceChart digest={digest} unit={unitOf(judged)} by={answer.by} eventAt={answer.eventAt} />}
+      {digest && (
+        <TraceChartLater digest={digest} unit={unitOf(judged)} by={answer.by} eventAt={answer.eventAt} />
+      )}
       {'finding' in outcome && (
         <Text mt="8px" fontSize="18px" color={outcome.verdict === 'does-not-conform' ? 'danger' : undefined}>
           {String(outcome.finding)}

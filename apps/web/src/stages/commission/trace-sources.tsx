@@ -1,5 +1,4 @@
 import { Button, FileUpload, Flex, Grid, Stack, Text } from '@chakra-ui/react'
-import Papa from 'papaparse'
 import { useState } from 'react'
 import { canonicalUnit, type Trace, type TraceTest } from '@plumb-mark/core'
 import { traceWork } from '../../data/workers/use-trace.js'
@@ -69,6 +68,7 @@ function FromFile({
   const { unit } = mapping
   const read = async (file: File | undefined) => {
     if (!file) return
+    const { default: Papa } = await import('papaparse')
     const { data } = Papa.parse<string[]>(await file.text(), { skipEmptyLines: true })
     const [head = [], ...rows] = data
     setProblem(rows.length === 0 ? `${file.name} has no rows below its header` : '')

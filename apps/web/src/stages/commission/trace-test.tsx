@@ -33,7 +33,7 @@ import {
   useRecordings,
   type Recording,
 } from './recording.js'
-import { TraceChart } from './trace-chart.js'
+import { TraceChartLater } from './trace-chart-later.js'
 import { TraceSources } from './trace-sources.js'
 import { tracedBy } from './traced-by.js'
 import { deviceWordOf } from './device-word-of.js'
@@ -135,7 +135,7 @@ function Running({ judged, requirement, recording, keep }: RunningProps) {
         {lostAt !== undefined && <Text color="danger">the device fell silent at {Math.round(lostAt)} s</Text>}
       </Flex>
       {digest && digest.samples > 1 && (
-        <TraceChart digest={digest} unit={recording.traced[0]!.unit} by={by} eventAt={eventAt} />
+        <TraceChartLater digest={digest} unit={recording.traced[0]!.unit} by={by} eventAt={eventAt} />
       )}
       <Flex gap="12px" wrap="wrap" align="center" mt="10px">
         {running && eventAt === undefined && (

@@ -1,6 +1,5 @@
 import { Box, Button, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react'
 import { Camera, Download, ScanLine, Upload } from 'lucide-react'
-import Papa from 'papaparse'
 import { Suspense, lazy, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import {
@@ -217,6 +216,7 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
     download('serials.csv', csvText(serialsOut({ devices: inWalkingOrder(devices) })), 'text/csv')
   const read = async (chosen: File | undefined) => {
     if (!chosen) return
+    const { default: Papa } = await import('papaparse')
     const { data, errors } = Papa.parse<Record<string, string>>(
       (await chosen.text()).replace(/^\uFEFF/, ''),
       { header: true, skipEmptyLines: 'greedy', transformHeader: (name) => name.trim().toLowerCase() },

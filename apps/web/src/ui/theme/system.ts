@@ -1,4 +1,54 @@
-import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
+import { createSystem, defaultBaseConfig, defineConfig } from '@chakra-ui/react'
+import {
+  animationStyles,
+  breakpoints,
+  buttonRecipe,
+  checkboxSlotRecipe,
+  checkmarkRecipe,
+  fileUploadSlotRecipe,
+  globalCss,
+  headingRecipe,
+  inputRecipe,
+  keyframes,
+  layerStyles,
+  progressSlotRecipe,
+  semanticTokens,
+  spinnerRecipe,
+  tableSlotRecipe,
+  textStyles,
+  textareaRecipe,
+  tokens,
+} from '@chakra-ui/react/theme'
+
+/** Of the library's theme the parts that are used: with all its recipes it would be a third of what is loaded first. */
+const library = defineConfig({
+  cssVarsPrefix: 'chakra',
+  cssVarsRoot: ':where(html, .chakra-theme)',
+  globalCss,
+  theme: {
+    breakpoints,
+    keyframes,
+    tokens,
+    semanticTokens,
+    textStyles,
+    layerStyles,
+    animationStyles,
+    recipes: {
+      button: buttonRecipe,
+      checkmark: checkmarkRecipe,
+      heading: headingRecipe,
+      input: inputRecipe,
+      spinner: spinnerRecipe,
+      textarea: textareaRecipe,
+    },
+    slotRecipes: {
+      checkbox: checkboxSlotRecipe,
+      fileUpload: fileUploadSlotRecipe,
+      progress: progressSlotRecipe,
+      table: tableSlotRecipe,
+    },
+  },
+})
 
 /**
  * Drawn from the craft of setting out: a limewashed ground, a chalk-line blue to act with, red oxide for
@@ -117,4 +167,4 @@ const config = defineConfig({
   },
 })
 
-export const system = createSystem(defaultConfig, config)
+export const system = createSystem(defaultBaseConfig, library, config)

@@ -1,0 +1,2 @@
+/** Where an invitation or a reset leads. */
+export const WELCOME = '/welcome'
