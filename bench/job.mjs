@@ -1,7 +1,6 @@
 import { createServer } from 'node:net'
 import { spawn } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { gzipSync } from 'node:zlib'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { at } from '../scripts/shared.mjs'
@@ -67,7 +66,6 @@ export async function run() {
     ['one reading through the server, answer included', ms(batch.single), ''],
     ['first start with the demo data, built', ms(firstStart), ''],
     ['start to first answer, built', ms(took), 'under 3 s'],
-    ['first-load JavaScript, gzip', `${(firstLoad() / 1024).toFixed(0)} kB`, 'under 260 kB'],
   ])
 }
 
@@ -140,21 +138,4 @@ function freePort() {
       server.close(() => resolve(port))
     })
   })
-}
-
-/** The script of the page and all that it imports at once. */
-function firstLoad() {
-  const assets = at('apps', 'web', 'dist', 'assets')
-  const page = readFileSync(at('apps', 'web', 'dist', 'index.html'), 'utf8')
-  const seen = new Set()
-  const visit = (name) => {
-    if (seen.has(name)) return
-    seen.add(name)
-    for (const [, next] of readFileSync(join(assets, name), 'utf8').matchAll(
-      /(?:^|[;}])import(?:[^"'()]*?from)?["']\.\/([^"']+\.js)["']/g,
-    ))
-      visit(next)
-  }
-  for (const [, name] of page.matchAll(/\/assets\/([^"]+\.js)/g)) visit(name)
-  return [...seen].reduce((sum, name) => sum + gzipSync(readFileSync(join(assets, name))).length, 0)
 }

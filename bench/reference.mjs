@@ -27,7 +27,16 @@ export function measured(work, runs = 15) {
   return median(Array.from({ length: runs }, () => time(work)))
 }
 
+/** What was printed since it was last taken, for the README. */
+let printed = []
+export function takePrinted() {
+  const rows = printed
+  printed = []
+  return rows
+}
+
 export function table(rows) {
+  printed.push(...rows)
   const width = Math.max(...rows.map(([name]) => name.length))
   for (const [name, figure, goal] of rows)
     console.log(`${name.padEnd(width)}  ${figure.padStart(16)}${goal ? `   goal ${goal}` : ''}`)

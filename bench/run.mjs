@@ -1,16 +1,35 @@
-// npm run bench [-- core|electrical|job|web|report|hand|devices|many|load ...]: prints what was measured on this machine, beside a reference loop.
+// npm run bench -- [--write] [light|core|electrical|job|web|report|hand|devices|many|load ...]: prints what was measured on this machine,
+// beside a reference loop; --write puts it into the README.
+import { parseArgs } from 'node:util'
 import { build, install } from '../scripts/shared.mjs'
-import { ms, referenceLoop } from './reference.mjs'
+import { writeFigures } from './readme.mjs'
+import { ms, referenceLoop, takePrinted } from './reference.mjs'
 
+const { values, positionals: wanted } = parseArgs({
+  options: { write: { type: 'boolean', default: false } },
+  allowPositionals: true,
+})
 install()
 build()
-const wanted = process.argv.slice(2)
-const sections = ['core', 'electrical', 'job', 'web', 'report', 'hand', 'devices', 'many', 'load'].filter(
-  (name) => wanted.length === 0 || wanted.includes(name),
-)
-console.log(`Node ${process.version}, reference loop of 10 million steps: ${ms(referenceLoop())}\n`)
+const sections = [
+  'light',
+  'core',
+  'electrical',
+  'job',
+  'web',
+  'report',
+  'hand',
+  'devices',
+  'many',
+  'load',
+].filter((name) => wanted.length === 0 || wanted.includes(name))
+console.log(`Node ${process.version}`)
 for (const name of sections) {
-  console.log(`${name}`)
+  // Beside every section, since a shared machine is not the same for an hour.
+  const loop = referenceLoop()
+  console.log(`\n${name}, reference loop of 10 million steps: ${ms(loop)}`)
   await (await import(`./${name}.mjs`)).run()
-  console.log('')
+  const day = new Date().toISOString().slice(0, 10)
+  const rows = takePrinted()
+  if (values.write && rows.length > 0) await writeFigures(name, rows, { loop, day })
 }

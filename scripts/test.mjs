@@ -72,6 +72,7 @@ async function typesAndCampaign() {
   await typed('types of the web', '-p', 'apps/web', '--noEmit')
   await typed('types of the tests', '-p', 'tsconfig.tests.json', '--noEmit')
   await typed('types of the walks', '-p', 'e2e', '--noEmit')
+  await whole('what a browser loads first', ...node('scripts/light.mjs'))
   await whole('short campaign of planted faults', ...node('campaign/run.mjs', '--runs', '240', '--seed', '7'))
 }
 async function driverAndLint() {

@@ -7,6 +7,8 @@ export default defineConfig({
   // Fonts stay files of their own: the content-security policy takes no fonts from data addresses.
   build: {
     target: 'es2023',
+    // Which file loads which others: `scripts/light.mjs` weighs them.
+    manifest: true,
     assetsInlineLimit: 0,
     chunkSizeWarningLimit: 900,
     // What only puts a theme together is left out where nothing uses it.
