@@ -7,7 +7,7 @@ export default {
   globalSetup: '<rootDir>/apps/web/bundled-for-tests.mjs',
   moduleNameMapper: {
     ...BUNDLED,
-    '^@plumb-mark/(core|contract|archive|report|practice)$': '<rootDir>/packages/$1/src/index.ts',
+    '^@plumb-mark/(contract|archive|report|practice)$': '<rootDir>/packages/$1/src/index.ts',
     '^@plumb-mark/(server|devices)$': '<rootDir>/apps/$1/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },

@@ -21,9 +21,9 @@ export { formatInches, formatQuantity } from './quantity/format.js'
 export { parseQuantity } from './quantity/parse.js'
 export { readDraft, variantOf } from './quantity/read-draft.js'
 export { RELATIONS, type Relation } from './quantity/relation.js'
-export { fig, listed, plain, plural } from './quantity/say.js'
+export { formatNumber, joinAnd, normaliseLabel, plural } from './quantity/say.js'
 export { DIMENSIONS, awgToMm2, canonicalUnit, type Dimension } from './quantity/units.js'
-export { joined, sameWords, type Said } from './quantity/words.js'
+export { joinMessages, sameMessage, type Message } from './quantity/words.js'
 export {
   DECISION_RULES,
   decision,

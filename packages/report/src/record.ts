@@ -1,4 +1,4 @@
-import { dayWords, inBothSystems, whenWords, type Inspection, type Said } from '@plumb-mark/core'
+import { dayWords, inBothSystems, whenWords, type Inspection, type Message } from '@plumb-mark/core'
 
 /** What a report is made of. */
 export interface ReportRecord {
@@ -13,7 +13,7 @@ export interface ReportRecord {
 
 /** How this record says figures and times: in the systems of its readers, and in the time of its site. */
 export interface Saying {
-  say(said: Said): string
+  say(said: Message): string
   when(at: string): string
   day(at: string): string
   zone: string

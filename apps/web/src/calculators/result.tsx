@@ -1,5 +1,5 @@
 import { Box, Button, Stack, Text, chakra } from '@chakra-ui/react'
-import { inBothSystems, type CalculatorName, type Verdict, type Said, type System } from '@plumb-mark/core'
+import { inBothSystems, type CalculatorName, type Verdict, type Message, type System } from '@plumb-mark/core'
 import type { ReactNode } from 'react'
 import { Note, SmallPrint } from '../ui/theme/text.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
@@ -40,8 +40,8 @@ export function Result({
   }
   const { verdict, working, notes, ...figures } = answer.result as {
     verdict?: Verdict
-    working: Said[]
-    notes: Said[]
+    working: Message[]
+    notes: Message[]
   } & Record<string, unknown>
   return (
     <Stack gap="14px">

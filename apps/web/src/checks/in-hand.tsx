@@ -4,7 +4,7 @@ import { Suspense, lazy, useState } from 'react'
 import {
   measures,
   outOfCalibration,
-  plain,
+  normaliseLabel,
   type Dimension,
   type Instrument,
   type JudgedCheck,
@@ -34,7 +34,7 @@ export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
   const missing = choices.filter(({ offered }) => !offered).length
   const byLabel = (code: string) => {
     setScanning(false)
-    const found = instruments.find(({ serial, id }) => [serial, id].some((own) => plain(own) === plain(code)))
+    const found = instruments.find(({ serial, id }) => [serial, id].some((own) => normaliseLabel(own) === normaliseLabel(code)))
     if (!found) return setSaid(`No instrument here has the serial ${code}.`)
     const fits = wanted.filter((dimension) => measures(found, dimension))
     for (const dimension of fits) habits.useInstrument(dimension, found.id)

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Image, Stack, Table, Text, chakra } from '@chakra-ui
 import { Printer } from 'lucide-react'
 import { useMemo, type ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
-import { VERDICT_WORDS, handOver, type HandOver, plain, type SerialFound } from '@plumb-mark/core'
+import { VERDICT_WORDS, handOver, type HandOver, normaliseLabel, type SerialFound } from '@plumb-mark/core'
 import { useWritable } from '../job/use-writable.js'
 import { Note } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
@@ -125,7 +125,7 @@ const Installed = ({ installed }: Pick<HandOver, 'installed'>) => (
 /** What stands on site; what was ordered beside it where it is another, or where nobody has read the plate. */
 function serialWords({ found, ordered }: SerialFound): string {
   if (!found) return ordered ? `not read; ordered ${ordered}` : 'not read'
-  return ordered && plain(ordered) !== plain(found) ? `${found} (ordered ${ordered})` : found
+  return ordered && normaliseLabel(ordered) !== normaliseLabel(found) ? `${found} (ordered ${ordered})` : found
 }
 
 function SwitchOff({ steps, conflicts }: HandOver['switchOff']) {

@@ -2,7 +2,7 @@ import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary } from '@plumb-mark/contract'
-import { sameWords, adoptionChanges, sheetName, withSheet } from '@plumb-mark/core'
+import { sameMessage, adoptionChanges, sheetName, withSheet } from '@plumb-mark/core'
 import { Note } from '../ui/theme/text.js'
 import { useSaying } from '../job/reader.js'
 import { useSession } from '../data/session.js'
@@ -72,7 +72,7 @@ export function AdoptionView() {
               <Note>
                 {change.place}, clause {change.clause}: {KIND_WORDS[change.kind]}
               </Note>
-              {change.kind === 'changed' && !sameWords(change.requiredBefore, change.requiredAfter) && (
+              {change.kind === 'changed' && !sameMessage(change.requiredBefore, change.requiredAfter) && (
                 <Text fontSize="14px" fontFamily="mono">
                   {saying(change.requiredBefore ?? '–')} → {saying(change.requiredAfter ?? '–')}
                 </Text>

@@ -1,8 +1,8 @@
 import { atMost, wholeBelow } from '../verdict/compare.js'
 import { BadInput } from '../shape/bad-input.js'
 import { amps, volts } from '../quantity/figure.js'
-import { fig, plural } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { formatNumber, plural } from '../quantity/say.js'
+import { msg } from '../quantity/words.js'
 import { count, list, num, object, oneOf, optional, percent, refine, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 import { COPPER } from './copper.js'
@@ -69,7 +69,7 @@ export function acBranch(input: AcBranchInput): AcBranchResult {
     ...(rise && { riseVolts: rise.volts, risePercent: rise.percent }),
     verdict: judged(fits && (!rise || atMost(rise.percent, maxRisePercent))),
     working: [
-      say`${fig(breakerUse)} × ${amps(breaker)} ÷ ${amps(unitCurrent)} = ${fig((breakerUse * breaker) / unitCurrent)}, so ${plural(byBreaker, 'unit')} by the breaker`,
+      msg`${formatNumber(breakerUse)} × ${amps(breaker)} ÷ ${amps(unitCurrent)} = ${formatNumber((breakerUse * breaker) / unitCurrent)}, so ${plural(byBreaker, 'unit')} by the breaker`,
       ...(statedMax === undefined ? [] : [`the maker allows ${statedMax}: ${allowed} in all`]),
       `fitted ${plural(units, 'unit')}${fits ? '' : `, ${units - allowed} too many`}`,
       ...(rise?.working ?? []),
@@ -90,12 +90,12 @@ function riseOf({ phases, voltage, unitCurrent, units, segments, maxRisePercent 
   const risePercent = (100 * riseVolts) / base
   const shown = parts
     .slice(0, 3)
-    .map(({ resistance, current }) => say`${fig(resistance, 4)} Ω × ${amps(current)}`)
+    .map(({ resistance, current }) => msg`${formatNumber(resistance, 4)} Ω × ${amps(current)}`)
   return {
     volts: riseVolts,
     percent: risePercent,
     working: [
-      say`rise ${there} × (${shown.join(' + ')}${parts.length > 3 ? ' + …' : ''}) = ${volts(riseVolts)}, ${fig(risePercent)} % of ${volts(base)}, at most ${fig(maxRisePercent)} %`,
+      msg`rise ${there} × (${shown.join(' + ')}${parts.length > 3 ? ' + …' : ''}) = ${volts(riseVolts)}, ${formatNumber(risePercent)} % of ${volts(base)}, at most ${formatNumber(maxRisePercent)} %`,
     ],
   }
 }

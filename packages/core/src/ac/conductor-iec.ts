@@ -1,8 +1,8 @@
 import { BadInput } from '../shape/bad-input.js'
 import { atLeast, atMost } from '../verdict/compare.js'
 import { amps, volts } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg } from '../quantity/words.js'
 import { judged } from '../verdict/verdict.js'
 import type { ConductorCheck, IecConductor, Load, SchoolJudgement } from './conductor-input.js'
 import { IEC_AMBIENT, IEC_AMPACITY, IEC_GROUPING, IEC_SIZES, factorAt } from './conductor-tables.js'
@@ -16,7 +16,7 @@ export function judgeIec(given: IecConductor, load: Load): SchoolJudgement {
     throw new BadInput(
       'out-of-range',
       'ambient',
-      `of ${fig(ambient)} °C is above what the table of ${insulation} knows`,
+      `of ${formatNumber(ambient)} °C is above what the table of ${insulation} knows`,
     )
   const groupingFactor = factorAt(IEC_GROUPING, groupedCircuits)
   if (groupingFactor === undefined)
@@ -56,10 +56,10 @@ export function judgeIec(given: IecConductor, load: Load): SchoolJudgement {
     dropVolts: drop.volts,
     dropPercent: drop.percent,
     working: [
-      say`${size} mm² ${insulation} ${method}: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (grouping) = ${amps(ampacity)}`,
+      msg`${size} mm² ${insulation} ${method}: ${amps(base)} × ${formatNumber(ambientFactor)} (ambient) × ${formatNumber(groupingFactor)} (grouping) = ${amps(ampacity)}`,
       device === undefined
-        ? say`${amps(current)} against ${amps(ampacity)}`
-        : say`${amps(current)} ≤ device ${amps(device)} ≤ cable ${amps(ampacity)} is wanted`,
+        ? msg`${amps(current)} against ${amps(ampacity)}`
+        : msg`${amps(current)} ≤ device ${amps(device)} ≤ cable ${amps(ampacity)} is wanted`,
       drop.working,
     ],
   }
@@ -74,6 +74,6 @@ function dropOf({ phases, voltage, size, length, powerFactor }: IecConductor, cu
   return {
     volts: dropVolts,
     percent: (100 * dropVolts) / base,
-    working: say`drop ${there} × (0.0225 × ${fig(length)} m ÷ ${size} mm² × ${fig(cos)}${sin > 0 ? ` + 0.00008 × ${fig(length)} m × ${fig(sin, 3)}` : ''}) × ${amps(current)} = ${volts(dropVolts)}, ${fig((100 * dropVolts) / base)} % of ${volts(base)}`,
+    working: msg`drop ${there} × (0.0225 × ${formatNumber(length)} m ÷ ${size} mm² × ${formatNumber(cos)}${sin > 0 ? ` + 0.00008 × ${formatNumber(length)} m × ${formatNumber(sin, 3)}` : ''}) × ${amps(current)} = ${volts(dropVolts)}, ${formatNumber((100 * dropVolts) / base)} % of ${volts(base)}`,
   }
 }

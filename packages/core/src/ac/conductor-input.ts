@@ -1,4 +1,4 @@
-import type { Said } from '../quantity/words.js'
+import type { Message } from '../quantity/words.js'
 import { BadInput } from '../shape/bad-input.js'
 import {
   count,
@@ -125,8 +125,8 @@ export interface Load {
   /** Design current, a quarter more for a PV source. */
   current: number
   device: number | undefined
-  working: Said[]
-  notes: Said[]
+  working: Message[]
+  notes: Message[]
 }
 
 /** What a school makes of a conductor under a load. */

@@ -1,8 +1,8 @@
 import { BadInput } from '../shape/bad-input.js'
 import { atLeast, atMost } from '../verdict/compare.js'
 import { amps, volts } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg } from '../quantity/words.js'
 import { judged } from '../verdict/verdict.js'
 import type { ConductorCheck, Load, NecConductor, SchoolJudgement } from './conductor-input.js'
 import {
@@ -36,7 +36,7 @@ export function judgeNec(given: NecConductor, load: Load): SchoolJudgement {
     throw new BadInput(
       'out-of-range',
       'ambient',
-      `of ${fig(ambient)} °C is above what the table of ${insulationTemp} °C conductors knows`,
+      `of ${formatNumber(ambient)} °C is above what the table of ${insulationTemp} °C conductors knows`,
     )
   const groupingFactor = factorAt(NEC_GROUPING, currentCarrying)!
   const at = NEC_SIZES.indexOf(size)
@@ -71,11 +71,11 @@ export function judgeNec(given: NecConductor, load: Load): SchoolJudgement {
     dropVolts: drop.volts,
     dropPercent: drop.percent,
     working: [
-      say`required at the terminals: ${amps(required)}${continuous && !load.limited ? ' (continuous: 1.25 times)' : ''}; ${size} AWG at ${terminationTemp} °C carries ${amps(termination)}`,
-      say`corrected: ${amps(base)} × ${fig(ambientFactor)} (ambient) × ${fig(groupingFactor)} (conductors) = ${amps(ampacity)}, for ${amps(load.current)}`,
+      msg`required at the terminals: ${amps(required)}${continuous && !load.limited ? ' (continuous: 1.25 times)' : ''}; ${size} AWG at ${terminationTemp} °C carries ${amps(termination)}`,
+      msg`corrected: ${amps(base)} × ${formatNumber(ambientFactor)} (ambient) × ${formatNumber(groupingFactor)} (conductors) = ${amps(ampacity)}, for ${amps(load.current)}`,
       ...(device === undefined
         ? []
-        : [say`device ${amps(device)}: at least ${amps(required)}, at most ${amps(largest)}`]),
+        : [msg`device ${amps(device)}: at least ${amps(required)}, at most ${amps(largest)}`]),
       drop.working,
     ],
   }
@@ -102,6 +102,6 @@ function dropOf({ phases, voltage, size, length }: NecConductor, current: number
   return {
     volts: dropVolts,
     percent: (100 * dropVolts) / voltage,
-    working: say`drop ${fig(there, 3)} × ${fig(resistance, 4)} Ω × ${amps(current)} = ${volts(dropVolts)}, ${fig((100 * dropVolts) / voltage)} % of ${volts(voltage)}`,
+    working: msg`drop ${formatNumber(there, 3)} × ${formatNumber(resistance, 4)} Ω × ${amps(current)} = ${volts(dropVolts)}, ${formatNumber((100 * dropVolts) / voltage)} % of ${volts(voltage)}`,
   }
 }

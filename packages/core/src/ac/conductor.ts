@@ -1,5 +1,5 @@
 import { amps } from '../quantity/figure.js'
-import { say, type Said, joined } from '../quantity/words.js'
+import { msg, type Message, joinMessages } from '../quantity/words.js'
 import type { Read } from '../shape/shape.js'
 import { worst, type JudgedVerdict } from '../verdict/verdict.js'
 import {
@@ -59,7 +59,7 @@ const passes = (given: Given, load: Load) =>
   judgeSize(given, load).checks.every(({ verdict }) => verdict === 'conforms')
 
 /** What would help: the next size that passes every check, or the source that was forgotten when device and cable were chosen. */
-function remedies(given: Given, load: Load): Said[] {
+function remedies(given: Given, load: Load): Message[] {
   const sizes: readonly (number | string)[] = given.school === 'iec' ? IEC_SIZES : NEC_SIZES
   const larger = sizes
     .slice(sizes.indexOf(given.size) + 1)
@@ -77,7 +77,7 @@ function remedies(given: Given, load: Load): Said[] {
       : [`the next size that passes every check is ${larger} ${given.school === 'iec' ? 'mm²' : 'AWG'}`]),
     ...(forgotten
       ? [
-          say`without ${forgotten.name} (${amps(forgotten.amps)}) it would pass: was that source left out when device and cable were chosen?`,
+          msg`without ${forgotten.name} (${amps(forgotten.amps)}) it would pass: was that source left out when device and cable were chosen?`,
         ]
       : []),
   ]
@@ -94,8 +94,8 @@ function loadOf({
   const designCurrent = limited ? downstreamDevice : sum
   const current = limited || !pvSource ? designCurrent : designCurrent * 1.25
   const devices = [protectiveDevice, downstreamDevice].filter((device) => device !== undefined)
-  const said = joined(
-    sources.map(({ name, amps: each }) => say`${name} ${amps(each)}`),
+  const said = joinMessages(
+    sources.map(({ name, amps: each }) => msg`${name} ${amps(each)}`),
     ' + ',
   )
   return {
@@ -104,10 +104,10 @@ function loadOf({
     current,
     device: devices.length > 0 ? Math.max(...devices) : undefined,
     working: [
-      say`sources: ${said} = ${amps(sum)}${limited ? say`, limited by the device downstream to ${amps(designCurrent)}` : ''}`,
+      msg`sources: ${said} = ${amps(sum)}${limited ? msg`, limited by the device downstream to ${amps(designCurrent)}` : ''}`,
       ...(current === designCurrent
         ? []
-        : [say`PV source: 1.25 × ${amps(designCurrent)} = ${amps(current)}`]),
+        : [msg`PV source: 1.25 × ${amps(designCurrent)} = ${amps(current)}`]),
     ],
     notes:
       sources.length > 1 && !limited

@@ -1,8 +1,8 @@
 import { attempt } from '../shape/attempt.js'
 import { gaugeOf } from '../quantity/format.js'
 import { mm2 } from '../quantity/figure.js'
-import { listed } from '../quantity/say.js'
-import { say, type Said } from '../quantity/words.js'
+import { joinAnd } from '../quantity/say.js'
+import { msg, type Message } from '../quantity/words.js'
 import { awgGauge, awgToMm2 } from '../quantity/units.js'
 import type { JudgedVerdict } from '../verdict/verdict.js'
 import { CABLE_FIGURES, unknownFigures, type KnownConductor } from './one-line.js'
@@ -30,11 +30,11 @@ export interface CableJudgement {
   /** A; undefined where nothing known feeds it. */
   designCurrent: number | undefined
   checks: ConductorCheck[]
-  working: Said[]
-  notes: Said[]
+  working: Message[]
+  notes: Message[]
   /** What it fails at, and what is missing. */
-  short: Said[]
-  wanting: Said | undefined
+  short: Message[]
+  wanting: Message | undefined
 }
 
 /**
@@ -46,7 +46,7 @@ export interface CableJudgement {
 export function judgeNetworkConductor(load: ConductorLoad, rules: Rules): CableJudgement {
   const known = knownLoad(load)
   if (known) return judgeKnown(known, rules)
-  const wanting = listed(unknownFigures(load.conductor).map((figure) => CABLE_FIGURES[figure]))
+  const wanting = joinAnd(unknownFigures(load.conductor).map((figure) => CABLE_FIGURES[figure]))
   return unproven([`${wanting} is not entered`], `enter ${wanting}`)
 }
 
@@ -61,17 +61,17 @@ function judgeKnown(load: KnownLoad, rules: Rules): CableJudgement {
   const fitted = sizesAround(size, rules.school)
   if (!fitted.taken)
     return unproven(
-      [say`${mm2(size)} is smaller than any of this school’s table`],
+      [msg`${mm2(size)} is smaller than any of this school’s table`],
       'read the size off the cable again',
     )
   const missing = [
     ...load.unknownSources.map(({ label }) => `the current of ${label}`),
     ...load.unknownDevices.map(({ label }) => `the rating of ${label}`),
   ]
-  const wanting = missing.length > 0 ? `enter ${listed(missing)}` : undefined
+  const wanting = missing.length > 0 ? `enter ${joinAnd(missing)}` : undefined
   if (load.sources.length === 0)
     return unproven(
-      [wanting ? `${listed(missing)} is not entered` : 'nothing is entered that feeds it'],
+      [wanting ? `${joinAnd(missing)} is not entered` : 'nothing is entered that feeds it'],
       wanting ?? 'enter what each source can drive',
     )
   const judged = judgeAt(fitted.taken, load, rules)
@@ -79,7 +79,7 @@ function judgeKnown(load: KnownLoad, rules: Rules): CableJudgement {
   const bare = load.unprotectedFrom
   const decided =
     failed.length > 0 && !fitted.exact && passesLarger(fitted.larger, load, rules)
-      ? say`${mm2(size)} counts as ${fitted.name}, and the next larger size would pass`
+      ? msg`${mm2(size)} counts as ${fitted.name}, and the next larger size would pass`
       : undefined
   const open = decided ?? wanting
   const verdict = bare
@@ -99,12 +99,12 @@ function judgeKnown(load: KnownLoad, rules: Rules): CableJudgement {
       ...judged.notes,
       ...(fitted.exact
         ? []
-        : [say`${mm2(size)} is no size of this school: it counts as ${fitted.name}, the next smaller one`]),
+        : [msg`${mm2(size)} is no size of this school: it counts as ${fitted.name}, the next smaller one`]),
     ],
     short: [
       ...(bare ? [`no protective device between it and ${bare.label}`] : []),
       ...failed.map(({ id }) => CONDUCTOR_CHECK_WORDS[id]),
-      ...(missing.length > 0 ? [`${listed(missing)} is not entered`] : []),
+      ...(missing.length > 0 ? [`${joinAnd(missing)} is not entered`] : []),
     ],
     wanting:
       decided && !wanting ? 'ask for the cable’s own table, or read its size off the print again' : wanting,
@@ -117,7 +117,7 @@ export function mayCarry(load: ConductorLoad, rules: Rules): number | undefined 
   return judged.ok ? judged.value.ampacity : undefined
 }
 
-const unproven = (short: Said[], wanting: Said): CableJudgement => ({
+const unproven = (short: Message[], wanting: Message): CableJudgement => ({
   verdict: 'not-proven',
   ampacity: undefined,
   designCurrent: undefined,

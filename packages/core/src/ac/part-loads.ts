@@ -1,7 +1,7 @@
 import { DRIVING_KINDS, type NetworkBuilt, type NetworkPart } from './one-line.js'
 import { atMost } from '../verdict/compare.js'
 import { amps } from '../quantity/figure.js'
-import { say, type Said } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/words.js'
 import { NetworkGraph, total } from './network-graph.js'
 import { wayToGrid } from './way-to-grid.js'
 
@@ -51,9 +51,9 @@ function unknownFor(part: NetworkPart, graph: NetworkGraph): NetworkPart[] {
 }
 
 /** "protected by Breaker 3, 16 A" */
-export function protectionWords({ protectedBy }: PartLoad): Said {
+export function protectionWords({ protectedBy }: PartLoad): Message {
   if (!protectedBy) return 'no protective device between it and the grid'
-  return say`protected by ${protectedBy.label}${protectedBy.rating === undefined ? ', rating not entered' : say`, ${amps(protectedBy.rating)}`}`
+  return msg`protected by ${protectedBy.label}${protectedBy.rating === undefined ? ', rating not entered' : msg`, ${amps(protectedBy.rating)}`}`
 }
 
 interface Side {

@@ -1,5 +1,5 @@
-import { fig } from '../quantity/say.js'
-import type { Said } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import type { Message } from '../quantity/words.js'
 import { photoRefShape } from './photo-ref.js'
 import { traceAnswerShape } from './trace-ref.js'
 import type { Instrument } from '../instrument/instrument.js'
@@ -32,7 +32,7 @@ export interface Choice {
 export interface FormField {
   id: string
   label: string
-  required: Said
+  required: Message
   dimension?: Dimension | undefined
   unit?: string | undefined
   /** True where a figure may well lie below zero. */
@@ -225,7 +225,7 @@ const SAY: { [F in FormName]: (form: Extract<Form, { form: F }>, answer: AnswerO
       ...terminators.map((id) => `terminator in ${labelIn(ports, id)}`),
     ].join(', '),
   trace: ({ event }, { channel, found, eventAt }) =>
-    `${channel} traced; ${found.settledAt === undefined ? 'not settled' : `settled ${fig(found.settledAt - eventAt)} s`} after ${event}`,
+    `${channel} traced; ${found.settledAt === undefined ? 'not settled' : `settled ${formatNumber(found.settledAt - eventAt)} s`} after ${event}`,
   bus: (_form, { devices }) =>
     devices
       .map(

@@ -1,5 +1,5 @@
 import { formatInches } from '../quantity/format.js'
-import { fig } from '../quantity/say.js'
+import { formatNumber } from '../quantity/say.js'
 import { count, num, object, oneOf, optional, type Read } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 
@@ -34,14 +34,14 @@ export function railMarks(input: RailMarksInput): RailMarksResult {
   const pitch = moduleWidth + gap
   const first = firstOffset + moduleWidth / 2
   const marks = Array.from({ length: modules }, (_, i) => first + i * pitch)
-  const onTape = units === 'us' ? formatInches : (mark: number) => `${fig(mark, 1)} mm`
+  const onTape = units === 'us' ? formatInches : (mark: number) => `${formatNumber(mark, 1)} mm`
   return {
     marks,
     said: marks.map(onTape),
     length: firstOffset + modules * moduleWidth + (modules - 1) * gap,
     working: [
-      `first mark ${fig(firstOffset)} + ${fig(moduleWidth)} ÷ 2 = ${fig(first, 1)} mm`,
-      `then every ${fig(moduleWidth)} + ${fig(gap)} = ${fig(pitch, 1)} mm`,
+      `first mark ${formatNumber(firstOffset)} + ${formatNumber(moduleWidth)} ÷ 2 = ${formatNumber(first, 1)} mm`,
+      `then every ${formatNumber(moduleWidth)} + ${formatNumber(gap)} = ${formatNumber(pitch, 1)} mm`,
     ],
     notes: ['measure every mark from the same end of the rail: steps from mark to mark add up their errors'],
   }

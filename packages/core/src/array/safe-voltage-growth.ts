@@ -1,5 +1,5 @@
 import { volts } from '../quantity/figure.js'
-import { say } from '../quantity/words.js'
+import { msg } from '../quantity/words.js'
 import { safeVoltage, type SafeVoltageResult } from './safe-voltage.js'
 
 export interface SafeVoltageGrowth extends SafeVoltageResult {
@@ -36,7 +36,7 @@ export function safeVoltageGrowth({
     gapAt: gap < 0 ? undefined : gap + 1,
     working: [
       ...last.working,
-      ...steps.map((step, i) => say`unit ${i + 1}: ${step < 0 ? '−' : '+'}${volts(Math.abs(step))}`),
+      ...steps.map((step, i) => msg`unit ${i + 1}: ${step < 0 ? '−' : '+'}${volts(Math.abs(step))}`),
     ],
   }
 }

@@ -2,7 +2,7 @@ import { verdictOf, uncertaintyField } from '../verdict/decision.js'
 import { wholeBelow } from '../verdict/compare.js'
 import { volts } from '../quantity/figure.js'
 import { plural } from '../quantity/say.js'
-import { say, type Said } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/words.js'
 import { count, num, object } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
@@ -53,8 +53,8 @@ export function safeVoltage(input: SafeVoltageInput): SafeVoltageResult {
       unitsMissing,
     ),
     working: [
-      say`${units} × ${volts(perUnit)} = ${volts(expected)}, give or take ${units} × ${volts(perUnitTolerance)} = ${volts(spread)}`,
-      say`${volts(size)} ÷ ${volts(perUnit)} = about ${plural(unitsSeen, 'unit')} of ${units}`,
+      msg`${units} × ${volts(perUnit)} = ${volts(expected)}, give or take ${units} × ${volts(perUnitTolerance)} = ${volts(spread)}`,
+      msg`${volts(size)} ÷ ${volts(perUnit)} = about ${plural(unitsSeen, 'unit')} of ${units}`,
     ],
     notes: notesFor(reversed, unitsMissing, units),
   }
@@ -65,8 +65,8 @@ function judge(verdict: JudgedVerdict, reversed: boolean, unitsMissing: number):
   return verdict === 'conforms' && unitsMissing !== 0 ? 'not-proven' : verdict
 }
 
-function notesFor(reversed: boolean, unitsMissing: number, units: number): Said[] {
-  const notes: Said[] = []
+function notesFor(reversed: boolean, unitsMissing: number, units: number): Message[] {
+  const notes: Message[] = []
   if (reversed) notes.push('plus and minus are exchanged: do not land the leads')
   if (unitsMissing > 0)
     notes.push(

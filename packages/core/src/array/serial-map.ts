@@ -1,4 +1,4 @@
-import { plain, plural } from '../quantity/say.js'
+import { normaliseLabel, plural } from '../quantity/say.js'
 import { list, object, requireUniqueIds, refine, text, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
@@ -77,7 +77,7 @@ export function serialMap(input: SerialMapInput): SerialMapResult {
   }
 }
 
-const normalised = plain
+const normalised = normaliseLabel
 
 function twice(serials: readonly string[]): string[] {
   const seen = new Set<string>()

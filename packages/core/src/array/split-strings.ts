@@ -1,7 +1,7 @@
 import { BadInput } from '../shape/bad-input.js'
 import { watts } from '../quantity/figure.js'
 import { plural } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { msg } from '../quantity/words.js'
 import {
   count,
   flag,
@@ -63,7 +63,7 @@ export function splitStrings(input: SplitStringsInput): SplitStringsResult {
     strings,
     impossible: split.flatMap(({ group, sizes }) => (sizes ? [] : group.map(({ id }) => id))),
     working: [
-      say`${watts(maxPower)} ÷ ${watts(modulePower)} = ${plural(byPower, 'module')} by power; between ${minCount} and ${most} in a string`,
+      msg`${watts(maxPower)} ÷ ${watts(modulePower)} = ${plural(byPower, 'module')} by power; between ${minCount} and ${most} in a string`,
       ...split.map(
         ({ group, sizes }) =>
           `${group.map(({ id }) => id).join(' + ')}: ${total(group)} modules ${sizes ? `in ${plural(sizes.length, 'string')} of ${sizes.join(', ')}` : 'cannot be split within these limits'}`,

@@ -1,6 +1,6 @@
 import { placeWords } from '../ids/place-id.js'
 import type { PlaceId } from '../ids/ids.js'
-import { listed } from '../quantity/say.js'
+import { joinAnd } from '../quantity/say.js'
 import type { SheetHead } from '../sheet/head.js'
 import { stringMakeUp, type ArrayLookup } from './module-lookup.js'
 import type { StringBuilt } from './string.js'
@@ -35,7 +35,7 @@ export function stringsInForce(
     const { voc, vocTempCoeff, cellsInSeries, bypassDiodes } = data
     const doubt =
       twice.length > 0
-        ? `the module at ${listed([...new Set(twice)].map(placeWords))} is on another string too: correct the array map`
+        ? `the module at ${joinAnd([...new Set(twice)].map(placeWords))} is on another string too: correct the array map`
         : unknownAt &&
           `the sheet of the module at ${placeWords(unknownAt)} does not say its voltage: complete it`
     return {

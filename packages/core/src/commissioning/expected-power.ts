@@ -1,6 +1,6 @@
 import { watts } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say, type Said } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg, type Message } from '../quantity/words.js'
 import { BadInput } from '../shape/bad-input.js'
 import { count, num, object, optional } from '../shape/shape.js'
 import { atLeast } from '../verdict/compare.js'
@@ -85,7 +85,7 @@ export function expectedPower(input: ExpectedPowerInput): ExpectedPowerResult {
   const beyondTheLight = !atLeast(expected, measured.power - uncertainty, measured.power)
   const weak = irradiance < WEAK_LIGHT
   const verdict = verdictOf(measured.power, uncertainty, least)
-  const notes: Said[] = []
+  const notes: Message[] = []
   if (clipped) notes.push("the reading shows the inverter's limit and hides what the array could bring")
   if (weak) notes.push(`below ${WEAK_LIGHT} W/m² the reading is weak evidence: repeat it in better light`)
   if (beyondTheLight)
@@ -98,9 +98,9 @@ export function expectedPower(input: ExpectedPowerInput): ExpectedPowerResult {
     uncertainty,
     verdict: verdict === 'conforms' && (weak || beyondTheLight) ? 'not-proven' : verdict,
     working: [
-      say`${modules} × ${watts(module.pmax)} × ${fig(irradiance)} ÷ 1000 × ${fig(warmth, 4)} × ${fig(systemEfficiency, 3)} = ${watts(unclipped)}`,
-      ...(clipped ? [say`the inverter gives no more than ${watts(inverterMax)}`] : []),
-      say`at least ${fig(given.minRatio)} × ${watts(expected)} = ${watts(least)}; read ${watts(measured.power)}, uncertainty √(${fig(measured.uncertainty)}² + ${fig(given.modelUncertainty * expected)}²) = ${watts(uncertainty)}`,
+      msg`${modules} × ${watts(module.pmax)} × ${formatNumber(irradiance)} ÷ 1000 × ${formatNumber(warmth, 4)} × ${formatNumber(systemEfficiency, 3)} = ${watts(unclipped)}`,
+      ...(clipped ? [msg`the inverter gives no more than ${watts(inverterMax)}`] : []),
+      msg`at least ${formatNumber(given.minRatio)} × ${watts(expected)} = ${watts(least)}; read ${watts(measured.power)}, uncertainty √(${formatNumber(measured.uncertainty)}² + ${formatNumber(given.modelUncertainty * expected)}²) = ${watts(uncertainty)}`,
     ],
     notes,
   }

@@ -1,6 +1,6 @@
 import { BadInput } from '../shape/bad-input.js'
 import { seconds, watts } from '../quantity/figure.js'
-import { say } from '../quantity/words.js'
+import { msg } from '../quantity/words.js'
 import { LARGEST, list, longList, num, object, refine, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 import { responseOf } from './response-of.js'
@@ -78,11 +78,11 @@ export function limitResponse(input: LimitResponseInput): LimitResponseResult {
     peak,
     verdict: settling({ settledAt, eventAt, end, settleWithin }),
     working: [
-      say`over means above ${watts(limit)} + ${watts(tolerance)} = ${watts(ceiling)}`,
-      say`from ${seconds(eventAt)}: ${seconds(secondsOver)} over, peak ${watts(peak)}`,
+      msg`over means above ${watts(limit)} + ${watts(tolerance)} = ${watts(ceiling)}`,
+      msg`from ${seconds(eventAt)}: ${seconds(secondsOver)} over, peak ${watts(peak)}`,
       settledAt === null
-        ? say`still over at ${seconds(end)}`
-        : say`settled at ${seconds(settledAt)}, ${seconds(secondsToSettle!)} after the event, at most ${seconds(settleWithin)}`,
+        ? msg`still over at ${seconds(end)}`
+        : msg`settled at ${seconds(settledAt)}, ${seconds(secondsToSettle!)} after the event, at most ${seconds(settleWithin)}`,
     ],
     notes:
       settledAt === null && end < eventAt + settleWithin

@@ -1,4 +1,4 @@
-import { fig } from '../quantity/say.js'
+import { formatNumber } from '../quantity/say.js'
 import { atMost } from '../verdict/compare.js'
 import { BadInput } from '../shape/bad-input.js'
 import { num, object, optional, percent, refine, type Read } from '../shape/shape.js'
@@ -36,14 +36,14 @@ export function reserve(input: ReserveInput): ReserveResult {
     overloaded,
     hours: usableKwh / loadKw,
     working: [
-      `${fig(capacityKwh)} kWh × ${fig(reservePercent)} % × ${fig(kept, 3)} = ${fig(usableKwh, 3)} kWh`,
-      `${fig(usableKwh, 3)} kWh ÷ ${fig(loadKw, 3)} kW = ${fig(usableKwh / loadKw)} h`,
+      `${formatNumber(capacityKwh)} kWh × ${formatNumber(reservePercent)} % × ${formatNumber(kept, 3)} = ${formatNumber(usableKwh, 3)} kWh`,
+      `${formatNumber(usableKwh, 3)} kWh ÷ ${formatNumber(loadKw, 3)} kW = ${formatNumber(usableKwh / loadKw)} h`,
     ],
     notes: [
       'a cold or aged battery holds less',
       ...(overloaded
         ? [
-            `${fig(loadKw, 3)} kW is more than the ${fig(inverterKw, 3)} kW the inverter can give: shed load first`,
+            `${formatNumber(loadKw, 3)} kW is more than the ${formatNumber(inverterKw, 3)} kW the inverter can give: shed load first`,
           ]
         : []),
     ],

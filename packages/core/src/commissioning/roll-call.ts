@@ -1,5 +1,5 @@
 import { plural } from '../quantity/say.js'
-import type { Said } from '../quantity/words.js'
+import type { Message } from '../quantity/words.js'
 import { BadInput } from '../shape/bad-input.js'
 import { count, num, object, optional, refine } from '../shape/shape.js'
 import { worst, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
@@ -52,7 +52,7 @@ export function rollCall(input: RollCallInput): RollCallResult {
     ...(neverSeen + strangers > 0 ? ['does-not-conform' as const] : []),
     ...(silent > 0 ? [dark ? ('not-proven' as const) : ('does-not-conform' as const)] : []),
   ]) as JudgedVerdict
-  const notes: Said[] = []
+  const notes: Message[] = []
   if (silent > 0 && dark) notes.push('too little light for the devices to wake: call again in daylight')
   if (silent > 0 && irradiance === undefined)
     notes.push('the light was not noted: silence counts against the devices')

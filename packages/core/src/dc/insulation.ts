@@ -1,7 +1,7 @@
 import { decision, relationField, uncertaintyField } from '../verdict/decision.js'
 import { atMost } from '../verdict/compare.js'
 import { megohms, volts } from '../quantity/figure.js'
-import { say } from '../quantity/words.js'
+import { msg } from '../quantity/words.js'
 import { num, object, optional, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
@@ -56,11 +56,11 @@ export function insulation(input: InsulationInput): InsulationResult {
     minimum,
     verdict: verdict === 'conforms' && !provable ? 'not-proven' : verdict,
     working: [
-      say`1.25 × ${volts(systemVoltage)} = ${volts(1.25 * systemVoltage)}, so test at ${volts(requiredTestVoltage)} and hold at least ${megohms(minimum)}`,
-      say`tested at ${testVoltage === undefined ? 'a voltage not written down' : volts(testVoltage)}: ${said}${megohms(measured.value)}`,
+      msg`1.25 × ${volts(systemVoltage)} = ${volts(1.25 * systemVoltage)}, so test at ${volts(requiredTestVoltage)} and hold at least ${megohms(minimum)}`,
+      msg`tested at ${testVoltage === undefined ? 'a voltage not written down' : volts(testVoltage)}: ${said}${megohms(measured.value)}`,
     ],
     notes: [
-      ...(provable ? [] : [say`repeat at ${volts(requiredTestVoltage)}`]),
+      ...(provable ? [] : [msg`repeat at ${volts(requiredTestVoltage)}`]),
       'isolate the inverter and discharge the array after the test: the test voltage itself is dangerous',
     ],
   }

@@ -1,6 +1,6 @@
 import { volts } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg } from '../quantity/words.js'
 import { atMost } from '../verdict/compare.js'
 import {
   count,
@@ -69,7 +69,7 @@ export function likeStrings(input: LikeStringsInput): LikeStringsResult {
     verdict: worst(rows.map(({ verdict }) => verdict)) as JudgedVerdict,
     working: rows.map(
       ({ id, perModule, median: middle, differencePercent }) =>
-        say`${id}: ${volts(perModule)} a module${middle === null ? ', no like string to compare with' : say`, like strings ${volts(middle)}, ${fig(differencePercent ?? 0)} %`}`,
+        msg`${id}: ${volts(perModule)} a module${middle === null ? ', no like string to compare with' : msg`, like strings ${volts(middle)}, ${formatNumber(differencePercent ?? 0)} %`}`,
     ),
     notes: ['all strings must be read within a few minutes, at the same irradiance'],
   }

@@ -2,8 +2,8 @@ import { atMost, wholeBelow } from '../verdict/compare.js'
 import { BadInput } from '../shape/bad-input.js'
 import { Lazily } from '../verdict/lazily.js'
 import { volts } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg } from '../quantity/words.js'
 import { count, num, object, oneOf, optional, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 import { vocField, vocTempCoeffField } from './module.js'
@@ -62,8 +62,8 @@ export function stringColdLimit(input: StringColdLimitInput): StringColdLimitRes
   return new ColdLimit(maxVoc, factor, allowedCount, judged(atMost(maxVoc, inverterMax)), () => ({
     working: [
       working(),
-      say`${given.count} × ${volts(module.voc)} × ${fig(factor, 4)} = ${volts(maxVoc)}, limit ${volts(inverterMax)}`,
-      say`${volts(inverterMax)} ÷ ${volts(coldVoc)} = ${fig(inverterMax / coldVoc)}, so at most ${allowedCount} in series`,
+      msg`${given.count} × ${volts(module.voc)} × ${formatNumber(factor, 4)} = ${volts(maxVoc)}, limit ${volts(inverterMax)}`,
+      msg`${volts(inverterMax)} ÷ ${volts(coldVoc)} = ${formatNumber(inverterMax / coldVoc)}, so at most ${allowedCount} in series`,
     ],
     notes:
       given.method === 'table'
@@ -102,7 +102,7 @@ function byCoefficient({ module: { vocTempCoeff }, minTemperature }: StringColdL
   return {
     factor,
     working: () =>
-      `factor 1 − ${fig(-vocTempCoeff / 100, 5)} × (${fig(minTemperature)} − 25) = ${fig(factor, 4)}`,
+      `factor 1 − ${formatNumber(-vocTempCoeff / 100, 5)} × (${formatNumber(minTemperature)} − 25) = ${formatNumber(factor, 4)}`,
   }
 }
 
@@ -114,5 +114,5 @@ function byTable({ minTemperature }: StringColdLimitInput) {
       'minTemperature',
       'the table ends at −40 °C: use the coefficient of the module',
     )
-  return { factor: band[1], working: () => `table at ${fig(minTemperature)} °C: factor ${fig(band[1])}` }
+  return { factor: band[1], working: () => `table at ${formatNumber(minTemperature)} °C: factor ${formatNumber(band[1])}` }
 }

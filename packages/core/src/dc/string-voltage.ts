@@ -2,8 +2,8 @@ import { atLeast, atMost } from '../verdict/compare.js'
 import { uncertaintyField } from '../verdict/decision.js'
 import { Lazily } from '../verdict/lazily.js'
 import { volts } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say, type Said } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg, type Message } from '../quantity/words.js'
 import { count, num, object, optional, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 import { moduleShape } from './module.js'
@@ -130,9 +130,9 @@ export function stringVoltage(input: StringVoltageInput): StringVoltageResult {
   return new StringReading(expected, hypotheses, explained, judge(design), () => ({
     working: [
       ...perModule.working(),
-      say`${given.count} × ${volts(perModule.value)} = ${volts(expected)} expected`,
-      say`read ${volts(given.measured.voc)}: ${fig(Math.abs(design.z))} standard deviations ${design.z < 0 ? 'below' : 'above'} the design`,
-      say`most probable: ${HYPOTHESIS_WORDS[hypotheses[0]!.id].says} (${volts(hypotheses[0]!.voltage)}, ${fig(100 * hypotheses[0]!.probability, 1)} %)`,
+      msg`${given.count} × ${volts(perModule.value)} = ${volts(expected)} expected`,
+      msg`read ${volts(given.measured.voc)}: ${formatNumber(Math.abs(design.z))} standard deviations ${design.z < 0 ? 'below' : 'above'} the design`,
+      msg`most probable: ${HYPOTHESIS_WORDS[hypotheses[0]!.id].says} (${volts(hypotheses[0]!.voltage)}, ${formatNumber(100 * hypotheses[0]!.probability, 1)} %)`,
     ],
     notes: notesFor(given, hypotheses),
   }))
@@ -152,7 +152,7 @@ class StringReading extends Lazily implements StringVoltageResult {
 
 function moduleVoltage({ module, conditions, idealityFactor }: ReadInput): {
   value: number
-  working: () => Said[]
+  working: () => Message[]
 } {
   const { cellTemperature, irradiance } = conditions
   const warm = module.voc * (1 + (module.vocTempCoeff / 100) * (cellTemperature - 25))
@@ -162,8 +162,8 @@ function moduleVoltage({ module, conditions, idealityFactor }: ReadInput): {
   return {
     value: warm + byIrradiance,
     working: () => [
-      say`one module at ${fig(cellTemperature)} °C: ${volts(module.voc)} × (1 ${module.vocTempCoeff < 0 ? '−' : '+'} ${fig(Math.abs(module.vocTempCoeff) / 100, 5)} × ${fig(cellTemperature - 25)}) = ${volts(warm)}`,
-      say`irradiance of ${fig(irradiance)} W/m²: ${module.cellsInSeries} cells × ${fig(idealityFactor)} × 8.617333e−5 V/K × ${fig(kelvin)} K × ln(${fig(irradiance / 1000, 3)}) = ${volts(byIrradiance)}`,
+      msg`one module at ${formatNumber(cellTemperature)} °C: ${volts(module.voc)} × (1 ${module.vocTempCoeff < 0 ? '−' : '+'} ${formatNumber(Math.abs(module.vocTempCoeff) / 100, 5)} × ${formatNumber(cellTemperature - 25)}) = ${volts(warm)}`,
+      msg`irradiance of ${formatNumber(irradiance)} W/m²: ${module.cellsInSeries} cells × ${formatNumber(idealityFactor)} × 8.617333e−5 V/K × ${formatNumber(kelvin)} K × ln(${formatNumber(irradiance / 1000, 3)}) = ${volts(byIrradiance)}`,
     ],
   }
 }
@@ -253,12 +253,12 @@ function judge({ z, probability }: Hypothesis): JudgedVerdict {
   return atMost(Math.abs(z), 3) ? 'not-proven' : 'does-not-conform'
 }
 
-function notesFor({ conditions }: ReadInput, hypotheses: Hypothesis[]): Said[] {
-  const notes: Said[] = hypotheses
+function notesFor({ conditions }: ReadInput, hypotheses: Hypothesis[]): Message[] {
+  const notes: Message[] = hypotheses
     .filter(({ id, z }) => id !== 'as-designed' && atMost(Math.abs(z), 2))
     .map(
       ({ id, voltage }) =>
-        say`would also read like this: ${HYPOTHESIS_WORDS[id].says} (${volts(voltage)}); ${HYPOTHESIS_WORDS[id].lookAt}`,
+        msg`would also read like this: ${HYPOTHESIS_WORDS[id].says} (${volts(voltage)}); ${HYPOTHESIS_WORDS[id].lookAt}`,
     )
   if (!hypotheses.some(({ z }) => atMost(Math.abs(z), 3)))
     notes.push('no usual fault explains this figure: doubt the reading first, prove the meter and read again')

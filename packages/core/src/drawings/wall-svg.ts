@@ -1,5 +1,5 @@
 import { VERDICT_WORDS } from '../verdict/verdict.js'
-import { fig } from '../quantity/say.js'
+import { formatNumber } from '../quantity/say.js'
 import type { DimensionLine, DrawnEnvelope, DrawnItem, WallDrawing } from './wall.js'
 
 /** Colours of a drawing on paper; the screen has its own. */
@@ -88,8 +88,8 @@ function dimension(
     .map(({ x, y }) => (upright ? line(x - tick, y, x + tick, y) : line(x, y - tick, x, y + tick)))
     .join('')
   const said = [
-    `${fig(measured, 1)} / ${fig(required, 1)}`,
-    ...(shortBy > 0 ? [`short by ${fig(shortBy, 1)}`] : []),
+    `${formatNumber(measured, 1)} / ${formatNumber(required, 1)}`,
+    ...(shortBy > 0 ? [`short by ${formatNumber(shortBy, 1)}`] : []),
     ...(verdict === 'not-proven' && shortBy === 0 ? [VERDICT_WORDS[verdict]] : []),
   ]
   const texts = said

@@ -3,8 +3,8 @@ import { BadInput } from '../shape/bad-input.js'
 import { atLeast } from '../verdict/compare.js'
 import { uncertaintyField, verdictOf } from '../verdict/decision.js'
 import { amps, mm2, ohms, seconds } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say, type Said } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg, type Message } from '../quantity/words.js'
 import { num, object, oneOf, optional, type Read } from '../shape/shape.js'
 import { judged, worst, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
@@ -77,8 +77,8 @@ export function protectiveEarth(input: ProtectiveEarthInput): ProtectiveEarthRes
     ]) as JudgedVerdict,
     working: [
       working,
-      ...(given.sheetMinimum > 0 ? [say`the sheet asks for at least ${mm2(given.sheetMinimum)}`] : []),
-      say`fitted ${mm2(given.fitted)} against ${mm2(required)}; next standard size ${mm2(requiredStandard)}`,
+      ...(given.sheetMinimum > 0 ? [msg`the sheet asks for at least ${mm2(given.sheetMinimum)}`] : []),
+      msg`fitted ${mm2(given.fitted)} against ${mm2(required)}; next standard size ${mm2(requiredStandard)}`,
       ...(continuity ? [continuity.working] : []),
     ],
     notes: given.method === 'adiabatic' ? adiabaticNotes(given) : [],
@@ -87,18 +87,18 @@ export function protectiveEarth(input: ProtectiveEarthInput): ProtectiveEarthRes
 
 const BY_METHOD = { table: byTable, adiabatic } satisfies Record<
   (typeof EARTH_METHODS)[number],
-  (given: Given) => { size: number; working: Said }
+  (given: Given) => { size: number; working: Message }
 >
 
 function byTable({ lineSize }: Given) {
   if (lineSize === undefined) throw new BadInput('missing', 'lineSize', 'is required by the table')
   if (lineSize <= 16)
-    return { size: lineSize, working: say`line ${mm2(lineSize)}, up to 16 mm²: the same, ${mm2(lineSize)}` }
+    return { size: lineSize, working: msg`line ${mm2(lineSize)}, up to 16 mm²: the same, ${mm2(lineSize)}` }
   if (lineSize <= 35)
-    return { size: 16, working: say`line ${mm2(lineSize)}, above 16 and up to 35 mm²: 16 mm²` }
+    return { size: 16, working: msg`line ${mm2(lineSize)}, above 16 and up to 35 mm²: 16 mm²` }
   return {
     size: lineSize / 2,
-    working: say`line ${mm2(lineSize)}, above 35 mm²: half of it, ${mm2(lineSize / 2)}`,
+    working: msg`line ${mm2(lineSize)}, above 35 mm²: half of it, ${mm2(lineSize / 2)}`,
   }
 }
 
@@ -110,7 +110,7 @@ function adiabatic({ faultCurrent, clearingTime, k }: Given) {
   const size = (faultCurrent * Math.sqrt(clearingTime)) / k
   return {
     size,
-    working: say`√((${amps(faultCurrent)})² × ${seconds(clearingTime)}) ÷ ${fig(k)} = ${mm2(size)}`,
+    working: msg`√((${amps(faultCurrent)})² × ${seconds(clearingTime)}) ÷ ${formatNumber(k)} = ${mm2(size)}`,
   }
 }
 
@@ -131,6 +131,6 @@ function continuityOf(
   return {
     limit,
     verdict: verdictOf(measured, uncertainty, undefined, limit),
-    working: say`continuity: 0.0175 × ${fig(length)} m ÷ ${mm2(fitted)} + ${ohms(allowance)} = ${ohms(limit)}; read ${ohms(measured)}`,
+    working: msg`continuity: 0.0175 × ${formatNumber(length)} m ÷ ${mm2(fitted)} + ${ohms(allowance)} = ${ohms(limit)}; read ${ohms(measured)}`,
   }
 }

@@ -1,7 +1,7 @@
 import { inForce } from '../job/state.js'
 import { mergedOrder, type OrderConflict, type OrderOfUnit, type SiteStep } from '../power-up/merged-order.js'
 import type { AnswerOf } from '../answer/forms.js'
-import type { Said } from '../quantity/words.js'
+import type { Message } from '../quantity/words.js'
 import { settingRows } from '../requirements/commissioning/settings.js'
 import { UNIT_KIND_WORDS } from '../sheet/terms.js'
 import type { Check, JudgedCheck } from '../walk/check.js'
@@ -13,7 +13,7 @@ import { serialOf, type SerialFound } from '../walk/serial-found.js'
 export interface HandOver {
   installed: ({ label: string; kind: string; name: string } & SerialFound)[]
   settings: { unit: string; label: string; value: string; does: string | undefined }[]
-  reserve: { unit: string; finding: Said }[]
+  reserve: { unit: string; finding: Message }[]
   lights: { unit: string; colour: string; rhythm: string; means: string; next: string | undefined }[]
   switchOff: { steps: SiteStep[]; conflicts: OrderConflict[] }
   /** What is not as it must be, or not known: said before anything is signed as received. */

@@ -1,8 +1,8 @@
 import { atLeast, atMost } from '../verdict/compare.js'
 import { uncertaintyField } from '../verdict/decision.js'
 import { watts } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg } from '../quantity/words.js'
 import { list, num, object, optional, refine, requireRange, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
@@ -51,7 +51,7 @@ export function powerBalance(input: PowerBalanceInput): PowerBalanceResult {
     verdict: verdictOf(consistent),
     working: given.samples.map(
       (sample, i) =>
-        say`moment ${i + 1}: ${fig(sample.grid)} + ${fig(sample.solar)} + ${fig(sample.battery)} = ${watts(impliedLoad(sample, { grid: 1, solar: 1, battery: 1 }))} of load${sample.load === undefined ? '' : say`, ${watts(sample.load)} measured`}`,
+        msg`moment ${i + 1}: ${formatNumber(sample.grid)} + ${formatNumber(sample.solar)} + ${formatNumber(sample.battery)} = ${watts(impliedLoad(sample, { grid: 1, solar: 1, battery: 1 }))} of load${sample.load === undefined ? '' : msg`, ${watts(sample.load)} measured`}`,
     ),
     notes: notesFor(consistent),
   }

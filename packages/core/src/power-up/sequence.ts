@@ -1,7 +1,7 @@
 import { BadInput } from '../shape/bad-input.js'
 import { atLeast } from '../verdict/compare.js'
 import { seconds } from '../quantity/figure.js'
-import { say, type Said } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/words.js'
 import {
   count,
   list,
@@ -161,10 +161,10 @@ const SAID = {
       ? `position ${index! + 1}: ${found}${expected ? ` instead of ${expected}` : ' is one too many'}`
       : `${id} came before ${other}`,
   'too-soon': ({ id, other, secondsShort }) =>
-    say`${id ?? ''} came ${seconds(secondsShort!)} too soon after ${other ?? ''}`,
-} satisfies Record<ViolationKind, (violation: Violation) => Said>
+    msg`${id ?? ''} came ${seconds(secondsShort!)} too soon after ${other ?? ''}`,
+} satisfies Record<ViolationKind, (violation: Violation) => Message>
 
-const said = (violation: Violation): Said => SAID[violation.kind](violation)
+const said = (violation: Violation): Message => SAID[violation.kind](violation)
 
 type Wanted = readonly { id: string; after: string[] }[]
 

@@ -1,7 +1,7 @@
 import { figureText, type Figure } from './figure.js'
 import { formatInches, formatQuantity, nearestGauge } from './format.js'
 import { canonicalUnit, isCustomary, type Dimension } from './units.js'
-import { Words, type Said } from './words.js'
+import { RichMessage, type Message } from './words.js'
 
 export type System = 'metric' | 'us'
 
@@ -20,8 +20,8 @@ const NO_BREAK = '\u00a0'
 const kept = (text: string): string => text.replaceAll(' ', NO_BREAK)
 
 /** Text for a reader of one system: behind each figure of the other one stands what it is in theirs, "at least 100 mm (3 15/16 in)". */
-export function inBothSystems(said: Said, system: System): string {
-  if (!(said instanceof Words)) return said
+export function inBothSystems(said: Message, system: System): string {
+  if (!(said instanceof RichMessage)) return said
   return said.parts.map((part) => (typeof part === 'string' ? part : inBoth(part, system))).join('')
 }
 

@@ -1,5 +1,5 @@
 import type { Figure } from '../quantity/figure.js'
-import { type Said, say } from '../quantity/words.js'
+import { type Message, msg } from '../quantity/words.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { StringInForce } from '../as-built/strings-in-force.js'
 import type { Surroundings } from './surroundings.js'
@@ -81,14 +81,14 @@ export interface Subject {
 /** What a kind says of a piece of evidence. */
 export interface Judgement {
   verdict: JudgedVerdict
-  working: Said[]
-  notes: Said[]
+  working: Message[]
+  notes: Message[]
   /** What fell short, in a few words: "short by 35 mm". */
-  finding: Said
+  finding: Message
   /** What would prove it, when it is not proven. */
-  wanting?: Said
+  wanting?: Message
   /** Ranked causes and what to look at first. */
-  causes?: Said[]
+  causes?: Message[]
   /** The same gap seen from the other unit: one defect covers both. */
   seenAlsoFrom?: { unitId: string; subjectId: string }
 }
@@ -117,7 +117,7 @@ export interface Kind<R extends Common = Common> {
   ): Subject[]
   ask(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): Ask
   /** The limit in words and figures, known before anything is read. */
-  required(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): Said
+  required(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): Message
   judge(
     requirement: R,
     subject: Subject,
@@ -144,12 +144,12 @@ export function defineKind<S extends Shape<Common>>(
 export function withInstrument(
   verdict: JudgedVerdict,
   given: Pick<GivenReading, 'instrument' | 'uncertainty'>,
-  sayWidth: (value: number) => Figure | Said,
-): { verdict: JudgedVerdict; wanting: Said } {
+  sayWidth: (value: number) => Figure | Message,
+): { verdict: JudgedVerdict; wanting: Message } {
   if (given.instrument)
     return {
       verdict,
-      wanting: say`too near the limit for an instrument that is good to ± ${sayWidth(given.uncertainty)} here: use a finer one, or bring the value clear of the limit`,
+      wanting: msg`too near the limit for an instrument that is good to ± ${sayWidth(given.uncertainty)} here: use a finer one, or bring the value clear of the limit`,
     }
   return {
     verdict: verdict === 'conforms' ? 'not-proven' : verdict,

@@ -1,4 +1,4 @@
-import { type Said, sameWords, say, joined } from '../quantity/words.js'
+import { type Message, sameMessage, msg, joinMessages } from '../quantity/words.js'
 import { SIDES } from '../wall/sides.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { Surroundings } from './surroundings.js'
@@ -10,7 +10,7 @@ import { wholeUnit } from './subjects.js'
 import type { Sheet } from './sheet.js'
 
 /** What a requirement asks for, as it reads in the sheet: said of an imagined unit that nothing is known of. */
-export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): Said {
+export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): Message {
   const unit: UnitBuilt = { id: 'unit', label: '', sheetId: '' }
   const asBuilt = { ...NOTHING_BUILT, units: [unit] }
   const around: Surroundings = {
@@ -34,14 +34,14 @@ export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): S
   const own = subjects.length > 0 ? subjects : [wholeUnit]
   const all = own.map((subject) => sideFirst(subject, kind.required(requirement, subject, around, unit)))
   const words = all.filter(
-    (said, i) => String(said).trim() !== '' && all.findIndex((other) => sameWords(said, other)) === i,
+    (said, i) => String(said).trim() !== '' && all.findIndex((other) => sameMessage(said, other)) === i,
   )
   const each = 'each' in requirement && requirement.each !== 'unit' ? ` (each ${requirement.each})` : ''
-  return say`${joined(words.slice(0, MOST_SAID), '; ')}${words.length > MOST_SAID ? ' …' : ''}${each}`
+  return msg`${joinMessages(words.slice(0, MOST_SAID), '; ')}${words.length > MOST_SAID ? ' …' : ''}${each}`
 }
 
 const MOST_SAID = 5
 
 /** A figure for one side of a unit says which side, unless its words do. */
-const sideFirst = ({ kind, id, label }: Subject, said: Said): Said =>
-  kind !== 'side' || !(SIDES as readonly string[]).includes(id) ? said : say`${label} ${said}`
+const sideFirst = ({ kind, id, label }: Subject, said: Message): Message =>
+  kind !== 'side' || !(SIDES as readonly string[]).includes(id) ? said : msg`${label} ${said}`

@@ -1,6 +1,6 @@
 import { BadInput } from './bad-input.js'
 import { atLeast, atMost, wholeBelow } from '../verdict/compare.js'
-import { fig, listed, plural } from '../quantity/say.js'
+import { formatNumber, joinAnd, plural } from '../quantity/say.js'
 import {
   count,
   dictionary,
@@ -123,13 +123,13 @@ it.each([
   [-0.001, 2, '0'],
   [1e6, 2, '1000000'],
 ])('the figure %d with %d places is written %s', (value, places, wanted) =>
-  expect(fig(value, places)).toBe(wanted),
+  expect(formatNumber(value, places)).toBe(wanted),
 )
 it('words are listed and counted as people do', () =>
   expect([
-    listed([]),
-    listed(['a']),
-    listed(['a', 'b', 'c']),
+    joinAnd([]),
+    joinAnd(['a']),
+    joinAnd(['a', 'b', 'c']),
     plural(1, 'unit'),
     plural(3, 'person', 'people'),
   ]).toEqual(['', 'a', 'a, b and c', '1 unit', '3 people']))

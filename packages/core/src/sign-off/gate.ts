@@ -6,7 +6,7 @@ import { entryRow } from '../job/entries/registry.js'
 import { inForce } from '../job/state.js'
 import { isOpen, openDefectFor, type Defect } from '../walk/defect.js'
 import { outOfCalibration, type Instrument } from '../instrument/instrument.js'
-import { listed } from '../quantity/say.js'
+import { joinAnd } from '../quantity/say.js'
 import type { JudgedCheck } from '../walk/check.js'
 import type { Inspection } from '../walk/inspect.js'
 
@@ -180,5 +180,5 @@ function owedWords(owed: readonly Owed[]): string {
       .filter(({ who }) => who === person)
       .map(said)
       .join(', ')
-  return listed(people.map((person) => `${person} (${of(person)})`))
+  return joinAnd(people.map((person) => `${person} (${of(person)})`))
 }

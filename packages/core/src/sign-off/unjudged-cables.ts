@@ -1,7 +1,7 @@
 import { judgeNetworkConductor } from '../ac/network-checks.js'
 import type { NetworkConductor } from '../ac/one-line.js'
 import { amps } from '../quantity/figure.js'
-import { say, type Said } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/words.js'
 import { attempt } from '../shape/attempt.js'
 import type { JudgedVerdict } from '../verdict/verdict.js'
 import type { Inspection } from '../walk/inspect.js'
@@ -13,7 +13,7 @@ export interface UnjudgedCable {
   label: string
   verdict: JudgedVerdict
   /** “carries 89 A, may carry 62 A” */
-  finding: Said
+  finding: Message
 }
 
 /**
@@ -38,8 +38,8 @@ export function unjudgedCables({ checks, around }: Pick<Inspection, 'checks' | '
     const done = attempt(() => judgeNetworkConductor(load, { school: around.header?.school ?? 'iec' }))
     if (!done.ok) return [{ conductor, label, verdict: 'not-proven', finding: done.problem.message }]
     const { verdict, ampacity } = done.value
-    const may = ampacity === undefined ? '' : say`, may carry ${amps(ampacity)}`
-    return [{ conductor, label, verdict, finding: say`carries ${amps(load.carries)}${may}` }]
+    const may = ampacity === undefined ? '' : msg`, may carry ${amps(ampacity)}`
+    return [{ conductor, label, verdict, finding: msg`carries ${amps(load.carries)}${may}` }]
   })
 }
 

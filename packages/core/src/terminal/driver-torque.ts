@@ -1,8 +1,8 @@
 import { atLeast, atMost } from '../verdict/compare.js'
 import { verdictOf } from '../verdict/decision.js'
 import { newtonMetres } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg } from '../quantity/words.js'
 import { num, object, optional, percent, refine, requireRange, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
@@ -37,14 +37,14 @@ export function driverTorque(input: DriverTorqueInput): DriverTorqueResult {
     settings: usable,
     verdict: judge(set, required, driver),
     working: [
-      say`window ${newtonMetres(required.min)} to ${newtonMetres(required.max)}, driver ± ${fig(driver.tolerancePercent)} % from ${newtonMetres(driver.range.min)} to ${newtonMetres(driver.range.max)}`,
+      msg`window ${newtonMetres(required.min)} to ${newtonMetres(required.max)}, driver ± ${formatNumber(driver.tolerancePercent)} % from ${newtonMetres(driver.range.min)} to ${newtonMetres(driver.range.max)}`,
       usable
-        ? say`set between ${fig(required.min)} ÷ (1 − ${fig(part, 3)}) and ${fig(required.max)} ÷ (1 + ${fig(part, 3)}): ${newtonMetres(usable.min)} to ${newtonMetres(usable.max)}`
+        ? msg`set between ${formatNumber(required.min)} ÷ (1 − ${formatNumber(part, 3)}) and ${formatNumber(required.max)} ÷ (1 + ${formatNumber(part, 3)}): ${newtonMetres(usable.min)} to ${newtonMetres(usable.max)}`
         : 'no setting of this driver is sure to stay inside the window',
       ...(set === undefined
         ? []
         : [
-            say`set to ${newtonMetres(set)}: ${newtonMetres(set * (1 - part))} to ${newtonMetres(set * (1 + part))}`,
+            msg`set to ${newtonMetres(set)}: ${newtonMetres(set * (1 - part))} to ${newtonMetres(set * (1 + part))}`,
           ]),
     ],
     notes: usable ? [] : ['take a finer driver, or one whose range fits'],

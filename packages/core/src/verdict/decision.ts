@@ -1,10 +1,10 @@
 import { RELATIONS, type Relation } from '../quantity/relation.js'
 import { apart, figure } from '../quantity/figure.js'
 import type { Dimension } from '../quantity/units.js'
-import { say, type Said } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/words.js'
 import { atLeast } from './compare.js'
 import { Lazily } from './lazily.js'
-import { fig } from '../quantity/say.js'
+import { formatNumber } from '../quantity/say.js'
 import { num, object, oneOf, optional, refine, requireRange, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from './verdict.js'
 
@@ -113,23 +113,23 @@ interface Derivation {
   max: number | undefined
 }
 
-function derive({ value, relation, guard, margin, min, max }: Derivation, about: About | undefined): Said[] {
-  const of = (n: number) => (about ? figure(n, about.dimension, about.unit) : fig(n, 4))
-  const by = (n: number) => (about ? apart(n, about.dimension, widthUnit(about)) : fig(n, 4))
+function derive({ value, relation, guard, margin, min, max }: Derivation, about: About | undefined): Message[] {
+  const of = (n: number) => (about ? figure(n, about.dimension, about.unit) : formatNumber(n, 4))
+  const by = (n: number) => (about ? apart(n, about.dimension, widthUnit(about)) : formatNumber(n, 4))
   const limits =
     min !== undefined && max !== undefined
-      ? say`${of(min)} to ${of(max)}`
+      ? msg`${of(min)} to ${of(max)}`
       : min !== undefined
-        ? say`at least ${of(min)}`
-        : say`at most ${of(max!)}`
+        ? msg`at least ${of(min)}`
+        : msg`at most ${of(max!)}`
   const nearer =
     min !== undefined && margin === value - min
-      ? say`${of(value)} − ${of(min)}`
-      : say`${of(max!)} − ${of(value)}`
-  const against = guard > 0 ? say`, against an uncertainty of ${by(guard)}` : ''
+      ? msg`${of(value)} − ${of(min)}`
+      : msg`${of(max!)} − ${of(value)}`
+  const against = guard > 0 ? msg`, against an uncertainty of ${by(guard)}` : ''
   return [
-    say`required ${limits}; read ${relation === '=' ? '' : `${relation} `}${of(value)}`,
-    say`margin ${nearer} = ${by(margin)}${against}`,
+    msg`required ${limits}; read ${relation === '=' ? '' : `${relation} `}${of(value)}`,
+    msg`margin ${nearer} = ${by(margin)}${against}`,
   ]
 }
 
@@ -137,8 +137,8 @@ function derive({ value, relation, guard, margin, min, max }: Derivation, about:
 export const widthUnit = ({ unit }: Pick<About, 'unit'>): string | undefined =>
   unit === 'AWG' ? undefined : unit
 
-function notesFor(rule: DecisionRule, uncertainty: number, relation: Relation): Said[] {
-  const notes: Said[] = []
+function notesFor(rule: DecisionRule, uncertainty: number, relation: Relation): Message[] {
+  const notes: Message[] = []
   if (rule === 'simple' && uncertainty > 0)
     notes.push('simple rule in force: the uncertainty of the instrument was left out of account')
   if (relation !== '=')

@@ -1,4 +1,4 @@
-import type { Said } from '../quantity/words.js'
+import type { Message } from '../quantity/words.js'
 import type { Explained } from './verdict.js'
 
 /**
@@ -12,11 +12,11 @@ export abstract class Lazily implements Explained {
     this.#words = words
   }
 
-  get working(): Said[] {
+  get working(): Message[] {
     return this.#words().working
   }
 
-  get notes(): Said[] {
+  get notes(): Message[] {
     return this.#words().notes
   }
 

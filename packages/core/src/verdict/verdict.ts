@@ -1,4 +1,4 @@
-import type { Said } from '../quantity/words.js'
+import type { Message } from '../quantity/words.js'
 
 /** The five words. Calculators give the first three; the engine around them adds the other two. */
 export type Verdict = 'does-not-conform' | 'not-proven' | 'not-inspected' | 'conforms' | 'not-applicable'
@@ -50,8 +50,8 @@ export function countWords(verdicts: readonly Verdict[]): string {
 
 /** What every judged result carries for people: lines to check with a pencil, and cautions and assumptions. No code reads them. */
 export interface Explained {
-  working: Said[]
-  notes: Said[]
+  working: Message[]
+  notes: Message[]
 }
 
 export const judged = (conforms: boolean): JudgedVerdict => (conforms ? 'conforms' : 'does-not-conform')

@@ -1,4 +1,4 @@
-import { type Said, sameWords } from '../quantity/words.js'
+import { type Message, sameMessage } from '../quantity/words.js'
 import type { JobState } from '../job/state.js'
 import { sheetId } from '../sheet/ref.js'
 import { type Sheet } from '../requirements/sheet.js'
@@ -12,8 +12,8 @@ export interface CheckChange {
   title: string
   place: string
   clause: string
-  requiredBefore: Said | undefined
-  requiredAfter: Said | undefined
+  requiredBefore: Message | undefined
+  requiredAfter: Message | undefined
   verdictBefore: Verdict | undefined
   verdictAfter: Verdict | undefined
 }
@@ -41,7 +41,7 @@ export function adoptionChanges(before: Inspection, after: Inspection): CheckCha
     const [a, b] = [was.get(id), is.get(id)]
     const [verdictBefore, verdictAfter] = [a?.outcome.verdict, b?.outcome.verdict]
     const [requiredBefore, requiredAfter] = [a?.check.required, b?.check.required]
-    if (a && b && verdictBefore === verdictAfter && sameWords(requiredBefore, requiredAfter)) return []
+    if (a && b && verdictBefore === verdictAfter && sameMessage(requiredBefore, requiredAfter)) return []
     const { title, place, requirement } = (b ?? a)!.check
     return [
       {

@@ -1,5 +1,5 @@
 import type { CheckId, PointId } from '../ids/ids.js'
-import type { Said } from '../quantity/words.js'
+import type { Message } from '../quantity/words.js'
 import type { Evidence, Moment } from '../job/state.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { SheetRef } from '../sheet/ref.js'
@@ -27,7 +27,7 @@ export interface Check {
   point: PointId
   ask: Ask
   /** The limit in words and figures. */
-  required: Said
+  required: Message
   /** Why the sheet does not ask for it here; undefined when it does. */
   because?: string | undefined
   /** What keeps the check from being put together: it is then not proven, whatever was read. */
@@ -44,17 +44,17 @@ export interface ProposedDefect {
 }
 
 interface Reasons {
-  working: Said[]
-  notes: Said[]
-  finding: Said
-  causes: Said[]
+  working: Message[]
+  notes: Message[]
+  finding: Message
+  causes: Message[]
   seenAlsoFrom?: { unitId: string; subjectId: string }
 }
 
 export type Outcome =
   | ({ verdict: 'conforms' } & Reasons)
   | ({ verdict: 'does-not-conform'; defect: ProposedDefect } & Reasons)
-  | ({ verdict: 'not-proven'; wanting: Said } & Reasons)
+  | ({ verdict: 'not-proven'; wanting: Message } & Reasons)
   /** `again` says why what was read before has to be read again. */
   | { verdict: 'not-inspected'; again?: string | undefined }
   | { verdict: 'not-applicable'; because: string }

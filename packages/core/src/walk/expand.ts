@@ -5,7 +5,7 @@ import type { Subject } from '../requirements/kind.js'
 import type { Sheet } from '../requirements/sheet.js'
 import { wholeUnit } from '../requirements/subjects.js'
 import type { Surroundings } from '../requirements/surroundings.js'
-import type { Said } from '../quantity/words.js'
+import type { Message } from '../quantity/words.js'
 import { whyNot } from '../requirements/why-not.js'
 import { attempt } from '../shape/attempt.js'
 import type { Check } from './check.js'
@@ -23,7 +23,7 @@ export function expand(
   return (subjects.ok ? subjects.value : [wholeUnit]).map((subject) => {
     const ask = attempt(() => kind.ask(requirement, subject, around, unit))
     const refused = [subjects, ask].find((one) => !one.ok)
-    let required: Said | undefined
+    let required: Message | undefined
     return {
       id: checkId(unit.id, requirement.id, subject.id),
       stage: requirement.stage,

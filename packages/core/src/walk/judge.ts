@@ -1,4 +1,4 @@
-import type { Said } from '../quantity/words.js'
+import type { Message } from '../quantity/words.js'
 import { readAnswer } from '../answer/forms.js'
 import { habitsFor } from '../answer/typing.js'
 import { outOfCalibration, uncertaintyOf, vouching } from '../instrument/instrument.js'
@@ -88,7 +88,7 @@ function doubtOf({ requirement, subject, ask }: Check, given: Given | undefined)
 /** A judgement that would conform, were it not for a doubt. */
 class Doubted implements Judgement {
   readonly verdict = 'not-proven'
-  readonly finding: Said
+  readonly finding: Message
 
   constructor(
     private readonly judgement: Judgement,

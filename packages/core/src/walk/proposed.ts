@@ -1,5 +1,5 @@
 import { PROPOSED_WORDS, type Proposed, type ProposedArea } from '../as-built/proposal.js'
-import { listed } from '../quantity/say.js'
+import { joinAnd } from '../quantity/say.js'
 import { kindOf } from '../requirements/kinds.js'
 import type { Reads } from '../requirements/kind.js'
 import type { Surroundings } from '../requirements/surroundings.js'
@@ -41,5 +41,5 @@ export function unconfirmed({ requirement, subject }: Check, around: Surrounding
 function named(open: readonly Proposed[]): string {
   const names = open.slice(0, MOST_NAMED).map(({ kind, label }) => `${PROPOSED_WORDS[kind]} ${label}`)
   const more = open.length - names.length
-  return more > 0 ? `${names.join(', ')} and ${more} more` : listed(names)
+  return more > 0 ? `${names.join(', ')} and ${more} more` : joinAnd(names)
 }

@@ -3,7 +3,7 @@ import type { AsBuilt } from '../as-built/as-built.js'
 import { isThingKind, modulesAlong, sameThing, thingCalled, type TakenOn } from '../job/taken-on.js'
 import { readableOf } from '../requirements/readable.js'
 import { isLater, type Evidence } from '../job/state.js'
-import { plain } from '../quantity/say.js'
+import { normaliseLabel } from '../quantity/say.js'
 import { kindOf, type Requirement } from '../requirements/kinds.js'
 import type { Sheet } from '../requirements/sheet.js'
 import type { Subject } from '../requirements/kind.js'
@@ -36,7 +36,7 @@ export function whyAgain(check: Check, evidence: Evidence, around: Around): stri
 }
 
 const sameModel = (a: Pick<Sheet, 'maker' | 'model'>, b: Pick<Sheet, 'maker' | 'model'>): boolean =>
-  plain(a.maker) === plain(b.maker) && plain(a.model) === plain(b.model)
+  normaliseLabel(a.maker) === normaliseLabel(b.maker) && normaliseLabel(a.model) === normaliseLabel(b.model)
 
 /** Why a thing is another than the one that evidence was taken on. */
 export function whyOtherThing(
@@ -45,7 +45,7 @@ export function whyOtherThing(
   asBuilt: AsBuilt,
   unit: { label: string; serial?: string | undefined },
 ): string | undefined {
-  if (on.serial && unit.serial && plain(on.serial) !== plain(unit.serial))
+  if (on.serial && unit.serial && normaliseLabel(on.serial) !== normaliseLabel(unit.serial))
     return `it was taken on another ${unit.label}, serial ${on.serial}`
   if (!isThingKind(kind)) return undefined
   const was = on.things[kind]
@@ -103,7 +103,7 @@ function exchangedModules(on: TakenOn, { kind, string }: Subject, around: Around
   const now = modulesAlong(string.path, around.asBuilt)
   const same = on.modules.every((was) => {
     const is = now.find(({ id }) => id === was.id)
-    if (!is || (was.serial && is.serial && plain(was.serial) !== plain(is.serial))) return false
+    if (!is || (was.serial && is.serial && normaliseLabel(was.serial) !== normaliseLabel(is.serial))) return false
     const [before, after] = [around.sheet(was.sheetId), around.sheet(is.sheetId)]
     return (
       was.sheetId === is.sheetId || (before !== undefined && after !== undefined && sameModel(before, after))
@@ -121,7 +121,7 @@ function exchangedModules(on: TakenOn, { kind, string }: Subject, around: Around
 function otherDevice({ unit, requirement }: Check, { body, on }: Evidence): string | undefined {
   const device = 'word' in body ? body.word?.device : undefined
   if (!device || readableOf(requirement).some(({ of }) => of !== undefined)) return undefined
-  const bySerial = unit.serial && device.serial ? plain(unit.serial) === plain(device.serial) : undefined
+  const bySerial = unit.serial && device.serial ? normaliseLabel(unit.serial) === normaliseLabel(device.serial) : undefined
   const byConnection = on?.deviceOf === undefined ? undefined : on.deviceOf === unit.id
   const name = `${device.maker} ${device.model} ${device.serial}`.trim()
   if (bySerial === false || byConnection === false) return `it was read off another device, ${name}`
@@ -145,7 +145,7 @@ function sameQuestion(check: Check, { body }: Evidence, old: Sheet, around: Arou
     const { label, side, clamp } = subject.terminal
     if (
       !terminal ||
-      plain(terminal.label) !== plain(label) ||
+      normaliseLabel(terminal.label) !== normaliseLabel(label) ||
       terminal.side !== side ||
       terminal.clamp !== clamp
     )

@@ -7,7 +7,7 @@ import { lookUpArray } from '../as-built/module-lookup.js'
 import { stringsInForce } from '../as-built/strings-in-force.js'
 import { inForce, type JobState } from '../job/state.js'
 import { unitOfPoint } from '../job/taken-on.js'
-import { plain } from '../quantity/say.js'
+import { normaliseLabel } from '../quantity/say.js'
 import type { MeasuredWall } from '../requirements/mounting/measured-wall.js'
 import type { Sheet } from '../requirements/sheet.js'
 import type { OnWall } from '../requirements/surroundings.js'
@@ -69,7 +69,7 @@ export function surroundingsOf(
       ),
     ),
     rule: ruleOf({ header }),
-    unitsWithSerial: (serial) => serials().get(plain(serial)) ?? [],
+    unitsWithSerial: (serial) => serials().get(normaliseLabel(serial)) ?? [],
     proposals,
     labelOf: (id) => labels().get(id) ?? id,
     onWall: (unitId, requirementId) => onWall(unitId, requirementId, asBuilt, walls),
@@ -105,7 +105,7 @@ function unitsBySerial({ units }: AsBuilt, evidence: JobState['evidence']): Map<
   }
   const found = new Map<string, UnitBuilt[]>()
   for (const unit of units) {
-    const own = plain(read.get(unit.id) ?? unit.serial ?? '')
+    const own = normaliseLabel(read.get(unit.id) ?? unit.serial ?? '')
     if (own !== '') found.set(own, [...(found.get(own) ?? []), unit])
   }
   return found

@@ -1,5 +1,5 @@
 import { BadInput } from '../shape/bad-input.js'
-import { fig, plural } from '../quantity/say.js'
+import { formatNumber, plural } from '../quantity/say.js'
 import { list, object, optional, text } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 import { clearanceOf } from './clearance.js'
@@ -301,14 +301,14 @@ function answer(
 ): ClearanceReworkResult {
   const travel = moves.reduce((sum, { dx, dy }) => sum + Math.abs(dx) + Math.abs(dy), 0)
   const way = (d: number, more: string, less: string) =>
-    d === 0 ? [] : [`${fig(Math.abs(d), 1)} mm ${d > 0 ? more : less}`]
+    d === 0 ? [] : [`${formatNumber(Math.abs(d), 1)} mm ${d > 0 ? more : less}`]
   const steps = moves.map(
     ({ id, dx, dy }) =>
       `move ${id} ${[...way(dx, 'to the right', 'to the left'), ...way(dy, 'up', 'down')].join(' and ')}`,
   )
   const said = {
     'not-needed': ['every margin is kept already'],
-    found: [...steps, `${plural(moves.length, 'unit')} moved, ${fig(travel, 1)} mm in all`],
+    found: [...steps, `${plural(moves.length, 'unit')} moved, ${formatNumber(travel, 1)} mm in all`],
     'not-found': ['no place was found that keeps every margin'],
   }
   const notes = [
@@ -328,7 +328,7 @@ function answer(
     working: said[status],
     notes:
       given.uncertainty > 0
-        ? [...notes, `every margin reaches the uncertainty of ${fig(given.uncertainty, 1)} mm`]
+        ? [...notes, `every margin reaches the uncertainty of ${formatNumber(given.uncertainty, 1)} mm`]
         : notes,
   }
 }

@@ -1,6 +1,6 @@
 import { mm } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say, type Said } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg, type Message } from '../quantity/words.js'
 import { verdictOf } from '../verdict/decision.js'
 import { worst, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 import { bandIndex, type BandIndex } from './band-index.js'
@@ -87,7 +87,7 @@ export function clearanceOf(given: ReadWall): ClearanceResult {
     ],
     notes:
       given.uncertainty > 0
-        ? [say`each margin is judged against an uncertainty of ${mm(given.uncertainty)}`]
+        ? [msg`each margin is judged against an uncertainty of ${mm(given.uncertainty)}`]
         : [],
   }
 }
@@ -281,26 +281,26 @@ function verdictsOf({ sides, corners, keepOut, base }: UnitClearance): JudgedVer
   return [...sides, ...corners, ...keepOut, ...(base ? [base] : [])].map(({ verdict }) => verdict)
 }
 
-function workingOf(result: UnitClearance, byId: Map<string, Item>): Said[] {
+function workingOf(result: UnitClearance, byId: Map<string, Item>): Message[] {
   const unit = byId.get(result.id) as Unit
   const sides = result.sides
     .filter(({ governing }) => governing !== null)
     .map(({ side, measured, governing, required, margin }) => {
       const item = byId.get(governing!)
       const rule = item && ruleInForce(unit, side, item)
-      return say`${result.id} ${side} to ${governing!}: ${mm(measured!)} − ${mm(required)}${rule ? ` (${rule})` : ''} = ${mm(margin!)}`
+      return msg`${result.id} ${side} to ${governing!}: ${mm(measured!)} − ${mm(required)}${rule ? ` (${rule})` : ''} = ${mm(margin!)}`
     })
   const corners = result.corners.map(
-    ({ item, margin }) => say`${result.id} corner to ${item}: ${mm(margin)} beyond the envelope`,
+    ({ item, margin }) => msg`${result.id} corner to ${item}: ${mm(margin)} beyond the envelope`,
   )
   const keepOut = result.keepOut.map(
     ({ item, measured, required, margin }) =>
-      say`${result.id} to ${item}: ${mm(measured)} straight − ${mm(required)} = ${mm(margin)}`,
+      msg`${result.id} to ${item}: ${mm(measured)} straight − ${mm(required)} = ${mm(margin)}`,
   )
   const { min, max } = unit.base ?? {}
   const base = result.base
     ? [
-        say`${result.id} lower edge at ${mm(result.base.measured)}, allowed ${min === undefined ? '' : `from ${fig(min)} `}${max === undefined ? '' : `up to ${fig(max)} `}mm`,
+        msg`${result.id} lower edge at ${mm(result.base.measured)}, allowed ${min === undefined ? '' : `from ${formatNumber(min)} `}${max === undefined ? '' : `up to ${formatNumber(max)} `}mm`,
       ]
     : []
   return [...sides, ...corners, ...keepOut, ...base]

@@ -1,8 +1,8 @@
 import { atMost } from '../verdict/compare.js'
 import { BadInput } from '../shape/bad-input.js'
 import { kilonewtons } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg } from '../quantity/words.js'
 import { count, num, object, optional, refine, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 
@@ -77,10 +77,10 @@ export function fixings(input: FixingsInput): FixingsResult {
     utilisation,
     verdict: judged(atMost(utilisation, 1)),
     working: [
-      say`weight ${fig(mass)} kg × 9.80665 m/s² = ${kilonewtons(weight)}`,
-      say`tension ${kilonewtons(weight)} × ${fig(centreOfGravity)} mm ÷ (${fig(fitted.leverArm)} mm × ${fitted.topRow}) = ${kilonewtons(tension)}; shear ${kilonewtons(weight)} ÷ ${fitted.count} = ${kilonewtons(shear)}`,
-      say`allowed ${fig(capacity.tension)} × ${fig(derate)} ÷ ${fig(safetyFactor)} = ${kilonewtons(allowedTension)} and ${fig(capacity.shear)} × ${fig(derate)} ÷ ${fig(safetyFactor)} = ${kilonewtons(allowedShear)}`,
-      `${fig(tension / allowedTension, 4)} + ${fig(shear / allowedShear, 4)} = ${fig(utilisation, 4)}, at most 1`,
+      msg`weight ${formatNumber(mass)} kg × 9.80665 m/s² = ${kilonewtons(weight)}`,
+      msg`tension ${kilonewtons(weight)} × ${formatNumber(centreOfGravity)} mm ÷ (${formatNumber(fitted.leverArm)} mm × ${fitted.topRow}) = ${kilonewtons(tension)}; shear ${kilonewtons(weight)} ÷ ${fitted.count} = ${kilonewtons(shear)}`,
+      msg`allowed ${formatNumber(capacity.tension)} × ${formatNumber(derate)} ÷ ${formatNumber(safetyFactor)} = ${kilonewtons(allowedTension)} and ${formatNumber(capacity.shear)} × ${formatNumber(derate)} ÷ ${formatNumber(safetyFactor)} = ${kilonewtons(allowedShear)}`,
+      `${formatNumber(tension / allowedTension, 4)} + ${formatNumber(shear / allowedShear, 4)} = ${formatNumber(utilisation, 4)}, at most 1`,
     ],
     notes: [
       'the capacity must be that of the fixing in this very wall: pull-test where the wall is in doubt',

@@ -1,6 +1,6 @@
 import { kilograms } from '../quantity/figure.js'
 import { plural } from '../quantity/say.js'
-import { say } from '../quantity/words.js'
+import { msg } from '../quantity/words.js'
 import { flag, list, num, object, optional, text, type Read } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 
@@ -38,7 +38,7 @@ export function liftPlan(input: LiftPlanInput): LiftPlanResult {
     lifts,
     working: lifts.map(
       ({ name, mass, people, machine }) =>
-        say`${name}, ${kilograms(mass)}: ${machine ? 'by machine' : plural(people, 'person', 'people')}`,
+        msg`${name}, ${kilograms(mass)}: ${machine ? 'by machine' : plural(people, 'person', 'people')}`,
     ),
     notes: ['the local rules on lifting decide; clear the way and agree the words before the lift'],
   }

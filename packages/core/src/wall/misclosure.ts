@@ -1,5 +1,5 @@
-import type { Said } from '../quantity/words.js'
-import { fig } from '../quantity/say.js'
+import type { Message } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
 import { gapUncertaintyOf, type EdgeUncertainty } from './gap-uncertainty.js'
 import { X, Y } from './geometry.js'
 
@@ -32,7 +32,7 @@ export interface Misclosure {
   misclosure: number | undefined
   /** Greater than two readings of this tape can differ. */
   tooLarge: boolean
-  working: Said
+  working: Message
 }
 
 const EDGES = {
@@ -83,8 +83,8 @@ export function misclosures(
       tooLarge: misclosure !== undefined && Math.abs(misclosure) > known + 1e-9,
       working:
         computed === undefined
-          ? `${fig(value)} mm measured; one end has no offset`
-          : `${fig(value)} mm measured − ${fig(computed)} mm from the offsets = ${fig(misclosure!)} mm`,
+          ? `${formatNumber(value)} mm measured; one end has no offset`
+          : `${formatNumber(value)} mm measured − ${formatNumber(computed)} mm from the offsets = ${formatNumber(misclosure!)} mm`,
     }
   })
 }

@@ -1,5 +1,5 @@
 import { mm } from '../quantity/figure.js'
-import { say, type Said } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/words.js'
 import type { PhotoFault } from './photo-tape.js'
 
 const AT_THE_RIM = {
@@ -9,7 +9,7 @@ const AT_THE_RIM = {
 } satisfies Record<Extract<PhotoFault, { code: 'near-edge' }>['what'], string>
 
 /** Why a photo measures nothing, or not there, and what to do about it. */
-export function sayPhotoFault(fault: PhotoFault): Said {
+export function sayPhotoFault(fault: PhotoFault): Message {
   switch (fault.code) {
     case 'no-map':
       return fault.why
@@ -18,8 +18,8 @@ export function sayPhotoFault(fault: PhotoFault): Said {
     case 'beyond-horizon':
       return 'this lies at or beyond the horizon of the wall'
     case 'check-off':
-      return say`the check length comes to ${mm(fault.distance)} instead of ${mm(fault.length)}, off by more than ${mm(fault.tolerance)}: a known point is wrong, or not all lie in one plane`
+      return msg`the check length comes to ${mm(fault.distance)} instead of ${mm(fault.length)}, off by more than ${mm(fault.tolerance)}: a known point is wrong, or not all lie in one plane`
     case 'points-off':
-      return say`the known points miss their places by ${mm(fault.residual)}, more than ${mm(fault.uncertainty)}: one of them is wrong, or the lens bends lines`
+      return msg`the known points miss their places by ${mm(fault.residual)}, more than ${mm(fault.uncertainty)}: one of them is wrong, or the lens bends lines`
   }
 }

@@ -1,6 +1,6 @@
 import { mm } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say, type Said } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg, type Message } from '../quantity/words.js'
 import { BadInput } from '../shape/bad-input.js'
 import { list, num, object, optional, requireUniqueIds, text } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
@@ -108,14 +108,14 @@ const workingOf = (
   points: readonly KnownPoint[],
   residual: number,
   distances: PhotoMeasureResult['distances'],
-): Said[] => [
-  say`${points.length} known points, fitted to ${mm(residual)} (root mean square)`,
-  ...distances.map(({ id, distance, uncertainty }) => say`${id}: ${mm(distance)} ± ${fig(uncertainty)} mm`),
+): Message[] => [
+  msg`${points.length} known points, fitted to ${mm(residual)} (root mean square)`,
+  ...distances.map(({ id, distance, uncertainty }) => msg`${id}: ${mm(distance)} ± ${formatNumber(uncertainty)} mm`),
 ]
 
-const notesOf = (residual: number, distances: PhotoMeasureResult['distances']): Said[] =>
+const notesOf = (residual: number, distances: PhotoMeasureResult['distances']): Message[] =>
   distances.some(({ uncertainty }) => residual > uncertainty && residual > 1e-6)
     ? [
-        say`the known points miss their places by ${mm(residual)}, more than a distance's uncertainty: a known point is wrong, or the lens bends lines`,
+        msg`the known points miss their places by ${mm(residual)}, more than a distance's uncertainty: a known point is wrong, or the lens bends lines`,
       ]
     : []

@@ -1,6 +1,6 @@
 import { mm } from '../quantity/figure.js'
-import { fig } from '../quantity/say.js'
-import { say, type Said } from '../quantity/words.js'
+import { formatNumber } from '../quantity/say.js'
+import { msg, type Message } from '../quantity/words.js'
 import { attempt } from '../shape/attempt.js'
 import { list, num, object, optional, type Read } from '../shape/shape.js'
 import { mapOf } from './known-map.js'
@@ -41,7 +41,7 @@ export type PhotoFault =
   | { code: 'points-off'; residual: number; uncertainty: number }
 
 export type PhotoTape =
-  | { usable: true; map: ProjectiveMap; residual: number; check: CheckedLength; working: Said[] }
+  | { usable: true; map: ProjectiveMap; residual: number; check: CheckedLength; working: Message[] }
   | { usable: false; faults: PhotoFault[]; check?: CheckedLength }
 
 export interface CheckedLength {
@@ -102,9 +102,9 @@ export function photoTape(setUp: PhotoSetUp): PhotoTape {
   return { usable: true, map, residual, check: checked, working: workingOf(setUp, checked, residual) }
 }
 
-const workingOf = ({ points, check }: PhotoSetUp, checked: CheckedLength, residual: number): Said[] => [
-  say`${points.length} known points, fitted to ${mm(residual)} (root mean square)`,
-  say`check: ${mm(checked.distance)} ± ${fig(checked.uncertainty)} mm read, ${mm(check.length)} known: agrees`,
+const workingOf = ({ points, check }: PhotoSetUp, checked: CheckedLength, residual: number): Message[] => [
+  msg`${points.length} known points, fitted to ${mm(residual)} (root mean square)`,
+  msg`check: ${mm(checked.distance)} ± ${formatNumber(checked.uncertainty)} mm read, ${mm(check.length)} known: agrees`,
 ]
 
 /** A figure read off a photo, mm, with its expanded uncertainty. */

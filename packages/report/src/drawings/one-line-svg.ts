@@ -1,6 +1,6 @@
 import {
   PART_WORDS,
-  fig,
+  formatNumber,
   formatQuantity,
   mayCarry,
   type ConductorLoad,
@@ -55,7 +55,7 @@ export function oneLineSvg({ around, checks, state }: Inspection): { svg: string
     const rated = part.rating ?? part.source
     const second = [
       PART_WORDS[part.kind],
-      rated === undefined ? '' : `${fig(rated, 0)} A`,
+      rated === undefined ? '' : `${formatNumber(rated, 0)} A`,
       part.residual && part.residual !== 'none' ? `RCD ${part.residual}` : '',
     ].filter(Boolean)
     const colour = failing.has(part.id) ? OXIDE : BLUE
@@ -77,7 +77,7 @@ type Point = { x: number; y: number }
 function carried(load: ConductorLoad | undefined, school: 'iec' | 'nec'): string {
   if (!load || load.sources.length === 0) return 'not fed'
   const may = mayCarry(load, { school })
-  return `${fig(load.carries, 1)}${may === undefined ? '' : ` / ${fig(may, 0)}`} A`
+  return `${formatNumber(load.carries, 1)}${may === undefined ? '' : ` / ${formatNumber(may, 0)}`} A`
 }
 
 const MOST_LETTERS = 22

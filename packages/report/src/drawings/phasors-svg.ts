@@ -1,4 +1,4 @@
-import { fig, phaseCurrents, type CtPhasingInput, type CtPhasingResult, type Phasor } from '@plumb-mark/core'
+import { formatNumber, phaseCurrents, type CtPhasingInput, type CtPhasingResult, type Phasor } from '@plumb-mark/core'
 import { FAINT, drawing, n, seriesColour, words } from './svg.js'
 
 const SIZE = 240
@@ -27,7 +27,7 @@ function star(cx: number, title: string, voltages: readonly Phasor[], currents: 
         angle,
         20 + (magnitude / largest) * (REACH - 46),
         seriesColour(i),
-        `I${i + 1} ${fig(magnitude, 1)} A`,
+        `I${i + 1} ${formatNumber(magnitude, 1)} A`,
         false,
       ),
     ),

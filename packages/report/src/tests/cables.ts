@@ -1,5 +1,5 @@
 import {
-  fig,
+  formatNumber,
   formatQuantity,
   mayCarry,
   unjudgedCables,
@@ -48,9 +48,9 @@ export function cableTests({ around, checks, state }: Inspection): Block[] {
                 `${around.labelOf(conductor.from)} to ${around.labelOf(conductor.to)}`,
                 known(conductor.size, 'conductor-size', gauge),
                 known(conductor.length, 'cable-length', run),
-                sources.length === 0 ? quiet('not fed') : figure(`${fig(carries, 1)} A`),
-                may === undefined ? quiet('–') : figure(`${fig(may, 0)} A`),
-                protectiveDevice === undefined ? quiet('–') : figure(`${fig(protectiveDevice, 0)} A`),
+                sources.length === 0 ? quiet('not fed') : figure(`${formatNumber(carries, 1)} A`),
+                may === undefined ? quiet('–') : figure(`${formatNumber(may, 0)} A`),
+                protectiveDevice === undefined ? quiet('–') : figure(`${formatNumber(protectiveDevice, 0)} A`),
                 unasked.has(conductor.id)
                   ? `${String(unasked.get(conductor.id))}; no sheet asks`
                   : { verdict: verdictOf(conductor.id, 'conductor') },
@@ -75,7 +75,7 @@ export function cableTests({ around, checks, state }: Inspection): Block[] {
             ],
             rows: parts.map(({ id, label, rating, residual, surge, labelled }) => [
               label,
-              rating === undefined ? quiet('–') : figure(`${fig(rating, 0)} A`),
+              rating === undefined ? quiet('–') : figure(`${formatNumber(rating, 0)} A`),
               residual === undefined ? quiet('–') : residual === 'none' ? 'none' : figure(`type ${residual}`),
               surge === undefined ? quiet('–') : surge ? 'fitted' : 'none',
               labelled === undefined ? quiet('–') : labelled ? 'there' : 'missing',

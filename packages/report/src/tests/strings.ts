@@ -1,5 +1,5 @@
 import {
-  fig,
+  formatNumber,
   inForce,
   stringChart,
   type Evidence,
@@ -53,16 +53,16 @@ export function stringTests(inspection: Inspection): Block[] {
           label,
           figure(String(count)),
           read(voc),
-          band ? figure(`${fig(band.from, 1)} to ${fig(band.to, 1)} V`) : quiet('–'),
+          band ? figure(`${formatNumber(band.from, 1)} to ${formatNumber(band.to, 1)} V`) : quiet('–'),
           read(of['string-short-circuit']),
           read(of.polarity),
           insulation
-            ? figure(`${insulation.typed}${tested === undefined ? '' : `, ${fig(tested, 0)} V`}`)
+            ? figure(`${insulation.typed}${tested === undefined ? '' : `, ${formatNumber(tested, 0)} V`}`)
             : quiet('not read'),
-          conditions.irradiance === undefined ? quiet('–') : figure(`${fig(conditions.irradiance, 0)} W/m²`),
+          conditions.irradiance === undefined ? quiet('–') : figure(`${formatNumber(conditions.irradiance, 0)} W/m²`),
           conditions.cellTemperature === undefined
             ? quiet('–')
-            : figure(`${fig(conditions.cellTemperature, 1)} °C`),
+            : figure(`${formatNumber(conditions.cellTemperature, 1)} °C`),
           orDash(instruments(judged)),
           { verdict: worst(judged.map(({ outcome }) => outcome.verdict)) },
         ]

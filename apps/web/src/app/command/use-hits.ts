@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import type { JobPage, SheetSummary } from '@plumb-mark/contract'
-import { STAGE_TITLES, checksMeant, readingBody, type Meant, type Said, type Verdict } from '@plumb-mark/core'
+import { STAGE_TITLES, checksMeant, readingBody, type Meant, type Message, type Verdict } from '@plumb-mark/core'
 import { CATALOGUE } from '../../data/calculators/catalogue.js'
 import { checkAddress } from '../../job/check-in-address.js'
 import { useMake } from '../../job/use-make.js'
@@ -80,7 +80,7 @@ function hitOf(
     saying,
     open,
     keep: kept,
-  }: { saying: (said: Said) => string; open: () => void; keep: (() => boolean) | undefined },
+  }: { saying: (said: Message) => string; open: () => void; keep: (() => boolean) | undefined },
 ): Hit {
   const where = `${check.place} · ${STAGE_TITLES[check.stage]}`
   const title = check.title

@@ -1,5 +1,5 @@
 import { Stack, chakra } from '@chakra-ui/react'
-import { fig } from '@plumb-mark/core'
+import { formatNumber } from '@plumb-mark/core'
 import { Note } from '../../ui/theme/text.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
 
@@ -18,7 +18,7 @@ export function Balance({ input }: PictureProps) {
       {samples.map((sample, i) => (
         <div key={i}>
           <Note>
-            moment {i + 1}: load {fig(sample.grid + sample.solar + sample.battery, 0)} W
+            moment {i + 1}: load {formatNumber(sample.grid + sample.solar + sample.battery, 0)} W
           </Note>
           <chakra.svg viewBox="0 0 600 74" w="100%" maxW="660px" role="img" aria-label={`Moment ${i + 1}`}>
             <chakra.line x1={300} x2={300} y1={0} y2={74} stroke="text" strokeWidth="1.5px" />
@@ -40,7 +40,7 @@ export function Balance({ input }: PictureProps) {
                     textAnchor={sample[name] < 0 ? 'start' : 'end'}
                     fill="text"
                   >
-                    {name} {fig(sample[name], 0)} W
+                    {name} {formatNumber(sample[name], 0)} W
                   </chakra.text>
                 </g>
               )

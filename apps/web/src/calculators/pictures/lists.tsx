@@ -1,5 +1,5 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
-import { fig, type LikelyTypo, type SplitString, type Verdict } from '@plumb-mark/core'
+import { formatNumber, type LikelyTypo, type SplitString, type Verdict } from '@plumb-mark/core'
 import { VerdictMark } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
 
@@ -78,7 +78,7 @@ export function Split({ result }: PictureProps) {
       {(result.strings as SplitString[]).map(({ count, power, planes }, i) => (
         <div key={i}>
           <Text fontSize="14px">
-            String {i + 1}: {count} modules, {fig(power, 0)} W (
+            String {i + 1}: {count} modules, {formatNumber(power, 0)} W (
             {planes.map(({ id, modules }) => `${modules} on ${id}`).join(', ')})
           </Text>
           <chakra.div display="flex" gap="3px" flexWrap="wrap">
@@ -140,7 +140,7 @@ export function Lifts({ result }: PictureProps) {
       {(result.lifts as { name: string; mass: number; people: number; machine: boolean }[]).map(
         ({ name, mass, people, machine }, i) => (
           <Text key={i} fontSize="19px">
-            <b>{name}</b>, {fig(mass, 1)} kg:{' '}
+            <b>{name}</b>, {formatNumber(mass, 1)} kg:{' '}
             {machine ? 'by machine' : people === 1 ? 'one person' : `${people} people`}
           </Text>
         ),

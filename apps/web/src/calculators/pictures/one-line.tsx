@@ -1,5 +1,5 @@
 import { Box, Text, chakra } from '@chakra-ui/react'
-import { fig, type ConductorCheck, type Verdict } from '@plumb-mark/core'
+import { formatNumber, type ConductorCheck, type Verdict } from '@plumb-mark/core'
 import { VerdictMark, verdictColour } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
 
@@ -46,7 +46,7 @@ export function OneLine({ input, result }: PictureProps) {
                 {name}
               </chakra.text>
               <chakra.text x={14} y={y + 14} fontSize="13px" fontFamily="mono" fill="faint">
-                {fig(amps, 1)} A
+                {formatNumber(amps, 1)} A
               </chakra.text>
               <chakra.path d={`M146 ${y} H186 L226 ${middle}`} stroke="text" strokeWidth="2px" fill="none" />
             </g>
@@ -55,11 +55,11 @@ export function OneLine({ input, result }: PictureProps) {
         <chakra.circle cx={226} cy={middle} r={6} fill="text" />
         <chakra.path d={`M226 ${middle} H560`} stroke={colour} strokeWidth="7px" />
         <chakra.text x={240} y={middle - 14} fontSize="17px" fontFamily="mono" fontWeight={500} fill={colour}>
-          Ib {fig(result.designCurrent, 1)} A
+          Ib {formatNumber(result.designCurrent, 1)} A
         </chakra.text>
         <chakra.text x={240} y={middle + 26} fontSize="13px" fill="text">
-          {input.size} {input.school === 'iec' ? 'mm²' : 'AWG'}, carries {fig(result.ampacity, 1)} A, drop{' '}
-          {fig(result.dropPercent, 2)} %
+          {input.size} {input.school === 'iec' ? 'mm²' : 'AWG'}, carries {formatNumber(result.ampacity, 1)} A, drop{' '}
+          {formatNumber(result.dropPercent, 2)} %
         </chakra.text>
         {input.protectiveDevice !== undefined && (
           <g>
@@ -81,7 +81,7 @@ export function OneLine({ input, result }: PictureProps) {
               textAnchor="middle"
               fill="text"
             >
-              {fig(input.protectiveDevice, 1)} A
+              {formatNumber(input.protectiveDevice, 1)} A
             </chakra.text>
           </g>
         )}
@@ -122,7 +122,7 @@ export function Branch({ input, result }: PictureProps) {
     >
       <chakra.rect x={4} y={40} width={40} height={50} fill="panel" stroke="text" strokeWidth="2px" />
       <chakra.text x={24} y={106} fontSize="12px" textAnchor="middle" fill="faint">
-        {fig(input.breaker, 0)} A
+        {formatNumber(input.breaker, 0)} A
       </chakra.text>
       {Array.from({ length: units }, (_, i) => {
         const [from, to] = [44 + i * step, 44 + (i + 1) * step]
@@ -146,7 +146,7 @@ export function Branch({ input, result }: PictureProps) {
                 textAnchor="middle"
                 fill="text"
               >
-                {fig(input.unitCurrent * (input.units - i), 1)} A
+                {formatNumber(input.unitCurrent * (input.units - i), 1)} A
               </chakra.text>
             )}
             <chakra.rect
@@ -163,7 +163,7 @@ export function Branch({ input, result }: PictureProps) {
       })}
       <chakra.text x={604} y={100} fontSize="14px" textAnchor="end" fill="text">
         {input.units} fitted, {result.allowed} allowed
-        {result.risePercent === undefined ? '' : `; rise ${fig(result.risePercent, 2)} %`}
+        {result.risePercent === undefined ? '' : `; rise ${formatNumber(result.risePercent, 2)} %`}
       </chakra.text>
     </chakra.svg>
   )

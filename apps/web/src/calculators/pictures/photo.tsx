@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react'
-import { fig, type PhotoMeasureResult } from '@plumb-mark/core'
+import { formatNumber, type PhotoMeasureResult } from '@plumb-mark/core'
 import type { PictureProps } from '../../ui/drawings/props.js'
 
 interface Pixel {
@@ -40,7 +40,7 @@ export function RectifiedPhoto({ input, result }: PictureProps) {
             fontFamily="mono"
             fill="faint"
           >
-            {fig(point.x, 0)}, {fig(point.y, 0)} mm
+            {formatNumber(point.x, 0)}, {formatNumber(point.y, 0)} mm
           </chakra.text>
         </g>
       ))}
@@ -64,7 +64,7 @@ export function RectifiedPhoto({ input, result }: PictureProps) {
               fontFamily="mono"
               fill="accent"
             >
-              {length.id}: {fig(distance, 1)} ± {fig(uncertainty, 1)} mm
+              {length.id}: {formatNumber(distance, 1)} ± {formatNumber(uncertainty, 1)} mm
             </chakra.text>
           </g>
         )

@@ -1,5 +1,5 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
-import { HYPOTHESIS_WORDS, fig, stringBand, type Hypothesis, type Verdict } from '@plumb-mark/core'
+import { HYPOTHESIS_WORDS, formatNumber, stringBand, type Hypothesis, type Verdict } from '@plumb-mark/core'
 import { VerdictShape, verdictColour } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
 
@@ -21,7 +21,7 @@ export function StringStories({ input, result }: PictureProps) {
         w="100%"
         maxW="680px"
         role="img"
-        aria-label={`Read ${fig(read, 1)} V, expected ${fig(result.expected, 1)} V`}
+        aria-label={`Read ${formatNumber(read, 1)} V, expected ${formatNumber(result.expected, 1)} V`}
       >
         <chakra.rect
           x={x(result.expected - band)}
@@ -52,7 +52,7 @@ export function StringStories({ input, result }: PictureProps) {
           textAnchor={x(read) > W - 90 ? 'end' : x(read) < 90 ? 'start' : 'middle'}
           fill={verdictColour(result.verdict as Verdict)}
         >
-          read {fig(read, 1)} V
+          read {formatNumber(read, 1)} V
         </chakra.text>
         <chakra.text
           x={x(result.expected)}
@@ -62,7 +62,7 @@ export function StringStories({ input, result }: PictureProps) {
           textAnchor={x(result.expected) > W - 110 ? 'end' : 'middle'}
           fill="accent"
         >
-          expected {fig(result.expected, 1)} V
+          expected {formatNumber(result.expected, 1)} V
         </chakra.text>
       </chakra.svg>
       <chakra.ol listStyleType="decimal" pl="22px" aria-label="Explanations, most probable first">
@@ -71,7 +71,7 @@ export function StringStories({ input, result }: PictureProps) {
             <Text as="span" fontWeight={600}>
               {HYPOTHESIS_WORDS[id].says}
             </Text>{' '}
-            ({fig(100 * probability, 1)} %, {fig(voltage, 1)} V)
+            ({formatNumber(100 * probability, 1)} %, {formatNumber(voltage, 1)} V)
             {id === 'as-designed' ? '' : `: ${HYPOTHESIS_WORDS[id].lookAt}`}
           </chakra.li>
         ))}
@@ -112,10 +112,10 @@ export function LikeStrings({ result }: PictureProps) {
             />
           </chakra.div>
           <Text fontFamily="mono" fontSize="14px" display="flex" gap="6px" alignItems="center">
-            <VerdictShape verdict={verdict} size={16} /> {fig(perModule)} V{' '}
+            <VerdictShape verdict={verdict} size={16} /> {formatNumber(perModule)} V{' '}
             {differencePercent === null
               ? ''
-              : `${differencePercent < 0 ? '' : '+'}${fig(differencePercent, 1)} %`}
+              : `${differencePercent < 0 ? '' : '+'}${formatNumber(differencePercent, 1)} %`}
           </Text>
         </chakra.div>
       ))}

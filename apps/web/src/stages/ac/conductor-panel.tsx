@@ -1,7 +1,7 @@
 import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { amps, listed, type ConductorLoad, type NetworkConductor } from '@plumb-mark/core'
+import { amps, joinAnd, type ConductorLoad, type NetworkConductor } from '@plumb-mark/core'
 import { ChoiceField, named } from '../../ui/choice-field.js'
 import { QuantityInput } from '../../ui/quantity-input.js'
 import { CountField } from '../../ui/text-field.js'
@@ -63,7 +63,7 @@ export function ConductorPanel({
         <Text gridColumn="1 / -1">
           {load.sources.length === 0
             ? 'Nothing that is entered feeds it.'
-            : `Fed by ${listed(load.sources.map(({ name, amps: each }) => `${name} ${amps(each)}`))}; carries ${amps(load.carries)}${load.limit === undefined ? '' : `, limited to ${amps(load.limit)}`}${passesWords(load)}.`}
+            : `Fed by ${joinAnd(load.sources.map(({ name, amps: each }) => `${name} ${amps(each)}`))}; carries ${amps(load.carries)}${load.limit === undefined ? '' : `, limited to ${amps(load.limit)}`}${passesWords(load)}.`}
         </Text>
       )}
       {sized && (

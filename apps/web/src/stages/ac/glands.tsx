@@ -1,5 +1,5 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { fig, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
+import { formatNumber, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { SmallPrint } from '../../ui/theme/text.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useInspection } from '../../job/inspection.js'
@@ -86,14 +86,14 @@ function Section({ judged }: { judged: JudgedCheck }) {
           strokeWidth="6px"
           style={{ paintOrder: 'stroke' }}
         >
-          {diameter === undefined ? '?' : `${fig(diameter, 1)} mm`}
+          {diameter === undefined ? '?' : `${formatNumber(diameter, 1)} mm`}
         </chakra.text>
       </chakra.svg>
       <Text fontSize="14px" fontWeight={600}>
         {gland.label}, {check.unit.label}
       </Text>
       <SmallPrint>
-        {fig(limits.min ?? 0, 1)} to {fig(limits.max ?? 0, 1)} mm, ring {fitted ? 'fitted' : 'out'}
+        {formatNumber(limits.min ?? 0, 1)} to {formatNumber(limits.max ?? 0, 1)} mm, ring {fitted ? 'fitted' : 'out'}
       </SmallPrint>
     </chakra.button>
   )

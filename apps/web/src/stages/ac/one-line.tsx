@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid'
 import {
   amps,
   byBadness,
-  fig,
+  formatNumber,
   formatQuantity,
   judgeNetworkConductor,
   NETWORK_TEMPLATES,
@@ -216,7 +216,7 @@ function Cable({
       text:
         sources.length === 0
           ? 'not fed'
-          : `${many ? 'Σ ' : ''}${fig(carries, 1)}${may === undefined ? '' : ` / ${fig(may, 0)}`} A`,
+          : `${many ? 'Σ ' : ''}${formatNumber(carries, 1)}${may === undefined ? '' : ` / ${formatNumber(may, 0)}`} A`,
       mono: true,
       strong: many,
     },

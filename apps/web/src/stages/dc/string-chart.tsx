@@ -9,7 +9,7 @@ import {
   useXAxisScale,
   useYAxisScale,
 } from 'recharts'
-import { fig, volts, type StringOnChart } from '@plumb-mark/core'
+import { formatNumber, volts, type StringOnChart } from '@plumb-mark/core'
 import { TouchMark } from '../../ui/touch-mark.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useFocus } from '../../job/focus.js'
@@ -123,7 +123,7 @@ function Mark({ cx, cy, payload }: { cx?: number; cy?: number; payload?: StringO
           paintOrder: 'stroke',
         }}
       >
-        {fig(payload.measured, 1)} V
+        {formatNumber(payload.measured, 1)} V
       </text>
     </g>
   )

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import {
   UNIT_KIND_WORDS,
   isLeft,
-  plain,
+  normaliseLabel,
   serialOf,
   sheetName,
   worst,
@@ -109,7 +109,7 @@ function Plate({
   const openCheck = useFocus((focus) => focus.openCheck)
   const alike = useAlike(unit)
   const { found } = serialOf(unit, checks)
-  const differs = found !== undefined && unit.serial !== undefined && plain(found) !== plain(unit.serial)
+  const differs = found !== undefined && unit.serial !== undefined && normaliseLabel(found) !== normaliseLabel(unit.serial)
   const verdict = worst(checks.map(({ outcome }) => outcome.verdict))
   const first = checks.find(isLeft) ?? checks[0]
   return (

@@ -2,7 +2,7 @@ import { Box, Button, Grid, chakra } from '@chakra-ui/react'
 import { Trash2 } from 'lucide-react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { fig, misclosures, wallEnds, type GapMeasured, type MeasuredWall } from '@plumb-mark/core'
+import { formatNumber, misclosures, wallEnds, type GapMeasured, type MeasuredWall } from '@plumb-mark/core'
 import { Note } from '../../ui/theme/text.js'
 import { ChoiceField, named } from '../../ui/choice-field.js'
 import { QuantityInput } from '../../ui/quantity-input.js'
@@ -62,9 +62,9 @@ export function GapSurvey({
                 <td>
                   {labelOf(from)} – {labelOf(to)}
                 </td>
-                <chakra.td fontFamily="mono">{fig(measured, 1)} mm</chakra.td>
+                <chakra.td fontFamily="mono">{formatNumber(measured, 1)} mm</chakra.td>
                 <chakra.td fontFamily="mono">
-                  {computed === undefined ? '–' : `${fig(computed, 1)} mm`}
+                  {computed === undefined ? '–' : `${formatNumber(computed, 1)} mm`}
                 </chakra.td>
                 <chakra.td
                   fontFamily="mono"
@@ -73,7 +73,7 @@ export function GapSurvey({
                 >
                   {misclosure === undefined
                     ? '–'
-                    : `${misclosure > 0 ? '+' : ''}${fig(misclosure, 1)} mm${tooLarge ? ': read again' : ''}`}
+                    : `${misclosure > 0 ? '+' : ''}${formatNumber(misclosure, 1)} mm${tooLarge ? ': read again' : ''}`}
                 </chakra.td>
                 <td>
                   {writable && (

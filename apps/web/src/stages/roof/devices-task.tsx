@@ -6,7 +6,7 @@ import {
   devicesFor,
   placeWords,
   placesOf,
-  plain,
+  normaliseLabel,
   csvText,
   readSerialTable,
   serialsOut,
@@ -102,7 +102,7 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
   const order = inWalkingOrder(devices)
   const at = order.find((device) => device.at === chosen) ?? order.find(({ serial }) => !serial) ?? order[0]!
   const twin = devices.find(
-    (device) => device.id !== at.id && device.serial && plain(device.serial) === plain(typed),
+    (device) => device.id !== at.id && device.serial && normaliseLabel(device.serial) === normaliseLabel(typed),
   )
   const keep = (serial: string) => {
     if (serial.trim() === '') return

@@ -1,5 +1,5 @@
 import { Flex, Stack, Text, chakra } from '@chakra-ui/react'
-import { fig, phaseCurrents, type CtPhasingInput, type Phasor, type Wiring } from '@plumb-mark/core'
+import { formatNumber, phaseCurrents, type CtPhasingInput, type Phasor, type Wiring } from '@plumb-mark/core'
 import type { PictureProps } from './props.js'
 
 const SIZE = 270
@@ -59,7 +59,7 @@ function Diagram({ title, voltages, currents }: { title: string; voltages: Phaso
             angle={angle}
             length={24 + (magnitude / largest) * (SIZE / 2 - 78)}
             colour={COLOURS[k]!}
-            label={`I${k + 1} ${fig(magnitude, 1)} A`}
+            label={`I${k + 1} ${formatNumber(magnitude, 1)} A`}
           />
         ))}
       </chakra.svg>

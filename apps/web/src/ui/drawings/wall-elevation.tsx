@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import { memo, useEffect, useRef, useState, type ReactNode } from 'react'
 import {
-  fig,
+  formatNumber,
   type DimensionLine,
   type DrawnEnvelope,
   type DrawnItem,
@@ -332,7 +332,7 @@ const Dimension = memo(function Dimension({
   const ticks = [from, to]
     .map(({ x, y }) => (upright ? `M${x - tick} ${-y} H${x + tick}` : `M${x} ${-y - tick} V${-y + tick}`))
     .join(' ')
-  const figures = `${fig(measured, 1)} / ${fig(required, 1)}`
+  const figures = `${formatNumber(measured, 1)} / ${formatNumber(required, 1)}`
   const place = upright
     ? { x: mx + 26, y: my, textAnchor: 'start' as const }
     : { x: mx, y: my - 26, textAnchor: 'middle' as const }
@@ -370,7 +370,7 @@ const Dimension = memo(function Dimension({
           strokeWidth="20px"
           style={{ paintOrder: 'stroke' }}
         >
-          short by {fig(shortBy, 1)}
+          short by {formatNumber(shortBy, 1)}
         </chakra.text>
       )}
     </chakra.g>

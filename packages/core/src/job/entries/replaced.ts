@@ -11,7 +11,7 @@ import {
   refuse,
   type Step,
 } from './entry-kind.js'
-import { plain } from '../../quantity/say.js'
+import { normaliseLabel } from '../../quantity/say.js'
 
 /**
  * A unit is replaced. It keeps its place, its name and its connections, and is another from here on: what was proved on the old one is void,
@@ -26,11 +26,11 @@ export const replaced = entryKind({
     const taken = [
       ...asBuilt.units.filter(({ id }) => deviceId !== undefined || id !== unitId),
       ...asBuilt.array.devices.filter(({ id }) => id !== deviceId),
-    ].find(({ serial }) => serial !== undefined && plain(serial) === plain(serialIn))
+    ].find(({ serial }) => serial !== undefined && normaliseLabel(serial) === normaliseLabel(serialIn))
     return firstRefusal(
       known(asBuilt.units, unitId, 'unit'),
       deviceId === undefined ? ADMITTED : known(asBuilt.array.devices, deviceId, 'device'),
-      plain(serialOut) === plain(serialIn)
+      normaliseLabel(serialOut) === normaliseLabel(serialIn)
         ? refuse('same-serial', 'the serial taken out is the one put in: then nothing was replaced')
         : ADMITTED,
       taken ? refuse('serial-taken', `the serial ${serialIn} stands on another unit of this job`) : ADMITTED,

@@ -1,7 +1,7 @@
 import { judgeNetworkConductor } from '../../ac/network-checks.js'
 import { amps } from '../../quantity/figure.js'
-import { fig, listed } from '../../quantity/say.js'
-import { joined, say } from '../../quantity/words.js'
+import { formatNumber, joinAnd } from '../../quantity/say.js'
+import { joinMessages, msg } from '../../quantity/words.js'
 import { optional, percent } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
@@ -18,7 +18,7 @@ export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional
     subjectsOf({ each: 'conductor', where: {} }, unit, sheet, around),
   ask: () => ({ kind: 'derived', from: 'network' }),
   required: ({ maxDropPercent }, _subject, { header }) =>
-    `carries every source that can feed it, by ${header?.school === 'nec' ? 'NEC-style' : 'IEC-style'} tables${maxDropPercent === undefined ? '' : `, drop up to ${fig(maxDropPercent)} %`}`,
+    `carries every source that can feed it, by ${header?.school === 'nec' ? 'NEC-style' : 'IEC-style'} tables${maxDropPercent === undefined ? '' : `, drop up to ${formatNumber(maxDropPercent)} %`}`,
   judge({ maxDropPercent }, { conductor }, _given, around) {
     const load = conductor && around.loads().find((one) => one.conductor.id === conductor.id)
     if (!load) return undefined
@@ -34,16 +34,16 @@ export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional
         working,
         notes,
         finding: contradicted,
-        wanting: say`${contradicted}: correct the one that is wrong`,
+        wanting: msg`${contradicted}: correct the one that is wrong`,
       }
-    const from = load.sources.length > 1 ? ` from ${listed(load.sources.map(({ name }) => name))}` : ''
+    const from = load.sources.length > 1 ? ` from ${joinAnd(load.sources.map(({ name }) => name))}` : ''
     const carried =
-      ampacity === undefined ? '' : say`carries ${amps(load.carries)}${from}, may carry ${amps(ampacity)}`
+      ampacity === undefined ? '' : msg`carries ${amps(load.carries)}${from}, may carry ${amps(ampacity)}`
     return {
       verdict,
       working,
       notes,
-      finding: joined([carried, joined(short, '; ')], carried === '' || short.length === 0 ? '' : ': '),
+      finding: joinMessages([carried, joinMessages(short, '; ')], carried === '' || short.length === 0 ? '' : ': '),
       ...(wanting !== undefined && { wanting }),
     }
   },

@@ -3,7 +3,7 @@ import { decision } from '../../verdict/decision.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { mm } from '../../quantity/figure.js'
-import { say, joined } from '../../quantity/words.js'
+import { msg, joinMessages } from '../../quantity/words.js'
 import {
   list,
   object,
@@ -98,8 +98,8 @@ export const gland = defineKind(
             : [],
         finding:
           margin < 0
-            ? say`${mm(diameter)} is outside ${limitWords(limits, 'length')} with the ring ${ring}`
-            : say`${mm(diameter)}, ring ${ring}`,
+            ? msg`${mm(diameter)} is outside ${limitWords(limits, 'length')} with the ring ${ring}`
+            : msg`${mm(diameter)}, ring ${ring}`,
         wanting: instrument ? 'measure with a finer caliper' : 'name the caliper',
       }
     },
@@ -109,10 +109,10 @@ export const gland = defineKind(
 type Limits = { min?: number | undefined; max?: number | undefined }
 const inside = (value: number, { min = -Infinity, max = Infinity }: Limits) => value >= min && value <= max
 const ringWords = ({ without, withRing }: { without: Limits; withRing?: Limits | undefined }) =>
-  joined(
+  joinMessages(
     [
-      withRing ? say`${limitWords(withRing, 'length')} with the inner ring` : '',
-      say`${limitWords(without, 'length')} without it`,
+      withRing ? msg`${limitWords(withRing, 'length')} with the inner ring` : '',
+      msg`${limitWords(without, 'length')} without it`,
     ],
     ', ',
   )

@@ -1,8 +1,8 @@
 import type { PartKind } from '../../ac/one-line.js'
 import { protectionWords } from '../../ac/part-loads.js'
 import { amps } from '../../quantity/figure.js'
-import { listed } from '../../quantity/say.js'
-import { say } from '../../quantity/words.js'
+import { joinAnd } from '../../quantity/say.js'
+import { msg } from '../../quantity/words.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
@@ -27,7 +27,7 @@ export const partRating = defineKind(requirementOf({}), {
   required: (_requirement, { part }) =>
     part?.rating === undefined
       ? 'carries no more than its rating'
-      : say`carries no more than ${amps(part.rating)}`,
+      : msg`carries no more than ${amps(part.rating)}`,
   judge(_requirement, { part }, _given, around) {
     const load = part && around.partLoads().find((one) => one.part.id === part.id)
     if (!load) return undefined
@@ -38,16 +38,16 @@ export const partRating = defineKind(requirementOf({}), {
       ...(mayCarry === undefined ? ['its rating'] : []),
       ...unknown.map(({ kind, label }) => `the ${kind === 'device' ? 'rating' : 'current'} of ${label}`),
     ]
-    const flow = say`can carry ${amps(carries)}${mayCarry === undefined ? '' : say` of ${amps(mayCarry)}`}`
+    const flow = msg`can carry ${amps(carries)}${mayCarry === undefined ? '' : msg` of ${amps(mayCarry)}`}`
     return {
       verdict: overloaded ? 'does-not-conform' : missing.length > 0 ? 'not-proven' : 'conforms',
       working: [
-        say`all that can flow through it: ${amps(carries)}${mayCarry === undefined ? '' : say`, rated ${amps(mayCarry)}`}`,
+        msg`all that can flow through it: ${amps(carries)}${mayCarry === undefined ? '' : msg`, rated ${amps(mayCarry)}`}`,
         protectionWords(load),
       ],
       notes: [],
-      finding: missing.length > 0 && !overloaded ? say`${flow}; ${listed(missing)} not entered` : flow,
-      ...(missing.length > 0 && { wanting: `enter ${listed(missing)}` }),
+      finding: missing.length > 0 && !overloaded ? msg`${flow}; ${joinAnd(missing)} not entered` : flow,
+      ...(missing.length > 0 && { wanting: `enter ${joinAnd(missing)}` }),
     }
   },
 })

@@ -1,8 +1,8 @@
 import { waysToGrid } from '../../ac/way-to-grid.js'
 import { DRIVING_KINDS, RESIDUAL_KINDS, type NetworkPart } from '../../ac/one-line.js'
 import { amps } from '../../quantity/figure.js'
-import { listed, either } from '../../quantity/say.js'
-import { say, joined, type Said } from '../../quantity/words.js'
+import { joinAnd, joinOr } from '../../quantity/say.js'
+import { msg, joinMessages, type Message } from '../../quantity/words.js'
 import { flag, list, object, oneOf, optional, refine, requireRange, type Read } from '../../shape/shape.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import type { JudgedVerdict } from '../../verdict/verdict.js'
@@ -32,12 +32,12 @@ export const protection = defineKind(shape, {
   expand: () => [wholeUnit],
   ask: () => ({ kind: 'derived', from: 'network' }),
   required: ({ device, residual, surge, isolator, label }) =>
-    joined(
+    joinMessages(
       [
         device
-          ? say`device ${joined([device.min === undefined ? '' : say`from ${amps(device.min)}`, device.max === undefined ? '' : say`up to ${amps(device.max)}`], ' ')}`
+          ? msg`device ${joinMessages([device.min === undefined ? '' : msg`from ${amps(device.min)}`, device.max === undefined ? '' : msg`up to ${amps(device.max)}`], ' ')}`
           : '',
-        residual ? `residual-current kind ${either(residual)}` : '',
+        residual ? `residual-current kind ${joinOr(residual)}` : '',
         surge ? 'surge protection' : '',
         isolator ? 'isolator' : '',
         label ? 'label of two supplies' : '',
@@ -56,13 +56,13 @@ export const protection = defineKind(shape, {
         return [
           {
             faults: [],
-            open: [say`more ways lead from ${one.start.label} to the grid than can be looked at`],
+            open: [msg`more ways lead from ${one.start.label} to the grid than can be looked at`],
             along: '',
           },
         ]
       return one.ways.length > 0
         ? one.ways.map((way) => lookAlong(one.start, way, demand))
-        : [{ faults: [], open: [say`no way leads from ${one.start.label} to the grid`], along: '' }]
+        : [{ faults: [], open: [msg`no way leads from ${one.start.label} to the grid`], along: '' }]
     })
     const faults = once(looked.flatMap((one) => one.faults))
     const open = once(looked.flatMap((one) => one.open))
@@ -78,21 +78,21 @@ export const protection = defineKind(shape, {
         open[0] ??
         (nearest?.rating === undefined
           ? 'as asked'
-          : say`protected by ${nearest.label}, ${amps(nearest.rating)}`),
+          : msg`protected by ${nearest.label}, ${amps(nearest.rating)}`),
       causes: faults.slice(1),
-      ...(open.length > 0 && { wanting: say`enter what is missing: ${joined(open, '; ')}` }),
+      ...(open.length > 0 && { wanting: msg`enter what is missing: ${joinMessages(open, '; ')}` }),
     }
   },
 })
 
 /** What two ways share is told once. */
-const once = (all: readonly Said[]): Said[] => [...new Map(all.map((said) => [String(said), said])).values()]
+const once = (all: readonly Message[]): Message[] => [...new Map(all.map((said) => [String(said), said])).values()]
 
 interface Looked {
-  faults: Said[]
+  faults: Message[]
   /** What nobody entered. */
-  open: Said[]
-  along: Said
+  open: Message[]
+  along: Message
 }
 
 function lookAlong(start: NetworkPart, way: readonly NetworkPart[], demand: Demand): Looked {
@@ -103,18 +103,18 @@ function lookAlong(start: NetworkPart, way: readonly NetworkPart[], demand: Dema
     demand.isolator && !way.some(({ kind }) => kind === 'isolator') && fault('no isolator'),
     demand.label && flagOn(way, 'labelled', 'the label of two supplies'),
   ].filter((row): row is Row => typeof row === 'object')
-  const said = way.map((part) => say`${part.label}${part.rating ? say` ${amps(part.rating)}` : ''}`)
+  const said = way.map((part) => msg`${part.label}${part.rating ? msg` ${amps(part.rating)}` : ''}`)
   return {
     faults: rows.flatMap(({ faults }) => faults),
     open: rows.flatMap(({ open }) => open),
-    along: say`from ${start.label} to the grid: ${joined(said, ' → ')}`,
+    along: msg`from ${start.label} to the grid: ${joinMessages(said, ' → ')}`,
   }
 }
 
 type Row = Pick<Looked, 'faults' | 'open'>
 const fine: Row = { faults: [], open: [] }
-const fault = (said: Said): Row => ({ faults: [said], open: [] })
-const unsaid = (said: Said): Row => ({ faults: [], open: [said] })
+const fault = (said: Message): Row => ({ faults: [said], open: [] })
+const unsaid = (said: Message): Row => ({ faults: [], open: [said] })
 
 /** The device that stands first; one further away protects more than this unit. */
 function deviceOn(way: readonly NetworkPart[], { min, max }: NonNullable<Demand['device']>): Row {
@@ -122,8 +122,8 @@ function deviceOn(way: readonly NetworkPart[], { min, max }: NonNullable<Demand[
   if (!nearest) return fault('no protective device between it and the grid')
   const { label, rating } = nearest
   if (rating === undefined) return unsaid(`the rating of ${label}`)
-  if (min !== undefined && rating < min) return fault(say`${label} ${amps(rating)} is below ${amps(min)}`)
-  if (max !== undefined && rating > max) return fault(say`${label} ${amps(rating)} is above ${amps(max)}`)
+  if (min !== undefined && rating < min) return fault(msg`${label} ${amps(rating)} is below ${amps(min)}`)
+  if (max !== undefined && rating > max) return fault(msg`${label} ${amps(rating)} is above ${amps(max)}`)
   return fine
 }
 
@@ -134,7 +134,7 @@ function residualOn(way: readonly NetworkPart[], allowed: readonly (typeof RESID
   const found = [
     ...new Set(way.flatMap(({ residual }) => (residual && residual !== 'none' ? [residual] : []))),
   ]
-  return fault(`residual-current protection is ${listed(found) || 'missing'}`)
+  return fault(`residual-current protection is ${joinAnd(found) || 'missing'}`)
 }
 
 function flagOn(way: readonly NetworkPart[], what: 'surge' | 'labelled', words: string): Row {

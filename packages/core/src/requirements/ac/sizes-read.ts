@@ -2,7 +2,7 @@ import type { NetworkConductor } from '../../ac/one-line.js'
 import { pointId } from '../../ids/check-id.js'
 import { mm2 } from '../../quantity/figure.js'
 import { nominalSize } from '../../quantity/nominal-size.js'
-import { say, type Said } from '../../quantity/words.js'
+import { msg, type Message } from '../../quantity/words.js'
 import type { Surroundings } from '../surroundings.js'
 
 /** A size of conductor that was read at a terminal. */
@@ -46,7 +46,7 @@ const sameSize = (a: number, b: number): boolean => (nominalSize(a) ?? a) === (n
  * A conductor is one thing, drawn in the one-line and read at its terminals: where the two name different sizes one of them is wrong. Undefined
  * where they agree, where nothing was read, and where the unit has another AC cable of the size that was read.
  */
-export function contradictedSize(cable: NetworkConductor, around: Surroundings): Said | undefined {
+export function contradictedSize(cable: NetworkConductor, around: Surroundings): Message | undefined {
   const { size, phases } = cable
   if (size === undefined || phases === 'dc') return undefined
   const { parts, conductors } = around.asBuilt.network
@@ -65,6 +65,6 @@ export function contradictedSize(cable: NetworkConductor, around: Surroundings):
   )
   return (
     other &&
-    say`the diagram says ${mm2(size)}, and ${mm2(other.size)} was read at terminal ${other.terminal} of ${other.unit}`
+    msg`the diagram says ${mm2(size)}, and ${mm2(other.size)} was read at terminal ${other.terminal} of ${other.unit}`
   )
 }

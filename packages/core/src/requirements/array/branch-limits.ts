@@ -1,6 +1,6 @@
 import { acBranch } from '../../ac/ac-branch.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { fig, plural } from '../../quantity/say.js'
+import { formatNumber, plural } from '../../quantity/say.js'
 import { count, num, optional, percent } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
@@ -20,7 +20,7 @@ export const branchLimits = defineKind(
       subjectsOf({ each: 'branch', where: {} }, unit, sheet, around),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ statedMax, breakerUse, maxRisePercent }) =>
-      `within ${fig(100 * breakerUse, 0)} % of the breaker${statedMax === undefined ? '' : `, at most ${statedMax}`}, rise up to ${fig(maxRisePercent)} %`,
+      `within ${formatNumber(100 * breakerUse, 0)} % of the breaker${statedMax === undefined ? '' : `, at most ${statedMax}`}, rise up to ${formatNumber(maxRisePercent)} %`,
     judge({ unitCurrent, statedMax, breakerUse, maxRisePercent }, { branch }) {
       if (!branch || branch.devices.length === 0) return undefined
       const { phases, voltage, breaker, devices, segments } = branch
@@ -46,7 +46,7 @@ export const branchLimits = defineKind(
             ? `${plural(devices.length, 'inverter')} where ${result.allowed} may be: ${tooMany} too many`
             : result.risePercent === undefined
               ? 'the rise is not known'
-              : `${plural(devices.length, 'inverter')}, rise ${fig(result.risePercent)} %`,
+              : `${plural(devices.length, 'inverter')}, rise ${formatNumber(result.risePercent)} %`,
         wanting: 'give the length and size of every segment of the branch',
       }
     },

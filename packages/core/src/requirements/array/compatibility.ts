@@ -4,8 +4,8 @@ import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
 import type { Figure } from '../../quantity/figure.js'
 import { amps, volts, watts } from '../../quantity/figure.js'
-import { listed } from '../../quantity/say.js'
-import { say, type Said, joined } from '../../quantity/words.js'
+import { joinAnd } from '../../quantity/say.js'
+import { msg, type Message, joinMessages } from '../../quantity/words.js'
 import { list, num, object, oneOf, optional, refine, requireRange } from '../../shape/shape.js'
 import type { SheetHead } from '../../sheet/head.js'
 import { TECHNOLOGIES } from '../../sheet/terms.js'
@@ -32,13 +32,13 @@ export const compatibility = defineKind(
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ technologies, cells, maxCurrent, maxVoltage, maxPower }) =>
-      joined(
+      joinMessages(
         [
           technologies ? technologies.join(' or ') : '',
           cells ? `${cells.min ?? ''} to ${cells.max ?? ''} cells` : '',
-          maxCurrent === undefined ? '' : say`up to ${amps(maxCurrent)}`,
-          maxVoltage === undefined ? '' : say`up to ${volts(maxVoltage)}`,
-          maxPower === undefined ? '' : say`up to ${watts(maxPower)}`,
+          maxCurrent === undefined ? '' : msg`up to ${amps(maxCurrent)}`,
+          maxVoltage === undefined ? '' : msg`up to ${volts(maxVoltage)}`,
+          maxPower === undefined ? '' : msg`up to ${watts(maxPower)}`,
         ],
         ', ',
       ),
@@ -78,10 +78,10 @@ export const compatibility = defineKind(
         notes: [],
         finding:
           wrong.length > 0
-            ? listed(wrong.map(({ said }) => said))
+            ? joinAnd(wrong.map(({ said }) => said))
             : open.length > 0
               ? 'the module’s sheet does not say enough'
-              : `suits ${listed(sheets.map(({ maker, model }) => `${maker} ${model}`))}`,
+              : `suits ${joinAnd(sheets.map(({ maker, model }) => `${maker} ${model}`))}`,
         wanting: `complete the module’s sheet: ${open.map(({ said }) => said).join(', ')}`,
       }
     },
@@ -95,11 +95,11 @@ function row<L, F>(
   fits: (limit: L) => boolean,
   show: (found: F) => Figure | string,
   what: string,
-): { said: Said; fits: boolean | undefined } | undefined {
+): { said: Message; fits: boolean | undefined } | undefined {
   if (limit === undefined) return undefined
   return found === undefined
     ? { said: `${name} gives no ${what}`, fits: undefined }
-    : { said: say`${name}: ${what} ${show(found)}`, fits: fits(limit) }
+    : { said: msg`${name}: ${what} ${show(found)}`, fits: fits(limit) }
 }
 
 /** The sheets of the modules that feed the devices of a unit. */

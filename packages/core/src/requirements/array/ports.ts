@@ -1,5 +1,5 @@
 import { placeWords } from '../../ids/place-id.js'
-import { listed, plural } from '../../quantity/say.js'
+import { joinAnd, plural } from '../../quantity/say.js'
 import { judged } from '../../verdict/verdict.js'
 import { optional, flag } from '../../shape/shape.js'
 import { defineKind, requirementOf, type Subject } from '../kind.js'
@@ -47,7 +47,7 @@ function ofBox(device: NonNullable<Subject['device']>, all: readonly NonNullable
   const faults = [
     ...(open > 0 ? [`${plural(open, 'port')} without a cap`] : []),
     ...(shared.length > 0
-      ? [`the module at ${listed(shared.map(placeWords))} is plugged into two inputs`]
+      ? [`the module at ${joinAnd(shared.map(placeWords))} is plugged into two inputs`]
       : []),
   ]
   if (faults.length === 0 && !counted)

@@ -5,7 +5,7 @@ import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { decision } from '../../verdict/decision.js'
 import { mm } from '../../quantity/figure.js'
-import { say } from '../../quantity/words.js'
+import { msg } from '../../quantity/words.js'
 import { optional } from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import type { PlaneBuilt } from '../../array/places.js'
@@ -34,7 +34,7 @@ export const railMarksKind = defineKind(
     required(requirement, subject, around) {
       const marks = marksOf(requirement.firstOffset, subject, around)
       return marks
-        ? say`${marks.said.join(', ')}, each ± ${mm(requirement.tolerance)}`
+        ? msg`${marks.said.join(', ')}, each ± ${mm(requirement.tolerance)}`
         : 'the module’s sheet gives no size'
     },
     judge({ tolerance, firstOffset }, subject, given, around) {
@@ -61,12 +61,12 @@ export const railMarksKind = defineKind(
         verdict: verdict === 'conforms' && !complete ? 'not-proven' : verdict,
         working: [
           ...marks.working,
-          ...rows.map(({ i, value, wanted }) => say`mark ${i + 1}: ${mm(value)} against ${mm(wanted)}`),
+          ...rows.map(({ i, value, wanted }) => msg`mark ${i + 1}: ${mm(value)} against ${mm(wanted)}`),
         ],
         notes: marks.notes,
         finding: off
-          ? say`mark ${off.i + 1} is off by ${mm(Math.abs(off.value - off.wanted))}`
-          : say`${rows.length} of ${marks.marks.length} marks within ${mm(tolerance)}`,
+          ? msg`mark ${off.i + 1} is off by ${mm(Math.abs(off.value - off.wanted))}`
+          : msg`${rows.length} of ${marks.marks.length} marks within ${mm(tolerance)}`,
         wanting: instrument ? 'read the remaining marks, or use a finer tape' : 'name the tape',
       }
     },

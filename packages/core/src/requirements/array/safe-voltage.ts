@@ -7,7 +7,7 @@ import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { countedUncertainty } from '../../verdict/decision.js'
 import { volts } from '../../quantity/figure.js'
-import { say } from '../../quantity/words.js'
+import { msg } from '../../quantity/words.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { electronicsStrings } from '../subjects.js'
@@ -32,7 +32,7 @@ export const safeVoltageKind = defineKind(
       labels: Array.from({ length: devicesOn(string, unit, around) }, (_, i) => `after device ${i + 1}`),
     }),
     required: ({ perUnit, tolerance }, { string }, around, unit) =>
-      say`${volts(perUnit)} ± ${volts(tolerance)} a device${string ? say`, ${volts(perUnit * devicesOn(string, unit, around))} in all` : ''}`,
+      msg`${volts(perUnit)} ± ${volts(tolerance)} a device${string ? msg`, ${volts(perUnit * devicesOn(string, unit, around))} in all` : ''}`,
     judge({ perUnit, tolerance }, { string }, given, around, unit) {
       const answer = answered(given, 'series')
       if (!answer || !string) return undefined
@@ -61,7 +61,7 @@ export const safeVoltageKind = defineKind(
           ? 'plus and minus are exchanged'
           : grown.gapAt !== undefined
             ? `device ${grown.gapAt} did not raise the voltage`
-            : say`${volts(last)} after ${readings.length} of ${whole} devices`,
+            : msg`${volts(last)} after ${readings.length} of ${whole} devices`,
         wanting: complete ? sure.wanting : `go on: ${whole - readings.length} devices to plug`,
         causes:
           grown.gapAt === undefined

@@ -1,7 +1,7 @@
 import { placeWords } from '../../ids/place-id.js'
 import type { Surroundings } from '../surroundings.js'
 import { serialMap as compareSerials } from '../../array/serial-map.js'
-import { listed, plural } from '../../quantity/say.js'
+import { joinAnd, plural } from '../../quantity/say.js'
 import { object, oneOf, optional, whole } from '../../shape/shape.js'
 import { UNIT_KINDS } from '../../sheet/terms.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -58,7 +58,7 @@ export const serialMap = defineKind(
           ({ position, planned, reported: heard }) =>
             `${placeWords(position)}: ${planned} on the map, ${heard} heard`,
         ),
-        ...(silent.length > 0 ? [`silent: ${listed(silent.map(placeWords))}`] : []),
+        ...(silent.length > 0 ? [`silent: ${joinAnd(silent.map(placeWords))}`] : []),
         ...(result.unknown.length > typos.size
           ? [`${plural(result.unknown.length - typos.size, 'stranger')} heard`]
           : []),

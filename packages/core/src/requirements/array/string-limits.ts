@@ -4,8 +4,8 @@ import { stringMakeUp } from '../../as-built/module-lookup.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
 import { watts } from '../../quantity/figure.js'
-import { listed, plain, plural } from '../../quantity/say.js'
-import { say, joined } from '../../quantity/words.js'
+import { joinAnd, normaliseLabel, plural } from '../../quantity/say.js'
+import { msg, joinMessages } from '../../quantity/words.js'
 import { count, flag, optional } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
@@ -30,11 +30,11 @@ export const stringLimits = defineKind(
       subjectsOf({ each: 'string', where: {} }, unit, sheet, around),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ minCount, maxCount, maxPower, mixedModules, mixedPlanes, unequalOnInput }) =>
-      joined(
+      joinMessages(
         [
           minCount === undefined ? '' : `at least ${minCount}`,
           maxCount === undefined ? '' : `at most ${maxCount} modules`,
-          maxPower === undefined ? '' : say`up to ${watts(maxPower)}`,
+          maxPower === undefined ? '' : msg`up to ${watts(maxPower)}`,
           mixedModules ? '' : 'one kind of module',
           mixedPlanes ? '' : 'one plane',
           unequalOnInput ? '' : 'equal to the others on the input',
@@ -59,11 +59,11 @@ export const stringLimits = defineKind(
         ...(made.count < minCount ? [`${plural(made.count, 'module')}, at least ${minCount}`] : []),
         ...(made.count > maxCount ? [`${plural(made.count, 'module')}, at most ${maxCount}`] : []),
         ...(maxPower !== undefined && made.power !== undefined && !atMost(made.power, maxPower)
-          ? [say`${watts(made.power)}, at most ${watts(maxPower)}`]
+          ? [msg`${watts(made.power)}, at most ${watts(maxPower)}`]
           : []),
         ...(!mixedModules && made.sheetIds.length > 1 ? ['modules of different sheets in one string'] : []),
         ...(!mixedPlanes && made.planes.length > 1
-          ? [`modules of ${listed(made.planes.map(({ label }) => label))} in one string`]
+          ? [`modules of ${joinAnd(made.planes.map(({ label }) => label))} in one string`]
           : []),
         ...unequal.map(({ label, count }) => `${label} on the same input has ${count}`),
         ...(string.doubt === undefined ? [] : [string.doubt]),
@@ -78,13 +78,13 @@ export const stringLimits = defineKind(
           plural(made.count, 'module'),
           ...(made.power === undefined
             ? []
-            : [say`${watts(made.power)}${maxPower === undefined ? '' : say` of ${watts(maxPower)}`}`]),
+            : [msg`${watts(made.power)}${maxPower === undefined ? '' : msg` of ${watts(maxPower)}`}`]),
           ...faults,
         ],
         notes: [],
         finding:
           faults[0] ??
-          say`${plural(made.count, 'module')}${made.power === undefined ? '' : say`, ${watts(made.power)}`}`,
+          msg`${plural(made.count, 'module')}${made.power === undefined ? '' : msg`, ${watts(made.power)}`}`,
         wanting: 'draw the string on the array map: its power follows from the modules',
       }
     },
@@ -97,7 +97,7 @@ function othersOnInput(string: StringBuilt, around: Surroundings): { label: stri
     .strings()
     .filter(
       ({ id, unitId, input }) =>
-        id !== string.id && unitId === string.unitId && plain(input) === plain(string.input),
+        id !== string.id && unitId === string.unitId && normaliseLabel(input) === normaliseLabel(string.input),
     )
     .map(({ label, count }) => ({ label, count }))
 }

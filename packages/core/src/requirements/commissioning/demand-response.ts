@@ -1,4 +1,4 @@
-import { either, listed } from '../../quantity/say.js'
+import { joinOr, joinAnd } from '../../quantity/say.js'
 import { list, object, oneOf, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
 import { answered } from '../given.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -31,7 +31,7 @@ export const demandResponse = defineKind(
       kind: 'record',
       form: 'fields',
       fields: [
-        { id: 'wiring', label: 'the port is', required: either(wiring), options: [...WIRING, NOT_CONNECTED] },
+        { id: 'wiring', label: 'the port is', required: joinOr(wiring), options: [...WIRING, NOT_CONNECTED] },
         ...modes.map(({ id, label, does }) => ({
           id: `mode-${id}`,
           label: `mode ${label}, the unit`,
@@ -41,7 +41,7 @@ export const demandResponse = defineKind(
       ],
     }),
     required: ({ wiring, modes }) =>
-      `${either(wiring)}; ${modes.map(({ label, does }) => `${label}: ${does}`).join(', ')}`,
+      `${joinOr(wiring)}; ${modes.map(({ label, does }) => `${label}: ${does}`).join(', ')}`,
     judge({ wiring, modes }, _subject, given) {
       const values = answered(given, 'fields')?.values
       const port = values?.['wiring']?.typed.trim().toLowerCase()
@@ -52,7 +52,7 @@ export const demandResponse = defineKind(
       const otherwise = tried.filter(({ id }) => did(id) === DID[1])
       const open = tried.filter(({ id }) => did(id) !== DID[0] && did(id) !== DID[1])
       const working = [
-        `the port is ${port}; allowed: ${either(wiring)}`,
+        `the port is ${port}; allowed: ${joinOr(wiring)}`,
         ...tried.map(({ id, label, does }) => `${label} (${does}): ${did(id) ?? 'not tried'}`),
       ]
       const base = { working, notes: [] }
@@ -61,15 +61,15 @@ export const demandResponse = defineKind(
           ...base,
           verdict: 'does-not-conform',
           finding: allowed
-            ? `${listed(otherwise.map(({ label }) => label))}: the unit did otherwise`
+            ? `${joinAnd(otherwise.map(({ label }) => label))}: the unit did otherwise`
             : `the port is ${port}`,
         }
       if (open.length > 0)
         return {
           ...base,
           verdict: 'not-proven',
-          finding: `${listed(open.map(({ label }) => label))} not tried`,
-          wanting: `try ${listed(open.map(({ label }) => label))}, and say what the unit did`,
+          finding: `${joinAnd(open.map(({ label }) => label))} not tried`,
+          wanting: `try ${joinAnd(open.map(({ label }) => label))}, and say what the unit did`,
         }
       return {
         ...base,

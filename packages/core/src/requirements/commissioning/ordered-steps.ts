@@ -2,7 +2,7 @@ import { answered } from '../given.js'
 import { sequence, type Violation } from '../../power-up/sequence.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { seconds } from '../../quantity/figure.js'
-import { say, type Said, joined } from '../../quantity/words.js'
+import { msg, type Message, joinMessages } from '../../quantity/words.js'
 import { flag, list, num, object, oneOf, optional, refine, text, join } from '../../shape/shape.js'
 import { pointShape } from '../../device/point.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -58,8 +58,8 @@ export const orderedSteps = defineKind(
       })),
     }),
     required: (requirement) =>
-      joined(
-        requirement.steps.map(({ label, wait }) => (wait ? say`${label} (wait ${seconds(wait)})` : label)),
+      joinMessages(
+        requirement.steps.map(({ label, wait }) => (wait ? msg`${label} (wait ${seconds(wait)})` : label)),
         ', then ',
       ),
     judge(requirement, _subject, given) {
@@ -108,13 +108,13 @@ function comesAfter(all: Steps, id: string, earlier: string, seen: readonly stri
 
 const nameOf = (id: string | undefined, all: Steps) => all.find((step) => step.id === id)?.label ?? id ?? ''
 
-function said({ kind, id, other, secondsShort }: Violation, all: Steps): Said {
-  const words: Record<Violation['kind'], Said> = {
+function said({ kind, id, other, secondsShort }: Violation, all: Steps): Message {
+  const words: Record<Violation['kind'], Message> = {
     missing: `${nameOf(id, all)} was not recorded`,
     unknown: `${id} is not asked for`,
     repeated: `${nameOf(id, all)} was done more than once`,
     'out-of-order': `${nameOf(id, all)} came before ${nameOf(other, all)}`,
-    'too-soon': say`${nameOf(id, all)} came ${seconds(secondsShort ?? 0)} too soon after ${nameOf(other, all)}`,
+    'too-soon': msg`${nameOf(id, all)} came ${seconds(secondsShort ?? 0)} too soon after ${nameOf(other, all)}`,
   }
   return words[kind]
 }

@@ -5,7 +5,7 @@ import { pointShape } from '../../device/point.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { watts } from '../../quantity/figure.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { say } from '../../quantity/words.js'
+import { msg } from '../../quantity/words.js'
 import { num, object, optional } from '../../shape/shape.js'
 import type { Surroundings } from '../surroundings.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -41,7 +41,7 @@ export const production = defineKind(
     required: (_requirement, _subject, around, unit) => {
       const array = arrayOf(unit.id, around)
       return array
-        ? say`nine tenths of what ${watts(array.power)} of modules promise at this light`
+        ? msg`nine tenths of what ${watts(array.power)} of modules promise at this light`
         : 'nine tenths of what the modules promise at this light'
     },
     judge({ efficiency, inverterMax }, _subject, given, around, unit) {
@@ -74,7 +74,7 @@ export const production = defineKind(
         verdict: verdict === 'conforms' && !instrument ? 'not-proven' : verdict,
         working,
         notes,
-        finding: say`${Math.round(ratio * 100)} % of the ${watts(expected)} that the light promises`,
+        finding: msg`${Math.round(ratio * 100)} % of the ${watts(expected)} that the light promises`,
         wanting: instrument
           ? 'read again at more light, with all three at one moment'
           : 'nobody says how well this power was measured: use an instrument, or a device whose sheet states it',

@@ -2,7 +2,7 @@ import { answered } from '../given.js'
 import { reserve as reserveHours } from '../../commissioning/reserve.js'
 import { asNumber } from '../../commissioning/settings.js'
 import { pointShape } from '../../device/point.js'
-import { fig } from '../../quantity/say.js'
+import { formatNumber } from '../../quantity/say.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { list, num, object, optional, text } from '../../shape/shape.js'
 import type { Surroundings } from '../surroundings.js'
@@ -45,7 +45,7 @@ export const reserveKind = defineKind(
     required: ({ atLeast: promised }) =>
       promised === undefined
         ? 'worked out and told to the customer'
-        : `at least ${fig(promised)} h, told to the customer`,
+        : `at least ${formatNumber(promised)} h, told to the customer`,
     judge({ backup, atLeast: promised }, _subject, given, around) {
       const values = answered(given, 'fields')?.values
       if (!values) return undefined
@@ -84,7 +84,7 @@ export const reserveKind = defineKind(
         notes,
         finding: overloaded
           ? 'the loads are more than the backup port can give'
-          : `${fig(hours)} h for these loads, told to ${told}`,
+          : `${formatNumber(hours)} h for these loads, told to ${told}`,
       }
     },
   },

@@ -3,7 +3,7 @@ import { serialMap } from '../../array/serial-map.js'
 import { rollCall as callTheRoll } from '../../commissioning/roll-call.js'
 import { pointShape } from '../../device/point.js'
 import { placeWords } from '../../ids/place-id.js'
-import { listed } from '../../quantity/say.js'
+import { joinAnd } from '../../quantity/say.js'
 import { num, object, oneOf, optional } from '../../shape/shape.js'
 import { UNIT_KINDS } from '../../sheet/terms.js'
 import { heardDevices } from '../array/serial-map.js'
@@ -88,5 +88,5 @@ function silentPlaces(
   })
   // One whose serial was only copied wrongly is heard, under its own.
   const silent = missing.filter((place) => !likelyTypos.some(({ position }) => position === place))
-  return silent.length > 0 ? `: ${listed(silent.map(placeWords))}` : ''
+  return silent.length > 0 ? `: ${joinAnd(silent.map(placeWords))}` : ''
 }

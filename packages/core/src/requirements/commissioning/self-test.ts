@@ -1,9 +1,9 @@
 import { decision } from '../../verdict/decision.js'
 import { pointShape } from '../../device/point.js'
 import { seconds } from '../../quantity/figure.js'
-import { listed, plural } from '../../quantity/say.js'
+import { joinAnd, plural } from '../../quantity/say.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { joined, say, type Said } from '../../quantity/words.js'
+import { joinMessages, msg, type Message } from '../../quantity/words.js'
 import {
   list,
   object,
@@ -87,15 +87,15 @@ export const selfTest = defineKind(
           {
             id: time,
             label: `${row.label}, after`,
-            required: say`at most ${seconds(row.within)}`,
+            required: msg`at most ${seconds(row.within)}`,
             dimension: 'time' as const,
           },
         ]
       }),
     }),
     required: ({ rows }) =>
-      joined(
-        rows.map((row) => say`${row.label} ${windowWords(row)} within ${seconds(row.within)}`),
+      joinMessages(
+        rows.map((row) => msg`${row.label} ${windowWords(row)} within ${seconds(row.within)}`),
         '; ',
       ),
     judge({ rows }, _subject, given) {
@@ -110,17 +110,17 @@ export const selfTest = defineKind(
         notes: [],
         finding:
           wrong.length > 0
-            ? `${listed(wrong.map(({ row }) => row.label))} not as the code wants it`
+            ? `${joinAnd(wrong.map(({ row }) => row.label))} not as the code wants it`
             : open.length > 0
               ? `${plural(open.length, 'row')} not read`
               : `${plural(rows.length, 'row')} as they must be`,
-        wanting: `read ${listed(open.map(({ row }) => row.label))}, threshold and time`,
+        wanting: `read ${joinAnd(open.map(({ row }) => row.label))}, threshold and time`,
       }
     },
   },
 )
 
-const windowWords = (row: Row): Said =>
+const windowWords = (row: Row): Message =>
   limitWords({ min: endOf(row, 'min'), max: endOf(row, 'max') }, row.dimension)
 
 /** Setpoints and times of the unit's own test carry no instrument: they are what it says of itself. */
@@ -128,7 +128,7 @@ function judgeRow(row: Row, values: Readonly<Record<string, { value?: number | u
   const names = tripFields(row)
   const [at, after] = [values[names.threshold]?.value, values[names.time]?.value]
   if (at === undefined || after === undefined)
-    return { row, verdict: 'not-proven' as const, working: say`${row.label}: not read` }
+    return { row, verdict: 'not-proven' as const, working: msg`${row.label}: not read` }
   const threshold = decision(
     { value: at, min: endOf(row, 'min'), max: endOf(row, 'max') },
     { dimension: row.dimension },
@@ -137,11 +137,11 @@ function judgeRow(row: Row, values: Readonly<Record<string, { value?: number | u
   return {
     row,
     verdict: worst([threshold.verdict, time.verdict]) as JudgedVerdict,
-    working: joined(
+    working: joinMessages(
       [
-        say`${row.label}: `,
+        msg`${row.label}: `,
         ...threshold.working.slice(0, 1),
-        say`; after ${seconds(after)} of ${seconds(row.within)}`,
+        msg`; after ${seconds(after)} of ${seconds(row.within)}`,
       ],
       '',
     ),

@@ -7,8 +7,8 @@ import { figure, seconds, type Figure } from '../../quantity/figure.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { parseQuantity } from '../../quantity/parse.js'
 import { canonicalUnit } from '../../quantity/units.js'
-import { plain } from '../../quantity/say.js'
-import { say, type Said } from '../../quantity/words.js'
+import { normaliseLabel } from '../../quantity/say.js'
+import { msg, type Message } from '../../quantity/words.js'
 import { atMost } from '../../verdict/compare.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { join, list, object, oneOf, optional, refine, text, type Read } from '../../shape/shape.js'
@@ -87,7 +87,7 @@ export const traceTest = defineKind(shape, {
     const { limit, settleWithin, must } = limitOf(requirement)
     const { label, dimension } = requirement.watch
     const side = must === 'stay-under' ? 'at most' : 'at least'
-    return say`${label} ${side} ${inUnit(limit, dimension)} within ${seconds(settleWithin)} after ${requirement.event}`
+    return msg`${label} ${side} ${inUnit(limit, dimension)} within ${seconds(settleWithin)} after ${requirement.event}`
   },
   judge(requirement, _subject, given) {
     const answer = answered(given, 'trace')
@@ -98,11 +98,11 @@ export const traceTest = defineKind(shape, {
     const { verdict: standing, finding } = standingOf(requirement, answer)
     const { dimension } = requirement.watch
     const working = [
-      say`${answer.channel}: ${answer.trace.samples} samples, event at ${seconds(eventAt)}, record ends at ${seconds(end)}`,
-      say`beyond ${inUnit(by.limit, dimension)} and its tolerance for ${seconds(found.secondsOver)}, worst ${inUnit(found.peak, dimension)}`,
+      msg`${answer.channel}: ${answer.trace.samples} samples, event at ${seconds(eventAt)}, record ends at ${seconds(end)}`,
+      msg`beyond ${inUnit(by.limit, dimension)} and its tolerance for ${seconds(found.secondsOver)}, worst ${inUnit(found.peak, dimension)}`,
       settledAt === undefined
-        ? say`not settled when the record ended`
-        : say`settled ${seconds(settledAt - eventAt)} after the event, at most ${seconds(by.settleWithin)}`,
+        ? msg`not settled when the record ended`
+        : msg`settled ${seconds(settledAt - eventAt)} after the event, at most ${seconds(by.settleWithin)}`,
     ]
     if (!sameLimit(answer.by, by))
       return {
@@ -119,27 +119,27 @@ export const traceTest = defineKind(shape, {
         working,
         notes: [],
         finding: other,
-        wanting: say`${other}: trace what the sheet watches`,
+        wanting: msg`${other}: trace what the sheet watches`,
       }
     const broken = lostAt !== undefined && standing !== 'does-not-conform'
     const short = standing === 'conforms' ? notShown(requirement, answer) : undefined
     return {
       verdict: broken || short ? 'not-proven' : standing,
       working,
-      notes: broken ? [say`the device fell silent at ${seconds(lostAt)}: what came after was not seen`] : [],
+      notes: broken ? [msg`the device fell silent at ${seconds(lostAt)}: what came after was not seen`] : [],
       finding: short ?? finding,
       wanting: broken
         ? 'the device fell silent in the middle of the test: see what became of it, and try again'
         : short
-          ? say`${short}: try it again`
+          ? msg`${short}: try it again`
           : 'go on recording until it has settled or the time is up',
     }
   },
 })
 
 /** Another column than the sheet watches, or one in another unit, says nothing about it. */
-function otherColumn({ watch }: TraceTest, { channel, found: { seen } }: TraceAnswer): Said | undefined {
-  if (plain(channel) !== plain(watch.label))
+function otherColumn({ watch }: TraceTest, { channel, found: { seen } }: TraceAnswer): Message | undefined {
+  if (normaliseLabel(channel) !== normaliseLabel(watch.label))
     return `“${channel}” was traced, and the sheet watches “${watch.label}”`
   const unit = canonicalUnit(watch.dimension)
   return seen && seen.unit !== unit ? `the column is in ${seen.unit}, and ${unit} are judged` : undefined
@@ -155,16 +155,16 @@ const LEAST_BEFORE = 3
 function notShown(
   requirement: TraceTest,
   { eventAt, end, by, found: { seen } }: TraceAnswer,
-): Said | undefined {
+): Message | undefined {
   const { record, within, event, watch } = requirement
   if (!atMost(eventAt + record, end))
-    return say`recorded ${seconds(end - eventAt)} after ${event}, and ${seconds(record)} are asked for`
+    return msg`recorded ${seconds(end - eventAt)} after ${event}, and ${seconds(record)} are asked for`
   if (!seen) return 'nobody looked at how closely it was sampled, and how things stood before'
   if (!atMost(seen.from, eventAt - LEAST_BEFORE))
-    return say`the trace begins ${seconds(Math.max(0, eventAt - seen.from))} before ${event}: begin at least ${seconds(LEAST_BEFORE)} before it`
+    return msg`the trace begins ${seconds(Math.max(0, eventAt - seen.from))} before ${event}: begin at least ${seconds(LEAST_BEFORE)} before it`
   const apart = Math.min(SAMPLED * within, FARTHEST_APART)
   if (!atMost(seen.widestGap, apart))
-    return say`two samples lie ${seconds(seen.widestGap)} apart: what came between was not seen, at most ${seconds(apart)} may pass`
+    return msg`two samples lie ${seconds(seen.widestGap)} apart: what came between was not seen, at most ${seconds(apart)} may pass`
   return meaningless(requirement, by, seen, (value) => inUnit(value, watch.dimension))
 }
 
@@ -173,18 +173,18 @@ function meaningless(
   { start, watch }: TraceTest,
   { limit, tolerance, must }: TraceLimit,
   { before, ever }: NonNullable<TraceAnswer['found']['seen']>,
-  shown: (value: number) => Said | Figure,
-): Said | undefined {
+  shown: (value: number) => Message | Figure,
+): Message | undefined {
   if (!start) {
     const tried = must === 'stay-under' ? ever.most > limit + tolerance : ever.least < limit - tolerance
     const side = must === 'stay-under' ? 'below' : 'above'
-    return tried ? undefined : say`${watch.label} was ${side} ${shown(limit)} all along: nothing was tried`
+    return tried ? undefined : msg`${watch.label} was ${side} ${shown(limit)} all along: nothing was tried`
   }
   const [low, high] = [start.min, start.max].map((typed) => typed && valueOf(typed, watch.dimension, 'start'))
   if (typeof low === 'number' && before.most < low)
-    return say`before it there were only ${shown(before.most)}, and ${shown(low)} must be there for the test to mean anything`
+    return msg`before it there were only ${shown(before.most)}, and ${shown(low)} must be there for the test to mean anything`
   if (typeof high === 'number' && before.least > high)
-    return say`before it there were ${shown(before.least)}, and it must be down to ${shown(high)} for the test to mean anything`
+    return msg`before it there were ${shown(before.least)}, and it must be down to ${shown(high)} for the test to mean anything`
   return undefined
 }
 
@@ -192,13 +192,13 @@ function meaningless(
 export function standingOf(
   { within, event }: Pick<TraceTest, 'within' | 'event'>,
   { eventAt, end, found: { settledAt } }: Pick<TraceAnswer, 'eventAt' | 'end' | 'found'>,
-): { verdict: JudgedVerdict; finding: Said } {
+): { verdict: JudgedVerdict; finding: Message } {
   return {
     verdict: settling({ settledAt: settledAt ?? null, eventAt, end, settleWithin: within }),
     finding:
       settledAt === undefined
-        ? say`still beyond the limit ${seconds(end - eventAt)} after ${event}, ${seconds(within)} are allowed`
-        : say`settled ${seconds(settledAt - eventAt)} after ${event}, ${seconds(within)} are allowed`,
+        ? msg`still beyond the limit ${seconds(end - eventAt)} after ${event}, ${seconds(within)} are allowed`
+        : msg`settled ${seconds(settledAt - eventAt)} after ${event}, ${seconds(within)} are allowed`,
   }
 }
 

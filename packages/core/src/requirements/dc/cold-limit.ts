@@ -2,7 +2,7 @@ import { stringColdLimit } from '../../dc/string-cold-limit.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { volts } from '../../quantity/figure.js'
 import { plural } from '../../quantity/say.js'
-import { say } from '../../quantity/words.js'
+import { msg } from '../../quantity/words.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
@@ -15,7 +15,7 @@ export const coldLimit = defineKind(
     expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ max }, { string }, { header }) =>
-      say`at most ${volts(max)} at ${header?.coldest ?? '?'} °C, by the ${string?.coldMethod ?? 'coefficient'}`,
+      msg`at most ${volts(max)} at ${header?.coldest ?? '?'} °C, by the ${string?.coldMethod ?? 'coefficient'}`,
     judge({ max }, { string }, _given, { header }) {
       if (!string) return undefined
       if (header?.coldest === undefined)
@@ -45,7 +45,7 @@ export const coldLimit = defineKind(
         verdict,
         working,
         notes,
-        finding: say`${volts(maxVoc)} of ${volts(max)}; ${plural(allowedCount, 'module')} would still do`,
+        finding: msg`${volts(maxVoc)} of ${volts(max)}; ${plural(allowedCount, 'module')} would still do`,
       }
     },
   },

@@ -1,7 +1,7 @@
 import { insulation as insulationTest } from '../../dc/insulation.js'
 import { countedUncertainty } from '../../verdict/decision.js'
 import { megohms, volts } from '../../quantity/figure.js'
-import { say } from '../../quantity/words.js'
+import { msg } from '../../quantity/words.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
@@ -27,7 +27,7 @@ export const insulation = defineKind(requirementOf({}), {
       systemVoltage: string.count * string.module.voc,
       measured: { value: 0 },
     })
-    return say`at least ${megohms(minimum)} at ${volts(requiredTestVoltage)}`
+    return msg`at least ${megohms(minimum)} at ${volts(requiredTestVoltage)}`
   },
   judge(_requirement, { string }, given, { rule }) {
     if (given?.kind !== 'reading' || !string) return undefined
@@ -46,10 +46,10 @@ export const insulation = defineKind(requirementOf({}), {
       verdict: sure.verdict,
       working,
       notes,
-      finding: say`${given.relation === '>' ? 'more than ' : ''}${megohms(given.value)} of at least ${megohms(minimum)}`,
+      finding: msg`${given.relation === '>' ? 'more than ' : ''}${megohms(given.value)} of at least ${megohms(minimum)}`,
       wanting:
         testVoltage === undefined || testVoltage < requiredTestVoltage
-          ? say`test at ${volts(requiredTestVoltage)}, and note the voltage`
+          ? msg`test at ${volts(requiredTestVoltage)}, and note the voltage`
           : sure.wanting,
     }
   },

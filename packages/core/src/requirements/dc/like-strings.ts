@@ -3,9 +3,9 @@ import type { StringInForce } from '../../as-built/strings-in-force.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { median } from '../../dc/like-strings.js'
 import { decision } from '../../verdict/decision.js'
-import { fig, listed, plural } from '../../quantity/say.js'
+import { formatNumber, joinAnd, plural } from '../../quantity/say.js'
 import { volts } from '../../quantity/figure.js'
-import { say, type Said } from '../../quantity/words.js'
+import { msg, type Message } from '../../quantity/words.js'
 import { optional, percent, text } from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import type { GivenReading } from '../given.js'
@@ -28,7 +28,7 @@ export const likeStringsKind = defineKind(
     reads: () => ['array', 'units', 'readings'],
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
-    required: ({ tolerancePercent }) => `within ${fig(tolerancePercent)} % of like strings`,
+    required: ({ tolerancePercent }) => `within ${formatNumber(tolerancePercent)} % of like strings`,
     judge({ reads, tolerancePercent }, _subject, _given, around, unit) {
       const { strings, reading, rule } = around
       const own = ownStrings(unit, around)
@@ -56,7 +56,7 @@ export const likeStringsKind = defineKind(
         notes: [],
         finding:
           off.length > 0
-            ? listed(off.map((one) => `${name(one)} differs by ${fig(one.percent ?? 0, 1)} %`))
+            ? joinAnd(off.map((one) => `${name(one)} differs by ${formatNumber(one.percent ?? 0, 1)} %`))
             : verdict === 'conforms'
               ? `${plural(mine.length, 'string')} alike`
               : 'not enough is known to compare',
@@ -76,7 +76,7 @@ interface Share {
   /** Of the share, expanded, from the meter. */
   uncertainty: number
   wanting: string | undefined
-  said: Said
+  said: Message
 }
 
 function shareOf(string: StringInForce, read: GivenReading): Share {
@@ -97,7 +97,7 @@ function shareOf(string: StringInForce, read: GivenReading): Share {
       : 0,
     wanting,
     said: expectation
-      ? say`${volts(read.value)} of ${volts(expectation.expected)} expected`
+      ? msg`${volts(read.value)} of ${volts(expectation.expected)} expected`
       : 'no expectation',
   }
 }
@@ -107,7 +107,7 @@ function compared(
   rows: readonly (Share & { string: StringInForce })[],
   tolerance: number,
   rule: 'guarded' | 'simple',
-): { verdict: JudgedVerdict; percent: number | undefined; working: Said; wanting: string | undefined } {
+): { verdict: JudgedVerdict; percent: number | undefined; working: Message; wanting: string | undefined } {
   const others = rows.filter(
     (one) => one !== row && one.share !== undefined && one.string.module.name === row.string.module.name,
   )
@@ -115,7 +115,7 @@ function compared(
     return {
       verdict: 'not-proven',
       percent: undefined,
-      working: say`${row.string.label}: ${row.said}`,
+      working: msg`${row.string.label}: ${row.said}`,
       wanting: row.wanting ?? others.find(({ wanting }) => wanting)?.wanting,
     }
   const middle = median(others.map(({ share }) => share!))
@@ -126,7 +126,7 @@ function compared(
   return {
     verdict: verdict === 'conforms' && wanting ? 'not-proven' : verdict,
     percent,
-    working: say`${row.string.label}: ${row.said}, ${fig(percent, 1)} % from like strings ± ${fig(both, 1)} %`,
+    working: msg`${row.string.label}: ${row.said}, ${formatNumber(percent, 1)} % from like strings ± ${formatNumber(both, 1)} %`,
     wanting: wanting ?? 'too near the limit for these meters: read with a finer one',
   }
 }

@@ -1,6 +1,6 @@
 import { decision } from '../../verdict/decision.js'
 import { volts } from '../../quantity/figure.js'
-import { say } from '../../quantity/words.js'
+import { msg } from '../../quantity/words.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
@@ -34,7 +34,7 @@ export const polarity = defineKind(requirementOf({}), {
       notes: [],
       finding:
         given.value < 0
-          ? say`reversed: ${volts(given.value)}`
+          ? msg`reversed: ${volts(given.value)}`
           : given.value === 0
             ? 'no voltage, so no sign'
             : 'plus on plus',

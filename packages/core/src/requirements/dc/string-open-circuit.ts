@@ -5,8 +5,8 @@ import { formatQuantity } from '../../quantity/format.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { decision } from '../../verdict/decision.js'
 import { volts, Figure } from '../../quantity/figure.js'
-import { fig } from '../../quantity/say.js'
-import { say, type Said } from '../../quantity/words.js'
+import { formatNumber } from '../../quantity/say.js'
+import { msg, type Message } from '../../quantity/words.js'
 import { optional } from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { stringSubjects } from '../subjects.js'
@@ -37,7 +37,7 @@ export const stringOpenCircuit = defineKind(
     }),
     required(requirement, { string }) {
       const modules = string ? `, as expected of ${string.count} modules` : ''
-      return say`${requirement.start === undefined ? '' : say`${volts(requirement.start)} to `}${requirement.start === undefined ? 'at most ' : ''}${volts(requirement.max)}${modules}`
+      return msg`${requirement.start === undefined ? '' : msg`${volts(requirement.start)} to `}${requirement.start === undefined ? 'at most ' : ''}${volts(requirement.max)}${modules}`
     },
     judge(requirement, subject, given, around): Judgement | undefined {
       if (given?.kind !== 'reading' || !subject.string) return undefined
@@ -66,7 +66,7 @@ export const stringOpenCircuit = defineKind(
         },
         wanting: wantingOf(expectation, limit.verdict, sure.wanting),
         finding: expectation
-          ? say`${difference(given.value - expectation.expected, expectation.expected)} from ${volts(expectation.expected)} expected`
+          ? msg`${difference(given.value - expectation.expected, expectation.expected)} from ${volts(expectation.expected)} expected`
           : `${formatQuantity(size, 'voltage')} read`,
         ...(expectation && { causes: causesOf(expectation) }),
       }
@@ -95,8 +95,8 @@ export function expected(string: StringBuilt, given: GivenReading): StringVoltag
 function wantingOf(
   expectation: StringVoltageResult | undefined,
   againstLimits: JudgedVerdict,
-  instrument: Said,
-): Said {
+  instrument: Message,
+): Message {
   if (!expectation)
     return 'note cell temperature and irradiance: without them the count of modules cannot be judged'
   return againstLimits === 'not-proven'
@@ -107,15 +107,15 @@ function wantingOf(
 }
 
 const difference = (volt: number, beside: number) =>
-  say`${volt < 0 ? '' : '+'}${new Figure(volt, 'voltage', { difference: true, beside })}`
+  msg`${volt < 0 ? '' : '+'}${new Figure(volt, 'voltage', { difference: true, beside })}`
 
 /** The three most probable stories, with what to look at first. */
-function causesOf({ hypotheses }: StringVoltageResult): Said[] {
+function causesOf({ hypotheses }: StringVoltageResult): Message[] {
   return hypotheses
     .filter(({ probability }, i) => i < 3 && probability >= 0.005)
     .map(
       ({ id, voltage, probability }) =>
-        `${HYPOTHESIS_WORDS[id].says} (${fig(voltage, 1)} V, ${fig(100 * probability, 1)} %): ${HYPOTHESIS_WORDS[id].lookAt}`,
+        `${HYPOTHESIS_WORDS[id].says} (${formatNumber(voltage, 1)} V, ${formatNumber(100 * probability, 1)} %): ${HYPOTHESIS_WORDS[id].lookAt}`,
     )
 }
 

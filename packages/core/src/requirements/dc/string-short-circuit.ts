@@ -1,7 +1,7 @@
 import { decision } from '../../verdict/decision.js'
 import { amps } from '../../quantity/figure.js'
-import { fig } from '../../quantity/say.js'
-import { say } from '../../quantity/words.js'
+import { formatNumber } from '../../quantity/say.js'
+import { msg } from '../../quantity/words.js'
 import { optional, percent } from '../../shape/shape.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
@@ -26,8 +26,8 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
   }),
   required({ tolerancePercent }, { string }, around) {
     const isc = string?.path?.[0] && around.array().moduleAt(string.path[0])?.data?.isc
-    const figure = isc ? say` (${amps(isc)} at 1000 W/m²)` : ''
-    return say`that of one module at this irradiance${figure}, ± ${fig(tolerancePercent)} %`
+    const figure = isc ? msg` (${amps(isc)} at 1000 W/m²)` : ''
+    return msg`that of one module at this irradiance${figure}, ± ${formatNumber(tolerancePercent)} %`
   },
   judge({ tolerancePercent }, { string }, given, around) {
     if (given?.kind !== 'reading' || !string) return undefined
@@ -39,7 +39,7 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
         verdict: 'not-proven',
         working: [],
         notes: [],
-        finding: say`${amps(given.value)} read`,
+        finding: msg`${amps(given.value)} read`,
         wanting:
           isc === undefined
             ? 'draw the string on the array map, and complete the sheet of its modules'
@@ -62,12 +62,12 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
     return {
       verdict: sure.verdict,
       working: [
-        say`${amps(isc)} × ${fig(irradiance)} ÷ 1000 W/m² = ${amps(expected)} ± ${fig(tolerancePercent)} %`,
+        msg`${amps(isc)} × ${formatNumber(irradiance)} ÷ 1000 W/m² = ${amps(expected)} ± ${formatNumber(tolerancePercent)} %`,
         ...working,
       ],
       notes,
       wanting: sure.wanting,
-      finding: say`${amps(given.value)} of ${amps(expected)} expected`,
+      finding: msg`${amps(given.value)} of ${amps(expected)} expected`,
     }
   },
 })

@@ -2,8 +2,8 @@ import { operatingVoltage } from './operating-voltage.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atLeast, atMost } from '../../verdict/compare.js'
 import { volts } from '../../quantity/figure.js'
-import { fig, plural } from '../../quantity/say.js'
-import { say } from '../../quantity/words.js'
+import { formatNumber, plural } from '../../quantity/say.js'
+import { msg } from '../../quantity/words.js'
 import { optional } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -26,7 +26,7 @@ export const trackerWindow = defineKind(
     expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ min, max, hottestCell }) =>
-      say`${volts(min)}${max === undefined ? ' or more' : say` to ${volts(max)}`} at the maximum power point, cells up to ${fig(hottestCell)} °C`,
+      msg`${volts(min)}${max === undefined ? ' or more' : msg` to ${volts(max)}`} at the maximum power point, cells up to ${formatNumber(hottestCell)} °C`,
     judge({ min, max, hottestCell }, { string }, _given, around) {
       if (!string) return undefined
       const coldest = around.header?.coldest
@@ -55,16 +55,16 @@ export const trackerWindow = defineKind(
       return {
         verdict: judged(highEnough && lowEnough),
         working: [
-          say`${volts(standard)} of ${plural(string.path!.length, 'module')} at 25 °C`,
-          say`${volts(hot)} at ${fig(hottestCell)} °C, at least ${volts(min)}`,
-          ...(max === undefined ? [] : [say`${volts(cold!)} at ${fig(coldest!)} °C, at most ${volts(max)}`]),
+          msg`${volts(standard)} of ${plural(string.path!.length, 'module')} at 25 °C`,
+          msg`${volts(hot)} at ${formatNumber(hottestCell)} °C, at least ${volts(min)}`,
+          ...(max === undefined ? [] : [msg`${volts(cold!)} at ${formatNumber(coldest!)} °C, at most ${volts(max)}`]),
         ],
         notes: [],
         finding: highEnough
           ? lowEnough
-            ? say`${volts(hot)} when hot`
-            : say`${volts(cold!)} when cold, above ${volts(max!)}`
-          : say`${volts(hot)} when hot, below ${volts(min)}`,
+            ? msg`${volts(hot)} when hot`
+            : msg`${volts(cold!)} when cold, above ${volts(max!)}`
+          : msg`${volts(hot)} when hot, below ${volts(min)}`,
       }
     },
   },

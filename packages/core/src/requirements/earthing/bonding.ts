@@ -1,6 +1,6 @@
 import { type Bond, type EarthBuilt, type EarthPart, BOND_MEANS, BOND_WORDS } from '../../earthing/bond.js'
 import { bondsAt, wayToEarth } from '../../earthing/bonding-tree.js'
-import { either } from '../../quantity/say.js'
+import { joinOr } from '../../quantity/say.js'
 import { count, flag, list, oneOf, optional } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -23,7 +23,7 @@ export const bonding = defineKind(
     ask: () => ({ kind: 'derived', from: 'earthing' }),
     required: ({ means, maxUses, supplyCable }) =>
       [
-        `by ${either(means.map((one) => BOND_WORDS[one]))}`,
+        `by ${joinOr(means.map((one) => BOND_WORDS[one]))}`,
         supplyCable ? 'the supply cable’s own core landed' : '',
         maxUses === undefined ? '' : `a part used at most ${maxUses} ${maxUses === 1 ? 'time' : 'times'}`,
         'through to the main earth terminal',

@@ -2,7 +2,7 @@ import { protectiveEarth } from '../../earthing/protective-earth.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { decision } from '../../verdict/decision.js'
 import { ohms } from '../../quantity/figure.js'
-import { say } from '../../quantity/words.js'
+import { msg } from '../../quantity/words.js'
 import { optional } from '../../shape/shape.js'
 import type { Bond } from '../../earthing/bond.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
@@ -27,7 +27,7 @@ export const earthContinuity = defineKind(
       conditions: [],
       signed: false,
     }),
-    required: ({ allowance }, { bond }) => (bond ? say`at most ${ohms(limitOf(bond, allowance))}` : ''),
+    required: ({ allowance }, { bond }) => (bond ? msg`at most ${ohms(limitOf(bond, allowance))}` : ''),
     judge({ allowance }, { bond }, given, { rule }) {
       if (given?.kind !== 'reading' || !bond) return undefined
       const max = limitOf(bond, allowance)
@@ -46,13 +46,13 @@ export const earthContinuity = defineKind(
         verdict: sure.verdict,
         working: [
           ...(bond.size && bond.length
-            ? [say`0.0175 × ${bond.length} m ÷ ${bond.size} mm² + ${ohms(allowance)} = ${ohms(max)}`]
-            : [say`joints alone: ${ohms(allowance)}`]),
+            ? [msg`0.0175 × ${bond.length} m ÷ ${bond.size} mm² + ${ohms(allowance)} = ${ohms(max)}`]
+            : [msg`joints alone: ${ohms(allowance)}`]),
           ...working,
         ],
         notes,
         wanting: sure.wanting,
-        finding: margin < 0 ? say`${ohms(-margin)} too much` : say`${ohms(margin)} to spare`,
+        finding: margin < 0 ? msg`${ohms(-margin)} too much` : msg`${ohms(margin)} to spare`,
       }
     },
   },

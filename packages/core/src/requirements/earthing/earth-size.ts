@@ -2,7 +2,7 @@ import type { Surroundings } from '../surroundings.js'
 import { protectiveEarth } from '../../earthing/protective-earth.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { mm2 } from '../../quantity/figure.js'
-import { say } from '../../quantity/words.js'
+import { msg } from '../../quantity/words.js'
 import { optional } from '../../shape/shape.js'
 import type { Bond } from '../../earthing/bond.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -20,7 +20,7 @@ export const earthSize = defineKind(
       ),
     ask: () => ({ kind: 'derived', from: 'earthing' }),
     required: ({ minimum }, _subject, { header }) =>
-      say`${header?.earthMethod === 'adiabatic' ? 'by the adiabatic equation' : 'by the table'}${minimum > 0 ? say`, at least ${mm2(minimum)}` : ''}`,
+      msg`${header?.earthMethod === 'adiabatic' ? 'by the adiabatic equation' : 'by the table'}${minimum > 0 ? msg`, at least ${mm2(minimum)}` : ''}`,
     judge({ minimum }, { bond }, _given, around) {
       const asked = bond && questionOf(bond, around)
       if (!bond?.size || !asked)
@@ -42,7 +42,7 @@ export const earthSize = defineKind(
         verdict,
         working,
         notes,
-        finding: say`${mm2(bond.size)} fitted, ${mm2(required)} asked for by ${governing === 'sheet' ? 'the sheet' : 'the method'}`,
+        finding: msg`${mm2(bond.size)} fitted, ${mm2(required)} asked for by ${governing === 'sheet' ? 'the sheet' : 'the method'}`,
       }
     },
   },

@@ -10,7 +10,7 @@ import {
   join,
 } from '../../shape/shape.js'
 import { atLeast } from '../../verdict/compare.js'
-import { fig, plural } from '../../quantity/say.js'
+import { formatNumber, plural } from '../../quantity/say.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -37,9 +37,9 @@ export const counts = defineKind(
     ask: ({ items }) => ({
       kind: 'record',
       form: 'fields',
-      fields: items.map(({ id, label, count }) => ({ id, label, required: fig(count), dimension: 'count' })),
+      fields: items.map(({ id, label, count }) => ({ id, label, required: formatNumber(count), dimension: 'count' })),
     }),
-    required: ({ items }) => items.map(({ label, count }) => `${fig(count)} × ${label}`).join(', '),
+    required: ({ items }) => items.map(({ label, count }) => `${formatNumber(count)} × ${label}`).join(', '),
     judge({ items }, _subject, given) {
       const answer = answered(given, 'fields')
       if (!answer) return undefined
@@ -50,7 +50,7 @@ export const counts = defineKind(
         verdict: short.length > 0 ? judged(false) : open.length > 0 ? 'not-proven' : 'conforms',
         working: rows.map(
           ({ item, found }) =>
-            `${item.label}: ${found === undefined ? 'not counted' : fig(found)} of ${fig(item.count)}`,
+            `${item.label}: ${found === undefined ? 'not counted' : formatNumber(found)} of ${formatNumber(item.count)}`,
         ),
         notes: short.flatMap(({ item }) => (item.spare ? [item.spare] : [])),
         finding:

@@ -1,5 +1,5 @@
 import { apart, figure, type Figure } from '../../quantity/figure.js'
-import { type Said, say } from '../../quantity/words.js'
+import { type Message, msg } from '../../quantity/words.js'
 import { decision, widthUnit } from '../../verdict/decision.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { DIMENSIONS, canonicalUnit, isGauge, type Dimension } from '../../quantity/units.js'
@@ -117,10 +117,10 @@ export const limits = defineKind(shape, {
       // Sizes of conductors are steps, not a scale: how far one lies from another says nothing.
       finding:
         dimension === 'conductor-size'
-          ? say`${figure(value, dimension, about.unit)}, allowed ${limitWords({ min, max }, dimension, about.unit)}`
+          ? msg`${figure(value, dimension, about.unit)}, allowed ${limitWords({ min, max }, dimension, about.unit)}`
           : margin < 0
-            ? say`outside by ${by(-margin)}`
-            : say`inside by ${by(margin)}`,
+            ? msg`outside by ${by(-margin)}`
+            : msg`inside by ${by(margin)}`,
     }
   },
 })
@@ -138,9 +138,9 @@ const isSigned = (dimension: Dimension, { min, max }: Ends): boolean =>
 
 const lessThanNothing = (read: Figure): Judgement => ({
   verdict: 'not-proven',
-  working: [say`read ${read}`],
+  working: [msg`read ${read}`],
   notes: [],
-  finding: say`${read} is less than nothing`,
+  finding: msg`${read} is less than nothing`,
   wanting: 'this cannot be negative: read it again, without a sign',
 })
 
@@ -202,8 +202,8 @@ export function limitWords(
   { min, max }: { min?: number | undefined; max?: number | undefined },
   dimension: Dimension,
   unit?: string,
-): Said {
+): Message {
   const of = (value: number) => figure(value, dimension, unit)
-  if (min !== undefined && max !== undefined) return say`${of(min)} to ${of(max)}`
-  return min !== undefined ? say`at least ${of(min)}` : max !== undefined ? say`at most ${of(max)}` : ''
+  if (min !== undefined && max !== undefined) return msg`${of(min)} to ${of(max)}`
+  return min !== undefined ? msg`at least ${of(min)}` : max !== undefined ? msg`at most ${of(max)}` : ''
 }

@@ -2,7 +2,7 @@ import { answered } from '../given.js'
 import { list, refine, text } from '../../shape/shape.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { judged } from '../../verdict/verdict.js'
-import { either } from '../../quantity/say.js'
+import { joinOr } from '../../quantity/say.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { READS_OF_EACH, eachField, subjectsOf, terminalFilterField } from '../subjects.js'
 
@@ -32,7 +32,7 @@ export const listed = defineKind(shape, {
     question,
     options: options.map((label) => ({ id: label, label })),
   }),
-  required: ({ allowed }) => either(allowed),
+  required: ({ allowed }) => joinOr(allowed),
   judge({ allowed }, _subject, given) {
     const answer = answered(given, 'choice')
     if (!answer) return undefined

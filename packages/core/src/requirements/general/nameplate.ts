@@ -3,7 +3,7 @@ import type { Surroundings } from '../surroundings.js'
 import { answered } from '../given.js'
 import { parseQuantity } from '../../quantity/parse.js'
 import { DIMENSIONS, canonicalUnit } from '../../quantity/units.js'
-import { listed } from '../../quantity/say.js'
+import { joinAnd } from '../../quantity/say.js'
 import { list, object, optional, text } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import type { FormField } from '../../answer/forms.js'
@@ -48,10 +48,10 @@ export const nameplate = defineKind(
       if (wrong.length === 0 && others.length > 0)
         return {
           verdict: 'not-proven',
-          working: [`serial ${serial} is that of ${listed(others)} too`],
+          working: [`serial ${serial} is that of ${joinAnd(others)} too`],
           notes: [],
-          finding: `serial ${serial} is that of ${listed(others)} too`,
-          wanting: `read the plates of ${unit.label} and ${listed(others)} again: each has a serial of its own`,
+          finding: `serial ${serial} is that of ${joinAnd(others)} too`,
+          wanting: `read the plates of ${unit.label} and ${joinAnd(others)} again: each has a serial of its own`,
         }
       return {
         verdict: wrong.length > 0 ? judged(false) : open.length > 0 ? 'not-proven' : 'conforms',

@@ -1,7 +1,7 @@
 import { answered } from '../given.js'
 import { list, object, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
 import type { PhotoRef } from '../../answer/photo-ref.js'
-import { listed, plural } from '../../quantity/say.js'
+import { joinAnd, plural } from '../../quantity/say.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -22,7 +22,7 @@ export const photoList = defineKind(
       const missing = wanted.filter(({ id }) => !answer.taken[id])
       const twice = wanted.filter(({ id }) => usesOf(answer.taken[id], answer.taken) > 1)
       if (missing.length === 0 && twice.length > 0) {
-        const places = listed(twice.map(({ label }) => label))
+        const places = joinAnd(twice.map(({ label }) => label))
         return {
           verdict: 'not-proven',
           working: [`one photo for ${places}`],

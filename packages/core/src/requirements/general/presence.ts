@@ -4,7 +4,7 @@ import { wayToGrid } from '../../ac/way-to-grid.js'
 import type { AsBuilt } from '../../as-built/as-built.js'
 import type { UnitBuilt } from '../../as-built/unit.js'
 import { ENTERED } from '../../job/scope.js'
-import { plain } from '../../quantity/say.js'
+import { normaliseLabel } from '../../quantity/say.js'
 import { oneOf, optional, text } from '../../shape/shape.js'
 import { defineKind, requirementOf, type Subject } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -117,11 +117,11 @@ const MISSING: Record<(typeof ENTERED)[number], Missing> = {
     const inputs = inputsOf(terminals)
     if (inputs.length === 0) return own.length > 0 ? nothing : [wholeUnit]
     // Where the sheet marks its inputs otherwise than the strings do, the count tells which are left.
-    const used = new Set(own.map(({ input }) => plain(input)))
-    const named = inputs.filter((input) => used.has(plain(input)))
+    const used = new Set(own.map(({ input }) => normaliseLabel(input)))
+    const named = inputs.filter((input) => used.has(normaliseLabel(input)))
     const open =
-      named.length === used.size ? inputs.filter((input) => !used.has(plain(input))) : inputs.slice(used.size)
-    return open.map((input) => part(plain(input).toLowerCase(), input))
+      named.length === used.size ? inputs.filter((input) => !used.has(normaliseLabel(input))) : inputs.slice(used.size)
+    return open.map((input) => part(normaliseLabel(input).toLowerCase(), input))
   },
   'one-line'(unit, { asBuilt: { network } }) {
     const parts = network.parts.filter(({ unitId }) => unitId === unit.id)

@@ -2,7 +2,7 @@ import { answered } from '../given.js'
 import { powerBalance } from '../../meter/power-balance.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { object } from '../../shape/shape.js'
-import { fig, plural } from '../../quantity/say.js'
+import { formatNumber, plural } from '../../quantity/say.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -37,7 +37,7 @@ export const powerBalanceKind = defineKind(
         })),
       ).flat(),
     }),
-    required: ({ load }) => `a load between ${fig(load.min)} and ${fig(load.max)} W at every moment`,
+    required: ({ load }) => `a load between ${formatNumber(load.min)} and ${formatNumber(load.max)} W at every moment`,
     judge({ load, uncertainty }, _subject, given) {
       const answer = answered(given, 'fields')
       if (!answer) return undefined

@@ -1,7 +1,7 @@
 import type { OnWall, Surroundings } from '../surroundings.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { mm } from '../../quantity/figure.js'
-import { say, type Said, joined } from '../../quantity/words.js'
+import { msg, type Message, joinMessages } from '../../quantity/words.js'
 import { list, object, oneOf, optional, refine, requireRange, text } from '../../shape/shape.js'
 import { NEIGHBOUR_RULES, REACHES, requireStatedDistance } from '../../wall/items.js'
 import { SIDES, type Side } from '../../wall/sides.js'
@@ -62,13 +62,13 @@ export const clearanceKind = defineKind(
     required(requirement, { id }, around, unit) {
       if (id === 'base') return baseWords(requirement.base)
       if (id === 'keep-out')
-        return joined(
-          requirement.keepOut.map(({ from, distance }) => say`${mm(distance)} from any ${from}`),
+        return joinMessages(
+          requirement.keepOut.map(({ from, distance }) => msg`${mm(distance)} from any ${from}`),
           '; ',
         )
       if (id === 'corners') return 'nothing within the corners of the envelope'
       const side = around.onWall(unit.id, requirement.id)?.result.sides.find((one) => one.side === id)
-      return say`at least ${mm(side?.required ?? requirement.clear[id as Side])}`
+      return msg`at least ${mm(side?.required ?? requirement.clear[id as Side])}`
     },
     judge(requirement, { id }, _given, around, unit) {
       const onWall = around.onWall(unit.id, requirement.id)
@@ -137,7 +137,7 @@ function judgeSide(
   const judgement: Judgement = {
     verdict: found.verdict,
     working: [
-      say`${labelOf(found.governing!)}: measured ${mm(found.measured)} − required ${mm(found.required)} = ${mm(found.margin!)}`,
+      msg`${labelOf(found.governing!)}: measured ${mm(found.measured)} − required ${mm(found.required)} = ${mm(found.margin!)}`,
     ],
     notes:
       rule === 'simple'
@@ -145,8 +145,8 @@ function judgeSide(
         : [knownTo(found, onWall)],
     finding: sideFinding(found, labelOf),
     wanting: offPhoto(found, onWall)
-      ? say`${spare(found.margin!)}, and the photo tells this gap to ${mm(found.uncertainty)}: measure it with the tape`
-      : say`only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
+      ? msg`${spare(found.margin!)}, and the photo tells this gap to ${mm(found.uncertainty)}: measure it with the tape`
+      : msg`only ${mm(found.margin!)} to spare against a tape that is good to ${mm(wall.uncertainty)}: measure finer, or give the gap more`,
   }
   return contradicted
     ? { ...contradicted, working: [...judgement.working, ...contradicted.working] }
@@ -156,13 +156,13 @@ function judgeSide(
 /** Was one edge of this gap placed off a photo, and the gap not read with the tape since? */
 const offPhoto = ({ uncertainty }: SideResult, onWall: OnWall): boolean => uncertainty > onWall.uncertainty
 
-const knownTo = (found: SideResult, onWall: OnWall): Said =>
+const knownTo = (found: SideResult, onWall: OnWall): Message =>
   offPhoto(found, onWall)
-    ? say`placed off a photo: judged against ${mm(found.uncertainty)}`
-    : say`judged against the tape’s uncertainty of ${mm(onWall.wall.uncertainty)}`
+    ? msg`placed off a photo: judged against ${mm(found.uncertainty)}`
+    : msg`judged against the tape’s uncertainty of ${mm(onWall.wall.uncertainty)}`
 
-const spare = (margin: number): Said =>
-  margin < 0 ? say`short by ${mm(-margin)}` : say`only ${mm(margin)} to spare`
+const spare = (margin: number): Message =>
+  margin < 0 ? msg`short by ${mm(-margin)}` : msg`only ${mm(margin)} to spare`
 
 const AXIS = { left: 'across', right: 'across', top: 'up', bottom: 'up' } as const satisfies Record<
   Side,
@@ -191,25 +191,25 @@ function contradictedSide(
   const byTape = own && verdictOf(own.measured, uncertainty, required)
   if (byOffsets === 'conforms' && !own) return undefined
   const fails = byOffsets === 'does-not-conform' || (measured < required && byTape === 'does-not-conform')
-  const said = say`${labelOf(largest.from)} to ${labelOf(largest.to)}: ${mm(largest.measured)} measured, ${mm(largest.computed!)} by the offsets`
+  const said = msg`${labelOf(largest.from)} to ${labelOf(largest.to)}: ${mm(largest.measured)} measured, ${mm(largest.computed!)} by the offsets`
   return {
     verdict: fails ? 'does-not-conform' : 'not-proven',
     working: [largest.working],
     notes: [],
     finding: said,
-    wanting: say`${said}: measure both again, and correct the one that is wrong`,
+    wanting: msg`${said}: measure both again, and correct the one that is wrong`,
   }
 }
 
-function sideFinding({ measured, margin, governing }: SideResult, labelOf: (id: string) => string): Said {
-  const to = say`${mm(measured!)} to ${labelOf(governing!)}`
-  return margin! < 0 ? say`${to}, short by ${mm(-margin!)}` : to
+function sideFinding({ measured, margin, governing }: SideResult, labelOf: (id: string) => string): Message {
+  const to = msg`${mm(measured!)} to ${labelOf(governing!)}`
+  return margin! < 0 ? msg`${to}, short by ${mm(-margin!)}` : to
 }
 
 type Base = { min?: number | undefined; max?: number | undefined } | undefined
 
-const baseWords = (base: Base): Said =>
-  say`lower edge ${joined([base?.min === undefined ? '' : say`from ${mm(base.min)}`, base?.max === undefined ? '' : say`up to ${mm(base.max)}`], ' ')}`
+const baseWords = (base: Base): Message =>
+  msg`lower edge ${joinMessages([base?.min === undefined ? '' : msg`from ${mm(base.min)}`, base?.max === undefined ? '' : msg`up to ${mm(base.max)}`], ' ')}`
 
 function judgeBase(base: Base, { result, wall }: OnWall): Judgement {
   // Without a figure there is nothing that could conform.
@@ -218,10 +218,10 @@ function judgeBase(base: Base, { result, wall }: OnWall): Judgement {
   const { measured, verdict } = result.base
   return {
     verdict,
-    working: [say`lower edge at ${mm(measured)}; required: ${baseWords(base)}`],
+    working: [msg`lower edge at ${mm(measured)}; required: ${baseWords(base)}`],
     notes: [],
-    finding: say`lower edge at ${mm(measured)}`,
-    wanting: say`too near the limit for a tape that is good to ${mm(wall.uncertainty)}: measure finer`,
+    finding: msg`lower edge at ${mm(measured)}`,
+    wanting: msg`too near the limit for a tape that is good to ${mm(wall.uncertainty)}: measure finer`,
   }
 }
 
@@ -239,14 +239,14 @@ function judgeKeepOut(
   const base = {
     working: rows.map(
       ({ item, measured, required, margin }) =>
-        say`${labelOf(item)}: ${mm(measured)} straight − ${mm(required)} = ${mm(margin)}`,
+        msg`${labelOf(item)}: ${mm(measured)} straight − ${mm(required)} = ${mm(margin)}`,
     ),
     notes: rows.length === 0 ? [`no ${from} is entered on this wall`] : [],
     finding:
       short.length > 0
-        ? say`${labelOf(nearest!.item)} too near by ${mm(-nearest!.margin)}`
+        ? msg`${labelOf(nearest!.item)} too near by ${mm(-nearest!.margin)}`
         : nearest
-          ? say`${labelOf(nearest.item)} at ${mm(nearest.measured)}`
+          ? msg`${labelOf(nearest.item)} at ${mm(nearest.measured)}`
           : `no ${from} is entered on this wall`,
   }
   if (verdict === 'conforms' && unknown.length > 0)
@@ -255,7 +255,7 @@ function judgeKeepOut(
       verdict: 'not-proven',
       wanting: `say what ${unknown.map(({ label }) => label).join(', ')} is: “${unknown[0]!.class}” is on no list`,
     }
-  return { ...base, verdict, wanting: say`measure finer than to ${mm(wall.uncertainty)}` }
+  return { ...base, verdict, wanting: msg`measure finer than to ${mm(wall.uncertainty)}` }
 }
 
 function judgeCorners({ result: { corners }, wall }: OnWall, labelOf: (id: string) => string): Judgement {
@@ -265,13 +265,13 @@ function judgeCorners({ result: { corners }, wall }: OnWall, labelOf: (id: strin
     working:
       corners.length === 0
         ? ['nothing stands off its corners']
-        : corners.map(({ item, margin }) => say`${labelOf(item)}: ${mm(margin)} beyond the envelope`),
+        : corners.map(({ item, margin }) => msg`${labelOf(item)}: ${mm(margin)} beyond the envelope`),
     notes: [],
     finding: !nearest
       ? 'nothing stands off its corners'
       : nearest.margin < 0
-        ? say`${labelOf(nearest.item)} too near by ${mm(-nearest.margin)}`
-        : say`${labelOf(nearest.item)} ${mm(nearest.margin)} beyond the envelope`,
-    wanting: say`measure finer than to ${mm(wall.uncertainty)}`,
+        ? msg`${labelOf(nearest.item)} too near by ${mm(-nearest.margin)}`
+        : msg`${labelOf(nearest.item)} ${mm(nearest.margin)} beyond the envelope`,
+    wanting: msg`measure finer than to ${mm(wall.uncertainty)}`,
   }
 }

@@ -5,8 +5,8 @@ import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { decision } from '../../verdict/decision.js'
 import { mm } from '../../quantity/figure.js'
-import { fig, plain } from '../../quantity/say.js'
-import { say } from '../../quantity/words.js'
+import { formatNumber, normaliseLabel } from '../../quantity/say.js'
+import { msg } from '../../quantity/words.js'
 import {
   count as fixingCount,
   join,
@@ -84,7 +84,7 @@ export const fixings = defineKind(
           required: requirement.walls.map(({ wall }) => wall).join(' or '),
           options: [...requirement.walls.map(({ wall }) => wall), 'another kind'],
         },
-        { id: 'count', label: 'fixings', required: `at least ${fig(requirement.count)}`, dimension: 'count' },
+        { id: 'count', label: 'fixings', required: `at least ${formatNumber(requirement.count)}`, dimension: 'count' },
         ...windowsOf(requirement).map(([name, limits]) => ({
           id: name,
           label: WINDOWS[name],
@@ -94,12 +94,12 @@ export const fixings = defineKind(
         })),
       ],
     }),
-    required: (requirement) => `at least ${fig(requirement.count)} fixings that carry the unit`,
+    required: (requirement) => `at least ${formatNumber(requirement.count)} fixings that carry the unit`,
     judge(requirement, _subject, given, around, unit) {
       const answer = answered(given, 'fields')
       if (!answer) return undefined
       const { wall: wallField, count } = answer.values
-      const capacity = requirement.walls.find(({ wall }) => plain(wall) === plain(wallField?.typed ?? ''))
+      const capacity = requirement.walls.find(({ wall }) => normaliseLabel(wall) === normaliseLabel(wallField?.typed ?? ''))
       const mass = around.sheetOf(unit.id)?.mass
       const holes = windowsOf(requirement).map(([name, limits]) =>
         hole(name, limits, answer.values[name]?.value, given as GivenRecord, around.rule),
@@ -122,10 +122,10 @@ export const fixings = defineKind(
       const faults = [
         ...(wallField && !capacity ? ['the sheet gives no capacity for this kind of wall'] : []),
         ...(count?.value !== undefined && count.value < requirement.count
-          ? [`${fig(count.value)} fixings where ${fig(requirement.count)} are asked for`]
+          ? [`${formatNumber(count.value)} fixings where ${formatNumber(requirement.count)} are asked for`]
           : []),
         ...(load?.verdict === 'does-not-conform'
-          ? [`loaded to ${fig(100 * load.utilisation, 0)} % of what they may carry`]
+          ? [`loaded to ${formatNumber(100 * load.utilisation, 0)} % of what they may carry`]
           : []),
         ...holes.filter(({ verdict }) => verdict === 'does-not-conform').map(({ finding }) => finding),
       ]
@@ -148,7 +148,7 @@ export const fixings = defineKind(
         ],
         finding:
           faults[0] ??
-          (load ? `loaded to ${fig(100 * load.utilisation, 0)} % of what they may carry` : 'not complete'),
+          (load ? `loaded to ${formatNumber(100 * load.utilisation, 0)} % of what they may carry` : 'not complete'),
         wanting:
           missing.length > 0
             ? `measure ${missing.join(', ')}`
@@ -192,8 +192,8 @@ function hole(
   })
   return {
     verdict: !instrument && verdict === 'conforms' ? ('not-proven' as const) : verdict,
-    working: say`${WINDOWS[name]} ${mm(value)} against ${limitWords(limits, 'length')}`,
-    finding: say`${WINDOWS[name]} ${mm(value)} is outside by ${mm(-margin)}`,
+    working: msg`${WINDOWS[name]} ${mm(value)} against ${limitWords(limits, 'length')}`,
+    finding: msg`${WINDOWS[name]} ${mm(value)} is outside by ${mm(-margin)}`,
     wanting: instrument ? `the ${WINDOWS[name]} with a finer tape` : `the ${WINDOWS[name]} with a named tape`,
   }
 }

@@ -4,7 +4,7 @@ import type { UnitBuilt } from '../../as-built/unit.js'
 import { measures, outOfCalibration, vouching } from '../../instrument/instrument.js'
 import type { DrawnFigure } from '../../as-built/proposal.js'
 import { mm } from '../../quantity/figure.js'
-import { listed } from '../../quantity/say.js'
+import { joinAnd } from '../../quantity/say.js'
 import type { Moment } from '../../job/state.js'
 import type { Requirement } from '../kinds.js'
 import type { Sheet } from '../sheet.js'
@@ -198,7 +198,7 @@ const DRAWN_WORDS = {
 function doubtOfDrawn([first, ...more]: ReturnType<typeof drawnOn>): string | undefined {
   if (!first) return undefined
   const others = more.length > 0 ? `, and ${more.length} more on this wall` : ''
-  return `${first.label}${others}: ${listed(first.drawn.map((figure) => DRAWN_WORDS[figure]))} drawn, not measured: measure it, or confirm it`
+  return `${first.label}${others}: ${joinAnd(first.drawn.map((figure) => DRAWN_WORDS[figure]))} drawn, not measured: measure it, or confirm it`
 }
 
 /** A wall that was measured with nothing in particular, or with a tape that does not reach, proves no more than a terminal that was. */
