@@ -1,8 +1,8 @@
 import { v7 as uuid } from 'uuid'
 import { checksOf, fold, inForce, inspect, listedChecks, sheetsById } from '../packages/core/dist/index.js'
-import { byHand, builtByHand } from './hand/by-hand.mjs'
-import { Hand } from './hand/hand.mjs'
-import { answerStage } from './hand/walk.mjs'
+import { byHand, builtByHand } from './interaction/by-hand.mjs'
+import { Hand } from './interaction/hand.mjs'
+import { answerStage } from './interaction/walk.mjs'
 import { table } from './reference.mjs'
 import { withInspector } from './server.mjs'
 

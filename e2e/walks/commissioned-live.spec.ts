@@ -2,8 +2,8 @@ import { execFileSync } from 'node:child_process'
 import { join } from 'node:path'
 import { expect, type Page } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
-import { Crew } from '../crew/crew.js'
-import { test } from '../crew/walk.js'
+import { Crew } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
 
 const FIRST_PORT = Number(process.env['E2E_DEVICES'] ?? 16_020)
 const DEVICES = join(import.meta.dirname, '..', '..', 'apps', 'devices', 'dist', 'main.js')

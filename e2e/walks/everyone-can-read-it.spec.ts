@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
-import { Crew, HATCHERY } from '../crew/crew.js'
-import { test } from '../crew/walk.js'
+import { Crew, HATCHERY } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
 
 type View = readonly [path: string, mode: 'light' | 'dark']
 

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test'
-import { Crew, HATCHERY } from '../crew/crew.js'
-import { test } from '../crew/walk.js'
+import { Crew, HATCHERY } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
 
 const CANOPY = 'Juniper Flat Observatory, visitor canopy'
 

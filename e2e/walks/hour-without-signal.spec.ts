@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
-import { Crew } from '../crew/crew.js'
-import { test } from '../crew/walk.js'
+import { Crew } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
 
 test('an hour without signal, with photos and a colleague at work meanwhile: both find everything, and what no longer fits is handed on', async ({
   browser,

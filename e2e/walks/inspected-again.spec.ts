@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test'
-import { Crew } from '../crew/crew.js'
-import { test } from '../crew/walk.js'
+import { Crew } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
 
 const LABORATORY = 'Skerry Point Kelp Laboratory'
 

@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test'
-import { photoOfBars } from '../crew/bar-code.js'
-import { Crew } from '../crew/crew.js'
-import { test } from '../crew/walk.js'
+import { photoOfBars } from '../page-objects/bar-code.js'
+import { Crew } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
 
 test('the office opens a job, sees what to bring, and books nobody twice', async ({ browser }) => {
   const { page } = await Crew.signedIn(browser, 'office')

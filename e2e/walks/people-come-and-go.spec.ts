@@ -1,7 +1,7 @@
 import { expect, type Browser, type Page } from '@playwright/test'
-import { Crew } from '../crew/crew.js'
-import { OwnServer } from '../crew/own-server.js'
-import { test } from '../crew/walk.js'
+import { Crew } from '../page-objects/crew.js'
+import { OwnServer } from '../page-objects/own-server.js'
+import { test } from '../page-objects/walk.js'
 
 const PASSWORD = 'three brass bobs'
 const WORD = 'h7km-2xqp-9rtd'

@@ -1,8 +1,8 @@
 import { expect, type Locator, type Page } from '@playwright/test'
-import { photoOfLabels } from '../crew/bar-code.js'
-import { Crew } from '../crew/crew.js'
-import { drawnPhoto, type DrawnPhoto } from '../crew/drawn-photo.js'
-import { test } from '../crew/walk.js'
+import { photoOfLabels } from '../page-objects/bar-code.js'
+import { Crew } from '../page-objects/crew.js'
+import { drawnPhoto, type DrawnPhoto } from '../page-objects/drawn-photo.js'
+import { test } from '../page-objects/walk.js'
 
 const UNITS = [
   { x: 420, y: 1150, w: 520, h: 680, colour: '#3a4a57' },

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test'
-import { Crew, HATCHERY } from '../crew/crew.js'
-import { test } from '../crew/walk.js'
+import { Crew, HATCHERY } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
 const entriesOf = async (page: Page, jobId: string) =>

@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test'
 import { CALCULATOR_NAMES } from '@plumb-mark/core'
-import { Crew } from '../crew/crew.js'
-import { test } from '../crew/walk.js'
+import { Crew } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
 
 test('a quick answer on site: any units, the ranked causes, a link that carries the figures', async ({
   browser,

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test'
-import { Crew } from '../crew/crew.js'
-import { test } from '../crew/walk.js'
+import { Crew } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
 
 test('a house is traced from a template, a forgotten source is found, a device limits it', async ({
   browser,

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test'
-import { OwnServer } from '../crew/own-server.js'
-import { test } from '../crew/walk.js'
+import { OwnServer } from '../page-objects/own-server.js'
+import { test } from '../page-objects/walk.js'
 
 const server = new OwnServer(2)
 test.beforeAll(async () => {

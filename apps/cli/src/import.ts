@@ -21,7 +21,7 @@ import {
   type ArchivedJob,
   type OpenData,
 } from '@plumb-mark/archive'
-import { signerWords, type Meeting } from '@plumb-mark/core'
+import { signerWords, type ChainComparison } from '@plumb-mark/core'
 import type { Command } from './command.js'
 import { readSource } from './input.js'
 import { placesIn } from './places.js'
@@ -131,7 +131,7 @@ const writeAudit = (db: OpenData, at: string, subject: string, detail: string) =
     [at, subject, detail],
   )
 
-function meetingWords(meeting: Meeting): string {
+function meetingWords(meeting: ChainComparison): string {
   switch (meeting.kind) {
     case 'new':
       return 'not here yet'

@@ -11,7 +11,7 @@ import { ExchangeModule } from './exchange/exchange.module.js'
 import { FiguresModule } from './figures/figures.module.js'
 import { HealthModule } from './health/health.module.js'
 import { JobsModule } from './jobs/jobs.module.js'
-import { AgainModule } from './again/again.module.js'
+import { ReinspectionModule } from './reinspection/reinspection.module.js'
 import { ListsModule } from './lists/lists.module.js'
 import { RecordsModule } from './records/records.module.js'
 import { OfficeModule } from './office/office.module.js'
@@ -30,7 +30,7 @@ export class AppModule {
         FiguresModule,
         AuditModule,
         AccountsModule,
-        AgainModule,
+        ReinspectionModule,
         RecordsModule,
         AdmissionModule,
         ListsModule,

@@ -8,7 +8,7 @@ import { splitStrings, splitStringsInput } from './array/split-strings.js'
 import { expectedPower, expectedPowerInput } from './commissioning/expected-power.js'
 import { limitResponse, limitResponseInput } from './commissioning/limit-response.js'
 import { reserve, reserveInput } from './commissioning/reserve.js'
-import { rollCall, rollCallInput } from './commissioning/roll-call.js'
+import { deviceEnumeration, deviceEnumerationInput } from './commissioning/device-enumeration.js'
 import { settings, settingsInput } from './commissioning/settings.js'
 import { insulation, insulationInput } from './dc/insulation.js'
 import { likeStrings, likeStringsInput } from './dc/like-strings.js'
@@ -141,8 +141,8 @@ export const CALCULATORS = {
   },
   'roll-call': {
     answers: 'Do all devices that were fitted report?',
-    input: rollCallInput.schema,
-    compute: rollCall,
+    input: deviceEnumerationInput.schema,
+    compute: deviceEnumeration,
   },
   'rail-marks': {
     answers: 'Where do the marks along a rail go?',

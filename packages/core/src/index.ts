@@ -21,9 +21,9 @@ export { formatInches, formatQuantity } from './quantity/format.js'
 export { parseQuantity } from './quantity/parse.js'
 export { readDraft, variantOf } from './quantity/read-draft.js'
 export { RELATIONS, type Relation } from './quantity/relation.js'
-export { formatNumber, joinAnd, normaliseLabel, plural } from './quantity/say.js'
+export { formatNumber, joinAnd, normaliseLabel, plural } from './quantity/phrases.js'
 export { DIMENSIONS, awgToMm2, canonicalUnit, type Dimension } from './quantity/units.js'
-export { joinMessages, sameMessage, type Message } from './quantity/words.js'
+export { joinMessages, sameMessage, type Message } from './quantity/message.js'
 export {
   DECISION_RULES,
   decision,
@@ -75,7 +75,11 @@ export {
   type ExpectedPowerInput,
   type ExpectedPowerResult,
 } from './commissioning/expected-power.js'
-export { rollCall, type RollCallInput, type RollCallResult } from './commissioning/roll-call.js'
+export {
+  deviceEnumeration,
+  type DeviceEnumerationInput,
+  type DeviceEnumerationResult,
+} from './commissioning/device-enumeration.js'
 export {
   CHECK_BAR,
   MARK_IDS,
@@ -106,10 +110,15 @@ export { statedAbsences, type StatedAbsence } from './sign-off/stated-absences.j
 export { unjudgedCables, type UnjudgedCable } from './sign-off/unjudged-cables.js'
 export { PROPOSALS, type Proposal } from './shape/proposed-field.js'
 export { askedBy } from './entering/asked-by.js'
-export { againJob } from './entering/again-job.js'
-export { drifts, type Drift, type DriftPoint } from './again/drift.js'
-export { intervalShape, nextInspection, type Interval, type NextInspection } from './again/interval.js'
-export { sinceLast, type BuiltChange, type SinceLast, type VerdictChange } from './again/since-last.js'
+export { reinspectionJob } from './entering/reinspection-job.js'
+export { drifts, type Drift, type DriftPoint } from './reinspection/drift.js'
+export { intervalShape, nextInspection, type Interval, type NextInspection } from './reinspection/interval.js'
+export {
+  reinspectionChanges,
+  type BuiltChange,
+  type ReinspectionChanges,
+  type VerdictChange,
+} from './reinspection/changes.js'
 export {
   labelsOnMap,
   type LabelledPlace,
@@ -443,8 +452,8 @@ export { serialsOut } from './entering/csv/serials.js'
 export { INSTRUMENT_COLUMNS, instrumentsIn, instrumentsOut } from './entering/csv/instruments.js'
 export { TRIP_COLUMNS, tripsIn } from './entering/csv/trips.js'
 export { PEOPLE_COLUMNS, peopleIn, peopleOut } from './entering/csv/people.js'
-export { meetingOf, type Meeting } from './admission/meeting.js'
-export { mended, takers, type Mended, type Mending } from './admission/mended.js'
+export { compareChains, type ChainComparison } from './admission/chain-comparison.js'
+export { reassigned, candidates, type Reassigned, type Reassignment } from './admission/reassigned.js'
 export {
   inspectionSchema,
   readInspectionFile,

@@ -10,10 +10,10 @@ import { instrumentsUsed, people } from './parts/people.js'
 import { summary } from './parts/summary.js'
 import { system } from './parts/system.js'
 import type { ReportRecord } from './record.js'
-import { meterTests, settingTests, traceTests } from './tests/answers.js'
-import { cableTests } from './tests/cables.js'
-import { readingTests } from './tests/readings.js'
-import { stringTests } from './tests/strings.js'
+import { meterTests, settingTests, traceTests } from './measurements/answers.js'
+import { cableTests } from './measurements/cables.js'
+import { readingTests } from './measurements/readings.js'
+import { stringTests } from './measurements/strings.js'
 
 interface PartRow {
   title: string
@@ -38,7 +38,7 @@ const PARTS = {
   walls: { title: 'Walls', blocks: walls },
   strings: {
     title: 'Test tables: strings',
-    turned: ({ inspection }) => inspection.around.strings().length > MOST_UPRIGHT,
+    turned: ({ inspection }) => inspection.context.strings().length > MOST_UPRIGHT,
     blocks: ({ inspection }) => stringTests(inspection),
   },
   readings: {

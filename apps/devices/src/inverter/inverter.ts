@@ -51,26 +51,26 @@ export interface Around {
 }
 
 /** One step: what it feeds, what its battery does and where the rest goes. dc + battery = ac + losses, always. */
-export function step(inverter: Inverter, around: Around): void {
-  const { now, light, grid, share, backup } = around
+export function step(inverter: Inverter, context: Around): void {
+  const { now, light, grid, share, backup } = context
   const sun = inverter.strings.reduce((sum, string) => sum + available(string, light), 0)
   const islanded = !grid.present && inverter.released && now - grid.since >= ISLAND_AFTER
   if (grid.present) delete inverter.islandedSince
   else if (islanded) inverter.islandedSince ??= now
-  if (!grid.present) return feed(inverter, around, islanded ? Math.min(backup, inverter.rated) : 0, sun)
+  if (!grid.present) return feed(inverter, context, islanded ? Math.min(backup, inverter.rated) : 0, sun)
   const waited =
     now - grid.since >= inverter.reconnectWait && now - inverter.releasedAt >= inverter.startDelay
   const demand = inverter.deaf ? undefined : inverter.demand
   if (!inverter.released || !waited || demand === 0) {
     inverter.control.output = 0
-    feed(inverter, around, 0, sun)
+    feed(inverter, context, 0, sun)
     inverter.state = inverter.released && demand !== 0 ? STATE.starting : STATE.standby
     return
   }
   const wish = Math.max(Math.min(sun * EFFICIENCY, inverter.rated), Math.min(share, inverter.rated))
-  const allowed = allowance(inverter.control, around, inverter.rated)
+  const allowed = allowance(inverter.control, context, inverter.rated)
   const told = demand === 5 ? share : demand === 6 ? inverter.rated / 2 : Infinity
-  feed(inverter, around, Math.min(wish, allowed, told), sun)
+  feed(inverter, context, Math.min(wish, allowed, told), sun)
   inverter.state = Math.min(allowed, told) < wish - 1 ? STATE.throttled : STATE.tracking
 }
 

@@ -66,12 +66,12 @@ export class DemoJob {
 
   constructor(
     private readonly script: JobScript,
-    private readonly around: Around,
+    private readonly context: Around,
   ) {}
 
   async write(): Promise<void> {
     const { header, opened, sharedWith, visits = [], entries } = this.script
-    const sheets = header.sheets.map((id) => this.around.pinned.get(id) ?? missing(`sheet ${id}`))
+    const sheets = header.sheets.map((id) => this.context.pinned.get(id) ?? missing(`sheet ${id}`))
     await this.append(opened.by, {
       id: uuid(),
       kind: 'job-opened',
@@ -89,7 +89,7 @@ export class DemoJob {
     for (const step of entries) await this.append(step.by, await this.entryOf(step))
     await this.flush()
     for (const { people, ...visit } of visits)
-      await this.around.services.visits.keep(this.person('office'), uuid(), {
+      await this.context.services.visits.keep(this.person('office'), uuid(), {
         jobId: this.id,
         ...visit,
         people: people.map((role) => asPerson(this.person(role))),
@@ -106,18 +106,18 @@ export class DemoJob {
     const { by, entries } = this.waiting
     this.waiting = { by, entries: [] }
     if (entries.length > 0)
-      await this.around.services.entries.append(asPerson(this.person(by)), this.id, entries)
+      await this.context.services.entries.append(asPerson(this.person(by)), this.id, entries)
   }
 
   /** The checks as they stand once everything so far is written. */
   private async checks(): Promise<readonly JudgedCheck[]> {
     await this.flush()
-    return (await this.around.services.entries.jobFor(this.person('inspector'), this.id)).inspection.checks
+    return (await this.context.services.entries.jobFor(this.person('inspector'), this.id)).inspection.checks
   }
 
   private async head(): Promise<string> {
     await this.flush()
-    return (await this.around.services.entries.jobFor(this.person('reviewer'), this.id)).entries.at(-1)!.hash
+    return (await this.context.services.entries.jobFor(this.person('reviewer'), this.id)).entries.at(-1)!.hash
   }
 
   private async askAt(point: string): Promise<Ask | undefined> {
@@ -239,8 +239,8 @@ export class DemoJob {
   ): Promise<TraceAnswer> {
     const requirement = (await this.checks()).find(({ check }) => check.point === point)?.check.requirement
     if (requirement?.kind !== 'trace-test') return missing(`test with a trace at ${point}`)
-    const content = await readFile(join(this.around.samples, 'traces', file))
-    const { id, sha256, samples } = await this.around.services.traces.keep(
+    const content = await readFile(join(this.context.samples, 'traces', file))
+    const { id, sha256, samples } = await this.context.services.traces.keep(
       this.person(by).id,
       this.id,
       uuid(),
@@ -262,7 +262,9 @@ export class DemoJob {
   private instrument(name: string | undefined): { instrument?: Instrument } {
     return name === undefined
       ? {}
-      : { instrument: this.around.instruments.find(({ id }) => id === name) ?? missing(`instrument ${name}`) }
+      : {
+          instrument: this.context.instruments.find(({ id }) => id === name) ?? missing(`instrument ${name}`),
+        }
   }
 
   /** The defect that the failed check proposes, as an inspector would confirm it. */
@@ -277,7 +279,7 @@ export class DemoJob {
   private async photosOf(caption: string | undefined, by: Role): Promise<{ photos?: PhotoRef[] }> {
     if (!caption) return {}
     const id = uuid()
-    const { sha256 } = await this.around.services.photos.keep(
+    const { sha256 } = await this.context.services.photos.keep(
       this.person(by),
       this.id,
       id,
@@ -287,7 +289,7 @@ export class DemoJob {
   }
 
   private person(role: Role): Person {
-    return this.around.people.find((person) => person.role === role) ?? missing(`person in the role ${role}`)
+    return this.context.people.find((person) => person.role === role) ?? missing(`person in the role ${role}`)
   }
 }
 

@@ -48,7 +48,7 @@ export class Batch {
   }
 
   async weighedFor(kind: EntryKind): Promise<Inspection> {
-    const wanted = entryRow(kind)?.weighedBy
+    const wanted = entryRow(kind)?.validatesAgainst
     if (wanted === 'outcomes' || (wanted === 'points' && this.behind === 'points')) await this.catchUp()
     return { ...this.inspection, state: this.state }
   }
@@ -81,7 +81,7 @@ export class Batch {
     this.entries.push(entry)
     this.state = applied(this.state, [entry])
     // What is built makes points; evidence and defects only change what comes of them.
-    const makesPoints = entryRow(entry.kind)?.weighedBy === 'state'
+    const makesPoints = entryRow(entry.kind)?.validatesAgainst === 'state'
     this.behind = makesPoints || this.behind === 'points' ? 'points' : 'outcomes'
   }
 

@@ -13,7 +13,7 @@ import {
   type ArchivedRecord,
 } from '@plumb-mark/archive'
 import type { Imported, ImportPreview } from '@plumb-mark/contract'
-import { BadInput, fold, signerWords, type JobId, type Meeting, type Person } from '@plumb-mark/core'
+import { BadInput, fold, signerWords, type JobId, type ChainComparison, type Person } from '@plumb-mark/core'
 import { audited, type Happening } from '../audit/audit.service.js'
 import { AuditService } from '../audit/audit.service.js'
 import { sqlOf } from '../database/sql-of.js'
@@ -240,14 +240,14 @@ async function refusing<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
-function meetingWords(meeting: Meeting): string {
+function meetingWords(meeting: ChainComparison): string {
   if (meeting.kind === 'new') return 'a job that was not here'
   return meeting.kind === 'extends'
     ? `continued by ${meeting.added.length} entries`
     : 'nothing that was not here'
 }
 
-function inLines(meeting: Meeting): ImportPreview['meeting'] {
+function inLines(meeting: ChainComparison): ImportPreview['meeting'] {
   if (meeting.kind === 'fork')
     return {
       kind: 'fork',

@@ -14,7 +14,7 @@ import type { Response } from 'express'
 import { VisitDto, VisitsFromDto, type PlannedVisit } from '@plumb-mark/contract'
 import type { Person, Visit } from '@plumb-mark/core'
 import { By, MayCall } from '../http/access.js'
-import { AgainService } from '../again/again.service.js'
+import { ReinspectionService } from '../reinspection/reinspection.service.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { calendarOf } from './calendar.js'
@@ -24,7 +24,7 @@ import { VisitsService } from './visits.service.js'
 export class VisitsController {
   constructor(
     private readonly visits: VisitsService,
-    private readonly again: AgainService,
+    private readonly again: ReinspectionService,
   ) {}
 
   @MayCall('inspector', 'reviewer', 'office')

@@ -1,11 +1,11 @@
 import { Module } from '@nestjs/common'
-import { AgainModule } from '../again/again.module.js'
+import { ReinspectionModule } from '../reinspection/reinspection.module.js'
 import { EntriesModule } from '../entries/entries.module.js'
 import { VisitsController } from './visits.controller.js'
 import { VisitsService } from './visits.service.js'
 
 @Module({
-  imports: [AgainModule, EntriesModule],
+  imports: [ReinspectionModule, EntriesModule],
   controllers: [VisitsController],
   providers: [VisitsService],
   exports: [VisitsService],

@@ -37,7 +37,7 @@ const OnDevice = lazyView('OnDeviceView', () => import('../on-device/on-device-v
 const Office = lazyView('OfficeView', () => import('../office/office-view.js'))
 const Visits = lazyView('VisitsView', () => import('../visits/visits-view.js'))
 const MarkSheet = lazyView('MarkSheetView', () => import('../photo-tape/mark-sheet-view.js'))
-const Since = lazyView('SinceView', () => import('../again/since-view.js'))
+const Since = lazyView('ReinspectionView', () => import('../reinspection/reinspection-view.js'))
 const Rework = lazyView('ReworkView', () => import('../rework/rework-view.js'))
 
 const Wait = () => (

@@ -3,12 +3,12 @@ import { act, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { readSheet, sayEvidence, type Sheet } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
-import { useHabits } from '../data/habits.js'
+import { useInputDefaults } from '../data/input-defaults.js'
 import { useInspection } from '../job/inspection.js'
 import { appended, onScreen, openJob, type Change } from '../testing/job-on-screen.testing.js'
 import { pictureOf } from '../testing/picture.testing.js'
 import { useFocus } from '../job/focus.js'
-import { useSteps } from '../job/steps.js'
+import { useUndoHistory } from '../job/undo-history.js'
 import { CheckList } from './check-list.js'
 
 const user = userEvent.setup()
@@ -56,7 +56,7 @@ function show(
   role: 'inspector' | 'reviewer' = 'inspector',
 ) {
   openJob([UNIT, ...changes], { sheets: [sheetOf(...requirements)], role })
-  useHabits.setState({ instruments: {}, conditions: {}, lastTyped: {} })
+  useInputDefaults.setState({ instruments: {}, conditions: {}, lastTyped: {} })
   useFocus.getState().openGroup(undefined)
   onScreen(<CheckList stage="dc" />)
 }
@@ -205,7 +205,7 @@ describe('one question at many places', () => {
     const { checks } = useInspection.getState().inspection!
     expect(checks.map(({ outcome }) => outcome.verdict)).toEqual(['conforms', 'conforms'])
     expect(sayEvidence(checks[1]!.check, checks[1]!.history[0]!)).toBe('yes, seen on a walk over all 2')
-    useSteps.getState().undo(useSession.getState().person!)
+    useUndoHistory.getState().undo(useSession.getState().person!)
     expect(useInspection.getState().inspection!.checks.map(({ outcome }) => outcome.verdict)).toEqual([
       'not-inspected',
       'not-inspected',
@@ -250,7 +250,7 @@ describe('an observation', () => {
     show([ASKED])
     await openCheck('Tight')
     await user.keyboard('y')
-    useSteps.getState().undo(useSession.getState().person!)
+    useUndoHistory.getState().undo(useSession.getState().person!)
     const [answer, back] = useInspection.getState().entries.slice(-2)
     expect(back).toMatchObject({
       kind: 'evidence-struck',

@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import { parseQuantity, type Condition } from '@plumb-mark/core'
 import { Field } from '../ui/field.js'
 import { useDecimal } from '../data/preferences.js'
-import { useHabits } from '../data/habits.js'
+import { useInputDefaults } from '../data/input-defaults.js'
 
 const CONDITION_FIELDS = {
   cellTemperature: { label: 'Cell temperature', dimension: 'temperature', placeholder: '31 °C' },
@@ -18,7 +18,7 @@ export interface ConditionsNoted {
 
 /** Temperature and light as last noted, in canonical units, and what is wrong with them. */
 export function useConditions(wanted: readonly Condition[]): ConditionsNoted {
-  const typed = useHabits((habits) => habits.conditions)
+  const typed = useInputDefaults((habits) => habits.conditions)
   const decimal = useDecimal()
   return useMemo(() => {
     const noted: ConditionsNoted = { values: {}, problems: {} }
@@ -41,7 +41,7 @@ export function ConditionFields({
   wanted: readonly Condition[]
   problems: ConditionsNoted['problems']
 }) {
-  const habits = useHabits()
+  const habits = useInputDefaults()
   if (wanted.length === 0) return null
   return (
     <HStack gap="10px" align="flex-start">

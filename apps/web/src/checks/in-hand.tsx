@@ -10,7 +10,7 @@ import {
   type JudgedCheck,
 } from '@plumb-mark/core'
 import { SmallPrint } from '../ui/theme/text.js'
-import { choiceOf, useHabits } from '../data/habits.js'
+import { choiceOf, useInputDefaults } from '../data/input-defaults.js'
 import { useInspection } from '../job/inspection.js'
 import { accuracyWords, dimensionWords } from './accuracy-words.js'
 import { InstrumentChoice } from './instrument-choice.js'
@@ -20,7 +20,7 @@ const Scanner = lazy(() => import('../ui/scanner.js').then(({ Scanner: view }) =
 /** What the readings of a stage are taken with: chosen once, by hand or by the label of the instrument. */
 export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
   const instruments = useInspection((state) => state.instruments)
-  const habits = useHabits()
+  const habits = useInputDefaults()
   const [open, setOpen] = useState(false)
   const [scanning, setScanning] = useState(false)
   const [said, setSaid] = useState('')
@@ -34,7 +34,9 @@ export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
   const missing = choices.filter(({ offered }) => !offered).length
   const byLabel = (code: string) => {
     setScanning(false)
-    const found = instruments.find(({ serial, id }) => [serial, id].some((own) => normaliseLabel(own) === normaliseLabel(code)))
+    const found = instruments.find(({ serial, id }) =>
+      [serial, id].some((own) => normaliseLabel(own) === normaliseLabel(code)),
+    )
     if (!found) return setSaid(`No instrument here has the serial ${code}.`)
     const fits = wanted.filter((dimension) => measures(found, dimension))
     for (const dimension of fits) habits.useInstrument(dimension, found.id)

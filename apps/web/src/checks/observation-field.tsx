@@ -2,14 +2,14 @@ import { Button, HStack, Stack, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { JudgedCheck } from '@plumb-mark/core'
 import { TextField } from '../ui/text-field.js'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 import { PhotoPicker } from './photo-picker.js'
 import { usePhotos } from './use-photos.js'
 
 /** A question that is answered yes when all is right; Y and N answer it from the keyboard. */
 export function ObservationField({ judged, onDone }: { judged: JudgedCheck; onDone: () => void }) {
   const { check } = judged
-  const make = useMake()
+  const make = useCommit()
   const [note, setNote] = useState('')
   const { photos, change: takePhotos, clear: clearPhotos } = usePhotos(judged, note !== '')
   // The question has the focus and no answer does: an Enter out of habit says nothing.

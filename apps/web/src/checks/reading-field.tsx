@@ -2,10 +2,10 @@ import { Button, Flex, Input, Stack, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { judgeTyped, readingBody, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { Field } from '../ui/field.js'
-import { choiceOf, useHabits } from '../data/habits.js'
+import { choiceOf, useInputDefaults } from '../data/input-defaults.js'
 import { useDecimal } from '../data/preferences.js'
 import { useInspection } from '../job/inspection.js'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 import { accuracyWords } from './accuracy-words.js'
 import { ConditionFields, useConditions } from './conditions.js'
 import { InstrumentChoice } from './instrument-choice.js'
@@ -30,8 +30,8 @@ export function ReadingField({
   if (check.ask.kind !== 'reading') throw new Error('a reading field is for readings')
   const { dimension, unit } = check.ask
   const { instruments, inspection } = useInspection()
-  const make = useMake()
-  const habits = useHabits()
+  const make = useCommit()
+  const habits = useInputDefaults()
   const [typed, setTyped] = useState('')
   const [off, setOff] = useState<OffPhoto>()
   const { fitting, offered: inHand } = choiceOf(instruments, dimension, habits.instruments[dimension])
@@ -47,7 +47,7 @@ export function ReadingField({
             check,
             typed,
             { instrument: offered, conditions: conditions.values },
-            inspection.around,
+            inspection.context,
             {
               decimal,
             },
@@ -79,7 +79,7 @@ export function ReadingField({
   const judgeAgain = () =>
     again === undefined || !inspection
       ? undefined
-      : judgeTyped(check, again, { instrument: offered, conditions: conditions.values }, inspection.around, {
+      : judgeTyped(check, again, { instrument: offered, conditions: conditions.values }, inspection.context, {
           decimal,
         })
   // The key that reads the same again is one that begins no figure.

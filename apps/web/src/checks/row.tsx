@@ -2,7 +2,7 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { memo } from 'react'
 import { expiredInstrument, type JudgedCheck, type Verdict } from '@plumb-mark/core'
 import { VerdictMark } from '../ui/verdict-mark.js'
-import { useSaying } from '../job/reader.js'
+import { useSaying } from '../job/message-text.js'
 import { useFocus } from '../job/focus.js'
 
 export const RowButton = chakra('button', {

@@ -9,8 +9,8 @@ import { useInspection } from '../job/inspection.js'
 /** The calculator that answers what a check asks, with its figures: what would just do, and what if. */
 export function ToCalculator({ judged }: { judged: JudgedCheck }) {
   const { jobId } = useParams()
-  const around = useInspection(({ inspection }) => inspection?.around)
-  const calculation = around && calculationOf(judged, around)
+  const context = useInspection(({ inspection }) => inspection?.context)
+  const calculation = context && calculationOf(judged, context)
   if (!calculation) return null
   const { calculator, input } = calculation
   const { id, stage } = judged.check

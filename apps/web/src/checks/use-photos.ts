@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { inForce, type JudgedCheck, type PhotoRef } from '@plumb-mark/core'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 
 /**
  * The photos of a check. What is taken while something is being answered goes with that answer; what is taken of a check that is answered
@@ -10,7 +10,7 @@ export function usePhotos(
   { history }: JudgedCheck,
   answering: boolean,
 ): { photos: PhotoRef[]; change: (next: PhotoRef[]) => void; clear: () => void } {
-  const make = useMake()
+  const make = useCommit()
   const [photos, setPhotos] = useState<PhotoRef[]>([])
   const current = inForce(history)
   const change = (next: PhotoRef[]) => {

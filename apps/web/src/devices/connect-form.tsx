@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { DeviceFound } from '@plumb-mark/contract'
 import { post } from '../data/api.js'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 import { SmallPrint } from '../ui/theme/text.js'
 import { ChoiceField, named } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
@@ -15,7 +15,7 @@ import { Simulated } from './simulated.js'
 /** Where a device is believed to be: asked first, and connected once it has said who it is. */
 export function ConnectForm() {
   const units = useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []
-  const make = useMake()
+  const make = useCommit()
   const [unitId, setUnitId] = useState('')
   const [host, setHost] = useState('127.0.0.1')
   const [port, setPort] = useState('502')

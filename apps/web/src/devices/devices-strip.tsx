@@ -3,7 +3,7 @@ import { Cable, Unplug } from 'lucide-react'
 import { useState } from 'react'
 import type { LiveDevice } from '@plumb-mark/contract'
 import type { Connection } from '@plumb-mark/core'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 import { useWritable } from '../job/use-writable.js'
 import { Note, SmallPrint } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
@@ -74,7 +74,7 @@ function Device({
   live: LiveDevice | undefined
   writable: boolean
 }) {
-  const make = useMake()
+  const make = useCommit()
   const unit = useInspection(({ inspection }) =>
     inspection?.state.asBuilt.units.find((one) => one.id === unitId),
   )

@@ -28,7 +28,7 @@ export function useDeviceAnswer(judged: JudgedCheck): (() => Told | undefined) |
       check,
       { device: device.device, at: device.at, points: device.points },
       current?.kind === 'record' ? current.body.answer : undefined,
-      inspection?.around.sheetOf(check.unit.id)?.figures,
+      inspection?.context.sheetOf(check.unit.id)?.figures,
     )
   }, [check, judged.history])
   return live === 'connected' && readsOf(check).length > 0 ? tell : undefined

@@ -17,7 +17,7 @@ export function EntryLines({ title, lines }: { title?: string; lines: readonly E
       )}
       {lines.slice(0, MOST).map(({ seq, at, by, kind }) => (
         <SmallPrint key={seq} color="text">
-          {seq}. {entryRow(kind as EntryKind)?.says ?? kind}, {by}, {whenHere(at)}
+          {seq}. {entryRow(kind as EntryKind)?.label ?? kind}, {by}, {whenHere(at)}
         </SmallPrint>
       ))}
       {lines.length > MOST && <SmallPrint>and {lines.length - MOST} more</SmallPrint>}

@@ -15,7 +15,7 @@ import {
 } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { useFetched } from '../data/use-fetched.js'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 import { useWritable } from '../job/use-writable.js'
 import { Note } from '../ui/theme/text.js'
 import { Section } from '../ui/section.js'
@@ -87,7 +87,7 @@ export function JobDataView() {
 
 function Imports() {
   const { inspection, instruments } = useInspection()
-  const make = useMake()
+  const make = useCommit()
   const person = useSession((session) => session.person)
   const decimal = useDecimal()
   if (!person || !inspection || person.role !== 'inspector') return null

@@ -6,7 +6,7 @@ import { VERDICT_WORDS, handOver, type HandOver, normaliseLabel, type SerialFoun
 import { useWritable } from '../job/use-writable.js'
 import { Note } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
-import { useSaying } from '../job/reader.js'
+import { useSaying } from '../job/message-text.js'
 import { ReceiveForm } from './receive-form.js'
 import { useSiteTime } from '../job/site-time.js'
 
@@ -125,7 +125,9 @@ const Installed = ({ installed }: Pick<HandOver, 'installed'>) => (
 /** What stands on site; what was ordered beside it where it is another, or where nobody has read the plate. */
 function serialWords({ found, ordered }: SerialFound): string {
   if (!found) return ordered ? `not read; ordered ${ordered}` : 'not read'
-  return ordered && normaliseLabel(ordered) !== normaliseLabel(found) ? `${found} (ordered ${ordered})` : found
+  return ordered && normaliseLabel(ordered) !== normaliseLabel(found)
+    ? `${found} (ordered ${ordered})`
+    : found
 }
 
 function SwitchOff({ steps, conflicts }: HandOver['switchOff']) {

@@ -2,14 +2,14 @@ import { Button, Input, Stack } from '@chakra-ui/react'
 import { useForm } from 'react-hook-form'
 import type { HandedOverDto } from '@plumb-mark/contract'
 import { dtoResolver } from '../ui/dto-resolver.js'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 import { Note } from '../ui/theme/text.js'
 import { Field } from '../ui/field.js'
 import { SignaturePad } from '../ui/signature-pad.js'
 
 /** Who receives it, whom they call, and their own signature on the spot. */
 export function ReceiveForm() {
-  const make = useMake()
+  const make = useCommit()
   const { register, handleSubmit, setValue, formState } = useForm<HandedOverDto>({
     resolver: dtoResolver(({ HandedOverDto: of }) => of),
     defaultValues: { to: '', call: '', drawing: '' },

@@ -7,7 +7,7 @@ import { useInspection } from './inspection.js'
  * gap is seen. A page that nobody looks at follows nothing, since a browser keeps few lines open.
  */
 export function useFollowing(jobId: JobId | undefined): void {
-  const loaded = useInspection((state) => state.jobId === jobId && state.kept !== undefined)
+  const loaded = useInspection((state) => state.jobId === jobId && state.committed !== undefined)
   useEffect(() => {
     if (!jobId || !loaded || typeof EventSource === 'undefined') return
     let stream: EventSource | undefined

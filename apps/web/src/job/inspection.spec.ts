@@ -99,11 +99,11 @@ it('a job that cannot be had says why', async () => {
 })
 
 it('a draft is judged without being kept, and gone when it is let go', () => {
-  const kept = state().kept!
+  const kept = state().committed!
   const asBuilt = { ...kept.state.asBuilt, units: [] }
-  state().tryOut(asBuilt)
-  expect([state().inspection!.checks.length, state().kept, state().entries.length]).toEqual([0, kept, 3])
-  state().tryOut(undefined)
+  state().preview(asBuilt)
+  expect([state().inspection!.checks.length, state().committed, state().entries.length]).toEqual([0, kept, 3])
+  state().preview(undefined)
   expect(state().inspection).toBe(kept)
 })
 
@@ -134,8 +134,8 @@ it('several appended together are one batch, in their order', async () => {
 it('what a colleague enters meanwhile is taken in before what this device has not sent, once, and a draft stays', async () => {
   globalThis.fetch = (() => Promise.reject(new TypeError('no signal'))) as typeof fetch
   state().append(BY, { kind: 'unit-fitted', body: { ...UNIT.body, label: 'mine' } as never })
-  const draft = { ...state().kept!.state.asBuilt, walls: [] }
-  state().tryOut(draft)
+  const draft = { ...state().committed!.state.asBuilt, walls: [] }
+  state().preview(draft)
   const [first] = state().entries
   const theirs = {
     ...first!,
@@ -156,7 +156,7 @@ it('what a colleague enters meanwhile is taken in before what this device has no
   expect(state().entries.at(-1)!.body).toMatchObject({ label: 'mine' })
   expect(labels().sort()).toEqual(['mine', 'theirs'])
   expect([state().draft, (await waiting('j', BY.id)).length]).toEqual([draft, 1])
-  state().tryOut(undefined)
+  state().preview(undefined)
   expect(labels().sort()).toEqual(['mine', 'theirs'])
 })
 
@@ -173,8 +173,8 @@ it('entries that were missed while the line was down are fetched, and what is be
     }) as Entry
   const all = [...entries, put(4, 'missed'), put(5, 'last')]
   serverSays({ 'GET /api/jobs/j': { entries: all, sheets: [SHEET], instruments } })
-  const draft = { ...state().kept!.state.asBuilt, walls: [] }
-  state().tryOut(draft)
+  const draft = { ...state().committed!.state.asBuilt, walls: [] }
+  state().preview(draft)
   state().takeIn([all[4]!])
   await waitFor(() => expect(state().entries).toHaveLength(5))
   expect(labels().sort()).toEqual(['Isolator', 'last', 'missed'])

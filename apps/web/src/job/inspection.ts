@@ -43,7 +43,7 @@ interface OpenInspection {
   inspection: Inspection | undefined
   draft: AsBuilt | undefined
   /** Judged from the entries alone: what a draft is tried out against. */
-  kept: Inspection | undefined
+  committed: Inspection | undefined
   sync: Sync
   /** Why the server did not keep the last entry, in words. */
   refusal: string | undefined
@@ -68,7 +68,7 @@ interface OpenInspection {
   addSheet(id: SheetId): Promise<PinnedSheet>
   /** Entries that others made meanwhile: put before what this device has not sent, without touching what is being typed. */
   takeIn(entries: readonly Entry[]): void
-  tryOut(draft: AsBuilt | undefined): void
+  preview(draft: AsBuilt | undefined): void
   dismissRefusal(): void
   flush(): Promise<void>
   /** What was set aside goes back into the queue, as it was or as it was mended, and is set aside no more. */
@@ -97,7 +97,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   instruments: [],
   inspection: undefined,
   draft: undefined,
-  kept: undefined,
+  committed: undefined,
   sync: 'kept',
   refusal: undefined,
   problem: undefined,
@@ -112,7 +112,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
       set({
         jobId,
         inspection: undefined,
-        kept: undefined,
+        committed: undefined,
         entries: [],
         draft: undefined,
         problem: undefined,
@@ -152,7 +152,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
   },
 
   append(by, ...changes) {
-    const { jobId, entries, sheets, kept: judged, readOnly } = get()
+    const { jobId, entries, sheets, committed: judged, readOnly } = get()
     if (!jobId || !judged) return false
     if (readOnly !== undefined) {
       set({ refusal: readOnly })
@@ -201,10 +201,10 @@ export const useInspection = create<OpenInspection>((set, get) => ({
     set({ entries: next, ...judged(next, sheets, draft) })
   },
 
-  tryOut(draft) {
-    const { kept } = get()
+  preview(draft) {
+    const { committed } = get()
     // The entries are as they were: whoever reads what is kept need not redraw.
-    if (kept) set({ draft, inspection: draft ? inspectDraft(kept, draft) : kept })
+    if (committed) set({ draft, inspection: draft ? inspectDraft(committed, draft) : committed })
   },
 
   dismissRefusal: () => set({ refusal: undefined }),
@@ -223,7 +223,7 @@ export const useInspection = create<OpenInspection>((set, get) => ({
           setTimeout(() => void get().flush(), RETRY_MS)
           return
         }
-        const { entries, sheets, draft, kept } = get()
+        const { entries, sheets, draft, committed } = get()
         if (sent.kind === 'kept') {
           const linked = new Map(sent.entries.map((entry) => [entry.id, entry]))
           const next = entries.map((entry) => linked.get(entry.id) ?? entry)
@@ -235,7 +235,8 @@ export const useInspection = create<OpenInspection>((set, get) => ({
           }
           // Nothing else is judged otherwise by being kept; only the head of the chain is known now.
           const head = next.findLast(isLinked)
-          if (kept && head) set(withDraft({ ...kept, state: asKept(kept.state, linked, head) }, draft))
+          if (committed && head)
+            set(withDraft({ ...committed, state: asKept(committed.state, linked, head) }, draft))
           continue
         }
         const gone = new Set(sent.entries.map(({ id }) => id))

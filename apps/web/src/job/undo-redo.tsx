@@ -2,11 +2,11 @@ import { Button } from '@chakra-ui/react'
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect } from 'react'
 import { useSession } from '../data/session.js'
-import { useSteps } from './steps.js'
+import { useUndoHistory } from './undo-history.js'
 
 /** Takes the last change of what was built back, and makes it again. */
 export function UndoRedo() {
-  const { done, undone, undo, redo } = useSteps()
+  const { done, undone, undo, redo } = useUndoHistory()
   const person = useSession((session) => session.person)!
   return (
     <>
@@ -47,8 +47,8 @@ export function useUndoKeys(writable: boolean): void {
       )
         return
       const key = event.key.toLowerCase()
-      if (key === 'z' && !event.shiftKey) useSteps.getState().undo(person)
-      else if (key === 'y' || (key === 'z' && event.shiftKey)) useSteps.getState().redo(person)
+      if (key === 'z' && !event.shiftKey) useUndoHistory.getState().undo(person)
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) useUndoHistory.getState().redo(person)
       else return
       event.preventDefault()
     }

@@ -1,7 +1,7 @@
 import { Button, Flex, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { mended, takers, type Inspection, type NewEntry } from '@plumb-mark/core'
+import { reassigned, candidates, type Inspection, type NewEntry } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { ChoiceField, type Option } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
@@ -32,7 +32,7 @@ export function MendForm({
   const instrument = instruments.find(({ id }) => id === used?.id)
   const send = () => {
     const wish = { point, typed, instrument }
-    const answer = mended(entry, wish, { id: uuid(), role, inspection, habits: { decimal } })
+    const answer = reassigned(entry, wish, { id: uuid(), role, inspection, habits: { decimal } })
     if (answer.ok) void sendAgain(aside, [answer.entry])
     else setProblem(answer.message)
   }
@@ -55,13 +55,17 @@ export function MendForm({
   )
 }
 
-function optionsFor(entry: NewEntry, inspection: Inspection, role: Parameters<typeof takers>[1]): Option[] {
+function optionsFor(
+  entry: NewEntry,
+  inspection: Inspection,
+  role: Parameters<typeof candidates>[1],
+): Option[] {
   const own = 'point' in entry.body ? entry.body.point : ''
   const here = inspection.checks.find(({ check }) => check.point === own)?.check
   const first: Option = [own, here ? `${here.title}, ${here.place}` : 'its check is gone: choose another']
   return [
     first,
-    ...takers(entry, role, inspection).map(({ point, title, place }): Option => [
+    ...candidates(entry, role, inspection).map(({ point, title, place }): Option => [
       point,
       `${title}, ${place}`,
     ]),

@@ -13,7 +13,7 @@ import {
   type Pixel,
 } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 import { SmallPrint } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
 import { usePhotoAddress } from '../offline/photos.js'
@@ -124,7 +124,7 @@ function mapped({ before, after }: Touched): KnownPoint[] | undefined {
 function useAlignment(before: PhotoRef, after: PhotoRef) {
   const state = useInspection(({ inspection }) => inspection?.state)
   const inspects = useSession(({ person }) => person?.role === 'inspector')
-  const make = useMake()
+  const make = useCommit()
   const inRecord = state?.aligned.find((one) => isAlignmentOf(one, before, after))
   const keep = (alignment: PhotosAligned) => {
     const written = inspects && !state?.seal && make({ kind: 'photos-aligned', body: alignment })

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { JobBundle, JobPage, SheetSummary } from '@plumb-mark/contract'
 import {
-  againJob,
+  reinspectionJob,
   fold,
   likeJob,
   type AsBuilt,
@@ -109,7 +109,7 @@ const countOf = (like: Like, kind: Change['kind']) =>
 
 /** What is taken over for the units that the new job has. */
 export const changesOf = (like: Like | undefined, units: ReadonlySet<string>): Change[] =>
-  !like ? [] : like.again ? againJob(like.asBuilt, units) : likeJob(like.asBuilt, units)
+  !like ? [] : like.again ? reinspectionJob(like.asBuilt, units) : likeJob(like.asBuilt, units)
 
 function likeOf({ id: jobId, entries }: JobBundle, library: readonly SheetSummary[], again: boolean): Like {
   const { header, asBuilt } = fold(entries)

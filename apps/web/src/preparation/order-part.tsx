@@ -34,7 +34,7 @@ export function OrderPart({ inspection, minutes }: { inspection: Inspection; min
   const [light, setLight] = useState('')
   const dusk = minutesUntil(light, start)
   const plan = useMemo(() => {
-    const kindOf = (unitId: string) => inspection.around.sheetOf(unitId)?.kind
+    const kindOf = (unitId: string) => inspection.context.sheetOf(unitId)?.kind
     return walkPlan(blocksOf(inspection.checks, kindOf, history, minutes), dusk, from)
   }, [inspection, history, minutes, dusk, from])
   if (plan.blocks.length === 0) return <Text>Nothing is left that asks for a look.</Text>

@@ -45,7 +45,7 @@ export function PreparationView() {
   const kit = useMemo(
     () =>
       inspection &&
-      kitFor(inspection.checks, inspection.state.asBuilt, inspection.around.sheetOf, instruments, day),
+      kitFor(inspection.checks, inspection.state.asBuilt, inspection.context.sheetOf, instruments, day),
     [inspection, instruments, day],
   )
   const duration = useMemo(

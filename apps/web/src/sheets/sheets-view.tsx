@@ -3,7 +3,13 @@ import { FilePlus2, Upload } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { SheetSummary } from '@plumb-mark/contract'
-import { UNIT_KINDS, UNIT_KIND_WORDS, normaliseLabel, type PinnedSheet, type UnitKind } from '@plumb-mark/core'
+import {
+  UNIT_KINDS,
+  UNIT_KIND_WORDS,
+  normaliseLabel,
+  type PinnedSheet,
+  type UnitKind,
+} from '@plumb-mark/core'
 import { Note } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
@@ -39,7 +45,9 @@ export function SheetsView() {
     (sheet) =>
       (kind === '' || sheet.kind === kind) &&
       (maker === '' || sheet.maker === maker) &&
-      normaliseLabel(`${sheet.maker} ${sheet.model} ${sheet.revision} ${sheet.title}`).includes(normaliseLabel(search)),
+      normaliseLabel(`${sheet.maker} ${sheet.model} ${sheet.revision} ${sheet.title}`).includes(
+        normaliseLabel(search),
+      ),
   )
   return (
     <Page

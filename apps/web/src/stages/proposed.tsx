@@ -2,14 +2,14 @@ import { Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { PROPOSED_WORDS, proposalsIn, type Proposed, type ProposedArea } from '@plumb-mark/core'
 import { useInspection } from '../job/inspection.js'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 import { useWritable } from '../job/use-writable.js'
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
 
 /** What of some areas is proposed and confirmed by nobody, as it is kept. */
 export function useProposals(...areas: ProposedArea[]): readonly Proposed[] {
-  const asBuilt = useInspection(({ kept }) => kept?.state.asBuilt)
+  const asBuilt = useInspection(({ committed }) => committed?.state.asBuilt)
   const wanted = areas.join(' ')
   return useMemo(
     () => (asBuilt ? proposalsIn(asBuilt).filter(({ area }) => wanted.split(' ').includes(area)) : []),
@@ -19,7 +19,7 @@ export function useProposals(...areas: ProposedArea[]): readonly Proposed[] {
 
 /** The proposal that stands for one thing; undefined once somebody confirmed it. */
 export function useProposal(kind: Proposed['kind'], id: string | undefined): Proposed | undefined {
-  const asBuilt = useInspection(({ kept }) => kept?.state.asBuilt)
+  const asBuilt = useInspection(({ committed }) => committed?.state.asBuilt)
   return useMemo(
     () =>
       asBuilt && id ? proposalsIn(asBuilt).find((one) => one.kind === kind && one.id === id) : undefined,
@@ -29,7 +29,7 @@ export function useProposal(kind: Proposed['kind'], id: string | undefined): Pro
 
 /** Says that something is a proposal and no fact, with the one touch that makes it one. */
 export function ProposedNote({ things, writable }: { things: readonly Proposed[]; writable: boolean }) {
-  const make = useMake()
+  const make = useCommit()
   const confirm = () =>
     make({ kind: 'confirmed', body: { things: things.map(({ kind, id }) => ({ kind, id })) } })
   const one = things.length === 1
@@ -62,7 +62,7 @@ export function ProposedNote({ things, writable }: { things: readonly Proposed[]
 export function ProposedBar({ areas }: { areas: readonly ProposedArea[] }) {
   const things = useProposals(...areas)
   const writable = useWritable()
-  const make = useMake()
+  const make = useCommit()
   if (things.length === 0) return null
   return (
     <chakra.section aria-label="Proposed, to be confirmed" mx={{ base: '8px', lg: '20px' }} my="8px">

@@ -2,7 +2,7 @@ import { useCallback } from 'react'
 import { carriedWord, inForce, type Answer, type DeviceWord, type JudgedCheck } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { useInspection } from '../job/inspection.js'
-import { useMake } from '../job/use-make.js'
+import { useCommit } from '../job/use-commit.js'
 
 export type KeepAnswer = (judged: JudgedCheck, answer: Answer, word?: DeviceWord) => void
 
@@ -12,7 +12,7 @@ export type KeepAnswer = (judged: JudgedCheck, answer: Answer, word?: DeviceWord
  */
 export function useAnswering(): KeepAnswer | undefined {
   const person = useSession((session) => session.person)
-  const make = useMake()
+  const make = useCommit()
   const sealed = useInspection(({ inspection }) => inspection?.state.seal !== undefined)
   const keep = useCallback<KeepAnswer>(
     ({ check, history }, answer, fresh) => {

@@ -22,7 +22,7 @@ import {
 import { Personal } from '../app/personal.js'
 import { useSession } from '../data/session.js'
 import { useFocus } from '../job/focus.js'
-import { useSteps } from '../job/steps.js'
+import { useUndoHistory } from '../job/undo-history.js'
 import { system } from '../ui/theme/system.js'
 import { queryClient } from '../data/query-client.js'
 import { device } from '../offline/device-database.js'
@@ -118,7 +118,7 @@ export function openJob(
   for (const table of device.tables) void table.clear()
   useSetAside.setState({ list: [] })
   useSession.setState({ person: by })
-  useSteps.setState({ done: [], undone: [] })
+  useUndoHistory.setState({ done: [], undone: [] })
   useFocus.setState({ checkId: undefined, itemId: undefined })
   const judged = inspect(fold(entries), library)
   useInspection.setState({
@@ -127,7 +127,7 @@ export function openJob(
     sheets: library,
     instruments: TOOLS,
     inspection: judged,
-    kept: judged,
+    committed: judged,
     draft: undefined,
     sync: 'kept',
     refusal: undefined,

@@ -5,7 +5,7 @@ import type { PlannedVisit } from '@plumb-mark/contract'
 import { Note } from '../ui/theme/text.js'
 import { Page } from '../layout/page.js'
 import { useFetched } from '../data/use-fetched.js'
-import { DueAgain } from '../again/due-again.js'
+import { DueAgain } from '../reinspection/due.js'
 import { WeekView } from './week-view.js'
 import { dayWords, hourWords } from './when.js'
 

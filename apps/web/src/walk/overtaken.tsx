@@ -26,7 +26,7 @@ const useLookedAt = create<{ ids: readonly string[]; look: (id: string) => void 
 export function OvertakenNotice() {
   const { jobId } = useParams()
   const personId = useSession(({ person }) => person?.id)
-  const checks = useInspection(({ kept }) => kept?.checks)
+  const checks = useInspection(({ committed }) => committed?.checks)
   const { ids, look } = useLookedAt()
   const { hour } = useSiteTime()
   const found = useMemo(() => (personId && checks ? overtakenOf(personId, checks) : []), [personId, checks])

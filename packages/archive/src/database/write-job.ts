@@ -7,11 +7,11 @@ import {
   BadInput,
   UUID,
   fold,
-  meetingOf,
+  compareChains,
   sheetFingerprint,
   sheetId,
   type Entry,
-  type Meeting,
+  type ChainComparison,
   type Sheet,
   type Signer,
 } from '@plumb-mark/core'
@@ -90,8 +90,8 @@ async function meetsAnother(
 const IDS_AT_ONCE = 500
 
 /** What a record would change, against the job as it is kept. */
-export const meetingWith = async (sql: Sql, { file }: ArchivedRecord): Promise<Meeting> =>
-  meetingOf(await entriesOf(sql, file.jobId), file.entries)
+export const meetingWith = async (sql: Sql, { file }: ArchivedRecord): Promise<ChainComparison> =>
+  compareChains(await entriesOf(sql, file.jobId), file.entries)
 
 /** The files of a record, unpacked: how large each is, by its name in the ZIP. */
 export type FileSizes = ReadonlyMap<string, number>
@@ -151,7 +151,7 @@ export async function writeRows(
   sql: Sql,
   record: ArchivedRecord,
   { signer, now, sizes }: { signer: Signer; now: string; sizes: FileSizes },
-): Promise<Meeting> {
+): Promise<ChainComparison> {
   const { file, manifest, sources } = record
   const obstacle = await obstacleTo(sql, record, signer)
   if (obstacle) throw new BadInput('not-importable', '', obstacle)
@@ -196,7 +196,7 @@ const FILE_COLUMNS = ['id', 'jobId', 'sha256', 'bytes', 'personId', 'keptAt'] as
 const PHOTO_COLUMNS = [...FILE_COLUMNS, 'type', 'width', 'height'] as const
 const TRACE_COLUMNS = [...FILE_COLUMNS, 'samples'] as const
 
-function addedBy(meeting: Meeting, all: readonly Entry[]): readonly Entry[] {
+function addedBy(meeting: ChainComparison, all: readonly Entry[]): readonly Entry[] {
   if (meeting.kind === 'new') return all
   return meeting.kind === 'extends' ? meeting.added : []
 }

@@ -163,7 +163,9 @@ describe('where practitioners differ the sheets differ too', () => {
 
 it('the two revisions of one inverter differ as a reader would say it', () => {
   const revision = (letter: string) =>
-    sheets.find(({ model, revision: of }) => normaliseLabel(model) === normaliseLabel('AH-8T') && of === letter)!
+    sheets.find(
+      ({ model, revision: of }) => normaliseLabel(model) === normaliseLabel('AH-8T') && of === letter,
+    )!
   const words = sheetDifferences(revision('C'), revision('D')).map(differenceWords)
   expect(words.length).toBeGreaterThan(0)
   for (const one of words) expect(one).toMatch(/clause|revision|date|source|added|no longer|→/)

@@ -1,4 +1,4 @@
-import type { Message } from '../quantity/words.js'
+import type { Message } from '../quantity/message.js'
 import { BadInput } from '../shape/bad-input.js'
 import {
   count,

@@ -1,8 +1,8 @@
 import { BadInput } from '../shape/bad-input.js'
 import { atLeast, atMost } from '../verdict/compare.js'
 import { amps, volts } from '../quantity/figure.js'
-import { formatNumber } from '../quantity/say.js'
-import { msg } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import { msg } from '../quantity/message.js'
 import { judged } from '../verdict/verdict.js'
 import type { ConductorCheck, Load, NecConductor, SchoolJudgement } from './conductor-input.js'
 import {

@@ -1,5 +1,5 @@
 import { amps } from '../quantity/figure.js'
-import { msg, type Message, joinMessages } from '../quantity/words.js'
+import { msg, type Message, joinMessages } from '../quantity/message.js'
 import type { Read } from '../shape/shape.js'
 import { worst, type JudgedVerdict } from '../verdict/verdict.js'
 import {

@@ -1,7 +1,7 @@
 import { DRIVING_KINDS, type NetworkBuilt, type NetworkPart } from './one-line.js'
 import { atMost } from '../verdict/compare.js'
 import { amps } from '../quantity/figure.js'
-import { msg, type Message } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/message.js'
 import { NetworkGraph, total } from './network-graph.js'
 import { wayToGrid } from './way-to-grid.js'
 
@@ -40,12 +40,12 @@ export function partLoads(network: NetworkBuilt): PartLoad[] {
 }
 
 function unknownFor(part: NetworkPart, graph: NetworkGraph): NetworkPart[] {
-  const around = graph.at(part.id).map(({ edge, to }) => graph.behind(to, edge))
+  const context = graph.at(part.id).map(({ edge, to }) => graph.behind(to, edge))
   const own = DRIVING_KINDS.includes(part.kind) && part.source === undefined ? [part] : []
   return [
     ...new Set([
       ...own,
-      ...around.flatMap(({ unknownSources, unknownDevices }) => [...unknownSources, ...unknownDevices]),
+      ...context.flatMap(({ unknownSources, unknownDevices }) => [...unknownSources, ...unknownDevices]),
     ]),
   ]
 }

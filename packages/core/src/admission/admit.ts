@@ -29,7 +29,7 @@ export function admit(entry: NewEntry, role: Role, inspection: Inspection, knows
     return refuse('not-your-entry', `a person in the role “${role}” may not write “${entry.kind}”`)
   if (entry.kind !== 'job-opened' && !state.header)
     return refuse('not-open', 'the first entry of a job opens it')
-  const body = attempt(() => row.holds.read(entry.body, 'body'))
+  const body = attempt(() => row.schema.read(entry.body, 'body'))
   if (!body.ok) return refuse('unreadable', body.problem.message)
   return row.admit(body.value, { ...againstWhat(inspection), ...knows }, role)
 }

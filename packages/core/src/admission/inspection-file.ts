@@ -71,7 +71,7 @@ export const inspectionSchema = (): JsonSchema & Record<string, unknown> => ({
   $id: 'plumb-mark-inspection-1',
   title: 'plumb-mark-inspection, version 1',
   ...fileShape.schema,
-  $defs: Object.fromEntries(ENTRY_KINDS.map((kind) => [kind, entryRow(kind)!.holds.schema])),
+  $defs: Object.fromEntries(ENTRY_KINDS.map((kind) => [kind, entryRow(kind)!.schema.schema])),
 })
 
 /** Reads an exported inspection. Bad input: whatever does not fit, with its path (`sheets[1].requirements[3].clear.left`). */
@@ -100,7 +100,7 @@ export function unknownInspectionFields(data: unknown): { loose: string[]; hashe
     unknownSheetFields(sheet).map((path) => `sheets[${i}].${path}`),
   )
   const hashed = entries.flatMap(({ kind, body }, i) =>
-    unknownFields(entryRow(kind)?.holds.schema ?? {}, body, `entries[${i}].body`),
+    unknownFields(entryRow(kind)?.schema.schema ?? {}, body, `entries[${i}].body`),
   )
   return { loose: [...unknownFields(fileShape.schema, data), ...inSheets], hashed }
 }

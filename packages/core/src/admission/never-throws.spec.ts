@@ -20,7 +20,7 @@ function plainly({ checks, defects, verdict, walls }: Inspection): string[] {
   const said = checks.map(({ check, outcome, measured, history }) => ({
     check: {
       ...check,
-      inTheWay: check.inTheWay?.message,
+      inTheWay: check.invalidFact?.message,
       requirement: check.requirement.id,
       sheet: check.sheet.model,
     },
@@ -81,8 +81,8 @@ it('whatever is admitted can be judged, listed, drawn, exported and verified, an
     waitingFor(inspection)
     arrayDrawing(inspection)
     stringChart(inspection)
-    kitFor(inspection.checks, inspection.state.asBuilt, inspection.around.sheetOf, [], '2026-06-01')
-    inspection.walls.forEach((wall) => wallDrawing(wall, inspection.around.labelOf))
+    kitFor(inspection.checks, inspection.state.asBuilt, inspection.context.sheetOf, [], '2026-06-01')
+    inspection.walls.forEach((wall) => wallDrawing(wall, inspection.context.labelOf))
     adoptionChanges(inspection, inspection)
     for (const { check, history } of inspection.checks)
       history.forEach((evidence) => sayEvidence(check, evidence))

@@ -187,7 +187,7 @@ export class RandomJob {
     if (this.chance.below(3) === 0 && checks.length > 0) return this.take('inspector', this.evidence())
     const steps = defects.length > 0 && this.chance.below(8) === 0
     const kind = steps ? 'defect-step' : this.chance.of(ENTRY_KINDS)
-    const body = made(ENTRY_ROWS[kind].holds.schema, this.chance) as Record<string, unknown>
+    const body = made(ENTRY_ROWS[kind].schema.schema, this.chance) as Record<string, unknown>
     if (kind === 'defect-step' && defects.length > 0) body['defectId'] = this.chance.of(defects).id
     if (kind === 'defect-raised') Object.assign(body, { defectId: `d${this.n}`, note: 'seen' })
     const { sharedWith } = this.inspection.state

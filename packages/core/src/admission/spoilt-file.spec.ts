@@ -38,7 +38,7 @@ function failure(data: unknown): string | undefined {
     const inspection = inspect(fold(file.entries), sheetsById(file.sheets))
     blockers(inspection)
     waitingFor(inspection)
-    inspection.walls.forEach((wall) => wallDrawing(wall, inspection.around.labelOf))
+    inspection.walls.forEach((wall) => wallDrawing(wall, inspection.context.labelOf))
     return undefined
   } catch (problem) {
     return problem instanceof BadInput ? undefined : String((problem as Error).stack).slice(0, 500)

@@ -1,5 +1,5 @@
-import { formatNumber } from '../quantity/say.js'
-import type { Message } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import type { Message } from '../quantity/message.js'
 import { photoRefShape } from './photo-ref.js'
 import { traceAnswerShape } from './trace-ref.js'
 import type { Instrument } from '../instrument/instrument.js'

@@ -1,5 +1,5 @@
 import { formatInches } from '../quantity/format.js'
-import { formatNumber } from '../quantity/say.js'
+import { formatNumber } from '../quantity/phrases.js'
 import { count, num, object, oneOf, optional, type Read } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 

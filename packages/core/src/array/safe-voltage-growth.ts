@@ -1,5 +1,5 @@
 import { volts } from '../quantity/figure.js'
-import { msg } from '../quantity/words.js'
+import { msg } from '../quantity/message.js'
 import { safeVoltage, type SafeVoltageResult } from './safe-voltage.js'
 
 export interface SafeVoltageGrowth extends SafeVoltageResult {

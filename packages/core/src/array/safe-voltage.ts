@@ -1,8 +1,8 @@
 import { verdictOf, uncertaintyField } from '../verdict/decision.js'
 import { wholeBelow } from '../verdict/compare.js'
 import { volts } from '../quantity/figure.js'
-import { plural } from '../quantity/say.js'
-import { msg, type Message } from '../quantity/words.js'
+import { plural } from '../quantity/phrases.js'
+import { msg, type Message } from '../quantity/message.js'
 import { count, num, object } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 

@@ -1,4 +1,4 @@
-import { normaliseLabel, plural } from '../quantity/say.js'
+import { normaliseLabel, plural } from '../quantity/phrases.js'
 import { list, object, requireUniqueIds, refine, text, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 

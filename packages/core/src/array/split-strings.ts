@@ -1,7 +1,7 @@
 import { BadInput } from '../shape/bad-input.js'
 import { watts } from '../quantity/figure.js'
-import { plural } from '../quantity/say.js'
-import { msg } from '../quantity/words.js'
+import { plural } from '../quantity/phrases.js'
+import { msg } from '../quantity/message.js'
 import {
   count,
   flag,

@@ -1,6 +1,6 @@
 import { placeWords } from '../ids/place-id.js'
 import type { PlaceId } from '../ids/ids.js'
-import { joinAnd } from '../quantity/say.js'
+import { joinAnd } from '../quantity/phrases.js'
 import type { SheetHead } from '../sheet/head.js'
 import { stringMakeUp, type ArrayLookup } from './module-lookup.js'
 import type { StringBuilt } from './string.js'

@@ -1,6 +1,6 @@
 import { watts } from '../quantity/figure.js'
-import { formatNumber } from '../quantity/say.js'
-import { msg, type Message } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import { msg, type Message } from '../quantity/message.js'
 import { BadInput } from '../shape/bad-input.js'
 import { count, num, object, optional } from '../shape/shape.js'
 import { atLeast } from '../verdict/compare.js'

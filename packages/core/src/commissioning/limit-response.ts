@@ -1,6 +1,6 @@
 import { BadInput } from '../shape/bad-input.js'
 import { seconds, watts } from '../quantity/figure.js'
-import { msg } from '../quantity/words.js'
+import { msg } from '../quantity/message.js'
 import { LARGEST, list, longList, num, object, refine, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 import { responseOf } from './response-of.js'

@@ -1,4 +1,4 @@
-import { formatNumber } from '../quantity/say.js'
+import { formatNumber } from '../quantity/phrases.js'
 import { atMost } from '../verdict/compare.js'
 import { BadInput } from '../shape/bad-input.js'
 import { num, object, optional, percent, refine, type Read } from '../shape/shape.js'

@@ -1,7 +1,7 @@
 import { decision, relationField, uncertaintyField } from '../verdict/decision.js'
 import { atMost } from '../verdict/compare.js'
 import { megohms, volts } from '../quantity/figure.js'
-import { msg } from '../quantity/words.js'
+import { msg } from '../quantity/message.js'
 import { num, object, optional, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 

@@ -1,6 +1,6 @@
 import { volts } from '../quantity/figure.js'
-import { formatNumber } from '../quantity/say.js'
-import { msg } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import { msg } from '../quantity/message.js'
 import { atMost } from '../verdict/compare.js'
 import {
   count,

@@ -2,8 +2,8 @@ import { atMost, wholeBelow } from '../verdict/compare.js'
 import { BadInput } from '../shape/bad-input.js'
 import { Lazily } from '../verdict/lazily.js'
 import { volts } from '../quantity/figure.js'
-import { formatNumber } from '../quantity/say.js'
-import { msg } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import { msg } from '../quantity/message.js'
 import { count, num, object, oneOf, optional, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 import { vocField, vocTempCoeffField } from './module.js'
@@ -114,5 +114,8 @@ function byTable({ minTemperature }: StringColdLimitInput) {
       'minTemperature',
       'the table ends at −40 °C: use the coefficient of the module',
     )
-  return { factor: band[1], working: () => `table at ${formatNumber(minTemperature)} °C: factor ${formatNumber(band[1])}` }
+  return {
+    factor: band[1],
+    working: () => `table at ${formatNumber(minTemperature)} °C: factor ${formatNumber(band[1])}`,
+  }
 }

@@ -43,8 +43,8 @@ const UNKNOWN_MODULE = { width: 1100, height: 1700 }
 const BETWEEN_PLANES = 1300
 
 /** The array map: planes beside each other, every module in its place and to scale, strings and branches as lines through the middles. */
-export function arrayDrawing({ around, checks }: Pick<Inspection, 'around' | 'checks'>): ArrayDrawing {
-  const { asBuilt, sheetOf } = around
+export function arrayDrawing({ context, checks }: Pick<Inspection, 'context' | 'checks'>): ArrayDrawing {
+  const { asBuilt, sheetOf } = context
   const { planes, devices, branches } = asBuilt.array
   const deviceAt = new Map(devices.map((device) => [device.at, device]))
   const onString = new Map(
@@ -52,7 +52,7 @@ export function arrayDrawing({ around, checks }: Pick<Inspection, 'around' | 'ch
       (path ?? []).map((place, i) => [place, { number, order: i + 1 }] as const),
     ),
   )
-  const heard = heardStates(around, checks)
+  const heard = heardStates(context, checks)
   const sized = planes.map((plane): DrawnPlane => {
     const [moduleW, moduleH] = lying(plane, sheetOf(plane.unitId)?.size ?? UNKNOWN_MODULE)
     return {
@@ -134,14 +134,14 @@ function middles(planes: readonly DrawnPlane[]): Map<PlaceId, { x: number; y: nu
 
 /** What the listening units say of each device, as the check of their serial map compares them. */
 function heardStates(
-  around: Inspection['around'],
+  context: Inspection['context'],
   checks: Inspection['checks'],
 ): Map<PlaceId, 'heard' | 'silent' | 'typo'> {
   const states = new Map<PlaceId, 'heard' | 'silent' | 'typo'>()
   for (const { check } of checks) {
     if (check.requirement.kind !== 'serial-map') continue
-    const reported = around.asBuilt.array.reported[check.unit.id]
-    const named = heardDevices(check.requirement.hears, around).filter(({ serial }) => serial)
+    const reported = context.asBuilt.array.reported[check.unit.id]
+    const named = heardDevices(check.requirement.hears, context).filter(({ serial }) => serial)
     if (!reported || named.length === 0) continue
     const { missing, likelyTypos } = serialMap({
       planned: named.map(({ at, serial }) => ({ position: at, serial: serial! })),

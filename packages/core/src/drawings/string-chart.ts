@@ -2,7 +2,7 @@ import { inForce } from '../job/state.js'
 import { expected } from '../requirements/dc/string-open-circuit.js'
 import type { Verdict } from '../verdict/verdict.js'
 import type { JudgedCheck } from '../walk/check.js'
-import { givenOf } from '../walk/given.js'
+import { evidenceInputOf } from '../walk/evidence-input-of.js'
 import type { Inspection } from '../walk/inspect.js'
 import { operatingVoltage } from '../requirements/dc/operating-voltage.js'
 import { stringColdLimit } from '../dc/string-cold-limit.js'
@@ -46,7 +46,7 @@ export function stringChart(inspection: Inspection): StringOnChart[] {
     const { check, history, outcome } = judged
     const { requirement, subject, unit } = check
     if (requirement.kind !== 'string-open-circuit' || !subject.string) return []
-    const evidence = givenOf(check.ask, inForce(history))
+    const evidence = evidenceInputOf(check.ask, inForce(history))
     const given = evidence?.kind === 'reading' ? evidence : undefined
     const expectation = given && expected(subject.string, given)
     const spread = expectation && stringBand(expectation.expected, given.uncertainty)
@@ -74,7 +74,7 @@ export function stringChart(inspection: Inspection): StringOnChart[] {
 
 const COLDEST_OF_TABLE = -40
 
-function coldOf(judged: JudgedCheck | undefined, { around: { header } }: Inspection): StringOnChart['cold'] {
+function coldOf(judged: JudgedCheck | undefined, { context: { header } }: Inspection): StringOnChart['cold'] {
   if (
     judged?.check.requirement.kind !== 'cold-limit' ||
     !judged.check.subject.string ||
@@ -93,12 +93,12 @@ function coldOf(judged: JudgedCheck | undefined, { around: { header } }: Inspect
   return { voltage: maxVoc, verdict: judged.outcome.verdict }
 }
 
-function operatingOf(judged: JudgedCheck | undefined, { around }: Inspection): StringOnChart['operating'] {
+function operatingOf(judged: JudgedCheck | undefined, { context }: Inspection): StringOnChart['operating'] {
   if (judged?.check.requirement.kind !== 'tracker-window') return undefined
   const { min, max, hottestCell } = judged.check.requirement
   const voltage = operatingVoltage(
-    (judged.check.subject.string?.path ?? []).map((place) => around.array().moduleAt(place)),
-    { hottestCell, coldest: around.header?.coldest },
+    (judged.check.subject.string?.path ?? []).map((place) => context.array().moduleAt(place)),
+    { hottestCell, coldest: context.header?.coldest },
   )
   return (
     voltage && {

@@ -1,5 +1,5 @@
 import { VERDICT_WORDS } from '../verdict/verdict.js'
-import { formatNumber } from '../quantity/say.js'
+import { formatNumber } from '../quantity/phrases.js'
 import type { DimensionLine, DrawnEnvelope, DrawnItem, WallDrawing } from './wall.js'
 
 /** Colours of a drawing on paper; the screen has its own. */

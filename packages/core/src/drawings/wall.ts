@@ -61,10 +61,10 @@ const BARE_WALL: Rect = { x: 0, y: 0, w: 3000, h: 2400 }
 export function wallDrawing(
   {
     wall,
-    given,
+    input,
     result,
     drawn,
-  }: Pick<MeasuredWall, 'wall' | 'given' | 'result'> & Partial<Pick<MeasuredWall, 'drawn'>>,
+  }: Pick<MeasuredWall, 'wall' | 'input' | 'result'> & Partial<Pick<MeasuredWall, 'drawn'>>,
   labelOf: (id: string) => string,
 ): WallDrawing {
   const verdicts = new Map(
@@ -80,12 +80,12 @@ export function wallDrawing(
   const colliding = new Set(result.collisions.flat())
   return {
     title: wall.title,
-    bounds: boundsOf(given.items, wall.width, wall.height),
+    bounds: boundsOf(input.items, wall.width, wall.height),
     ceiling: wall.height,
     leftCorner: wall.leftCorner,
     rightCorner: wall.rightCorner ? wall.width : undefined,
     // What hangs on the wall is drawn over what runs along it, so that its name can be read.
-    items: [...given.items]
+    items: [...input.items]
       .sort((a, b) => Number(a.kind === 'unit') - Number(b.kind === 'unit'))
       .map((item) => ({
         id: item.id,
@@ -99,8 +99,8 @@ export function wallDrawing(
         verdict: colliding.has(item.id) ? 'does-not-conform' : (verdicts.get(item.id) ?? 'not-applicable'),
         drawn: drawn?.has(item.id) ?? false,
       })),
-    envelopes: given.items.filter((item): item is Unit => item.kind === 'unit').map(envelope),
-    dimensions: dimensionsOf(given.items, result.units),
+    envelopes: input.items.filter((item): item is Unit => item.kind === 'unit').map(envelope),
+    dimensions: dimensionsOf(input.items, result.units),
   }
 }
 

@@ -1,7 +1,7 @@
 import type { AsBuilt } from '../as-built/as-built.js'
 import type { UnitId } from '../ids/ids.js'
 import type { Change } from '../job/entry.js'
-import { unitOfPoint } from '../job/taken-on.js'
+import { unitOfPoint } from '../job/evidence-target.js'
 
 /**
  * An answer with the sheet that asked it: that on the device of whoever answers. Others may adopt another meanwhile, and what was answered to

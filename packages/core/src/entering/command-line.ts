@@ -39,7 +39,7 @@ export function checksMeant(
         meant.check,
         typed,
         { instrument, conditions: {} },
-        inspection.around,
+        inspection.context,
         using.habits ?? {},
       )
       return reading.ok ? [{ ...meant, reading }] : []

@@ -1,7 +1,7 @@
 import { placesOf, type ArrayBuilt, type PlaneBuilt } from '../array/places.js'
 import { placeId } from '../ids/place-id.js'
 import type { PlaceId } from '../ids/ids.js'
-import { normaliseLabel } from '../quantity/say.js'
+import { normaliseLabel } from '../quantity/phrases.js'
 import { attempt } from '../shape/attempt.js'
 import { mapOf } from '../wall/known-map.js'
 import type { Pixel } from '../wall/photo-uncertainty.js'
@@ -64,8 +64,12 @@ export function labelsOnMap(
   const unplaced: LabelsOnMap['unplaced'] = []
   const placed: LabelledPlace[] = []
   for (const { label, place, why } of seen) {
-    const others = seen.filter((one) => one.label !== label && normaliseLabel(one.label.text) !== normaliseLabel(label.text))
-    const twin = seen.some((one) => one.place !== place && normaliseLabel(one.label.text) === normaliseLabel(label.text))
+    const others = seen.filter(
+      (one) => one.label !== label && normaliseLabel(one.label.text) !== normaliseLabel(label.text),
+    )
+    const twin = seen.some(
+      (one) => one.place !== place && normaliseLabel(one.label.text) === normaliseLabel(label.text),
+    )
     const device = place === undefined ? undefined : at.get(place)
     const fault =
       why ??

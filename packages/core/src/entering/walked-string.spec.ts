@@ -10,13 +10,13 @@ const said = (path: string[], more: object = {}) => ({
   coldMethod: 'table' as const,
   ...more,
 })
-const { around } = new Site()
+const { context } = new Site()
   .unit(MODULE)
   .unit(sheet('I', 'string-inverter', []))
   .write(plane(1, 4, { empty: ['p.r1c4'] })).inspection
 
 it('a walked string counts its places, and takes the data of its modules from their sheet', () =>
-  expect(walkedString(said(['p.r1c1', 'p.r1c2']), undefined, around)).toEqual({
+  expect(walkedString(said(['p.r1c1', 'p.r1c2']), undefined, context)).toEqual({
     id: 's',
     label: 'String A',
     unitId: 'I',
@@ -28,10 +28,10 @@ it('a walked string counts its places, and takes the data of its modules from th
   }))
 it('over places without a module it keeps the module it had before', () => {
   const before = { ...(string(['p.r1c1']).body as never as { module: { name: string } }) }
-  expect(walkedString(said(['p.r1c4', 'elsewhere']), before as never, around)?.module).toEqual(before.module)
-  expect(walkedString(said(['p.r1c4']), undefined, around)).toBeUndefined()
+  expect(walkedString(said(['p.r1c4', 'elsewhere']), before as never, context)?.module).toEqual(before.module)
+  expect(walkedString(said(['p.r1c4']), undefined, context)).toBeUndefined()
 })
-it('nothing walked is no string', () => expect(walkedString(said([]), undefined, around)).toBeUndefined())
+it('nothing walked is no string', () => expect(walkedString(said([]), undefined, context)).toBeUndefined())
 it('a string that nobody drew is so many modules of one sheet', () => {
   const by = { id: 's', label: ' String A ', unitId: 'I', input: 'PV1', coldMethod: 'table' as const }
   expect(countedString({ ...by, count: 12 }, MODULE)).toMatchObject({

@@ -1,6 +1,6 @@
 import type { StringBuilt } from '../as-built/string.js'
 import type { PlaceId } from '../ids/ids.js'
-import type { Surroundings } from '../requirements/surroundings.js'
+import type { JudgementContext } from '../requirements/judgement-context.js'
 import type { SheetHead } from '../sheet/head.js'
 
 /** What is said of a string, beside what follows from its modules. */
@@ -20,10 +20,10 @@ export type StringSaid = Said & { path: readonly PlaceId[] }
 export function walkedString(
   said: StringSaid,
   before: StringBuilt | undefined,
-  around: Pick<Surroundings, 'array' | 'sheetOf'>,
+  context: Pick<JudgementContext, 'array' | 'sheetOf'>,
 ): StringBuilt | undefined {
-  const first = said.path.map((place) => around.array().moduleAt(place)).find((module) => module?.data)
-  const sheet = first && around.sheetOf(first.plane.unitId)
+  const first = said.path.map((place) => context.array().moduleAt(place)).find((module) => module?.data)
+  const sheet = first && context.sheetOf(first.plane.unitId)
   const module = (sheet && dataOf(sheet)) ?? before?.module
   return module && said.path.length > 0
     ? { ...said, path: [...said.path], label: said.label.trim(), count: said.path.length, module }

@@ -1,7 +1,7 @@
 import { inForce } from '../job/state.js'
 import { mergedOrder, type OrderConflict, type OrderOfUnit, type SiteStep } from '../power-up/merged-order.js'
 import type { AnswerOf } from '../answer/forms.js'
-import type { Message } from '../quantity/words.js'
+import type { Message } from '../quantity/message.js'
 import { settingRows } from '../requirements/commissioning/settings.js'
 import { UNIT_KIND_WORDS } from '../sheet/terms.js'
 import type { Check, JudgedCheck } from '../walk/check.js'

@@ -21,6 +21,6 @@ export function inverseOf({ kind, body }: Change, before: AsBuilt): Change[] {
 /** The photos that an entry shows, wherever in it they stand. None for a body that cannot be read. */
 export function photosShown({ kind, body }: Pick<NewEntry, 'kind' | 'body'>): readonly PhotoRef[] {
   const row = entryRow(kind)
-  const read = row && attempt(() => row.holds.read(body, 'body'))
+  const read = row && attempt(() => row.schema.read(body, 'body'))
   return read?.ok ? (row?.shows?.(read.value) ?? []) : []
 }

@@ -85,5 +85,5 @@ function apply(draft: Draft, entry: EntryWith<unknown>): void {
 
 function readBody(row: EntryKindRow<object> | undefined, { kind, body }: EntryWith<unknown>): object {
   if (!row) throw new BadInput('not-listed', 'kind', `“${String(kind)}” is no kind of entry`)
-  return row.holds.read(body, 'body')
+  return row.schema.read(body, 'body')
 }

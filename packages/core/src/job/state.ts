@@ -13,7 +13,7 @@ import type {
   SignedEntry,
 } from './kept-whole.js'
 import type { EntryWith } from './entry-with.js'
-import type { TakenOn } from './taken-on.js'
+import type { EvidenceTarget } from './evidence-target.js'
 import type { JobHeader } from './header.js'
 import type { Person } from './person.js'
 
@@ -42,7 +42,7 @@ export type Evidence = EvidenceEntry & {
   walkedOver?: readonly PointId[]
   struck?: { by: Person; at: string; reason: string }
   /** What it was taken on; undefined where nothing stood there then. */
-  on?: TakenOn | undefined
+  on?: EvidenceTarget | undefined
 }
 
 export interface RaisedDefect {
@@ -59,7 +59,7 @@ export interface UnreadableEntry {
 }
 
 /** When what was built was last entered. */
-export interface Touched {
+export interface LastChanged {
   units?: Moment
   array?: Moment
   earthing?: Moment
@@ -73,7 +73,7 @@ export interface JobState {
   asBuilt: AsBuilt
   /** By measuring point, oldest first; the last one that is not struck is in force. */
   evidence: ReadonlyMap<PointId, readonly Evidence[]>
-  touched: Touched
+  lastChanged: LastChanged
   defects: ReadonlyMap<DefectId, RaisedDefect>
   calculations: readonly CalculationEntry[]
   /** Units and devices that were replaced by others, oldest first. */
@@ -97,7 +97,7 @@ export interface JobState {
 /** A state that is being put together; whoever made it owns it until it is handed on. */
 export interface Draft extends JobState {
   evidence: Map<PointId, readonly Evidence[]>
-  touched: Touched & { walls: Map<WallId, Moment> }
+  lastChanged: LastChanged & { walls: Map<WallId, Moment> }
   defects: Map<DefectId, RaisedDefect>
   waiting: Map<string, readonly EntryWith<unknown>[]>
   /** Entries whose thing has just come. */
@@ -110,7 +110,7 @@ export const NOTHING_ENTERED: JobState = {
   header: undefined,
   asBuilt: NOTHING_BUILT,
   evidence: new Map(),
-  touched: { walls: new Map() },
+  lastChanged: { walls: new Map() },
   defects: new Map(),
   calculations: [],
   replacements: [],
@@ -126,11 +126,11 @@ export const NOTHING_ENTERED: JobState = {
 
 /** A copy that may be changed; what stands in the state itself never is, so it is shared. */
 export function draftOf(state: JobState): Draft {
-  const { evidence, touched, defects, waiting } = state
+  const { evidence, lastChanged, defects, waiting } = state
   return {
     ...state,
     evidence: new Map(evidence),
-    touched: { ...touched, walls: new Map(touched.walls) },
+    lastChanged: { ...lastChanged, walls: new Map(lastChanged.walls) },
     defects: new Map(defects),
     waiting: new Map(waiting),
     due: [],

@@ -1,7 +1,7 @@
 import { BadInput } from '../shape/bad-input.js'
 import { atMost } from '../verdict/compare.js'
 import { uncertaintyField } from '../verdict/decision.js'
-import { formatNumber, joinAnd } from '../quantity/say.js'
+import { formatNumber, joinAnd } from '../quantity/phrases.js'
 import { list, num, object, refine, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 
@@ -181,7 +181,9 @@ function fixesFor({ phases, polarity }: Wiring): string[] {
   return [
     ...moves,
     ...(turned.length > 0
-      ? [`turn round the transformer of channel${turned.length > 1 ? 's' : ''} ${joinAnd(turned.map(String))}`]
+      ? [
+          `turn round the transformer of channel${turned.length > 1 ? 's' : ''} ${joinAnd(turned.map(String))}`,
+        ]
       : []),
   ]
 }
@@ -191,7 +193,10 @@ function workingFor({ readings, uncertainty }: Given, best: Wiring): string[] {
     (phase, k) =>
       `channel ${k + 1}: phase ${phase}${best.polarity[k] === -1 ? ' reversed' : ''}, reads ${formatNumber(readings[k]!.p, 1)} W ${formatNumber(readings[k]!.q, 1)} var`,
   )
-  return [...said, `fits within ${formatNumber(best.residual, 1)} VA, uncertainty ${formatNumber(uncertainty, 1)} VA`]
+  return [
+    ...said,
+    `fits within ${formatNumber(best.residual, 1)} VA, uncertainty ${formatNumber(uncertainty, 1)} VA`,
+  ]
 }
 
 function notesFor(status: CtPhasingResult['status']): string[] {

@@ -1,7 +1,7 @@
 import { BadInput } from '../shape/bad-input.js'
 import { atLeast } from '../verdict/compare.js'
 import { seconds } from '../quantity/figure.js'
-import { msg, type Message } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/message.js'
 import {
   count,
   list,

@@ -12,9 +12,9 @@ const ENERGISED: readonly Stage[] = ['power-up', 'commission']
  * proposed while a `stop` stands, found or raised; undefined then, after the signature, and while nothing is left.
  */
 export function bestNext(inspection: Inspection, history: readonly ClauseHistory[]): Stage | undefined {
-  const { checks, around, state, defects } = inspection
+  const { checks, context, state, defects } = inspection
   if (state.seal) return undefined
-  const kindOf = (unitId: string) => around.sheetOf(unitId)?.kind
+  const kindOf = (unitId: string) => context.sheetOf(unitId)?.kind
   const next = walkPlan(blocksOf(checks, kindOf, history)).blocks[0]?.stage
   const stopped =
     dangers(defects).length > 0 ||

@@ -49,8 +49,8 @@ const DRIVER: Instrument = {
   accuracy: [{ dimension: 'torque', percent: 4, plus: 0 }],
 }
 const kit = (situation: 'indoors' | 'outdoors', day = '2026-11-25') => {
-  const { checks, state, around } = new Site().unit(BOX, { situation: { placed: situation } }).inspection
-  return kitFor(checks, state.asBuilt, around.sheetOf, [DRIVER], day)
+  const { checks, state, context } = new Site().unit(BOX, { situation: { placed: situation } }).inspection
+  return kitFor(checks, state.asBuilt, context.sheetOf, [DRIVER], day)
 }
 
 describe('the kit follows from the checks', () => {

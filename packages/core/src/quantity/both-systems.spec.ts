@@ -1,6 +1,6 @@
 import { inBothSystems } from './both-systems.js'
 import { apart, figure, mm } from './figure.js'
-import { msg, sameMessage } from './words.js'
+import { msg, sameMessage } from './message.js'
 
 const plain = (text: string) => text.replaceAll('\u00a0', ' ')
 const torque = (value: number) => figure(value, 'torque')

@@ -1,7 +1,7 @@
 import { figureText, type Figure } from './figure.js'
 import { formatInches, formatQuantity, nearestGauge } from './format.js'
 import { canonicalUnit, isCustomary, type Dimension } from './units.js'
-import { RichMessage, type Message } from './words.js'
+import { RichMessage, type Message } from './message.js'
 
 export type System = 'metric' | 'us'
 

@@ -1,9 +1,9 @@
 import type { Figure } from '../quantity/figure.js'
-import { type Message, msg } from '../quantity/words.js'
+import { type Message, msg } from '../quantity/message.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { StringInForce } from '../as-built/strings-in-force.js'
-import type { Surroundings } from './surroundings.js'
-import type { Given, GivenReading } from './given.js'
+import type { JudgementContext } from './judgement-context.js'
+import type { EvidenceInput, ReadingInput } from './evidence-input.js'
 import type { Ask } from '../answer/ask.js'
 import { whenField } from '../sheet/when.js'
 import { CARRIED_INSTRUMENTS } from '../instrument/instrument-kinds.js'
@@ -113,16 +113,16 @@ export interface Kind<R extends Common = Common> {
     requirement: R,
     unit: UnitBuilt,
     sheet: Pick<SheetHead, 'terminals'>,
-    around: Surroundings,
+    context: JudgementContext,
   ): Subject[]
-  ask(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): Ask
+  ask(requirement: R, subject: Subject, context: JudgementContext, unit: UnitBuilt): Ask
   /** The limit in words and figures, known before anything is read. */
-  required(requirement: R, subject: Subject, around: Surroundings, unit: UnitBuilt): Message
+  required(requirement: R, subject: Subject, context: JudgementContext, unit: UnitBuilt): Message
   judge(
     requirement: R,
     subject: Subject,
-    given: Given | undefined,
-    around: Surroundings,
+    evidence: EvidenceInput | undefined,
+    context: JudgementContext,
     unit: UnitBuilt,
   ): Judgement | undefined
 }
@@ -143,13 +143,13 @@ export function defineKind<S extends Shape<Common>>(
 /** The verdict of a reading is at best not proven when nobody wrote down with what it was taken. */
 export function withInstrument(
   verdict: JudgedVerdict,
-  given: Pick<GivenReading, 'instrument' | 'uncertainty'>,
+  evidence: Pick<ReadingInput, 'instrument' | 'uncertainty'>,
   sayWidth: (value: number) => Figure | Message,
 ): { verdict: JudgedVerdict; wanting: Message } {
-  if (given.instrument)
+  if (evidence.instrument)
     return {
       verdict,
-      wanting: msg`too near the limit for an instrument that is good to ± ${sayWidth(given.uncertainty)} here: use a finer one, or bring the value clear of the limit`,
+      wanting: msg`too near the limit for an instrument that is good to ± ${sayWidth(evidence.uncertainty)} here: use a finer one, or bring the value clear of the limit`,
     }
   return {
     verdict: verdict === 'conforms' ? 'not-proven' : verdict,

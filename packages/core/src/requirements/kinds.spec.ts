@@ -1,7 +1,7 @@
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { StringBuilt } from '../as-built/string.js'
-import type { Surroundings } from './surroundings.js'
-import type { GivenReading, Given } from './given.js'
+import type { JudgementContext } from './judgement-context.js'
+import type { ReadingInput, EvidenceInput } from './evidence-input.js'
 import { lookUpArray } from '../as-built/module-lookup.js'
 import { NOTHING_BUILT, type AsBuilt } from '../as-built/as-built.js'
 import type { Instrument } from '../instrument/instrument.js'
@@ -30,7 +30,7 @@ const asBuilt: AsBuilt = {
   units: [unit],
   strings: [string, { ...string, id: 'b', unitId: 'other' }],
 }
-const around: Surroundings = {
+const context: JudgementContext = {
   asBuilt,
   rule: 'guarded',
   header: undefined,
@@ -79,17 +79,17 @@ function on(more: object) {
   const sheet = sheetWith(more)
   const wanted = sheet.requirements[0]!
   const kind = kindOf(wanted)
-  const subjects = kind.expand(wanted, unit, sheet, around)
+  const subjects = kind.expand(wanted, unit, sheet, context)
   return {
     subjects: subjects.map(({ id }) => id),
-    ask: kind.ask(wanted, subjects[0]!, around, unit),
-    required: String(kind.required(wanted, subjects[0]!, around, unit)),
-    judge: (given: Given | undefined, in_: Surroundings = around) =>
+    ask: kind.ask(wanted, subjects[0]!, context, unit),
+    required: String(kind.required(wanted, subjects[0]!, context, unit)),
+    judge: (given: EvidenceInput | undefined, in_: JudgementContext = context) =>
       kind.judge(wanted, subjects[0]!, given, in_, unit),
   }
 }
 
-const reading = (value: number, more: Partial<GivenReading> = {}): GivenReading => ({
+const reading = (value: number, more: Partial<ReadingInput> = {}): ReadingInput => ({
   kind: 'reading',
   value,
   relation: '=',
@@ -113,7 +113,7 @@ describe('limits', () => {
     [260, 'does-not-conform'],
   ])('at %d V: %s', (value, verdict) => expect(mains().judge(reading(value))!.verdict).toBe(verdict))
   it('under the simple rule the uncertainty is left out', () =>
-    expect(mains().judge(reading(252.5), { ...around, rule: 'simple' })!.verdict).toBe('conforms'))
+    expect(mains().judge(reading(252.5), { ...context, rule: 'simple' })!.verdict).toBe('conforms'))
   it('without an instrument prove nothing, but a plain failure stays one', () => {
     expect(mains().judge(reading(231, { instrument: undefined, uncertainty: 0 }))).toMatchObject({
       verdict: 'not-proven',

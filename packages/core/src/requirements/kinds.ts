@@ -37,7 +37,7 @@ import { powerBalanceKind } from './meter/power-balance.js'
 import { protection } from './ac/protection.js'
 import { railMarksKind } from './array/rail-marks.js'
 import { reserveKind } from './commissioning/reserve.js'
-import { rollCallKind } from './commissioning/roll-call.js'
+import { deviceEnumerationKind } from './commissioning/device-enumeration.js'
 import { safeVoltageKind } from './array/safe-voltage.js'
 import { serialMap } from './array/serial-map.js'
 import { settings } from './commissioning/settings.js'
@@ -88,7 +88,7 @@ export const KINDS = {
   protection,
   'rail-marks': railMarksKind,
   reserve: reserveKind,
-  'roll-call': rollCallKind,
+  'roll-call': deviceEnumerationKind,
   'safe-voltage': safeVoltageKind,
   'self-test': selfTest,
   'serial-map': serialMap,

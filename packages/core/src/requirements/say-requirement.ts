@@ -1,7 +1,7 @@
-import { type Message, sameMessage, msg, joinMessages } from '../quantity/words.js'
+import { type Message, sameMessage, msg, joinMessages } from '../quantity/message.js'
 import { SIDES } from '../wall/sides.js'
 import type { UnitBuilt } from '../as-built/unit.js'
-import type { Surroundings } from './surroundings.js'
+import type { JudgementContext } from './judgement-context.js'
 import { lookUpArray } from '../as-built/module-lookup.js'
 import { NOTHING_BUILT } from '../as-built/as-built.js'
 import { kindOf, type Requirement } from './kinds.js'
@@ -13,7 +13,7 @@ import type { Sheet } from './sheet.js'
 export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): Message {
   const unit: UnitBuilt = { id: 'unit', label: '', sheetId: '' }
   const asBuilt = { ...NOTHING_BUILT, units: [unit] }
-  const around: Surroundings = {
+  const context: JudgementContext = {
     asBuilt,
     rule: 'guarded',
     header: undefined,
@@ -30,9 +30,9 @@ export function sheetRequirementWords(requirement: Requirement, sheet: Sheet): M
     labelOf: (id) => id,
   }
   const kind = kindOf(requirement)
-  const subjects = kind.expand(requirement, unit, sheet, around)
+  const subjects = kind.expand(requirement, unit, sheet, context)
   const own = subjects.length > 0 ? subjects : [wholeUnit]
-  const all = own.map((subject) => sideFirst(subject, kind.required(requirement, subject, around, unit)))
+  const all = own.map((subject) => sideFirst(subject, kind.required(requirement, subject, context, unit)))
   const words = all.filter(
     (said, i) => String(said).trim() !== '' && all.findIndex((other) => sameMessage(said, other)) === i,
   )

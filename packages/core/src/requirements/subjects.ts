@@ -2,7 +2,7 @@ import type { EarthPartId } from '../ids/ids.js'
 import { placeWords, planeOfPlace } from '../ids/place-id.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { StringInForce } from '../as-built/strings-in-force.js'
-import type { Surroundings } from './surroundings.js'
+import type { JudgementContext } from './judgement-context.js'
 import { object, oneOf, optional } from '../shape/shape.js'
 import type { SheetHead } from '../sheet/head.js'
 import { TERMINAL_SIDES, type Terminal } from '../sheet/terminal.js'
@@ -36,39 +36,41 @@ export const terminalSubject = (terminal: Terminal): Subject => ({
 })
 
 /** House rules speak of every conductor, string and bond of a site, a maker's sheet of those of its own unit. */
-export const isHouse = ({ id }: Pick<UnitBuilt, 'id'>, { sheetOf }: Pick<Surroundings, 'sheetOf'>): boolean =>
-  sheetOf(id)?.kind === 'installation'
+export const isHouse = (
+  { id }: Pick<UnitBuilt, 'id'>,
+  { sheetOf }: Pick<JudgementContext, 'sheetOf'>,
+): boolean => sheetOf(id)?.kind === 'installation'
 
 /** The strings that end in a unit. */
 export const stringSubjects = (
   unit: UnitBuilt,
-  around: Pick<Surroundings, 'strings' | 'sheetOf'>,
-): Subject[] => ownStrings(unit, around).map(asSubject)
+  context: Pick<JudgementContext, 'strings' | 'sheetOf'>,
+): Subject[] => ownStrings(unit, context).map(asSubject)
 
 export function ownStrings(
   unit: Pick<UnitBuilt, 'id'>,
-  around: Pick<Surroundings, 'strings' | 'sheetOf'>,
+  context: Pick<JudgementContext, 'strings' | 'sheetOf'>,
 ): StringInForce[] {
-  const all = isHouse(unit, around)
-  return around.strings().filter(({ unitId }) => all || unitId === unit.id)
+  const all = isHouse(unit, context)
+  return context.strings().filter(({ unitId }) => all || unitId === unit.id)
 }
 
 /** The strings on whose modules the devices of a unit sit: how module electronics find theirs. */
-export function electronicsStrings(unit: UnitBuilt, around: Surroundings): Subject[] {
-  const { array } = around.asBuilt
+export function electronicsStrings(unit: UnitBuilt, context: JudgementContext): Subject[] {
+  const { array } = context.asBuilt
   const fed = new Set(array.devices.filter(({ unitId }) => unitId === unit.id).flatMap(({ feeds }) => feeds))
-  return around
+  return context
     .strings()
     .filter(({ path }) => path?.some((place) => fed.has(place)))
     .map(asSubject)
 }
 
 /** The strings that run over the modules that a unit stands for. */
-function moduleStrings(unit: UnitBuilt, around: Surroundings): Subject[] {
-  const planes = around.asBuilt.array.planes
+function moduleStrings(unit: UnitBuilt, context: JudgementContext): Subject[] {
+  const planes = context.asBuilt.array.planes
     .filter(({ unitId }) => unitId === unit.id)
     .map(({ id }) => `${id}.`)
-  return around
+  return context
     .strings()
     .filter(({ path }) => path?.some((place) => planes.some((plane) => place.startsWith(plane))))
     .map(asSubject)
@@ -113,19 +115,19 @@ export function subjectsOf(
   { each, where }: { each: Each; where: TerminalFilter },
   unit: UnitBuilt,
   sheet: Pick<SheetHead, 'terminals'>,
-  around: Surroundings,
+  context: JudgementContext,
 ): Subject[] {
-  return BY_EACH[each](unit, around, sheet, where)
+  return BY_EACH[each](unit, context, sheet, where)
 }
 
 const BY_EACH = {
   unit: () => [wholeUnit],
   terminal: (_unit, _world, { terminals }, where) => matching(terminals, where).map(terminalSubject),
-  string: (unit, around) => {
+  string: (unit, context) => {
     const found = [
-      stringSubjects(unit, around),
-      electronicsStrings(unit, around),
-      moduleStrings(unit, around),
+      stringSubjects(unit, context),
+      electronicsStrings(unit, context),
+      moduleStrings(unit, context),
     ]
     return found.find((some) => some.length > 0) ?? []
   },
@@ -144,8 +146,8 @@ const BY_EACH = {
       .map((branch) => ({ kind: 'branch', id: branch.id, label: branch.label, branch })),
   plane: (unit, { asBuilt }) =>
     planesOf(unit, asBuilt).map((plane) => ({ kind: 'plane', id: plane.id, label: plane.label, plane })),
-  bond: (unit, around) => {
-    const { asBuilt } = around
+  bond: (unit, context) => {
+    const { asBuilt } = context
     const parts = new Map(asBuilt.earth.parts.map((one) => [one.id, one]))
     const units = new Set(asBuilt.units.map(({ id }) => id))
     const unitOf = (id: EarthPartId) => {
@@ -153,9 +155,9 @@ const BY_EACH = {
       return of !== undefined && units.has(of) ? of : undefined
     }
     const labelOf = (id: EarthPartId) => parts.get(id)?.label ?? id
-    const all = isHouse(unit, around)
+    const all = isHouse(unit, context)
     return asBuilt.earth.bonds
-      .filter(({ from, to }) => all || (unitOf(from) ?? unitOf(to) ?? keeperOfBonds(around)) === unit.id)
+      .filter(({ from, to }) => all || (unitOf(from) ?? unitOf(to) ?? keeperOfBonds(context)) === unit.id)
       .map((bond) => ({
         kind: 'bond',
         id: bond.id,
@@ -185,14 +187,14 @@ const BY_EACH = {
   Each,
   (
     unit: UnitBuilt,
-    around: Surroundings,
+    context: JudgementContext,
     sheet: Pick<SheetHead, 'terminals'>,
     where: TerminalFilter,
   ) => Subject[]
 >
 
 /** Bonds between parts that belong to no unit, such as a bar, are looked at once: with the first unit whose sheet asks for bonds. */
-function keeperOfBonds({ asBuilt, sheet }: Surroundings): string | undefined {
+function keeperOfBonds({ asBuilt, sheet }: JudgementContext): string | undefined {
   const asks = ({ sheetId }: UnitBuilt, ...kinds: string[]) =>
     kinds.every((kind) => sheet(sheetId)?.requirements.some((one) => one.kind === kind))
   const first = (...kinds: string[]) => asBuilt.units.find((unit) => asks(unit, ...kinds))?.id
@@ -200,12 +202,12 @@ function keeperOfBonds({ asBuilt, sheet }: Surroundings): string | undefined {
 }
 
 /** The planes of a unit: those whose modules it stands for, or on which its devices sit. */
-function planesOf(unit: UnitBuilt, { array }: Surroundings['asBuilt']) {
+function planesOf(unit: UnitBuilt, { array }: JudgementContext['asBuilt']) {
   const carrying = new Set(
     array.devices.filter(({ unitId }) => unitId === unit.id).map(({ at }) => planeOfPlace(at)),
   )
   return array.planes.filter(({ id, unitId }) => unitId === unit.id || carrying.has(id))
 }
 
-const planeOf = ({ array }: Surroundings['asBuilt'], place: string) =>
+const planeOf = ({ array }: JudgementContext['asBuilt'], place: string) =>
   array.planes.find(({ id }) => id === planeOfPlace(place))?.label ?? 'array'

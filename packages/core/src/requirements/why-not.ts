@@ -1,6 +1,6 @@
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { When } from '../sheet/when.js'
-import type { Surroundings } from './surroundings.js'
+import type { JudgementContext } from './judgement-context.js'
 import { UNIT_KIND_WORDS } from '../sheet/terms.js'
 
 /**
@@ -10,17 +10,17 @@ import { UNIT_KIND_WORDS } from '../sheet/terms.js'
 export function whyNot(
   when: When | undefined,
   unit: UnitBuilt,
-  around: Pick<Surroundings, 'asBuilt' | 'header' | 'sheetOf'>,
+  context: Pick<JudgementContext, 'asBuilt' | 'header' | 'sheetOf'>,
 ): string | undefined {
   if (!when) return undefined
   const { placed, mounted } = unit.situation ?? {}
-  const has = (kind: string) => around.asBuilt.units.some(({ id }) => around.sheetOf(id)?.kind === kind)
-  const own = around.sheetOf(unit.id)
-  const alike = around.asBuilt.units.filter(({ id, sheetId }) => {
-    const sheet = around.sheetOf(id)
+  const has = (kind: string) => context.asBuilt.units.some(({ id }) => context.sheetOf(id)?.kind === kind)
+  const own = context.sheetOf(unit.id)
+  const alike = context.asBuilt.units.filter(({ id, sheetId }) => {
+    const sheet = context.sheetOf(id)
     return sheetId === unit.sheetId || (own && sheet?.maker === own.maker && sheet.model === own.model)
   }).length
-  const school = around.header?.school ?? 'iec'
+  const school = context.header?.school ?? 'iec'
   const reasons: (string | false | undefined)[] = [
     when.placed && placed && when.placed !== placed && `it stands ${placed}`,
     when.mounted && mounted && when.mounted !== mounted && MOUNTED_WORDS[mounted],

@@ -1,6 +1,6 @@
 import { BadInput } from './bad-input.js'
 import { atLeast, atMost, wholeBelow } from '../verdict/compare.js'
-import { formatNumber, joinAnd, plural } from '../quantity/say.js'
+import { formatNumber, joinAnd, plural } from '../quantity/phrases.js'
 import {
   count,
   dictionary,

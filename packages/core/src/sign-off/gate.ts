@@ -6,7 +6,7 @@ import { entryRow } from '../job/entries/registry.js'
 import { inForce } from '../job/state.js'
 import { isOpen, openDefectFor, type Defect } from '../walk/defect.js'
 import { outOfCalibration, type Instrument } from '../instrument/instrument.js'
-import { joinAnd } from '../quantity/say.js'
+import { joinAnd } from '../quantity/phrases.js'
 import type { JudgedCheck } from '../walk/check.js'
 import type { Inspection } from '../walk/inspect.js'
 
@@ -45,7 +45,7 @@ export function blockers(inspection: Inspection): Blocker[] {
   const zone = state.header?.timeZone
   const unreadable = state.unreadable.map(({ entry, problem }): Blocker => ({
     kind: 'entry-unreadable',
-    text: `entry ${entry.seq} (${entryRow(entry.kind)?.says ?? entry.kind}) cannot be read: ${problem.message}`,
+    text: `entry ${entry.seq} (${entryRow(entry.kind)?.label ?? entry.kind}) cannot be read: ${problem.message}`,
     entryId: entry.id,
   }))
   if (checks.length === 0)

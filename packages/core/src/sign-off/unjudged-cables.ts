@@ -1,7 +1,7 @@
 import { judgeNetworkConductor } from '../ac/network-checks.js'
 import type { NetworkConductor } from '../ac/one-line.js'
 import { amps } from '../quantity/figure.js'
-import { msg, type Message } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/message.js'
 import { attempt } from '../shape/attempt.js'
 import type { JudgedVerdict } from '../verdict/verdict.js'
 import type { Inspection } from '../walk/inspect.js'
@@ -20,7 +20,7 @@ export interface UnjudgedCable {
  * The cables of the one-line that no check speaks of: those of the house behind the board, where no house rule asks for them. They are nobody's
  * check and still part of what is signed, so they are named.
  */
-export function unjudgedCables({ checks, around }: Pick<Inspection, 'checks' | 'around'>): UnjudgedCable[] {
+export function unjudgedCables({ checks, context }: Pick<Inspection, 'checks' | 'context'>): UnjudgedCable[] {
   const judged = new Set<string | undefined>(
     checks.map(({ check }) =>
       check.requirement.kind === 'conductor-size' && check.because === undefined
@@ -28,14 +28,14 @@ export function unjudgedCables({ checks, around }: Pick<Inspection, 'checks' | '
         : undefined,
     ),
   )
-  const open = around.asBuilt.network.conductors.filter(({ id }) => !judged.has(id))
+  const open = context.asBuilt.network.conductors.filter(({ id }) => !judged.has(id))
   if (open.length === 0) return []
-  const loads = new Map(around.loads().map((load) => [load.conductor.id, load]))
+  const loads = new Map(context.loads().map((load) => [load.conductor.id, load]))
   return open.flatMap((conductor): UnjudgedCable[] => {
     const load = loads.get(conductor.id)
     if (!load) return []
-    const label = `${around.labelOf(conductor.from)} to ${around.labelOf(conductor.to)}`
-    const done = attempt(() => judgeNetworkConductor(load, { school: around.header?.school ?? 'iec' }))
+    const label = `${context.labelOf(conductor.from)} to ${context.labelOf(conductor.to)}`
+    const done = attempt(() => judgeNetworkConductor(load, { school: context.header?.school ?? 'iec' }))
     if (!done.ok) return [{ conductor, label, verdict: 'not-proven', finding: done.problem.message }]
     const { verdict, ampacity } = done.value
     const may = ampacity === undefined ? '' : msg`, may carry ${amps(ampacity)}`
@@ -44,5 +44,5 @@ export function unjudgedCables({ checks, around }: Pick<Inspection, 'checks' | '
 }
 
 /** Those of them that carry more than they may. */
-export const overloadedUnjudged = (inspection: Pick<Inspection, 'checks' | 'around'>): UnjudgedCable[] =>
+export const overloadedUnjudged = (inspection: Pick<Inspection, 'checks' | 'context'>): UnjudgedCable[] =>
   unjudgedCables(inspection).filter(({ verdict }) => verdict === 'does-not-conform')

@@ -1,8 +1,8 @@
 import { atLeast, atMost } from '../verdict/compare.js'
 import { verdictOf } from '../verdict/decision.js'
 import { newtonMetres } from '../quantity/figure.js'
-import { formatNumber } from '../quantity/say.js'
-import { msg } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import { msg } from '../quantity/message.js'
 import { num, object, optional, percent, refine, requireRange, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from '../verdict/verdict.js'
 

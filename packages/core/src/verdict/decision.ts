@@ -1,10 +1,10 @@
 import { RELATIONS, type Relation } from '../quantity/relation.js'
 import { apart, figure } from '../quantity/figure.js'
 import type { Dimension } from '../quantity/units.js'
-import { msg, type Message } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/message.js'
 import { atLeast } from './compare.js'
 import { Lazily } from './lazily.js'
-import { formatNumber } from '../quantity/say.js'
+import { formatNumber } from '../quantity/phrases.js'
 import { num, object, oneOf, optional, refine, requireRange, type Read } from '../shape/shape.js'
 import type { Explained, JudgedVerdict } from './verdict.js'
 
@@ -113,7 +113,10 @@ interface Derivation {
   max: number | undefined
 }
 
-function derive({ value, relation, guard, margin, min, max }: Derivation, about: About | undefined): Message[] {
+function derive(
+  { value, relation, guard, margin, min, max }: Derivation,
+  about: About | undefined,
+): Message[] {
   const of = (n: number) => (about ? figure(n, about.dimension, about.unit) : formatNumber(n, 4))
   const by = (n: number) => (about ? apart(n, about.dimension, widthUnit(about)) : formatNumber(n, 4))
   const limits =

@@ -1,4 +1,4 @@
-import type { Message } from '../quantity/words.js'
+import type { Message } from '../quantity/message.js'
 
 /** The five words. Calculators give the first three; the engine around them adds the other two. */
 export type Verdict = 'does-not-conform' | 'not-proven' | 'not-inspected' | 'conforms' | 'not-applicable'

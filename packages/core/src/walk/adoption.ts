@@ -1,4 +1,4 @@
-import { type Message, sameMessage } from '../quantity/words.js'
+import { type Message, sameMessage } from '../quantity/message.js'
 import type { JobState } from '../job/state.js'
 import { sheetId } from '../sheet/ref.js'
 import { type Sheet } from '../requirements/sheet.js'

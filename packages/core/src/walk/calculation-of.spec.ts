@@ -29,7 +29,7 @@ function of(requirement: string) {
     },
   )
   const judged = inspection.checks.find(({ check }) => check.requirement.id === requirement)!
-  return calculationOf(judged, inspection.around)
+  return calculationOf(judged, inspection.context)
 }
 
 it.each([

@@ -2,10 +2,10 @@ import { conductorInputOf } from '../ac/network-checks.js'
 import type { CalculatorName } from '../calculators.js'
 import { inForce } from '../job/state.js'
 import { proofInput } from '../requirements/meter/ct-proof.js'
-import type { Surroundings } from '../requirements/surroundings.js'
+import type { JudgementContext } from '../requirements/judgement-context.js'
 import type { AnswerOf } from '../answer/forms.js'
 import type { Check, JudgedCheck } from './check.js'
-import { givenOf } from './given.js'
+import { evidenceInputOf } from './evidence-input-of.js'
 
 /** A calculator with the figures of a check, canonical units. */
 export interface Calculation {
@@ -21,10 +21,10 @@ type Asked<K extends Check['requirement']['kind']> = Extract<Check['requirement'
  */
 export function calculationOf(
   { check, history }: JudgedCheck,
-  around: Surroundings,
+  context: JudgementContext,
 ): Calculation | undefined {
   const { requirement, subject, ask } = check
-  const given = givenOf(ask, inForce(history))
+  const given = evidenceInputOf(ask, inForce(history))
   const reading = given?.kind === 'reading' ? given : undefined
   const { string } = subject
   switch (requirement.kind) {
@@ -47,7 +47,7 @@ export function calculationOf(
           input: plain({
             module: { voc: string.module.voc, vocTempCoeff: string.module.vocTempCoeff },
             count: string.count,
-            minTemperature: around.header?.coldest,
+            minTemperature: context.header?.coldest,
             inverterMax: (requirement as Asked<'cold-limit'>).max,
             method: string.coldMethod ?? 'coefficient',
           }),
@@ -65,11 +65,11 @@ export function calculationOf(
         }
       )
     case 'conductor-size': {
-      const load = around.loads().find(({ conductor }) => conductor.id === subject.conductor?.id)
+      const load = context.loads().find(({ conductor }) => conductor.id === subject.conductor?.id)
       const input =
         load &&
         conductorInputOf(load, {
-          school: around.header?.school ?? 'iec',
+          school: context.header?.school ?? 'iec',
           maxDropPercent: (requirement as Asked<'conductor-size'>).maxDropPercent,
         })
       return input && { calculator: 'conductor', input: plain({ ...input }) }

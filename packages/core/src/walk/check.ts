@@ -1,5 +1,5 @@
 import type { CheckId, PointId } from '../ids/ids.js'
-import type { Message } from '../quantity/words.js'
+import type { Message } from '../quantity/message.js'
 import type { Evidence, Moment } from '../job/state.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { SheetRef } from '../sheet/ref.js'
@@ -31,7 +31,7 @@ export interface Check {
   /** Why the sheet does not ask for it here; undefined when it does. */
   because?: string | undefined
   /** What keeps the check from being put together: it is then not proven, whatever was read. */
-  inTheWay?: BadInput | undefined
+  invalidFact?: BadInput | undefined
 }
 
 /** The defect that a failed check proposes; the inspector confirms or amends it. */

@@ -4,8 +4,8 @@ import { kindOf, type Requirement } from '../requirements/kinds.js'
 import type { Subject } from '../requirements/kind.js'
 import type { Sheet } from '../requirements/sheet.js'
 import { wholeUnit } from '../requirements/subjects.js'
-import type { Surroundings } from '../requirements/surroundings.js'
-import type { Message } from '../quantity/words.js'
+import type { JudgementContext } from '../requirements/judgement-context.js'
+import type { Message } from '../quantity/message.js'
 import { whyNot } from '../requirements/why-not.js'
 import { attempt } from '../shape/attempt.js'
 import type { Check } from './check.js'
@@ -15,13 +15,13 @@ export function expand(
   unit: UnitBuilt,
   sheet: Sheet,
   requirement: Requirement,
-  around: Surroundings,
+  context: JudgementContext,
 ): Check[] {
   const kind = kindOf(requirement)
-  const because = whyNot(requirement.when, unit, around)
-  const subjects = attempt(() => kind.expand(requirement, unit, sheet, around))
+  const because = whyNot(requirement.when, unit, context)
+  const subjects = attempt(() => kind.expand(requirement, unit, sheet, context))
   return (subjects.ok ? subjects.value : [wholeUnit]).map((subject) => {
-    const ask = attempt(() => kind.ask(requirement, subject, around, unit))
+    const ask = attempt(() => kind.ask(requirement, subject, context, unit))
     const refused = [subjects, ask].find((one) => !one.ok)
     let required: Message | undefined
     return {
@@ -38,7 +38,7 @@ export function expand(
       // The limit in words is wanted of few checks: it is said when it is read. What refuses to be said refuses to be judged as well.
       get required() {
         if (required === undefined) {
-          const said = attempt(() => kind.required(requirement, subject, around, unit))
+          const said = attempt(() => kind.required(requirement, subject, context, unit))
           required = said.ok ? said.value : ''
         }
         return required

@@ -40,7 +40,7 @@ it('what is typed is judged just as it would be once it is kept', () => {
     job.check('u/torque/a').check,
     '21 in·lb',
     { instrument: DRIVER, conditions: {} },
-    job.inspection.around,
+    job.inspection.context,
   )
   if (!typed.ok) throw new Error(typed.problem.message)
   job.write('inspector', 'reading', {
@@ -61,7 +61,7 @@ it('what cannot be read is answered with its place and not with a verdict', () =
       job.check('u/torque/a').check,
       '2,500 N·m',
       { instrument: DRIVER, conditions: {} },
-      job.inspection.around,
+      job.inspection.context,
     ),
   ).toEqual({ ok: false, problem: expect.objectContaining({ code: 'thousands-separator', at: 1 }) })
 })

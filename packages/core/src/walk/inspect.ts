@@ -3,7 +3,7 @@ import type { UnitBuilt } from '../as-built/unit.js'
 import type { CheckId, PointId, WallId } from '../ids/ids.js'
 import { canonicalJson } from '../job/canonical.js'
 import type { JobState, RaisedDefect } from '../job/state.js'
-import { exactly } from '../quantity/words.js'
+import { exactly } from '../quantity/message.js'
 import { checkId } from '../ids/check-id.js'
 import type { WallBuilt } from '../as-built/wall.js'
 import type { Reads } from '../requirements/kind.js'
@@ -11,21 +11,21 @@ import { kindOf, type Requirement } from '../requirements/kinds.js'
 import { whyNot } from '../requirements/why-not.js'
 import { measureWall, type MeasuredWall, type WallContext } from '../requirements/mounting/measured-wall.js'
 import type { Sheet } from '../requirements/sheet.js'
-import type { Around } from './around.js'
+import type { WalkContext } from './walk-context.js'
 import { STAGES, type Stage } from '../sheet/stages.js'
 import { worst, type Verdict } from '../verdict/verdict.js'
 import type { JudgedCheck, Outcome } from './check.js'
 import { defectOf, type Defect } from './defect.js'
-import { broughtBy } from './brings.js'
+import { impliedRequirements } from './implied-requirements.js'
 import { expand } from './expand.js'
 import { judge, judgeCheck } from './judge.js'
-import { ruleOf, surroundingsOf } from './surroundings.js'
+import { ruleOf, walkContextOf } from './walk-context-of.js'
 
 /** A whole job, judged: what every screen, report and gate reads. */
 export interface Inspection {
   state: JobState
   sheets: ReadonlyMap<string, Sheet>
-  around: Around
+  context: WalkContext
   walls: readonly MeasuredWall[]
   /** In the order of the walk, then by unit and as the sheet has them. */
   checks: readonly JudgedCheck[]
@@ -62,9 +62,9 @@ export function inspect(
   asBuilt: AsBuilt = state.asBuilt,
 ): Inspection {
   const walls = asBuilt.walls.map((wall) => measured(wall, asBuilt, state, sheets))
-  const around = surroundingsOf(state, asBuilt, walls, sheets)
-  const rows = requirementsOf(asBuilt, sheets).map((one) => judgedRow(one, state, around))
-  return inOrder({ state, sheets, around, walls }, rows)
+  const context = walkContextOf(state, asBuilt, walls, sheets)
+  const rows = requirementsOf(asBuilt, sheets).map((one) => judgedRow(one, state, context))
+  return inOrder({ state, sheets, context, walls }, rows)
 }
 
 /**
@@ -81,14 +81,14 @@ export function inspectNext(
   if (state.header !== before.state.header || replaced || !sameSheets(sheets, before.sheets))
     return inspect(state, sheets, asBuilt)
   const points = changedPoints(before.state, state)
-  const built = before.around.asBuilt
+  const built = before.context.asBuilt
   if (sameThings(built, asBuilt)) return readAgain(before, state, asBuilt, points)
   const walls = asBuilt.walls.map(
     (wall) => measuredBefore(wall, before, asBuilt, state) ?? measured(wall, asBuilt, state, sheets),
   )
-  const around = surroundingsOf(state, asBuilt, walls, sheets, before.around)
+  const context = walkContextOf(state, asBuilt, walls, sheets, before.context)
   const changed = changes(before, walls, asBuilt, points)
-  const base = { state, sheets, around, walls }
+  const base = { state, sheets, context, walls }
   const inPlace = built.units === asBuilt.units ? judgedInPlace(before, base, changed, points) : undefined
   if (inPlace) return inPlace
   const known = new Map(before.rows.map((row) => [keyOf(row), row]))
@@ -96,12 +96,12 @@ export function inspectNext(
     const row = known.get(keyOf(one))
     const stands =
       row && likeButPlace(row.unit, one.unit) && !reads(one.requirement).some((what) => changed.has(what))
-    if (!stands) return judgedRow(one, state, around)
+    if (!stands) return judgedRow(one, state, context)
     const checks = row.at.map((at) => {
       const judged = before.checks[at]!
       const check = row.unit === one.unit ? judged.check : { ...judged.check, unit: one.unit }
       return points.has(check.point)
-        ? judgeCheck(check, state, around)
+        ? judgeCheck(check, state, context)
         : check === judged.check
           ? judged
           : { ...judged, check }
@@ -118,18 +118,18 @@ function judgedInPlace(
   changed: ReadonlySet<Reads>,
   points: ReadonlySet<PointId>,
 ): Inspection | undefined {
-  const { state, around } = base
+  const { state, context } = base
   const checks = [...before.checks]
   for (const { unit, requirement, at } of before.rows) {
     if (!reads(requirement).some((what) => changed.has(what))) continue
-    const fresh = expand(unit, base.sheets.get(unit.sheetId)!, requirement, around)
+    const fresh = expand(unit, base.sheets.get(unit.sheetId)!, requirement, context)
     if (fresh.length !== at.length || fresh.some(({ id }, i) => id !== checks[at[i]!]!.check.id))
       return undefined
-    fresh.forEach((check, i) => (checks[at[i]!] = judgeCheck(check, state, around)))
+    fresh.forEach((check, i) => (checks[at[i]!] = judgeCheck(check, state, context)))
   }
   for (const point of points)
     for (const i of before.at.byPoint.get(point) ?? [])
-      checks[i] = judgeCheck(checks[i]!.check, state, around)
+      checks[i] = judgeCheck(checks[i]!.check, state, context)
   return finished({ ...base, rows: before.rows, at: before.at }, checks)
 }
 
@@ -145,12 +145,12 @@ function readAgain(
   points: ReadonlySet<PointId>,
 ): Inspection {
   const { walls, sheets, at } = before
-  const around = surroundingsOf(state, asBuilt, walls, sheets, before.around)
+  const context = walkContextOf(state, asBuilt, walls, sheets, before.context)
   const again = new Set([...points].flatMap((point) => at.byPoint.get(point) ?? []))
   if (points.size > 0) for (const i of at.comparing) again.add(i)
   const checks = again.size === 0 ? before.checks : [...before.checks]
-  for (const i of again) (checks as JudgedCheck[])[i] = judgeCheck(before.checks[i]!.check, state, around)
-  return finished({ ...before, state, around }, checks)
+  for (const i of again) (checks as JudgedCheck[])[i] = judgeCheck(before.checks[i]!.check, state, context)
+  return finished({ ...before, state, context }, checks)
 }
 
 interface Demand {
@@ -164,18 +164,18 @@ function requirementsOf({ units }: AsBuilt, sheets: ReadonlyMap<string, Sheet>):
   const byStage = new Map<Stage, Demand[]>(STAGES.map((stage) => [stage, []]))
   for (const unit of units) {
     const sheet = sheets.get(unit.sheetId)
-    for (const requirement of sheet ? [...sheet.requirements, ...broughtBy(sheet)] : [])
+    for (const requirement of sheet ? [...sheet.requirements, ...impliedRequirements(sheet)] : [])
       byStage.get(requirement.stage)!.push({ unit, sheet: sheet!, requirement })
   }
   return [...byStage.values()].flat()
 }
 
-function judgedRow({ unit, sheet, requirement }: Demand, state: JobState, around: Around): JudgedRow {
-  const checks = expand(unit, sheet, requirement, around)
-  return { unit, requirement, checks: checks.map((check) => judgeCheck(check, state, around)) }
+function judgedRow({ unit, sheet, requirement }: Demand, state: JobState, context: WalkContext): JudgedRow {
+  const checks = expand(unit, sheet, requirement, context)
+  return { unit, requirement, checks: checks.map((check) => judgeCheck(check, state, context)) }
 }
 
-type Base = Pick<Inspection, 'state' | 'sheets' | 'around' | 'walls'>
+type Base = Pick<Inspection, 'state' | 'sheets' | 'context' | 'walls'>
 
 function inOrder(base: Base, judged: readonly JudgedRow[]): Inspection {
   const checks: JudgedCheck[] = []
@@ -220,9 +220,9 @@ function changedSince(
   const walls = reworkedOn.walls
     .filter(({ id }) => id === unit.place?.wallId)
     .map((wall) => measured(wall, reworkedOn, state, sheets))
-  const around = surroundingsOf(state, reworkedOn, walls, sheets)
-  const was = expand(unit, sheet, check.requirement, around).find(({ id }) => id === check.id)
-  return was === undefined || saidOf(judge(was, undefined, around)) !== saidOf(outcome)
+  const context = walkContextOf(state, reworkedOn, walls, sheets)
+  const was = expand(unit, sheet, check.requirement, context).find(({ id }) => id === check.id)
+  return was === undefined || saidOf(judge(was, undefined, context)) !== saidOf(outcome)
 }
 
 /** What an outcome says, to the last digit. */
@@ -243,16 +243,16 @@ const measured = (
 export function wallContext(
   wallId: WallId,
   asBuilt: AsBuilt,
-  { header, touched }: Pick<JobState, 'header' | 'touched'>,
+  { header, lastChanged }: Pick<JobState, 'header' | 'lastChanged'>,
   sheets: ReadonlyMap<string, Sheet>,
 ): WallContext {
   const sheetOfUnit = new Map(asBuilt.units.map(({ id, sheetId }) => [id, sheets.get(sheetId)]))
-  const around = { asBuilt, header, sheetOf: (unitId: string) => sheetOfUnit.get(unitId) }
+  const context = { asBuilt, header, sheetOf: (unitId: string) => sheetOfUnit.get(unitId) }
   return {
     sheetOf: (unit) => sheets.get(unit.sheetId),
-    applies: ({ when }, unit) => whyNot(when, unit, around) === undefined,
+    applies: ({ when }, unit) => whyNot(when, unit, context) === undefined,
     rule: ruleOf({ header }),
-    measuredAt: touched.walls.get(wallId),
+    measuredAt: lastChanged.walls.get(wallId),
     timeZone: header?.timeZone,
   }
 }
@@ -295,13 +295,16 @@ function measuredBefore(
   wall: WallBuilt,
   before: Inspection,
   asBuilt: AsBuilt,
-  { touched }: JobState,
+  { lastChanged }: JobState,
 ): MeasuredWall | undefined {
   const known = before.walls.find((one) => one.wall === wall)
-  if (!known || !alikeButPlaces(before.around.asBuilt, asBuilt)) return undefined
-  if (known.doubt !== undefined || before.state.touched.walls.get(wall.id) !== touched.walls.get(wall.id))
+  if (!known || !alikeButPlaces(before.context.asBuilt, asBuilt)) return undefined
+  if (
+    known.doubt !== undefined ||
+    before.state.lastChanged.walls.get(wall.id) !== lastChanged.walls.get(wall.id)
+  )
     return undefined
-  const [was, is] = [hungOn(wall.id, before.around.asBuilt), hungOn(wall.id, asBuilt)]
+  const [was, is] = [hungOn(wall.id, before.context.asBuilt), hungOn(wall.id, asBuilt)]
   return was.length === is.length && was.every((unit, i) => unit === is[i]) ? known : undefined
 }
 
@@ -311,7 +314,7 @@ const alikeButPlaces = (was: AsBuilt, is: AsBuilt): boolean =>
 
 /** Which parts of the job are otherwise than they were. */
 function changes(
-  { around: { asBuilt: was }, walls: wereWalls }: Inspection,
+  { context: { asBuilt: was }, walls: wereWalls }: Inspection,
   walls: readonly MeasuredWall[],
   is: AsBuilt,
   points: ReadonlySet<PointId>,

@@ -1,36 +1,47 @@
-import type { Message } from '../quantity/words.js'
+import type { Message } from '../quantity/message.js'
 import { readAnswer } from '../answer/forms.js'
 import { habitsFor } from '../answer/typing.js'
 import { outOfCalibration, uncertaintyOf, vouching } from '../instrument/instrument.js'
 import { inForce, type Evidence, type JobState } from '../job/state.js'
 import { parseQuantity, type TypingHabits, type TypingProblem } from '../quantity/parse.js'
-import type { Given, GivenReading, GivenRecord } from '../requirements/given.js'
+import type { EvidenceInput, ReadingInput, RecordInput } from '../requirements/evidence-input.js'
 import type { Judgement } from '../requirements/kind.js'
 import { kindOf } from '../requirements/kinds.js'
-import type { Around } from './around.js'
+import type { WalkContext } from './walk-context.js'
 import { attempt } from '../shape/attempt.js'
 import type { Check, JudgedCheck, Outcome } from './check.js'
-import { givenOf } from './given.js'
+import { evidenceInputOf } from './evidence-input-of.js'
 import { unconfirmed } from './proposed.js'
-import { whyAgain } from './still-holds.js'
-import { refusedFacts } from './in-the-way.js'
+import { whyInvalid } from './evidence-validity.js'
+import { judgeInvalidFacts } from './invalid-facts.js'
 
 /** A check with the evidence in force at its point, and what comes of it. */
-export function judgeCheck(check: Check, { evidence, touched }: JobState, around: Around): JudgedCheck {
+export function judgeCheck(
+  check: Check,
+  { evidence, lastChanged }: JobState,
+  context: WalkContext,
+): JudgedCheck {
   const history = evidence.get(check.point) ?? []
   const current = inForce(history)
   if (check.ask.kind === 'derived')
-    return { check, history, measured: builtAt(check, touched), outcome: judge(check, undefined, around) }
-  const again = current && check.because === undefined ? whyAgain(check, current, around) : undefined
+    return {
+      check,
+      history,
+      measured: builtAt(check, lastChanged),
+      outcome: judge(check, undefined, context),
+    }
+  const again = current && check.because === undefined ? whyInvalid(check, current, context) : undefined
   if (again !== undefined)
     return { check, history, measured: undefined, outcome: { verdict: 'not-inspected', again } }
-  const outcome = judge(check, givenOf(check.ask, current, history), around)
+  const outcome = judge(check, evidenceInputOf(check.ask, current, history), context)
   return {
     check,
     history,
     measured: current && { at: current.at, id: current.id },
     outcome:
-      current && outcome.verdict === 'conforms' ? inDate(outcome, current, around.header?.timeZone) : outcome,
+      current && outcome.verdict === 'conforms'
+        ? inDate(outcome, current, context.header?.timeZone)
+        : outcome,
   }
 }
 
@@ -47,8 +58,8 @@ function inDate(
 }
 
 /** When the facts that a derived check reads were last entered. */
-function builtAt({ ask, unit, inTheWay }: Check, touched: JobState['touched']) {
-  if (ask.kind !== 'derived' || inTheWay) return undefined
+function builtAt({ ask, unit, invalidFact }: Check, touched: JobState['lastChanged']) {
+  if (ask.kind !== 'derived' || invalidFact) return undefined
   return ask.from === 'wall' ? touched.walls.get(unit.place?.wallId ?? '') : touched[ask.from]
 }
 
@@ -56,15 +67,15 @@ function builtAt({ ask, unit, inTheWay }: Check, touched: JobState['touched']) {
  * The outcome of one check for a piece of evidence that may or may not be kept. Facts that no calculator
  * takes are not proven; nothing is thrown.
  */
-export function judge(check: Check, given: Given | undefined, around: Around): Outcome {
+export function judge(check: Check, given: EvidenceInput | undefined, context: WalkContext): Outcome {
   if (check.because !== undefined) return { verdict: 'not-applicable', because: check.because }
-  if (check.inTheWay) return outcomeOf(check, refusedFacts(check.inTheWay, check.ask))
+  if (check.invalidFact) return outcomeOf(check, judgeInvalidFacts(check.invalidFact, check.ask))
   const { requirement, subject, unit, ask } = check
-  const judged = attempt(() => kindOf(requirement).judge(requirement, subject, given, around, unit))
-  if (!judged.ok) return outcomeOf(check, refusedFacts(judged.problem, ask))
+  const judged = attempt(() => kindOf(requirement).judge(requirement, subject, given, context, unit))
+  if (!judged.ok) return outcomeOf(check, judgeInvalidFacts(judged.problem, ask))
   const judgement = judged.value
   if (!judgement) return { verdict: 'not-inspected' }
-  const proposed = judgement.verdict === 'not-proven' ? undefined : unconfirmed(check, around)
+  const proposed = judgement.verdict === 'not-proven' ? undefined : unconfirmed(check, context)
   const doubt =
     judgement.verdict === 'conforms'
       ? (doubtOf(check, given) ?? proposed?.wanting)
@@ -75,7 +86,7 @@ export function judge(check: Check, given: Given | undefined, around: Around): O
 }
 
 /** What keeps a judgement from conforming that the kind itself does not look at: a photo, a calibration, a string that is not clear. */
-function doubtOf({ requirement, subject, ask }: Check, given: Given | undefined): string | undefined {
+function doubtOf({ requirement, subject, ask }: Check, given: EvidenceInput | undefined): string | undefined {
   // What is read off a drawing has no evidence of its own to carry the photo: it is asked for as a check beside it.
   if (requirement.photo && ask.kind !== 'derived' && !given?.photos)
     return 'the sheet asks for a photo with this check'
@@ -130,15 +141,15 @@ function outcomeOf({ requirement, place }: Check, judgement: Judgement): Outcome
 }
 
 export type TypedJudgement =
-  | { ok: true; reading: GivenReading & { typed: string; unit: string }; outcome: Outcome }
+  | { ok: true; reading: ReadingInput & { typed: string; unit: string }; outcome: Outcome }
   | { ok: false; problem: TypingProblem }
 
 /** What is typed, judged as it stands: for the keystroke, before anything is kept. */
 export function judgeTyped(
   check: Check,
   typed: string,
-  using: Pick<GivenReading, 'instrument' | 'conditions'>,
-  around: Around,
+  using: Pick<ReadingInput, 'instrument' | 'conditions'>,
+  context: WalkContext,
   habits: TypingHabits = {},
 ): TypedJudgement {
   if (check.ask.kind !== 'reading') throw new Error(`check ${check.id} does not ask for a reading`)
@@ -146,7 +157,7 @@ export function judgeTyped(
   const parsed = parseQuantity(typed, dimension, { ...habitsFor(check.ask, using.instrument), ...habits })
   if (!parsed.ok) return parsed
   const { value, relation } = parsed.quantity
-  const reading: GivenReading = {
+  const reading: ReadingInput = {
     kind: 'reading',
     value,
     relation,
@@ -157,7 +168,7 @@ export function judgeTyped(
   return {
     ok: true,
     reading: { ...reading, typed: parsed.quantity.typed, unit: parsed.quantity.unit },
-    outcome: judge(check, reading, around),
+    outcome: judge(check, reading, context),
   }
 }
 
@@ -165,12 +176,12 @@ export function judgeTyped(
 export function judgeAnswer(
   check: Check,
   answer: unknown,
-  using: { instrument: GivenRecord['instrument']; photos?: number },
-  around: Around,
+  using: { instrument: RecordInput['instrument']; photos?: number },
+  context: WalkContext,
 ): { ok: true; outcome: Outcome } | { ok: false; problem: string } {
   const { ask } = check
   if (ask.kind !== 'record') throw new Error(`check ${check.id} does not ask for a record`)
   const read = attempt(() => readAnswer(ask, answer))
   if (!read.ok) return { ok: false, problem: read.problem.message }
-  return { ok: true, outcome: judge(check, { kind: 'record', answer: read.value, ...using }, around) }
+  return { ok: true, outcome: judge(check, { kind: 'record', answer: read.value, ...using }, context) }
 }

@@ -88,7 +88,7 @@ const WHOLE_UNIT = 'unit'
 
 const REMOVES = /-removed$/
 
-const saysOf = ({ kind }: EntryWith<unknown>): string => entryRow(kind)?.says ?? kind
+const saysOf = ({ kind }: EntryWith<unknown>): string => entryRow(kind)?.label ?? kind
 
 const causeWords = (cause: EntryWith<unknown>): string =>
   cause.kind === 'defect-step'

@@ -1,6 +1,6 @@
 import { proposalsIn } from '../as-built/proposal.js'
 import { alikeTo } from '../entering/alike.js'
-import { againJob } from '../entering/again-job.js'
+import { reinspectionJob } from '../entering/reinspection-job.js'
 import { likeJob } from '../entering/like-job.js'
 import { networkTemplate } from '../entering/network-templates.js'
 import { ENTRY_ROWS } from '../job/entries/registry.js'
@@ -171,7 +171,7 @@ describe('an untouched copy conforms in nothing that is read off it', () => {
     const { asBuilt } = built().inspection.state
     const site = new Site({ coldest: -10 }).knows(MODULE).knows(BOX)
     if (how === 'like') site.unit(MODULE).unit(BOX)
-    site.write(...((how === 'like' ? likeJob : againJob)(asBuilt, units) as never[]))
+    site.write(...((how === 'like' ? likeJob : reinspectionJob)(asBuilt, units) as never[]))
     expect(conforming(site)).toEqual([])
     expect(blockers(site.inspection).some(({ kind }) => kind === 'proposal-open')).toBe(true)
     // One act of confirming makes facts of all of it; what was never copied is still asked for.
@@ -198,7 +198,7 @@ describe('an untouched copy conforms in nothing that is read off it', () => {
     const { parts, conductors } = networkTemplate(
       'house',
       site.inspection.state.asBuilt.units,
-      site.inspection.around.sheetOf,
+      site.inspection.context.sheetOf,
       {
         school: 'iec',
         newId: () => `n${n++}`,

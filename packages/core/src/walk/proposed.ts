@@ -1,8 +1,8 @@
 import { PROPOSED_WORDS, type Proposed, type ProposedArea } from '../as-built/proposal.js'
-import { joinAnd } from '../quantity/say.js'
+import { joinAnd } from '../quantity/phrases.js'
 import { kindOf } from '../requirements/kinds.js'
 import type { Reads } from '../requirements/kind.js'
-import type { Surroundings } from '../requirements/surroundings.js'
+import type { JudgementContext } from '../requirements/judgement-context.js'
 import type { Check } from './check.js'
 
 const AREAS = {
@@ -24,12 +24,15 @@ export interface Unconfirmed {
  * What a check looks at that a copy, a template or a drawing put there and nobody has seen on site. What is asked because something is not
  * entered, and the walls, which know it figure by figure, are judged without it.
  */
-export function unconfirmed({ requirement, subject }: Check, around: Surroundings): Unconfirmed | undefined {
+export function unconfirmed(
+  { requirement, subject }: Check,
+  context: JudgementContext,
+): Unconfirmed | undefined {
   if (requirement.kind === 'presence') return undefined
   const areas = kindOf(requirement)
     .reads(requirement)
     .flatMap((what) => (what in AREAS && what !== 'walls' ? [what as Exclude<ProposedArea, 'walls'>] : []))
-  const open = areas.flatMap((area) => around.proposals().get(area) ?? [])
+  const open = areas.flatMap((area) => context.proposals().get(area) ?? [])
   if (open.length === 0) return undefined
   const own = open.find(({ id }) => id === subject.id)
   return {

@@ -1,5 +1,5 @@
 import { BadInput } from '../shape/bad-input.js'
-import { formatNumber, plural } from '../quantity/say.js'
+import { formatNumber, plural } from '../quantity/phrases.js'
 import { list, object, optional, text } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 import { clearanceOf } from './clearance.js'

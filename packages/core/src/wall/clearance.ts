@@ -1,6 +1,6 @@
 import { mm } from '../quantity/figure.js'
-import { formatNumber } from '../quantity/say.js'
-import { msg, type Message } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import { msg, type Message } from '../quantity/message.js'
 import { verdictOf } from '../verdict/decision.js'
 import { worst, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 import { bandIndex, type BandIndex } from './band-index.js'

@@ -1,8 +1,8 @@
 import { atMost } from '../verdict/compare.js'
 import { BadInput } from '../shape/bad-input.js'
 import { kilonewtons } from '../quantity/figure.js'
-import { formatNumber } from '../quantity/say.js'
-import { msg } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import { msg } from '../quantity/message.js'
 import { count, num, object, optional, refine, type Read } from '../shape/shape.js'
 import { judged, type Explained, type JudgedVerdict } from '../verdict/verdict.js'
 

@@ -1,6 +1,6 @@
 import { kilograms } from '../quantity/figure.js'
-import { plural } from '../quantity/say.js'
-import { msg } from '../quantity/words.js'
+import { plural } from '../quantity/phrases.js'
+import { msg } from '../quantity/message.js'
 import { flag, list, num, object, optional, text, type Read } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
 

@@ -1,5 +1,5 @@
-import type { Message } from '../quantity/words.js'
-import { formatNumber } from '../quantity/say.js'
+import type { Message } from '../quantity/message.js'
+import { formatNumber } from '../quantity/phrases.js'
 import { gapUncertaintyOf, type EdgeUncertainty } from './gap-uncertainty.js'
 import { X, Y } from './geometry.js'
 

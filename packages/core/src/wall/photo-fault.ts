@@ -1,5 +1,5 @@
 import { mm } from '../quantity/figure.js'
-import { msg, type Message } from '../quantity/words.js'
+import { msg, type Message } from '../quantity/message.js'
 import type { PhotoFault } from './photo-tape.js'
 
 const AT_THE_RIM = {

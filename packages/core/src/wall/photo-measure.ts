@@ -1,6 +1,6 @@
 import { mm } from '../quantity/figure.js'
-import { formatNumber } from '../quantity/say.js'
-import { msg, type Message } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import { msg, type Message } from '../quantity/message.js'
 import { BadInput } from '../shape/bad-input.js'
 import { list, num, object, optional, requireUniqueIds, text } from '../shape/shape.js'
 import type { Explained } from '../verdict/verdict.js'
@@ -110,7 +110,9 @@ const workingOf = (
   distances: PhotoMeasureResult['distances'],
 ): Message[] => [
   msg`${points.length} known points, fitted to ${mm(residual)} (root mean square)`,
-  ...distances.map(({ id, distance, uncertainty }) => msg`${id}: ${mm(distance)} ± ${formatNumber(uncertainty)} mm`),
+  ...distances.map(
+    ({ id, distance, uncertainty }) => msg`${id}: ${mm(distance)} ± ${formatNumber(uncertainty)} mm`,
+  ),
 ]
 
 const notesOf = (residual: number, distances: PhotoMeasureResult['distances']): Message[] =>

@@ -1,6 +1,6 @@
 import { mm } from '../quantity/figure.js'
-import { formatNumber } from '../quantity/say.js'
-import { msg, type Message } from '../quantity/words.js'
+import { formatNumber } from '../quantity/phrases.js'
+import { msg, type Message } from '../quantity/message.js'
 import { attempt } from '../shape/attempt.js'
 import { list, num, object, optional, type Read } from '../shape/shape.js'
 import { mapOf } from './known-map.js'

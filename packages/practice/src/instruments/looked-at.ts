@@ -20,7 +20,7 @@ export function lookedAt(scenario: Scenario, { check }: JudgedCheck, chance: Cha
     const factor = 1 + (CARE * width * chance.between(-1, 1)) / Math.abs(body.value)
     const shown: Found = { kind: 'reading', body: { ...body, ...figureTimes(body, factor) } }
     const { typed, instrument, conditions = {} } = shown.body
-    const judged = judgeTyped(check, typed, { instrument, conditions }, scenario.around)
+    const judged = judgeTyped(check, typed, { instrument, conditions }, scenario.context)
     if (judged.ok && judged.outcome.verdict !== 'not-proven') return shown
   }
   return there

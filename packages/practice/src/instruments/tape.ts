@@ -23,8 +23,8 @@ export function wallsOf({ entries, sheets, truth }: Scenario): readonly Measured
 const NO_CEILING = 2400
 
 /** Every edge of a wall: of what hangs on it, its floor, its ceiling, its corners; without a left corner the plumb line of the datum. */
-export function edgesOf({ wall, given }: MeasuredWall, labelOf: (id: string) => string): Edge[] {
-  const right = wall.width ?? Math.max(...given.items.map(({ x, w }) => x + w))
+export function edgesOf({ wall, input }: MeasuredWall, labelOf: (id: string) => string): Edge[] {
+  const right = wall.width ?? Math.max(...input.items.map(({ x, w }) => x + w))
   const top = wall.height ?? NO_CEILING
   const upright = (id: string, label: string, at: number, from: number, to: number): Edge => ({
     id,
@@ -43,7 +43,7 @@ export function edgesOf({ wall, given }: MeasuredWall, labelOf: (id: string) => 
     ...(wall.rightCorner ? [upright('right-corner', 'right corner', right, 0, top)] : []),
     level('floor', 'floor', 0, 0, right),
     ...(wall.height ? [level('ceiling', 'ceiling', top, 0, right)] : []),
-    ...given.items.flatMap(({ id, x, y, w, h }) => [
+    ...input.items.flatMap(({ id, x, y, w, h }) => [
       upright(`${id} left`, `left edge of ${labelOf(id)}`, x, y, y + h),
       upright(`${id} right`, `right edge of ${labelOf(id)}`, x + w, y, y + h),
       level(`${id} bottom`, `lower edge of ${labelOf(id)}`, y, x, x + w),

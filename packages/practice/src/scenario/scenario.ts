@@ -35,7 +35,7 @@ export interface Scenario {
   entries: readonly Entry[]
   sheets: ReadonlyMap<string, Sheet>
   /** What a judgement looks at beside the answer itself. */
-  around: Inspection['around']
+  context: Inspection['context']
   /** The checks that are practised, in the order of the walk; derived ones follow by themselves. */
   checks: readonly JudgedCheck[]
   weather: Weather
@@ -83,7 +83,7 @@ export function scenarioOf(
     difficulty,
     entries,
     sheets,
-    around: bare.around,
+    context: bare.context,
     weather: hide.weather,
     checks: bare.checks.filter(({ check }) => practised.has(check.id)),
     things: places.filter((place) => 'drawn' in place),

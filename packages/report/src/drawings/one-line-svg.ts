@@ -13,11 +13,11 @@ const NODE = { w: 136, h: 38 }
 const LABEL = { w: 104, h: 26 }
 
 /** The one-line diagram: each part with its rating, each cable with its size and what it carries of what it may. */
-export function oneLineSvg({ around, checks, state }: Inspection): { svg: string; h: number } {
-  const { parts, conductors } = around.asBuilt.network
+export function oneLineSvg({ context, checks, state }: Inspection): { svg: string; h: number } {
+  const { parts, conductors } = context.asBuilt.network
   const school = state.header?.school ?? 'iec'
   const gauge = state.header?.units === 'us' ? 'AWG' : 'mm²'
-  const loads = new Map(around.loads().map((load) => [load.conductor.id, load]))
+  const loads = new Map(context.loads().map((load) => [load.conductor.id, load]))
   const failing = new Set(
     checks.flatMap(({ check: { subject }, outcome }) =>
       outcome.verdict === 'does-not-conform' ? [subject.conductor?.id ?? subject.part?.id ?? ''] : [],

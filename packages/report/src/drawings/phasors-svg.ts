@@ -1,4 +1,10 @@
-import { formatNumber, phaseCurrents, type CtPhasingInput, type CtPhasingResult, type Phasor } from '@plumb-mark/core'
+import {
+  formatNumber,
+  phaseCurrents,
+  type CtPhasingInput,
+  type CtPhasingResult,
+  type Phasor,
+} from '@plumb-mark/core'
 import { FAINT, drawing, n, seriesColour, words } from './svg.js'
 
 const SIZE = 240

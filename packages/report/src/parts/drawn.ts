@@ -11,7 +11,7 @@ const MOST_DRAWN = 5000
 
 /** Who feeds what. */
 export function oneLine({ inspection }: ReportRecord): Block[] {
-  if (inspection.around.asBuilt.network.parts.length === 0) return []
+  if (inspection.context.asBuilt.network.parts.length === 0) return []
   const { svg, h } = oneLineSvg(inspection)
   return [
     {
@@ -34,7 +34,7 @@ export function arrayMap({ inspection }: ReportRecord): Block[] {
     return [
       { kind: 'text', as: 'quiet', text: `The array has ${places} places: too many to be drawn on a page.` },
     ]
-  const devices = inspection.around.asBuilt.array.devices.filter(({ serial }) => serial)
+  const devices = inspection.context.asBuilt.array.devices.filter(({ serial }) => serial)
   return [
     {
       kind: 'drawing',
@@ -73,7 +73,7 @@ const TYPE = 8.6
 export function walls({ inspection }: ReportRecord): Block[] {
   return inspection.walls.map((measured): Block => {
     const { wall } = measured
-    const drawing = wallDrawing(measured, inspection.around.labelOf)
+    const drawing = wallDrawing(measured, inspection.context.labelOf)
     const { x0, x1, y0, y1 } = drawing.bounds
     return {
       kind: 'together',

@@ -67,7 +67,7 @@ function inPlainWords({ verdict }: Inspection): string {
 }
 
 /** “2 hybrid inverters, 2 batteries; 4 strings of 47 modules.” */
-function whatIsThere({ state: { asBuilt }, sheets, around }: Inspection): string {
+function whatIsThere({ state: { asBuilt }, sheets, context }: Inspection): string {
   const counts = new Map<UnitKind, number>()
   for (const { sheetId } of asBuilt.units) {
     const kind = sheets.get(sheetId)?.kind
@@ -76,7 +76,7 @@ function whatIsThere({ state: { asBuilt }, sheets, around }: Inspection): string
   const units = [...counts].map(([kind, count]) =>
     count === 1 ? UNIT_KIND_WORDS[kind] : `${count} × ${UNIT_KIND_WORDS[kind]}`,
   )
-  const strings = around.strings()
+  const strings = context.strings()
   const modules = strings.reduce((sum, { count }) => sum + count, 0)
   const array = strings.length > 0 ? `; ${strings.length} strings with ${modules} modules` : ''
   return `What was looked at: ${units.join(', ')}${array}.`

@@ -4,8 +4,8 @@ import type { ReportRecord } from '../record.js'
 
 /** System data and documents: the units with their serials and sheets, the strings with their modules. */
 export function system({ inspection }: ReportRecord): Block[] {
-  const { state, sheets, around } = inspection
-  const strings = around.strings()
+  const { state, sheets, context } = inspection
+  const strings = context.strings()
   return [
     { kind: 'heading', text: 'Units and the sheets that they were held against' },
     {
@@ -28,7 +28,7 @@ export function system({ inspection }: ReportRecord): Block[] {
         ]
       }),
     },
-    ...replacedTable(state, around.labelOf),
+    ...replacedTable(state, context.labelOf),
     ...(strings.length > 0
       ? [
           { kind: 'heading', text: 'Strings' } as const,
@@ -44,7 +44,7 @@ export function system({ inspection }: ReportRecord): Block[] {
             ],
             rows: strings.map(({ label, unitId, input, count, module, coldMethod = 'coefficient' }) => [
               label,
-              `${around.labelOf(unitId)}, ${input}`,
+              `${context.labelOf(unitId)}, ${input}`,
               figure(String(count)),
               module.name,
               figure(`${module.voc} V, ${module.vocTempCoeff} %/°C`),

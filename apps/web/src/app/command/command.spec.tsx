@@ -1,7 +1,7 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { useHabits } from '../../data/habits.js'
+import { useInputDefaults } from '../../data/input-defaults.js'
 import {
   appended,
   onScreen,
@@ -29,7 +29,7 @@ const open = async (role: 'inspector' | 'reviewer' = 'inspector') => {
   openJob([UNIT], { sheets: [sampleSheet('aldervane-dx-4-a')], role })
   const { useInspection } = await import('../../job/inspection.js')
   useInspection.setState({ instruments: [DRIVER] })
-  useHabits.setState({ instruments: {} })
+  useInputDefaults.setState({ instruments: {} })
   serverSays({ 'GET /api/jobs': { jobs: [], total: 0, beingRead: 0 }, 'GET /api/sheets': [] })
   onScreen(<CommandLine />, { path: '/jobs/:jobId/*', at: '/jobs/j/walk/dc' })
   await user.keyboard(';')

@@ -1,15 +1,22 @@
 import { useQuery } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import type { JobPage, SheetSummary } from '@plumb-mark/contract'
-import { STAGE_TITLES, checksMeant, readingBody, type Meant, type Message, type Verdict } from '@plumb-mark/core'
+import {
+  STAGE_TITLES,
+  checksMeant,
+  readingBody,
+  type Meant,
+  type Message,
+  type Verdict,
+} from '@plumb-mark/core'
 import { CATALOGUE } from '../../data/calculators/catalogue.js'
 import { checkAddress } from '../../job/check-in-address.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { get } from '../../data/api.js'
 import { useDecimal } from '../../data/preferences.js'
-import { choiceOf, useHabits } from '../../data/habits.js'
+import { choiceOf, useInputDefaults } from '../../data/input-defaults.js'
 import { useInspection } from '../../job/inspection.js'
-import { useSaying } from '../../job/reader.js'
+import { useSaying } from '../../job/message-text.js'
 import { useSession } from '../../data/session.js'
 
 /** Something that a line of words leads to. */
@@ -39,10 +46,10 @@ export function useHits(line: string, jobId: string | undefined): Hit[] {
 
 function useCheckHits(line: string, jobId: string | undefined): Hit[] {
   const navigate = useNavigate()
-  const make = useMake()
+  const make = useCommit()
   const saying = useSaying()
   const { inspection, instruments } = useInspection()
-  const lastUsed = useHabits((habits) => habits.instruments)
+  const lastUsed = useInputDefaults((habits) => habits.instruments)
   const decimal = useDecimal()
   const inspector = useSession(({ person }) => person?.role === 'inspector')
   if (!jobId || !inspection) return []
@@ -66,7 +73,7 @@ function useCheckHits(line: string, jobId: string | undefined): Hit[] {
 }
 
 function keep(
-  make: ReturnType<typeof useMake>,
+  make: ReturnType<typeof useCommit>,
   { check, reading }: Meant,
   instrument: ReturnType<typeof choiceOf>['offered'],
 ): boolean {

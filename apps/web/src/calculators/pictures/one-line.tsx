@@ -58,8 +58,8 @@ export function OneLine({ input, result }: PictureProps) {
           Ib {formatNumber(result.designCurrent, 1)} A
         </chakra.text>
         <chakra.text x={240} y={middle + 26} fontSize="13px" fill="text">
-          {input.size} {input.school === 'iec' ? 'mm²' : 'AWG'}, carries {formatNumber(result.ampacity, 1)} A, drop{' '}
-          {formatNumber(result.dropPercent, 2)} %
+          {input.size} {input.school === 'iec' ? 'mm²' : 'AWG'}, carries {formatNumber(result.ampacity, 1)} A,
+          drop {formatNumber(result.dropPercent, 2)} %
         </chakra.text>
         {input.protectiveDevice !== undefined && (
           <g>

@@ -1,13 +1,13 @@
 import { Stack, Text, chakra } from '@chakra-ui/react'
-import type { RollCallInput, RollCallResult } from '@plumb-mark/core'
+import type { DeviceEnumerationInput, DeviceEnumerationResult } from '@plumb-mark/core'
 import type { PictureProps } from '../../ui/drawings/props.js'
 
 const MOST_DRAWN = 200
 
 /** One mark for each device: heard lately, fallen silent, never heard, a stranger. */
 export function RollCall({ input, result }: PictureProps) {
-  const { ever, lately } = input as RollCallInput
-  const { neverSeen, strangers, silent } = result as RollCallResult
+  const { ever, lately } = input as DeviceEnumerationInput
+  const { neverSeen, strangers, silent } = result as DeviceEnumerationResult
   const kinds = [
     { says: 'heard lately', n: Math.max(0, lately - strangers), bg: 'accent', edge: 'accent' },
     { says: 'silent', n: Math.min(silent, ever), bg: 'transparent', edge: 'unproven' },

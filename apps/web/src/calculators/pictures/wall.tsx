@@ -25,7 +25,7 @@ function drawn(input: ClearanceInput): WallDrawing {
     obstructions: [],
     gaps: [],
   }
-  return wallDrawing({ wall, given, result: clearanceOf(given) }, (id) => id)
+  return wallDrawing({ wall, input: given, result: clearanceOf(given) }, (id) => id)
 }
 
 const NOTHING = () => {}

@@ -15,10 +15,10 @@ import {
 import { SmallPrint } from '../../ui/theme/text.js'
 import { VerdictShape } from '../../ui/verdict-mark.js'
 import { useDecimal } from '../../data/preferences.js'
-import { choiceOf, useHabits } from '../../data/habits.js'
+import { choiceOf, useInputDefaults } from '../../data/input-defaults.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { ConditionFields, useConditions } from '../conditions.js'
 
 const SAME_AGAIN = '='
@@ -32,7 +32,7 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
   const wanted = useMemo(() => conditionsOf(group.checks), [group])
   const conditions = useConditions(wanted)
   const judgeCell = useJudging(conditions.values)
-  const make = useMake()
+  const make = useCommit()
   const [drafts, setDrafts] = useState<Readonly<Record<string, string>>>({})
   const [problem, setProblem] = useState<string>()
   const grid = useRef<HTMLTableElement>(null)
@@ -276,7 +276,7 @@ const conditionsOf = (checks: readonly JudgedCheck[]): Condition[] => [
 /** What comes of a figure at a check, with the instrument in hand for what it measures. */
 function useJudging(conditions: Partial<Record<Condition, number>>) {
   const { inspection, instruments } = useInspection()
-  const lastUsed = useHabits((habits) => habits.instruments)
+  const lastUsed = useInputDefaults((habits) => habits.instruments)
   const decimal = useDecimal()
   return ({ check }: JudgedCheck, typed: string) => {
     const { ask } = check
@@ -284,7 +284,7 @@ function useJudging(conditions: Partial<Record<Condition, number>>) {
       ask.kind === 'reading'
         ? choiceOf(instruments, ask.dimension, lastUsed[ask.dimension]).offered
         : undefined
-    const judgement = judgeTyped(check, typed, { instrument, conditions }, inspection!.around, { decimal })
+    const judgement = judgeTyped(check, typed, { instrument, conditions }, inspection!.context, { decimal })
     return { judgement, instrument }
   }
 }

@@ -4,12 +4,12 @@ import { isLeft, type Change, type CheckGroup, type JudgedCheck, type PhotoRef }
 import { Note } from '../../ui/theme/text.js'
 import { TextField } from '../../ui/text-field.js'
 import { useFocus } from '../../job/focus.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { PhotoPicker } from '../photo-picker.js'
 
 /** One question asked of many places: of all at once, of all but some, or one after the other. */
 export function WalkOver({ group, onDone }: { group: CheckGroup; onDone: () => void }) {
-  const make = useMake()
+  const make = useCommit()
   const { choosing, chooseFrom, openCheck } = useFocus()
   const [note, setNote] = useState('')
   const [photos, setPhotos] = useState<PhotoRef[]>([])

@@ -15,7 +15,7 @@ import {
 } from '@plumb-mark/core'
 import { TextField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { InstrumentChoice } from '../instrument-choice.js'
 import { PhotoPicker } from '../photo-picker.js'
 import { BusForm } from './bus-form.js'
@@ -61,8 +61,8 @@ export function RecordField({
 }) {
   const { ask } = check
   if (ask.kind !== 'record') throw new Error('a record field is for records')
-  const make = useMake()
-  const around = useInspection((state) => state.inspection?.around)
+  const make = useCommit()
+  const context = useInspection((state) => state.inspection?.context)
   const current = inForce(history)
   const before = current?.kind === 'record' ? current.body : undefined
   const [answer, setAnswer] = useState<Answer | undefined>(before?.answer)
@@ -72,17 +72,17 @@ export function RecordField({
   const { instrument, fitting, choose } = useInstrumentOf(ask.instrument, before?.instrument)
   const trial = useMemo(
     () =>
-      touched && answer && around
-        ? judgeAnswer(check, answer, { instrument, photos: photos.length }, around)
+      touched && answer && context
+        ? judgeAnswer(check, answer, { instrument, photos: photos.length }, context)
         : undefined,
-    [touched, answer, check, instrument, photos.length, around],
+    [touched, answer, check, instrument, photos.length, context],
   )
   useEffect(() => onTrial(trial?.ok ? trial.outcome : undefined), [trial, onTrial])
   useEffect(() => () => onTrial(undefined), [onTrial])
 
   const keep = (given: Answer | undefined) => {
-    if (!given || !around) return
-    const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, around)
+    if (!given || !context) return
+    const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, context)
     if (!judgedNow.ok) return
     const word = carriedWord(before, given)
     const kept = make({

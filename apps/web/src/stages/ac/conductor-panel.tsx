@@ -7,7 +7,7 @@ import { QuantityInput } from '../../ui/quantity-input.js'
 import { CountField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
 import { ToCalculator } from '../../checks/to-calculator.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
 import { useProposal } from '../proposed.js'
 
@@ -28,7 +28,7 @@ export function ConductorPanel({
     ({ check }) =>
       check.requirement.kind === 'conductor-size' && check.subject.conductor?.id === conductor?.id,
   )
-  const make = useMake()
+  const make = useCommit()
   const proposed = useProposal('conductor', conductor?.id)
   const { parts } = state.asBuilt.network
   const us = state.header?.units === 'us'

@@ -93,7 +93,8 @@ function Section({ judged }: { judged: JudgedCheck }) {
         {gland.label}, {check.unit.label}
       </Text>
       <SmallPrint>
-        {formatNumber(limits.min ?? 0, 1)} to {formatNumber(limits.max ?? 0, 1)} mm, ring {fitted ? 'fitted' : 'out'}
+        {formatNumber(limits.min ?? 0, 1)} to {formatNumber(limits.max ?? 0, 1)} mm, ring{' '}
+        {fitted ? 'fitted' : 'out'}
       </SmallPrint>
     </chakra.button>
   )

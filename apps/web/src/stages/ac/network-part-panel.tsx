@@ -17,7 +17,7 @@ import { ChoiceField, named, optionsOf, type Option } from '../../ui/choice-fiel
 import { QuantityInput } from '../../ui/quantity-input.js'
 import { TextField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
 import { useProposal } from '../proposed.js'
 
@@ -35,7 +35,7 @@ export function NetworkPartPanel({
 }) {
   const inspection = useInspection((state) => state.inspection)!
   const { units, network } = inspection.state.asBuilt
-  const make = useMake()
+  const make = useCommit()
   const proposed = useProposal('part', part?.id)
   const [draft, setDraft] = useState<Omit<NetworkPart, 'id'>>(part ?? { label: 'Isolator', kind: 'isolator' })
   const [into, setInto] = useState('')
@@ -130,7 +130,7 @@ export function NetworkPartPanel({
             ['', 'none: it stands alone'],
             ...network.conductors.map(({ id, from, to }): Option => [
               id,
-              `${inspection.around.labelOf(from)} – ${inspection.around.labelOf(to)}`,
+              `${inspection.context.labelOf(from)} – ${inspection.context.labelOf(to)}`,
             ]),
           ]}
           onChange={setInto}

@@ -23,7 +23,7 @@ import { TouchMark } from '../../ui/touch-mark.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import type { GraphLayout } from '@plumb-mark/report'
 import { GraphEdge, GraphPicture, shortened, type Drawn } from '../graph-picture.js'
 import { useWritable } from '../../job/use-writable.js'
@@ -40,9 +40,9 @@ export function OneLine() {
   const writable = useWritable()
   const openCheck = useFocus((focus) => focus.openCheck)
   if (!inspection) return null
-  const { parts, conductors } = inspection.around.asBuilt.network
-  const loads = new Map(inspection.around.loads().map((load) => [load.conductor.id, load]))
-  const partLoads = new Map(inspection.around.partLoads().map((load) => [load.part.id, load]))
+  const { parts, conductors } = inspection.context.asBuilt.network
+  const loads = new Map(inspection.context.loads().map((load) => [load.conductor.id, load]))
+  const partLoads = new Map(inspection.context.partLoads().map((load) => [load.part.id, load]))
   const openFirst = ([first]: readonly JudgedCheck[]) => first && openCheck(first.check.id)
   const openSize = ({ id }: NetworkConductor) =>
     openFirst(
@@ -99,12 +99,12 @@ export function OneLine() {
 /** Nothing is drawn yet: the usual arrangements, made for the units of this job. */
 function Begin({ writable }: { writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useMake()
+  const make = useCommit()
   const begin = (template: NetworkTemplate) => {
     const { parts, conductors } = networkTemplate(
       template,
       inspection.state.asBuilt.units,
-      inspection.around.sheetOf,
+      inspection.context.sheetOf,
       { school: inspection.state.header?.school ?? 'iec', newId: () => `net-${uuid()}` },
     )
     make(
@@ -223,7 +223,7 @@ function Cable({
   ]
   return (
     <GraphEdge
-      label={`Cable ${inspection.around.labelOf(conductor.from)} to ${inspection.around.labelOf(conductor.to)}`}
+      label={`Cable ${inspection.context.labelOf(conductor.from)} to ${inspection.context.labelOf(conductor.to)}`}
       points={points}
       colour={colourOf(worst(judged.map(({ outcome }) => outcome.verdict)))}
       width={many ? '4px' : '2.4px'}

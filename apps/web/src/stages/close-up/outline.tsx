@@ -14,7 +14,7 @@ export function Outline({ checks }: { checks: readonly JudgedCheck[] }) {
   const openCheck = useFocus((focus) => focus.openCheck)
   const unit = checks[0]?.check.unit
   const size = useInspection(({ inspection }) =>
-    unit ? inspection?.around.sheetOf(unit.id)?.size : undefined,
+    unit ? inspection?.context.sheetOf(unit.id)?.size : undefined,
   )
   const placed = checks.flatMap((judged) => {
     const { requirement } = judged.check

@@ -12,7 +12,7 @@ export function deviceWordOf(judged: JudgedCheck): DeviceWord | undefined {
   const device = useLive.getState().devices.find(({ unitId }) => unitId === watched?.unitId)
   const read = watched && device?.points[pointKey(watched.point)]
   if (!watched || !read || !isLive(device)) return undefined
-  const figures = inspection.around.sheetOf(watched.unitId)?.figures
+  const figures = inspection.context.sheetOf(watched.unitId)?.figures
   const point = {
     part: 'watch',
     point: pointWords(watched.point),

@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router'
 import { serialsHeard, type JudgedCheck } from '@plumb-mark/core'
 import { isLive, useLiveOf } from '../../devices/live.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { useWritable } from '../../job/use-writable.js'
 import { ReadFields } from './read-fields.js'
 
@@ -20,7 +20,7 @@ export function RollCall({ judged }: { judged: JudgedCheck }) {
 function Serials({ unitId }: { unitId: string }) {
   const { jobId } = useParams()
   const live = useLiveOf(unitId)
-  const make = useMake()
+  const make = useCommit()
   const writable = useWritable()
   const map = useInspection(({ inspection }) =>
     inspection?.checks.find(

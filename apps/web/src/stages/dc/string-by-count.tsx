@@ -6,7 +6,7 @@ import { countedString, isModuleOf, type StringBuilt } from '@plumb-mark/core'
 import { ChoiceField, named } from '../../ui/choice-field.js'
 import { CountField, TextField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
 import { useWritable } from '../../job/use-writable.js'
 
@@ -40,9 +40,9 @@ export function StringByCount() {
 
 function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: () => void }) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useMake()
+  const make = useCommit()
   const { units, strings } = inspection.state.asBuilt
-  const sheetOf = (unitId: string) => inspection.around.sheetOf(unitId)
+  const sheetOf = (unitId: string) => inspection.context.sheetOf(unitId)
   const inverters = units.filter(({ id }) => ENDS_IN.includes(sheetOf(id)?.kind ?? ''))
   const modules = units.filter(({ id }) => sheetOf(id)?.module)
   const [draft, setDraft] = useState({

@@ -13,7 +13,7 @@ import { CsvImport } from '../../ui/csv-import.js'
 import { useDecimal } from '../../data/preferences.js'
 import { useInspection } from '../../job/inspection.js'
 import { InstrumentChoice } from '../../checks/instrument-choice.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { useWritable } from '../../job/use-writable.js'
 
 const COLUMNS: CsvColumn[] = (Object.keys(TESTER_COLUMNS) as TesterColumn[]).map((key) => {
@@ -24,7 +24,7 @@ const COLUMNS: CsvColumn[] = (Object.keys(TESTER_COLUMNS) as TesterColumn[]).map
 /** Readings of strings from a tester's CSV file: columns are named once, a file with one bad row is not taken at all. */
 export function TesterImport() {
   const { inspection, instruments } = useInspection()
-  const make = useMake()
+  const make = useCommit()
   const decimal = useDecimal()
   const inspector = useSession(({ person }) => person?.role === 'inspector')
   const writable = useWritable() && inspector

@@ -5,7 +5,7 @@ import { ChoiceField, named, optionsOf } from '../../ui/choice-field.js'
 import { QuantityInput } from '../../ui/quantity-input.js'
 import { CountField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
 import { useProposal } from '../proposed.js'
 
@@ -22,7 +22,7 @@ export function BondPanel({
   onDone: () => void
 }) {
   const { state } = useInspection((open) => open.inspection)!
-  const make = useMake()
+  const make = useCommit()
   const proposed = useProposal('bond', bond?.id)
   const { parts } = state.asBuilt.earth
   const us = state.header?.units === 'us'

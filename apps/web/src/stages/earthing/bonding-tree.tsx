@@ -15,7 +15,7 @@ import { TouchMark } from '../../ui/touch-mark.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { GraphEdge, GraphPicture, shortened, type Drawn } from '../graph-picture.js'
 import type { GraphLayout } from '@plumb-mark/report'
 import { useWritable } from '../../job/use-writable.js'
@@ -31,7 +31,7 @@ export function BondingTree() {
   const writable = useWritable()
   const openCheck = useFocus((focus) => focus.openCheck)
   if (!inspection) return null
-  const { parts, bonds } = inspection.around.asBuilt.earth
+  const { parts, bonds } = inspection.context.asBuilt.earth
   const openContinuity = ({ id }: Bond) => {
     const check = inspection.checks.find(
       ({ check: { subject, ask } }) => subject.bond?.id === id && ask.kind === 'reading',
@@ -79,7 +79,7 @@ export function BondingTree() {
 /** An empty tree begins with what is there anyway. */
 function Begin({ writable }: { writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useMake()
+  const make = useCommit()
   const { units } = inspection.state.asBuilt
   const earthed = units.filter(({ id }) =>
     inspection.checks.some(({ check }) => check.unit.id === id && check.requirement.kind === 'bonding'),

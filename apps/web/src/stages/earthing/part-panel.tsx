@@ -5,7 +5,7 @@ import { EARTH_PART_KINDS, EARTH_PART_WORDS, type EarthPart } from '@plumb-mark/
 import { ChoiceField, named, optionsOf } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
 
 /** A part that is bonded, or that bonds lead to. */
@@ -21,7 +21,7 @@ export function PartPanel({
   onDone: () => void
 }) {
   const units = useInspection(({ inspection }) => inspection!.state.asBuilt.units)
-  const make = useMake()
+  const make = useCommit()
   const [draft, setDraft] = useState<Omit<EarthPart, 'id'>>(part ?? { label: 'Earth bar', kind: 'bar' })
   const keep = () => {
     const { label, kind, unitId } = draft

@@ -6,7 +6,7 @@ import { ChoiceField, type Option } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
 import { Tick } from '../../ui/tick.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 
 const REASONS: readonly Option[] = [
@@ -31,8 +31,8 @@ export function ReplaceUnit({
   device?: DeviceBuilt
   onDone: () => void
 }) {
-  const inspection = useInspection(({ kept }) => kept)!
-  const make = useMake()
+  const inspection = useInspection(({ committed }) => committed)!
+  const make = useCommit()
   const ofUnit = inspection.checks.filter(({ check }) => check.unit.id === unit.id)
   const steps = ofUnit.map(({ check }) => orderOf(check, 'down')).find(Boolean)?.steps ?? []
   const [done, setDone] = useState<ReadonlySet<string>>(new Set())

@@ -5,7 +5,7 @@ import { alikeTo, type AlikePart, type UnitBuilt } from '@plumb-mark/core'
 import { Note } from '../../ui/theme/text.js'
 import { Tick } from '../../ui/tick.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 
 const KIND_WORDS = {
@@ -18,8 +18,8 @@ const KIND_WORDS = {
 
 /** What stands at a unit like this one, as a proposal: what was seen to be the same is taken over, what was read there never is. */
 export function TakeOver({ from, to, onDone }: { from: UnitBuilt; to: UnitBuilt; onDone: () => void }) {
-  const asBuilt = useInspection(({ kept }) => kept?.state.asBuilt)
-  const make = useMake()
+  const asBuilt = useInspection(({ committed }) => committed?.state.asBuilt)
+  const make = useCommit()
   const parts = useMemo(
     () => (asBuilt ? alikeTo(from, to, asBuilt, (of) => `${of}-${uuid().slice(-6)}`) : []),
     [from, to, asBuilt],
@@ -64,7 +64,7 @@ export function TakeOver({ from, to, onDone }: { from: UnitBuilt; to: UnitBuilt;
 
 /** A unit of the same sheet that something can be taken over from. */
 export function useAlike(to: UnitBuilt): UnitBuilt | undefined {
-  const asBuilt = useInspection(({ kept }) => kept?.state.asBuilt)
+  const asBuilt = useInspection(({ committed }) => committed?.state.asBuilt)
   return useMemo(
     () => asBuilt?.units.find((from) => alikeTo(from, to, asBuilt, (of) => of).length > 0),
     [asBuilt, to],

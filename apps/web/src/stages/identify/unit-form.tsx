@@ -5,7 +5,7 @@ import type { SheetSummary } from '@plumb-mark/contract'
 import { MOUNTED, PLACED, UNIT_KIND_WORDS, sheetName, type Situation, type UnitBuilt } from '@plumb-mark/core'
 import { useSession } from '../../data/session.js'
 import { useFetched } from '../../data/use-fetched.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { ChoiceField, optionsOf, type Option } from '../../ui/choice-field.js'
 import { Problem } from '../../ui/problem.js'
 import { CountField, TextField } from '../../ui/text-field.js'
@@ -22,7 +22,7 @@ const MOUNTED_WORDS = {
 export function UnitForm({ unit, onDone }: { unit: UnitBuilt | undefined; onDone: () => void }) {
   const { inspection, append, addSheet } = useInspection()
   const person = useSession((session) => session.person)!
-  const make = useMake()
+  const make = useCommit()
   const library = useLibrary()
   const [draft, setDraft] = useState({
     label: unit?.label ?? '',

@@ -109,7 +109,8 @@ function Plate({
   const openCheck = useFocus((focus) => focus.openCheck)
   const alike = useAlike(unit)
   const { found } = serialOf(unit, checks)
-  const differs = found !== undefined && unit.serial !== undefined && normaliseLabel(found) !== normaliseLabel(unit.serial)
+  const differs =
+    found !== undefined && unit.serial !== undefined && normaliseLabel(found) !== normaliseLabel(unit.serial)
   const verdict = worst(checks.map(({ outcome }) => outcome.verdict))
   const first = checks.find(isLeft) ?? checks[0]
   return (

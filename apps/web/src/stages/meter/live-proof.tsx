@@ -29,7 +29,7 @@ export function LiveProof({ judged }: { judged: JudgedCheck }) {
   const keep = useAnswering()
   const live = useLiveOf(check.unit.id)
   const tell = useDeviceAnswer(judged)
-  const around = useInspection(({ inspection }) => inspection?.around)
+  const context = useInspection(({ inspection }) => inspection?.context)
   const show = useDraftAnswer((state) => state.show)
   const [before, setBefore] = useState<readonly (ChannelAt | undefined)[]>()
   const [loads, setLoads] = useState<readonly string[]>([])
@@ -43,10 +43,10 @@ export function LiveProof({ judged }: { judged: JudgedCheck }) {
     [before, now, loads],
   )
   const outcome: Outcome | undefined = useMemo(() => {
-    if (!answer || !around) return undefined
-    const done = judgeAnswer(check, answer, { instrument: undefined }, around)
+    if (!answer || !context) return undefined
+    const done = judgeAnswer(check, answer, { instrument: undefined }, context)
     return done.ok ? done.outcome : undefined
-  }, [answer, check, around])
+  }, [answer, check, context])
   useEffect(() => {
     if (answer) show(check.id, answer)
     return () => show(undefined, undefined)

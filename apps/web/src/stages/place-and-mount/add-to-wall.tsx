@@ -8,7 +8,7 @@ import { ChoiceField, optionsOf, type Option } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 
 const NEW_OBSTRUCTION = { w: 200, h: 200 }
 
@@ -45,7 +45,7 @@ function useItemsOn(wall: WallBuilt) {
 
 function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
   const sheets = useInspection((state) => state.sheets)
-  const make = useMake()
+  const make = useCommit()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
   const loose = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(
@@ -153,7 +153,7 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
 }
 
 function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
-  const make = useMake()
+  const make = useCommit()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
   const [of, setOf] = useState<(typeof OBSTRUCTION_CLASSES)[number]>('pipe')

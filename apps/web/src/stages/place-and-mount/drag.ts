@@ -1,6 +1,6 @@
 import { seenWithout, type AsBuilt, type Change, type DrawnFigure, type WallPlace } from '@plumb-mark/core'
 import type { Dragged } from '../../ui/drawings/wall-elevation.js'
-import { withObstruction, withUnit } from '../../job/steps.js'
+import { withObstruction, withUnit } from '../../job/undo-history.js'
 
 /** A tenth of a millimetre is more than a finger can mean. */
 const tenth = (mm: number) => Math.round(mm * 10) / 10

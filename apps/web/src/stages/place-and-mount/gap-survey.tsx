@@ -7,7 +7,7 @@ import { Note } from '../../ui/theme/text.js'
 import { ChoiceField, named } from '../../ui/choice-field.js'
 import { QuantityInput } from '../../ui/quantity-input.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 
 const Table = chakra('table', {
@@ -21,7 +21,7 @@ const Table = chakra('table', {
 
 /** Gaps measured one by one beside those worked out from the offsets: where both are there, the misclosure shows a slip. */
 export function GapSurvey({
-  measured: { wall, given },
+  measured: { wall, input },
   writable,
   onClose,
 }: {
@@ -29,13 +29,13 @@ export function GapSurvey({
   writable: boolean
   onClose: () => void
 }) {
-  const labelOf = useInspection(({ inspection }) => inspection!.around.labelOf)
-  const make = useMake()
+  const labelOf = useInspection(({ inspection }) => inspection!.context.labelOf)
+  const make = useCommit()
   const things = [
     ...wallEnds(wall).filter(({ id }) =>
       id === 'left-corner' ? wall.leftCorner : id === 'right-corner' ? wall.rightCorner : true,
     ),
-    ...given.items,
+    ...input.items,
   ]
   const rows = misclosures(things, wall.gaps, wall.uncertainty)
   return (

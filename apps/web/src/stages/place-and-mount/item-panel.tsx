@@ -18,10 +18,10 @@ import { TextField } from '../../ui/text-field.js'
 import { useDecimal } from '../../data/preferences.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { ProposedNote, useProposal } from '../proposed.js'
 import { PlaceByGap } from './place-by-gap.js'
-import { withObstruction, withUnit } from '../../job/steps.js'
+import { withObstruction, withUnit } from '../../job/undo-history.js'
 
 const FIGURES = [
   { name: 'x', label: 'From the datum to its left edge' },
@@ -43,7 +43,7 @@ export const ItemPanel = memo(function ItemPanel({
 }) {
   const kept = useInspection(({ inspection }) => inspection?.state.asBuilt)
   const chooseItem = useFocus((focus) => focus.chooseItem)
-  const make = useMake()
+  const make = useCommit()
   const unit = kept?.units.find(({ id }) => id === itemId)
   const obstruction = kept?.walls
     .find(({ id }) => id === wall.id)
@@ -206,7 +206,7 @@ function OffsetField({
   trial: tried,
   onKeep,
 }: OffsetProps) {
-  const tryOut = useInspection((state) => state.tryOut)
+  const tryOut = useInspection((state) => state.preview)
   const decimal = useDecimal()
   // What was typed is shown again while it reads as the value; after a change of the decimal mark it may not.
   const before = typedBefore === undefined ? undefined : parseQuantity(typedBefore, 'length', { decimal })

@@ -21,7 +21,7 @@ export function PlaceByGap({
   onPlace: (to: { x: number } | { y: number }, typed: string) => void
 }) {
   // What is kept, not what is being typed: it is drawn again when something was placed.
-  const { state, around } = useInspection(({ kept }) => kept)!
+  const { state, context } = useInspection(({ committed }) => committed)!
   const others: SurveyedItem[] = [
     ...wallEnds(wall),
     ...wall.obstructions,
@@ -65,7 +65,7 @@ export function PlaceByGap({
       <ChoiceField
         label="what"
         value={otherId}
-        options={others.map(({ id }): Option => [id, around.labelOf(id)])}
+        options={others.map(({ id }): Option => [id, context.labelOf(id)])}
         onChange={setOtherId}
       />
       <Box>

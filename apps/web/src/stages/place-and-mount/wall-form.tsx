@@ -7,7 +7,7 @@ import { QuantityInput } from '../../ui/quantity-input.js'
 import { TextField } from '../../ui/text-field.js'
 import { Tick } from '../../ui/tick.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 
 /** A wall: its name, size, corners, and the tape with which it is measured. */
@@ -18,7 +18,7 @@ export function WallForm({
   wall: WallBuilt | undefined
   onDone: (wallId?: string) => void
 }) {
-  const make = useMake()
+  const make = useCommit()
   const tapes = useInspection(({ instruments }) => instruments).filter((instrument) =>
     measures(instrument, 'length'),
   )

@@ -10,7 +10,7 @@ import { useInspection } from '../../job/inspection.js'
 import { download } from '../../ui/download.js'
 import { useRework } from '../../data/workers/use-rework.js'
 import { useFocus } from '../../job/focus.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { useWritable } from '../../job/use-writable.js'
 import { AddToWall } from './add-to-wall.js'
 import { GapSurvey } from './gap-survey.js'
@@ -37,7 +37,7 @@ export function Walls() {
   const [editing, setEditing] = useState<'new' | 'this'>()
   const withItem = useInspection(
     ({ inspection }) =>
-      inspection?.walls.find(({ given }) => given.items.some(({ id }) => id === itemId))?.wall.id,
+      inspection?.walls.find(({ input }) => input.items.some(({ id }) => id === itemId))?.wall.id,
   )
   const wrong = useInspection(
     ({ inspection }) => inspection?.walls.find(({ result }) => result.verdict !== 'conforms')?.wall.id,
@@ -104,10 +104,10 @@ function OneWall(props: WallProps) {
 }
 
 function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measured: MeasuredWall }) {
-  const around = useInspection(({ inspection }) => inspection!.around)
+  const context = useInspection(({ inspection }) => inspection!.context)
   const { itemId: chosen, chooseItem, openCheck } = useFocus()
   const person = useSession((session) => session.person)
-  const make = useMake()
+  const make = useCommit()
   const [asked, setAsked] = useState(false)
   const [gaps, setGaps] = useState(false)
   const photo = usePhotoOnWall(kept.wall)
@@ -117,19 +117,19 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
     () =>
       dragged
         ? measureWall(
-            ...wallWith(around.asBuilt, kept, dragged),
+            ...wallWith(context.asBuilt, kept, dragged),
             wallContext(
               kept.wall.id,
-              around.asBuilt,
+              context.asBuilt,
               useInspection.getState().inspection!.state,
               useInspection.getState().sheets,
             ),
           )
         : kept,
-    [dragged, kept, around],
+    [dragged, kept, context],
   )
-  const drawing = useMemo(() => wallDrawing(measured, around.labelOf), [measured, around])
-  const { answer, cancel } = useRework(asked ? JSON.stringify(kept.given) : undefined)
+  const drawing = useMemo(() => wallDrawing(measured, context.labelOf), [measured, context])
+  const { answer, cancel } = useRework(asked ? JSON.stringify(kept.input) : undefined)
   const choose = useCallback(
     (id: string) => {
       chooseItem(id)
@@ -173,7 +173,7 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
       {asked && (
         <LeastRework
           answer={answer}
-          labelOf={around.labelOf}
+          labelOf={context.labelOf}
           onCancel={cancel}
           onClose={() => setAsked(false)}
         />
@@ -197,7 +197,7 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
       </Box>
       {gaps ? (
         <GapSurvey measured={kept} writable={writable} onClose={() => setGaps(false)} />
-      ) : chosen && kept.given.items.some(({ id }) => id === chosen) ? (
+      ) : chosen && kept.input.items.some(({ id }) => id === chosen) ? (
         <ItemPanel key={chosen} wall={kept.wall} itemId={chosen} writable={writable} />
       ) : (
         <Note py="8px">
@@ -244,7 +244,7 @@ const WallHead = memo(function WallHead({
   const save = () => {
     const { inspection } = useInspection.getState()
     const measured = inspection?.walls.find(({ wall }) => wall.id === wallId)
-    if (measured) download(`${title}.svg`, wallSvg(wallDrawing(measured, inspection!.around.labelOf)))
+    if (measured) download(`${title}.svg`, wallSvg(wallDrawing(measured, inspection!.context.labelOf)))
   }
   return (
     <Flex align="center" gap="2px" wrap="wrap">

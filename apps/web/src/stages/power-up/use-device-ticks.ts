@@ -17,7 +17,7 @@ export function useDeviceTicks(judged: JudgedCheck, keep: KeepAnswer | undefined
       return
     }
     const read = { device: live.device, at: live.at, points: live.points }
-    const figures = useInspection.getState().inspection?.around.sheetOf(judged.check.unit.id)?.figures
+    const figures = useInspection.getState().inspection?.context.sheetOf(judged.check.unit.id)?.figures
     const holding = new Set(
       answerFromDevice(judged.check, read, undefined, figures)?.word.points.map(({ part }) => part),
     )

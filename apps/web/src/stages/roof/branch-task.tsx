@@ -7,7 +7,7 @@ import { QuantityInput } from '../../ui/quantity-input.js'
 import { TextField } from '../../ui/text-field.js'
 import { Tick } from '../../ui/tick.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 
@@ -26,7 +26,7 @@ interface Draft {
 /** An AC branch of small inverters: walked from the board outwards, with its breaker and its cable. */
 export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useMake()
+  const make = useCommit()
   const { units, array } = inspection.state.asBuilt
   const owners = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.kind === 'small-inverter')
   const us = inspection.state.header?.units === 'us'

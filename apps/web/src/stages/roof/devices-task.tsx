@@ -21,7 +21,7 @@ import { Field } from '../../ui/field.js'
 import { CountField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 
@@ -69,7 +69,7 @@ export function DevicesTask({ chosen, onDone }: TaskProps) {
 /** Devices for every module that has none yet. */
 function FitBoxes({ unitId }: { unitId: string }) {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
-  const make = useMake()
+  const make = useCommit()
   const taken = new Set(array.devices.flatMap(({ at, feeds }) => [at, ...feeds]))
   const free = array.planes.flatMap(placesOf).filter(({ id }) => !taken.has(id))
   const [each, setEach] = useState(1)
@@ -94,7 +94,7 @@ function FitBoxes({ unitId }: { unitId: string }) {
 
 /** Serials place after place, in the order in which one walks: left to right, and back in the next row. */
 function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; chosen: string | undefined }) {
-  const make = useMake()
+  const make = useCommit()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const [typed, setTyped] = useState('')
   const [scanning, setScanning] = useState(false)
@@ -102,7 +102,8 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
   const order = inWalkingOrder(devices)
   const at = order.find((device) => device.at === chosen) ?? order.find(({ serial }) => !serial) ?? order[0]!
   const twin = devices.find(
-    (device) => device.id !== at.id && device.serial && normaliseLabel(device.serial) === normaliseLabel(typed),
+    (device) =>
+      device.id !== at.id && device.serial && normaliseLabel(device.serial) === normaliseLabel(typed),
   )
   const keep = (serial: string) => {
     if (serial.trim() === '') return
@@ -185,7 +186,7 @@ function inWalkingOrder(devices: readonly DeviceBuilt[]): DeviceBuilt[] {
 /** All serials of a paper map off one photo. */
 function SerialPhoto() {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
-  const make = useMake()
+  const make = useCommit()
   const [open, setOpen] = useState(false)
   const take = (rows: LabelsOnMap['placed']) => {
     const changed = withSerials(array, rows)
@@ -209,7 +210,7 @@ function SerialPhoto() {
 /** Serial lists in and out, RFC 4180 with a header row. A list with one bad row is not taken at all. */
 function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
-  const make = useMake()
+  const make = useCommit()
   const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<string[]>([])
   const save = () =>
@@ -266,7 +267,7 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
 /** What a listening unit reports: pasted or typed, one serial a line. */
 function Reported({ unitId, label }: { unitId: string; label: string }) {
   const reported = useInspection(({ inspection }) => inspection!.state.asBuilt.array.reported[unitId])
-  const make = useMake()
+  const make = useCommit()
   const [typed, setTyped] = useState((reported ?? []).join('\n'))
   const serials = typed.split(/[\s,;]+/).filter(Boolean)
   return (

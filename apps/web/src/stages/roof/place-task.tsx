@@ -3,17 +3,17 @@ import { useState } from 'react'
 import { placeWords } from '@plumb-mark/core'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import { ReplaceUnit } from '../identify/replace-unit.js'
 
 /** What lies at one place: its module, string, device, and the ports of that device. */
 export function PlaceTask({ place, writable }: { place: string; writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useMake()
+  const make = useCommit()
   const { chooseItem, openCheck } = useFocus()
   const { strings, array } = inspection.state.asBuilt
-  const module = inspection.around.array().moduleAt(place)
+  const module = inspection.context.array().moduleAt(place)
   const string = strings.find(({ path }) => path?.includes(place))
   const device = array.devices.find(({ at, feeds }) => at === place || feeds.includes(place))
   const branch = array.branches.find(({ devices }) => device && devices.includes(device.id))

@@ -7,14 +7,14 @@ import { ChoiceField, named, type Option } from '../../ui/choice-field.js'
 import { QuantityInput } from '../../ui/quantity-input.js'
 import { CountField, TextField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 
 /** The planes: rows and columns of one kind of module, lying one way. */
 export function PlaneTask({ chosen, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useMake()
+  const make = useCommit()
   const { units, array } = inspection.state.asBuilt
   const modules = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.kind === 'module')
   const [id, setId] = useState(array.planes[0]?.id ?? 'new')

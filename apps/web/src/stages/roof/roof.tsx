@@ -43,7 +43,7 @@ export function Roof() {
   const choose = (next: Task | undefined) => {
     setTask(next)
     setWalked([])
-    useInspection.getState().tryOut(undefined)
+    useInspection.getState().preview(undefined)
   }
   const deviceOf = (id: string | undefined) => {
     const at = id === undefined ? undefined : inspection.at.byId.get(id)

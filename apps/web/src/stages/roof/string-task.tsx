@@ -2,12 +2,12 @@ import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { stringMakeUp, walkedString, watts, type StringBuilt } from '@plumb-mark/core'
-import { useSaying } from '../../job/reader.js'
+import { useSaying } from '../../job/message-text.js'
 import { ChoiceField, named, type Option } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
 import { VerdictMark } from '../../ui/verdict-mark.js'
 import { useInspection } from '../../job/inspection.js'
-import { useMake } from '../../job/use-make.js'
+import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 
@@ -16,8 +16,8 @@ const ENDS_IN = ['hybrid-inverter', 'string-inverter']
 /** A string drawn by walking along it: its count and power stand against the limits at every step. */
 export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
-  const tryOut = useInspection((state) => state.tryOut)
-  const make = useMake()
+  const tryOut = useInspection((state) => state.preview)
+  const make = useCommit()
   const { asBuilt } = inspection.state
   const inverters = asBuilt.units.filter(({ sheetId }) =>
     ENDS_IN.includes(inspection.sheets.get(sheetId)?.kind ?? ''),
@@ -35,9 +35,9 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
       walkedString(
         { id: kept?.id ?? freshId, label, unitId, input, path: walked, coldMethod },
         kept,
-        inspection.around,
+        inspection.context,
       ),
-    [kept, freshId, label, unitId, input, walked, coldMethod, inspection.around],
+    [kept, freshId, label, unitId, input, walked, coldMethod, inspection.context],
   )
   useEffect(() => {
     tryOut(
@@ -140,8 +140,8 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
 }
 
 function Running({ count, path }: { count: number; path: readonly string[] }) {
-  const around = useInspection(({ inspection }) => inspection!.around)
-  const { power } = stringMakeUp({ path } as StringBuilt, around.array())
+  const context = useInspection(({ inspection }) => inspection!.context)
+  const { power } = stringMakeUp({ path } as StringBuilt, context.array())
   return (
     <b>
       {count} {count === 1 ? 'module' : 'modules'}

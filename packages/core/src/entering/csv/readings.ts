@@ -70,7 +70,7 @@ export function readingsIn(
     if (serial !== '' && !instrument) return fault('instrument', `no instrument has the serial “${serial}”`)
     if (instrument && !measures(instrument, check.ask.dimension))
       return fault('instrument', `${instrument.name} does not measure that`)
-    const read = judgeTyped(check, typed, { instrument, conditions: {} }, inspection.around, { decimal })
+    const read = judgeTyped(check, typed, { instrument, conditions: {} }, inspection.context, { decimal })
     if (!read.ok) return fault('typed', read.problem.message)
     const { value, unit, relation } = read.reading
     return {

@@ -1,7 +1,7 @@
 import type { AnswerOf, Form, TripRow } from '../../answer/forms.js'
 import { habitsFor } from '../../answer/typing.js'
 import { parseQuantity } from '../../quantity/parse.js'
-import { normaliseLabel } from '../../quantity/say.js'
+import { normaliseLabel } from '../../quantity/phrases.js'
 import type { Dimension } from '../../quantity/units.js'
 import { readCsv, type CsvColumn, type CsvMapping, type CsvRead } from './table.js'
 
@@ -35,7 +35,9 @@ export function tripsIn(
 ): CsvRead<TripValues> {
   const seen = new Set<TripRow>()
   return readCsv(rows, TRIP_COLUMNS, mapping, (cells, fault) => {
-    const row = trips.find(({ id, label }) => [id, label].some((name) => normaliseLabel(name) === normaliseLabel(cells.test)))
+    const row = trips.find(({ id, label }) =>
+      [id, label].some((name) => normaliseLabel(name) === normaliseLabel(cells.test)),
+    )
     if (!row) return fault('test', `no row of this check is called “${cells.test}”`)
     if (seen.has(row)) return fault('test', 'stands in an earlier row already')
     seen.add(row)

@@ -30,14 +30,14 @@ const ofKnownUnit = ({ unitId }: { unitId: UnitId }, { state }: Against): Admiss
 
 function onArray(draft: Draft, entry: EntryWith<unknown>, change: Partial<ArrayBuilt>): void {
   draft.asBuilt = { ...draft.asBuilt, array: { ...draft.asBuilt.array, ...change } }
-  draft.touched.array = momentOf(entry)
+  draft.lastChanged.array = momentOf(entry)
 }
 
 export const planeBuilt = entryKind({
-  holds: planeShape,
-  says: 'plane built',
+  schema: planeShape,
+  label: 'plane built',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: (plane, against) =>
     firstRefusal(
       ofKnownUnit(plane, against),
@@ -51,10 +51,10 @@ export const planeBuilt = entryKind({
 })
 
 export const planeRemoved = entryKind({
-  holds: object({ planeId: text<PlaneId>() }),
-  says: 'plane removed',
+  schema: object({ planeId: text<PlaneId>() }),
+  label: 'plane removed',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: ({ planeId }, { state }) => known(state.asBuilt.array.planes, planeId, 'plane'),
   apply: (draft, { planeId }, entry) =>
     onArray(draft, entry, { planes: without(draft.asBuilt.array.planes, planeId) }),
@@ -62,10 +62,10 @@ export const planeRemoved = entryKind({
 })
 
 export const devicesFitted = entryKind({
-  holds: object({ devices: list(deviceShape) }),
-  says: 'module electronics fitted',
+  schema: object({ devices: list(deviceShape) }),
+  label: 'module electronics fitted',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit({ devices }, { state }) {
     const { units, array } = state.asBuilt
     const planes = new Set<string | undefined>(array.planes.map(({ id }) => id))
@@ -90,10 +90,10 @@ export const devicesFitted = entryKind({
 })
 
 export const devicesRemoved = entryKind({
-  holds: object({ deviceIds: list(text<DeviceId>()) }),
-  says: 'module electronics removed',
+  schema: object({ deviceIds: list(text<DeviceId>()) }),
+  label: 'module electronics removed',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: admitted,
   apply(draft, { deviceIds }, entry) {
     const gone = new Set<string>(deviceIds)
@@ -106,10 +106,10 @@ export const devicesRemoved = entryKind({
 })
 
 export const branchBuilt = entryKind({
-  holds: branchShape,
-  says: 'branch built',
+  schema: branchShape,
+  label: 'branch built',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: ofKnownUnit,
   apply: (draft, branch, entry) =>
     onArray(draft, entry, { branches: put(draft.asBuilt.array.branches, branch) }),
@@ -118,10 +118,10 @@ export const branchBuilt = entryKind({
 })
 
 export const branchRemoved = entryKind({
-  holds: object({ branchId: text<BranchId>() }),
-  says: 'branch removed',
+  schema: object({ branchId: text<BranchId>() }),
+  label: 'branch removed',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: admitted,
   apply: (draft, { branchId }, entry) =>
     onArray(draft, entry, { branches: without(draft.asBuilt.array.branches, branchId) }),
@@ -129,10 +129,10 @@ export const branchRemoved = entryKind({
 })
 
 export const serialsReported = entryKind({
-  holds: object({ unitId: text<UnitId>(), serials: list(anyText(), { mayBeEmpty: true }) }),
-  says: 'serials reported',
+  schema: object({ unitId: text<UnitId>(), serials: list(anyText(), { mayBeEmpty: true }) }),
+  label: 'serials reported',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: ofKnownUnit,
   apply: (draft, { unitId, serials }, entry) =>
     onArray(draft, entry, { reported: { ...draft.asBuilt.array.reported, [unitId]: serials } }),

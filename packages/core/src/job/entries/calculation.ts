@@ -3,10 +3,10 @@ import { ADMITTED, BUILDERS, entryKind, refuse } from './entry-kind.js'
 
 /** Only a calculation that can be worked out again is kept. */
 export const calculationKept = entryKind({
-  holds: calculationKeptShape,
-  says: 'calculation kept',
+  schema: calculationKeptShape,
+  label: 'calculation kept',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit({ calculator, input }, against) {
     const done = against.computes(calculator, input)
     return done.ok ? ADMITTED : refuse('not-computable', done.problem.message)

@@ -16,10 +16,10 @@ const confirmedShape = object({
  * so and when.
  */
 export const confirmed = entryKind({
-  holds: confirmedShape,
-  says: 'confirmed on site',
+  schema: confirmedShape,
+  label: 'confirmed on site',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit({ things }, { state }) {
     const open = new Set(proposalsIn(state.asBuilt).map(keyOf))
     const stranger = things.find((one) => !open.has(keyOf(one)))
@@ -36,12 +36,12 @@ export const confirmed = entryKind({
     const walls = wallsOf(before, ids('place'), ids('obstruction'))
     draft.asBuilt = seenOnSite(before, ids)
     const moment = momentOf(entry)
-    for (const id of walls) draft.touched.walls.set(id, moment)
+    for (const id of walls) draft.lastChanged.walls.set(id, moment)
     const touches = (...kinds: ProposedKind[]) => things.some(({ kind }) => kinds.includes(kind))
-    if (touches('place')) draft.touched.units = moment
-    if (touches('plane', 'device', 'branch', 'string')) draft.touched.array = moment
-    if (touches('earth-part', 'bond')) draft.touched.earthing = moment
-    if (touches('part', 'conductor')) draft.touched.network = moment
+    if (touches('place')) draft.lastChanged.units = moment
+    if (touches('plane', 'device', 'branch', 'string')) draft.lastChanged.array = moment
+    if (touches('earth-part', 'bond')) draft.lastChanged.earthing = moment
+    if (touches('part', 'conductor')) draft.lastChanged.network = moment
   },
   undo({ things }, before): Step[] {
     return things.flatMap(({ kind, id }) => AS_IT_WAS[kind](id, before))

@@ -17,10 +17,10 @@ import {
 
 /** Says where a unit can be asked; nothing is asked by it, and nothing judged. */
 export const deviceConnected = entryKind({
-  holds: connectionShape,
-  says: 'device connected',
+  schema: connectionShape,
+  label: 'device connected',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit({ id, unitId, host, port, address }, { state: { asBuilt } }) {
     const taken = asBuilt.connections.find(
       (one) => one.id !== id && one.host === host && one.port === port && one.address === address,
@@ -42,10 +42,10 @@ export const deviceConnected = entryKind({
 })
 
 export const deviceDisconnected = entryKind({
-  holds: object({ id: text<ConnectionId>() }),
-  says: 'device disconnected',
+  schema: object({ id: text<ConnectionId>() }),
+  label: 'device disconnected',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: ({ id }, { state }) => known(state.asBuilt.connections, id, 'connection'),
   apply(draft, { id }) {
     draft.asBuilt = { ...draft.asBuilt, connections: without(draft.asBuilt.connections, id) }

@@ -5,10 +5,10 @@ import { isMilder } from '../../sheet/terms.js'
 import { ADMITTED, entryKind, refuse } from './entry-kind.js'
 
 export const defectRaised = entryKind({
-  holds: defectRaisedShape,
-  says: 'defect raised',
+  schema: defectRaisedShape,
+  label: 'defect raised',
   writtenBy: ['inspector', 'reviewer'],
-  weighedBy: 'outcomes',
+  validatesAgainst: 'outcomes',
   admit({ checkId, severity, note = '' }, against, role) {
     const asked = against.severityOf(checkId)
     if (asked === undefined) return refuse('unknown-check', `no check is called “${checkId}”`)
@@ -38,10 +38,10 @@ const STEP_REFUSALS = {
 } satisfies Record<StepRefusal, string>
 
 export const defectStep = entryKind({
-  holds: defectStepShape,
-  says: 'step of a defect',
+  schema: defectStepShape,
+  label: 'step of a defect',
   writtenBy: ['inspector', 'installer', 'reviewer'],
-  weighedBy: 'outcomes',
+  validatesAgainst: 'outcomes',
   admit({ defectId, step }, against, role) {
     const defect = against.defect(defectId)
     if (!defect) return refuse('unknown-defect', 'no such defect in this job')

@@ -21,7 +21,7 @@ const { partPlaced, partRemoved, tiePlaced, tieRemoved } = partsAndTies({
   read: ({ earth }) => ({ parts: earth.parts, ties: earth.bonds }),
   write(draft, { parts, ties }, entry) {
     draft.asBuilt = { ...draft.asBuilt, earth: { parts, bonds: ties } }
-    draft.touched.earthing = momentOf(entry)
+    draft.lastChanged.earthing = momentOf(entry)
   },
 })
 

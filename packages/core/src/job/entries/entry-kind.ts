@@ -42,15 +42,15 @@ export interface Step {
  * is undone and how it reads in a history. To add one, write such a row in the file of its thing and name it in `index.ts`.
  */
 export interface EntryKindRow<B extends object> {
-  holds: Shape<B>
+  schema: Shape<B>
   /** How it reads in a history. */
-  says: string
+  label: string
   writtenBy: readonly Role[]
   /**
    * What of a job it is weighed against: what was entered so far, the measuring points that follow from what
    * is built, or the very outcomes. In a long batch the judging is brought up to date only where it matters.
    */
-  weighedBy: 'state' | 'points' | 'outcomes'
+  validatesAgainst: 'state' | 'points' | 'outcomes'
   admit(body: NoInfer<B>, against: Against, role: Role): Admission
   apply(draft: Draft, body: NoInfer<B>, entry: EntryWith<NoInfer<B>>): void
   /**

@@ -15,7 +15,7 @@ import {
   type ReadingBody,
 } from '../kept-whole.js'
 import { arrived, evidenceBy, isLater, waitFor, type Draft, type Evidence } from '../state.js'
-import { takenOn, unitOfPoint } from '../taken-on.js'
+import { evidenceTargetOf, unitOfPoint } from '../evidence-target.js'
 import { ADMITTED, INSPECTORS, entryKind, refuse, type Admission } from './entry-kind.js'
 
 const unknownPoint = (point: PointId): Admission =>
@@ -26,7 +26,7 @@ function keepEvidence(draft: Draft, entry: EvidenceEntry & Pick<Evidence, 'walke
   const rows = draft.evidence.get(entry.body.point) ?? []
   const before = rows.findLastIndex((row) => !isLater(row, entry)) + 1
   const { point } = entry.body
-  const row = { ...entry, on: takenOn(point, draft.asBuilt, entry.body) }
+  const row = { ...entry, on: evidenceTargetOf(point, draft.asBuilt, entry.body) }
   if (before === rows.length && draft.own.has(rows)) return void (rows as Evidence[]).push(row)
   const next = [...rows.slice(0, before), row, ...rows.slice(before)]
   draft.own.add(next)
@@ -34,10 +34,10 @@ function keepEvidence(draft: Draft, entry: EvidenceEntry & Pick<Evidence, 'walke
 }
 
 export const reading = entryKind({
-  holds: readingShape,
-  says: 'reading',
+  schema: readingShape,
+  label: 'reading',
   writtenBy: INSPECTORS,
-  weighedBy: 'points',
+  validatesAgainst: 'points',
   admit(body, against) {
     const { point, typed, value, relation, instrument } = body
     const ask = against.asked(point, 'reading')
@@ -70,10 +70,10 @@ function asPhotoShows({ value, instrument, offPhoto, photos = [] }: ReadingBody)
 }
 
 export const observation = entryKind({
-  holds: observationShape,
-  says: 'observation',
+  schema: observationShape,
+  label: 'observation',
   writtenBy: INSPECTORS,
-  weighedBy: 'points',
+  validatesAgainst: 'points',
   admit: ({ point }, against) => (against.asked(point, 'observation') ? ADMITTED : unknownPoint(point)),
   apply(draft, body, entry) {
     keepEvidence(draft, { ...entry, kind: 'observation', body })
@@ -87,10 +87,10 @@ export const observation = entryKind({
  * Struck out, it counts for none of them any more.
  */
 export const walkedOver = entryKind({
-  holds: walkedOverShape,
-  says: 'walk over several places',
+  schema: walkedOverShape,
+  label: 'walk over several places',
   writtenBy: INSPECTORS,
-  weighedBy: 'points',
+  validatesAgainst: 'points',
   admit({ points }, against) {
     const twice = points.find((point, at) => points.indexOf(point) !== at)
     if (twice !== undefined) return refuse('listed-twice', `“${twice}” is walked over twice in one act`)
@@ -112,10 +112,10 @@ export const walkedOver = entryKind({
 
 /** An answer must fit what its check asks for; what it does not offer cannot be chosen. */
 export const record = entryKind({
-  holds: recordShape,
-  says: 'record',
+  schema: recordShape,
+  label: 'record',
   writtenBy: INSPECTORS,
-  weighedBy: 'points',
+  validatesAgainst: 'points',
   admit({ point, answer }, against) {
     const ask = against.asked(point, 'record')
     if (ask?.kind !== 'record') return unknownPoint(point)
@@ -135,10 +135,10 @@ export const photosIn = (answer: Answer): readonly PhotoRef[] =>
 
 /** Strikes out evidence, or an entry that cannot be read: it stays in the record and counts no longer. */
 export const evidenceStruck = entryKind({
-  holds: evidenceStruckShape,
-  says: 'struck out',
+  schema: evidenceStruckShape,
+  label: 'struck out',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit({ entryId }, { state }) {
     const there = evidenceBy(entryId, state) ?? state.unreadable.find(({ entry }) => entry.id === entryId)
     return there ? ADMITTED : refuse('unknown-entry', 'the reading to be struck out is not in this job')
@@ -159,10 +159,10 @@ export const evidenceStruck = entryKind({
 
 /** Photos taken once a check is answered: they belong to that answer, whose reading, instrument and time stay as they were. */
 export const photosAdded = entryKind({
-  holds: photosAddedShape,
-  says: 'photos added',
+  schema: photosAddedShape,
+  label: 'photos added',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: ({ entryId }, { state }) =>
     evidenceBy(entryId, state)
       ? ADMITTED

@@ -5,20 +5,20 @@ import { personShape } from '../person.js'
 import { ADMITTED, BUILDERS, admitted, entryKind, refuse } from './entry-kind.js'
 
 export const jobOpened = entryKind({
-  holds: jobHeaderShape,
-  says: 'job opened',
+  schema: jobHeaderShape,
+  label: 'job opened',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: (_body, { state }) =>
     state.header ? refuse('already-open', 'this job has been opened before') : ADMITTED,
   apply: (draft, body) => void (draft.header = body),
 })
 
 export const jobAmended = entryKind({
-  holds: jobAmendmentShape,
-  says: 'job amended',
+  schema: jobAmendmentShape,
+  label: 'job amended',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: admitted,
   apply(draft, body) {
     if (draft.header) draft.header = { ...draft.header, ...body }
@@ -26,10 +26,10 @@ export const jobAmended = entryKind({
 })
 
 export const shared = entryKind({
-  holds: object({ person: personShape }),
-  says: 'shared',
+  schema: object({ person: personShape }),
+  label: 'shared',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: admitted,
   apply(draft, { person }) {
     if (!draft.sharedWith.some(({ id }) => id === person.id)) draft.sharedWith = [...draft.sharedWith, person]
@@ -38,10 +38,10 @@ export const shared = entryKind({
 
 /** What the person wrote stays; from here on the job is not theirs to see. */
 export const unshared = entryKind({
-  holds: object({ personId: text() }),
-  says: 'no longer shared',
+  schema: object({ personId: text() }),
+  label: 'no longer shared',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: ({ personId }, { state }) =>
     state.sharedWith.some(({ id }) => id === personId)
       ? ADMITTED
@@ -53,10 +53,10 @@ export const unshared = entryKind({
 
 /** Pins another sheet; with `replaces`, the units of that one are judged by it from here on. */
 export const sheetAdopted = entryKind({
-  holds: object({ sheet: pinnedSheetShape, replaces: optional(text<SheetId>()) }),
-  says: 'sheet adopted',
+  schema: object({ sheet: pinnedSheetShape, replaces: optional(text<SheetId>()) }),
+  label: 'sheet adopted',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit({ sheet, replaces }, { state }) {
     if (replaces === undefined) return ADMITTED
     const before = state.header!.sheets.find(({ id }) => id === replaces)

@@ -21,7 +21,7 @@ const {
   read: ({ network }) => ({ parts: network.parts, ties: network.conductors }),
   write(draft, { parts, ties }, entry) {
     draft.asBuilt = { ...draft.asBuilt, network: { parts, conductors: ties } }
-    draft.touched.network = momentOf(entry)
+    draft.lastChanged.network = momentOf(entry)
   },
 })
 

@@ -50,10 +50,10 @@ export function partsAndTies<P extends { id: string }, T extends Tie>({
 
   return {
     partPlaced: entryKind<P>({
-      holds: part.holds,
-      says: `${part.says} placed`,
+      schema: part.holds,
+      label: `${part.says} placed`,
       writtenBy: INSPECTORS,
-      weighedBy: 'state',
+      validatesAgainst: 'state',
       admit: admitted,
       apply: (draft, one, entry) => write(draft, { ...of(draft), parts: put(of(draft).parts, one) }, entry),
       undo: ({ id }, before) =>
@@ -61,10 +61,10 @@ export function partsAndTies<P extends { id: string }, T extends Tie>({
     }),
 
     partRemoved: entryKind({
-      holds: object({ partId: text() }),
-      says: `${part.says} removed`,
+      schema: object({ partId: text() }),
+      label: `${part.says} removed`,
       writtenBy: INSPECTORS,
-      weighedBy: 'state',
+      validatesAgainst: 'state',
       admit: admitted,
       apply(draft, { partId }, entry) {
         const { parts, ties } = of(draft)
@@ -83,10 +83,10 @@ export function partsAndTies<P extends { id: string }, T extends Tie>({
     }),
 
     tiePlaced: entryKind<T>({
-      holds: tie.holds,
-      says: `${tie.says} placed`,
+      schema: tie.holds,
+      label: `${tie.says} placed`,
       writtenBy: INSPECTORS,
-      weighedBy: 'state',
+      validatesAgainst: 'state',
       admit({ from, to }, { state }) {
         const { parts } = read(state.asBuilt)
         return firstRefusal(
@@ -100,12 +100,12 @@ export function partsAndTies<P extends { id: string }, T extends Tie>({
     }),
 
     /** The removal of a tie names it in a field of its own in each graph. */
-    tieRemoved: <B extends object>(holds: Shape<B>, idIn: (body: B) => string) =>
+    tieRemoved: <B extends object>(schema: Shape<B>, idIn: (body: B) => string) =>
       entryKind<B>({
-        holds,
-        says: `${tie.says} removed`,
+        schema,
+        label: `${tie.says} removed`,
         writtenBy: INSPECTORS,
-        weighedBy: 'state',
+        validatesAgainst: 'state',
         admit: admitted,
         apply: (draft, body, entry) =>
           write(draft, { ...of(draft), ties: without(of(draft).ties, idIn(body)) }, entry),

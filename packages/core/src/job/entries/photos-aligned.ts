@@ -5,10 +5,10 @@ import { ADMITTED, INSPECTORS, entryKind, refuse } from './entry-kind.js'
 
 /** Two photos laid on each other by four places that both show: whoever looks later sees them so. */
 export const photosAligned = entryKind({
-  holds: photosAlignedShape,
-  says: 'photos laid on each other',
+  schema: photosAlignedShape,
+  label: 'photos laid on each other',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit(body) {
     const map = attempt(() => mapOf(samePlaces(body)))
     return map.ok ? ADMITTED : refuse('places-differ', 'the four places do not fit each other')

@@ -89,7 +89,7 @@ export type EntryKind = keyof typeof ENTRY_ROWS
 export const ENTRY_KINDS = Object.keys(ENTRY_ROWS) as EntryKind[]
 
 /** What an entry of each kind holds. */
-export type EntryBodies = { [K in EntryKind]: Read<(typeof ENTRY_ROWS)[K]['holds']> }
+export type EntryBodies = { [K in EntryKind]: Read<(typeof ENTRY_ROWS)[K]['schema']> }
 
 /** The row of a kind, for callers that treat all kinds alike; undefined for a kind that is none of ours. */
 export function entryRow(kind: string): EntryKindRow<object> | undefined {

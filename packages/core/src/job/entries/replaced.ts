@@ -11,17 +11,17 @@ import {
   refuse,
   type Step,
 } from './entry-kind.js'
-import { normaliseLabel } from '../../quantity/say.js'
+import { normaliseLabel } from '../../quantity/phrases.js'
 
 /**
  * A unit is replaced. It keeps its place, its name and its connections, and is another from here on: what was proved on the old one is void,
  * what hangs on it is asked again, and the record tells both apart for ever by their serials.
  */
 export const replaced = entryKind({
-  holds: replacedShape,
-  says: 'replaced',
+  schema: replacedShape,
+  label: 'replaced',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit({ unitId, deviceId, serialOut, serialIn }, { state: { asBuilt } }) {
     const taken = [
       ...asBuilt.units.filter(({ id }) => deviceId !== undefined || id !== unitId),
@@ -46,13 +46,13 @@ export const replaced = entryKind({
       if (!device) return
       const devices = put(asBuilt.array.devices, { ...device, serial: serialIn, proposed: undefined })
       draft.asBuilt = { ...asBuilt, array: { ...asBuilt.array, devices } }
-      draft.touched.array = moment
+      draft.lastChanged.array = moment
       return
     }
     const unit = find(asBuilt.units, unitId)
     if (!unit) return
     draft.asBuilt = { ...asBuilt, units: put(asBuilt.units, { ...unit, serial: serialIn }) }
-    draft.touched.units = moment
+    draft.lastChanged.units = moment
   },
   undo({ unitId, deviceId, serialOut, serialIn }, before): Step[] {
     const was = deviceId === undefined ? find(before.units, unitId) : find(before.array.devices, deviceId)

@@ -3,10 +3,10 @@ import { ADMITTED, entryKind, refuse } from './entry-kind.js'
 
 /** The licensed signature: it needs a clear way and seals the very head that was shown. */
 export const signed = entryKind({
-  holds: signedShape,
-  says: 'signed and sealed',
+  schema: signedShape,
+  label: 'signed and sealed',
   writtenBy: ['reviewer'],
-  weighedBy: 'outcomes',
+  validatesAgainst: 'outcomes',
   admit({ licence, sealedHead }, against) {
     const inTheWay = against.inTheWay()
     if (inTheWay.length > 0) {

@@ -18,10 +18,10 @@ import {
 } from './entry-kind.js'
 
 export const unitFitted = entryKind({
-  holds: unitShape,
-  says: 'unit fitted',
+  schema: unitShape,
+  label: 'unit fitted',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit({ id, sheetId, place }, { state: { header, asBuilt } }) {
     if (!header!.sheets.some((sheet) => sheet.id === sheetId))
       return refuse('unknown-sheet', `the job pins no sheet “${sheetId}”`)
@@ -42,10 +42,10 @@ export const unitFitted = entryKind({
 })
 
 export const unitRemoved = entryKind({
-  holds: object({ unitId: text<UnitId>() }),
-  says: 'unit removed',
+  schema: object({ unitId: text<UnitId>() }),
+  label: 'unit removed',
   writtenBy: BUILDERS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: ({ unitId }, { state }) => known(state.asBuilt.units, unitId, 'unit'),
   apply(draft, { unitId }, entry) {
     const before = find(draft.asBuilt.units, unitId)
@@ -56,6 +56,6 @@ export const unitRemoved = entryKind({
 })
 
 function touchUnits(draft: Draft, entry: EntryWith<unknown>, ...walls: (WallId | undefined)[]): void {
-  draft.touched.units = momentOf(entry)
-  for (const id of walls) if (id !== undefined) draft.touched.walls.set(id, momentOf(entry))
+  draft.lastChanged.units = momentOf(entry)
+  for (const id of walls) if (id !== undefined) draft.lastChanged.walls.set(id, momentOf(entry))
 }

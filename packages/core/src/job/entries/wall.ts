@@ -38,20 +38,20 @@ function onWall(draft: Draft, id: WallId, entry: EntryWith<unknown>, change: (wa
   if (!find(draft.asBuilt.walls, id)) return waitFor(draft, id, entry)
   const walls = draft.asBuilt.walls.map((wall) => (wall.id === id ? change(wall) : wall))
   draft.asBuilt = { ...draft.asBuilt, walls }
-  draft.touched.walls.set(id, momentOf(entry))
+  draft.lastChanged.walls.set(id, momentOf(entry))
 }
 
 export const wallMeasured = entryKind({
-  holds: bareWallShape,
-  says: 'wall measured',
+  schema: bareWallShape,
+  label: 'wall measured',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: admitted,
   apply(draft, wall, entry) {
     const { obstructions = [], gaps = [], photos } = find(draft.asBuilt.walls, wall.id) ?? {}
     const walls = put(draft.asBuilt.walls, { ...wall, obstructions, gaps, ...(photos && { photos }) })
     draft.asBuilt = { ...draft.asBuilt, walls }
-    draft.touched.walls.set(wall.id, momentOf(entry))
+    draft.lastChanged.walls.set(wall.id, momentOf(entry))
     arrived(draft, wall.id)
   },
   undo({ id }, { walls }) {
@@ -61,10 +61,10 @@ export const wallMeasured = entryKind({
 })
 
 export const wallRemoved = entryKind({
-  holds: object({ wallId: text<WallId>() }),
-  says: 'wall removed',
+  schema: object({ wallId: text<WallId>() }),
+  label: 'wall removed',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: onKnownWall,
   apply(draft, { wallId }) {
     const { units, walls } = draft.asBuilt
@@ -93,10 +93,10 @@ export const wallRemoved = entryKind({
 })
 
 export const obstructionMeasured = entryKind({
-  holds: object({ wallId: text<WallId>(), obstruction: obstructionShape }),
-  says: 'obstruction measured',
+  schema: object({ wallId: text<WallId>(), obstruction: obstructionShape }),
+  label: 'obstruction measured',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit(body, against) {
     const { id } = body.obstruction
     const taken = against.state.asBuilt.units.some((unit) => unit.id === id)
@@ -117,10 +117,10 @@ export const obstructionMeasured = entryKind({
 })
 
 export const obstructionRemoved = entryKind({
-  holds: object({ wallId: text<WallId>(), obstructionId: text<ObstructionId>() }),
-  says: 'obstruction removed',
+  schema: object({ wallId: text<WallId>(), obstructionId: text<ObstructionId>() }),
+  label: 'obstruction removed',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: onKnownWall,
   apply: (draft, { wallId, obstructionId }, entry) =>
     onWall(draft, wallId, entry, (wall) => ({
@@ -134,10 +134,10 @@ export const obstructionRemoved = entryKind({
 })
 
 export const gapMeasured = entryKind({
-  holds: object({ wallId: text<WallId>(), gap: gapShape }),
-  says: 'gap measured',
+  schema: object({ wallId: text<WallId>(), gap: gapShape }),
+  label: 'gap measured',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: onKnownWall,
   apply: (draft, { wallId, gap }, entry) =>
     onWall(draft, wallId, entry, (wall) => ({ ...wall, gaps: put(wall.gaps, gap) })),
@@ -151,10 +151,10 @@ export const gapMeasured = entryKind({
 })
 
 export const gapRemoved = entryKind({
-  holds: object({ wallId: text<WallId>(), gapId: text<GapId>() }),
-  says: 'gap removed',
+  schema: object({ wallId: text<WallId>(), gapId: text<GapId>() }),
+  label: 'gap removed',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: onKnownWall,
   apply: (draft, { wallId, gapId }, entry) =>
     onWall(draft, wallId, entry, (wall) => ({ ...wall, gaps: without(wall.gaps, gapId) })),
@@ -171,10 +171,10 @@ const isOf =
 
 /** Kept only when lengths may be read off it: what is placed by it stands on that. */
 export const wallPhotographed = entryKind({
-  holds: object({ wallId: text<WallId>(), taken: wallPhotoShape }),
-  says: 'wall photographed as a tape',
+  schema: object({ wallId: text<WallId>(), taken: wallPhotoShape }),
+  label: 'wall photographed as a tape',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit(body, against) {
     const tape = photoTape(body.taken.setUp)
     return firstRefusal(
@@ -198,10 +198,10 @@ export const wallPhotographed = entryKind({
 })
 
 export const wallPhotoRemoved = entryKind({
-  holds: object({ wallId: text<WallId>(), photoId: text<PhotoId>() }),
-  says: 'photo taken off the wall',
+  schema: object({ wallId: text<WallId>(), photoId: text<PhotoId>() }),
+  label: 'photo taken off the wall',
   writtenBy: INSPECTORS,
-  weighedBy: 'state',
+  validatesAgainst: 'state',
   admit: onKnownWall,
   apply: (draft, { wallId, photoId }, entry) =>
     onWall(draft, wallId, entry, (wall) => ({

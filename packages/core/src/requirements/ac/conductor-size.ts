@@ -1,7 +1,7 @@
 import { judgeNetworkConductor } from '../../ac/network-checks.js'
 import { amps } from '../../quantity/figure.js'
-import { formatNumber, joinAnd } from '../../quantity/say.js'
-import { joinMessages, msg } from '../../quantity/words.js'
+import { formatNumber, joinAnd } from '../../quantity/phrases.js'
+import { joinMessages, msg } from '../../quantity/message.js'
 import { optional, percent } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
@@ -14,20 +14,20 @@ import { contradictedSize } from './sizes-read.js'
 export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional(percent()) }), {
   minutes: 3,
   reads: () => ['network', 'units', 'readings'],
-  expand: (_requirement, unit, sheet, around) =>
-    subjectsOf({ each: 'conductor', where: {} }, unit, sheet, around),
+  expand: (_requirement, unit, sheet, context) =>
+    subjectsOf({ each: 'conductor', where: {} }, unit, sheet, context),
   ask: () => ({ kind: 'derived', from: 'network' }),
   required: ({ maxDropPercent }, _subject, { header }) =>
     `carries every source that can feed it, by ${header?.school === 'nec' ? 'NEC-style' : 'IEC-style'} tables${maxDropPercent === undefined ? '' : `, drop up to ${formatNumber(maxDropPercent)} %`}`,
-  judge({ maxDropPercent }, { conductor }, _given, around) {
-    const load = conductor && around.loads().find((one) => one.conductor.id === conductor.id)
+  judge({ maxDropPercent }, { conductor }, _given, context) {
+    const load = conductor && context.loads().find((one) => one.conductor.id === conductor.id)
     if (!load) return undefined
-    const school = around.header?.school ?? 'iec'
+    const school = context.header?.school ?? 'iec'
     const { verdict, ampacity, working, notes, short, wanting } = judgeNetworkConductor(load, {
       school,
       maxDropPercent,
     })
-    const contradicted = verdict === 'conforms' ? contradictedSize(load.conductor, around) : undefined
+    const contradicted = verdict === 'conforms' ? contradictedSize(load.conductor, context) : undefined
     if (contradicted)
       return {
         verdict: 'not-proven',
@@ -43,7 +43,10 @@ export const conductorSize = defineKind(requirementOf({ maxDropPercent: optional
       verdict,
       working,
       notes,
-      finding: joinMessages([carried, joinMessages(short, '; ')], carried === '' || short.length === 0 ? '' : ': '),
+      finding: joinMessages(
+        [carried, joinMessages(short, '; ')],
+        carried === '' || short.length === 0 ? '' : ': ',
+      ),
       ...(wanting !== undefined && { wanting }),
     }
   },

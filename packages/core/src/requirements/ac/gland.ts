@@ -1,9 +1,9 @@
-import { answered, type GivenRecord } from '../given.js'
+import { answered, type RecordInput } from '../evidence-input.js'
 import { decision } from '../../verdict/decision.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { mm } from '../../quantity/figure.js'
-import { msg, joinMessages } from '../../quantity/words.js'
+import { msg, joinMessages } from '../../quantity/message.js'
 import {
   list,
   object,
@@ -63,8 +63,8 @@ export const gland = defineKind(
       ],
     }),
     required: ({ glands }, { id }) => ringWords(glands.find((one) => one.id === id)!),
-    judge({ glands }, { id }, given, { rule }) {
-      const answer = answered(given, 'fields')
+    judge({ glands }, { id }, evidence, { rule }) {
+      const answer = answered(evidence, 'fields')
       const one = glands.find((of) => of.id === id)!
       const diameter = answer?.values['diameter']?.value
       const ring = ringSaid(answer?.values['ring']?.typed)
@@ -78,7 +78,7 @@ export const gland = defineKind(
           wanting: 'measure the cable and look for the inner ring',
         }
       const limits = ring === 'fitted' ? (one.withRing ?? one.without) : one.without
-      const instrument = vouching((given as GivenRecord).instrument, 'length', diameter)
+      const instrument = vouching((evidence as RecordInput).instrument, 'length', diameter)
       const { verdict, margin, working } = decision(
         {
           value: diameter,

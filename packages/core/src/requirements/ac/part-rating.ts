@@ -1,8 +1,8 @@
 import type { PartKind } from '../../ac/one-line.js'
 import { protectionWords } from '../../ac/part-loads.js'
 import { amps } from '../../quantity/figure.js'
-import { joinAnd } from '../../quantity/say.js'
-import { msg } from '../../quantity/words.js'
+import { joinAnd } from '../../quantity/phrases.js'
+import { msg } from '../../quantity/message.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
 
@@ -17,8 +17,8 @@ const LIMITED_BY_ITSELF: readonly PartKind[] = ['device', 'load']
 export const partRating = defineKind(requirementOf({}), {
   minutes: 1,
   reads: () => ['network'],
-  expand: (_requirement, unit, sheet, around) =>
-    subjectsOf({ each: 'part', where: {} }, unit, sheet, around).filter(
+  expand: (_requirement, unit, sheet, context) =>
+    subjectsOf({ each: 'part', where: {} }, unit, sheet, context).filter(
       ({ part }) =>
         CARRIERS.includes(part!.kind) ||
         (part!.rating !== undefined && !LIMITED_BY_ITSELF.includes(part!.kind)),
@@ -28,8 +28,8 @@ export const partRating = defineKind(requirementOf({}), {
     part?.rating === undefined
       ? 'carries no more than its rating'
       : msg`carries no more than ${amps(part.rating)}`,
-  judge(_requirement, { part }, _given, around) {
-    const load = part && around.partLoads().find((one) => one.part.id === part.id)
+  judge(_requirement, { part }, _given, context) {
+    const load = part && context.partLoads().find((one) => one.part.id === part.id)
     if (!load) return undefined
     const { carries, mayCarry, unknown } = load
     // A device of unknown rating may limit what flows: only what it cannot change condemns.

@@ -1,8 +1,8 @@
 import { waysToGrid } from '../../ac/way-to-grid.js'
 import { DRIVING_KINDS, RESIDUAL_KINDS, type NetworkPart } from '../../ac/one-line.js'
 import { amps } from '../../quantity/figure.js'
-import { joinAnd, joinOr } from '../../quantity/say.js'
-import { msg, joinMessages, type Message } from '../../quantity/words.js'
+import { joinAnd, joinOr } from '../../quantity/phrases.js'
+import { msg, joinMessages, type Message } from '../../quantity/message.js'
 import { flag, list, object, oneOf, optional, refine, requireRange, type Read } from '../../shape/shape.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import type { JudgedVerdict } from '../../verdict/verdict.js'
@@ -86,7 +86,9 @@ export const protection = defineKind(shape, {
 })
 
 /** What two ways share is told once. */
-const once = (all: readonly Message[]): Message[] => [...new Map(all.map((said) => [String(said), said])).values()]
+const once = (all: readonly Message[]): Message[] => [
+  ...new Map(all.map((said) => [String(said), said])).values(),
+]
 
 interface Looked {
   faults: Message[]

@@ -2,8 +2,8 @@ import type { NetworkConductor } from '../../ac/one-line.js'
 import { pointId } from '../../ids/check-id.js'
 import { mm2 } from '../../quantity/figure.js'
 import { nominalSize } from '../../quantity/nominal-size.js'
-import { msg, type Message } from '../../quantity/words.js'
-import type { Surroundings } from '../surroundings.js'
+import { msg, type Message } from '../../quantity/message.js'
+import type { JudgementContext } from '../judgement-context.js'
 
 /** A size of conductor that was read at a terminal. */
 interface SizeRead {
@@ -21,19 +21,19 @@ interface AsksForSizes {
 }
 
 /** The sizes that were read at the AC terminals of the units in which a cable ends; earth conductors are another matter. */
-function sizesRead({ from, to }: NetworkConductor, around: Surroundings): SizeRead[] {
-  const { units, network } = around.asBuilt
+function sizesRead({ from, to }: NetworkConductor, context: JudgementContext): SizeRead[] {
+  const { units, network } = context.asBuilt
   const ends = network.parts.flatMap(({ id, unitId }) => (id === from || id === to ? (unitId ?? []) : []))
   return units
     .filter(({ id }) => ends.includes(id))
     .flatMap(({ id, label, sheetId }) => {
-      const terminals = (around.sheetOf(id)?.terminals ?? []).filter(({ side }) => side === 'ac')
-      const asking = ((around.sheet(sheetId)?.requirements ?? []) as readonly AsksForSizes[]).filter(
+      const terminals = (context.sheetOf(id)?.terminals ?? []).filter(({ side }) => side === 'ac')
+      const asking = ((context.sheet(sheetId)?.requirements ?? []) as readonly AsksForSizes[]).filter(
         ({ kind, window }) => kind === 'limits' && window === 'conductor',
       )
       return asking.flatMap((one) =>
         terminals.flatMap((terminal): SizeRead[] => {
-          const read = around.reading(pointId(id, one.point ?? one.id, terminal.id))
+          const read = context.reading(pointId(id, one.point ?? one.id, terminal.id))
           return read?.relation === '=' ? [{ unit: label, terminal: terminal.label, size: read.value }] : []
         }),
       )
@@ -46,10 +46,10 @@ const sameSize = (a: number, b: number): boolean => (nominalSize(a) ?? a) === (n
  * A conductor is one thing, drawn in the one-line and read at its terminals: where the two name different sizes one of them is wrong. Undefined
  * where they agree, where nothing was read, and where the unit has another AC cable of the size that was read.
  */
-export function contradictedSize(cable: NetworkConductor, around: Surroundings): Message | undefined {
+export function contradictedSize(cable: NetworkConductor, context: JudgementContext): Message | undefined {
   const { size, phases } = cable
   if (size === undefined || phases === 'dc') return undefined
-  const { parts, conductors } = around.asBuilt.network
+  const { parts, conductors } = context.asBuilt.network
   const drawnAt = (ids: readonly string[]) =>
     conductors.flatMap((one) =>
       one.phases !== 'dc' && one.size !== undefined && (ids.includes(one.from) || ids.includes(one.to))
@@ -60,7 +60,7 @@ export function contradictedSize(cable: NetworkConductor, around: Surroundings):
   const own = parts
     .filter(({ unitId }) => unitId !== undefined && ofUnits.includes(unitId))
     .map(({ id }) => id)
-  const other = sizesRead(cable, around).find(
+  const other = sizesRead(cable, context).find(
     (read) => !drawnAt(own).some((drawn) => sameSize(drawn, read.size)),
   )
   return (

@@ -1,6 +1,6 @@
 import { acBranch } from '../../ac/ac-branch.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { formatNumber, plural } from '../../quantity/say.js'
+import { formatNumber, plural } from '../../quantity/phrases.js'
 import { count, num, optional, percent } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
@@ -16,8 +16,8 @@ export const branchLimits = defineKind(
   {
     minutes: 4,
     reads: () => ['array'],
-    expand: (_requirement, unit, sheet, around) =>
-      subjectsOf({ each: 'branch', where: {} }, unit, sheet, around),
+    expand: (_requirement, unit, sheet, context) =>
+      subjectsOf({ each: 'branch', where: {} }, unit, sheet, context),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ statedMax, breakerUse, maxRisePercent }) =>
       `within ${formatNumber(100 * breakerUse, 0)} % of the breaker${statedMax === undefined ? '' : `, at most ${statedMax}`}, rise up to ${formatNumber(maxRisePercent)} %`,

@@ -1,11 +1,11 @@
 import { planeOfPlace } from '../../ids/place-id.js'
-import type { Surroundings } from '../surroundings.js'
+import type { JudgementContext } from '../judgement-context.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
 import type { Figure } from '../../quantity/figure.js'
 import { amps, volts, watts } from '../../quantity/figure.js'
-import { joinAnd } from '../../quantity/say.js'
-import { msg, type Message, joinMessages } from '../../quantity/words.js'
+import { joinAnd } from '../../quantity/phrases.js'
+import { msg, type Message, joinMessages } from '../../quantity/message.js'
 import { list, num, object, oneOf, optional, refine, requireRange } from '../../shape/shape.js'
 import type { SheetHead } from '../../sheet/head.js'
 import { TECHNOLOGIES } from '../../sheet/terms.js'
@@ -42,8 +42,8 @@ export const compatibility = defineKind(
         ],
         ', ',
       ),
-    judge({ technologies, cells, maxCurrent, maxVoltage, maxPower }, _subject, _given, around, unit) {
-      const sheets = modulesUnder(unit.id, around)
+    judge({ technologies, cells, maxCurrent, maxVoltage, maxPower }, _subject, _given, context, unit) {
+      const sheets = modulesUnder(unit.id, context)
       if (sheets.length === 0) return undefined
       const rows = sheets.flatMap((sheet) => {
         const { technology, cells: count, isc, voc, power } = sheet.module!
@@ -103,7 +103,7 @@ function row<L, F>(
 }
 
 /** The sheets of the modules that feed the devices of a unit. */
-function modulesUnder(unitId: string, { asBuilt, sheetOf }: Surroundings): SheetHead[] {
+function modulesUnder(unitId: string, { asBuilt, sheetOf }: JudgementContext): SheetHead[] {
   const planes = new Set(
     asBuilt.array.devices
       .filter((device) => device.unitId === unitId)

@@ -1,5 +1,5 @@
 import { placeWords } from '../../ids/place-id.js'
-import { joinAnd, plural } from '../../quantity/say.js'
+import { joinAnd, plural } from '../../quantity/phrases.js'
 import { judged } from '../../verdict/verdict.js'
 import { optional, flag } from '../../shape/shape.js'
 import { defineKind, requirementOf, type Subject } from '../kind.js'
@@ -11,9 +11,9 @@ export const ports = defineKind(
   {
     minutes: 1,
     reads: () => ['array'],
-    expand: (requirement, unit, sheet, around) => [
-      ...subjectsOf({ each: 'device', where: {} }, unit, sheet, around),
-      ...(requirement.trunk ? subjectsOf({ each: 'branch', where: {} }, unit, sheet, around) : []),
+    expand: (requirement, unit, sheet, context) => [
+      ...subjectsOf({ each: 'device', where: {} }, unit, sheet, context),
+      ...(requirement.trunk ? subjectsOf({ each: 'branch', where: {} }, unit, sheet, context) : []),
     ],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: (_requirement, { kind }) =>

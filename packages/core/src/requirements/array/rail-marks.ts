@@ -1,11 +1,11 @@
-import type { Surroundings } from '../surroundings.js'
-import { answered, type GivenRecord } from '../given.js'
+import type { JudgementContext } from '../judgement-context.js'
+import { answered, type RecordInput } from '../evidence-input.js'
 import { railMarks } from '../../array/rail-marks.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { decision } from '../../verdict/decision.js'
 import { mm } from '../../quantity/figure.js'
-import { msg } from '../../quantity/words.js'
+import { msg } from '../../quantity/message.js'
 import { optional } from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import type { PlaneBuilt } from '../../array/places.js'
@@ -21,8 +21,8 @@ export const railMarksKind = defineKind(
   {
     minutes: 5,
     reads: () => ['array', 'units'],
-    expand: (_requirement, unit, sheet, around) =>
-      subjectsOf({ each: 'plane', where: {} }, unit, sheet, around),
+    expand: (_requirement, unit, sheet, context) =>
+      subjectsOf({ each: 'plane', where: {} }, unit, sheet, context),
     ask: (requirement, { plane }) => ({
       kind: 'record',
       form: 'series',
@@ -31,17 +31,17 @@ export const railMarksKind = defineKind(
       unit: 'mm',
       labels: Array.from({ length: plane?.columns ?? 1 }, (_, i) => `mark ${i + 1}`),
     }),
-    required(requirement, subject, around) {
-      const marks = marksOf(requirement.firstOffset, subject, around)
+    required(requirement, subject, context) {
+      const marks = marksOf(requirement.firstOffset, subject, context)
       return marks
         ? msg`${marks.said.join(', ')}, each ± ${mm(requirement.tolerance)}`
         : 'the module’s sheet gives no size'
     },
-    judge({ tolerance, firstOffset }, subject, given, around) {
-      const answer = answered(given, 'series')
-      const marks = marksOf(firstOffset, subject, around)
+    judge({ tolerance, firstOffset }, subject, evidence, context) {
+      const answer = answered(evidence, 'series')
+      const marks = marksOf(firstOffset, subject, context)
       if (!answer || !marks) return undefined
-      const instrument = vouching((given as GivenRecord).instrument, 'length', farthestOf(answer.values))
+      const instrument = vouching((evidence as RecordInput).instrument, 'length', farthestOf(answer.values))
       const rows = answer.values.map(({ value }, i) => ({
         i,
         value,
@@ -51,7 +51,7 @@ export const railMarksKind = defineKind(
           uncertainty: uncertaintyOf(instrument, 'length', value),
           min: marks.marks[i]! - tolerance,
           max: marks.marks[i]! + tolerance,
-          rule: around.rule,
+          rule: context.rule,
         }),
       }))
       const complete = rows.length === marks.marks.length && instrument !== undefined
@@ -77,15 +77,15 @@ export const railMarksKind = defineKind(
 const farthestOf = (values: readonly { value: number }[]): number =>
   Math.max(0, ...values.map(({ value }) => Math.abs(value)))
 
-function marksOf(firstOffset: number, { plane }: Subject, around: Surroundings) {
-  const size = plane && around.sheetOf(plane.unitId)?.size
+function marksOf(firstOffset: number, { plane }: Subject, context: JudgementContext) {
+  const size = plane && context.sheetOf(plane.unitId)?.size
   return size
     ? railMarks({
         moduleWidth: across(plane, size),
         gap: plane.gap,
         count: plane.columns,
         firstOffset,
-        units: around.header?.units ?? 'metric',
+        units: context.header?.units ?? 'metric',
       })
     : undefined
 }

@@ -1,13 +1,13 @@
 import type { UnitBuilt } from '../../as-built/unit.js'
 import type { StringBuilt } from '../../as-built/string.js'
-import type { Surroundings } from '../surroundings.js'
-import { answered, type GivenRecord } from '../given.js'
+import type { JudgementContext } from '../judgement-context.js'
+import { answered, type RecordInput } from '../evidence-input.js'
 import { safeVoltageGrowth } from '../../array/safe-voltage-growth.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { countedUncertainty } from '../../verdict/decision.js'
 import { volts } from '../../quantity/figure.js'
-import { msg } from '../../quantity/words.js'
+import { msg } from '../../quantity/message.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { electronicsStrings } from '../subjects.js'
@@ -21,28 +21,28 @@ export const safeVoltageKind = defineKind(
   {
     minutes: 6,
     reads: () => ['array', 'units'],
-    expand: (_requirement, unit, _sheet, around) => electronicsStrings(unit, around),
-    ask: (requirement, { string }, around, unit) => ({
+    expand: (_requirement, unit, _sheet, context) => electronicsStrings(unit, context),
+    ask: (requirement, { string }, context, unit) => ({
       kind: 'record',
       form: 'series',
       instrument: requirement.instrument ?? 'multimeter',
       dimension: 'voltage',
       signed: true,
       unit: 'V',
-      labels: Array.from({ length: devicesOn(string, unit, around) }, (_, i) => `after device ${i + 1}`),
+      labels: Array.from({ length: devicesOn(string, unit, context) }, (_, i) => `after device ${i + 1}`),
     }),
-    required: ({ perUnit, tolerance }, { string }, around, unit) =>
-      msg`${volts(perUnit)} ± ${volts(tolerance)} a device${string ? msg`, ${volts(perUnit * devicesOn(string, unit, around))} in all` : ''}`,
-    judge({ perUnit, tolerance }, { string }, given, around, unit) {
-      const answer = answered(given, 'series')
+    required: ({ perUnit, tolerance }, { string }, context, unit) =>
+      msg`${volts(perUnit)} ± ${volts(tolerance)} a device${string ? msg`, ${volts(perUnit * devicesOn(string, unit, context))} in all` : ''}`,
+    judge({ perUnit, tolerance }, { string }, evidence, context, unit) {
+      const answer = answered(evidence, 'series')
       if (!answer || !string) return undefined
       const readings = answer.values.map(({ value }) => value)
       const highest = Math.max(...readings.map(Math.abs))
-      const instrument = vouching((given as GivenRecord).instrument, 'voltage', highest)
+      const instrument = vouching((evidence as RecordInput).instrument, 'voltage', highest)
       const last = readings.at(-1)!
-      const uncertainty = countedUncertainty(uncertaintyOf(instrument, 'voltage', last), around.rule)
+      const uncertainty = countedUncertainty(uncertaintyOf(instrument, 'voltage', last), context.rule)
       const grown = safeVoltageGrowth({ perUnit, perUnitTolerance: tolerance, readings, uncertainty })
-      const whole = devicesOn(string, unit, around)
+      const whole = devicesOn(string, unit, context)
       const sure = withInstrument(grown.verdict, { instrument, uncertainty }, volts)
       const complete = readings.length === whole
       const verdict =
@@ -77,7 +77,7 @@ export const safeVoltageKind = defineKind(
 )
 
 /** Devices on a string: one may serve several modules. */
-function devicesOn(string: StringBuilt | undefined, unit: UnitBuilt, { asBuilt }: Surroundings): number {
+function devicesOn(string: StringBuilt | undefined, unit: UnitBuilt, { asBuilt }: JudgementContext): number {
   const path = new Set(string?.path)
   return Math.max(
     1,

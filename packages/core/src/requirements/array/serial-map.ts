@@ -1,7 +1,7 @@
 import { placeWords } from '../../ids/place-id.js'
-import type { Surroundings } from '../surroundings.js'
+import type { JudgementContext } from '../judgement-context.js'
 import { serialMap as compareSerials } from '../../array/serial-map.js'
-import { joinAnd, plural } from '../../quantity/say.js'
+import { joinAnd, plural } from '../../quantity/phrases.js'
 import { object, oneOf, optional, whole } from '../../shape/shape.js'
 import { UNIT_KINDS } from '../../sheet/terms.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -33,9 +33,9 @@ export const serialMap = defineKind(
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: () => 'every device on the map is heard, and no other',
-    judge({ hears }, _subject, _given, around, unit) {
-      const reported = around.asBuilt.array.reported[unit.id]
-      const devices = heardDevices(hears, around)
+    judge({ hears }, _subject, _given, context, unit) {
+      const reported = context.asBuilt.array.reported[unit.id]
+      const devices = heardDevices(hears, context)
       if (!reported || devices.length === 0) return undefined
       const named = devices.filter(({ serial }) => serial)
       const nameless = devices.length - named.length
@@ -79,7 +79,10 @@ export const serialMap = defineKind(
   },
 )
 
-export function heardDevices(hears: string, { asBuilt, sheetOf }: Pick<Surroundings, 'asBuilt' | 'sheetOf'>) {
+export function heardDevices(
+  hears: string,
+  { asBuilt, sheetOf }: Pick<JudgementContext, 'asBuilt' | 'sheetOf'>,
+) {
   const units = new Set(asBuilt.units.filter(({ id }) => sheetOf(id)?.kind === hears).map(({ id }) => id))
   return asBuilt.array.devices.filter(({ unitId }) => units.has(unitId))
 }

@@ -1,11 +1,11 @@
 import type { StringBuilt } from '../../as-built/string.js'
-import type { Surroundings } from '../surroundings.js'
+import type { JudgementContext } from '../judgement-context.js'
 import { stringMakeUp } from '../../as-built/module-lookup.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atMost } from '../../verdict/compare.js'
 import { watts } from '../../quantity/figure.js'
-import { joinAnd, normaliseLabel, plural } from '../../quantity/say.js'
-import { msg, joinMessages } from '../../quantity/words.js'
+import { joinAnd, normaliseLabel, plural } from '../../quantity/phrases.js'
+import { msg, joinMessages } from '../../quantity/message.js'
 import { count, flag, optional } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { subjectsOf } from '../subjects.js'
@@ -26,8 +26,8 @@ export const stringLimits = defineKind(
   {
     minutes: 2,
     reads: () => ['array', 'units'],
-    expand: (_requirement, unit, sheet, around) =>
-      subjectsOf({ each: 'string', where: {} }, unit, sheet, around),
+    expand: (_requirement, unit, sheet, context) =>
+      subjectsOf({ each: 'string', where: {} }, unit, sheet, context),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ minCount, maxCount, maxPower, mixedModules, mixedPlanes, unequalOnInput }) =>
       joinMessages(
@@ -41,7 +41,7 @@ export const stringLimits = defineKind(
         ],
         ', ',
       ),
-    judge(requirement, { string }, _given, around) {
+    judge(requirement, { string }, _given, context) {
       if (!string) return undefined
       const {
         minCount = 1,
@@ -51,10 +51,10 @@ export const stringLimits = defineKind(
         mixedPlanes,
         unequalOnInput,
       } = requirement
-      const made = stringMakeUp(string, around.array())
+      const made = stringMakeUp(string, context.array())
       const unequal = unequalOnInput
         ? []
-        : othersOnInput(string, around).filter(({ count }) => count !== made.count)
+        : othersOnInput(string, context).filter(({ count }) => count !== made.count)
       const faults = [
         ...(made.count < minCount ? [`${plural(made.count, 'module')}, at least ${minCount}`] : []),
         ...(made.count > maxCount ? [`${plural(made.count, 'module')}, at most ${maxCount}`] : []),
@@ -92,12 +92,14 @@ export const stringLimits = defineKind(
 )
 
 /** The other strings on the same input of the same unit. */
-function othersOnInput(string: StringBuilt, around: Surroundings): { label: string; count: number }[] {
-  return around
+function othersOnInput(string: StringBuilt, context: JudgementContext): { label: string; count: number }[] {
+  return context
     .strings()
     .filter(
       ({ id, unitId, input }) =>
-        id !== string.id && unitId === string.unitId && normaliseLabel(input) === normaliseLabel(string.input),
+        id !== string.id &&
+        unitId === string.unitId &&
+        normaliseLabel(input) === normaliseLabel(string.input),
     )
     .map(({ label, count }) => ({ label, count }))
 }

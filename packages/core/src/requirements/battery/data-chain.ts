@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { list, object, oneOf, optional, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -41,8 +41,8 @@ export const dataChain = defineKind(
     }),
     required: ({ leads, terminator }) =>
       `${leads.join(' or ')}, from out to in${terminator === 'none' ? '' : ', terminator in the last open port'}`,
-    judge({ ports, leads: allowed, terminator }, _subject, given) {
-      const answer = answered(given, 'chain')
+    judge({ ports, leads: allowed, terminator }, _subject, evidence) {
+      const answer = answered(evidence, 'chain')
       if (!answer) return undefined
       const port = (id: string) => ports.find((one) => one.id === id)!
       const boxes = [...new Set(ports.map(({ box }) => box))]

@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { pointShape } from '../../device/point.js'
 import { flag, join, list, object, optional, refine, requireUniqueIds, text } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
@@ -39,8 +39,8 @@ export const alarmCodes = defineKind(
       typed: true,
     }),
     required: () => 'no alarm that must not stay',
-    judge({ codes }, _subject, given) {
-      const chosen = answered(given, 'choice')?.chosen
+    judge({ codes }, _subject, evidence) {
+      const chosen = answered(evidence, 'choice')?.chosen
       if (chosen === undefined) return undefined
       if (chosen === NO_ALARM)
         return { verdict: 'conforms', working: ['no alarm shown'], notes: [], finding: 'no alarm' }

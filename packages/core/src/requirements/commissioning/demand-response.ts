@@ -1,6 +1,6 @@
-import { joinOr, joinAnd } from '../../quantity/say.js'
+import { joinOr, joinAnd } from '../../quantity/phrases.js'
 import { list, object, oneOf, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -42,8 +42,8 @@ export const demandResponse = defineKind(
     }),
     required: ({ wiring, modes }) =>
       `${joinOr(wiring)}; ${modes.map(({ label, does }) => `${label}: ${does}`).join(', ')}`,
-    judge({ wiring, modes }, _subject, given) {
-      const values = answered(given, 'fields')?.values
+    judge({ wiring, modes }, _subject, evidence) {
+      const values = answered(evidence, 'fields')?.values
       const port = values?.['wiring']?.typed.trim().toLowerCase()
       if (!values || !port) return undefined
       const allowed = wiring.some((one) => one === port)

@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import {
   count,
   flag,
@@ -62,8 +62,8 @@ export const indicator = defineKind(
         .filter(({ good }) => good)
         .map(({ colour, rhythm }) => `${colour}, ${rhythm}`)
         .join(' or '),
-    judge({ patterns }, _subject, given) {
-      const seen = patterns.find(({ id }) => id === answered(given, 'choice')?.chosen)
+    judge({ patterns }, _subject, evidence) {
+      const seen = patterns.find(({ id }) => id === answered(evidence, 'choice')?.chosen)
       if (!seen) return undefined
       return {
         verdict: judged(seen.good),

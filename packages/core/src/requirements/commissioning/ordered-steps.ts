@@ -1,8 +1,8 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { sequence, type Violation } from '../../power-up/sequence.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { seconds } from '../../quantity/figure.js'
-import { msg, type Message, joinMessages } from '../../quantity/words.js'
+import { msg, type Message, joinMessages } from '../../quantity/message.js'
 import { flag, list, num, object, oneOf, optional, refine, text, join } from '../../shape/shape.js'
 import { pointShape } from '../../device/point.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -62,8 +62,8 @@ export const orderedSteps = defineKind(
         requirement.steps.map(({ label, wait }) => (wait ? msg`${label} (wait ${seconds(wait)})` : label)),
         ', then ',
       ),
-    judge(requirement, _subject, given) {
-      const answer = answered(given, 'steps')
+    judge(requirement, _subject, evidence) {
+      const answer = answered(evidence, 'steps')
       if (!answer) return undefined
       const { verdict, violations, working, notes } = sequence({
         steps: asSteps(requirement.steps),

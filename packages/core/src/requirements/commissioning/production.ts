@@ -1,13 +1,13 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { expectedPower } from '../../commissioning/expected-power.js'
 import { stringMakeUp } from '../../as-built/module-lookup.js'
 import { pointShape } from '../../device/point.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { watts } from '../../quantity/figure.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { msg } from '../../quantity/words.js'
+import { msg } from '../../quantity/message.js'
 import { num, object, optional } from '../../shape/shape.js'
-import type { Surroundings } from '../surroundings.js'
+import type { JudgementContext } from '../judgement-context.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -38,16 +38,16 @@ export const production = defineKind(
         },
       ],
     }),
-    required: (_requirement, _subject, around, unit) => {
-      const array = arrayOf(unit.id, around)
+    required: (_requirement, _subject, context, unit) => {
+      const array = arrayOf(unit.id, context)
       return array
         ? msg`nine tenths of what ${watts(array.power)} of modules promise at this light`
         : 'nine tenths of what the modules promise at this light'
     },
-    judge({ efficiency, inverterMax }, _subject, given, around, unit) {
-      const values = answered(given, 'fields')?.values
-      if (!values || given?.kind !== 'record') return undefined
-      const array = arrayOf(unit.id, around)
+    judge({ efficiency, inverterMax }, _subject, evidence, context, unit) {
+      const values = answered(evidence, 'fields')?.values
+      if (!values || evidence?.kind !== 'record') return undefined
+      const array = arrayOf(unit.id, context)
       const power = values['power']?.value
       const irradiance = values['irradiance']?.value
       const cellTemperature = values['cell']?.value
@@ -61,13 +61,13 @@ export const production = defineKind(
             ? 'read power, irradiance and cell temperature at one moment'
             : 'draw the strings on the array map, over modules whose sheet gives their power and its temperature coefficient',
         }
-      const instrument = vouching(given.instrument, 'power', power)
+      const instrument = vouching(evidence.instrument, 'power', power)
       const { verdict, expected, ratio, working, notes } = expectedPower({
         module: { pmax: array.power / array.count, pmaxTempCoeff: array.coefficient },
         count: array.count,
         conditions: { irradiance, cellTemperature },
         systemEfficiency: efficiency,
-        measured: { power, uncertainty: uncertaintyOf(given.instrument, 'power', power) },
+        measured: { power, uncertainty: uncertaintyOf(evidence.instrument, 'power', power) },
         ...(inverterMax !== undefined && { inverterMax }),
       })
       return {
@@ -84,9 +84,9 @@ export const production = defineKind(
 )
 
 /** The modules behind a unit: how many, their power together, the coefficient that they share. Undefined where any of it is unknown. */
-function arrayOf(unitId: string, around: Surroundings) {
-  const lookup = around.array()
-  const strings = around.asBuilt.strings.filter((string) => string.unitId === unitId)
+function arrayOf(unitId: string, context: JudgementContext) {
+  const lookup = context.array()
+  const strings = context.asBuilt.strings.filter((string) => string.unitId === unitId)
   const made = strings.map((string) => stringMakeUp(string, lookup))
   const coefficients = new Set(
     strings.flatMap(({ path = [] }) => path.map((place) => lookup.moduleAt(place)?.data?.pmaxTempCoeff)),

@@ -1,11 +1,11 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { reserve as reserveHours } from '../../commissioning/reserve.js'
 import { asNumber } from '../../commissioning/settings.js'
 import { pointShape } from '../../device/point.js'
-import { formatNumber } from '../../quantity/say.js'
+import { formatNumber } from '../../quantity/phrases.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { list, num, object, optional, text } from '../../shape/shape.js'
-import type { Surroundings } from '../surroundings.js'
+import type { JudgementContext } from '../judgement-context.js'
 import { atLeast } from '../../verdict/compare.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -46,12 +46,12 @@ export const reserveKind = defineKind(
       promised === undefined
         ? 'worked out and told to the customer'
         : `at least ${formatNumber(promised)} h, told to the customer`,
-    judge({ backup, atLeast: promised }, _subject, given, around) {
-      const values = answered(given, 'fields')?.values
+    judge({ backup, atLeast: promised }, _subject, evidence, context) {
+      const values = answered(evidence, 'fields')?.values
       if (!values) return undefined
       const percent = values['reserve'] && asNumber(values['reserve'].typed)
       const load = values['load']?.value
-      const capacity = storedEnergy(around)
+      const capacity = storedEnergy(context)
       const told = values['told']?.typed.trim()
       if (
         percent === undefined ||
@@ -91,7 +91,7 @@ export const reserveKind = defineKind(
 )
 
 /** Usable energy of the batteries that stand here, kWh, by the ratings of their sheets; undefined where one does not say. */
-function storedEnergy({ asBuilt, sheetOf }: Surroundings): number | undefined {
+function storedEnergy({ asBuilt, sheetOf }: JudgementContext): number | undefined {
   const batteries = asBuilt.units.flatMap(({ id }) => {
     const sheet = sheetOf(id)
     return sheet?.kind === 'battery' ? [sheet] : []

@@ -1,9 +1,9 @@
 import { decision } from '../../verdict/decision.js'
 import { pointShape } from '../../device/point.js'
 import { seconds } from '../../quantity/figure.js'
-import { joinAnd, plural } from '../../quantity/say.js'
+import { joinAnd, plural } from '../../quantity/phrases.js'
 import { quantity } from '../../quantity/quantity-field.js'
-import { joinMessages, msg, type Message } from '../../quantity/words.js'
+import { joinMessages, msg, type Message } from '../../quantity/message.js'
 import {
   list,
   object,
@@ -21,7 +21,7 @@ import { parseQuantity } from '../../quantity/parse.js'
 import type { JudgedVerdict } from '../../verdict/verdict.js'
 import { worst } from '../../verdict/verdict.js'
 import { limitWords } from '../general/limits.js'
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -98,8 +98,8 @@ export const selfTest = defineKind(
         rows.map((row) => msg`${row.label} ${windowWords(row)} within ${seconds(row.within)}`),
         '; ',
       ),
-    judge({ rows }, _subject, given) {
-      const values = answered(given, 'fields')?.values
+    judge({ rows }, _subject, evidence) {
+      const values = answered(evidence, 'fields')?.values
       if (!values) return undefined
       const judged = rows.map((row) => judgeRow(row, values))
       const wrong = judged.filter(({ verdict }) => verdict === 'does-not-conform')

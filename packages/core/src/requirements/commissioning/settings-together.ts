@@ -1,5 +1,5 @@
 import { asNumber } from '../../commissioning/settings.js'
-import type { Surroundings } from '../surroundings.js'
+import type { JudgementContext } from '../judgement-context.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { list, object, oneOf, optional, refine, text, type Read } from '../../shape/shape.js'
 import { UNIT_KINDS, UNIT_KIND_WORDS } from '../../sheet/terms.js'
@@ -59,7 +59,7 @@ export function judgeTogether(
   rules: readonly Together[],
   values: Values,
   settings: readonly { id: string; label: string }[],
-  around: Pick<Surroundings, 'asBuilt' | 'sheetOf'>,
+  context: Pick<JudgementContext, 'asBuilt' | 'sheetOf'>,
 ): Found[] {
   const label = (id: string) => settings.find((one) => one.id === id)!.label
   return rules.map((rule) => {
@@ -68,7 +68,7 @@ export function judgeTogether(
     const names = rule.b === undefined ? label(rule.a) : `${label(rule.a)} and ${label(rule.b)}`
     if (a === undefined || b === undefined)
       return { verdict: 'not-proven', working: `${names}: not both read`, finding: `read ${names}` }
-    const { fits, working } = BY_RULE[rule.rule](rule, a, b, around, label)
+    const { fits, working } = BY_RULE[rule.rule](rule, a, b, context, label)
     if (fits === undefined)
       return { verdict: 'not-proven', working: `${working}: no figure`, finding: `read ${names} as figures` }
     return { verdict: judged(fits), working, finding: `${names} do not belong together: ${rule.because}` }
@@ -81,7 +81,7 @@ type Judge = (
   rule: Together,
   a: string,
   b: string,
-  around: Pick<Surroundings, 'asBuilt' | 'sheetOf'>,
+  context: Pick<JudgementContext, 'asBuilt' | 'sheetOf'>,
   label: (id: string) => string,
 ) => { fits: boolean | undefined; working: string }
 

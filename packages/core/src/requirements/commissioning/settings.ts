@@ -1,6 +1,6 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import type { AnswerOf } from '../../answer/forms.js'
-import type { Given } from '../given.js'
+import type { EvidenceInput } from '../evidence-input.js'
 import {
   asNumber,
   settings as compareSettings,
@@ -60,8 +60,8 @@ export const settings = defineKind(shape, {
   }),
   required: (requirement) =>
     requirement.settings.map((setting) => `${setting.label}: ${ruleWords(setting)}`).join(', '),
-  judge(requirement, _subject, given, around) {
-    const answer = answered(given, 'fields')
+  judge(requirement, _subject, evidence, context) {
+    const answer = answered(evidence, 'fields')
     if (!answer) return undefined
     const { items, verdict, working, notes } = compared(requirement.settings, answer.values)
     const label = (key: string) => requirement.settings.find(({ id }) => id === key)!.label
@@ -77,7 +77,7 @@ export const settings = defineKind(shape, {
       )
     const blank = requirement.settings.filter(({ id, rule }) => !rule && !answer.values[id]?.typed.trim())
     const open = [...of('not-inspected'), ...blank.map(({ id }) => label(id))]
-    const together = judgeTogether(requirement.together ?? [], answer.values, requirement.settings, around)
+    const together = judgeTogether(requirement.together ?? [], answer.values, requirement.settings, context)
     const said = (verdict: JudgedVerdict) => together.find((one) => one.verdict === verdict)?.finding
     return {
       verdict: worst<JudgedVerdict>([
@@ -86,7 +86,7 @@ export const settings = defineKind(shape, {
         ...together.map((one) => one.verdict),
       ]) as JudgedVerdict,
       working: [...working, ...together.map((one) => one.working)],
-      notes: [...notes, ...whatTheyDo(requirement.settings, given)],
+      notes: [...notes, ...whatTheyDo(requirement.settings, evidence)],
       finding:
         wrong.length > 0
           ? `${wrong.join(', ')} not as asked${does ? `: ${does}` : ''}`
@@ -168,8 +168,8 @@ export function whatItDoes({ says, unit }: SettingAsked, typed: string | undefin
   return words?.replace('{}', `${Math.abs(value)}${unit ? ` ${unit}` : ''}`)
 }
 
-function whatTheyDo(all: readonly SettingAsked[], given: Given | undefined): string[] {
-  const values = answered(given, 'fields')?.values ?? {}
+function whatTheyDo(all: readonly SettingAsked[], evidence: EvidenceInput | undefined): string[] {
+  const values = answered(evidence, 'fields')?.values ?? {}
   return all.flatMap((setting) => {
     const typed = values[setting.id]?.typed
     const does = whatItDoes(setting, typed)

@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { list, object, oneOf, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -21,8 +21,8 @@ export const switchBank = defineKind(
       switches: switches.map(({ id, label, position }) => ({ id, label, hint: position })),
     }),
     required: ({ switches }) => switches.map(({ label, position }) => `${label} ${position}`).join(', '),
-    judge({ switches }, _subject, given) {
-      const answer = answered(given, 'switches')
+    judge({ switches }, _subject, evidence) {
+      const answer = answered(evidence, 'switches')
       if (!answer) return undefined
       const wrong = switches.filter(
         ({ id, position }) => answer.positions[id] !== undefined && answer.positions[id] !== position,

@@ -1,5 +1,5 @@
 import type { TraceAnswer } from '../../answer/trace-ref.js'
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { settling } from '../../commissioning/settling.js'
 import type { TraceLimit } from '../../commissioning/trace-facts.js'
 import { pointShape } from '../../device/point.js'
@@ -7,8 +7,8 @@ import { figure, seconds, type Figure } from '../../quantity/figure.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { parseQuantity } from '../../quantity/parse.js'
 import { canonicalUnit } from '../../quantity/units.js'
-import { normaliseLabel } from '../../quantity/say.js'
-import { msg, type Message } from '../../quantity/words.js'
+import { normaliseLabel } from '../../quantity/phrases.js'
+import { msg, type Message } from '../../quantity/message.js'
 import { atMost } from '../../verdict/compare.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { join, list, object, oneOf, optional, refine, text, type Read } from '../../shape/shape.js'
@@ -89,8 +89,8 @@ export const traceTest = defineKind(shape, {
     const side = must === 'stay-under' ? 'at most' : 'at least'
     return msg`${label} ${side} ${inUnit(limit, dimension)} within ${seconds(settleWithin)} after ${requirement.event}`
   },
-  judge(requirement, _subject, given) {
-    const answer = answered(given, 'trace')
+  judge(requirement, _subject, evidence) {
+    const answer = answered(evidence, 'trace')
     if (!answer) return undefined
     const by = limitOf(requirement)
     const { eventAt, end, found, lostAt } = answer

@@ -1,8 +1,8 @@
 import { stringColdLimit } from '../../dc/string-cold-limit.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { volts } from '../../quantity/figure.js'
-import { plural } from '../../quantity/say.js'
-import { msg } from '../../quantity/words.js'
+import { plural } from '../../quantity/phrases.js'
+import { msg } from '../../quantity/message.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
@@ -12,7 +12,7 @@ export const coldLimit = defineKind(
   {
     minutes: 1,
     reads: () => ['array', 'units'],
-    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
+    expand: (_requirement, unit, _sheet, context) => stringSubjects(unit, context),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ max }, { string }, { header }) =>
       msg`at most ${volts(max)} at ${header?.coldest ?? '?'} °C, by the ${string?.coldMethod ?? 'coefficient'}`,

@@ -1,7 +1,7 @@
 import { insulation as insulationTest } from '../../dc/insulation.js'
 import { countedUncertainty } from '../../verdict/decision.js'
 import { megohms, volts } from '../../quantity/figure.js'
-import { msg } from '../../quantity/words.js'
+import { msg } from '../../quantity/message.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
@@ -12,7 +12,7 @@ import { stringSubjects } from '../subjects.js'
 export const insulation = defineKind(requirementOf({}), {
   minutes: 4,
   reads: () => ['array', 'units'],
-  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
+  expand: (_requirement, unit, _sheet, context) => stringSubjects(unit, context),
   ask: (requirement) => ({
     kind: 'reading',
     dimension: 'insulation',
@@ -29,24 +29,24 @@ export const insulation = defineKind(requirementOf({}), {
     })
     return msg`at least ${megohms(minimum)} at ${volts(requiredTestVoltage)}`
   },
-  judge(_requirement, { string }, given, { rule }) {
-    if (given?.kind !== 'reading' || !string) return undefined
-    const { testVoltage } = given.conditions
+  judge(_requirement, { string }, evidence, { rule }) {
+    if (evidence?.kind !== 'reading' || !string) return undefined
+    const { testVoltage } = evidence.conditions
     const { verdict, minimum, requiredTestVoltage, working, notes } = insulationTest({
       systemVoltage: string.count * string.module.voc,
       ...(testVoltage !== undefined && { testVoltage }),
       measured: {
-        value: Math.max(0, given.value),
-        relation: given.relation,
-        uncertainty: countedUncertainty(given.uncertainty, rule),
+        value: Math.max(0, evidence.value),
+        relation: evidence.relation,
+        uncertainty: countedUncertainty(evidence.uncertainty, rule),
       },
     })
-    const sure = withInstrument(verdict, given, megohms)
+    const sure = withInstrument(verdict, evidence, megohms)
     return {
       verdict: sure.verdict,
       working,
       notes,
-      finding: msg`${given.relation === '>' ? 'more than ' : ''}${megohms(given.value)} of at least ${megohms(minimum)}`,
+      finding: msg`${evidence.relation === '>' ? 'more than ' : ''}${megohms(evidence.value)} of at least ${megohms(minimum)}`,
       wanting:
         testVoltage === undefined || testVoltage < requiredTestVoltage
           ? msg`test at ${volts(requiredTestVoltage)}, and note the voltage`

@@ -3,12 +3,12 @@ import type { StringInForce } from '../../as-built/strings-in-force.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { median } from '../../dc/like-strings.js'
 import { decision } from '../../verdict/decision.js'
-import { formatNumber, joinAnd, plural } from '../../quantity/say.js'
+import { formatNumber, joinAnd, plural } from '../../quantity/phrases.js'
 import { volts } from '../../quantity/figure.js'
-import { msg, type Message } from '../../quantity/words.js'
+import { msg, type Message } from '../../quantity/message.js'
 import { optional, percent, text } from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
-import type { GivenReading } from '../given.js'
+import type { ReadingInput } from '../evidence-input.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { ownStrings, wholeUnit } from '../subjects.js'
 import { expected } from './string-open-circuit.js'
@@ -29,9 +29,9 @@ export const likeStringsKind = defineKind(
     expand: () => [wholeUnit],
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ tolerancePercent }) => `within ${formatNumber(tolerancePercent)} % of like strings`,
-    judge({ reads, tolerancePercent }, _subject, _given, around, unit) {
-      const { strings, reading, rule } = around
-      const own = ownStrings(unit, around)
+    judge({ reads, tolerancePercent }, _subject, _given, context, unit) {
+      const { strings, reading, rule } = context
+      const own = ownStrings(unit, context)
       const kinds = new Set(own.map(({ module }) => module.name))
       const rows = strings().flatMap((string) => {
         const read = kinds.has(string.module.name)
@@ -79,7 +79,7 @@ interface Share {
   said: Message
 }
 
-function shareOf(string: StringInForce, read: GivenReading): Share {
+function shareOf(string: StringInForce, read: ReadingInput): Share {
   const expectation = expected(string, read)
   const instrument = vouching(read.instrument, 'voltage', read.value)
   const wanting = !expectation

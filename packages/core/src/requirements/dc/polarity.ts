@@ -1,6 +1,6 @@
 import { decision } from '../../verdict/decision.js'
 import { volts } from '../../quantity/figure.js'
-import { msg } from '../../quantity/words.js'
+import { msg } from '../../quantity/message.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
 
@@ -8,7 +8,7 @@ import { stringSubjects } from '../subjects.js'
 export const polarity = defineKind(requirementOf({}), {
   minutes: 1,
   reads: () => ['array', 'units'],
-  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
+  expand: (_requirement, unit, _sheet, context) => stringSubjects(unit, context),
   ask: (requirement) => ({
     kind: 'reading',
     dimension: 'voltage',
@@ -18,24 +18,24 @@ export const polarity = defineKind(requirementOf({}), {
     signed: true,
   }),
   required: () => 'red on plus, black on minus: a positive reading',
-  judge(_requirement, _subject, given, { rule }) {
-    if (given?.kind !== 'reading') return undefined
+  judge(_requirement, _subject, evidence, { rule }) {
+    if (evidence?.kind !== 'reading') return undefined
     const { verdict, working } = decision({
-      value: given.value,
-      relation: given.relation,
-      uncertainty: given.uncertainty,
+      value: evidence.value,
+      relation: evidence.relation,
+      uncertainty: evidence.uncertainty,
       min: 0,
       rule,
     })
-    const sure = withInstrument(given.value === 0 ? 'not-proven' : verdict, given, volts)
+    const sure = withInstrument(evidence.value === 0 ? 'not-proven' : verdict, evidence, volts)
     return {
       verdict: sure.verdict,
       working,
       notes: [],
       finding:
-        given.value < 0
-          ? msg`reversed: ${volts(given.value)}`
-          : given.value === 0
+        evidence.value < 0
+          ? msg`reversed: ${volts(evidence.value)}`
+          : evidence.value === 0
             ? 'no voltage, so no sign'
             : 'plus on plus',
     }

@@ -1,12 +1,12 @@
 import type { StringBuilt } from '../../as-built/string.js'
-import type { GivenReading } from '../given.js'
+import type { ReadingInput } from '../evidence-input.js'
 import { HYPOTHESIS_WORDS, stringVoltage, type StringVoltageResult } from '../../dc/string-voltage.js'
 import { formatQuantity } from '../../quantity/format.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { decision } from '../../verdict/decision.js'
 import { volts, Figure } from '../../quantity/figure.js'
-import { formatNumber } from '../../quantity/say.js'
-import { msg, type Message } from '../../quantity/words.js'
+import { formatNumber } from '../../quantity/phrases.js'
+import { msg, type Message } from '../../quantity/message.js'
 import { optional } from '../../shape/shape.js'
 import { worst, type JudgedVerdict } from '../../verdict/verdict.js'
 import { stringSubjects } from '../subjects.js'
@@ -26,7 +26,7 @@ export const stringOpenCircuit = defineKind(
   {
     minutes: 3,
     reads: () => ['array', 'units'],
-    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
+    expand: (_requirement, unit, _sheet, context) => stringSubjects(unit, context),
     ask: (requirement) => ({
       kind: 'reading',
       dimension: 'voltage',
@@ -39,23 +39,23 @@ export const stringOpenCircuit = defineKind(
       const modules = string ? `, as expected of ${string.count} modules` : ''
       return msg`${requirement.start === undefined ? '' : msg`${volts(requirement.start)} to `}${requirement.start === undefined ? 'at most ' : ''}${volts(requirement.max)}${modules}`
     },
-    judge(requirement, subject, given, around): Judgement | undefined {
-      if (given?.kind !== 'reading' || !subject.string) return undefined
-      const size = Math.abs(given.value)
+    judge(requirement, subject, evidence, context): Judgement | undefined {
+      if (evidence?.kind !== 'reading' || !subject.string) return undefined
+      const size = Math.abs(evidence.value)
       const limit = decision(
         {
           value: size,
-          relation: given.relation,
-          uncertainty: given.uncertainty,
+          relation: evidence.relation,
+          uncertainty: evidence.uncertainty,
           min: requirement.start,
           max: requirement.max,
-          rule: around.rule,
+          rule: context.rule,
         },
         { dimension: 'voltage' },
       )
-      const expectation = expected(subject.string, given)
+      const expectation = expected(subject.string, evidence)
       const verdicts: JudgedVerdict[] = [limit.verdict, expectation?.verdict ?? 'not-proven']
-      const sure = withInstrument(worst(verdicts) as JudgedVerdict, given, volts)
+      const sure = withInstrument(worst(verdicts) as JudgedVerdict, evidence, volts)
       return {
         verdict: sure.verdict,
         get working() {
@@ -66,7 +66,7 @@ export const stringOpenCircuit = defineKind(
         },
         wanting: wantingOf(expectation, limit.verdict, sure.wanting),
         finding: expectation
-          ? msg`${difference(given.value - expectation.expected, expectation.expected)} from ${volts(expectation.expected)} expected`
+          ? msg`${difference(evidence.value - expectation.expected, expectation.expected)} from ${volts(expectation.expected)} expected`
           : `${formatQuantity(size, 'voltage')} read`,
         ...(expectation && { causes: causesOf(expectation) }),
       }
@@ -75,8 +75,8 @@ export const stringOpenCircuit = defineKind(
 )
 
 /** The expectation for a string at the conditions of a reading; undefined when they were not noted. */
-export function expected(string: StringBuilt, given: GivenReading): StringVoltageResult | undefined {
-  const { cellTemperature, irradiance } = given.conditions
+export function expected(string: StringBuilt, evidence: ReadingInput): StringVoltageResult | undefined {
+  const { cellTemperature, irradiance } = evidence.conditions
   if (
     cellTemperature === undefined ||
     irradiance === undefined ||
@@ -87,7 +87,7 @@ export function expected(string: StringBuilt, given: GivenReading): StringVoltag
   return stringVoltage({
     module: string.module,
     count: string.count,
-    measured: { voc: given.value, uncertainty: given.uncertainty },
+    measured: { voc: evidence.value, uncertainty: evidence.uncertainty },
     conditions: { cellTemperature, irradiance },
   })
 }

@@ -1,7 +1,7 @@
 import { decision } from '../../verdict/decision.js'
 import { amps } from '../../quantity/figure.js'
-import { formatNumber } from '../../quantity/say.js'
-import { msg } from '../../quantity/words.js'
+import { formatNumber } from '../../quantity/phrases.js'
+import { msg } from '../../quantity/message.js'
 import { optional, percent } from '../../shape/shape.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
 import { stringSubjects } from '../subjects.js'
@@ -15,7 +15,7 @@ const FULL_LIGHT = 1000
 export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: optional(percent(), 10) }), {
   minutes: 3,
   reads: () => ['array', 'units'],
-  expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
+  expand: (_requirement, unit, _sheet, context) => stringSubjects(unit, context),
   ask: (requirement) => ({
     kind: 'reading',
     dimension: 'current',
@@ -24,22 +24,22 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
     conditions: ['irradiance'],
     signed: false,
   }),
-  required({ tolerancePercent }, { string }, around) {
-    const isc = string?.path?.[0] && around.array().moduleAt(string.path[0])?.data?.isc
+  required({ tolerancePercent }, { string }, context) {
+    const isc = string?.path?.[0] && context.array().moduleAt(string.path[0])?.data?.isc
     const figure = isc ? msg` (${amps(isc)} at 1000 W/m²)` : ''
     return msg`that of one module at this irradiance${figure}, ± ${formatNumber(tolerancePercent)} %`
   },
-  judge({ tolerancePercent }, { string }, given, around) {
-    if (given?.kind !== 'reading' || !string) return undefined
+  judge({ tolerancePercent }, { string }, evidence, context) {
+    if (evidence?.kind !== 'reading' || !string) return undefined
     const isc =
-      string.path?.[0] === undefined ? undefined : around.array().moduleAt(string.path[0])?.data?.isc
-    const { irradiance } = given.conditions
+      string.path?.[0] === undefined ? undefined : context.array().moduleAt(string.path[0])?.data?.isc
+    const { irradiance } = evidence.conditions
     if (isc === undefined || irradiance === undefined)
       return {
         verdict: 'not-proven',
         working: [],
         notes: [],
-        finding: msg`${amps(given.value)} read`,
+        finding: msg`${amps(evidence.value)} read`,
         wanting:
           isc === undefined
             ? 'draw the string on the array map, and complete the sheet of its modules'
@@ -49,16 +49,16 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
     const width = (expected * tolerancePercent) / 100
     const { verdict, working, notes } = decision(
       {
-        value: given.value,
-        relation: given.relation,
-        uncertainty: given.uncertainty,
+        value: evidence.value,
+        relation: evidence.relation,
+        uncertainty: evidence.uncertainty,
         min: expected - width,
         max: expected + width,
-        rule: around.rule,
+        rule: context.rule,
       },
       { dimension: 'current' },
     )
-    const sure = withInstrument(verdict, given, amps)
+    const sure = withInstrument(verdict, evidence, amps)
     return {
       verdict: sure.verdict,
       working: [
@@ -67,7 +67,7 @@ export const stringShortCircuit = defineKind(requirementOf({ tolerancePercent: o
       ],
       notes,
       wanting: sure.wanting,
-      finding: msg`${amps(given.value)} of ${amps(expected)} expected`,
+      finding: msg`${amps(evidence.value)} of ${amps(expected)} expected`,
     }
   },
 })

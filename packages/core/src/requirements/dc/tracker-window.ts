@@ -2,8 +2,8 @@ import { operatingVoltage } from './operating-voltage.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { atLeast, atMost } from '../../verdict/compare.js'
 import { volts } from '../../quantity/figure.js'
-import { formatNumber, plural } from '../../quantity/say.js'
-import { msg } from '../../quantity/words.js'
+import { formatNumber, plural } from '../../quantity/phrases.js'
+import { msg } from '../../quantity/message.js'
 import { optional } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -23,15 +23,15 @@ export const trackerWindow = defineKind(
   {
     minutes: 1,
     reads: () => ['array', 'units'],
-    expand: (_requirement, unit, _sheet, around) => stringSubjects(unit, around),
+    expand: (_requirement, unit, _sheet, context) => stringSubjects(unit, context),
     ask: () => ({ kind: 'derived', from: 'array' }),
     required: ({ min, max, hottestCell }) =>
       msg`${volts(min)}${max === undefined ? ' or more' : msg` to ${volts(max)}`} at the maximum power point, cells up to ${formatNumber(hottestCell)} °C`,
-    judge({ min, max, hottestCell }, { string }, _given, around) {
+    judge({ min, max, hottestCell }, { string }, _given, context) {
       if (!string) return undefined
-      const coldest = around.header?.coldest
+      const coldest = context.header?.coldest
       const operating = operatingVoltage(
-        (string.path ?? []).map((place) => around.array().moduleAt(place)),
+        (string.path ?? []).map((place) => context.array().moduleAt(place)),
         { hottestCell, coldest },
       )
       if (!operating)
@@ -57,7 +57,9 @@ export const trackerWindow = defineKind(
         working: [
           msg`${volts(standard)} of ${plural(string.path!.length, 'module')} at 25 °C`,
           msg`${volts(hot)} at ${formatNumber(hottestCell)} °C, at least ${volts(min)}`,
-          ...(max === undefined ? [] : [msg`${volts(cold!)} at ${formatNumber(coldest!)} °C, at most ${volts(max)}`]),
+          ...(max === undefined
+            ? []
+            : [msg`${volts(cold!)} at ${formatNumber(coldest!)} °C, at most ${volts(max)}`]),
         ],
         notes: [],
         finding: highEnough

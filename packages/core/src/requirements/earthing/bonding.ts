@@ -1,6 +1,6 @@
 import { type Bond, type EarthBuilt, type EarthPart, BOND_MEANS, BOND_WORDS } from '../../earthing/bond.js'
 import { bondsAt, wayToEarth } from '../../earthing/bonding-tree.js'
-import { joinOr } from '../../quantity/say.js'
+import { joinOr } from '../../quantity/phrases.js'
 import { count, flag, list, oneOf, optional } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'

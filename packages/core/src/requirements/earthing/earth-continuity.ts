@@ -2,7 +2,7 @@ import { protectiveEarth } from '../../earthing/protective-earth.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { decision } from '../../verdict/decision.js'
 import { ohms } from '../../quantity/figure.js'
-import { msg } from '../../quantity/words.js'
+import { msg } from '../../quantity/message.js'
 import { optional } from '../../shape/shape.js'
 import type { Bond } from '../../earthing/bond.js'
 import { defineKind, requirementOf, withInstrument } from '../kind.js'
@@ -17,8 +17,8 @@ export const earthContinuity = defineKind(
   {
     minutes: 3,
     reads: () => ['earthing', 'units'],
-    expand: (_requirement, unit, sheet, around) =>
-      subjectsOf({ each: 'bond', where: {} }, unit, sheet, around),
+    expand: (_requirement, unit, sheet, context) =>
+      subjectsOf({ each: 'bond', where: {} }, unit, sheet, context),
     ask: (requirement) => ({
       kind: 'reading',
       dimension: 'resistance',
@@ -28,20 +28,20 @@ export const earthContinuity = defineKind(
       signed: false,
     }),
     required: ({ allowance }, { bond }) => (bond ? msg`at most ${ohms(limitOf(bond, allowance))}` : ''),
-    judge({ allowance }, { bond }, given, { rule }) {
-      if (given?.kind !== 'reading' || !bond) return undefined
+    judge({ allowance }, { bond }, evidence, { rule }) {
+      if (evidence?.kind !== 'reading' || !bond) return undefined
       const max = limitOf(bond, allowance)
       const { verdict, margin, working, notes } = decision(
         {
-          value: given.value,
-          relation: given.relation,
-          uncertainty: given.uncertainty,
+          value: evidence.value,
+          relation: evidence.relation,
+          uncertainty: evidence.uncertainty,
           max,
           rule,
         },
         { dimension: 'resistance' },
       )
-      const sure = withInstrument(verdict, given, ohms)
+      const sure = withInstrument(verdict, evidence, ohms)
       return {
         verdict: sure.verdict,
         working: [

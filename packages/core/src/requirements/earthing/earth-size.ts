@@ -1,8 +1,8 @@
-import type { Surroundings } from '../surroundings.js'
+import type { JudgementContext } from '../judgement-context.js'
 import { protectiveEarth } from '../../earthing/protective-earth.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { mm2 } from '../../quantity/figure.js'
-import { msg } from '../../quantity/words.js'
+import { msg } from '../../quantity/message.js'
 import { optional } from '../../shape/shape.js'
 import type { Bond } from '../../earthing/bond.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -14,15 +14,15 @@ export const earthSize = defineKind(
   {
     minutes: 2,
     reads: () => ['earthing', 'units'],
-    expand: (_requirement, unit, sheet, around) =>
-      subjectsOf({ each: 'bond', where: {} }, unit, sheet, around).filter(
+    expand: (_requirement, unit, sheet, context) =>
+      subjectsOf({ each: 'bond', where: {} }, unit, sheet, context).filter(
         ({ bond }) => bond && isConductor(bond),
       ),
     ask: () => ({ kind: 'derived', from: 'earthing' }),
     required: ({ minimum }, _subject, { header }) =>
       msg`${header?.earthMethod === 'adiabatic' ? 'by the adiabatic equation' : 'by the table'}${minimum > 0 ? msg`, at least ${mm2(minimum)}` : ''}`,
-    judge({ minimum }, { bond }, _given, around) {
-      const asked = bond && questionOf(bond, around)
+    judge({ minimum }, { bond }, _given, context) {
+      const asked = bond && questionOf(bond, context)
       if (!bond?.size || !asked)
         return bond
           ? {
@@ -30,7 +30,7 @@ export const earthSize = defineKind(
               working: [],
               notes: [],
               finding: 'not enough is known',
-              wanting: wantingOf(bond, around),
+              wanting: wantingOf(bond, context),
             }
           : undefined
       const { verdict, required, governing, working, notes } = protectiveEarth({
@@ -51,7 +51,7 @@ export const earthSize = defineKind(
 const isConductor = ({ means }: Bond): boolean =>
   means === 'copper' || means === 'lug' || means === 'supply-cable'
 
-function questionOf({ lineSize, faultCurrent, clearingTime }: Bond, { header }: Surroundings) {
+function questionOf({ lineSize, faultCurrent, clearingTime }: Bond, { header }: JudgementContext) {
   if (header?.earthMethod === 'adiabatic')
     return faultCurrent === undefined || clearingTime === undefined
       ? undefined
@@ -59,7 +59,7 @@ function questionOf({ lineSize, faultCurrent, clearingTime }: Bond, { header }: 
   return lineSize === undefined ? undefined : { method: 'table' as const, lineSize }
 }
 
-function wantingOf({ size }: Bond, { header }: Surroundings): string {
+function wantingOf({ size }: Bond, { header }: JudgementContext): string {
   return [
     size ? '' : 'its size',
     header?.earthMethod === 'adiabatic'

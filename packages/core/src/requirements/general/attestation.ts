@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { text } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -11,8 +11,8 @@ export const attestation = defineKind(requirementOf({ statement: text('in the fi
   expand: () => [wholeUnit],
   ask: ({ statement }) => ({ kind: 'record', form: 'statement', text: statement }),
   required: ({ statement }) => statement,
-  judge({ statement }, _subject, given) {
-    const answer = answered(given, 'statement')
+  judge({ statement }, _subject, evidence) {
+    const answer = answered(evidence, 'statement')
     if (!answer) return undefined
     return {
       verdict: judged(answer.agreed),

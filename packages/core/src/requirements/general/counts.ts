@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import {
   count as pieces,
   list,
@@ -10,7 +10,7 @@ import {
   join,
 } from '../../shape/shape.js'
 import { atLeast } from '../../verdict/compare.js'
-import { formatNumber, plural } from '../../quantity/say.js'
+import { formatNumber, plural } from '../../quantity/phrases.js'
 import { judged } from '../../verdict/verdict.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
@@ -37,11 +37,16 @@ export const counts = defineKind(
     ask: ({ items }) => ({
       kind: 'record',
       form: 'fields',
-      fields: items.map(({ id, label, count }) => ({ id, label, required: formatNumber(count), dimension: 'count' })),
+      fields: items.map(({ id, label, count }) => ({
+        id,
+        label,
+        required: formatNumber(count),
+        dimension: 'count',
+      })),
     }),
     required: ({ items }) => items.map(({ label, count }) => `${formatNumber(count)} × ${label}`).join(', '),
-    judge({ items }, _subject, given) {
-      const answer = answered(given, 'fields')
+    judge({ items }, _subject, evidence) {
+      const answer = answered(evidence, 'fields')
       if (!answer) return undefined
       const rows = items.map((item) => ({ item, found: answer.values[item.id]?.value }))
       const short = rows.filter(({ item, found }) => found !== undefined && !atLeast(found, item.count))

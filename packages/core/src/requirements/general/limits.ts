@@ -1,5 +1,5 @@
 import { apart, figure, type Figure } from '../../quantity/figure.js'
-import { type Message, msg } from '../../quantity/words.js'
+import { type Message, msg } from '../../quantity/message.js'
 import { decision, widthUnit } from '../../verdict/decision.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { DIMENSIONS, canonicalUnit, isGauge, type Dimension } from '../../quantity/units.js'
@@ -63,17 +63,17 @@ type LimitsRequirement = Read<typeof shape>
 export const limits = defineKind(shape, {
   minutes: 2,
   reads: ({ each }) => READS_OF_EACH[each],
-  expand: (requirement, unit, sheet, around) =>
-    subjectsOf(requirement, unit, sheet, around).filter(
+  expand: (requirement, unit, sheet, context) =>
+    subjectsOf(requirement, unit, sheet, context).filter(
       ({ terminal }) => !requirement.window || terminal?.[requirement.window],
     ),
-  ask: (requirement, subject, around) => {
+  ask: (requirement, subject, context) => {
     const dimension = dimensionOf(requirement)
     const limits = limitsOf(requirement, subject)
     return {
       kind: 'reading',
       dimension,
-      unit: requirement.unit ?? unitMeant(dimension, limits, around.header?.school),
+      unit: requirement.unit ?? unitMeant(dimension, limits, context.header?.school),
       instrument: dimension === 'count' ? undefined : (requirement.instrument ?? instrumentFor(dimension)),
       conditions: [],
       signed: isSigned(dimension, limits),
@@ -84,18 +84,18 @@ export const limits = defineKind(shape, {
     const dimension = dimensionOf(requirement)
     return limitWords(limits, dimension, requirement.unit ?? unitShown(dimension, limits))
   },
-  judge(requirement, subject, given, { rule }) {
-    if (given?.kind !== 'reading') return undefined
+  judge(requirement, subject, evidence, { rule }) {
+    if (evidence?.kind !== 'reading') return undefined
     const { min, max } = limitsOf(requirement, subject)
     const dimension = dimensionOf(requirement)
     const about = { dimension, unit: requirement.unit ?? unitShown(dimension, { min, max }) }
     // A size that exists is read off the print, or is the one that a caliper must mean: it is compared by its name, not by its hundredths.
-    const named = dimension === 'conductor-size' ? nominalSize(given.value) : undefined
+    const named = dimension === 'conductor-size' ? nominalSize(evidence.value) : undefined
     const nominal =
-      dimension === 'count' || named !== undefined || (dimension === 'conductor-size' && !given.instrument)
-    const value = named ?? given.value
-    const uncertainty = nominal ? 0 : given.uncertainty
-    const { relation } = given
+      dimension === 'count' || named !== undefined || (dimension === 'conductor-size' && !evidence.instrument)
+    const value = named ?? evidence.value
+    const uncertainty = nominal ? 0 : evidence.uncertainty
+    const { relation } = evidence
     if (value < 0 && !isSigned(dimension, { min, max }))
       return lessThanNothing(figure(value, dimension, about.unit))
     const ends =
@@ -104,7 +104,7 @@ export const limits = defineKind(shape, {
     const { verdict, margin } = judged
     const by = (width: number) => apart(width, about.dimension, widthUnit(about))
     // What is counted, or read off the print of a cable, needs no instrument.
-    const sure = nominal ? { verdict, wanting: 'count again' } : withInstrument(verdict, given, by)
+    const sure = nominal ? { verdict, wanting: 'count again' } : withInstrument(verdict, evidence, by)
     return {
       verdict: sure.verdict,
       get working() {

@@ -1,8 +1,8 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { list, refine, text } from '../../shape/shape.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { judged } from '../../verdict/verdict.js'
-import { joinOr } from '../../quantity/say.js'
+import { joinOr } from '../../quantity/phrases.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { READS_OF_EACH, eachField, subjectsOf, terminalFilterField } from '../subjects.js'
 
@@ -33,8 +33,8 @@ export const listed = defineKind(shape, {
     options: options.map((label) => ({ id: label, label })),
   }),
   required: ({ allowed }) => joinOr(allowed),
-  judge({ allowed }, _subject, given) {
-    const answer = answered(given, 'choice')
+  judge({ allowed }, _subject, evidence) {
+    const answer = answered(evidence, 'choice')
     if (!answer) return undefined
     return {
       verdict: judged(allowed.includes(answer.chosen)),

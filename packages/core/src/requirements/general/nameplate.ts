@@ -1,9 +1,9 @@
 import type { UnitBuilt } from '../../as-built/unit.js'
-import type { Surroundings } from '../surroundings.js'
-import { answered } from '../given.js'
+import type { JudgementContext } from '../judgement-context.js'
+import { answered } from '../evidence-input.js'
 import { parseQuantity } from '../../quantity/parse.js'
 import { DIMENSIONS, canonicalUnit } from '../../quantity/units.js'
-import { joinAnd } from '../../quantity/say.js'
+import { joinAnd } from '../../quantity/phrases.js'
 import { list, object, optional, text } from '../../shape/shape.js'
 import { judged } from '../../verdict/verdict.js'
 import type { FormField } from '../../answer/forms.js'
@@ -20,26 +20,26 @@ export const nameplate = defineKind(
     // One serial stands on one plate: what was read off the others is compared.
     reads: () => ['units', 'readings'],
     expand: () => [wholeUnit],
-    ask: (requirement, _subject, around, unit) => ({
+    ask: (requirement, _subject, context, unit) => ({
       kind: 'record',
       form: 'fields',
-      fields: linesOf(requirement.lines, around, unit),
+      fields: linesOf(requirement.lines, context, unit),
     }),
-    required: (requirement, _subject, around, unit) =>
-      linesOf(requirement.lines, around, unit)
+    required: (requirement, _subject, context, unit) =>
+      linesOf(requirement.lines, context, unit)
         .map(({ label, required }) => `${label} ${required || 'as found'}`)
         .join(', '),
-    judge(requirement, _subject, given, around, unit) {
-      const answer = answered(given, 'fields')
+    judge(requirement, _subject, evidence, context, unit) {
+      const answer = answered(evidence, 'fields')
       if (!answer) return undefined
-      const rows = linesOf(requirement.lines, around, unit).map((line) => ({
+      const rows = linesOf(requirement.lines, context, unit).map((line) => ({
         line,
         found: answer.values[line.id]?.typed,
       }))
       const open = rows.filter(({ found }) => found === undefined)
       const serial = answer.values['serial']?.typed
       const others = serial
-        ? around.unitsWithSerial(serial).flatMap(({ id, label }) => (id === unit.id ? [] : [label]))
+        ? context.unitsWithSerial(serial).flatMap(({ id, label }) => (id === unit.id ? [] : [label]))
         : []
       const wrong = rows.filter(
         ({ line, found }) =>
@@ -76,11 +76,11 @@ export const nameplate = defineKind(
 
 function linesOf(
   more: readonly { id: string; label: string; expected: string }[],
-  around: Surroundings,
+  context: JudgementContext,
   unit: UnitBuilt,
 ): FormField[] {
   return [
-    { id: 'model', label: 'model', required: around.sheetOf(unit.id)?.model ?? '' },
+    { id: 'model', label: 'model', required: context.sheetOf(unit.id)?.model ?? '' },
     { id: 'serial', label: 'serial', required: unit.serial ?? '', scan: true },
     ...more.map(({ id, label, expected }) => ({ id, label, required: expected })),
   ]

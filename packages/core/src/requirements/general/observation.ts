@@ -20,13 +20,13 @@ export const observation = defineKind(
     expand: subjectsOf,
     ask: ({ question }) => ({ kind: 'observation', question }),
     required: ({ question }) => question,
-    judge({ question }, _subject, given) {
-      if (given?.kind !== 'observation') return undefined
+    judge({ question }, _subject, evidence) {
+      if (evidence?.kind !== 'observation') return undefined
       return {
-        verdict: given.seen ? 'conforms' : 'does-not-conform',
-        working: [`${question} ${given.seen ? 'yes' : 'no'}`],
+        verdict: evidence.seen ? 'conforms' : 'does-not-conform',
+        working: [`${question} ${evidence.seen ? 'yes' : 'no'}`],
         notes: [],
-        finding: given.seen ? 'seen' : 'not so',
+        finding: evidence.seen ? 'seen' : 'not so',
       }
     },
   },

@@ -1,7 +1,7 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { list, object, refine, requireUniqueIds, text, join } from '../../shape/shape.js'
 import type { PhotoRef } from '../../answer/photo-ref.js'
-import { joinAnd, plural } from '../../quantity/say.js'
+import { joinAnd, plural } from '../../quantity/phrases.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -16,8 +16,8 @@ export const photoList = defineKind(
     expand: () => [wholeUnit],
     ask: ({ wanted }) => ({ kind: 'record', form: 'photos', wanted }),
     required: ({ wanted }) => wanted.map(({ label }) => label).join(', '),
-    judge({ wanted }, _subject, given) {
-      const answer = answered(given, 'photos')
+    judge({ wanted }, _subject, evidence) {
+      const answer = answered(evidence, 'photos')
       if (!answer) return undefined
       const missing = wanted.filter(({ id }) => !answer.taken[id])
       const twice = wanted.filter(({ id }) => usesOf(answer.taken[id], answer.taken) > 1)

@@ -1,14 +1,14 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { wayToEarth } from '../../earthing/bonding-tree.js'
 import { wayToGrid } from '../../ac/way-to-grid.js'
 import type { AsBuilt } from '../../as-built/as-built.js'
 import type { UnitBuilt } from '../../as-built/unit.js'
 import { ENTERED } from '../../job/scope.js'
-import { normaliseLabel } from '../../quantity/say.js'
+import { normaliseLabel } from '../../quantity/phrases.js'
 import { oneOf, optional, text } from '../../shape/shape.js'
 import { defineKind, requirementOf, type Subject } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
-import type { Surroundings } from '../surroundings.js'
+import type { JudgementContext } from '../judgement-context.js'
 
 const shape = requirementOf({
   entered: oneOf(ENTERED, 'what has to be entered'),
@@ -24,8 +24,8 @@ const shape = requirementOf({
 export const presence = defineKind(shape, {
   minutes: 1,
   reads: () => ['array', 'earthing', 'network', 'walls', 'units'],
-  expand: ({ entered }, unit, sheet, around) =>
-    around.header?.scope?.outside.includes(entered) ? [] : MISSING[entered](unit, around, sheet),
+  expand: ({ entered }, unit, sheet, context) =>
+    context.header?.scope?.outside.includes(entered) ? [] : MISSING[entered](unit, context, sheet),
   ask: ({ entered, question }) =>
     entered === 'photos'
       ? { kind: 'observation', question }
@@ -38,15 +38,15 @@ export const presence = defineKind(shape, {
           ],
         },
   required: ({ question }) => question,
-  judge({ question, entered }, _subject, given, { asBuilt }, unit) {
-    if (given?.kind === 'observation')
+  judge({ question, entered }, _subject, evidence, { asBuilt }, unit) {
+    if (evidence?.kind === 'observation')
       return {
-        verdict: given.seen ? 'conforms' : 'does-not-conform',
+        verdict: evidence.seen ? 'conforms' : 'does-not-conform',
         working: [question],
         notes: [],
-        finding: given.seen ? 'taken' : 'not taken',
+        finding: evidence.seen ? 'taken' : 'not taken',
       }
-    const values = answered(given, 'fields')?.values
+    const values = answered(evidence, 'fields')?.values
     const said = [values?.['reason'], values?.['sentence']].flatMap((one) => one?.typed.trim() || [])
     if (said.length === 0) return undefined
     const finding = `none: ${said.join('. ')}`
@@ -104,7 +104,7 @@ const isSentence = (said: readonly string[]): boolean =>
 
 type Missing = (
   unit: UnitBuilt,
-  around: Surroundings,
+  context: JudgementContext,
   sheet: { terminals: readonly { label: string; side: string }[] },
 ) => Subject[]
 
@@ -112,15 +112,17 @@ const nothing: Subject[] = []
 const part = (id: string, label: string): Subject => ({ kind: 'unit', id, label })
 
 const MISSING: Record<(typeof ENTERED)[number], Missing> = {
-  strings(unit, around, { terminals }) {
-    const own = around.asBuilt.strings.filter(({ unitId }) => unitId === unit.id)
+  strings(unit, context, { terminals }) {
+    const own = context.asBuilt.strings.filter(({ unitId }) => unitId === unit.id)
     const inputs = inputsOf(terminals)
     if (inputs.length === 0) return own.length > 0 ? nothing : [wholeUnit]
     // Where the sheet marks its inputs otherwise than the strings do, the count tells which are left.
     const used = new Set(own.map(({ input }) => normaliseLabel(input)))
     const named = inputs.filter((input) => used.has(normaliseLabel(input)))
     const open =
-      named.length === used.size ? inputs.filter((input) => !used.has(normaliseLabel(input))) : inputs.slice(used.size)
+      named.length === used.size
+        ? inputs.filter((input) => !used.has(normaliseLabel(input)))
+        : inputs.slice(used.size)
     return open.map((input) => part(normaliseLabel(input).toLowerCase(), input))
   },
   'one-line'(unit, { asBuilt: { network } }) {

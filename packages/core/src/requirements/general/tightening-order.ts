@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { MOST_PASSES, sequence, type Violation } from '../../power-up/sequence.js'
 import {
   count,
@@ -11,7 +11,7 @@ import {
   text,
   join,
 } from '../../shape/shape.js'
-import { plural } from '../../quantity/say.js'
+import { plural } from '../../quantity/phrases.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -39,8 +39,8 @@ export const tighteningOrder = defineKind(
     ask: ({ bolts, passes }) => ({ kind: 'record', form: 'order', items: bolts, passes }),
     required: ({ bolts, passes }) =>
       `${bolts.map(({ label }) => label).join(' · ')}, ${plural(passes, 'pass', 'passes')}`,
-    judge({ bolts, passes }, _subject, given) {
-      const answer = answered(given, 'order')
+    judge({ bolts, passes }, _subject, evidence) {
+      const answer = answered(evidence, 'order')
       if (!answer) return undefined
       const { verdict, violations, working, notes } = sequence({
         order: bolts.map(({ id }) => id),

@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { list, oneOf, optional, refine, text } from '../../shape/shape.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { judged } from '../../verdict/verdict.js'
@@ -55,8 +55,8 @@ export const arrowConvention = defineKind(
             ],
     }),
     required: (requirement) => WORDS[requirement.means](requirement),
-    judge(requirement, _subject, given) {
-      const answer = answered(given, 'choice')
+    judge(requirement, _subject, evidence) {
+      const answer = answered(evidence, 'choice')
       if (!answer) return undefined
       const right = answer.chosen === arrowTowards(requirement)
       return {

@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { atMost } from '../../verdict/compare.js'
 import { count, flag, list, num, object, oneOf, optional, refine, requireRange } from '../../shape/shape.js'
 import { defineKind, requirementOf } from '../kind.js'
@@ -43,8 +43,8 @@ export const bus = defineKind(
       ]
         .filter(Boolean)
         .join(', '),
-    judge({ maxDevices, addresses, terminators, shield, twisted }, _subject, given) {
-      const answer = answered(given, 'bus')
+    judge({ maxDevices, addresses, terminators, shield, twisted }, _subject, evidence) {
+      const answer = answered(evidence, 'bus')
       if (!answer) return undefined
       const { devices } = answer
       const numbered = devices.flatMap(({ address }) => (address === undefined ? [] : [address]))

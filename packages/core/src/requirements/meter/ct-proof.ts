@@ -1,4 +1,4 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { ctPhasing, type CtPhasingInput, type CtPhasingResult } from '../../meter/ct-phasing.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { pointShape } from '../../device/point.js'
@@ -32,8 +32,8 @@ export const ctProof = defineKind(shape, {
     fields: Array.from({ length: phases }, (_, i) => fieldsOf(i + 1)).flat(),
   }),
   required: () => 'every channel reads its own phase, the right way round',
-  judge({ phases, uncertainty }, _subject, given) {
-    const answer = answered(given, 'fields')
+  judge({ phases, uncertainty }, _subject, evidence) {
+    const answer = answered(evidence, 'fields')
     if (!answer) return undefined
     const proof = proofOf(answer, phases, uncertainty)
     if (!proof)

@@ -1,8 +1,8 @@
-import { answered } from '../given.js'
+import { answered } from '../evidence-input.js'
 import { powerBalance } from '../../meter/power-balance.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { object } from '../../shape/shape.js'
-import { formatNumber, plural } from '../../quantity/say.js'
+import { formatNumber, plural } from '../../quantity/phrases.js'
 import { defineKind, requirementOf } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 
@@ -37,9 +37,10 @@ export const powerBalanceKind = defineKind(
         })),
       ).flat(),
     }),
-    required: ({ load }) => `a load between ${formatNumber(load.min)} and ${formatNumber(load.max)} W at every moment`,
-    judge({ load, uncertainty }, _subject, given) {
-      const answer = answered(given, 'fields')
+    required: ({ load }) =>
+      `a load between ${formatNumber(load.min)} and ${formatNumber(load.max)} W at every moment`,
+    judge({ load, uncertainty }, _subject, evidence) {
+      const answer = answered(evidence, 'fields')
       if (!answer) return undefined
       const samples = Array.from({ length: MOMENTS }, (_, i) =>
         SIDES.map(([side]) => answer.values[`${side}${i + 1}`]?.value),

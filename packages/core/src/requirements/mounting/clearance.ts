@@ -1,7 +1,7 @@
-import type { OnWall, Surroundings } from '../surroundings.js'
+import type { OnWall, JudgementContext } from '../judgement-context.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { mm } from '../../quantity/figure.js'
-import { msg, type Message, joinMessages } from '../../quantity/words.js'
+import { msg, type Message, joinMessages } from '../../quantity/message.js'
 import { list, object, oneOf, optional, refine, requireRange, text } from '../../shape/shape.js'
 import { NEIGHBOUR_RULES, REACHES, requireStatedDistance } from '../../wall/items.js'
 import { SIDES, type Side } from '../../wall/sides.js'
@@ -59,7 +59,7 @@ export const clearanceKind = defineKind(
         : []),
     ],
     ask: () => ({ kind: 'derived', from: 'wall' }),
-    required(requirement, { id }, around, unit) {
+    required(requirement, { id }, context, unit) {
       if (id === 'base') return baseWords(requirement.base)
       if (id === 'keep-out')
         return joinMessages(
@@ -67,18 +67,18 @@ export const clearanceKind = defineKind(
           '; ',
         )
       if (id === 'corners') return 'nothing within the corners of the envelope'
-      const side = around.onWall(unit.id, requirement.id)?.result.sides.find((one) => one.side === id)
+      const side = context.onWall(unit.id, requirement.id)?.result.sides.find((one) => one.side === id)
       return msg`at least ${mm(side?.required ?? requirement.clear[id as Side])}`
     },
-    judge(requirement, { id }, _given, around, unit) {
-      const onWall = around.onWall(unit.id, requirement.id)
+    judge(requirement, { id }, _given, context, unit) {
+      const onWall = context.onWall(unit.id, requirement.id)
       if (!onWall) return undefined
       if (id === 'base') return proven(judgeBase(requirement.base, onWall), onWall)
-      if (id === 'keep-out') return proven(judgeKeepOut(requirement.keepOut, onWall, around), onWall)
-      if (id === 'corners') return proven(judgeCorners(onWall, around.labelOf), onWall)
+      if (id === 'keep-out') return proven(judgeKeepOut(requirement.keepOut, onWall, context), onWall)
+      if (id === 'corners') return proven(judgeCorners(onWall, context.labelOf), onWall)
       const other = onWall.result.sides.find((one) => one.side === id)?.governing
-      const judgement = proven(judgeSide(id as Side, onWall, around), onWall, other)
-      const isUnit = around.asBuilt.units.some((one) => one.id === other)
+      const judgement = proven(judgeSide(id as Side, onWall, context), onWall, other)
+      const isUnit = context.asBuilt.units.some((one) => one.id === other)
       return isUnit
         ? { ...judgement, seenAlsoFrom: { unitId: other!, subjectId: OPPOSITE[id as Side] } }
         : judgement
@@ -102,7 +102,7 @@ function proven(
 function judgeSide(
   side: Side,
   onWall: OnWall,
-  { labelOf, rule }: Pick<Surroundings, 'labelOf' | 'rule'>,
+  { labelOf, rule }: Pick<JudgementContext, 'labelOf' | 'rule'>,
 ): Judgement {
   const { result, collidesWith, wall } = onWall
   const found = result.sides.find((one) => one.side === side)!
@@ -228,7 +228,7 @@ function judgeBase(base: Base, { result, wall }: OnWall): Judgement {
 function judgeKeepOut(
   keepOut: readonly { from: string; distance: number }[],
   { result, wall, listed }: OnWall,
-  { labelOf }: Pick<Surroundings, 'labelOf'>,
+  { labelOf }: Pick<JudgementContext, 'labelOf'>,
 ): Judgement {
   const { keepOut: rows } = result
   const short = rows.filter(({ margin }) => margin < 0)

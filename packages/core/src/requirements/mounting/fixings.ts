@@ -1,12 +1,12 @@
-import { answered, type GivenRecord } from '../given.js'
+import { answered, type RecordInput } from '../evidence-input.js'
 import { fixings as fixingsCalculation } from '../../wall/fixings.js'
 import { quantity } from '../../quantity/quantity-field.js'
 import { uncertaintyOf, vouching } from '../../instrument/instrument.js'
 import { BadInput } from '../../shape/bad-input.js'
 import { decision } from '../../verdict/decision.js'
 import { mm } from '../../quantity/figure.js'
-import { formatNumber, normaliseLabel } from '../../quantity/say.js'
-import { msg } from '../../quantity/words.js'
+import { formatNumber, normaliseLabel } from '../../quantity/phrases.js'
+import { msg } from '../../quantity/message.js'
 import {
   count as fixingCount,
   join,
@@ -84,7 +84,12 @@ export const fixings = defineKind(
           required: requirement.walls.map(({ wall }) => wall).join(' or '),
           options: [...requirement.walls.map(({ wall }) => wall), 'another kind'],
         },
-        { id: 'count', label: 'fixings', required: `at least ${formatNumber(requirement.count)}`, dimension: 'count' },
+        {
+          id: 'count',
+          label: 'fixings',
+          required: `at least ${formatNumber(requirement.count)}`,
+          dimension: 'count',
+        },
         ...windowsOf(requirement).map(([name, limits]) => ({
           id: name,
           label: WINDOWS[name],
@@ -95,14 +100,16 @@ export const fixings = defineKind(
       ],
     }),
     required: (requirement) => `at least ${formatNumber(requirement.count)} fixings that carry the unit`,
-    judge(requirement, _subject, given, around, unit) {
-      const answer = answered(given, 'fields')
+    judge(requirement, _subject, evidence, context, unit) {
+      const answer = answered(evidence, 'fields')
       if (!answer) return undefined
       const { wall: wallField, count } = answer.values
-      const capacity = requirement.walls.find(({ wall }) => normaliseLabel(wall) === normaliseLabel(wallField?.typed ?? ''))
-      const mass = around.sheetOf(unit.id)?.mass
+      const capacity = requirement.walls.find(
+        ({ wall }) => normaliseLabel(wall) === normaliseLabel(wallField?.typed ?? ''),
+      )
+      const mass = context.sheetOf(unit.id)?.mass
       const holes = windowsOf(requirement).map(([name, limits]) =>
-        hole(name, limits, answer.values[name]?.value, given as GivenRecord, around.rule),
+        hole(name, limits, answer.values[name]?.value, evidence as RecordInput, context.rule),
       )
       const load =
         capacity &&
@@ -148,7 +155,9 @@ export const fixings = defineKind(
         ],
         finding:
           faults[0] ??
-          (load ? `loaded to ${formatNumber(100 * load.utilisation, 0)} % of what they may carry` : 'not complete'),
+          (load
+            ? `loaded to ${formatNumber(100 * load.utilisation, 0)} % of what they may carry`
+            : 'not complete'),
         wanting:
           missing.length > 0
             ? `measure ${missing.join(', ')}`
@@ -173,7 +182,7 @@ function hole(
   name: WindowName,
   limits: Limits,
   value: number | undefined,
-  { instrument: named }: GivenRecord,
+  { instrument: named }: RecordInput,
   rule: 'guarded' | 'simple',
 ) {
   if (value === undefined)

@@ -4,7 +4,7 @@ import type { UnitBuilt } from '../../as-built/unit.js'
 import { measures, outOfCalibration, vouching } from '../../instrument/instrument.js'
 import type { DrawnFigure } from '../../as-built/proposal.js'
 import { mm } from '../../quantity/figure.js'
-import { joinAnd } from '../../quantity/say.js'
+import { joinAnd } from '../../quantity/phrases.js'
 import type { Moment } from '../../job/state.js'
 import type { Requirement } from '../kinds.js'
 import type { Sheet } from '../sheet.js'
@@ -20,7 +20,7 @@ import type { AsBuilt } from '../../as-built/as-built.js'
 export interface MeasuredWall {
   wall: WallBuilt
   /** The wall as the clearance calculator takes it. */
-  given: ReadWall
+  input: ReadWall
   result: ClearanceResult
   /** The result by one requirement alone, where several speak of a unit; by `unit/requirement`. */
   byRequirement: ReadonlyMap<string, UnitClearance>
@@ -67,7 +67,7 @@ export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallCo
   }))
   const surveyed = [...demanded.map(({ unit, demands }) => asUnit(unit, demands)), ...others]
   const gaps = tapedAgain(surveyed, wall)
-  const given: ReadWall = {
+  const input: ReadWall = {
     wall: {
       leftCorner: wall.leftCorner,
       rightCorner: wall.rightCorner && wall.width !== undefined,
@@ -83,20 +83,20 @@ export function measureWall(wall: WallBuilt, { units }: AsBuilt, context: WallCo
   const drawn = drawnOn(wall, hung)
   const base = {
     wall,
-    given,
+    input,
     byRequirement: new Map(),
     contradictions: [],
     drawn: new Set(drawn.map(({ id }) => id)),
     doubt: doubtOf(wall, surveyed, context) ?? doubtOfDrawn(drawn),
   }
-  if (given.items.length === 0) return { ...base, result: EMPTY }
+  if (input.items.length === 0) return { ...base, result: EMPTY }
   const measured = attempt(() => {
-    if (given.items.length > MOST_ON_A_WALL)
+    if (input.items.length > MOST_ON_A_WALL)
       throw new BadInput('wrong-length', 'items', `may be at most ${MOST_ON_A_WALL} on one wall`)
-    requireNamesOfTheirOwn(given.items)
+    requireNamesOfTheirOwn(input.items)
     return {
-      result: clearanceOf(given),
-      byRequirement: alone(given, demanded),
+      result: clearanceOf(input),
+      byRequirement: alone(input, demanded),
       contradictions: misclosures([...surveyed, ...wallEnds(wall)], wall.gaps, wall.uncertainty).filter(
         ({ tooLarge }) => tooLarge,
       ),
@@ -160,14 +160,14 @@ const largest = (a: Record<Side, number>, b: Record<Side, number>): Record<Side,
 
 /** Where several requirements speak of a unit, each is judged by what it demands itself; the others on the wall by all of theirs. */
 function alone(
-  given: ReadWall,
+  input: ReadWall,
   demanded: readonly { unit: UnitBuilt; demands: readonly ClearanceRequirement[] }[],
 ): Map<string, UnitClearance> {
   const found = new Map<string, UnitClearance>()
   for (const { unit, demands } of demanded.filter((one) => one.demands.length > 1))
     for (const demand of demands) {
-      const items = given.items.map((item) => (item.id === unit.id ? asUnit(unit, [demand]) : item))
-      const { units } = clearanceOf({ ...given, items })
+      const items = input.items.map((item) => (item.id === unit.id ? asUnit(unit, [demand]) : item))
+      const { units } = clearanceOf({ ...input, items })
       found.set(
         `${unit.id}/${demand.id}`,
         units.find(({ id }) => id === unit.id)!,

@@ -19,7 +19,7 @@ import { v7 as uuid } from 'uuid'
 import { ChoiceField, type Option } from '../../../ui/choice-field.js'
 import { useInspection } from '../../../job/inspection.js'
 import { useFocus } from '../../../job/focus.js'
-import { useMake } from '../../../job/use-make.js'
+import { useCommit } from '../../../job/use-commit.js'
 import { Panel } from '../../panel.js'
 
 /** A finger hits the pixel that it means, or the next. */
@@ -103,7 +103,7 @@ export function DrawnOnPhoto({
   const units = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(
     ({ sheetId, place }) => sheets.get(sheetId)?.size && (!place || place.wallId === wall.id),
   )
-  const make = useMake()
+  const make = useCommit()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const [what, setWhat] = useState('pipe')
   const found = corners && seenBetween(taken, corners)

@@ -4,7 +4,7 @@ import type { PhotoSetUp, WallBuilt } from '@plumb-mark/core'
 import { useSession } from '../../../data/session.js'
 import { useInspection } from '../../../job/inspection.js'
 import { keepPhoto } from '../../../offline/photos.js'
-import { useMake } from '../../../job/use-make.js'
+import { useCommit } from '../../../job/use-commit.js'
 
 const PhotoTape = lazy(() =>
   import('../../../photo-tape/photo-tape.js').then(({ PhotoTape: view }) => ({ default: view })),
@@ -16,7 +16,7 @@ export function TakeWallPhoto({ wall, onDone }: { wall: WallBuilt; onDone: (phot
   const units = useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []
   const tellsPlace = useInspection(({ inspection }) => inspection?.state.header?.photosTellPlace)
   const by = useSession(({ person }) => person?.id ?? '')
-  const make = useMake()
+  const make = useCommit()
   const [problem, setProblem] = useState<string>()
   // What hangs where the tape says can be the measure of the rest.
   const boxes = units.flatMap(({ id, label, place }) =>

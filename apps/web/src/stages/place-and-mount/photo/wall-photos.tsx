@@ -5,7 +5,7 @@ import { photoTape, windowSeen, type TouchedCorners, type WallBuilt, type WallPh
 import { useInspection } from '../../../job/inspection.js'
 import { usePhotoAddress } from '../../../offline/photos.js'
 import { useRectified, type Rectified } from '../../../data/workers/use-rectified.js'
-import { useMake } from '../../../job/use-make.js'
+import { useCommit } from '../../../job/use-commit.js'
 import { DrawnOnPhoto } from './drawn-on-photo.js'
 import { TakeWallPhoto } from './take-wall-photo.js'
 
@@ -50,7 +50,7 @@ export function usePhotoOnWall(wall: WallBuilt): PhotoOnWall {
 /** What can be done with the photo of a wall. */
 export function PhotoBar({ photo, writable }: { photo: PhotoOnWall; writable: boolean }) {
   const { wall, taken, shown, drawing } = photo
-  const make = useMake()
+  const make = useCommit()
   return (
     <>
       {taken && (
