@@ -9,7 +9,7 @@ import { usePhotos } from './use-photos.js'
 /** A question that is answered yes when all is right; Y and N answer it from the keyboard. */
 export function ObservationField({ judged, onDone }: { judged: JudgedCheck; onDone: () => void }) {
   const { check } = judged
-  const make = useCommit()
+  const commit = useCommit()
   const [note, setNote] = useState('')
   const { photos, change: takePhotos, clear: clearPhotos } = usePhotos(judged, note !== '')
   // The question has the focus and no answer does: an Enter out of habit says nothing.
@@ -17,7 +17,7 @@ export function ObservationField({ judged, onDone }: { judged: JudgedCheck; onDo
   useEffect(() => void question.current?.focus({ preventScroll: true }), [])
   if (check.ask.kind !== 'observation') return null
   const answer = (seen: boolean) => {
-    const kept = make({
+    const kept = commit({
       kind: 'observation',
       body: { point: check.point, seen, ...(note && { note }), ...(photos.length > 0 && { photos }) },
     })

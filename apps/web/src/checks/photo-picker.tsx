@@ -44,10 +44,10 @@ export function PhotoPicker({
     ...(await keepPhoto(jobId ?? '', by, file, { tellsPlace })),
     caption: said,
   })
-  const taking = async (make: () => Promise<void>) => {
+  const taking = async (commit: () => Promise<void>) => {
     setProblem(undefined)
     try {
-      await make()
+      await commit()
     } catch (fault) {
       setProblem(`The photo was not kept: ${(fault as Error).message}`)
     }

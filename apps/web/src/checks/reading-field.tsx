@@ -30,7 +30,7 @@ export function ReadingField({
   if (check.ask.kind !== 'reading') throw new Error('a reading field is for readings')
   const { dimension, unit } = check.ask
   const { instruments, inspection } = useInspection()
-  const make = useCommit()
+  const commit = useCommit()
   const habits = useInputDefaults()
   const [typed, setTyped] = useState('')
   const [off, setOff] = useState<OffPhoto>()
@@ -66,7 +66,7 @@ export function ReadingField({
       photos: off ? [...photos, off.photo] : photos,
       offPhoto: off?.reading,
     })
-    const kept = make({ kind: 'reading', body })
+    const kept = commit({ kind: 'reading', body })
     if (!kept) return
     setTyped('')
     clearPhotos()

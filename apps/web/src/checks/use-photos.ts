@@ -10,13 +10,13 @@ export function usePhotos(
   { history }: JudgedCheck,
   answering: boolean,
 ): { photos: PhotoRef[]; change: (next: PhotoRef[]) => void; clear: () => void } {
-  const make = useCommit()
+  const commit = useCommit()
   const [photos, setPhotos] = useState<PhotoRef[]>([])
   const current = inForce(history)
   const change = (next: PhotoRef[]) => {
     const fresh = next.filter(({ id }) => !photos.some((one) => one.id === id))
     const belongs = current && !answering && photos.length === 0 && fresh.length > 0
-    if (belongs && make({ kind: 'photos-added', body: { entryId: current.id, photos: fresh } })) return
+    if (belongs && commit({ kind: 'photos-added', body: { entryId: current.id, photos: fresh } })) return
     setPhotos(next)
   }
   return { photos, change, clear: () => setPhotos([]) }

@@ -15,7 +15,7 @@ import { Simulated } from './simulated.js'
 /** Where a device is believed to be: asked first, and connected once it has said who it is. */
 export function ConnectForm() {
   const units = useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []
-  const make = useCommit()
+  const commit = useCommit()
   const [unitId, setUnitId] = useState('')
   const [host, setHost] = useState('127.0.0.1')
   const [port, setPort] = useState('502')
@@ -45,7 +45,7 @@ export function ConnectForm() {
     }
   }
   const connect = () => {
-    if (make({ kind: 'device-connected', body: { id: uuid(), unitId, ...at } })) setFound(undefined)
+    if (commit({ kind: 'device-connected', body: { id: uuid(), unitId, ...at } })) setFound(undefined)
   }
   const unit = units.find(({ id }) => id === unitId)
   return (

@@ -74,7 +74,7 @@ function Device({
   live: LiveDevice | undefined
   writable: boolean
 }) {
-  const make = useCommit()
+  const commit = useCommit()
   const unit = useInspection(({ inspection }) =>
     inspection?.state.asBuilt.units.find((one) => one.id === unitId),
   )
@@ -111,7 +111,7 @@ function Device({
       {writable && (
         <Button
           variant="plain"
-          onClick={() => make({ kind: 'device-disconnected', body: { id } })}
+          onClick={() => commit({ kind: 'device-disconnected', body: { id } })}
           aria-label={`Disconnect ${unit?.label ?? unitId}`}
         >
           <Unplug size={18} />

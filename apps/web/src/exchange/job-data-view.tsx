@@ -87,12 +87,12 @@ export function JobDataView() {
 
 function Imports() {
   const { inspection, instruments } = useInspection()
-  const make = useCommit()
+  const commit = useCommit()
   const person = useSession((session) => session.person)
   const decimal = useDecimal()
   if (!person || !inspection || person.role !== 'inspector') return null
   const take = (changes: Change[]) =>
-    Promise.resolve(make(...changes) ? undefined : useInspection.getState().refusal)
+    Promise.resolve(commit(...changes) ? undefined : useInspection.getState().refusal)
   return (
     <Section title="Import">
       <Note my="8px">

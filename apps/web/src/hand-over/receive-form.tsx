@@ -9,13 +9,13 @@ import { SignaturePad } from '../ui/signature-pad.js'
 
 /** Who receives it, whom they call, and their own signature on the spot. */
 export function ReceiveForm() {
-  const make = useCommit()
+  const commit = useCommit()
   const { register, handleSubmit, setValue, formState } = useForm<HandedOverDto>({
     resolver: dtoResolver(({ HandedOverDto: of }) => of),
     defaultValues: { to: '', call: '', drawing: '' },
   })
   const { errors } = formState
-  const receive = handleSubmit((body) => void make({ kind: 'handed-over', body: { ...body } }))
+  const receive = handleSubmit((body) => void commit({ kind: 'handed-over', body: { ...body } }))
   return (
     <Stack
       as="form"

@@ -22,7 +22,7 @@ interface Steps {
   done: Step[]
   undone: Step[]
   /** Several changes of one step are kept and undone together. False when they were not admitted. */
-  make(by: Person, ...changes: Change[]): boolean
+  commit(by: Person, ...changes: Change[]): boolean
   undo(by: Person): void
   redo(by: Person): void
 }
@@ -33,7 +33,7 @@ const NOTHING_DONE = { done: [], undone: [] }
 export const useUndoHistory = create<Steps>((set, get) => ({
   jobId: undefined,
   ...NOTHING_DONE,
-  make(by, ...changes) {
+  commit(by, ...changes) {
     const { jobId } = useInspection.getState()
     const inverse = made(by, changes)
     if (!inverse) return false

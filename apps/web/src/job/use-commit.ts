@@ -6,6 +6,6 @@ import { useUndoHistory } from './undo-history.js'
 /** Makes changes to what was built in the name of who is signed in; those of one call are undone together. */
 export function useCommit(): (...changes: Change[]) => boolean {
   const person = useSession((session) => session.person)
-  const make = useUndoHistory((steps) => steps.make)
-  return useCallback((...changes) => (person ? make(person, ...changes) : false), [make, person])
+  const commit = useUndoHistory((steps) => steps.commit)
+  return useCallback((...changes) => (person ? commit(person, ...changes) : false), [commit, person])
 }

@@ -124,10 +124,10 @@ function mapped({ before, after }: Touched): KnownPoint[] | undefined {
 function useAlignment(before: PhotoRef, after: PhotoRef) {
   const state = useInspection(({ inspection }) => inspection?.state)
   const inspects = useSession(({ person }) => person?.role === 'inspector')
-  const make = useCommit()
+  const commit = useCommit()
   const inRecord = state?.aligned.find((one) => isAlignmentOf(one, before, after))
   const keep = (alignment: PhotosAligned) => {
-    const written = inspects && !state?.seal && make({ kind: 'photos-aligned', body: alignment })
+    const written = inspects && !state?.seal && commit({ kind: 'photos-aligned', body: alignment })
     if (!written) keepHere(alignment)
   }
   return { was: inRecord ?? alignmentHere(before, after), keep }

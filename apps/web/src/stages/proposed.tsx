@@ -29,9 +29,9 @@ export function useProposal(kind: Proposed['kind'], id: string | undefined): Pro
 
 /** Says that something is a proposal and no fact, with the one touch that makes it one. */
 export function ProposedNote({ things, writable }: { things: readonly Proposed[]; writable: boolean }) {
-  const make = useCommit()
+  const commit = useCommit()
   const confirm = () =>
-    make({ kind: 'confirmed', body: { things: things.map(({ kind, id }) => ({ kind, id })) } })
+    commit({ kind: 'confirmed', body: { things: things.map(({ kind, id }) => ({ kind, id })) } })
   const one = things.length === 1
   return (
     <Flex
@@ -62,7 +62,7 @@ export function ProposedNote({ things, writable }: { things: readonly Proposed[]
 export function ProposedBar({ areas }: { areas: readonly ProposedArea[] }) {
   const things = useProposals(...areas)
   const writable = useWritable()
-  const make = useCommit()
+  const commit = useCommit()
   if (things.length === 0) return null
   return (
     <chakra.section aria-label="Proposed, to be confirmed" mx={{ base: '8px', lg: '20px' }} my="8px">
@@ -84,7 +84,7 @@ export function ProposedBar({ areas }: { areas: readonly ProposedArea[] }) {
                       variant="plain"
                       aria-label={`Confirm ${PROPOSED_WORDS[thing.kind]} ${thing.label}`}
                       onClick={() =>
-                        make({ kind: 'confirmed', body: { things: [{ kind: thing.kind, id: thing.id }] } })
+                        commit({ kind: 'confirmed', body: { things: [{ kind: thing.kind, id: thing.id }] } })
                       }
                     >
                       Confirm

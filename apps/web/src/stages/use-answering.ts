@@ -12,7 +12,7 @@ export type KeepAnswer = (judged: JudgedCheck, answer: Answer, word?: DeviceWord
  */
 export function useAnswering(): KeepAnswer | undefined {
   const person = useSession((session) => session.person)
-  const make = useCommit()
+  const commit = useCommit()
   const sealed = useInspection(({ inspection }) => inspection?.state.seal !== undefined)
   const keep = useCallback<KeepAnswer>(
     ({ check, history }, answer, fresh) => {
@@ -20,7 +20,7 @@ export function useAnswering(): KeepAnswer | undefined {
       const before = current?.kind === 'record' ? current.body : undefined
       const { instrument, note, photos } = before ?? {}
       const word = carriedWord(before, answer, fresh)
-      make({
+      commit({
         kind: 'record',
         body: {
           point: check.point,
@@ -32,7 +32,7 @@ export function useAnswering(): KeepAnswer | undefined {
         },
       })
     },
-    [make],
+    [commit],
   )
   return person?.role === 'inspector' && !sealed ? keep : undefined
 }

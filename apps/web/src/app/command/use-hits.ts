@@ -46,7 +46,7 @@ export function useHits(line: string, jobId: string | undefined): Hit[] {
 
 function useCheckHits(line: string, jobId: string | undefined): Hit[] {
   const navigate = useNavigate()
-  const make = useCommit()
+  const commit = useCommit()
   const saying = useSaying()
   const { inspection, instruments } = useInspection()
   const lastUsed = useInputDefaults((habits) => habits.instruments)
@@ -66,19 +66,19 @@ function useCheckHits(line: string, jobId: string | undefined): Hit[] {
         meant.reading &&
         meant.check.ask.kind === 'reading' &&
         meant.check.ask.conditions.length === 0
-          ? () => keep(make, meant, instrumentFor(meant.check))
+          ? () => keep(commit, meant, instrumentFor(meant.check))
           : undefined,
     }),
   )
 }
 
 function keep(
-  make: ReturnType<typeof useCommit>,
+  commit: ReturnType<typeof useCommit>,
   { check, reading }: Meant,
   instrument: ReturnType<typeof choiceOf>['offered'],
 ): boolean {
   if (!reading) return false
-  return make({ kind: 'reading', body: readingBody(check, reading, { instrument }) })
+  return commit({ kind: 'reading', body: readingBody(check, reading, { instrument }) })
 }
 
 function hitOf(

@@ -32,7 +32,7 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
   const wanted = useMemo(() => conditionsOf(group.checks), [group])
   const conditions = useConditions(wanted)
   const judgeCell = useJudging(conditions.values)
-  const make = useCommit()
+  const commit = useCommit()
   const [drafts, setDrafts] = useState<Readonly<Record<string, string>>>({})
   const [problem, setProblem] = useState<string>()
   const grid = useRef<HTMLTableElement>(null)
@@ -58,7 +58,7 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
       })
       return { kind: 'reading', body }
     })
-    return make(...changes)
+    return commit(...changes)
   }
   const unkept = group.checks.flatMap((judged) => {
     const typed = drafts[judged.check.id]?.trim()

@@ -9,7 +9,7 @@ import { PhotoPicker } from '../photo-picker.js'
 
 /** One question asked of many places: of all at once, of all but some, or one after the other. */
 export function WalkOver({ group, onDone }: { group: CheckGroup; onDone: () => void }) {
-  const make = useCommit()
+  const commit = useCommit()
   const { choosing, chooseFrom, openCheck } = useFocus()
   const [note, setNote] = useState('')
   const [photos, setPhotos] = useState<PhotoRef[]>([])
@@ -21,7 +21,7 @@ export function WalkOver({ group, onDone }: { group: CheckGroup; onDone: () => v
   const others = group.checks.filter(({ check }) => !choosing?.chosen.has(check.id))
   const answer = (...more: Change[]) => {
     const walk: Change[] = others.length > 0 ? [walkOver(others, note, photos)] : []
-    if (make(...walk, ...more)) onDone()
+    if (commit(...walk, ...more)) onDone()
   }
   const no = ({ check }: JudgedCheck): Change => ({
     kind: 'observation',

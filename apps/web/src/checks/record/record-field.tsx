@@ -61,7 +61,7 @@ export function RecordField({
 }) {
   const { ask } = check
   if (ask.kind !== 'record') throw new Error('a record field is for records')
-  const make = useCommit()
+  const commit = useCommit()
   const context = useInspection((state) => state.inspection?.context)
   const current = inForce(history)
   const before = current?.kind === 'record' ? current.body : undefined
@@ -85,7 +85,7 @@ export function RecordField({
     const judgedNow = judgeAnswer(check, given, { instrument, photos: photos.length }, context)
     if (!judgedNow.ok) return
     const word = carriedWord(before, given)
-    const kept = make({
+    const kept = commit({
       kind: 'record',
       body: {
         point: check.point,
@@ -104,7 +104,7 @@ export function RecordField({
   const takePhotos = (next: PhotoRef[]) => {
     const fresh = next.filter(({ id }) => !photos.some((one) => one.id === id))
     const belongs = current && !touched && fresh.length > 0
-    const kept = belongs && make({ kind: 'photos-added', body: { entryId: current.id, photos: fresh } })
+    const kept = belongs && commit({ kind: 'photos-added', body: { entryId: current.id, photos: fresh } })
     setPhotos(next)
     if (!kept) setTouched(true)
   }

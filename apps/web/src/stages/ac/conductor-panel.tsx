@@ -28,7 +28,7 @@ export function ConductorPanel({
     ({ check }) =>
       check.requirement.kind === 'conductor-size' && check.subject.conductor?.id === conductor?.id,
   )
-  const make = useCommit()
+  const commit = useCommit()
   const proposed = useProposal('conductor', conductor?.id)
   const { parts } = state.asBuilt.network
   const us = state.header?.units === 'us'
@@ -43,7 +43,7 @@ export function ConductorPanel({
     // What stands in the form was looked at by whoever saves it: it is a proposal no longer.
     const known = { ...draft, proposed: undefined }
     const body = Object.fromEntries(Object.entries(known).filter(([, value]) => value !== undefined))
-    make({
+    commit({
       kind: 'conductor-run',
       body: { ...(body as typeof known), id: conductor?.id ?? `net-${uuid()}` },
     })
@@ -55,7 +55,9 @@ export function ConductorPanel({
       writable={writable}
       lacking={draft.from === draft.to}
       onKeep={keep}
-      onRemove={conductor && (() => make({ kind: 'conductor-removed', body: { conductorId: conductor.id } }))}
+      onRemove={
+        conductor && (() => commit({ kind: 'conductor-removed', body: { conductorId: conductor.id } }))
+      }
       onClose={onDone}
       proposed={proposed}
     >

@@ -35,7 +35,7 @@ export function NetworkPartPanel({
 }) {
   const inspection = useInspection((state) => state.inspection)!
   const { units, network } = inspection.state.asBuilt
-  const make = useCommit()
+  const commit = useCommit()
   const proposed = useProposal('part', part?.id)
   const [draft, setDraft] = useState<Omit<NetworkPart, 'id'>>(part ?? { label: 'Isolator', kind: 'isolator' })
   const [into, setInto] = useState('')
@@ -54,7 +54,7 @@ export function NetworkPartPanel({
           body,
         }))
       : []
-    make({ kind: 'part-placed', body: { ...said, id } }, ...cut)
+    commit({ kind: 'part-placed', body: { ...said, id } }, ...cut)
   }
   return (
     <PanelForm
@@ -63,7 +63,7 @@ export function NetworkPartPanel({
       writable={writable}
       lacking={draft.label.trim() === ''}
       onKeep={keep}
-      onRemove={part && (() => make({ kind: 'part-removed', body: { partId: part.id } }))}
+      onRemove={part && (() => commit({ kind: 'part-removed', body: { partId: part.id } }))}
       removeWords="Remove, with its cables"
       onClose={onDone}
       proposed={proposed}

@@ -99,7 +99,7 @@ export function OneLine() {
 /** Nothing is drawn yet: the usual arrangements, made for the units of this job. */
 function Begin({ writable }: { writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useCommit()
+  const commit = useCommit()
   const begin = (template: NetworkTemplate) => {
     const { parts, conductors } = networkTemplate(
       template,
@@ -107,7 +107,7 @@ function Begin({ writable }: { writable: boolean }) {
       inspection.context.sheetOf,
       { school: inspection.state.header?.school ?? 'iec', newId: () => `net-${uuid()}` },
     )
-    make(
+    commit(
       ...parts.map((body): Change => ({ kind: 'part-placed', body })),
       ...conductors.map((body): Change => ({ kind: 'conductor-run', body })),
     )

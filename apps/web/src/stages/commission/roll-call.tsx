@@ -20,7 +20,7 @@ export function RollCall({ judged }: { judged: JudgedCheck }) {
 function Serials({ unitId }: { unitId: string }) {
   const { jobId } = useParams()
   const live = useLiveOf(unitId)
-  const make = useCommit()
+  const commit = useCommit()
   const writable = useWritable()
   const map = useInspection(({ inspection }) =>
     inspection?.checks.find(
@@ -36,7 +36,7 @@ function Serials({ unitId }: { unitId: string }) {
       {writable && heard.length > 0 && (
         <Button
           variant="outline"
-          onClick={() => make({ kind: 'serials-reported', body: { unitId, serials: heard } })}
+          onClick={() => commit({ kind: 'serials-reported', body: { unitId, serials: heard } })}
         >
           Take the {heard.length} serials it has heard
         </Button>

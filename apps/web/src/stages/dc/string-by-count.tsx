@@ -40,7 +40,7 @@ export function StringByCount() {
 
 function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: () => void }) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useCommit()
+  const commit = useCommit()
   const { units, strings } = inspection.state.asBuilt
   const sheetOf = (unitId: string) => inspection.context.sheetOf(unitId)
   const inverters = units.filter(({ id }) => ENDS_IN.includes(sheetOf(id)?.kind ?? ''))
@@ -64,8 +64,8 @@ function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: (
       writable
       lacking={!built || draft.label.trim() === '' || draft.unitId === '' || draft.input.trim() === ''}
       columns={3}
-      onKeep={() => built && make({ kind: 'string-built', body: built })}
-      onRemove={string && (() => make({ kind: 'string-removed', body: { stringId: string.id } }))}
+      onKeep={() => built && commit({ kind: 'string-built', body: built })}
+      onRemove={string && (() => commit({ kind: 'string-removed', body: { stringId: string.id } }))}
       onClose={onClose}
     >
       <TextField label="Name" value={draft.label} required onChange={(label) => set({ label })} />

@@ -24,7 +24,7 @@ const COLUMNS: CsvColumn[] = (Object.keys(TESTER_COLUMNS) as TesterColumn[]).map
 /** Readings of strings from a tester's CSV file: columns are named once, a file with one bad row is not taken at all. */
 export function TesterImport() {
   const { inspection, instruments } = useInspection()
-  const make = useCommit()
+  const commit = useCommit()
   const decimal = useDecimal()
   const inspector = useSession(({ person }) => person?.role === 'inspector')
   const writable = useWritable() && inspector
@@ -47,7 +47,7 @@ export function TesterImport() {
         }}
         onTake={(readings) =>
           Promise.resolve(
-            make(...readings.map((body) => ({ kind: 'reading' as const, body })))
+            commit(...readings.map((body) => ({ kind: 'reading' as const, body })))
               ? undefined
               : useInspection.getState().refusal,
           )

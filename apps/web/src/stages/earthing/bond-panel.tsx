@@ -22,7 +22,7 @@ export function BondPanel({
   onDone: () => void
 }) {
   const { state } = useInspection((open) => open.inspection)!
-  const make = useCommit()
+  const commit = useCommit()
   const proposed = useProposal('bond', bond?.id)
   const { parts } = state.asBuilt.earth
   const us = state.header?.units === 'us'
@@ -41,7 +41,7 @@ export function BondPanel({
     const said = Object.fromEntries(
       Object.entries({ ...draft, proposed: undefined }).filter(([, value]) => value !== undefined),
     ) as Omit<Bond, 'id'>
-    make({ kind: 'bond-made', body: { ...said, id: bond?.id ?? `bond-${uuid()}` } })
+    commit({ kind: 'bond-made', body: { ...said, id: bond?.id ?? `bond-${uuid()}` } })
   }
   return (
     <PanelForm
@@ -50,7 +50,7 @@ export function BondPanel({
       writable={writable}
       lacking={draft.from === draft.to || !draft.from || !draft.to || draft.means === ''}
       onKeep={keep}
-      onRemove={bond && (() => make({ kind: 'bond-removed', body: { bondId: bond.id } }))}
+      onRemove={bond && (() => commit({ kind: 'bond-removed', body: { bondId: bond.id } }))}
       onClose={onDone}
       proposed={proposed}
     >

@@ -79,7 +79,7 @@ export function BondingTree() {
 /** An empty tree begins with what is there anyway. */
 function Begin({ writable }: { writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useCommit()
+  const commit = useCommit()
   const { units } = inspection.state.asBuilt
   const earthed = units.filter(({ id }) =>
     inspection.checks.some(({ check }) => check.unit.id === id && check.requirement.kind === 'bonding'),
@@ -89,7 +89,7 @@ function Begin({ writable }: { writable: boolean }) {
       kind: 'earth-part-found' as const,
       body: { id: `part-${uuid()}`, ...part },
     })
-    make(
+    commit(
       found({ label: 'Main earth terminal', kind: 'main-terminal' }),
       ...earthed.map(({ id, label, sheetId }) =>
         found({

@@ -21,11 +21,11 @@ export function PartPanel({
   onDone: () => void
 }) {
   const units = useInspection(({ inspection }) => inspection!.state.asBuilt.units)
-  const make = useCommit()
+  const commit = useCommit()
   const [draft, setDraft] = useState<Omit<EarthPart, 'id'>>(part ?? { label: 'Earth bar', kind: 'bar' })
   const keep = () => {
     const { label, kind, unitId } = draft
-    make({
+    commit({
       kind: 'earth-part-found',
       body: { id: part?.id ?? `part-${uuid()}`, label: label.trim(), kind, ...(unitId && { unitId }) },
     })
@@ -38,7 +38,7 @@ export function PartPanel({
       lacking={draft.label.trim() === ''}
       columns={3}
       onKeep={keep}
-      onRemove={part && (() => make({ kind: 'earth-part-removed', body: { partId: part.id } }))}
+      onRemove={part && (() => commit({ kind: 'earth-part-removed', body: { partId: part.id } }))}
       removeWords="Remove, with its bonds"
       onClose={onDone}
       more={

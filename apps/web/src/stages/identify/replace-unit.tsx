@@ -32,7 +32,7 @@ export function ReplaceUnit({
   onDone: () => void
 }) {
   const inspection = useInspection(({ committed }) => committed)!
-  const make = useCommit()
+  const commit = useCommit()
   const ofUnit = inspection.checks.filter(({ check }) => check.unit.id === unit.id)
   const steps = ofUnit.map(({ check }) => orderOf(check, 'down')).find(Boolean)?.steps ?? []
   const [done, setDone] = useState<ReadonlySet<string>>(new Set())
@@ -51,7 +51,7 @@ export function ReplaceUnit({
     setDone(next)
   }
   const replace = () => {
-    const kept = make({
+    const kept = commit({
       kind: 'replaced',
       body: {
         unitId: unit.id,

@@ -19,7 +19,7 @@ const KIND_WORDS = {
 /** What stands at a unit like this one, as a proposal: what was seen to be the same is taken over, what was read there never is. */
 export function TakeOver({ from, to, onDone }: { from: UnitBuilt; to: UnitBuilt; onDone: () => void }) {
   const asBuilt = useInspection(({ committed }) => committed?.state.asBuilt)
-  const make = useCommit()
+  const commit = useCommit()
   const parts = useMemo(
     () => (asBuilt ? alikeTo(from, to, asBuilt, (of) => `${of}-${uuid().slice(-6)}`) : []),
     [from, to, asBuilt],
@@ -50,7 +50,7 @@ export function TakeOver({ from, to, onDone }: { from: UnitBuilt; to: UnitBuilt;
       <Flex gap="8px" mt="10px">
         <Button
           disabled={chosen.length === 0}
-          onClick={() => make(...chosen.map(({ change }) => change)) && onDone()}
+          onClick={() => commit(...chosen.map(({ change }) => change)) && onDone()}
         >
           Take over {chosen.length}
         </Button>

@@ -22,7 +22,7 @@ const MOUNTED_WORDS = {
 export function UnitForm({ unit, onDone }: { unit: UnitBuilt | undefined; onDone: () => void }) {
   const { inspection, append, addSheet } = useInspection()
   const person = useSession((session) => session.person)!
-  const make = useCommit()
+  const commit = useCommit()
   const library = useLibrary()
   const [draft, setDraft] = useState({
     label: unit?.label ?? '',
@@ -47,7 +47,7 @@ export function UnitForm({ unit, onDone }: { unit: UnitBuilt | undefined; onDone
         serial: serial.trim() || undefined,
         situation: draft.situation,
       })
-      make(
+      commit(
         ...Array.from({ length: copies }, (_, n) => ({ kind: 'unit-fitted' as const, body: clean(body(n)) })),
       )
       onDone()
@@ -107,7 +107,7 @@ export function UnitForm({ unit, onDone }: { unit: UnitBuilt | undefined; onDone
           <Button
             variant="plain"
             onClick={() => {
-              make({ kind: 'unit-removed', body: { unitId: unit.id } })
+              commit({ kind: 'unit-removed', body: { unitId: unit.id } })
               onDone()
             }}
           >

@@ -45,7 +45,7 @@ function useItemsOn(wall: WallBuilt) {
 
 function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
   const sheets = useInspection((state) => state.sheets)
-  const make = useCommit()
+  const commit = useCommit()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
   const loose = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(
@@ -64,7 +64,7 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
     const unit = loose.find(({ id }) => id === looseId)
     const size = unit && sheets.get(unit.sheetId)?.size
     if (!unit || !size) return
-    make({
+    commit({
       kind: 'unit-fitted',
       body: {
         ...unit,
@@ -86,7 +86,7 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
     const sheet = sheets.get(sheetId)
     if (!sheet?.size || label.trim() === '') return
     const id = `unit-${uuid()}`
-    make({
+    commit({
       kind: 'unit-fitted',
       body: {
         id,
@@ -153,13 +153,13 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
 }
 
 function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
-  const make = useCommit()
+  const commit = useCommit()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const items = useItemsOn(wall)
   const [of, setOf] = useState<(typeof OBSTRUCTION_CLASSES)[number]>('pipe')
   const add = () => {
     const id = `obstruction-${uuid()}`
-    make({
+    commit({
       kind: 'obstruction-measured',
       body: {
         wallId: wall.id,

@@ -30,7 +30,7 @@ export function GapSurvey({
   onClose: () => void
 }) {
   const labelOf = useInspection(({ inspection }) => inspection!.context.labelOf)
-  const make = useCommit()
+  const commit = useCommit()
   const things = [
     ...wallEnds(wall).filter(({ id }) =>
       id === 'left-corner' ? wall.leftCorner : id === 'right-corner' ? wall.rightCorner : true,
@@ -81,7 +81,7 @@ export function GapSurvey({
                       variant="plain"
                       px="0"
                       minW="44px"
-                      onClick={() => make({ kind: 'gap-removed', body: { wallId: wall.id, gapId } })}
+                      onClick={() => commit({ kind: 'gap-removed', body: { wallId: wall.id, gapId } })}
                       aria-label={`Remove the gap ${labelOf(from)} to ${labelOf(to)}`}
                     >
                       <Trash2 size={16} />
@@ -96,7 +96,7 @@ export function GapSurvey({
       {writable && (
         <AddGap
           things={things.map(({ id }) => ({ id, label: labelOf(id) }))}
-          onAdd={(gap) => make({ kind: 'gap-measured', body: { wallId: wall.id, gap } })}
+          onAdd={(gap) => commit({ kind: 'gap-measured', body: { wallId: wall.id, gap } })}
         />
       )}
     </Panel>

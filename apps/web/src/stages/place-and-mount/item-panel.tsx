@@ -43,7 +43,7 @@ export const ItemPanel = memo(function ItemPanel({
 }) {
   const kept = useInspection(({ inspection }) => inspection?.state.asBuilt)
   const chooseItem = useFocus((focus) => focus.chooseItem)
-  const make = useCommit()
+  const commit = useCommit()
   const unit = kept?.units.find(({ id }) => id === itemId)
   const obstruction = kept?.walls
     .find(({ id }) => id === wall.id)
@@ -92,7 +92,7 @@ export const ItemPanel = memo(function ItemPanel({
   const copy = () => {
     const id = `${unit ? 'unit' : 'obstruction'}-${uuid()}`
     const x = place.x + place.w + 300
-    make(
+    commit(
       unit
         ? { kind: 'unit-fitted', body: copyOf(unit, id, x) }
         : {
@@ -103,7 +103,7 @@ export const ItemPanel = memo(function ItemPanel({
     chooseItem(id)
   }
   const remove = () => {
-    make(
+    commit(
       unit
         ? { kind: 'unit-removed', body: { unitId: itemId } }
         : { kind: 'obstruction-removed', body: { wallId: wall.id, obstructionId: itemId } },
@@ -150,11 +150,13 @@ export const ItemPanel = memo(function ItemPanel({
             drawn={place.drawn?.includes(name) ?? false}
             writable={writable}
             trial={(value) => trial(kept, unit, obstruction, wall.id, name, value)}
-            onKeep={(value, typed) => make(change(name, value, typed))}
+            onKeep={(value, typed) => commit(change(name, value, typed))}
           />
         ))}
       </Grid>
-      {writable && <PlaceByGap wall={wall} itemId={itemId} size={place} onPlace={(to) => make(moved(to))} />}
+      {writable && (
+        <PlaceByGap wall={wall} itemId={itemId} size={place} onPlace={(to) => commit(moved(to))} />
+      )}
     </Box>
   )
 })

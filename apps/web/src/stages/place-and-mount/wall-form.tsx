@@ -18,7 +18,7 @@ export function WallForm({
   wall: WallBuilt | undefined
   onDone: (wallId?: string) => void
 }) {
-  const make = useCommit()
+  const commit = useCommit()
   const tapes = useInspection(({ instruments }) => instruments).filter((instrument) =>
     measures(instrument, 'length'),
   )
@@ -38,7 +38,7 @@ export function WallForm({
   const keep = () => {
     const { title, width, height, leftCorner, rightCorner } = draft
     const id = wall?.id ?? `wall-${uuid()}`
-    make({
+    commit({
       kind: 'wall-measured',
       body: {
         id,
@@ -107,7 +107,7 @@ export function WallForm({
             <Button
               variant="plain"
               onClick={() => {
-                make({ kind: 'wall-removed', body: { wallId: wall.id } })
+                commit({ kind: 'wall-removed', body: { wallId: wall.id } })
                 onDone()
               }}
             >

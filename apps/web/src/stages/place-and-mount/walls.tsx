@@ -107,7 +107,7 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
   const context = useInspection(({ inspection }) => inspection!.context)
   const { itemId: chosen, chooseItem, openCheck } = useFocus()
   const person = useSession((session) => session.person)
-  const make = useCommit()
+  const commit = useCommit()
   const [asked, setAsked] = useState(false)
   const [gaps, setGaps] = useState(false)
   const photo = usePhotoOnWall(kept.wall)
@@ -150,10 +150,10 @@ function MeasuredOne({ measured: kept, writable, onEdit }: WallProps & { measure
     (end: Dragged) => {
       const asBuilt = useInspection.getState().inspection?.state.asBuilt
       const change = asBuilt && dropChange(asBuilt, end)
-      if (change && person) make(change)
+      if (change && person) commit(change)
       setDragged(undefined)
     },
-    [make, person],
+    [commit, person],
   )
   return (
     <>

@@ -26,7 +26,7 @@ interface Draft {
 /** An AC branch of small inverters: walked from the board outwards, with its breaker and its cable. */
 export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useCommit()
+  const commit = useCommit()
   const { units, array } = inspection.state.asBuilt
   const owners = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.kind === 'small-inverter')
   const us = inspection.state.header?.units === 'us'
@@ -70,7 +70,7 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
         )
       : undefined
     const unitId = array.devices.find((device) => device.id === devices[0])!.unitId
-    make({
+    commit({
       kind: 'branch-built',
       body: {
         id: kept?.id ?? `branch-${uuid()}`,
@@ -173,7 +173,7 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
           <Button
             variant="plain"
             onClick={() => {
-              make({ kind: 'branch-removed', body: { branchId: kept.id } })
+              commit({ kind: 'branch-removed', body: { branchId: kept.id } })
               choose('new')
             }}
           >

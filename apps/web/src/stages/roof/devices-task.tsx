@@ -69,7 +69,7 @@ export function DevicesTask({ chosen, onDone }: TaskProps) {
 /** Devices for every module that has none yet. */
 function FitBoxes({ unitId }: { unitId: string }) {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
-  const make = useCommit()
+  const commit = useCommit()
   const taken = new Set(array.devices.flatMap(({ at, feeds }) => [at, ...feeds]))
   const free = array.planes.flatMap(placesOf).filter(({ id }) => !taken.has(id))
   const [each, setEach] = useState(1)
@@ -82,7 +82,7 @@ function FitBoxes({ unitId }: { unitId: string }) {
       </Box>
       <Button
         variant="outline"
-        onClick={() => make({ kind: 'devices-fitted', body: { devices: devices() } })}
+        onClick={() => commit({ kind: 'devices-fitted', body: { devices: devices() } })}
       >
         {each === 1
           ? `A device on each of the ${free.length} free modules`
@@ -94,7 +94,7 @@ function FitBoxes({ unitId }: { unitId: string }) {
 
 /** Serials place after place, in the order in which one walks: left to right, and back in the next row. */
 function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; chosen: string | undefined }) {
-  const make = useCommit()
+  const commit = useCommit()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const [typed, setTyped] = useState('')
   const [scanning, setScanning] = useState(false)
@@ -107,7 +107,7 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
   )
   const keep = (serial: string) => {
     if (serial.trim() === '') return
-    make({ kind: 'devices-fitted', body: { devices: [{ ...at, serial: serial.trim() }] } })
+    commit({ kind: 'devices-fitted', body: { devices: [{ ...at, serial: serial.trim() }] } })
     setTyped('')
     setScanning(false)
     chooseItem(order[(order.indexOf(at) + 1) % order.length]!.at)
@@ -186,11 +186,11 @@ function inWalkingOrder(devices: readonly DeviceBuilt[]): DeviceBuilt[] {
 /** All serials of a paper map off one photo. */
 function SerialPhoto() {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
-  const make = useCommit()
+  const commit = useCommit()
   const [open, setOpen] = useState(false)
   const take = (rows: LabelsOnMap['placed']) => {
     const changed = withSerials(array, rows)
-    if (changed.length > 0) make({ kind: 'devices-fitted', body: { devices: changed } })
+    if (changed.length > 0) commit({ kind: 'devices-fitted', body: { devices: changed } })
     setOpen(false)
   }
   return (
@@ -210,7 +210,7 @@ function SerialPhoto() {
 /** Serial lists in and out, RFC 4180 with a header row. A list with one bad row is not taken at all. */
 function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
-  const make = useCommit()
+  const commit = useCommit()
   const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<string[]>([])
   const save = () =>
@@ -234,7 +234,7 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
         table.faults.slice(0, 6).map(({ row, reason }) => `${chosen.name}, row ${row}: ${reason}`),
       )
     const changed = withSerials(array, table.rows)
-    if (changed.length > 0) make({ kind: 'devices-fitted', body: { devices: changed } })
+    if (changed.length > 0) commit({ kind: 'devices-fitted', body: { devices: changed } })
     setSaid([`${table.rows.length} rows read, ${changed.length} serials changed`])
   }
   return (
@@ -267,7 +267,7 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
 /** What a listening unit reports: pasted or typed, one serial a line. */
 function Reported({ unitId, label }: { unitId: string; label: string }) {
   const reported = useInspection(({ inspection }) => inspection!.state.asBuilt.array.reported[unitId])
-  const make = useCommit()
+  const commit = useCommit()
   const [typed, setTyped] = useState((reported ?? []).join('\n'))
   const serials = typed.split(/[\s,;]+/).filter(Boolean)
   return (
@@ -287,7 +287,7 @@ function Reported({ unitId, label }: { unitId: string; label: string }) {
       <Box>
         <Button
           variant="outline"
-          onClick={() => make({ kind: 'serials-reported', body: { unitId, serials } })}
+          onClick={() => commit({ kind: 'serials-reported', body: { unitId, serials } })}
         >
           Compare with the map
         </Button>

@@ -10,7 +10,7 @@ import { ReplaceUnit } from '../identify/replace-unit.js'
 /** What lies at one place: its module, string, device, and the ports of that device. */
 export function PlaceTask({ place, writable }: { place: string; writable: boolean }) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useCommit()
+  const commit = useCommit()
   const { chooseItem, openCheck } = useFocus()
   const { strings, array } = inspection.state.asBuilt
   const module = inspection.context.array().moduleAt(place)
@@ -26,7 +26,7 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
     return <ReplaceUnit key={device.id} unit={unitOf} device={device} onDone={() => setReplacing(false)} />
   const count = (idle: number, capped: number | undefined) =>
     device &&
-    make({
+    commit({
       kind: 'devices-fitted',
       body: {
         devices: [

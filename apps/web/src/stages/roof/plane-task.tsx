@@ -14,7 +14,7 @@ import type { TaskProps } from './task.js'
 /** The planes: rows and columns of one kind of module, lying one way. */
 export function PlaneTask({ chosen, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
-  const make = useCommit()
+  const commit = useCommit()
   const { units, array } = inspection.state.asBuilt
   const modules = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.kind === 'module')
   const [id, setId] = useState(array.planes[0]?.id ?? 'new')
@@ -37,7 +37,7 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
   const set = (part: Partial<PlaneBuilt>) => setDraft({ ...draft, ...part })
   const keep = () => {
     const planeId = kept?.id ?? `plane-${uuid()}`
-    make({
+    commit({
       kind: 'plane-built',
       body: { ...draft, id: planeId, label: draft.label.trim() || 'Plane', proposed: undefined },
     })
@@ -49,10 +49,10 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
       ? draft.empty.filter((one) => one !== chosen)
       : [...draft.empty, chosen]
     set({ empty: next })
-    make({ kind: 'plane-built', body: { ...kept, empty: next } })
+    commit({ kind: 'plane-built', body: { ...kept, empty: next } })
   }
   const remove = () => {
-    make({ kind: 'plane-removed', body: { planeId: kept!.id } })
+    commit({ kind: 'plane-removed', body: { planeId: kept!.id } })
     choose('new')
   }
   return (
@@ -116,7 +116,7 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
               variant="outline"
               onClick={() => (
                 set({ empty: [] }),
-                make({ kind: 'plane-built', body: { ...kept, empty: [] } })
+                commit({ kind: 'plane-built', body: { ...kept, empty: [] } })
               )}
             >
               Fill the {draft.empty.length} empty places

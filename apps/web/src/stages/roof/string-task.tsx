@@ -17,7 +17,7 @@ const ENDS_IN = ['hybrid-inverter', 'string-inverter']
 export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
   const tryOut = useInspection((state) => state.preview)
-  const make = useCommit()
+  const commit = useCommit()
   const { asBuilt } = inspection.state
   const inverters = asBuilt.units.filter(({ sheetId }) =>
     ENDS_IN.includes(inspection.sheets.get(sheetId)?.kind ?? ''),
@@ -62,7 +62,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   }
   const keep = () => {
     if (!draft) return
-    make({ kind: 'string-built', body: draft })
+    commit({ kind: 'string-built', body: draft })
     onWalk([])
     setId('new')
     setFreshId(`string-${uuid()}`)
@@ -127,7 +127,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
           <Button
             variant="plain"
             onClick={() => {
-              make({ kind: 'string-removed', body: { stringId: kept.id } })
+              commit({ kind: 'string-removed', body: { stringId: kept.id } })
               choose('new')
             }}
           >

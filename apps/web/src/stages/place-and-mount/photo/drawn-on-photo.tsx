@@ -103,7 +103,7 @@ export function DrawnOnPhoto({
   const units = (useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []).filter(
     ({ sheetId, place }) => sheets.get(sheetId)?.size && (!place || place.wallId === wall.id),
   )
-  const make = useCommit()
+  const commit = useCommit()
   const chooseItem = useFocus((focus) => focus.chooseItem)
   const [what, setWhat] = useState('pipe')
   const found = corners && seenBetween(taken, corners)
@@ -112,7 +112,7 @@ export function DrawnOnPhoto({
     if (!found) return
     const id = unit?.id ?? `obstruction-${uuid()}`
     const size = unit && sheets.get(unit.sheetId)?.size
-    make(
+    commit(
       unit && size
         ? unitSeenAt(unit, wall.id, taken, found, size)
         : obstructionSeenAt(id, what, wall.id, taken, found),

@@ -16,7 +16,7 @@ export function TakeWallPhoto({ wall, onDone }: { wall: WallBuilt; onDone: (phot
   const units = useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []
   const tellsPlace = useInspection(({ inspection }) => inspection?.state.header?.photosTellPlace)
   const by = useSession(({ person }) => person?.id ?? '')
-  const make = useCommit()
+  const commit = useCommit()
   const [problem, setProblem] = useState<string>()
   // What hangs where the tape says can be the measure of the rest.
   const boxes = units.flatMap(({ id, label, place }) =>
@@ -27,7 +27,7 @@ export function TakeWallPhoto({ wall, onDone }: { wall: WallBuilt; onDone: (phot
   const keep = async (file: Blob, setUp: PhotoSetUp) => {
     try {
       const photo = { ...(await keepPhoto(jobId ?? '', by, file, { tellsPlace })), caption: wall.title }
-      make({ kind: 'wall-photographed', body: { wallId: wall.id, taken: { photo, setUp } } })
+      commit({ kind: 'wall-photographed', body: { wallId: wall.id, taken: { photo, setUp } } })
       onDone(photo.id)
     } catch (fault) {
       setProblem(`The photo was not kept: ${(fault as Error).message}`)

@@ -50,7 +50,7 @@ export function usePhotoOnWall(wall: WallBuilt): PhotoOnWall {
 /** What can be done with the photo of a wall. */
 export function PhotoBar({ photo, writable }: { photo: PhotoOnWall; writable: boolean }) {
   const { wall, taken, shown, drawing } = photo
-  const make = useCommit()
+  const commit = useCommit()
   return (
     <>
       {taken && (
@@ -71,7 +71,7 @@ export function PhotoBar({ photo, writable }: { photo: PhotoOnWall; writable: bo
             <Button
               variant="plain"
               onClick={() =>
-                make({ kind: 'wall-photo-removed', body: { wallId: wall.id, photoId: taken.photo.id } })
+                commit({ kind: 'wall-photo-removed', body: { wallId: wall.id, photoId: taken.photo.id } })
               }
             >
               <Trash2 size={17} /> Remove the photo
