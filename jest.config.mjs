@@ -4,7 +4,8 @@ import { BUNDLED } from './apps/web/bundled-for-tests.mjs'
 export default {
   testMatch: ['<rootDir>/packages/**/*.spec.ts', '<rootDir>/apps/**/*.spec.ts?(x)'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  globalSetup: '<rootDir>/apps/web/bundled-for-tests.mjs',
+  globalSetup: '<rootDir>/scripts/jest-setup.mjs',
+  globalTeardown: '<rootDir>/scripts/jest-teardown.mjs',
   moduleNameMapper: {
     ...BUNDLED,
     '^@plumb-mark/(contract|archive|report|practice)$': '<rootDir>/packages/$1/src/index.ts',

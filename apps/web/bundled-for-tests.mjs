@@ -26,7 +26,7 @@ export const BUNDLED = {
   ...Object.fromEntries(OURS.map((name) => [`^@plumb-mark/${name}$`, join(OWN, `${name}.mjs`)])),
 }
 
-/** Jest's `globalSetup`: makes what is not there yet, or not of today's sources. */
+/** Before the tests: makes what is not there yet, or not of today's sources. */
 export default async function bundle() {
   mkdirSync(OWN, { recursive: true })
   for (const name of LIBRARIES.filter((one) => !existsSync(fileOf(one)))) {

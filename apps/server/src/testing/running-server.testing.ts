@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import type { Server as HttpServer } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -12,6 +12,7 @@ import { demoServicesOf } from '../demo/demo-services.js'
 import { DEMO_PASSWORD, loadDemo } from '../demo/load-demo.js'
 import { createLog } from '../http/log.js'
 import { createServer, listen } from '../server.js'
+import { onceInARun } from './once-in-a-run.testing.js'
 import type { Settings } from '../settings.js'
 
 const SAMPLES = join(process.cwd(), 'samples')
@@ -42,9 +43,16 @@ export class RunningServer {
     return server
   }
 
+  /** With the demo data, which is put together once in a run of the tests and copied from then on. */
   static async start(): Promise<RunningServer> {
-    const server = await RunningServer.empty()
-    await loadDemo(SAMPLES, demoServicesOf(server.app), { jobs: true })
+    const made = await onceInARun('demo', async (folder) => {
+      const server = await RunningServer.on(folder)
+      await loadDemo(SAMPLES, demoServicesOf(server.app), { jobs: true })
+      await server.close()
+    })
+    const server = new RunningServer()
+    cpSync(made, server.dataDir, { recursive: true })
+    await server.open()
     return server
   }
 

@@ -1,5 +1,4 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
-import { jest } from '@jest/globals'
 import { fireEvent, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { appended, onScreen, openJob, sampleSheet, type Change } from '../testing/job-on-screen.testing.js'
