@@ -183,7 +183,7 @@ const floorsOf = (root, floors, knows) =>
   }))
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'test-results/**'] },
+  { ignores: ['**/dist/**', '**/bundle/**', '**/node_modules/**', 'data/**', 'test-results/**'] },
   ...tseslint.configs.recommended,
   {
     files: ['**/*.ts', '**/*.tsx'],

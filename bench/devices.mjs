@@ -20,7 +20,7 @@ const sleep = (milliseconds) => new Promise((resolve) => setTimeout(resolve, mil
 export async function run() {
   const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-bench-'))
   const program = (name, ...args) =>
-    spawn(process.execPath, [at('apps', name, 'dist', 'main.js'), ...args], {
+    spawn(process.execPath, [at('apps', name, name === 'server' ? 'bundle' : 'dist', 'main.js'), ...args], {
       stdio: ['pipe', 'ignore', 'ignore'],
     })
   const server = program('server', '--data', dataDir, '--port', String(PORT))

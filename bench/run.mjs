@@ -1,7 +1,7 @@
 // npm run bench -- [--write] [light|core|electrical|job|web|report|hand|devices|many|load ...]: prints what was measured on this machine,
 // beside a reference loop; --write puts it into the README.
 import { parseArgs } from 'node:util'
-import { build, install } from '../scripts/shared.mjs'
+import { prepare } from '../scripts/shared.mjs'
 import { writeFigures } from './readme.mjs'
 import { ms, referenceLoop, takePrinted } from './reference.mjs'
 
@@ -9,8 +9,7 @@ const { values, positionals: wanted } = parseArgs({
   options: { write: { type: 'boolean', default: false } },
   allowPositionals: true,
 })
-install()
-build()
+await prepare()
 const sections = [
   'light',
   'core',

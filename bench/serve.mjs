@@ -7,7 +7,7 @@ import { uuid } from './site.mjs'
 export async function serve(dir) {
   const child = spawn(
     process.execPath,
-    [SERVER_HEAP, at('apps', 'server', 'dist', 'main.js'), '--port', '0', '--data', dir],
+    [SERVER_HEAP, at('apps', 'server', 'bundle', 'main.js'), '--port', '0', '--data', dir],
     {
       stdio: ['ignore', 'pipe', 'inherit'],
     },

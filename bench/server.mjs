@@ -10,7 +10,7 @@ export async function withServer(port, work) {
   const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-bench-'))
   const server = spawn(
     process.execPath,
-    [at('apps', 'server', 'dist', 'main.js'), '--data', dataDir, '--port', String(port)],
+    [at('apps', 'server', 'bundle', 'main.js'), '--data', dataDir, '--port', String(port)],
     { stdio: 'ignore' },
   )
   try {

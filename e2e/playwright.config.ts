@@ -10,7 +10,7 @@ const FIRST_PORT = Number(process.env['E2E_FIRST_PORT'] ?? 4199)
 const FIRST_DEVICE = Number(process.env['E2E_FIRST_DEVICE'] ?? 16_020)
 const portOf = (lane: number) => FIRST_PORT + 10 * lane
 const devicesOf = (lane: number) => FIRST_DEVICE + 100 * lane
-const app = (name: string) => join(import.meta.dirname, '..', 'apps', name, 'dist', 'main.js')
+const app = (name: string, built: string) => join(import.meta.dirname, '..', 'apps', name, built, 'main.js')
 // The configuration is read again by every worker; the folder is chosen once, the ports by the worker's lane.
 const data = (process.env['E2E_DATA'] ??= mkdtempSync(join(tmpdir(), 'plumb-mark-e2e-')))
 const mine = Number(process.env['TEST_PARALLEL_INDEX'] ?? 0)
@@ -39,13 +39,13 @@ export default defineConfig({
   },
   webServer: Array.from({ length: LANES }, (_, lane) => [
     {
-      command: `node ${app('server')} --port ${portOf(lane)} --data ${join(data, String(lane))} --simulated-devices`,
+      command: `node ${app('server', 'bundle')} --port ${portOf(lane)} --data ${join(data, String(lane))} --simulated-devices`,
       url: `http://127.0.0.1:${portOf(lane)}/`,
       reuseExistingServer: false,
       timeout: 60_000,
     },
     {
-      command: `node ${app('devices')} --first-port ${devicesOf(lane)}`,
+      command: `node ${app('devices', 'dist')} --first-port ${devicesOf(lane)}`,
       port: devicesOf(lane),
       reuseExistingServer: false,
       timeout: 20_000,

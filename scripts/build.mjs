@@ -1,4 +1,3 @@
-import { build, install } from './shared.mjs'
+import { prepare } from './shared.mjs'
 
-install()
-build({ force: true })
+await prepare({ force: true })

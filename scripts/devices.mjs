@@ -1,8 +1,8 @@
 // npm run devices: the simulated stand-ins alone.
 import { spawn } from 'node:child_process'
-import { at, build, install } from './shared.mjs'
+import { at, build, installPackages } from './shared.mjs'
 
-install()
+installPackages()
 build()
 const devices = spawn(
   process.execPath,

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
@@ -22,13 +22,31 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
   process.exit(done.status ?? 1)
 }
 
-/** Installs what is missing: the packages, and the database driver, which is compiled. */
-export function install() {
+/** Installs what is missing and builds what is old. The database driver is compiled meanwhile, on the other core. */
+export async function prepare({ force = false } = {}) {
   installPackages()
   const compile = driver()
-  if (!compile) return
-  console.log('Compiling the database driver (a fresh machine takes about three minutes) …')
-  run(...compile)
+  if (compile)
+    console.log('Compiling the database driver beside the build (two to three minutes on a fresh machine) …')
+  const compiled = compile && beside(...compile)
+  build({ force })
+  await compiled
+}
+
+/** A program beside this one; its words are shown only when it fails, and then everything stops. */
+function beside(command, args) {
+  const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
+  let words = ''
+  for (const stream of [child.stdout, child.stderr])
+    stream.setEncoding('utf8').on('data', (text) => (words += text))
+  return new Promise((resolve) =>
+    child.on('exit', (status) => {
+      if (status === 0) return resolve()
+      process.stderr.write(words)
+      console.error(`${command} ${args.join(' ')} failed`)
+      process.exit(status ?? 1)
+    }),
+  )
 }
 
 /**
@@ -60,14 +78,15 @@ const STAMP = at('.build-stamp')
 export function build({ force = false } = {}) {
   const fresh = fingerprint()
   const complete =
-    existsSync(at('apps', 'server', 'dist', 'main.js')) &&
+    existsSync(at('apps', 'server', 'bundle', 'main.js')) &&
     existsSync(at('apps', 'web', 'dist', 'index.html')) &&
-    existsSync(at('apps', 'cli', 'dist', 'main.js')) &&
+    existsSync(at('apps', 'cli', 'bundle', 'main.js')) &&
     existsSync(at('apps', 'devices', 'dist', 'main.js'))
   if (!force && complete && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === fresh) return
   // What is printed may be read by a program: progress goes beside it.
   console.error('Building …')
   run(process.execPath, [at('node_modules', 'typescript', 'bin', 'tsc'), '-b'], { quiet: true })
+  run(process.execPath, [at('scripts', 'bundle.mjs'), 'server', 'cli'], { quiet: true })
   run(
     process.execPath,
     [at('node_modules', 'vite', 'bin', 'vite.js'), 'build', 'apps/web', '--logLevel', 'error'],

@@ -1,14 +1,13 @@
 // npm start: installs what is missing, builds what is old, starts with the demo data.
 import { spawn } from 'node:child_process'
-import { SERVER_HEAP, at, build, install } from './shared.mjs'
+import { SERVER_HEAP, at, prepare } from './shared.mjs'
 
 const [major, minor] = process.versions.node.split('.').map(Number)
 if (major < 20 || (major === 20 && minor < 19)) {
   console.error(`Plumb Mark needs Node 20.19 or newer; this is ${process.version}.`)
   process.exit(1)
 }
-install()
-build()
+await prepare()
 const wishes = process.argv.slice(2)
 const alone = wishes.includes('--no-devices')
 const children = [
@@ -25,7 +24,7 @@ const children = [
     [
       '--enable-source-maps',
       SERVER_HEAP,
-      at('apps', 'server', 'dist', 'main.js'),
+      at('apps', 'server', 'bundle', 'main.js'),
       ...(alone ? [] : ['--simulated-devices']),
       ...wishes.filter((wish) => wish !== '--no-devices'),
     ],

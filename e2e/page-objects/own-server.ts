@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
-const MAIN = join(import.meta.dirname, '..', '..', 'apps', 'server', 'dist', 'main.js')
+const MAIN = join(import.meta.dirname, '..', '..', 'apps', 'server', 'bundle', 'main.js')
 /** A first start loads the demo data; on a busy machine that takes its time. */
 const PATIENCE_MS = 100_000
 

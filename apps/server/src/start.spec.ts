@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Caller, entry } from './testing/running-server.testing.js'
 
-const MAIN = join(process.cwd(), 'apps', 'server', 'dist', 'main.js')
+const MAIN = join(process.cwd(), 'apps', 'server', 'bundle', 'main.js')
 const dataDir = join(mkdtempSync(join(tmpdir(), 'plumb-mark-start-')), '.hidden', 'data')
 let running: ChildProcess | undefined
 /** Of the one that runs: what only looks at it need not start its own. */

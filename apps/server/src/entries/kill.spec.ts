@@ -10,7 +10,7 @@ import type { InspectionFile, NewEntry } from '@plumb-mark/core'
 import { Caller, entry, torque } from '../testing/running-server.testing.js'
 import { extended, zipWith } from '../testing/zips.testing.js'
 
-const MAIN = join(process.cwd(), 'apps', 'server', 'dist', 'main.js')
+const MAIN = join(process.cwd(), 'apps', 'server', 'bundle', 'main.js')
 const dataDir = mkdtempSync(join(tmpdir(), 'plumb-mark-kill-'))
 let running: ChildProcess | undefined
 

@@ -3,7 +3,7 @@ import { DataSource } from 'typeorm'
 import { Anyone } from '../http/access.js'
 import { BackupService } from '../backup/backup.service.js'
 import { SealKey } from '../seals/seal-key.js'
-import { VERSION } from './version.js'
+import { VERSION } from '../version.js'
 
 interface Health {
   live: true

@@ -1,0 +1,42 @@
+// What is started often is made one file: Node reads some thousand small ones for two seconds.
+import { readdirSync, rmSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { basename, join } from 'node:path'
+import { rolldown } from 'rolldown'
+import { at } from './shared.mjs'
+
+/** Those that bring a binary, files of their own, or threads that load them by name. */
+const APART = /^(better-sqlite3|sharp|@node-rs\/argon2|piscina|pdfmake|@expo-google-fonts)(\/|$)/
+
+/** Puts the compiled program and its workers beside one another in `bundle/`, from where they find the rest as from `dist/`. */
+export async function bundle(app) {
+  const dist = at('apps', app, 'dist')
+  const dir = at('apps', app, 'bundle')
+  const files = [
+    'main.js',
+    ...readdirSync(dist, { recursive: true }).filter((name) => name.endsWith('.worker.js')),
+  ]
+  rmSync(dir, { recursive: true, force: true })
+  const whole = await rolldown({
+    input: Object.fromEntries(files.map((file) => [basename(file, '.js'), join(dist, file)])),
+    platform: 'node',
+    external: (id, from) => !isOurs(id) && (APART.test(id) || !isThere(id, from)),
+    logLevel: 'silent',
+  })
+  await whole.write({ dir, format: 'esm', entryFileNames: '[name].js', sourcemap: true })
+}
+
+const isOurs = (id) => /^[./]/.test(id) || id.startsWith('@plumb-mark/')
+
+/** A framework asks for much that may be wanting: what is not installed is left to it. What Node brings is never there. */
+function isThere(id, from) {
+  if (id.startsWith('node:') || from === undefined) return false
+  try {
+    const path = createRequire(from).resolve(id)
+    return path !== id
+  } catch {
+    return false
+  }
+}
+
+for (const app of process.argv.slice(2)) await bundle(app)
