@@ -80,13 +80,13 @@ function judged(
   entries: readonly Entry[],
   sheets: ReadonlyMap<string, Sheet>,
   draft?: AsBuilt,
-): { kept: Inspection; inspection: Inspection } {
+): Pick<OpenInspection, 'committed' | 'inspection'> {
   return withDraft(inspect(fold(entries), sheets), draft)
 }
 
-const withDraft = (kept: Inspection, draft: AsBuilt | undefined) => ({
-  kept,
-  inspection: draft ? inspectDraft(kept, draft) : kept,
+const withDraft = (committed: Inspection, draft: AsBuilt | undefined) => ({
+  committed,
+  inspection: draft ? inspectDraft(committed, draft) : committed,
 })
 
 /** The open job, whole. Everything on screen is worked out from it by core. */
