@@ -1,14 +1,14 @@
 import { Box, Button, Text } from '@chakra-ui/react'
 import type { OwnSession } from '@plumb-mark/contract'
 import { remove } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { ago } from '../ui/ago.js'
 import { Row, Section } from '../ui/section.js'
 
 /** Where this person is signed in; a lost tablet is signed out from here. */
 export function OwnSessions() {
-  const { value = [], reload } = useFetched<OwnSession[]>('/api/session/all')
+  const { value = [], reload } = useResource<OwnSession[]>('/api/session/all')
   const end = (id: string) => void remove(`/api/session/${id}`).then(reload)
   return (
     <Section title="Where you are signed in">

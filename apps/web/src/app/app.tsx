@@ -6,7 +6,7 @@ import { WELCOME } from '../account/welcome-path.js'
 import { useSession } from '../data/session.js'
 import { CommandLine } from './command/command-line.js'
 import { lazyView } from '../ui/lazy-view.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { usePreferences } from '../data/preferences.js'
 
 const SignIn = lazyView('SignIn', () => import('../account/sign-in.js'))
@@ -48,14 +48,14 @@ const Wait = () => (
 
 /** Signing in; where nobody has an account yet, the first one is made instead. */
 function WayIn() {
-  const { value } = useFetched<{ open: boolean }>('/api/first-account')
+  const { value } = useResource<{ open: boolean }>('/api/first-account')
   return <Suspense fallback={<Wait />}>{value?.open ? <FirstAccount.View /> : <SignIn.View />}</Suspense>
 }
 
 /** Whoever is not signed in signs in; the calculators answer everybody where the office allows it. */
 function Stranger({ pathname }: { pathname: string }) {
   const asked = pathname.startsWith('/calculators')
-  const { value, problem } = useFetched<CalculatorsDto>('/api/office/calculators')
+  const { value, problem } = useResource<CalculatorsDto>('/api/office/calculators')
   if (asked && !value && !problem) return <Wait />
   if (!asked || !value?.open) return <WayIn />
   return (

@@ -1,14 +1,9 @@
-import { useQuery } from '@tanstack/react-query'
 import type { ClauseHistory } from '@plumb-mark/core'
-import { get } from './api.js'
+import { useResource } from './resource.js'
 
 const NOTHING: ClauseHistory[] = []
 const FRESH_MS = 600_000
 
 /** How often each clause was judged and failed over all jobs; nothing without signal. */
 export const useClauseHistory = (): ClauseHistory[] =>
-  useQuery({
-    queryKey: ['clauses'],
-    queryFn: () => get<ClauseHistory[]>('/api/clauses'),
-    staleTime: FRESH_MS,
-  }).data ?? NOTHING
+  useResource<ClauseHistory[]>('/api/clauses', { freshMs: FRESH_MS }).value ?? NOTHING

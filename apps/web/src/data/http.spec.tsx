@@ -1,12 +1,12 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
-import { screen, waitFor } from '@testing-library/react'
+import { act, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { useState } from 'react'
 import { signIn, signOut } from '../offline/sign-in.js'
 import { useSession } from './session.js'
 import { asked, onScreen, refusal, serverSays } from '../testing/job-on-screen.testing.js'
 import { ApiError, get, post, put, putFile, remove } from './api.js'
-import { useFetched } from './use-fetched.js'
+import { useResource } from './resource.js'
 
 const user = userEvent.setup()
 
@@ -56,7 +56,7 @@ describe('a call to the server', () => {
 describe('a list that is shown', () => {
   function List() {
     const [address, setAddress] = useState('/api/one')
-    const { value, problem, reload } = useFetched<string>(address)
+    const { value, problem, reload } = useResource<string>(address)
     return (
       <>
         <p>{value ?? (problem || 'waiting')}</p>
@@ -86,6 +86,18 @@ describe('a list that is shown', () => {
     await user.click(screen.getByText('again'))
     expect(await screen.findByText('here')).toBeInTheDocument()
   })
+})
+
+it('what one person read is never shown to the next on the same device', async () => {
+  const Name = () => <p>{useResource<string>('/api/one').value ?? 'nothing yet'}</p>
+  useSession.setState({ person: { id: 'a', name: 'Ada', role: 'office' } })
+  serverSays({ 'GET /api/one': 'for Ada' })
+  onScreen(<Name />)
+  expect(await screen.findByText('for Ada')).toBeInTheDocument()
+  serverSays({ 'GET /api/one': 'for Bo' })
+  act(() => useSession.setState({ person: { id: 'b', name: 'Bo', role: 'installer' } }))
+  expect(screen.getByText('nothing yet')).toBeInTheDocument()
+  expect(await screen.findByText('for Bo')).toBeInTheDocument()
 })
 
 describe('who is signed in', () => {

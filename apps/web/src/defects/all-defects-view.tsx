@@ -1,11 +1,10 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { lazy, Suspense } from 'react'
 import { DEFECT_STATES, type DefectPage } from '@plumb-mark/contract'
 import { SEVERITIES } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
-import { get } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import { FilterPanel, type Filter } from '../lists/filter-panel.js'
 import { useListAddress } from '../lists/list-address.js'
 import { Pager } from '../lists/pager.js'
@@ -24,14 +23,12 @@ export function AllDefectsView() {
   const role = useSession(({ person }) => person?.role)
   const address = useListAddress()
   const { value, ask, query, page, turnTo, asked } = address
-  const { data, error } = useQuery({
-    queryKey: ['defects', query],
-    queryFn: () => get<DefectPage>(`/api/defects?${withoutBy(query)}`),
-    placeholderData: keepPreviousData,
+  const { value: data, problem } = useResource<DefectPage>(`/api/defects?${withoutBy(query)}`, {
+    keepsPrevious: true,
   })
   const filters = useFilters(value('maker'))
   return (
-    <Page title="Defects across jobs" width="1100px" problem={error?.message}>
+    <Page title="Defects across jobs" width="1100px" problem={problem}>
       <Flex gap="10px" mt="14px" wrap="wrap" align="flex-end">
         <SearchField label="Defect, place, job, serial" value={value('q')} onSearch={(q) => ask({ q })} />
         <FilterPanel filters={filters} address={address} />

@@ -1,5 +1,4 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import type { PatternRow } from '@plumb-mark/contract'
 import {
@@ -9,7 +8,7 @@ import {
   type PatternSays,
   type PatternSuggestion,
 } from '@plumb-mark/core'
-import { get } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import { Note, SmallPrint } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
@@ -41,10 +40,7 @@ const SUGGESTS = {
 /** What recurs, with how sure that is: a rate, the range that so few or so many leave it, and what the others lead one to expect. */
 export function Patterns() {
   const [by, setBy] = useState<PatternsBy>('clause')
-  const { data, error } = useQuery({
-    queryKey: ['patterns', by],
-    queryFn: () => get<PatternRow[]>(`/api/patterns?by=${by}`),
-  })
+  const { value: data, problem } = useResource<PatternRow[]>(`/api/patterns?by=${by}`)
   return (
     <Box as="section" aria-label="What recurs" mt="26px">
       <Flex justify="space-between" align="end" gap="10px" wrap="wrap">
@@ -53,7 +49,7 @@ export function Patterns() {
         </Text>
         <ChoiceField label="By" value={by} options={optionsOf(PATTERNS_BY, BY_WORDS)} onChange={setBy} />
       </Flex>
-      <Problem>{error?.message}</Problem>
+      <Problem>{problem}</Problem>
       {data?.length === 0 && <Text mt="8px">Nothing has been judged yet.</Text>}
       {data && data.length > 0 && (
         <>

@@ -1,8 +1,7 @@
 import { Box, Flex, Text, useBreakpointValue, useToken } from '@chakra-ui/react'
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Bar, BarChart, LabelList, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { RECURRING_BY, type Recurring as Row, type RecurringBy } from '@plumb-mark/contract'
-import { get } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import type { useListAddress } from '../lists/list-address.js'
 import { Note } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
@@ -39,10 +38,8 @@ export function Recurring({
   const question = new URLSearchParams(asked)
   question.delete('page')
   question.set('by', by)
-  const { data = [] } = useQuery({
-    queryKey: ['recurring', question.toString()],
-    queryFn: () => get<Row[]>(`/api/defects/recurring?${question.toString()}`),
-    placeholderData: keepPreviousData,
+  const { value: data = [] } = useResource<Row[]>(`/api/defects/recurring?${question.toString()}`, {
+    keepsPrevious: true,
   })
   const narrow = useBreakpointValue({ base: true, md: false }) ?? false
   const [accent, text] = useToken('colors', ['accent', 'text'])

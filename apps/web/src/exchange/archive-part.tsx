@@ -1,14 +1,14 @@
 import { Button } from '@chakra-ui/react'
 import type { JobPage } from '@plumb-mark/contract'
 import { put } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { Problem } from '../ui/problem.js'
 import { Section } from '../ui/section.js'
 
 /** The office puts a job away from the lists, or back; the record stays as it is. */
 export function ArchivePart({ jobId, number }: { jobId: string; number: string }) {
-  const { value, problem, reload } = useFetched<JobPage>(
+  const { value, problem, reload } = useResource<JobPage>(
     `/api/jobs?state=archived&q=${encodeURIComponent(number)}`,
   )
   const archived = value?.jobs.some(({ id }) => id === jobId)

@@ -6,7 +6,7 @@ import type { Imported, ImportPreview, RecordKept } from '@plumb-mark/contract'
 import { signerWords } from '@plumb-mark/core'
 import { Page } from '../layout/page.js'
 import { post, remove, sendFile } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { TextField } from '../ui/text-field.js'
 import { EntryLines } from './entry-lines.js'
@@ -19,7 +19,7 @@ export function ImportView() {
   const [preview, setPreview] = useState<ImportPreview>()
   const [done, setDone] = useState<Imported>()
   const [fault, setFault] = useState('')
-  const records = useFetched<RecordKept[]>('/api/records')
+  const records = useResource<RecordKept[]>('/api/records')
   const act = async (work: () => Promise<void>) => {
     setFault('')
     try {

@@ -14,7 +14,7 @@ import {
   type Change,
 } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { useCommit } from '../job/use-commit.js'
 import { useWritable } from '../job/use-writable.js'
 import { Note } from '../ui/theme/text.js'
@@ -31,7 +31,7 @@ import { LongDownload } from '../data/long-download.js'
 export function JobDataView() {
   const { jobId } = useParams()
   const inspection = useInspection((state) => state.inspection)
-  const { value: room } = useFetched<PhotoRoom>(`/api/jobs/${jobId}/photos`)
+  const { value: room } = useResource<PhotoRoom>(`/api/jobs/${jobId}/photos`)
   const writable = useWritable()
   const office = useSession(({ person }) => person?.role === 'office')
   if (!inspection) return null

@@ -22,7 +22,7 @@ import { Page } from '../layout/page.js'
 import { CsvExport } from '../ui/csv-export.js'
 import { CsvImport } from '../ui/csv-import.js'
 import { post, put } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Field } from '../ui/field.js'
 import { Problem } from '../ui/problem.js'
@@ -49,7 +49,7 @@ const Row = chakra('button', {
 /** The office's instruments: what each measures, how well, and until when its calibration holds. */
 export function InstrumentsView() {
   const role = useSession(({ person }) => person?.role)
-  const { value: all, problem, reload } = useFetched<Instrument[]>('/api/instruments')
+  const { value: all, problem, reload } = useResource<Instrument[]>('/api/instruments')
   const [editing, setEditing] = useState<Instrument>()
   const sorted = [...(all ?? [])].sort((a, b) => a.calibratedUntil.localeCompare(b.calibratedUntil))
   const office = role === 'office'

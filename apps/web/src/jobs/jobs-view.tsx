@@ -1,11 +1,10 @@
 import { Button, Flex, Stack, Text } from '@chakra-ui/react'
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { Link } from 'react-router'
 import { JOB_STATES, WAITED_FOR, type JobPage } from '@plumb-mark/contract'
 import { SEVERITIES, STAGES, STAGE_TITLES } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
-import { get } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import { FilterPanel, type Filter } from '../lists/filter-panel.js'
 import { useListAddress } from '../lists/list-address.js'
 import { Pager } from '../lists/pager.js'
@@ -35,17 +34,13 @@ export function JobsView() {
   const role = useSession(({ person }) => person?.role)
   const address = useListAddress()
   const { value, ask, query, page, turnTo, asked } = address
-  const { data, error } = useQuery({
-    queryKey: ['jobs', query],
-    queryFn: () => get<JobPage>(`/api/jobs?${query}`),
-    placeholderData: keepPreviousData,
-  })
+  const { value: data, problem } = useResource<JobPage>(`/api/jobs?${query}`, { keepsPrevious: true })
   const filters = useFilters(value('maker'))
   return (
     <Page
       title="Jobs"
       width="940px"
-      problem={error?.message}
+      problem={problem}
       actions={
         <>
           {role === 'office' && (

@@ -1,21 +1,22 @@
 import { Button, Flex, HStack, Input } from '@chakra-ui/react'
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation } from '@tanstack/react-query'
 import { BookmarkPlus, X } from 'lucide-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import type { SavedFilter } from '@plumb-mark/contract'
-import { get, put, remove } from '../data/api.js'
+import { put, remove } from '../data/api.js'
+import { useReload, useResource } from '../data/resource.js'
 import { Problem } from '../ui/problem.js'
 
-const KEY = ['filters']
+const ADDRESS = '/api/filters'
 
 /** Questions that this person gave a name: one touch asks them again. */
 export function SavedFilters({ view, asked }: { view: SavedFilter['view']; asked: URLSearchParams }) {
-  const client = useQueryClient()
-  const { data = [] } = useQuery({ queryKey: KEY, queryFn: () => get<SavedFilter[]>('/api/filters') })
+  const reload = useReload()
+  const { value: data = [] } = useResource<SavedFilter[]>(ADDRESS)
   const [name, setName] = useState<string>()
-  const again = () => client.invalidateQueries({ queryKey: KEY })
+  const again = () => reload(ADDRESS)
   const query = withoutPage(asked)
   const keep = useMutation({
     mutationFn: (named: string) => put(`/api/filters/${uuid()}`, { view, name: named, query }),

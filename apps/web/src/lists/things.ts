@@ -1,5 +1,4 @@
-import { useQuery } from '@tanstack/react-query'
-import { get } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import type { Filter } from './filter-panel.js'
 
 interface Thing {
@@ -9,11 +8,7 @@ interface Thing {
 
 /** The makers and models that are in any job. */
 export function useThings(): readonly Thing[] {
-  const { data = [] } = useQuery({
-    queryKey: ['things'],
-    queryFn: () => get<Thing[]>('/api/things'),
-    staleTime: 60_000,
-  })
+  const { value: data = [] } = useResource<Thing[]>('/api/things', { freshMs: 60_000 })
   return data
 }
 

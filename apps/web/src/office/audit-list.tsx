@@ -1,9 +1,8 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table'
 import { format } from 'date-fns'
 import { AUDIT_ACTIONS, type AuditLine, type AuditPage } from '@plumb-mark/contract'
-import { get } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import { useListAddress } from '../lists/list-address.js'
 import { Pager } from '../lists/pager.js'
 import { SearchField } from '../lists/search-field.js'
@@ -47,10 +46,8 @@ const Cell = chakra('td', {
 export function AuditList() {
   const address = useListAddress()
   const { value, ask, query, page, turnTo } = address
-  const { data, error } = useQuery({
-    queryKey: ['audit', query],
-    queryFn: () => get<AuditPage>(`/api/office/audit?${query}`),
-    placeholderData: keepPreviousData,
+  const { value: data, problem } = useResource<AuditPage>(`/api/office/audit?${query}`, {
+    keepsPrevious: true,
   })
   const table = useReactTable({
     data: data?.rows ?? [],
@@ -71,7 +68,7 @@ export function AuditList() {
           />
         </Box>
       </Flex>
-      <Problem mt="10px">{error?.message}</Problem>
+      <Problem mt="10px">{problem}</Problem>
       {data?.total === 0 && <Text mt="14px">Nothing like that has happened.</Text>}
       <Box overflowX="auto">
         <chakra.table w="100%" mt="14px" aria-label="Audit">

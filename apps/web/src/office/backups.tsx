@@ -2,7 +2,7 @@ import { Box, Button, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { BackupState } from '@plumb-mark/contract'
 import { post, put } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { ago } from '../ui/ago.js'
 import { Problem } from '../ui/problem.js'
@@ -15,7 +15,7 @@ const ADDRESS = '/api/office/backups'
 
 /** The last good backup and its age, what is kept, and when the next is taken. */
 export function Backups() {
-  const { value, problem, reload } = useFetched<BackupState>(ADDRESS)
+  const { value, problem, reload } = useResource<BackupState>(ADDRESS)
   const [fault, setFault] = useState('')
   const [working, setWorking] = useState(false)
   const act = async (work: () => Promise<unknown>) => {

@@ -2,7 +2,7 @@ import { Box, Button, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Installations as Known } from '@plumb-mark/contract'
 import { post, remove } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { Problem } from '../ui/problem.js'
 import { Row, Section } from '../ui/section.js'
@@ -12,7 +12,7 @@ const ADDRESS = '/api/office/installations'
 
 /** Our own key, as others compare it, and the installations whose word is accepted. */
 export function Installations() {
-  const { value, problem, reload } = useFetched<Known>(ADDRESS)
+  const { value, problem, reload } = useResource<Known>(ADDRESS)
   const [refused, setRefused] = useState('')
   const act = (work: () => Promise<unknown>) =>
     work().then(

@@ -1,28 +1,27 @@
 import { Button, Flex, Grid, Stack, Text } from '@chakra-ui/react'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import type { IntervalsDto } from '@plumb-mark/contract'
 import type { Interval } from '@plumb-mark/core'
-import { get, put } from '../data/api.js'
+import { put } from '../data/api.js'
+import { useReload, useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { ChoiceField } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { CountField, TextField } from '../ui/text-field.js'
 
 const ADDRESS = '/api/office/intervals'
-const KEY = ['intervals']
 
 /** After how many months installations are inspected again, by their rules and their country. */
 export function Intervals() {
-  const { data, error } = useQuery({ queryKey: KEY, queryFn: () => get<IntervalsDto>(ADDRESS) })
-  if (error) return <Problem mt="10px">{error.message}</Problem>
+  const { value: data, problem } = useResource<IntervalsDto>(ADDRESS)
+  if (problem) return <Problem mt="10px">{problem}</Problem>
   if (!data) return <Text role="status">Loading…</Text>
   return <Form key={JSON.stringify(data)} kept={data.intervals as Interval[]} />
 }
 
 function Form({ kept }: { kept: Interval[] }) {
-  const queries = useQueryClient()
+  const reload = useReload()
   const [rows, setRows] = useState(kept)
   const [problem, setProblem] = useState('')
   const set = (i: number, part: Partial<Interval>) =>
@@ -31,7 +30,7 @@ function Form({ kept }: { kept: Interval[] }) {
     try {
       await put(ADDRESS, { intervals: rows })
       setProblem('')
-      await Promise.all([KEY, ['due-again']].map((queryKey) => queries.invalidateQueries({ queryKey })))
+      await reload(ADDRESS, '/api/due-again')
     } catch (fault) {
       setProblem((fault as Error).message)
     }

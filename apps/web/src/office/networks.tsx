@@ -3,7 +3,7 @@ import { X } from 'lucide-react'
 import { useState } from 'react'
 import { isPrivateNetwork } from '@plumb-mark/core'
 import { put } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
@@ -12,7 +12,7 @@ const ADDRESS = '/api/office/networks'
 
 /** In which networks devices may be asked. */
 export function Networks() {
-  const { value, problem, reload } = useFetched<{ networks: string[] }>(ADDRESS)
+  const { value, problem, reload } = useResource<{ networks: string[] }>(ADDRESS)
   const [typed, setTyped] = useState('')
   const [refused, setRefused] = useState('')
   const networks = value?.networks ?? []

@@ -2,7 +2,7 @@ import { Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { CalculatorsDto } from '@plumb-mark/contract'
 import { put } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { Problem } from '../ui/problem.js'
 import { Tick } from '../ui/tick.js'
@@ -11,7 +11,7 @@ const ADDRESS = '/api/office/calculators'
 
 /** Whether the calculators answer whoever has a link to this server. */
 export function OpenCalculators() {
-  const { value, problem, reload } = useFetched<CalculatorsDto>(ADDRESS)
+  const { value, problem, reload } = useResource<CalculatorsDto>(ADDRESS)
   const [chosen, setChosen] = useState<boolean>()
   const [refused, setRefused] = useState('')
   const change = async (open: boolean) => {

@@ -5,7 +5,7 @@ import { PEOPLE_COLUMNS, ROLES, peopleIn, peopleOut, type Role } from '@plumb-ma
 import { CsvExport } from '../ui/csv-export.js'
 import { CsvImport } from '../ui/csv-import.js'
 import { post, put } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { SmallPrint } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
@@ -17,7 +17,7 @@ const ROLE_OPTIONS = optionsOf(ROLES, (role) => role)
 
 /** Who may come in: people are invited by a one-time link, change their role, and leave at once; what they entered keeps their name. */
 export function People() {
-  const { value: people = [], problem, reload } = useFetched<PersonKept[]>(ADDRESS)
+  const { value: people = [], problem, reload } = useResource<PersonKept[]>(ADDRESS)
   const [link, setLink] = useState<{ of: string; link: Link }>()
   const [refused, setRefused] = useState('')
   const act = async (work: () => Promise<unknown>) => {

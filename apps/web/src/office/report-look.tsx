@@ -1,5 +1,4 @@
 import { Box, Button, Flex, Image, Stack, Text, chakra } from '@chakra-ui/react'
-import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { PAPERS, type ReportLook } from '@plumb-mark/contract'
 import {
@@ -10,25 +9,25 @@ import {
   type Audience,
   type PartId,
 } from '@plumb-mark/report'
-import { get, put } from '../data/api.js'
+import { put } from '../data/api.js'
+import { useReload, useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
 
 const ADDRESS = '/api/office/report'
-const KEY = ['report-look']
 
 /** What reports look like, and which parts of them go to whom. */
 export function Reports() {
-  const { data, error } = useQuery({ queryKey: KEY, queryFn: () => get<ReportLook>(ADDRESS) })
-  if (error) return <Problem mt="10px">{error.message}</Problem>
+  const { value: data, problem } = useResource<ReportLook>(ADDRESS)
+  if (problem) return <Problem mt="10px">{problem}</Problem>
   if (!data) return <Text role="status">Loading…</Text>
   return <Form key={JSON.stringify(data)} kept={data} />
 }
 
 function Form({ kept }: { kept: ReportLook }) {
-  const queries = useQueryClient()
+  const reload = useReload()
   const [look, setLook] = useState(kept)
   const [problem, setProblem] = useState('')
   const { letterhead, parts, paper } = look
@@ -43,8 +42,8 @@ function Form({ kept }: { kept: ReportLook }) {
   const save = async () => {
     try {
       const lines = letterhead.lines.map((line) => line.trim()).filter(Boolean)
-      const answer = await put<ReportLook>(ADDRESS, { ...look, letterhead: { ...letterhead, lines } })
-      queries.setQueryData(KEY, answer)
+      await put<ReportLook>(ADDRESS, { ...look, letterhead: { ...letterhead, lines } })
+      await reload(ADDRESS)
       setProblem('')
     } catch (fault) {
       setProblem((fault as Error).message)

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Progress, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { JobPage } from '@plumb-mark/contract'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { Problem } from '../ui/problem.js'
 import { takeAlong, type KeptJob } from '../offline/kept-jobs.js'
@@ -10,7 +10,7 @@ import { Row, Section } from '../ui/section.js'
 
 /** Chooses jobs to be fetched whole, with sheets, instruments and small photos, before going where there is no signal. */
 export function TakeAlong({ jobs }: { jobs: readonly KeptJob[] }) {
-  const { value: page, problem } = useFetched<JobPage>('/api/jobs?limit=50&state=open')
+  const { value: page, problem } = useResource<JobPage>('/api/jobs?limit=50&state=open')
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
   const [progress, setProgress] = useState<{ done: number; of: number }>()
   const [fault, setFault] = useState('')

@@ -1,4 +1,3 @@
-import { useQuery } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { JobBundle, JobPage, SheetSummary } from '@plumb-mark/contract'
@@ -12,6 +11,7 @@ import {
   type UnitBuilt,
 } from '@plumb-mark/core'
 import { get } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { ChoiceField } from '../ui/choice-field.js'
 import { Tick } from '../ui/tick.js'
@@ -39,10 +39,7 @@ export function LikeJob({
   like: Like | undefined
   onChoose: (like: Like | undefined) => void
 }) {
-  const { data } = useQuery({
-    queryKey: ['jobs', 'like'],
-    queryFn: () => get<JobPage>('/api/jobs?limit=100'),
-  })
+  const { value: data } = useResource<JobPage>('/api/jobs?limit=100')
   const [jobId, setJobId] = useState('')
   const [search] = useSearchParams()
   const asked = search.get('again')

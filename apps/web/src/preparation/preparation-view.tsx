@@ -13,7 +13,7 @@ import {
 import { Note } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { useWritable } from '../job/use-writable.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { useInspection } from '../job/inspection.js'
 import { durationWords } from '../visits/when.js'
 import { DurationPart } from './duration-part.js'
@@ -36,7 +36,7 @@ export function PreparationView() {
   const writable = useWritable()
   const { jobId } = useParams()
   const visits = useVisits(jobId!)
-  const office = useFetched<MinutesByKind>('/api/office/minutes')
+  const office = useResource<MinutesByKind>('/api/office/minutes')
   const [adjusted, setMinutes] = useState<MinutesByKind>()
   const minutes = adjusted ?? office.value ?? NONE
   // The day on which the view was opened: calibrations are held against the next visit, or against today.

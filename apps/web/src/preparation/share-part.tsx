@@ -1,7 +1,7 @@
 import { Button, Flex, Text } from '@chakra-ui/react'
 import type { Person } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { useInspection } from '../job/inspection.js'
 
 /** Installers see only the jobs that are shared with them. */
@@ -9,7 +9,7 @@ export function SharePart({ writable }: { writable: boolean }) {
   const shared = useInspection(({ inspection }) => inspection!.state.sharedWith)
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)
-  const { value: installers = [] } = useFetched<Person[]>('/api/people/installers')
+  const { value: installers = [] } = useResource<Person[]>('/api/people/installers')
   const others = installers.filter(({ id }) => !shared.some((one) => one.id === id))
   return (
     <Flex gap="12px" align="center" wrap="wrap">

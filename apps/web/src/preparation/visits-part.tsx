@@ -3,7 +3,7 @@ import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import type { PlannedVisit } from '@plumb-mark/contract'
 import { remove } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { VisitForm } from '../visits/visit-form.js'
 import { dayWords, hourWords } from '../visits/when.js'
 
@@ -13,7 +13,7 @@ export function useVisits(jobId: string): {
   problem: string
   reload: () => Promise<void>
 } {
-  const { value, problem, reload } = useFetched<PlannedVisit[]>('/api/visits')
+  const { value, problem, reload } = useResource<PlannedVisit[]>('/api/visits')
   return { visits: value?.filter((visit) => visit.jobId === jobId), problem, reload }
 }
 

@@ -1,9 +1,8 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
-import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { DueAgain as Due } from '@plumb-mark/contract'
-import { get } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { dayHere } from '../data/here-time.js'
 
@@ -11,7 +10,7 @@ const FIRST = 8
 
 /** Which installations come round again, the earliest first. */
 export function DueAgain() {
-  const { data } = useQuery({ queryKey: ['due-again'], queryFn: () => get<Due[]>('/api/due-again') })
+  const { value: data } = useResource<Due[]>('/api/due-again')
   const [all, setAll] = useState(false)
   if (!data || data.length === 0) return null
   const today = new Date().toISOString().slice(0, 10)

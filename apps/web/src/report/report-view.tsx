@@ -1,11 +1,10 @@
 import { Box, Button, Flex, Heading, Text, chakra } from '@chakra-ui/react'
-import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { PAPERS, type Paper, type ReportLook } from '@plumb-mark/contract'
 import { AUDIENCES, AUDIENCE_WORDS, USUAL_PARTS, reportOf, type Audience } from '@plumb-mark/report'
 import { LongDownload } from '../data/long-download.js'
-import { get } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { useInspection } from '../job/inspection.js'
 import { Shown } from './blocks.js'
@@ -19,11 +18,7 @@ export function ReportView() {
   const [fields, setFields] = useSearchParams()
   const { inspection, broken, keyFingerprint } = useInspection()
   // Without signal the usual parts are shown: what the office chose is not at hand then.
-  const { data: look } = useQuery({
-    queryKey: ['report-look'],
-    queryFn: () => get<ReportLook>('/api/office/report'),
-    retry: false,
-  })
+  const { value: look } = useResource<ReportLook>('/api/office/report')
   const audience = audienceIn(fields.get('for'))
   const paper = PAPERS.find((one) => one === fields.get('paper')) ?? look?.paper ?? 'a4'
   const parts = useMemo(

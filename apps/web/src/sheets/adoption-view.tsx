@@ -6,7 +6,7 @@ import { sameMessage, adoptionChanges, sheetName, withSheet } from '@plumb-mark/
 import { Note } from '../ui/theme/text.js'
 import { useSaying } from '../job/message-text.js'
 import { useSession } from '../data/session.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Problem } from '../ui/problem.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
 import { useInspection } from '../job/inspection.js'
@@ -31,7 +31,7 @@ export function AdoptionView() {
   const saying = useSaying()
   const { inspection, sheets, append, addSheet } = useInspection()
   const person = useSession((session) => session.person)
-  const { value: to, problem: missing } = useFetched<SheetInLibrary>(`/api/sheets/${toId}`)
+  const { value: to, problem: missing } = useResource<SheetInLibrary>(`/api/sheets/${toId}`)
   const [refused, setProblem] = useState('')
   const problem = refused || missing
   const changes = useMemo(

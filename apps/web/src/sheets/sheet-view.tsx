@@ -16,7 +16,7 @@ import { Note, SmallPrint } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { Frame } from '../layout/frame.js'
 import { get } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { ChoiceField, type Option } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { Differences } from './differences.js'
@@ -27,8 +27,8 @@ export function SheetView() {
   const { id } = useParams()
   const go = useNavigate()
   const role = useSession(({ person }) => person?.role)
-  const { value: one, problem } = useFetched<SheetInLibrary>(`/api/sheets/${id}`)
-  const { value: library = [] } = useFetched<SheetSummary[]>('/api/sheets')
+  const { value: one, problem } = useResource<SheetInLibrary>(`/api/sheets/${id}`)
+  const { value: library = [] } = useResource<SheetSummary[]>('/api/sheets')
   if (!one)
     return (
       <Frame title="Sheet">
@@ -169,7 +169,7 @@ function Requirements({ sheet }: { sheet: Sheet }) {
 /** The difference to another revision of the same model. */
 function Compare({ sheet, others }: { sheet: Sheet; others: readonly SheetSummary[] }) {
   const [otherId, setOtherId] = useState(others[0]!.id)
-  const other = useFetched<SheetInLibrary>(`/api/sheets/${otherId}`).value?.sheet
+  const other = useResource<SheetInLibrary>(`/api/sheets/${otherId}`).value?.sheet
   const [before, after] = useMemo(
     () => (other && other.date > sheet.date ? [sheet, other] : [other, sheet]),
     [sheet, other],

@@ -14,7 +14,7 @@ import { Note } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
 import { post } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
 
@@ -35,7 +35,7 @@ const Row = chakra(Link, {
 /** The library: every revision of every sheet, found by maker, model, kind or word. */
 export function SheetsView() {
   const role = useSession(({ person }) => person?.role)
-  const { value: sheets, problem: missing, reload } = useFetched<SheetSummary[]>('/api/sheets')
+  const { value: sheets, problem: missing, reload } = useResource<SheetSummary[]>('/api/sheets')
   const [refused, setRefused] = useState<string>()
   const [search, setSearch] = useState('')
   const [kind, setKind] = useState<UnitKind | ''>('')

@@ -2,7 +2,7 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { SignedRecords as Records } from '@plumb-mark/contract'
 import { VERDICT_WORDS } from '@plumb-mark/core'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Note, SmallPrint } from '../ui/theme/text.js'
 import { VerdictShape } from '../ui/verdict-mark.js'
 
@@ -10,7 +10,7 @@ const FEW = 5
 
 /** Signed records that this revision would judge otherwise today: they stay as they were signed, and somebody should know. */
 export function SignedRecords({ id }: { id: string }) {
-  const { value } = useFetched<Records>(`/api/sheets/${id}/signed`)
+  const { value } = useResource<Records>(`/api/sheets/${id}/signed`)
   if (!value?.looked) return null
   const { records, looked, left } = value
   return (

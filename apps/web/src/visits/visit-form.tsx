@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { Person, Visit } from '@plumb-mark/core'
 import { put } from '../data/api.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
 import { Tick } from '../ui/tick.js'
@@ -98,7 +98,7 @@ export function VisitForm({
 }
 
 export function usePeople(): Person[] {
-  return useFetched<Person[]>('/api/people').value ?? []
+  return useResource<Person[]>('/api/people').value ?? []
 }
 
 /** Eight in the morning of the next working day. */

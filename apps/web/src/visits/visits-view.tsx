@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import type { PlannedVisit } from '@plumb-mark/contract'
 import { Note } from '../ui/theme/text.js'
 import { Page } from '../layout/page.js'
-import { useFetched } from '../data/use-fetched.js'
+import { useResource } from '../data/resource.js'
 import { DueAgain } from '../reinspection/due.js'
 import { WeekView } from './week-view.js'
 import { dayWords, hourWords } from './when.js'
@@ -13,7 +13,7 @@ import { dayWords, hourWords } from './when.js'
 export function VisitsView() {
   const [past, setPast] = useState(false)
   const [week, setWeek] = useState(true)
-  const { value: visits, problem } = useFetched<PlannedVisit[]>(
+  const { value: visits, problem } = useResource<PlannedVisit[]>(
     `/api/visits${past ? '' : `?from=${new Date(new Date().setHours(0, 0, 0, 0)).toISOString()}`}`,
   )
   const days = [...new Set(visits?.map(({ start }) => dayWords(start)))]

@@ -1,4 +1,3 @@
-import { useQuery } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import type { JobPage, SheetSummary } from '@plumb-mark/contract'
 import {
@@ -12,7 +11,7 @@ import {
 import { CATALOGUE } from '../../data/calculators/catalogue.js'
 import { checkAddress } from '../../job/check-in-address.js'
 import { useCommit } from '../../job/use-commit.js'
-import { get } from '../../data/api.js'
+import { useResource } from '../../data/resource.js'
 import { useDecimal } from '../../data/preferences.js'
 import { choiceOf, useInputDefaults } from '../../data/input-defaults.js'
 import { useInspection } from '../../job/inspection.js'
@@ -112,12 +111,10 @@ function hitOf(
 function useJobHits(words: string): Hit[] {
   const navigate = useNavigate()
   const role = useSession(({ person }) => person?.role)
-  const { data } = useQuery({
-    queryKey: ['jobs', 'meant', words],
-    queryFn: () => get<JobPage>(`/api/jobs?limit=${FEW}&q=${encodeURIComponent(words)}`),
-    enabled: words.length >= LEAST,
-    staleTime: 10_000,
-  })
+  const { value: data } = useResource<JobPage>(
+    words.length >= LEAST ? `/api/jobs?limit=${FEW}&q=${encodeURIComponent(words)}` : undefined,
+    { freshMs: 10_000 },
+  )
   return (data?.jobs ?? []).map(({ id, number, title, site }) => ({
     key: `job ${id}`,
     title: `${number} · ${title}`,
@@ -130,11 +127,8 @@ function useJobHits(words: string): Hit[] {
 function useSheetHits(fits: (text: string) => boolean): Hit[] {
   const navigate = useNavigate()
   const role = useSession(({ person }) => person?.role)
-  const { data = [] } = useQuery({
-    queryKey: ['sheets'],
-    queryFn: () => get<SheetSummary[]>('/api/sheets'),
-    enabled: role !== 'installer',
-    staleTime: 60_000,
+  const { value: data = [] } = useResource<SheetSummary[]>(role !== 'installer' ? '/api/sheets' : undefined, {
+    freshMs: 60_000,
   })
   return data
     .filter(({ maker, model, revision, title }) => fits(`${maker} ${model} ${revision} ${title}`))

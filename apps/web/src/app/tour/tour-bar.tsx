@@ -1,10 +1,9 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
-import { useQuery } from '@tanstack/react-query'
 import { Check, X } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useLocation, useNavigate } from 'react-router'
 import type { JobPage } from '@plumb-mark/contract'
-import { get } from '../../data/api.js'
+import { useResource } from '../../data/resource.js'
 import { prefer, usePreferences } from '../../data/preferences.js'
 import { stopsFor, type Stop } from './steps.js'
 
@@ -19,10 +18,7 @@ function Bar({ at }: { at: number }) {
   const end = () => go(undefined)
   const navigate = useNavigate()
   const { pathname } = useLocation()
-  const { data } = useQuery({
-    queryKey: ['tour-job'],
-    queryFn: () => get<JobPage>('/api/jobs?limit=1&state=open'),
-  })
+  const { value: data } = useResource<JobPage>('/api/jobs?limit=1&state=open')
   const jobId = data?.jobs[0]?.id
   const stops = stopsFor(jobId)
   const stop = stops[Math.min(at, stops.length - 1)]!

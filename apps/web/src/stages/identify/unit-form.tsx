@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid'
 import type { SheetSummary } from '@plumb-mark/contract'
 import { MOUNTED, PLACED, UNIT_KIND_WORDS, sheetName, type Situation, type UnitBuilt } from '@plumb-mark/core'
 import { useSession } from '../../data/session.js'
-import { useFetched } from '../../data/use-fetched.js'
+import { useResource } from '../../data/resource.js'
 import { useCommit } from '../../job/use-commit.js'
 import { ChoiceField, optionsOf, type Option } from '../../ui/choice-field.js'
 import { Problem } from '../../ui/problem.js'
@@ -127,7 +127,7 @@ function clean(unit: UnitBuilt): UnitBuilt {
 /** The sheets of the library, or those that the job pins when the server cannot be reached. */
 export function useLibrary(): SheetSummary[] {
   const pinned = useInspection(({ sheets }) => sheets)
-  const { value, problem } = useFetched<SheetSummary[]>('/api/sheets')
+  const { value, problem } = useResource<SheetSummary[]>('/api/sheets')
   return useMemo(
     () =>
       value ??
