@@ -66,21 +66,24 @@ chromium()
 
 const typed = (name, ...project) => whole(name, ...node('node_modules/typescript/bin/tsc', ...project))
 
-/** One core for what reads the sources, while the driver is compiled on the other. Every kind of fault is planted at least once; the whole campaign is run by hand. */
-async function sourcesAndCampaign() {
+/** One core for what reads the sources; on the other the driver is compiled, and then every kind of fault is planted at least once. The whole campaign is run by hand. */
+async function sources() {
   await typed('types', '-b')
   await typed('types of the web', '-p', 'apps/web', '--noEmit')
   await typed('types of the tests', '-p', 'tsconfig.tests.json', '--noEmit')
   await typed('types of the walks', '-p', 'e2e', '--noEmit')
-  await whole('what a browser loads first', ...node('scripts/light.mjs'))
   await whole('lint', ...node('node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'))
+}
+async function driverAndCampaign() {
+  await compiled
+  await whole('what a browser loads first', ...node('scripts/light.mjs'))
+  await whole('short campaign of planted faults', ...node('campaign/run.mjs', '--runs', '240', '--seed', '7'))
   await whole(
     'format',
     ...node('node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'),
   )
-  await whole('short campaign of planted faults', ...node('campaign/run.mjs', '--runs', '240', '--seed', '7'))
 }
-await Promise.all([sourcesAndCampaign(), compiled])
+await Promise.all([sources(), driverAndCampaign()])
 
 /** What attacks from outside: files, forms, devices, streams, accounts, photos, two writers at once. */
 function hostile({ testResults }) {

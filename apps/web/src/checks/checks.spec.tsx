@@ -93,7 +93,7 @@ describe('a reading', () => {
     await user.type(field(), '0.3 kV')
     expect(screen.getByText('Take a module out.')).toBeInTheDocument()
     await user.click(screen.getByRole('button', { name: 'Save' }))
-    await user.click(screen.getByRole('button', { name: 'Raise the defect' }))
+    await user.click(await screen.findByRole('button', { name: 'Raise the defect' }))
     expect(appended().map(({ kind }) => kind)).toEqual(['reading', 'defect-raised'])
     expect(appended()[1]).toMatchObject({
       body: { severity: 'major', remedy: 'Take a module out.', checkId: 'u/mains/unit' },

@@ -113,12 +113,12 @@ describe('a thing on the wall', () => {
       </>,
     )
     touch('two')
-    expect(screen.getByRole('button', { name: 'Raise the defect' })).toBeInTheDocument()
+    expect(await screen.findByRole('button', { name: 'Raise the defect' })).toBeInTheDocument()
     const field = measures('two').getByLabelText('From the datum to its left edge')
     await retype(field, '910 mm')
     expect(screen.queryByRole('button', { name: 'Raise the defect' })).not.toBeInTheDocument()
     await user.keyboard('{Enter}')
-    expect(screen.getByRole('button', { name: 'Raise the defect' })).toBeInTheDocument()
+    expect(await screen.findByRole('button', { name: 'Raise the defect' })).toBeInTheDocument()
   })
 })
 
