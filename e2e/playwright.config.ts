@@ -33,7 +33,7 @@ export default defineConfig({
     serviceWorkers: 'block',
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     },
   },

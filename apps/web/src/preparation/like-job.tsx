@@ -61,7 +61,8 @@ export function LikeJob({
     // Asked for by the address, once.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked, library.length > 0])
-  if (jobs.length === 0) return null
+  // What can be taken over is known once the library is here.
+  if (jobs.length === 0 || library.length === 0) return null
   return (
     <>
       <ChoiceField
