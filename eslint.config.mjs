@@ -233,6 +233,7 @@ export default tseslint.config(
   },
   {
     files: ['packages/report/src/**/*.ts'],
+    ignores: ['**/*.spec.ts', '**/*.testing.ts'],
     rules: forbid(
       ['@plumb-mark/contract', '@plumb-mark/server', '@plumb-mark/web', '@plumb-mark/cli', 'react', 'node:*'],
       'a report knows core and how to lay out a drawing',

@@ -194,3 +194,52 @@ it('begins from what was kept before, and cannot be kept again unchanged', () =>
   expect(screen.getByRole('button', { name: 'Switch 2, found on' })).toBeInTheDocument()
   expect(screen.getByRole('button', { name: 'Save' })).toHaveProperty('disabled', true)
 })
+
+describe('a self-test from the unit’s own file', () => {
+  const opens = (text: string) =>
+    user.upload(
+      screen.getByLabelText('Self-test file'),
+      new File([text], 'self-test.csv', { type: 'text/csv' }),
+    )
+  const ROWS = [
+    'undervoltage stage 1,184.4,1.48',
+    'undervoltage stage 2,103.2,0.21',
+    'overvoltage stage 1,252.8,2.9',
+    'overvoltage stage 2,264.6,0.19',
+    'underfrequency,47.5,120 ms',
+  ]
+  const LAST = 'overfrequency,51.5,0.11'
+  const file = (...rows: string[]) => ['test,threshold,time', ...rows].join('\n')
+
+  it('fills every row, and is kept only when somebody saves', async () => {
+    fill('house-grid-rules-a', 'self-test')
+    await opens(file(...ROWS, LAST))
+    await press('Take the rows')
+    expect(await screen.findByText('6 rows taken from self-test.csv')).toBeInTheDocument()
+    expect(screen.getByLabelText('overvoltage stage 2, lets go at')).toHaveProperty('value', '264.6 V')
+    expect([said, appended()]).toEqual(['conforms', []])
+    await keep()
+    expect(answer()).toMatchObject({ values: { 'uf-in': { typed: '120 ms', value: 0.12 } } })
+  })
+
+  it('a row that the file lacks is not proven, and one outside does not conform', async () => {
+    fill('house-grid-rules-a', 'self-test')
+    await opens(file(...ROWS))
+    await press('Take the rows')
+    await screen.findByText('5 rows taken from self-test.csv')
+    expect(said).toBe('not-proven')
+    await user.type(screen.getByLabelText('overfrequency, lets go at'), '52.9 Hz')
+    await user.type(screen.getByLabelText('overfrequency, after'), '0.1 s')
+    expect(said).toBe('does-not-conform')
+  })
+
+  it('with a row that nobody asks for, nothing of it is taken, and the row is named', async () => {
+    fill('house-grid-rules-a', 'self-test')
+    await opens(file(...ROWS, 'islanding,1,1'))
+    await press('Take the rows')
+    expect(
+      await screen.findByText(/^row 7, test: no row of this check is called “islanding”/),
+    ).toBeInTheDocument()
+    expect(screen.getByLabelText('underfrequency, after')).toHaveProperty('value', '')
+  })
+})
