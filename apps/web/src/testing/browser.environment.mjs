@@ -16,6 +16,9 @@ export default class BrowserEnvironment extends TestEnvironment {
         reader.readAsArrayBuffer(this)
       })
     }
+    Blob.prototype.text ??= async function () {
+      return new TextDecoder().decode(await this.arrayBuffer())
+    }
     this.global.Element.prototype.scrollIntoView = () => undefined
     this.global.Range.prototype.getClientRects = () => []
     this.global.ResizeObserver = class {

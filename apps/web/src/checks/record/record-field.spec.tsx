@@ -211,10 +211,12 @@ describe('a self-test from the unit’s own file', () => {
   const LAST = 'overfrequency,51.5,0.11'
   const file = (...rows: string[]) => ['test,threshold,time', ...rows].join('\n')
 
+  const take = async () => user.click(await screen.findByRole('button', { name: 'Take the rows' }))
+
   it('fills every row, and is kept only when somebody saves', async () => {
     fill('house-grid-rules-a', 'self-test')
     await opens(file(...ROWS, LAST))
-    await press('Take the rows')
+    await take()
     expect(await screen.findByText('6 rows taken from self-test.csv')).toBeInTheDocument()
     expect(screen.getByLabelText('overvoltage stage 2, lets go at')).toHaveProperty('value', '264.6 V')
     expect([said, appended()]).toEqual(['conforms', []])
@@ -225,7 +227,7 @@ describe('a self-test from the unit’s own file', () => {
   it('a row that the file lacks is not proven, and one outside does not conform', async () => {
     fill('house-grid-rules-a', 'self-test')
     await opens(file(...ROWS))
-    await press('Take the rows')
+    await take()
     await screen.findByText('5 rows taken from self-test.csv')
     expect(said).toBe('not-proven')
     await user.type(screen.getByLabelText('overfrequency, lets go at'), '52.9 Hz')
@@ -236,7 +238,7 @@ describe('a self-test from the unit’s own file', () => {
   it('with a row that nobody asks for, nothing of it is taken, and the row is named', async () => {
     fill('house-grid-rules-a', 'self-test')
     await opens(file(...ROWS, 'islanding,1,1'))
-    await press('Take the rows')
+    await take()
     expect(
       await screen.findByText(/^row 7, test: no row of this check is called “islanding”/),
     ).toBeInTheDocument()
