@@ -1,5 +1,5 @@
 import { create } from 'zustand'
-import { measures, type Condition, type Dimension, type Instrument } from '@plumb-mark/core'
+import { suitable, type Condition, type Dimension, type Instrument } from '@plumb-mark/core'
 
 interface Habits {
   /** The instrument last used, by dimension. */
@@ -32,7 +32,7 @@ export function choiceOf(
   dimension: Dimension,
   lastUsed: string | undefined,
 ): { fitting: Instrument[]; offered: Instrument | undefined } {
-  const fitting = all.filter((instrument) => measures(instrument, dimension))
+  const fitting = all.filter((instrument) => suitable(instrument, { kind: 'reading', dimension }))
   return {
     fitting,
     offered: fitting.find(({ id }) => id === lastUsed) ?? (fitting.length === 1 ? fitting[0] : undefined),

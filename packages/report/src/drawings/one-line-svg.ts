@@ -3,6 +3,7 @@ import {
   formatNumber,
   formatQuantity,
   mayCarry,
+  unitsOf,
   type ConductorLoad,
   type Inspection,
 } from '@plumb-mark/core'
@@ -16,7 +17,7 @@ const LABEL = { w: 104, h: 26 }
 export function oneLineSvg({ context, checks, state }: Inspection): { svg: string; h: number } {
   const { parts, conductors } = context.asBuilt.network
   const school = state.header?.school ?? 'iec'
-  const gauge = state.header?.units === 'us' ? 'AWG' : 'mm²'
+  const { size: gauge } = unitsOf(state.header)
   const loads = new Map(context.loads().map((load) => [load.conductor.id, load]))
   const failing = new Set(
     checks.flatMap(({ check: { subject }, outcome }) =>

@@ -4,17 +4,17 @@ import {
   mayCarry,
   unjudgedCables,
   worst,
+  RESIDUAL_KINDS,
+  unitsOf,
   type Dimension,
   type Inspection,
-  RESIDUAL_KINDS,
 } from '@plumb-mark/core'
 import { figure, quiet, type Block } from '../block.js'
 
 /** The AC side: what every cable carries and may carry, and the protection of every part. */
 export function cableTests({ context, checks, state }: Inspection): Block[] {
   const school = state.header?.school ?? 'iec'
-  const gauge = state.header?.units === 'us' ? 'AWG' : 'mm²'
-  const run = state.header?.units === 'us' ? 'ft' : 'm'
+  const { size: gauge, cable: run } = unitsOf(state.header)
   const verdictOf = (id: string, what: 'conductor' | 'part') =>
     worst(checks.flatMap(({ check, outcome }) => (check.subject[what]?.id === id ? [outcome.verdict] : [])))
   const loads = context.loads()

@@ -5,6 +5,7 @@ import {
   inForce,
   judgeAnswer,
   outOfCalibration,
+  suitable,
   type Answer,
   type FormName,
   type Instrument,
@@ -181,8 +182,8 @@ export function RecordField({
 /** The instruments of the kind that is asked for, and the one in use: the one of the last answer, else the only one in calibration. */
 function useInstrumentOf(kind: InstrumentKind | undefined, before: Instrument | undefined) {
   const instruments = useInspection((state) => state.instruments)
-  const fitting = instruments.filter(
-    (instrument) => instrument.kind === kind || (kind === 'tape' && instrument.kind === 'caliper'),
+  const fitting = instruments.filter((instrument) =>
+    suitable(instrument, { kind: 'record', instrument: kind }),
   )
   const [chosen, choose] = useState<string | undefined>(before?.id)
   const today = new Date().toISOString()

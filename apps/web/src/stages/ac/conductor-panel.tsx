@@ -1,7 +1,7 @@
 import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { amps, joinAnd, type ConductorLoad, type NetworkConductor } from '@plumb-mark/core'
+import { amps, joinAnd, unitsOf, type ConductorLoad, type NetworkConductor } from '@plumb-mark/core'
 import { ChoiceField, named } from '../../ui/choice-field.js'
 import { QuantityInput } from '../../ui/quantity-input.js'
 import { CountField } from '../../ui/text-field.js'
@@ -31,7 +31,7 @@ export function ConductorPanel({
   const commit = useCommit()
   const proposed = useProposal('conductor', conductor?.id)
   const { parts } = state.asBuilt.network
-  const us = state.header?.units === 'us'
+  const units = unitsOf(state.header)
   const [draft, setDraft] = useState<Omit<NetworkConductor, 'id'>>(
     conductor ?? {
       from: parts.find(({ kind }) => kind === 'board')?.id ?? parts[0]?.id ?? '',
@@ -84,14 +84,14 @@ export function ConductorPanel({
         label="Size"
         dimension="conductor-size"
         value={draft.size}
-        unit={us ? 'AWG' : 'mm²'}
+        unit={units.size}
         onChange={(size) => set({ size })}
       />
       <QuantityInput
         label="Length"
         dimension="cable-length"
         value={draft.length}
-        unit={us ? 'ft' : 'm'}
+        unit={units.cable}
         onChange={(length) => set({ length })}
       />
       <ChoiceField

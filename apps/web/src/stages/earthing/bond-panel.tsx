@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { BOND_MEANS, BOND_WORDS, type Bond, type BondMeans } from '@plumb-mark/core'
+import { BOND_MEANS, BOND_WORDS, unitsOf, type Bond, type BondMeans } from '@plumb-mark/core'
 import { ChoiceField, named, optionsOf } from '../../ui/choice-field.js'
 import { QuantityInput } from '../../ui/quantity-input.js'
 import { CountField } from '../../ui/text-field.js'
@@ -25,7 +25,7 @@ export function BondPanel({
   const commit = useCommit()
   const proposed = useProposal('bond', bond?.id)
   const { parts } = state.asBuilt.earth
-  const us = state.header?.units === 'us'
+  const units = unitsOf(state.header)
   const foot = parts.find(({ kind }) => kind === 'bar') ?? parts.find(({ kind }) => kind === 'main-terminal')
   const [draft, setDraft] = useState<Omit<Bond, 'id' | 'means'> & { means: BondMeans | '' }>(
     bond ?? {
@@ -36,7 +36,7 @@ export function BondPanel({
   )
   const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
   const conductor = draft.means !== 'washer' && draft.means !== 'plate'
-  const size = us ? 'AWG' : 'mm²'
+  const { size } = units
   const keep = () => {
     const said = Object.fromEntries(
       Object.entries({ ...draft, proposed: undefined }).filter(([, value]) => value !== undefined),
@@ -88,7 +88,7 @@ export function BondPanel({
             label="Length"
             dimension="cable-length"
             value={draft.length}
-            unit={us ? 'ft' : 'm'}
+            unit={units.cable}
             onChange={(length) => set({ length })}
           />
           {state.header?.earthMethod === 'adiabatic' ? (

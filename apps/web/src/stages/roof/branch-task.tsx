@@ -1,7 +1,7 @@
 import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { branchSegments, type BranchBuilt } from '@plumb-mark/core'
+import { branchSegments, unitsOf, type BranchBuilt } from '@plumb-mark/core'
 import { ChoiceField, named, type Option } from '../../ui/choice-field.js'
 import { QuantityInput } from '../../ui/quantity-input.js'
 import { TextField } from '../../ui/text-field.js'
@@ -30,6 +30,7 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
   const { units, array } = inspection.state.asBuilt
   const owners = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.kind === 'small-inverter')
   const us = inspection.state.header?.units === 'us'
+  const wire = unitsOf(inspection.state.header)
   const [id, setId] = useState('new')
   const kept = array.branches.find((branch) => branch.id === id)
   const [draft, setDraft] = useState<Draft>(() => fresh(array.branches.length, us))
@@ -130,28 +131,28 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
           label="Cable to the first"
           dimension="cable-length"
           value={draft.feederLength}
-          unit={us ? 'ft' : 'm'}
+          unit={wire.cable}
           onChange={(feederLength) => set({ feederLength })}
         />
         <QuantityInput
           label="Its size"
           dimension="conductor-size"
           value={draft.feederSize}
-          unit={us ? 'AWG' : 'mm²'}
+          unit={wire.size}
           onChange={(feederSize) => set({ feederSize })}
         />
         <QuantityInput
           label="From one to the next"
           dimension="cable-length"
           value={draft.stepLength}
-          unit={us ? 'ft' : 'm'}
+          unit={wire.cable}
           onChange={(stepLength) => set({ stepLength })}
         />
         <QuantityInput
           label="Its size there"
           dimension="conductor-size"
           value={draft.stepSize}
-          unit={us ? 'AWG' : 'mm²'}
+          unit={wire.size}
           onChange={(stepSize) => set({ stepSize })}
         />
         <Tick
