@@ -450,6 +450,7 @@ export { READING_COLUMNS, readingsIn, readingsOut } from './entering/csv/reading
 export { DEFECT_COLUMNS, defectsIn, defectsOut } from './entering/csv/defects.js'
 export { serialsOut } from './entering/csv/serials.js'
 export { INSTRUMENT_COLUMNS, instrumentsIn, instrumentsOut } from './entering/csv/instruments.js'
+export { may, type Standing } from './admission/may.js'
 export { suitable } from './answer/suitable.js'
 export { unitsOf, type JobUnits } from './job/units-of.js'
 export { TRIP_COLUMNS, tripsIn } from './entering/csv/trips.js'

@@ -1,6 +1,7 @@
 import { Button, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
+import { may } from '@plumb-mark/core'
 import type { CalculatorName } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { checkAddress } from '../job/check-in-address.js'
@@ -28,7 +29,7 @@ export function BackToCheck({ name, input }: { name: CalculatorName; input: unkn
     <>
       <Flex gap="8px" wrap="wrap" mb="12px">
         <Button onClick={back}>Back to the check</Button>
-        {(role === 'inspector' || role === 'office') && (
+        {may('calculation-kept', role, { seal: undefined }) && (
           <Button variant="outline" onClick={() => void note()}>
             Note the answer, and back
           </Button>

@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
+import { may } from '@plumb-mark/core'
 import type { JobPage, JobSummary } from '@plumb-mark/contract'
 import type { CalculatorName } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
@@ -21,7 +22,7 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
         (problem: Error) => setSaid({ ok: false, words: problem.message }),
       )
   }, [asking, jobs])
-  if (role !== 'inspector' && role !== 'office') return null
+  if (!may('calculation-kept', role, { seal: undefined })) return null
   const keep = async () => {
     try {
       await keepCalculation(jobId, name, input)

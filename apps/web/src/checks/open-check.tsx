@@ -2,7 +2,7 @@ import { Box, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { Suspense, lazy, useState } from 'react'
 import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../ui/theme/text.js'
-import { useSession } from '../data/session.js'
+import { useMay } from '../job/use-writable.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
 import { useInspection } from '../job/inspection.js'
 import { useSaying } from '../job/message-text.js'
@@ -41,12 +41,11 @@ export function OpenCheck({
   const [trial, setTrial] = useState<Outcome>()
   const inspection = useInspection((state) => state.inspection)
   const drafted = useInspection(({ draft }) => draft !== undefined)
-  const role = useSession(({ person }) => person?.role)
   const saying = useSaying()
   const outcome = trial ?? judged.outcome
   // What is still being typed, here or in the picture, is no finding yet: a defect is raised on what is kept.
   const trying = trial !== undefined || (drafted && check.ask.kind === 'derived')
-  const writable = role === 'inspector' && !inspection?.state.seal
+  const writable = useMay('reading')
   const defect = inspection && openDefectFor(judged, inspection.defects, inspection.checks)
   const shown = (
     <>

@@ -2,8 +2,7 @@ import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
 import { VERDICT_WORDS, countWords, placeIn, type CheckGroup, type JudgedCheck } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../../ui/theme/text.js'
 import { VerdictMark, VerdictShape } from '../../ui/verdict-mark.js'
-import { useSession } from '../../data/session.js'
-import { useInspection } from '../../job/inspection.js'
+import { useMay } from '../../job/use-writable.js'
 import { useSaying } from '../../job/message-text.js'
 import { useFocus } from '../../job/focus.js'
 import { AtHand } from '../at-hand.js'
@@ -52,9 +51,7 @@ export function GroupPanel({
   /** The open one is answered. */
   onNext: () => void
 }) {
-  const role = useSession(({ person }) => person?.role)
-  const sealed = useInspection(({ inspection }) => inspection?.state.seal !== undefined)
-  const writable = role === 'inspector' && !sealed
+  const writable = useMay('reading')
   const saying = useSaying()
   const limits = new Set(group.checks.map(({ check }) => saying(check.required)))
   const tabled = group.together === 'reading' && writable
