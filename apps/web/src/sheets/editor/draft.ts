@@ -37,12 +37,25 @@ export function forgetDraft(id: string | undefined): void {
   }
 }
 
-/** Asks before the page is left or loaded anew while something is unsaved. */
+const LEAVING = 'Leave this sheet? What you changed stays on this device as a draft.'
+
+/** Asks before a link leads away, or the page is left or loaded anew, while something is unsaved. */
 export function useLeavingAsks(unsaved: boolean): void {
   useEffect(() => {
     if (!unsaved) return
     const ask = (event: BeforeUnloadEvent) => event.preventDefault()
+    // Before the router hears of the click.
+    const askOfLink = (event: MouseEvent) => {
+      const link = (event.target as Element).closest?.('a[href]')
+      if (!link || link.hasAttribute('download') || window.confirm(LEAVING)) return
+      event.preventDefault()
+      event.stopPropagation()
+    }
     window.addEventListener('beforeunload', ask)
-    return () => window.removeEventListener('beforeunload', ask)
+    document.addEventListener('click', askOfLink, true)
+    return () => {
+      window.removeEventListener('beforeunload', ask)
+      document.removeEventListener('click', askOfLink, true)
+    }
   }, [unsaved])
 }

@@ -1,5 +1,6 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { EditorView } from '@codemirror/view'
+import { jest } from '@jest/globals'
 import { act, cleanup, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import {
@@ -174,6 +175,28 @@ describe('what is written in the editor is not lost', () => {
       expect(keep().disabled).toBe(true)
     },
   )
+  it('a link away asks first while something is unsaved, and stays where one says no', async () => {
+    const answers = [false, true]
+    const ask = jest.spyOn(window, 'confirm').mockImplementation(() => answers.shift()!)
+    await open()
+    const away = () => screen.getAllByRole('link', { name: /Plumb Mark/ })[0]!
+    type('revision: ', 'revision: X')
+    await user.click(away())
+    expect(screen.getByLabelText('Sheet as YAML')).toBeInTheDocument()
+    expect(written()).toContain('revision: X')
+    await user.click(away())
+    expect(await screen.findByText('elsewhere')).toBeInTheDocument()
+    expect(ask).toHaveBeenCalledTimes(2)
+    ask.mockRestore()
+  })
+  it('where nothing was changed a link leads away without a word', async () => {
+    const ask = jest.spyOn(window, 'confirm')
+    await open()
+    await user.click(screen.getAllByRole('link', { name: /Plumb Mark/ })[0]!)
+    expect(await screen.findByText('elsewhere')).toBeInTheDocument()
+    expect(ask).not.toHaveBeenCalled()
+    ask.mockRestore()
+  })
   it('a limit that no instrument of the office can show is named while it is written', async () => {
     const driver = {
       id: 'd',
