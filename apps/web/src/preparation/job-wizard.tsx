@@ -76,14 +76,15 @@ export function JobWizard() {
       ...defined({ school, units: system, rule, earthMethod, copperBonds, coldest, timeZone, country }),
     })
     setUnits(
-      next.units.map(({ id, label, sheetId, situation }) => ({
+      next.units.map(({ id, label, sheetId }) => ({
         id,
         key: id,
         sheetId,
         label,
         count: 1,
         serial: '',
-        placed: situation?.placed ?? '',
+        // Where it stands was seen at the earlier job: until somebody says it of this one, all that could apply is asked for.
+        placed: '',
       })),
     )
   }

@@ -116,12 +116,7 @@ function likeOf({ id: jobId, entries }: JobBundle, library: readonly SheetSummar
   const units = asBuilt.units.filter(({ sheetId }) => known.has(sheetId))
   return {
     header,
-    units: units.map(({ id, label, sheetId, situation }) => ({
-      id,
-      label,
-      sheetId,
-      ...(situation && { situation }),
-    })),
+    units: units.map(({ id, label, sheetId }) => ({ id, label, sheetId })),
     asBuilt,
     job: { jobId, number: header.number },
     again,

@@ -86,6 +86,48 @@ describe('opening a job', () => {
   })
 })
 
+const SOMEBODY = { id: 'p', name: 'P', role: 'inspector' }
+
+it('where a unit stands was seen at the earlier job alone: built like it, nobody has said it of the new one', async () => {
+  const rules = { school: 'iec', units: 'metric', rule: 'guarded', sheets: [] }
+  const body = { number: 'PM-1', title: 'Barn', site: 'Mill Lane', customer: 'Nobody', ...rules }
+  const unit = {
+    id: 'inv',
+    label: 'Inverter',
+    sheetId: 'aldervane-ah-8t-c',
+    situation: { placed: 'outdoors' },
+  }
+  const entries = [
+    { id: 'e1', seq: 1, kind: 'job-opened', body },
+    { id: 'e2', seq: 2, kind: 'unit-fitted', body: unit },
+  ].map((one) => ({
+    ...one,
+    jobId: 'before',
+    at: '2026-06-01T08:00:00Z',
+    by: SOMEBODY,
+    prev: '',
+    hash: one.id,
+  }))
+  openJob([], { role: 'office' })
+  serverSays({
+    'GET /api/sheets': LIBRARY,
+    'GET /api/jobs?limit=100': { jobs: [{ id: 'before', number: 'PM-1', title: 'Barn' }], total: 1 },
+    'GET /api/jobs/before': { id: 'before', entries, sheets: [], instruments: [] },
+  })
+  onScreen(<JobWizard />, { path: '/jobs/new', at: '/jobs/new' })
+  await user.selectOptions(await screen.findByLabelText('Built like'), 'before')
+  expect(await screen.findByText(/Taken over as a proposal/)).toBeInTheDocument()
+  for (const label of ['Number', 'Title', 'Customer', 'Site']) await type(label, 'x')
+  for (const button of ['Next', 'Next']) await press(button)
+  expect(screen.getByLabelText('Where')).toHaveProperty('value', '')
+  await press('Open the job')
+  const sent = asked.find(({ method }) => method === 'POST')!.body as {
+    entries: { kind: string; body: object }[]
+  }
+  const fitted = sent.entries.filter(({ kind }) => kind === 'unit-fitted')
+  expect(fitted.map((one) => 'situation' in one.body)).toEqual([false])
+})
+
 it('a refusal keeps what was typed', async () => {
   openJob([], { role: 'office' })
   onScreen(<JobWizard />)
