@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { v7 as uuid } from 'uuid'
-import { at } from '../scripts/shared.mjs'
+import { CHROMIUM, at } from '../scripts/shared.mjs'
 import { median, ms, table, time } from './reference.mjs'
 import { reducedForDrawing, traceFacts, writeTrace } from '../packages/core/dist/index.js'
 
@@ -26,7 +26,7 @@ export async function run() {
   const server = program('server', '--data', dataDir, '--port', String(PORT))
   const parks = [0, 1, 2, 3].map((i) => program('devices', '--first-port', String(FIRST_PORT + 200 * i)))
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   })
   try {

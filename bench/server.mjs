@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
-import { at } from '../scripts/shared.mjs'
+import { CHROMIUM, at } from '../scripts/shared.mjs'
 
 /** A server with the demo data in a folder of its own, as long as the work with it lasts. */
 export async function withServer(port, work) {
@@ -25,7 +25,7 @@ export async function withServer(port, work) {
 export const withInspector = (port, work) =>
   withServer(port, async (address) => {
     const browser = await chromium.launch({
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     })
     try {

@@ -10,11 +10,14 @@ const APART = /^(better-sqlite3|sharp|@node-rs\/argon2|piscina|pdfmake|@expo-goo
 
 /** Puts the compiled program and its workers beside one another in `bundle/`, from where they find the rest as from `dist/`. */
 export async function bundle(app) {
-  const dist = at('apps', app, 'dist')
+  const [dist, sources] = [at('apps', app, 'dist'), at('apps', app, 'src')]
   const dir = at('apps', app, 'bundle')
   const files = [
     'main.js',
-    ...readdirSync(dist, { recursive: true }).filter((name) => name.endsWith('.worker.js')),
+    // By the sources: what was compiled before a move lies on in `dist/`.
+    ...readdirSync(sources, { recursive: true })
+      .filter((name) => name.endsWith('.worker.ts'))
+      .map((name) => name.replace(/ts$/, 'js')),
   ]
   rmSync(dir, { recursive: true, force: true })
   const whole = await rolldown({

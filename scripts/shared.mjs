@@ -7,6 +7,8 @@ export const ROOT = join(import.meta.dirname, '..')
 /** Open jobs are bounded; without a limit the collector waits until some gigabytes are used, since there would be room for them. */
 export const SERVER_HEAP = '--max-old-space-size=450'
 export const at = (...parts) => join(ROOT, ...parts)
+/** The browser without a window takes half the processor. */
+export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell'
 
 /** Runs a program in the project folder; with `quiet`, its words are shown only when it fails. Stops everything when it fails. */
 export function run(command, args, { quiet = false, env = {} } = {}) {
@@ -30,23 +32,19 @@ export async function prepare({ force = false } = {}) {
     console.log('Compiling the database driver beside the build (two to three minutes on a fresh machine) …')
   const compiled = compile && beside(...compile)
   build({ force })
-  await compiled
+  const { status, words } = (await compiled) ?? { status: 0 }
+  if (status === 0) return
+  console.error(`${words}the database driver could not be compiled`)
+  process.exit(status ?? 1)
 }
 
-/** A program beside this one; its words are shown only when it fails, and then everything stops. */
-function beside(command, args) {
+/** A program that runs beside this one, with what it printed once it has ended. */
+export function beside(command, args) {
   const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
   let words = ''
   for (const stream of [child.stdout, child.stderr])
     stream.setEncoding('utf8').on('data', (text) => (words += text))
-  return new Promise((resolve) =>
-    child.on('exit', (status) => {
-      if (status === 0) return resolve()
-      process.stderr.write(words)
-      console.error(`${command} ${args.join(' ')} failed`)
-      process.exit(status ?? 1)
-    }),
-  )
+  return new Promise((resolve) => child.on('exit', (status) => resolve({ status, words })))
 }
 
 /**
@@ -71,18 +69,28 @@ function packagesInstalled() {
   return existsSync(packages) && statSync(packages).mtimeMs >= statSync(lock).mtimeMs
 }
 
-const SOURCES = ['packages', 'apps', 'tsconfig.base.json', 'package-lock.json']
+const SOURCES = ['packages', 'apps', 'scripts/bundle.mjs', 'tsconfig.base.json', 'package-lock.json']
 const STAMP = at('.build-stamp')
+
+/** Is everything that runs of the sources of now? What the build makes is none of them. */
+export function isBuilt() {
+  const programs = [
+    ['server', 'bundle', 'main.js'],
+    ['cli', 'bundle', 'main.js'],
+    ['devices', 'dist', 'main.js'],
+    ['web', 'dist', 'index.html'],
+  ]
+  return (
+    programs.every((program) => existsSync(at('apps', ...program))) &&
+    existsSync(STAMP) &&
+    readFileSync(STAMP, 'utf8') === fingerprint()
+  )
+}
 
 /** Builds everything that runs, when a source is newer than the last build. */
 export function build({ force = false } = {}) {
+  if (!force && isBuilt()) return
   const fresh = fingerprint()
-  const complete =
-    existsSync(at('apps', 'server', 'bundle', 'main.js')) &&
-    existsSync(at('apps', 'web', 'dist', 'index.html')) &&
-    existsSync(at('apps', 'cli', 'bundle', 'main.js')) &&
-    existsSync(at('apps', 'devices', 'dist', 'main.js'))
-  if (!force && complete && existsSync(STAMP) && readFileSync(STAMP, 'utf8') === fresh) return
   // What is printed may be read by a program: progress goes beside it.
   console.error('Building …')
   run(process.execPath, [at('node_modules', 'typescript', 'bin', 'tsc'), '-b'], { quiet: true })
@@ -102,7 +110,7 @@ function fingerprint() {
     const stats = statSync(path)
     if (stats.isDirectory()) {
       for (const name of readdirSync(path).sort())
-        if (!['node_modules', 'dist'].includes(name)) visit(join(path, name))
+        if (!['node_modules', 'dist', 'bundle'].includes(name)) visit(join(path, name))
     } else hash.update(`${relative(ROOT, path)} ${stats.size} ${Math.round(stats.mtimeMs)}\n`)
   }
   for (const source of SOURCES) visit(at(source))

@@ -1,13 +1,11 @@
 // npm test: installs what is missing, then everything that checks; one closing line with the counts.
-import { spawn, spawnSync } from 'node:child_process'
+import { spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { HOSTILE } from './hostile.mjs'
-import { ROOT, at, build, driver, installPackages, run } from './shared.mjs'
+import { CHROMIUM, ROOT, at, beside, build, driver, installPackages, isBuilt, run } from './shared.mjs'
 
-/** The one without a window takes half the processor. */
-const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell'
 const results = mkdtempSync(join(tmpdir(), 'plumb-mark-results-'))
 const node = (...parts) => [process.execPath, [at(...parts.slice(0, 1)), ...parts.slice(1)]]
 
@@ -17,14 +15,15 @@ let failed = 0
 /** One check that passes or fails as a whole; its words are printed when it has ended, so that two can run beside each other. */
 async function whole(name, command, args) {
   const began = Date.now()
-  const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
-  let said = ''
-  for (const stream of [child.stdout, child.stderr])
-    stream.setEncoding('utf8').on('data', (text) => (said += text))
-  const status = await new Promise((resolve) => child.on('exit', resolve))
-  process.stdout.write(said)
-  console.log(`${status === 0 ? 'passed' : 'FAILED'}: ${name} (${Math.round((Date.now() - began) / 1000)} s)`)
-  if (status === 0) passed++
+  const { status, words } = await beside(command, args)
+  process.stdout.write(words)
+  single(`${name} (${Math.round((Date.now() - began) / 1000)} s)`, status === 0)
+}
+
+/** One rule that holds or does not. */
+function single(name, holds) {
+  console.log(`${holds ? 'passed' : 'FAILED'}: ${name}`)
+  if (holds) passed++
   else failed++
 }
 
@@ -63,6 +62,7 @@ installPackages()
 const compile = driver()
 const compiled = compile && whole('database driver compiled', ...compile)
 build()
+single('what was built is not built again at the next start', isBuilt())
 chromium()
 
 const typed = (name, ...project) => whole(name, ...node('node_modules/typescript/bin/tsc', ...project))
