@@ -1,4 +1,4 @@
-import { fold, inspect, isOpen, type Inspection, type Verdict } from '@plumb-mark/core'
+import { BadInput, fold, inspect, isOpen, type Inspection, type Verdict } from '@plumb-mark/core'
 import {
   HATCHERY,
   LABORATORY,
@@ -230,18 +230,26 @@ describe('the end', () => {
 })
 
 describe('odd facts', () => {
-  it('a part that cannot be made says why in its place, and takes no other with it', () => {
-    const refuses = () => {
-      inspect(fold([]), new Map())
-      throw Object.assign(new Error('no'), { path: 'strings[0]', reason: 'must be a list' })
+  const failing = (problem: Error) => {
+    const strings = () => {
+      throw problem
     }
-    const odd = { ...hatchery, context: { ...hatchery.context, strings: refuses } } as unknown as Inspection
-    // Only what core refuses on facts is taken for one; a fault of the program is not hidden.
-    expect(() => reportOf(asReported(odd), ['strings'])).toThrow('no')
-    expect(reportOf(asReported(hatchery), ['front', 'limits']).map(({ id }) => id)).toEqual([
-      'front',
-      'limits',
+    return { ...hatchery, context: { ...hatchery.context, strings } } as unknown as Inspection
+  }
+  it('a part that cannot be made says why in its place, and takes no other with it', () => {
+    const odd = failing(new BadInput('wrong-type', 'strings[0]', 'must be a list'))
+    const parts = reportOf(asReported(odd), ['strings', 'limits'])
+    expect(parts.map(({ id }) => id)).toEqual(['strings', 'limits'])
+    expect(parts[0]!.blocks).toEqual([
+      {
+        kind: 'text',
+        as: 'danger',
+        text: 'This part cannot be made from what was entered: strings[0] must be a list.',
+      },
     ])
+  })
+  it('a fault of the program is not taken for one', () => {
+    expect(() => reportOf(asReported(failing(new TypeError('no'))), ['strings'])).toThrow('no')
   })
   it('a name that a browser would run is text in every drawing', () => {
     const evil = '<script>alert(1)</script>'

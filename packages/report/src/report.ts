@@ -107,10 +107,9 @@ const cannotBeMade = ({ path, reason }: BadInput): Block => ({
 export function reportOf(record: ReportRecord, parts: readonly PartId[]): Part[] {
   return PART_IDS.filter((id) => parts.includes(id)).flatMap((id): Part[] => {
     const { blocks, turned, ...part }: PartRow = PARTS[id]
-    const made = attempt(() => blocks(record))
+    const made = attempt(() => ({ blocks: blocks(record), ...(turned?.(record) && { turned: true }) }))
     // Odd facts are judged as not proven; what cannot even be drawn from them says so in its place, and takes nothing else with it.
-    const said = made.ok ? made.value : [cannotBeMade(made.problem)]
-    if (said.length === 0) return []
-    return [{ id, ...part, ...(turned?.(record) && { turned: true }), blocks: said }]
+    const shown = made.ok ? made.value : { blocks: [cannotBeMade(made.problem)] }
+    return shown.blocks.length === 0 ? [] : [{ id, ...part, ...shown }]
   })
 }
