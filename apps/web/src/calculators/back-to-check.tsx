@@ -29,7 +29,7 @@ export function BackToCheck({ name, input }: { name: CalculatorName; input: unkn
     <>
       <Flex gap="8px" wrap="wrap" mb="12px">
         <Button onClick={back}>Back to the check</Button>
-        {may('calculation-kept', role, { seal: undefined }) && (
+        {may('calculation-kept', role) && (
           <Button variant="outline" onClick={() => void note()}>
             Note the answer, and back
           </Button>

@@ -22,7 +22,7 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
         (problem: Error) => setSaid({ ok: false, words: problem.message }),
       )
   }, [asking, jobs])
-  if (!may('calculation-kept', role, { seal: undefined })) return null
+  if (!may('calculation-kept', role)) return null
   const keep = async () => {
     try {
       await keepCalculation(jobId, name, input)

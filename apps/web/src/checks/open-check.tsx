@@ -5,7 +5,7 @@ import { Note, SmallPrint } from '../ui/theme/text.js'
 import { useMay } from '../job/use-writable.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
 import { useInspection } from '../job/inspection.js'
-import { useSaying } from '../job/message-text.js'
+import { useMessageText } from '../job/message-text.js'
 import { AtHand } from './at-hand.js'
 import { History } from './history.js'
 import { ObservationField } from './observation-field.js'
@@ -41,7 +41,7 @@ export function OpenCheck({
   const [trial, setTrial] = useState<Outcome>()
   const inspection = useInspection((state) => state.inspection)
   const drafted = useInspection(({ draft }) => draft !== undefined)
-  const saying = useSaying()
+  const saying = useMessageText()
   const outcome = trial ?? judged.outcome
   // What is still being typed, here or in the picture, is no finding yet: a defect is raised on what is kept.
   const trying = trial !== undefined || (drafted && check.ask.kind === 'derived')
@@ -100,7 +100,7 @@ export function OpenCheck({
 }
 
 function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
-  const saying = useSaying()
+  const saying = useMessageText()
   return (
     <Box aria-live="polite">
       <VerdictMark verdict={outcome.verdict} large />
@@ -137,7 +137,7 @@ const Lines = chakra('ul', {
 
 /** The arithmetic, the likely causes, the notes. */
 function Why({ outcome }: { outcome: Outcome }) {
-  const saying = useSaying()
+  const saying = useMessageText()
   if (!('working' in outcome)) return null
   const causes = outcome.verdict === 'conforms' ? [] : outcome.causes
   return (

@@ -2,7 +2,7 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { memo } from 'react'
 import { expiredInstrument, type JudgedCheck, type Verdict } from '@plumb-mark/core'
 import { VerdictMark } from '../ui/verdict-mark.js'
-import { useSaying } from '../job/message-text.js'
+import { useMessageText } from '../job/message-text.js'
 import { useFocus } from '../job/focus.js'
 
 export const RowButton = chakra('button', {
@@ -29,7 +29,7 @@ export const CheckRow = memo(function CheckRow({
   judged: JudgedCheck
   name?: string | undefined
 }) {
-  const saying = useSaying()
+  const saying = useMessageText()
   const { check, outcome } = judged
   const expired = expiredInstrument(judged)
   const said = expired

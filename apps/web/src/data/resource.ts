@@ -11,8 +11,9 @@ interface Wish {
 }
 
 /**
- * What the server has at an address: undefined until it answers, or why it did not; `reload` asks again. Everything that is read from the
- * server by a screen comes this way, so that two who ask for the same share one answer. Without an address nothing is asked.
+ * What the server has at an address: undefined until it answers, and why it did not; what was read before stays while a later try fails.
+ * `reload` asks again. Everything that a screen reads from the server comes this way, so that two who ask for the same share one answer.
+ * Without an address nothing is asked.
  */
 export function useResource<T>(
   address: string | undefined,
@@ -32,7 +33,7 @@ export function useResource<T>(
     () => client.refetchQueries({ queryKey: [address, person] }, { throwOnError: false }),
     [client, address, person],
   )
-  return { value: error ? undefined : data, problem: error?.message ?? '', reload }
+  return { value: data, problem: error?.message ?? '', reload }
 }
 
 /** Asks again for whatever is shown of these addresses, or of what lies beneath them. */
@@ -48,4 +49,4 @@ export const useReload = (): ((...addresses: string[]) => Promise<void>) => {
 }
 
 const isAt = (asked: unknown, address: string): boolean =>
-  typeof asked === 'string' && new RegExp(`^${address.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}([/?]|$)`).test(asked)
+  typeof asked === 'string' && (asked === address || ['/', '?'].some((next) => asked.startsWith(address + next)))

@@ -6,7 +6,7 @@ import { VERDICT_WORDS, handOver, type HandOver, normaliseLabel, type SerialFoun
 import { useWritable } from '../job/use-writable.js'
 import { Note } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
-import { useSaying } from '../job/message-text.js'
+import { useMessageText } from '../job/message-text.js'
 import { ReceiveForm } from './receive-form.js'
 import { useSiteTime } from '../job/site-time.js'
 
@@ -162,7 +162,7 @@ function Settings({ settings }: Pick<HandOver, 'settings'>) {
 }
 
 function Reserve({ unit, finding }: HandOver['reserve'][number]) {
-  const saying = useSaying()
+  const saying = useMessageText()
   return (
     <Text fontSize="18px">
       {unit}: {saying(finding)}

@@ -4,7 +4,7 @@ import { useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary } from '@plumb-mark/contract'
 import { sameMessage, adoptionChanges, sheetName, withSheet } from '@plumb-mark/core'
 import { Note } from '../ui/theme/text.js'
-import { useSaying } from '../job/message-text.js'
+import { useMessageText } from '../job/message-text.js'
 import { useSession } from '../data/session.js'
 import { useResource } from '../data/resource.js'
 import { Problem } from '../ui/problem.js'
@@ -28,7 +28,7 @@ const Row = chakra('li', {
 export function AdoptionView() {
   const { jobId, fromId, toId } = useParams()
   const go = useNavigate()
-  const saying = useSaying()
+  const saying = useMessageText()
   const { inspection, sheets, append, addSheet } = useInspection()
   const person = useSession((session) => session.person)
   const { value: to, problem: missing } = useResource<SheetInLibrary>(`/api/sheets/${toId}`)

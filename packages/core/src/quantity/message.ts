@@ -35,7 +35,7 @@ type Part = Message | Figure | number
 const partsOf = (one: Part): readonly (string | Figure)[] =>
   one instanceof RichMessage ? one.parts : [one instanceof Figure ? one : String(one)]
 
-/** Text with its figures kept: say`short by ${mm(35)}`. */
+/** Text with its figures kept: msg`short by ${mm(35)}`. */
 export const msg = (texts: TemplateStringsArray, ...between: readonly Part[]): RichMessage =>
   new RichMessage(texts, between)
 

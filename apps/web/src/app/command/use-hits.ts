@@ -15,7 +15,7 @@ import { useResource } from '../../data/resource.js'
 import { useDecimal } from '../../data/preferences.js'
 import { choiceOf, useInputDefaults } from '../../data/input-defaults.js'
 import { useInspection } from '../../job/inspection.js'
-import { useSaying } from '../../job/message-text.js'
+import { useMessageText } from '../../job/message-text.js'
 import { useSession } from '../../data/session.js'
 
 /** Something that a line of words leads to. */
@@ -46,7 +46,7 @@ export function useHits(line: string, jobId: string | undefined): Hit[] {
 function useCheckHits(line: string, jobId: string | undefined): Hit[] {
   const navigate = useNavigate()
   const commit = useCommit()
-  const saying = useSaying()
+  const saying = useMessageText()
   const { inspection, instruments } = useInspection()
   const lastUsed = useInputDefaults((habits) => habits.instruments)
   const decimal = useDecimal()

@@ -3,7 +3,7 @@ import { VERDICT_WORDS, countWords, placeIn, type CheckGroup, type JudgedCheck }
 import { Note, SmallPrint } from '../../ui/theme/text.js'
 import { VerdictMark, VerdictShape } from '../../ui/verdict-mark.js'
 import { useMay } from '../../job/use-writable.js'
-import { useSaying } from '../../job/message-text.js'
+import { useMessageText } from '../../job/message-text.js'
 import { useFocus } from '../../job/focus.js'
 import { AtHand } from '../at-hand.js'
 import { OpenCheck } from '../open-check.js'
@@ -52,7 +52,7 @@ export function GroupPanel({
   onNext: () => void
 }) {
   const writable = useMay('reading')
-  const saying = useSaying()
+  const saying = useMessageText()
   const limits = new Set(group.checks.map(({ check }) => saying(check.required)))
   const tabled = group.together === 'reading' && writable
   const listed = group.together !== 'observation' && !tabled

@@ -2,7 +2,7 @@ import { Box, Button, Grid, Input, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
 import { Suspense, lazy, useState } from 'react'
 import { habitsFor, parseQuantity, type FormField } from '@plumb-mark/core'
-import { useSaying } from '../../job/message-text.js'
+import { useMessageText } from '../../job/message-text.js'
 import { Field } from '../../ui/field.js'
 import { AsFound } from '../../ui/as-found.js'
 import { useDecimal, type DecimalMark } from '../../data/preferences.js'
@@ -18,7 +18,7 @@ export function FieldsForm({ form, answer, onChange }: FormProps<'fields'>) {
   const [texts, setTexts] = useState<Record<string, string>>(() =>
     Object.fromEntries(Object.entries(answer?.values ?? {}).map(([id, { typed }]) => [id, typed])),
   )
-  const saying = useSaying()
+  const saying = useMessageText()
   const [scanning, setScanning] = useState<string>()
   const type = (field: FormField, text: string) => fill({ [field.id]: text })
   const fill = (typed: Record<string, string>) => {

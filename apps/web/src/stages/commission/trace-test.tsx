@@ -19,7 +19,7 @@ import { download } from '../../ui/download.js'
 import { Note, SmallPrint } from '../../ui/theme/text.js'
 import { Problem } from '../../ui/problem.js'
 import { useInspection } from '../../job/inspection.js'
-import { useSaying } from '../../job/message-text.js'
+import { useMessageText } from '../../job/message-text.js'
 import { traceWork, useDigest } from '../../data/workers/use-trace.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
@@ -177,7 +177,7 @@ function Standing({
   requirement: Requirement
   end: number
 }) {
-  const saying = useSaying()
+  const saying = useMessageText()
   if (!facts || eventAt === undefined) return null
   const { verdict, finding } = standingOf(requirement, { eventAt, end, found: facts })
   return (

@@ -208,7 +208,7 @@ function OffsetField({
   trial: tried,
   onKeep,
 }: OffsetProps) {
-  const tryOut = useInspection((state) => state.preview)
+  const preview = useInspection((state) => state.preview)
   const decimal = useDecimal()
   // What was typed is shown again while it reads as the value; after a change of the decimal mark it may not.
   const before = typedBefore === undefined ? undefined : parseQuantity(typedBefore, 'length', { decimal })
@@ -233,13 +233,13 @@ function OffsetField({
     setTouched(true)
     const read = parseQuantity(text, 'length', { decimal })
     const usable = read.ok && read.quantity.relation === '=' && (!size || read.quantity.value >= 1)
-    tryOut(usable ? tried(read.quantity.value) : undefined)
+    preview(usable ? tried(read.quantity.value) : undefined)
   }
   const keep = () => {
     if (problem || !parsed.ok) return
     const same = Math.abs(parsed.quantity.value - value) < 1e-9
     // The very figure that was drawn, typed by a person, is measured; one that was only passed over is not.
-    if (same && !(drawn && touched)) return tryOut(undefined)
+    if (same && !(drawn && touched)) return preview(undefined)
     onKeep(parsed.quantity.value, parsed.quantity.typed)
   }
   return (

@@ -2,7 +2,7 @@ import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { stringMakeUp, walkedString, watts, type StringBuilt } from '@plumb-mark/core'
-import { useSaying } from '../../job/message-text.js'
+import { useMessageText } from '../../job/message-text.js'
 import { ChoiceField, named, type Option } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
 import { VerdictMark } from '../../ui/verdict-mark.js'
@@ -16,7 +16,7 @@ const ENDS_IN = ['hybrid-inverter', 'string-inverter']
 /** A string drawn by walking along it: its count and power stand against the limits at every step. */
 export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
-  const tryOut = useInspection((state) => state.preview)
+  const preview = useInspection((state) => state.preview)
   const commit = useCommit()
   const { asBuilt } = inspection.state
   const inverters = asBuilt.units.filter(({ sheetId }) =>
@@ -28,7 +28,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
   const [unitId, setUnitId] = useState(inverters[0]?.id ?? '')
   const [input, setInput] = useState('PV1')
   const [coldMethod, setColdMethod] = useState<'coefficient' | 'table'>('coefficient')
-  const saying = useSaying()
+  const saying = useMessageText()
   const [freshId, setFreshId] = useState(() => `string-${uuid()}`)
   const draft = useMemo(
     () =>
@@ -40,7 +40,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
     [kept, freshId, label, unitId, input, walked, coldMethod, inspection.context],
   )
   useEffect(() => {
-    tryOut(
+    preview(
       walked.length > 0 && draft
         ? { ...asBuilt, strings: [...asBuilt.strings.filter((string) => string.id !== draft.id), draft] }
         : undefined,

@@ -25,7 +25,7 @@ export type TripValues = AnswerOf<'fields'>['values']
 
 /**
  * Reads a self-test file into the fields of the check that asks for it. A row is known by the label or the id of the test, without case and
- * blanks. A cell that is empty leaves its field as not read, which proves nothing; a test that nobody asks for, or that stands twice, is a fault.
+ * blanks. A cell that is empty leaves its field as not read, which proves nothing. A fault: a test that nobody asks for, or that stands twice.
  */
 export function tripsIn(
   rows: readonly Record<string, string | undefined>[],
