@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { Upload } from 'lucide-react'
 import { useRef, useState, type ReactNode } from 'react'
-import { guessColumns, type CsvColumn, type CsvMapping, type CsvRead } from '@plumb-mark/core'
+import { guessColumns, plural, type CsvColumn, type CsvMapping, type CsvRead } from '@plumb-mark/core'
 import { ChoiceField, optionsOf } from './choice-field.js'
 
 interface Opened {
@@ -86,14 +86,14 @@ export function CsvImport<T>({
       {opened && (
         <Box
           role="region"
-          aria-label={`${opened.name}: ${opened.rows.length} rows`}
+          aria-label={`${opened.name}: ${plural(opened.rows.length, 'row')}`}
           mt="10px"
           p="14px"
           bg="sunk"
           borderRadius="4px"
         >
           <Text fontWeight={600} mb="8px">
-            {opened.name}: {opened.rows.length} rows. Which column is which?
+            {opened.name}: {plural(opened.rows.length, 'row')}. Which column is which?
           </Text>
           <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(3, 1fr)' }} gap="10px">
             {columns.map(({ key, header, required }) => (
