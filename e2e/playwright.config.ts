@@ -28,6 +28,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${portOf(mine)}`,
     viewport: { width: 1280, height: 800 },
+    // A control that never comes costs its own wait, not that of the whole walk.
+    actionTimeout: 60_000,
     screenshot: 'only-on-failure',
     // What a walk stands in for must reach the page; the walk without a server lets them in.
     serviceWorkers: 'block',

@@ -100,7 +100,7 @@ test('a tester’s file is read once its columns are known; one bad row and noth
     page.getByRole('status').filter({ hasText: 'row 3, Circuit: no string is called “String Q”' }),
   ).toBeVisible()
   await file('String B,> 999,1000\r\n')
-  const again = page.getByRole('region', { name: 'strings.csv: 1 rows' })
+  const again = page.getByRole('region', { name: 'strings.csv: 1 row' })
   await again.getByLabel('insulation, MΩ').selectOption('Result MOhm')
   await again.getByLabel('Read with').selectOption({ label: 'Insulation tester N1' })
   await again.getByRole('button', { name: 'Take the readings' }).click()
@@ -109,7 +109,7 @@ test('a tester’s file is read once its columns are known; one bad row and noth
   ).toBeVisible()
   await file('String B,> 888,1000\r\n')
   await expect(
-    page.getByRole('region', { name: 'strings.csv: 1 rows' }).getByLabel('insulation, MΩ'),
+    page.getByRole('region', { name: 'strings.csv: 1 row' }).getByLabel('insulation, MΩ'),
   ).toHaveValue('Result MOhm')
 })
 
