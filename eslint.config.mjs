@@ -10,7 +10,7 @@ const forbid = (names, why) => ({
         { group: names, message: why },
         // The model of a site has a name of its own: it runs where nothing can be connected, without the line.
         {
-          group: ['@plumb-mark/*/*', '!@plumb-mark/devices/site'],
+          group: ['@plumb-mark/*/*', '!@plumb-mark/devices/site', '!@plumb-mark/manual/node'],
           message: 'import a package by its name, never by a path inside it',
         },
       ],
@@ -115,7 +115,7 @@ const WEB_KNOWS = [
     message: 'the web knows contract and core',
   },
   {
-    group: ['@plumb-mark/*/*', '!@plumb-mark/devices/site'],
+    group: ['@plumb-mark/*/*', '!@plumb-mark/devices/site', '!@plumb-mark/manual/node'],
     message: 'import a package by its name, never by a path inside it',
   },
 ]
@@ -155,6 +155,23 @@ const SERVER_KNOWS = [
     message: 'the server knows contract, archive and core',
   },
   { group: ['@plumb-mark/*/*'], message: 'import a package by its name, never by a path inside it' },
+]
+
+/** The floors of reading a manual: what is on the page, how it is laid out, what it says, what of it stands, what a sheet makes of it. */
+const MANUAL_FLOORS = ['page', 'source', 'layout', 'finders', 'resolve', 'proposal']
+
+const MANUAL_KNOWS = [
+  {
+    group: [
+      '@plumb-mark/contract',
+      '@plumb-mark/server',
+      '@plumb-mark/web',
+      '@plumb-mark/cli',
+      'react',
+      'node:*',
+    ],
+    message: 'reading a manual knows core only: the same code runs in the browser and on the command line',
+  },
 ]
 
 /** For each folder of an application: imports run down only, so that there are no rings. */
@@ -247,6 +264,7 @@ export default tseslint.config(
       'practice knows core only: nothing of it can reach a real job',
     ),
   },
+  ...floorsOf('packages/manual/src', MANUAL_FLOORS, MANUAL_KNOWS),
   {
     files: ['packages/archive/src/**/*.ts'],
     rules: forbid(

@@ -14,6 +14,7 @@ const COMMANDS: Record<string, () => Promise<Command>> = {
   'change-key': async () => (await import('./change-key.js')).changeSealKey,
   rebuild: async () => (await import('./rebuild.js')).rebuild,
   practice: async () => (await import('./practice.js')).practice,
+  'read-manual': async () => (await import('./read-manual.js')).readManualCommand,
 }
 
 async function main([name, ...args]: string[]): Promise<ExitCode> {

@@ -26,6 +26,10 @@ USAGE
                       [--inspector perfect|blind|random] [--base FILE] [--json]
                                                   hides faults in a made-up installation, has it inspected, and prints what was planted,
                                                   found, missed, invented and scored; --base takes an exported inspection that is all right
+  plumb-mark read-manual <file.pdf> [--model NAME] [--json | --sheet] [--password TEXT]
+                                                  what a maker's manual demands, each figure with its page and clause; --sheet makes a
+                                                  draft of a sheet of it; the model also from MANUAL_MODEL. Pages that are pictures are
+                                                  read too. Nothing of it is in force until a person has looked at it
 
 UNITS
   Inputs are in canonical units: mm, mm², m (cable lengths), N·m, V, A, W, var, VA, Ω, MΩ, °C, W/m², s, kg, kN.

@@ -19,6 +19,14 @@ export { inBothSystems, type System } from './quantity/both-systems.js'
 export { amps, volts, watts } from './quantity/figure.js'
 export { formatInches, formatQuantity } from './quantity/format.js'
 export { parseQuantity } from './quantity/parse.js'
+export {
+  printedFigures,
+  printedUnit,
+  type PrintedFigure,
+  type PrintHabits,
+  type UnitWord,
+} from './quantity/printed-figures.js'
+export { manualOfSheet, placeInManual, type ManualOfSheet, type PlaceInManual } from './sheet/place.js'
 export { readDraft, variantOf } from './quantity/read-draft.js'
 export { RELATIONS, type Relation } from './quantity/relation.js'
 export { formatNumber, joinAnd, normaliseLabel, plural } from './quantity/phrases.js'

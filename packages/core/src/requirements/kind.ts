@@ -5,6 +5,7 @@ import type { StringInForce } from '../as-built/strings-in-force.js'
 import type { JudgementContext } from './judgement-context.js'
 import type { EvidenceInput, ReadingInput } from './evidence-input.js'
 import type { Ask } from '../answer/ask.js'
+import { placeInManual } from '../sheet/place.js'
 import { whenField } from '../sheet/when.js'
 import { CARRIED_INSTRUMENTS } from '../instrument/instrument-kinds.js'
 import type { BranchBuilt, DeviceBuilt, PlaneBuilt } from '../array/places.js'
@@ -32,6 +33,7 @@ export const commonFields = {
   id: text('unique within the sheet'),
   stage: oneOf(STAGES),
   clause: text('where the source document says so'),
+  printed: optional(placeInManual),
   title: text(),
   severity: oneOf(SEVERITIES),
   remedy: text('what must be done when it fails, in plain words'),

@@ -3,6 +3,7 @@ import { BadInput } from '../shape/bad-input.js'
 import { num, count, list, object, oneOf, optional, refine, text, type Read } from '../shape/shape.js'
 import { moduleShape } from '../dc/module.js'
 import { accuracyShape } from '../instrument/instrument.js'
+import { manualOfSheet } from './place.js'
 import { terminalShape } from './terminal.js'
 import { TECHNOLOGIES, UNIT_KINDS } from './terms.js'
 
@@ -45,6 +46,7 @@ export const sheetHead = object({
   revision: text(),
   date: day,
   source: text('the document that the figures are taken from, with its own number and edition'),
+  manual: optional(manualOfSheet),
   mass: optional(quantity('mass')),
   size: optional(object({ width: edge(), height: edge(), depth: edge() })),
   ratings: optional(list(object({ name: text(), value: text() }), { mayBeEmpty: true }), []),

@@ -2,6 +2,7 @@ import { quantity } from '../quantity/quantity-field.js'
 import { BadInput } from '../shape/bad-input.js'
 import { object, oneOf, optional, percent, refine, requireRange, text, type Read } from '../shape/shape.js'
 import type { Dimension } from '../quantity/units.js'
+import { placeInManual } from './place.js'
 import { CLAMPS, CLAMP_WORDS } from './terms.js'
 
 const window = (dimension: Dimension, about: string) =>
@@ -61,6 +62,7 @@ export const terminalShape = refine(
     torque: optional(torqueWindow),
     strip: optional(window('length', 'length of bare conductor')),
     conductor: optional(window('conductor-size', 'size of conductor')),
+    printed: optional(placeInManual),
   }),
   ({ clamp, torque }, path) => {
     if (clamp === 'torque' && !torque)

@@ -1,0 +1,28 @@
+import { count, list, num, object, optional, text, type Read } from '../shape/shape.js'
+
+/** Where in the maker's manual a demand stands: the page of the file from 1, and the box on it. */
+export const placeInManual = object(
+  {
+    page: count('of the file, from 1'),
+    box: optional(
+      list(num({ min: 0 }), {
+        mayBeEmpty: true,
+        about: 'left, top, right and bottom in points from the upper left corner of the page',
+      }),
+    ),
+  },
+  'where the manual says so',
+)
+export type PlaceInManual = Read<typeof placeInManual>
+
+/** The file that a sheet was read from. */
+export const manualOfSheet = object(
+  {
+    digest: text('SHA-256 of the file, hexadecimal'),
+    title: optional(text()),
+    edition: optional(text()),
+    pages: optional(count()),
+  },
+  'the maker’s manual, kept under its digest',
+)
+export type ManualOfSheet = Read<typeof manualOfSheet>

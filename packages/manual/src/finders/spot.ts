@@ -1,0 +1,144 @@
+import type { PrintedFigure } from '@plumb-mark/core'
+import type { Box } from '../page/page.js'
+
+/** A figure in its surroundings, of running text or of a table: what a finder looks at. */
+export interface Spot {
+  figure: PrintedFigure
+  /** From the figure before, or the beginning of the sentence, up to this one. In a table: part, label and head of the column. */
+  lead: string
+  /** Up to the next figure or the end of the part of the sentence. In a table: what stands in the field after the figure. */
+  tail: string
+  /** The part of the sentence, between semicolons, in which it stands; in a table label and head. */
+  clausePart: string
+  /** The whole sentence, or the whole row with its fields parted by bars. */
+  sentence: string
+  /** The sentence before, since “it” is said of something there. */
+  before: string
+  /** What the first field of the row says. */
+  label?: string
+  head?: string
+  caption: string
+  /** The headings above, the highest first. */
+  titles: readonly string[]
+  clause: string
+  page: number
+  box: Box
+  /** Page and box of a part of the sentence, for what is not the figure itself. */
+  placeAt(at: number, end: number): { page: number; box: Box }
+  model?: string
+  fromPicture: boolean
+  device: Device
+}
+
+export type Device = 'inverter' | 'battery' | 'meter' | 'other'
+
+export const FACT_KINDS = [
+  'clearance',
+  'torque',
+  'conductor',
+  'strip',
+  'gland',
+  'mass',
+  'size',
+  'rating',
+  'temperature',
+  'humidity',
+  'altitude',
+  'tilt',
+  'fixing',
+  'wait',
+  'length',
+  'breaker',
+  'earth',
+  'count',
+  'setting',
+  'indicator',
+  'alarm',
+  'step',
+  'sequence',
+] as const
+export type FactKind = (typeof FACT_KINDS)[number]
+
+/** What a manual demands or tells, with the place where it says so. Numbers in the canonical unit. */
+export interface Fact {
+  kind: FactKind
+  subject: string
+  min?: number
+  max?: number
+  value?: number
+  unit: string
+  page: number
+  clause: string
+  text: string
+  box: Box
+  /** The model that it is said of, where the manual tells several apart. */
+  model?: string
+  /** Read off a picture of the page, not from its letters. */
+  fromPicture?: true
+  /** Another place demands something else of the same. */
+  contradicts?: true
+}
+
+/** The figure of a spot as a fact. A single figure is a value unless words made it a bound. */
+export function factOf(
+  spot: Spot,
+  kind: FactKind,
+  subject: string,
+  unit: string,
+  change: { scale?: number; as?: 'min' | 'max' | 'value' } = {},
+): Fact {
+  const { figure } = spot
+  const scale = change.scale ?? 1
+  const scaled = (value: number | undefined) => (value === undefined ? undefined : tidy(value * scale))
+  const { min, max, value } = figure
+  const single = value ?? (min === undefined ? max : max === undefined ? min : undefined)
+  const bounds =
+    change.as && single !== undefined
+      ? { [change.as]: scaled(single) }
+      : figure.beyond
+        ? { max: scaled(value) }
+        : { min: scaled(min), max: scaled(max), value: scaled(value) }
+  return {
+    kind,
+    subject: subject.replace(/\s+/g, ' ').trim(),
+    ...Object.fromEntries(Object.entries(bounds).filter(([, bound]) => bound !== undefined)),
+    unit,
+    page: spot.page,
+    clause: spot.clause,
+    text: spot.sentence,
+    box: spot.box,
+    ...(spot.model !== undefined && { model: spot.model }),
+    ...(spot.fromPicture && { fromPicture: true as const }),
+  }
+}
+
+/** What a computer adds in the last digits is no figure of the print. */
+const tidy = (value: number) => Number(value.toPrecision(9))
+
+export const innermost = (spot: Pick<Spot, 'titles'>): string => spot.titles.at(-1) ?? ''
+
+/** Everything that surrounds a figure, nearest first, for a look at words. */
+export const surroundings = (spot: Spot): string =>
+  [spot.lead, spot.tail, spot.sentence, spot.head ?? '', spot.caption, ...spot.titles].join(' ')
+
+const IDLE =
+  /\b(?:the|a|an|its|their|each|every|is|are|be|been|has|have|must|may|should|can|with|by|of|to|in|on|at|and|or|for|from|that|which|it|they|them|there|this|these|not|than|less|more|least|most|min|max|no|up|will|do|does|so|as|when|where|if|then|also|only|same|other)\b\.?/gi
+
+/** A short name for what a part of a sentence speaks of: its words without figures and without those that say nothing. */
+export function nameOf(text: string, figure: string, most = 9): string {
+  const words = text
+    .replace(figure, ' ')
+    .replace(/[−–-]?\d[\d.,/]*\s?(?:N·m|mm²|mm|m|kg|V|A|W|s|min|°C|%|in|ft|lb|AWG)?(?![\w])/g, ' ')
+    .replace(IDLE, ' ')
+    .replace(/[^\p{L}\p{N}+/ -]+/gu, ' ')
+    .split(/\s+/)
+    .filter((word) => word.length > 1 || /[A-Z]/.test(word))
+  return words.slice(-most).join(' ')
+}
+
+/** The name with the heading it stands under, unless that is said already. */
+export function named(spot: Spot, name: string): string {
+  const title = innermost(spot)
+  const missing = title !== '' && !name.toLowerCase().includes(title.toLowerCase())
+  return missing ? (name === '' ? title : `${name} (${title})`) : name
+}

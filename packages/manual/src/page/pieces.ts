@@ -1,0 +1,110 @@
+import { boxAround, type Item, type Page, type Piece } from './page.js'
+import { inColumns } from './columns.js'
+import { cleaned } from './letters.js'
+
+/** A gap of more than this share of the type size parts two cells; less is a blank between words. */
+const GAP = 0.85
+const RAISED = 0.8
+
+/** Joins the runs of a page to pieces, in the order of the document. */
+export function piecesOf(page: Page): Piece[] {
+  const pieces: Piece[] = []
+  let open: Piece | undefined
+  for (const item of page.items) {
+    if (item.text.trim() === '') continue
+    if (open && isRaised(item, open)) {
+      raise(open, item)
+      continue
+    }
+    if (open && follows(item, open)) {
+      extend(open, item)
+      continue
+    }
+    open = begun(item, page)
+    pieces.push(open)
+  }
+  for (const piece of pieces) piece.text = cleaned(piece.text)
+  const whole = unjustified(pieces.filter(({ text }) => text !== ''))
+  return page.fromPicture ? inColumns(whole, page) : whole
+}
+
+/** A line that was stretched to the edge of its column: words with the same wide gap between all of them are one piece again. */
+function unjustified(pieces: readonly Piece[]): Piece[] {
+  const found: Piece[] = []
+  for (let i = 0; i < pieces.length;) {
+    let end = i + 1
+    while (end < pieces.length && isNext(pieces[end - 1]!, pieces[end]!)) end++
+    const run = pieces.slice(i, end)
+    found.push(...(isStretched(run) ? [asOne(run)] : run))
+    i = end
+  }
+  return found
+}
+
+const isNext = (left: Piece, right: Piece) =>
+  Math.abs(left.baseline - right.baseline) < 0.1 * left.size && right.x0 > left.x1 && left.size === right.size
+
+function isStretched(run: readonly Piece[]): boolean {
+  if (run.length < 3) return false
+  const gaps = run.slice(1).map(({ x0 }, i) => x0 - run[i]!.x1)
+  const [least, most] = [Math.min(...gaps), Math.max(...gaps)]
+  return most - least < 0.2 * run[0]!.size && most < 3 * run[0]!.size
+}
+
+const asOne = (run: readonly Piece[]): Piece => ({
+  ...run[0]!,
+  ...boxAround(run),
+  text: run.map(({ text }) => text).join(' '),
+  marks: run.flatMap(({ marks }) => marks),
+})
+
+const begun = ({ text, x, baseline, width, size, bold }: Item, { number, fromPicture }: Page): Piece => ({
+  text,
+  x0: x,
+  x1: x + width,
+  top: baseline - size * 0.8,
+  bottom: baseline + size * 0.22,
+  baseline,
+  size,
+  bold,
+  page: number,
+  seen: fromPicture,
+  marks: [],
+})
+
+function follows(item: Item, open: Piece): boolean {
+  const gap = item.x - open.x1
+  const size = Math.max(item.size, open.size)
+  return Math.abs(item.baseline - open.baseline) < 0.25 * size && gap < GAP * size && gap > -0.6 * size
+}
+
+function extend(open: Piece, item: Item): void {
+  const gap = item.x - open.x1
+  const blank = gap > 0.12 * item.size && !/\s$/.test(open.text) && !/^\s/.test(item.text)
+  open.text += (blank ? ' ' : '') + item.text
+  open.x1 = Math.max(open.x1, item.x + item.width)
+  open.bold &&= item.bold
+  open.size = Math.max(open.size, item.size)
+}
+
+/** A smaller sign set above the line directly after it: a power, or the mark of a note. */
+function isRaised(item: Item, open: Piece): boolean {
+  const lift = open.baseline - item.baseline
+  const gap = item.x - open.x1
+  return (
+    item.size < RAISED * open.size &&
+    lift > 0.12 * open.size &&
+    lift < 0.8 * open.size &&
+    gap > -0.3 * open.size &&
+    gap < 0.5 * open.size &&
+    item.text.trim().length <= 4
+  )
+}
+
+const POWERS: Record<string, string> = { '2': '²', '3': '³' }
+function raise(open: Piece, item: Item): void {
+  const sign = item.text.trim()
+  open.x1 = Math.max(open.x1, item.x + item.width)
+  if (/(?:\d\s?|^|\s)(?:mm|cm|m)$/.test(open.text) && POWERS[sign]) open.text += POWERS[sign]
+  else open.marks.push(sign.replace(/[()]/g, ''))
+}

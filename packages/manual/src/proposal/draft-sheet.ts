@@ -1,0 +1,86 @@
+import { stringify } from 'yaml'
+import type { UnitKind } from '@plumb-mark/core'
+import type { Device, Fact } from '../finders/spot.js'
+import { requirementOf } from './by-kind.js'
+import { figure, idOf, range, type Data } from './proposed.js'
+import { alarmsOf, clearanceOf, indicatorOf, settingsOf, stepsOf } from './together.js'
+
+export interface DraftHead {
+  maker?: string
+  model?: string | undefined
+  kind?: UnitKind
+  title?: string
+  revision?: string
+  /** YYYY-MM-DD */
+  date?: string
+  source?: string
+  manual?: { digest: string; title?: string; edition?: string; pages?: number }
+}
+
+const KIND_OF_DEVICE: Record<Device, UnitKind> = {
+  inverter: 'string-inverter',
+  battery: 'battery',
+  meter: 'meter',
+  other: 'gateway',
+}
+
+/** A sheet out of facts, in the format of sheet files: what was found, and nothing that was not. Every requirement says where it stands. */
+export function draftSheet(
+  { facts, device, title = '' }: { facts: readonly Fact[]; device: Device; title?: string },
+  head: DraftHead = {},
+): Data {
+  const taken = new Set<string>()
+  const of = (kind: Fact['kind']) => facts.filter((fact) => fact.kind === kind)
+  const clear = clearanceOf(of('clearance'))
+  const alone = facts.filter((fact) => !clear?.of.includes(fact))
+  const together = [
+    clear?.requirement,
+    stepsOf(of('step')),
+    settingsOf(of('setting')),
+    indicatorOf(of('indicator')),
+    alarmsOf(of('alarm')),
+  ]
+  const requirements = [...together, ...alone.map(requirementOf)]
+    .filter((one): one is Data => one !== undefined)
+    .map((one) => ({ id: idOf(String(one['title']), taken), ...one }))
+  return {
+    format: 'plumb-mark-sheet',
+    version: 1,
+    maker: head.maker ?? '',
+    model: head.model ?? '',
+    kind: head.kind ?? KIND_OF_DEVICE[device],
+    title: head.title ?? title,
+    revision: head.revision ?? 'A',
+    date: head.date ?? '2026-01-01',
+    source: head.source ?? title,
+    ...(head.manual && { manual: head.manual }),
+    ...massOf(of('mass')),
+    ...sizeOf(of('size')),
+    ratings: ratingsOf(of('rating')),
+    requirements,
+  }
+}
+
+/** The same as text, a requirement after the other. */
+export const sheetSource = (data: Data): string =>
+  stringify(data, { lineWidth: 110, flowCollectionPadding: true })
+
+function massOf(facts: readonly Fact[]): Data {
+  const [first] = facts
+  const mass = first?.value ?? first?.max ?? first?.min
+  return mass === undefined ? {} : { mass: figure(mass, 'kg') }
+}
+
+function sizeOf(facts: readonly Fact[]): Data {
+  const edge = (name: string) => facts.find(({ subject }) => subject.endsWith(name))
+  const [width, height, depth] = [edge('width'), edge('height'), edge('depth')]
+  if (!width || !height || !depth) return {}
+  const of = (fact: Fact) => figure(fact.value ?? fact.max ?? fact.min ?? 0, 'mm')
+  return { size: { width: of(width), height: of(height), depth: of(depth) } }
+}
+
+const ratingsOf = (facts: readonly Fact[]) =>
+  facts.map((fact) => {
+    const { min, max } = range(fact)
+    return { name: fact.subject, value: min && max && min !== max ? `${min} to ${max}` : (max ?? min ?? '') }
+  })

@@ -1,0 +1,46 @@
+import type { Box } from '../page/page.js'
+import type { Fact } from '../finders/spot.js'
+
+/** A fact with what a sheet would say of it. Data of the sheet's own format, not yet read by it. */
+export type Data = Record<string, unknown>
+
+/** A figure with its unit, as a sheet writes it. */
+export function figure(value: number, unit: string): string {
+  return `${Number(value.toPrecision(6))} ${unit}`.trim()
+}
+
+/** “min” and “max” as a sheet writes them; a single figure is both ends. */
+export function range(fact: Fact, unit = fact.unit): { min?: string; max?: string } {
+  const { min, max, value } = fact
+  if (value !== undefined) return { min: figure(value, unit), max: figure(value, unit) }
+  return {
+    ...(min !== undefined && { min: figure(min, unit) }),
+    ...(max !== undefined && { max: figure(max, unit) }),
+  }
+}
+
+export const placeOf = ({ page, box }: Fact): { page: number; box: number[] } => ({ page, box: corners(box) })
+
+const corners = ({ x0, top, x1, bottom }: Box) =>
+  [x0, top, x1, bottom].map((edge) => Math.max(0, Math.round(edge * 10) / 10))
+
+/** An id out of words; unique among those that are taken already. */
+export function idOf(words: string, taken: Set<string>): string {
+  const base =
+    words
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 40)
+      .replace(/-$/, '') || 'demand'
+  let id = base
+  for (let i = 2; taken.has(id); i++) id = `${base}-${i}`
+  taken.add(id)
+  return id
+}
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** What a fact is called in a sheet: without the heading that was put behind it. */
+export const titled = (fact: Fact): string =>
+  capital(fact.subject.replace(/\s*\([^)]*\)$/, '').slice(0, 80)) || fact.kind

@@ -1,0 +1,134 @@
+import type { Fact } from '../finders/spot.js'
+import { figure, idOf, placeOf, type Data } from './proposed.js'
+
+const SIDE: Record<string, string> = { left: 'left', right: 'right', above: 'top', below: 'bottom' }
+const sideOf = ({ subject }: Fact) => SIDE[subject.replace(/^[a-z]+, /, '')]
+
+/** Free space to all sides is one requirement, with neighbours and openings. Sides that were not found are left at nothing and said so. */
+export function clearanceOf(facts: readonly Fact[]): { requirement: Data; of: Fact[] } | undefined {
+  const sides = facts.filter((fact) => sideOf(fact))
+  if (sides.length === 0) return undefined
+  const least = (fact: Fact) => fact.min ?? fact.value ?? fact.max ?? 0
+  const clear: Record<string, string> = {}
+  for (const side of ['left', 'right', 'top', 'bottom']) {
+    const demands = sides.filter((fact) => sideOf(fact) === side).map(least)
+    clear[side] = figure(Math.max(0, ...demands), 'mm')
+  }
+  const neighbour = facts.find(({ subject }) => /between units/.test(subject))
+  const openings = facts.filter(({ subject }) => /^from an opening/.test(subject))
+  const first = sides[0]!
+  return {
+    of: [...sides, ...(neighbour ? [neighbour] : []), ...openings],
+    requirement: {
+      kind: 'clearance',
+      stage: 'place-and-mount',
+      clause: first.clause,
+      title: 'Free space',
+      severity: 'major',
+      clear,
+      ...(neighbour && { neighbour: { rule: 'stated', distance: figure(least(neighbour), 'mm') } }),
+      ...(openings.length > 0 && {
+        keepOut: openings.map((fact) => ({
+          from: fact.subject.replace(/^from an opening,? ?/, '') || 'opening',
+          distance: figure(least(fact), 'mm'),
+        })),
+      }),
+      remedy: 'Move the unit, or what stands too near, until the gap is at least the figure.',
+      printed: placeOf(first),
+    },
+  }
+}
+
+/** The steps of putting into service, in their order. */
+export function stepsOf(facts: readonly Fact[]): Data | undefined {
+  const first = facts[0]
+  if (!first) return undefined
+  return {
+    kind: 'ordered-steps',
+    stage: 'power-up',
+    clause: first.clause,
+    title: 'Order of powering up',
+    severity: 'stop',
+    direction: 'up',
+    steps: facts.map(({ subject, text }, i) => ({
+      id: `step-${subject}`,
+      label: text.slice(0, 160),
+      ...(i > 0 && { after: [`step-${facts[i - 1]!.subject}`] }),
+    })),
+    remedy: 'Switch off in the reverse order, wait, and begin again from the first step.',
+    printed: placeOf(first),
+  }
+}
+
+export function settingsOf(facts: readonly Fact[]): Data | undefined {
+  const first = facts[0]
+  if (!first) return undefined
+  const taken = new Set<string>()
+  return {
+    kind: 'settings',
+    stage: 'commission',
+    clause: first.clause,
+    title: 'Settings',
+    severity: 'major',
+    settings: facts.map(({ subject, min, max, value, unit }) => ({
+      id: idOf(subject, taken),
+      label: subject,
+      ...(unit !== '' && { unit }),
+      rule:
+        value !== undefined
+          ? { equals: value }
+          : { ...(min !== undefined && { min }), ...(max !== undefined && { max }) },
+    })),
+    remedy: 'Set it within what the maker allows, and read it back.',
+    printed: placeOf(first),
+  }
+}
+
+const GOOD =
+  /\b(?:ready|feed|feeds|feeding|producing|charging|charged|all is well|joined|awake|normal|operat|present|there|enough)\b/i
+const BAD = /\b(?:fault|stopped|error|lost|missing|wrong|warning|off|out of range|blocked|insulation)\b/i
+
+export function indicatorOf(facts: readonly Fact[]): Data | undefined {
+  const first = facts[0]
+  if (!first) return undefined
+  const taken = new Set<string>()
+  return {
+    kind: 'indicator',
+    stage: 'power-up',
+    clause: first.clause,
+    title: 'What the lamps say',
+    severity: 'major',
+    question: 'Which of these does the unit show?',
+    patterns: facts.map(({ subject, text }) => {
+      const [colour, ...rhythm] = subject.split(/,\s*/)
+      return {
+        id: idOf(subject, taken),
+        colour: colour!,
+        rhythm: rhythm.join(', ') || 'steady',
+        means: text,
+        good: GOOD.test(text) && !BAD.test(text),
+      }
+    }),
+    remedy: 'Do as the manual says for what is shown, and look again.',
+    printed: placeOf(first),
+  }
+}
+
+export function alarmsOf(facts: readonly Fact[]): Data | undefined {
+  const first = facts[0]
+  if (!first) return undefined
+  return {
+    kind: 'alarm-codes',
+    stage: 'commission',
+    clause: first.clause,
+    title: 'Codes in the display',
+    severity: 'major',
+    codes: [...new Map(facts.map((fact) => [fact.subject, fact])).values()].map(({ subject, text }) => ({
+      id: subject,
+      means: text,
+      next: 'see the manual',
+    })),
+    remedy: 'Remove the cause, clear the code, and look whether it comes back.',
+    printed: placeOf(first),
+  }
+}

@@ -1,0 +1,89 @@
+import type { PrintHabits } from '@plumb-mark/core'
+import { factsOfPassage, type Surroundings } from './finders/prose.js'
+import { factsOfTable } from './finders/tables.js'
+import { figureLabels } from './finders/drawings.js'
+import { stepsOf } from './finders/steps.js'
+import type { Device, Fact } from './finders/spot.js'
+import { manualText, type Block, type ManualText } from './layout/document.js'
+import type { Page } from './page/page.js'
+import { isSameModel, modelsOf } from './resolve/models.js'
+import { namedModels } from './resolve/named-models.js'
+import { resolved } from './resolve/resolve.js'
+
+export interface ManualFacts {
+  facts: Fact[]
+  /** Said of other models than the one that is read for. */
+  ofOthers: Fact[]
+  /** The models that the manual tells apart, as it names them. */
+  models: string[]
+  device: Device
+}
+
+/** Reads the pages of a manual: what it demands, where it says so, of which model. `model` is the one that stands on the wall. */
+export function readManual(
+  pages: readonly Page[],
+  { model }: { model?: string | undefined } = {},
+): ManualFacts {
+  const text = manualText(pages)
+  const listed = namedModels(text)
+  const chosen = model ?? listed.packedWith
+  const models = modelsOf(chosen, listed.models)
+  const pictures = new Set(pages.filter(({ fromPicture }) => fromPicture).map(({ number }) => number))
+  const around: Surroundings = {
+    habits: { decimal: text.decimal } satisfies PrintHabits,
+    device: deviceOf(text),
+    models,
+    isPicture: (page) => pictures.has(page),
+  }
+  const read = text.blocks.filter((block) => !isAside(block)).flatMap((block) => factsOf(block, around))
+  const all = [...read, ...stepsOf(text, around), ...figureLabels(text, around)]
+  const facts = resolved(all, text, around)
+    .map((fact) => withModel(fact, chosen))
+    .sort((a, b) => a.page - b.page || a.box.top - b.box.top)
+  const isMine = ({ model: of }: Fact) => of === undefined || chosen === undefined || isSameModel(of, chosen)
+  return {
+    facts: facts.filter(isMine),
+    ofOthers: facts.filter((fact) => !isMine(fact)),
+    models: [...listed.models],
+    device: around.device,
+  }
+}
+
+const factsOf = (block: Block, around: Surroundings): Fact[] =>
+  block.kind === 'table'
+    ? factsOfTable(block, around)
+    : block.kind === 'label'
+      ? []
+      : factsOfPassage(block, around)
+
+/** A field that several models share is that of the model in hand. */
+function withModel(fact: Fact, chosen: string | undefined): Fact {
+  if (fact.model === undefined || !fact.model.includes(' | ')) return fact
+  const names = fact.model.split(' | ')
+  return {
+    ...fact,
+    model: names.find((name) => chosen !== undefined && isSameModel(name, chosen)) ?? names[0]!,
+  }
+}
+
+/** Headings under which nothing is demanded: worked examples, parts, history, guarantee. */
+const ASIDE =
+  /\b(?:examples?|worked out|on paper|efficiency|spare|parts list|changes|history|revisions?|journal|log book|guarantee|warranty|glossary|terms|abbreviations|in the (?:crate|carton|box)|what is in|contents|delivery|delivered|scope of supply|storage|upkeep|care|service desk|imprint|declaration|disposal)\b/i
+
+const isAside = ({ titles }: Block) => ASIDE.test(titles.at(-1) ?? '')
+
+function deviceOf({ blocks, pages }: ManualText): Device {
+  const words = [
+    ...pages.slice(0, 2).flatMap(({ items }) => items.map(({ text }) => text)),
+    ...blocks.map((block) => (block.kind === 'table' ? '' : block.text)),
+  ].join(' ')
+  const count = (pattern: RegExp) => words.match(pattern)?.length ?? 0
+  const found = [
+    ['inverter', count(/\binverters?\b/gi)],
+    ['battery', count(/\bbatter(?:y|ies)\b|\bstacks?\b/gi)],
+    ['meter', count(/\b(?:energy )?meters?\b/gi)],
+  ] as const
+  const title = pages[0]?.items.map(({ text }) => text).join(' ') ?? ''
+  const named = found.find(([name]) => new RegExp(`\\b${name}(?:s|ies)?\\b`, 'i').test(title))
+  return named?.[0] ?? [...found].sort((a, b) => b[1] - a[1])[0]![0]
+}

@@ -1,0 +1,196 @@
+import { printedFigures } from '@plumb-mark/core'
+import type { Surroundings } from '../finders/prose.js'
+import type { Fact } from '../finders/spot.js'
+import { sortOf } from '../finders/tables.js'
+import type { ManualText, Table } from '../layout/document.js'
+
+/** What is left once the manual’s own corrections, letters and repetitions are taken in. */
+export function resolved(facts: readonly Fact[], text: ManualText, around: Surroundings): Fact[] {
+  const lettered = withLetters(facts, text, around)
+  const corrected = withErrata(lettered, text, around)
+  return marked(distinct(corrected))
+}
+
+/** The same figure of the same thing at the same place, found twice. */
+function distinct(facts: readonly Fact[]): Fact[] {
+  const seen = new Set<string>()
+  return facts.filter((fact) => {
+    const key = JSON.stringify([
+      fact.kind,
+      fact.subject,
+      fact.min,
+      fact.max,
+      fact.value,
+      fact.page,
+      fact.clause,
+      fact.text,
+      fact.model,
+    ])
+    if (seen.has(key)) return false
+    seen.add(key)
+    return true
+  })
+}
+
+/** “A ≥ 300 mm” under a drawing, with a table or a sentence that says what A is. */
+function withLetters(
+  facts: readonly Fact[],
+  { blocks, decimal }: ManualText,
+  { isPicture }: Surroundings,
+): Fact[] {
+  const found: Fact[] = []
+  const replaced = new Set<string>()
+  blocks.forEach((block, i) => {
+    if (block.kind !== 'caption') return
+    const pairs = [...block.text.matchAll(/\b([A-Za-z])\s*(?:≥|>=|=|:|min\.?)\s*([^,;.]+(?:\.\d+[^,;.]*)?)/g)]
+    if (pairs.length === 0) return
+    const meanings = meaningsNear(blocks, i)
+    for (const [, letter, rest] of pairs) {
+      const [figure] = printedFigures(rest!, { decimal }).filter(({ dimension }) => dimension === 'length')
+      const least = figure?.min ?? figure?.value ?? figure?.max
+      if (least === undefined) continue
+      const meaning =
+        meanings.get(letter!.toLowerCase()) ??
+        (/side by side/i.test(block.text) ? 'between units' : undefined)
+      if (meaning === undefined) continue
+      replaced.add(block.text)
+      const page = block.from[0]!.piece.page
+      for (const subject of sidesOf(meaning))
+        found.push({
+          kind: 'clearance',
+          subject,
+          min: Number(least.toPrecision(9)),
+          unit: 'mm',
+          page,
+          clause: block.clause,
+          text: block.text,
+          box: block.from[0]!.piece,
+          ...(isPicture(page) && { fromPicture: true as const }),
+        })
+    }
+  })
+  return [...facts.filter(({ text, kind }) => !(kind === 'clearance' && replaced.has(text))), ...found]
+}
+
+function meaningsNear(blocks: ManualText['blocks'], at: number): Map<string, string> {
+  const meanings = new Map<string, string>()
+  for (const block of blocks.slice(Math.max(0, at - 10), at + 10)) {
+    if (block.kind === 'table' && sortOf(block) === 'letters')
+      for (const { fields } of block.rows) meanings.set(fields[0]!.text.toLowerCase(), fields.at(-1)!.text)
+  }
+  return meanings
+}
+
+/** Sides that a phrase names; “either flank” is both. */
+export function sidesOf(meaning: string): string[] {
+  if (/neighbou?r|between (?:two|units)|flank to flank|unit to unit|next (?:unit|inverter)/i.test(meaning))
+    return ['between units']
+  if (/\b(?:either|each|both) (?:flanks?|sides?)|left and right/i.test(meaning)) return ['left', 'right']
+  if (/\b(?:top|above|ceiling|over)\b/i.test(meaning)) return ['above']
+  if (/\b(?:below|floor|under|bottom|glands?)\b/i.test(meaning)) return ['below']
+  if (/\bleft\b/i.test(meaning)) return ['left']
+  if (/\bright\b/i.test(meaning)) return ['right']
+  if (/\b(?:front|before)\b/i.test(meaning)) return ['front']
+  if (/\b(?:behind|rear|back)\b/i.test(meaning)) return ['behind']
+  return [meaning.replace(/^.*?\bto\b/, 'to').slice(0, 60)]
+}
+
+/** Corrections that the manual brings along: what was printed is replaced, and the fact stands where the correction does. */
+function withErrata(facts: readonly Fact[], { blocks, decimal }: ManualText, around: Surroundings): Fact[] {
+  const tables = blocks.filter(
+    (block): block is Table => block.kind === 'table' && sortOf(block) === 'errata',
+  )
+  let left = [...facts]
+  for (const table of tables) {
+    const column = (words: RegExp) => table.heads.findIndex((head) => words.test(head))
+    const [wrong, right, where] = [
+      column(/printed|wrong|instead|old/i),
+      column(/correct|right|new|should|read/i),
+      column(/page/i),
+    ]
+    for (const row of table.rows) {
+      const field = (at: number) => row.fields.find(({ from, to }) => from <= at && to >= at)
+      const [old] = printedFigures(field(wrong)?.text ?? '', { decimal })
+      const [correct] = printedFigures(field(right)?.text ?? '', { decimal })
+      if (!old || !correct || correct.dimension === 'count') continue
+      const page = Number(/\d+/.exec(field(where)?.text ?? '')?.[0] ?? NaN)
+      const words = row.fields.map(({ text }) => text).join(' ')
+      const same = left
+        .filter((fact) => sameFigure(fact, old) && (Number.isNaN(page) || fact.page === page))
+        .sort((a, b) => shared(b, words) - shared(a, words))[0]
+      if (!same) continue
+      const place = field(right)!
+      left = left.filter((fact) => fact !== same)
+      const rest = withoutFigures(same)
+      const figure = correct.value ?? correct.min ?? correct.max!
+      const bound =
+        same.min !== undefined && same.max === undefined
+          ? { min: figure }
+          : same.max !== undefined && same.min === undefined
+            ? { max: figure }
+            : { value: figure }
+      const scale = same.unit === 'm' ? 0.001 : 1
+      left.push({
+        ...rest,
+        ...(correct.min !== undefined && correct.max !== undefined
+          ? { min: tidy(correct.min * scale), max: tidy(correct.max * scale) }
+          : Object.fromEntries(Object.entries(bound).map(([key, value]) => [key, tidy(value * scale)]))),
+        page: place.piece.page,
+        clause: table.clause,
+        text: row.fields.map(({ text }) => text).join(' | '),
+        box: place.cell,
+        ...(around.isPicture(place.piece.page) && { fromPicture: true as const }),
+      })
+    }
+  }
+  return left
+}
+const tidy = (value: number) => Number(value.toPrecision(9))
+
+function withoutFigures(fact: Fact): Fact {
+  const rest = { ...fact }
+  delete rest.min
+  delete rest.max
+  delete rest.value
+  return rest
+}
+
+const sameFigure = (fact: Fact, figure: { min?: number; max?: number; value?: number }) => {
+  const [a, b] = [fact.min ?? fact.value ?? fact.max, figure.min ?? figure.value ?? figure.max]
+  const scaled = fact.unit === 'm' ? (a ?? 0) * 1000 : a
+  return scaled !== undefined && b !== undefined && Math.abs(scaled - b) <= 1e-4 * Math.abs(b)
+}
+const shared = (fact: Fact, words: string) =>
+  fact.subject
+    .split(/\W+/)
+    .filter((word) => word.length > 2 && words.toLowerCase().includes(word.toLowerCase())).length
+
+/** The same thing with another figure elsewhere: both stay, and a person decides. */
+function marked(facts: readonly Fact[]): Fact[] {
+  const figures = (fact: Fact) => JSON.stringify([fact.min, fact.max, fact.value])
+  return facts.map((fact) => {
+    const other = facts.some(
+      (one) =>
+        one !== fact &&
+        one.kind === fact.kind &&
+        one.model === fact.model &&
+        one.subject.toLowerCase() === fact.subject.toLowerCase() &&
+        one.clause !== fact.clause &&
+        CONTRADICTABLE.has(fact.kind) &&
+        figures(one) !== figures(fact),
+    )
+    return other ? { ...fact, contradicts: true as const } : fact
+  })
+}
+const CONTRADICTABLE = new Set([
+  'clearance',
+  'torque',
+  'conductor',
+  'strip',
+  'gland',
+  'mass',
+  'rating',
+  'breaker',
+  'earth',
+  'temperature',
+])
