@@ -127,7 +127,7 @@ const PRINTED_UNITS: readonly (readonly [pattern: string, dimension: Dimension |
     ['lbs?(?![a-z·⋅])|pounds?', 'mass', 'lb'],
     ['g(?![a-zA-Z])', undefined, ''],
     ['ms(?![a-z])', 'time', 'ms'],
-    ['minutes?|mins?(?![a-z.])', 'time', 'min'],
+    ['minutes?|mins?(?![a-z])', 'time', 'min'],
     ['hours?|hrs?(?![a-z])|h(?![a-zA-Z])', 'time', 'h'],
     ['seconds?|secs?(?![a-z])|s(?![a-zA-Z])', 'time', 's'],
     ['kN(?![·⋅.]?c?m)|N(?![·⋅.]?c?m)(?![a-zA-Z])', undefined, ''],

@@ -26,7 +26,7 @@ const SIDES: readonly (readonly [RegExp, readonly string[]])[] = [
 ]
 
 const SPACE =
-  /\b(?:clear(?:ance)?s?|distances?|free|space|room|gaps?|away|apart|leave|keep|stay|between|nearer|closer|envelope|surround)\b/i
+  /\b(?:clear(?:ance)?s?|distances?|free|space|room|gaps?|away|apart|leave|keep|stay|between|nearer|closer|envelope|surround|lower edge|bottom edge|underside)\b/i
 
 /** Free space around a unit, mm: to which side by the words nearest to the figure. */
 export function clearance(spot: Spot): Fact[] {
@@ -42,7 +42,7 @@ export function clearance(spot: Spot): Fact[] {
     return []
   const as =
     figure.value === undefined ? (isUpper(spot) ? { as: 'min' as const } : {}) : { as: 'min' as const }
-  const sides = sidesAt(lead, tail, spot.label)
+  const sides = sidesAt(ownLead(spot), tail, spot.label)
   if (sides)
     return sides.sides.map((side) => factOf(spot, 'clearance', withThing(side, sides.words, spot), 'mm', as))
   const to =
@@ -70,6 +70,12 @@ const isUpper = ({ figure, lead, sentence }: Spot) =>
   figure.max !== undefined &&
   figure.min === undefined &&
   (/\bwithin\b/i.test(figure.text) || /\b(?:nothing|no )\b/i.test(`${lead} ${sentence}`))
+
+/** “200 mm to the left and 300 mm to the right”: what stands before the second figure was said of the first. */
+function ownLead({ lead, earlier }: Spot): string {
+  if (earlier === undefined || nearest(earlier, 'last')) return lead
+  return lead.slice(Math.max(lead.lastIndexOf(' and '), lead.lastIndexOf(', '), lead.lastIndexOf('; ')) + 1)
+}
 
 /** Directions in the words before a figure, the last of them; else in those after it. */
 function sidesAt(

@@ -8,7 +8,7 @@ const near = ({ lead, tail, head, label }: Spot) =>
 export function strip(spot: Spot): Fact[] {
   const words = near(spot)
   if (
-    !/\b(?:strip|stripp?ed|stripping|bare[ds]?|bared|skinn?ed|sheath removed|insulation (?:off|removed|length))\b/i.test(
+    !/\b(?:strip|stripp?ed|stripping|bare[ds]?|bared|skinn?ed|sheath removed|insulation (?:off|removed|length)|remove[sd]?\b[^,;.]{0,24}\b(?:insulation|sheath|jacket)|(?:insulation|sheath|jacket)\b[^,;.]{0,24}\b(?:removed|taken off|peeled)|expose)\b/i.test(
       words,
     )
   )

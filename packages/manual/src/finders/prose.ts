@@ -31,9 +31,12 @@ function factsOfSentence(sentence: Sentence, before: string, around: Surrounding
   const figures = printedFigures(sentence.text, around.habits).filter(
     ({ dimension }) => dimension !== 'count',
   )
-  const spots = figures.map((figure, i) =>
-    spotOf(sentence, figure, figures[i - 1], figures[i + 1], before, around),
-  )
+  const spots: Spot[] = []
+  figures.forEach((figure, i) => {
+    const spot = spotOf(sentence, figure, figures[i - 1], figures[i + 1], before, around)
+    const earlier = spots[i - 1]?.lead
+    spots.push(earlier === undefined ? spot : { ...spot, earlier })
+  })
   const whole = spotOf(sentence, NOTHING, undefined, undefined, before, around)
   return [
     ...spots.flatMap((spot) => byDimension(spot)),
