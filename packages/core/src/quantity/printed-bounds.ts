@@ -7,7 +7,7 @@ export interface Bound {
 const pattern = (words: readonly string[], where: 'before' | 'after') =>
   where === 'before'
     ? new RegExp(`(?<![a-z])(?:${words.join('|')})[\\s:]*(?:of\\s+|be\\s+|about\\s+|a\\s+)?$`, 'i')
-    : new RegExp(`^[\\s,)]*(?:${words.join('|')})`, 'i')
+    : new RegExp(`^[\\s)]*(?:${words.join('|')})(?!\\s*\\d)`, 'i')
 
 /** A denial, with a few words between it and what it denies: “neither of them may be longer than”. */
 const NOT = '(?:not|no|never|nowhere|nor|neither|none|nothing|cannot|without)(?: [a-z]+){0,5}?'

@@ -57,8 +57,8 @@ export interface UnitWord {
 const SPACE = '[ \\u00a0\\u2009\\u202f]'
 const FRACTION = `\\d{1,3}(?:${SPACE}|-)\\d{1,2}[/⁄]\\d{1,2}|\\d{1,2}[/⁄]\\d{1,2}|\\d{0,3}${SPACE}?[½¼¾⅛⅜⅝⅞⅓⅔]`
 const FIGURE = {
-  point: `(?:${FRACTION}|\\d{1,3}(?:[,\\u00a0\\u2009\\u202f ']\\d{3})+(?![\\d])(?:\\.\\d+)?|\\d+(?:\\.\\d+)?)`,
-  comma: `(?:${FRACTION}|\\d{1,3}(?:[.\\u00a0\\u2009\\u202f ']\\d{3})+(?![\\d])(?:,\\d+)?|\\d+(?:,\\d+)?)`,
+  point: `(?:${FRACTION}|\\d{1,3}(?:[,\\u00a0\\u2009\\u202f ']\\d{3})+(?![\\d])(?:\\.\\d+)?|\\d+(?:\\.\\d+|,\\d{1,2}(?![\\d,]))?)`,
+  comma: `(?:${FRACTION}|\\d{1,3}(?:[.\\u00a0\\u2009\\u202f ']\\d{3})+(?![\\d])(?:,\\d+)?|\\d+(?:,\\d+|\\.\\d{1,2}(?![\\d.]))?)`,
 } as const
 
 const NUMBER_WORDS: Record<string, number> = {
@@ -330,6 +330,8 @@ function canonical(
     .replace(/⁄/g, '/')
     .replace(/(?<=\d)[\u00a0\u2009\u202f '](?=\d{3}(?!\d|\/))/g, '')
     .replace(decimal === 'point' ? /,(?=\d{3})/g : /\.(?=\d{3})/g, '')
+    // With one or two figures after it the other mark cannot part thousands.
+    .replace(decimal === 'point' ? ',' : '.', decimal === 'point' ? '.' : ',')
   if (unit.word === 'AWG') {
     const gauge = awgGauge(plain)
     return gauge === undefined ? undefined : awgToMm2(gauge)

@@ -3,7 +3,7 @@ import { factOf, named, type Fact, type Spot } from './spot.js'
 
 const SIDES: readonly (readonly [RegExp, readonly string[]])[] = [
   [
-    /\b(?:between (?:two|units?|inverters?|batteries|neighbou?rs?|several|them|stacks?|the housings)|side by side|neighbou?ring|from flank to flank|next (?:unit|inverter|battery)|another (?:unit|inverter|battery)|adjacent (?:unit|inverter|batter)|two \w+ along)/i,
+    /\b(?:(?:one|each) (?:to|from) (?:the )?(?:other|next)|two (?:units?|inverters?|batteries|stacks?|meters?)|between (?:(?:the|their|its) )?(?:two|units?|inverters?|batteries|neighbou?rs?|several|them|stacks?|housings)|side[- ]by[- ]side|neighbou?ring|from flank to flank|next (?:unit|inverter|battery)|another (?:unit|inverter|battery)|adjacent (?:unit|inverter|batter)|two \w+ along)/i,
     ['between units'],
   ],
   [
@@ -32,7 +32,7 @@ const SPACE =
 export function clearance(spot: Spot): Fact[] {
   const { figure, sentence, lead, tail } = spot
   if (figure.product || PACKED.test(sentence) || figure.beyond) return []
-  const words = `${spot.label ?? ''} ${spot.head ?? ''} ${sentence} ${spot.caption} ${spot.titles.join(' ')}`
+  const words = `${spot.label ?? ''} ${spot.head ?? ''} ${spot.paragraph} ${sentence} ${spot.caption} ${spot.titles.join(' ')}`
   if (!SPACE.test(words)) return []
   if (
     /\b(?:studs?|on cent(?:er|re)|noise|dB|plug every|pitch)\b/i.test(
@@ -42,7 +42,7 @@ export function clearance(spot: Spot): Fact[] {
     return []
   const as =
     figure.value === undefined ? (isUpper(spot) ? { as: 'min' as const } : {}) : { as: 'min' as const }
-  const sides = sidesAt(ownLead(spot), tail, spot.label)
+  const sides = sidesAt(spot)
   if (sides)
     return sides.sides.map((side) => factOf(spot, 'clearance', withThing(side, sides.words, spot), 'mm', as))
   const to =
@@ -71,20 +71,21 @@ const isUpper = ({ figure, lead, sentence }: Spot) =>
   figure.min === undefined &&
   (/\bwithin\b/i.test(figure.text) || /\b(?:nothing|no )\b/i.test(`${lead} ${sentence}`))
 
-/** “200 mm to the left and 300 mm to the right”: what stands before the second figure was said of the first. */
-function ownLead({ lead, earlier }: Spot): string {
-  if (earlier === undefined || nearest(earlier, 'last')) return lead
-  return lead.slice(Math.max(lead.lastIndexOf(' and '), lead.lastIndexOf(', '), lead.lastIndexOf('; ')) + 1)
+/**
+ * The side that a figure is about: named in its own part of the sentence before it, else in the words after it, else anywhere before it.
+ * In “200 mm to the left and 300 mm to the right” what stands before the second figure was said of the first.
+ */
+function sidesAt({ lead, tail, label }: Spot): Found | undefined {
+  if (label !== undefined) return nearest(label, 'last') ?? nearest(tail, 'first')
+  const parted = Math.max(...[', ', '; ', ' and ', ': '].map((mark) => lead.lastIndexOf(mark)))
+  const own = lead.slice(parted + 1)
+  const after = /^[^,;]*?(?= and\b|[,;]|$)/.exec(tail)?.[0] ?? ''
+  return nearest(own, 'last') ?? nearest(after, 'first') ?? nearest(lead, 'last') ?? nearest(tail, 'first')
 }
 
-/** Directions in the words before a figure, the last of them; else in those after it. */
-function sidesAt(
-  lead: string,
-  tail: string,
-  label = '',
-): { sides: readonly string[]; words: string } | undefined {
-  const own = label !== '' ? label : lead
-  return nearest(own, 'last') ?? nearest(tail, 'first')
+interface Found {
+  sides: readonly string[]
+  words: string
 }
 
 function nearest(text: string, which: 'first' | 'last') {

@@ -82,7 +82,9 @@ export function fasteners(spot: Spot): Fact[] {
   const facts: Fact[] = []
   const what = /\b(?:rail|wall|base|plate|bracket|cleat|floor|cabinet|studs?)\b/i.exec(sentence)?.[0] ?? ''
   const holds =
-    thread !== null || /\b(?:hold|holds|drill|drilled|corners|into|embedment|fix|fixed)\b/i.test(sentence)
+    thread !== null ||
+    /\b(?:hold|holds|drill|drilled|corners|into|embedment|fix|fixed|in the wall)\b/i.test(sentence) ||
+    new RegExp(`${FASTENERS},? of \\d`, 'i').test(sentence)
   const isClosing =
     /\b(?:turn|tighten|tightened|run|lid|cover|door|locking|safety)\b/i.test(sentence) && thread === null
   if (

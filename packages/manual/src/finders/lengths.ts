@@ -14,7 +14,9 @@ export function strip(spot: Spot): Fact[] {
   )
     return []
   if (isTall(spot) || /\bbare conductor\b/i.test(spot.lead.slice(-30))) return []
-  return [factOf(spot, 'strip', subjectOf(spot), 'mm')]
+  // “Over 15 mm” is how far, and not a bound.
+  const far = { ...spot, figure: { ...spot.figure, beyond: false } }
+  return [factOf(far, 'strip', subjectOf(spot), 'mm')]
 }
 const isTall = ({ figure }: Spot) => (figure.max ?? figure.min ?? figure.value ?? 0) > 400
 
@@ -41,7 +43,9 @@ export function fixing(spot: Spot): Fact[] {
   const fastener = FASTENERS.exec(sentence)?.[0] ?? FASTENERS.exec(spot.before)?.[0] ?? 'hole'
   const name = `${what} ${fastener}`
   const deep =
-    /^\s*(?:or )?(?:deep|deeper|into|in depth|of (?:depth|embedment))/i.test(tail) ||
+    /^\s*(?:or )?(?:deep|deeper|into|in (?:the )?(?:wall|depth|masonry|concrete|brick|stone)|of (?:depth|embedment))/i.test(
+      tail,
+    ) ||
     /deeper/i.test(spot.figure.text) ||
     /\b(?:depth|embedment|embedded|drilled|deep|into (?:masonry|concrete|the wall))\b[^,;]{0,18}$/i.test(lead)
   if (deep) return [factOf(spot, 'fixing', `${name} drilling depth embedment (${innermost(spot)})`, 'mm')]
@@ -54,18 +58,22 @@ export function fixing(spot: Spot): Fact[] {
 const FASTENER = 'screw|bolt|anchor|lag|dowel|plug|stud bolt|nail|fastener'
 const FASTENERS = /\b(?:screws?|bolts?|anchors?|lags?|dowels?|plugs?|fasteners?)\b/i
 
+const LINES =
+  /\b(?:cables?|leads?|wires?|line|run|runs|trunk|bus|cords?|conductors?|bond|lengthened|extended|extension|long|longer|length|way from)\b/i
+
 /** How high a site may lie, m. */
 export function altitude(spot: Spot): Fact[] {
   const words = `${spot.label ?? ''} ${spot.lead.slice(-60)} ${spot.tail.slice(0, 50)} ${spot.figure.text}`
-  if (!/\b(?:sea(?: level)?|altitude|elevation|a\.?s\.?l|amsl)\b/i.test(words)) return []
+  const bare =
+    (spot.figure.max ?? spot.figure.value ?? 0) >= 1_000_000 &&
+    spot.figure.unit !== 'mm' &&
+    !LINES.test(spot.sentence)
+  if (!bare && !/\b(?:sea(?: level)?|altitude|elevation|a\.?s\.?l|amsl)\b/i.test(words)) return []
   const single = spot.figure.value !== undefined && spot.figure.max === undefined
   return [
     factOf(spot, 'altitude', 'above sea level', 'm', { scale: 0.001, ...(single && { as: 'max' as const }) }),
   ]
 }
-
-const LINES =
-  /\b(?:cables?|leads?|wires?|line|run|runs|trunk|bus|cords?|conductors?|bond|lengthened|extended|extension|long|longer|length|way from)\b/i
 
 /** How long a cable may be, m. */
 export function cableLength(spot: Spot): Fact[] {

@@ -41,7 +41,7 @@ export function mass(spot: Spot): Fact[] {
   if (PACKED.test(`${sentence} ${spot.caption}`) && label === undefined) return []
   if (label === undefined && /\b(?:carton|crate|pallet)\b/i.test(spot.before)) return []
   if (
-    /\b(?:hold|holds|bear|bears|carry|carries|load|good for|capacity|support)\b/i.test(
+    /\b(?:hold|holds|bear|bears|carry|carries|load|good for|capacity|support)\b(?!.*\b(?:mass|weigh|weight)\b)/i.test(
       `${lead} ${tail} ${label ?? ''}`,
     )
   ) {
@@ -62,7 +62,9 @@ export function mass(spot: Spot): Fact[] {
   const isMass =
     label !== undefined
       ? /\b(?:mass|weight)\b/i.test(`${label} ${spot.head ?? ''} ${spot.caption}`)
-      : /\b(?:weighs?|mass|weight|heavy)\b/i.test(sentence)
+      : /\b(?:weighs?|mass|weight|heavy)\b|\b(?:unit|inverter|battery|meter|box|module|stack|it) has\b/i.test(
+          sentence,
+        )
   if (!isMass) return []
   const plain = label !== undefined && /^(?:mass|weight|net weight)\b/i.test(label)
   const what =

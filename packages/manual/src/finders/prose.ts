@@ -1,6 +1,7 @@
 import { printedFigures, type PrintHabits, type PrintedFigure } from '@plumb-mark/core'
 import { placeOf, sentencesOf, type Passage, type Sentence } from '../layout/passage.js'
 import { count, fasteners, sequence } from './counts.js'
+import { lampInWords } from './lamps.js'
 import { length } from './lengths.js'
 import { breaker, conductor, humidity, mass, temperature, tilt, torque, wait } from './others.js'
 import { rating } from './ratings.js'
@@ -31,18 +32,16 @@ function factsOfSentence(sentence: Sentence, before: string, around: Surrounding
   const figures = printedFigures(sentence.text, around.habits).filter(
     ({ dimension }) => dimension !== 'count',
   )
-  const spots: Spot[] = []
-  figures.forEach((figure, i) => {
-    const spot = spotOf(sentence, figure, figures[i - 1], figures[i + 1], before, around)
-    const earlier = spots[i - 1]?.lead
-    spots.push(earlier === undefined ? spot : { ...spot, earlier })
-  })
+  const spots = figures.map((figure, i) =>
+    spotOf(sentence, figure, figures[i - 1], figures[i + 1], before, around),
+  )
   const whole = spotOf(sentence, NOTHING, undefined, undefined, before, around)
   return [
     ...spots.flatMap((spot) => byDimension(spot)),
     ...count(whole),
     ...fasteners(whole),
     ...sequence(whole),
+    ...lampInWords(whole),
   ]
 }
 const NOTHING: PrintedFigure = { dimension: 'count', unit: '', at: 0, end: 0, text: '' }
@@ -69,6 +68,7 @@ function spotOf(
     tail: /^[^;]*/.exec(tail)![0],
     clausePart: text.slice(from, semicolon < 0 ? text.length : semicolon),
     sentence: text,
+    paragraph: passage.text,
     before,
     caption: passage.kind === 'caption' ? passage.text : '',
     titles: passage.titles,

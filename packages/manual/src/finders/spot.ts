@@ -6,14 +6,14 @@ export interface Spot {
   figure: PrintedFigure
   /** From the figure before, or the beginning of the sentence, up to this one. In a table: part, label and head of the column. */
   lead: string
-  /** What led to the figure before, where there is one. */
-  earlier?: string
   /** Up to the next figure or the end of the part of the sentence. In a table: what stands in the field after the figure. */
   tail: string
   /** The part of the sentence, between semicolons, in which it stands; in a table label and head. */
   clausePart: string
   /** The whole sentence, or the whole row with its fields parted by bars. */
   sentence: string
+  /** All of the paragraph, for what it is about. */
+  paragraph: string
   /** The sentence before, since “it” is said of something there. */
   before: string
   /** What the first field of the row says. */

@@ -4,6 +4,11 @@ import { sortOf } from './tables.js'
 import type { Surroundings } from './prose.js'
 import type { Fact } from './spot.js'
 
+/** Where no heading speaks of an order: a list in which things are switched. */
+const switches = (list: readonly Fact[]) =>
+  list.filter(({ text }) => /\b(?:switch|breaker|close|turn|start|mains|grid|voltage|lamp|press)/i.test(text))
+    .length >= 2
+
 const ORDER =
   /\b(?:start|power|switch(?:ing)? on|commission|order|sequence|energi[sz]|first|operation|into service|waking)/i
 const NOT_ORDER = /\b(?:dismantl|taking down|switch(?:ing)? off|removal|disposal|shut)/i
@@ -11,6 +16,7 @@ const NOT_ORDER = /\b(?:dismantl|taking down|switch(?:ing)? off|removal|disposal
 /** The numbered steps of putting a unit into service. */
 export function stepsOf({ blocks }: ManualText, { isPicture }: Surroundings): Fact[] {
   const lists: Fact[][] = []
+  const ordered = new Set<Fact>()
   for (const block of blocks) {
     if (block.kind === 'table') {
       if (sortOf(block) === 'steps' && fits(block.titles))
@@ -27,14 +33,18 @@ export function stepsOf({ blocks }: ManualText, { isPicture }: Surroundings): Fa
         )
       continue
     }
-    if (block.kind !== 'step' || block.step === undefined || !fits(block.titles)) continue
+    if (block.kind !== 'step' || block.step === undefined || NOT_ORDER.test(block.titles.at(-1) ?? ''))
+      continue
     const fact = stepFact(block.step, textOf(block), block, block.from[0]!.piece, isPicture)
+    if (fits(block.titles)) ordered.add(fact)
     const open = lists.at(-1)
     if (open && Number(open.at(-1)!.subject) === Number(fact.subject) - 1 && open[0]!.clause === fact.clause)
       open.push(fact)
     else lists.push([fact])
   }
-  return lists.filter((list) => list.length >= 3 && Number(list[0]!.subject) === 1).flat()
+  const whole = lists.filter((list) => list.length >= 3 && Number(list[0]!.subject) === 1)
+  const named = whole.filter(([first]) => ordered.has(first!))
+  return (named.length > 0 ? named : whole.filter(switches)).flat()
 }
 
 const fits = (titles: readonly string[]) =>

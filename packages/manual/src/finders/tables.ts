@@ -1,6 +1,7 @@
 import { printedFigures, printedUnit, type PrintedFigure, type PrintHabits } from '@plumb-mark/core'
 import type { Table, TableField, TableRow } from '../layout/document.js'
 import { byDimension, type Surroundings } from './prose.js'
+import { COLOUR } from './lamps.js'
 import { UNIT_OF_SETTING } from './settings.js'
 import { factOf, type Fact, type Spot } from './spot.js'
 
@@ -39,7 +40,13 @@ export function sortOf(table: Table): TableSort {
     hasColours(table)
   )
     return 'indicators'
-  if (/\b(?:setting|parameter|menu|entry|adjust)/i.test(`${heads} ${around}`)) return 'settings'
+  if (
+    /\b(?:settings?|set|parameter|menu|entry|adjust\w*|altered|changed in|options?)\b/i.test(
+      `${heads} ${around}`,
+    )
+  )
+    return 'settings'
+  if (table.heads.some((head) => DEFAULTS.test(head))) return 'settings'
   if (looksLikeCodes(texts) && table.heads.length >= 2 && !hasFigures(table)) return 'alarms'
   if (hasColours(table) && /\b(?:lamp|light|led|indicat|signal)/i.test(`${heads} ${around}`))
     return 'indicators'
@@ -48,7 +55,6 @@ export function sortOf(table: Table): TableSort {
   return 'figures'
 }
 
-const COLOUR = /\b(?:green|red|blue|amber|yellow|orange|white|violet|turquoise|off|dark)\b/i
 const hasColours = ({ rows }: Table) =>
   rows.length > 0 &&
   rows.filter(({ fields }) =>
@@ -116,6 +122,7 @@ function spotIn(
     tail: field.text.slice(figure.end),
     clausePart: `${label} ${head}`,
     sentence: rowText(row),
+    paragraph: '',
     before: '',
     label,
     head,
@@ -153,8 +160,8 @@ export function unitOfHead(head: string) {
   return word ? printedUnit(word) : undefined
 }
 
-const LOW = /\b(?:from|min\.?|minimum|least|lower|smallest)$/i
-const HIGH = /\b(?:to|max\.?|maximum|most|upper|largest)$/i
+const LOW = /\b(?:from|min\.?|minimum|least|low|lower|lowest|smallest)$/i
+const HIGH = /\b(?:to|max\.?|maximum|most|high|upper|higher|highest|largest|greatest)$/i
 const bareHead = (head: string) =>
   head
     .replace(/\s*\(.*?\)\s*$/, '')
@@ -171,7 +178,7 @@ function figuresOf(table: Table, row: TableRow, around: Surroundings): Fact[] {
     const field = row.fields[i]!
     if (DEFAULTS.test(headOf(table, field)) || /\bcarton|packed\b/i.test(headOf(table, field))) continue
     const next = row.fields[i + 1]
-    const ends = next && rangeOf(table, field, next, unitOfRow, around.habits)
+    const ends = next && rangeOf(table, row, [field, next], unitOfRow, around.habits)
     if (ends) {
       facts.push(...byDimension(spotIn(table, row, field, ends, around, modelOf(table, row, field, around))))
       i++
@@ -220,15 +227,16 @@ export const DEFAULTS =
 /** A pair of fields under “from” and “to”. */
 function rangeOf(
   table: Table,
-  low: TableField,
-  high: TableField,
+  row: TableRow,
+  [low, high]: readonly [TableField, TableField],
   unitOfRow: ReturnType<typeof printedUnit>,
   habits: PrintHabits,
 ): PrintedFigure | undefined {
   if (low.to !== low.from || high.to !== high.from) return undefined
   const [from, to] = [headOf(table, low), headOf(table, high)]
   if (!LOW.test(bareHead(from)) || !HIGH.test(bareHead(to))) return undefined
-  const unit = unitOfRow ?? unitOfHead(from) ?? unitOfHead(to) ?? ownUnit(high.text)
+  const unit =
+    unitOfRow ?? unitOfHead(from) ?? unitOfHead(to) ?? ownUnit(high.text) ?? unitOfLabel(table, row, low)
   const assume = unit ? { assume: { dimension: unit.dimension, unit: unit.word } } : {}
   const [a] = printedFigures(low.text, { ...habits, ...assume })
   const [b] = printedFigures(high.text, { ...habits, ...assume })
@@ -276,7 +284,7 @@ function settingOf(table: Table, row: TableRow, around: Surroundings): Fact[] {
   const name = explained && label.text.length <= 4 ? `${label.text}, ${explained.text}` : label.text
   for (let i = 0; i < values.length; i++) {
     const field = values[i]!
-    const pair = values[i + 1] && rangeOf(table, field, values[i + 1]!, unit, around.habits)
+    const pair = values[i + 1] && rangeOf(table, row, [field, values[i + 1]!], unit, around.habits)
     const assume = unit ?? unitOfHead(headOf(table, field)) ?? unitOfHead(label.text)
     const [figure] = pair
       ? [pair]

@@ -140,14 +140,14 @@ const isProse = ({ cells }: Row) =>
 
 function isHeadingRow({ cells }: Row, body: number, contents: Contents): boolean {
   const flat = cells.length <= 2 && cells.every(({ lines }) => lines.length <= 2)
-  return (
-    flat &&
-    headingOf(
-      cells.flatMap(({ lines }) => lines),
-      body,
-      contents,
-    ) !== undefined
-  )
+  const heading = flat
+    ? headingOf(
+        cells.flatMap(({ lines }) => lines),
+        body,
+        contents,
+      )
+    : undefined
+  return heading !== undefined && (cells.length === 1 || heading.number !== '')
 }
 
 /** How many rows from here on are one table; 0 where none begins. */
@@ -224,7 +224,7 @@ class Reader {
     const isOneLine = row.cells.length === 2 && row.cells.every(({ lines }) => lines.length === 1)
     const heading =
       row.cells.length === 1 || isOneLine ? headingOf(whole, this.body, this.contents) : undefined
-    if (heading) return this.takeHeading(heading)
+    if (heading && (row.cells.length === 1 || heading.number !== '')) return this.takeHeading(heading)
     if (isList(row)) return this.takeItem(row)
     for (const cell of row.cells) this.takeCell(cell)
   }

@@ -85,7 +85,8 @@ export function headingOf(lines: readonly Piece[], body: number, contents: Conte
   const listed = contents.titles.get(bare(text))
   if (listed !== undefined && (large || bold))
     return { number: listed, title: text, depth: depthOf(listed), size }
-  if (large && /\p{L}{3}/u.test(text) && !/[.;,]$/.test(text) && !SIGNAL.test(text))
+  const grand = large && (bold || lines.every((one) => one.size > 1.3 * body))
+  if (grand && /\p{L}{3}/u.test(text) && !/[.;,]$/.test(text) && !SIGNAL.test(text))
     return { number: '', title: text, depth: 9, size }
   return undefined
 }

@@ -14,7 +14,9 @@ export function ruledTables(
 ): { grid: Grid; pieces: ReadonlySet<Piece> }[] {
   return frames(rules).flatMap((frame) => {
     const inside = pieces.filter((piece) => holds(frame.box, piece))
-    const grid = inside.length >= 4 ? gridIn(frame, inside) : undefined
+    // One row alone is a table only at the head of a page, where one from the page before ends.
+    const isMore = frame.ys.length > 2 || pieces.every(({ bottom }) => bottom > frame.box.top)
+    const grid = inside.length >= 3 && isMore ? gridIn(frame, inside) : undefined
     return grid ? [{ grid, pieces: new Set(inside) }] : []
   })
 }
@@ -41,7 +43,7 @@ function frames(rules: readonly Rule[]): Frame[] {
     const upright = group.filter((rule) => !rule.across)
     const xs = distinct(upright.map(({ x0 }) => x0))
     const ys = distinct(across.map(({ top }) => top))
-    return xs.length >= 3 && ys.length >= 3 ? [{ box: boxAround(group), across, upright, xs, ys }] : []
+    return xs.length >= 3 && ys.length >= 2 ? [{ box: boxAround(group), across, upright, xs, ys }] : []
   })
 }
 
@@ -71,7 +73,7 @@ interface Area {
 function gridIn({ box, across, upright, xs, ys }: Frame, pieces: readonly Piece[]): Grid | undefined {
   const columns = xs.length - 1
   const bands = ys.length - 1
-  if (columns < 2 || bands < 2 || columns > 40 || bands > 200) return undefined
+  if (columns < 2 || columns > 40 || bands > 200) return undefined
   const lineUp = (x: number, y: number) =>
     upright.some((rule) => Math.abs(rule.x0 - x) < NEAR && rule.top < y && rule.bottom > y)
   const lineAcross = (y: number, x: number) =>
@@ -101,7 +103,7 @@ function gridIn({ box, across, upright, xs, ys }: Frame, pieces: readonly Piece[
     owner[Math.min(row, bands - 1)]?.[Math.min(column, columns - 1)]?.lines.push(piece)
   }
   const filled = areas.filter(({ lines }) => lines.length > 0)
-  if (filled.length < FILLED * areas.length || filled.length < 4) return undefined
+  if (filled.length < FILLED * areas.length || filled.length < 3) return undefined
   const rows = ys
     .slice(0, -1)
     .map((_, row) =>
