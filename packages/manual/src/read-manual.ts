@@ -84,6 +84,7 @@ function deviceOf({ blocks, pages }: ManualText): Device {
     ['meter', count(/\b(?:energy )?meters?\b/gi)],
   ] as const
   const title = pages[0]?.items.map(({ text }) => text).join(' ') ?? ''
-  const named = found.find(([name]) => new RegExp(`\\b${name}(?:s|ies)?\\b`, 'i').test(title))
+  const at = (name: string) => title.search(new RegExp(`\\b${name.replace(/y$/, '')}(?:s|y|ies)?\\b`, 'i'))
+  const named = found.filter(([name]) => at(name) >= 0).sort((a, b) => at(a[0]) - at(b[0]))[0]
   return named?.[0] ?? [...found].sort((a, b) => b[1] - a[1])[0]![0]
 }

@@ -36,10 +36,45 @@ export function printedFigures(text: string, habits: PrintHabits): PrintedFigure
   for (let i = 0; i < amounts.length; i++) {
     const run = runFrom(text, amounts, i, habits)
     if (!run) continue
-    found.push(run.figure)
     i += run.length - 1
+    // “8 in (203 mm)”: said again in the other units.
+    const again = inBrackets(text, amounts, i + 1, run.figure, habits)
+    found.push(
+      again ? { ...run.figure, end: again.end, text: text.slice(run.figure.at, again.end) } : run.figure,
+    )
+    i += again?.length ?? 0
   }
   return found
+}
+
+/** Off by more than this it is another figure, not the same in other units. */
+const ROUNDED = 0.04
+
+function inBrackets(
+  text: string,
+  amounts: readonly Amount[],
+  from: number,
+  first: PrintedFigure,
+  habits: PrintHabits,
+): { end: number; length: number } | undefined {
+  const next = amounts[from]
+  if (
+    !next?.unit ||
+    next.unit.word === first.unit ||
+    !/^\s*[([]\s*[−–-]?$/.test(text.slice(first.end, next.at))
+  )
+    return undefined
+  const run = runFrom(text, amounts, from, habits)
+  if (!run || run.figure.dimension !== first.dimension) return undefined
+  const same = (a: number | undefined, b: number | undefined) =>
+    a === undefined || b === undefined || Math.abs(a - b) <= ROUNDED * Math.max(Math.abs(a), Math.abs(b), 1)
+  const one = (figure: PrintedFigure) => figure.value ?? figure.min ?? figure.max
+  const isSame =
+    first.min !== undefined && first.max !== undefined
+      ? same(first.min, run.figure.min) && same(first.max, run.figure.max)
+      : same(one(first), one(run.figure))
+  const close = /^\s*[)\]]/.exec(text.slice(run.figure.end))
+  return isSame && close ? { end: run.figure.end + close[0].length, length: run.length } : undefined
 }
 
 /** A figure as it stands, with its unit where one follows. */
@@ -125,7 +160,7 @@ const PRINTED_UNITS: readonly (readonly [pattern: string, dimension: Dimension |
     ['%|percent|per cent', 'percent', '%'],
     ['kg(?![a-z])|kilograms?', 'mass', 'kg'],
     ['lbs?(?![a-z·⋅])|pounds?', 'mass', 'lb'],
-    ['g(?![a-zA-Z])', undefined, ''],
+    ['g(?![a-zA-Z/·])|grams?', 'mass', 'g'],
     ['ms(?![a-z])', 'time', 'ms'],
     ['minutes?|mins?(?![a-z])', 'time', 'min'],
     ['hours?|hrs?(?![a-z])|h(?![a-zA-Z])', 'time', 'h'],
@@ -225,12 +260,18 @@ function runFrom(
 ): { figure: PrintedFigure; length: number } | undefined {
   const [first, second, third] = amounts.slice(from, from + 3) as [Amount, Amount?, Amount?]
   const between = (a: Amount, b: Amount) => text.slice(a.end, b.at)
-  const times = (a: Amount, b?: Amount) => b !== undefined && /^\s*[×x✕]\s*$/.test(between(a, b))
+  const times = (a: Amount, b?: Amount) => b !== undefined && /^\s*[×x✕]\s*$|^\s\/\s$/.test(between(a, b))
   if (second && third && times(first, second) && times(second, third))
-    return built(text, [first, second, third], third.unit ?? first.unit, habits, (values) => ({
-      product: values,
-      value: values[0]!,
-    }))
+    return built(
+      text,
+      [first, second, third],
+      third.unit ?? first.unit ?? assumed(habits),
+      habits,
+      (values) => ({
+        product: values,
+        value: values[0]!,
+      }),
+    )
   if (second && times(first, second) && second.unit && /^\d$/.test(first.figure))
     // "2 × 16 A": as many times the same figure.
     return single(text, second, habits, 2, first.at)

@@ -15,6 +15,14 @@ const NUMBERS = [
   'ten',
   'eleven',
   'twelve',
+  'thirteen',
+  'fourteen',
+  'fifteen',
+  'sixteen',
+  'seventeen',
+  'eighteen',
+  'nineteen',
+  'twenty',
 ]
 const NUMBER = `(?:\\d{1,3}|${NUMBERS.slice(1).join('|')})`
 const valueOf = (word: string) => (/^\d/.test(word) ? Number(word) : NUMBERS.indexOf(word.toLowerCase()))
@@ -74,7 +82,10 @@ const FASTENERS = '(?:screws?|bolts?|anchors?|lags?|dowels?|fasteners?)'
 /** How many screws of which thread hold a thing: “six anchors M10”. */
 export function fasteners(spot: Spot): Fact[] {
   const { sentence } = spot
-  const found = new RegExp(`\\b(${NUMBER}) (?:[\\p{L}-]+ ){0,2}?${FASTENERS}\\b`, 'iu').exec(sentence)
+  const found = new RegExp(
+    `(?<![/\\d.])\\(?\\b(${NUMBER})\\)? (?:\\d+/\\d+ in\\.? )?(?:[\\p{L}-]+ ){0,2}?${FASTENERS}\\b`,
+    'iu',
+  ).exec(sentence)
   const thread = new RegExp(
     `${FASTENERS}\\s+(?:of )?(?:size )?M(\\d{1,2})\\b|\\bM(\\d{1,2})\\b[^.;]{0,20}?${FASTENERS}`,
     'iu',

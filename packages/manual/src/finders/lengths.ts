@@ -43,11 +43,13 @@ export function fixing(spot: Spot): Fact[] {
   const fastener = FASTENERS.exec(sentence)?.[0] ?? FASTENERS.exec(spot.before)?.[0] ?? 'hole'
   const name = `${what} ${fastener}`
   const deep =
-    /^\s*(?:or )?(?:deep|deeper|into|in (?:the )?(?:wall|depth|masonry|concrete|brick|stone)|of (?:depth|embedment))/i.test(
+    /^\s*(?:or )?(?:deep|deeper|penetration|embedment|into|in (?:the )?(?:wall|depth|masonry|concrete|brick|stone)|of (?:depth|embedment))/i.test(
       tail,
     ) ||
     /deeper/i.test(spot.figure.text) ||
-    /\b(?:depth|embedment|embedded|drilled|deep|into (?:masonry|concrete|the wall))\b[^,;]{0,18}$/i.test(lead)
+    /\b(?:depth|embedment|embedded|penetration|drilled|deep|into (?:masonry|concrete|the wall))\b[^,;]{0,18}$/i.test(
+      lead,
+    )
   if (deep) return [factOf(spot, 'fixing', `${name} drilling depth embedment (${innermost(spot)})`, 'mm')]
   const wide =
     /(?:\b(?:diameter|Ø|drill(?: a| holes?)?)\b|⌀)[^,;]{0,14}$/i.test(lead) ||
@@ -93,6 +95,7 @@ export function cableLength(spot: Spot): Fact[] {
     )
   )
     return []
+  if (/^,? (?:from the (?:factory|works)|as (?:delivered|supplied))/i.test(tail)) return []
   if (
     figure.value !== undefined &&
     spot.label === undefined &&

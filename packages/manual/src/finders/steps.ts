@@ -60,7 +60,9 @@ function stepFact(
   isPicture: (page: number) => boolean,
 ): Fact {
   const roman = ROMAN.indexOf(number.toLowerCase())
-  const subject = roman > 0 ? String(roman) : (/\d+/.exec(number)?.[0] ?? number)
+  const letter = /^[a-h]$/i.test(number) && roman <= 0 ? number.toLowerCase().charCodeAt(0) - 96 : 0
+  const subject =
+    letter > 0 ? String(letter) : roman > 0 ? String(roman) : (/\d+/.exec(number)?.[0] ?? number)
   return {
     kind: 'step',
     subject,

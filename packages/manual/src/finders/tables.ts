@@ -40,6 +40,8 @@ export function sortOf(table: Table): TableSort {
     hasColours(table)
   )
     return 'indicators'
+  const models = table.heads.filter((head) => /^\p{Lu}[\p{L}-]+ \d/u.test(head)).length
+  if (models > 1 || /\b(?:specifications?|technical data|ratings)\b/i.test(around)) return 'figures'
   if (
     /\b(?:settings?|set|parameter|menu|entry|adjust\w*|altered|changed in|options?)\b/i.test(
       `${heads} ${around}`,
@@ -47,7 +49,13 @@ export function sortOf(table: Table): TableSort {
   )
     return 'settings'
   if (table.heads.some((head) => DEFAULTS.test(head))) return 'settings'
-  if (looksLikeCodes(texts) && table.heads.length >= 2 && !hasFigures(table)) return 'alarms'
+  const isCode = /\b(?:codes?|no\.?|numbers?|sign|fault|error|event|message|alarm)\b/i.test(first)
+  if (
+    (looksLikeCodes(texts) || (isCode && texts.length === 1 && /\d/.test(texts[0]!))) &&
+    table.heads.length >= 2 &&
+    !hasFigures(table)
+  )
+    return 'alarms'
   if (hasColours(table) && /\b(?:lamp|light|led|indicat|signal)/i.test(`${heads} ${around}`))
     return 'indicators'
   if (/^(?:step|no\.?|#|nr\.?)?$/i.test(first) && isCounting(texts) && table.heads.length === 2)
@@ -151,7 +159,7 @@ function labelOf(_table: Table, row: TableRow, field: TableField): string {
 }
 
 const UNIT_IN_HEAD =
-  /\(([^()]+)\)\s*(?:min\.?|max\.?|from|to|least|most)?$|\bin ([^\s()]+)(?:\s*(?:min\.?|max\.?|from|to|least|most|width|height|depth))?$|,\s*([^\s,()]+)$/i
+  /\(([^()]+)\)|\bin ([^\s()]+)(?:\s*(?:min\.?|max\.?|from|to|least|most|width|height|depth))?$|,\s*([^\s,()]+)$/i
 
 /** The unit that the head of a column names: “Torque in Nm”, “Strip (mm)”, “Packed, mm”. */
 export function unitOfHead(head: string) {
@@ -273,7 +281,7 @@ function mine(models: readonly (string | undefined)[]): string | undefined {
 
 function settingOf(table: Table, row: TableRow, around: Surroundings): Fact[] {
   const [label, ...rest] = row.fields
-  if (!label || !/\p{L}{2}/u.test(label.text)) return []
+  if (!label || !/\p{L}/u.test(label.text)) return []
   const values = rest.filter(
     (field) => !DEFAULTS.test(headOf(table, field)) && !/^unit$/i.test(headOf(table, field)),
   )

@@ -238,16 +238,18 @@ class Reader {
   }
 
   private takeItem({ cells: [marker, text] }: Row): void {
-    const number = /\d+|^[ivx]+(?=[.)])/i.exec(marker!.lines[0]!.text)?.[0]
+    const number = /\d+|^(?:[ivx]+|[a-h])(?=[.)])/i.exec(marker!.lines[0]!.text)?.[0]
     this.push(number ? 'step' : 'item', text!.lines, number)
   }
 
   private takeCell({ lines }: Cell): void {
     const text = lines.map((line) => line.text).join(' ')
     const caption = CAPTION.test(text)
-    const step = /^(?:Step\s*(\d{1,2})[.:)]?|(\d{1,2})[.)]|([ivx]{1,4})\.)\s+(?=\p{Lu})/iu.exec(text)
+    const step = /^(?:Step\s*(\d{1,2})[.:)]?|(\d{1,2})[.)]|([ivx]{1,4})\.|([a-h])\))\s+(?=\p{Lu})/iu.exec(
+      text,
+    )
     if (caption) return this.push('caption', lines)
-    if (step && !caption) return this.push('step', lines, step[1] ?? step[2] ?? step[3])
+    if (step && !caption) return this.push('step', lines, step[1] ?? step[2] ?? step[3] ?? step[4])
     const isLabel =
       text.length < 40 &&
       lines.every(({ size }) => size < 0.97 * this.body) &&
@@ -293,7 +295,10 @@ class Reader {
       titles: this.titles,
     })
     const isMore =
-      previous?.kind === 'table' && previous.heads.length === table.heads.length && grid.head.length === 0
+      previous?.kind === 'table' &&
+      previous.clause === table.clause &&
+      previous.heads.length === table.heads.length &&
+      grid.head.length === 0
     this.blocks.push(
       isMore ? { ...table, heads: previous.heads, caption: table.caption || previous.caption } : table,
     )

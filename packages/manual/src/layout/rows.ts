@@ -22,8 +22,8 @@ export function rowsOf(pieces: readonly Piece[], rules: readonly Rule[]): Row[] 
     const last = row?.at(-1)
     if (!row || !last) rows.push([[piece]])
     else if (standsUnder(piece, last, rules)) last.push(piece)
-    else if (isBeside(piece, row)) row.push([piece])
     else if (sharesLastLine(piece, last, row)) rows.push([[last.pop()!], [piece]])
+    else if (isBeside(piece, row)) row.push([piece])
     else rows.push([[piece]])
   }
   return rows.map((cells) => asRow(cells))
@@ -62,6 +62,7 @@ export const SUBHEADING = /^\d{1,2}[.-]\d{1,2}\.?\s+\p{Lu}[^.;:]{2,50}$/u
 /** The next step or point of a list: by its sign, or by the number after that of the one above. */
 function beginsItem({ text }: Piece, lines: readonly Piece[]): boolean {
   if (/^[•●○◦‣▪■◆]/.test(text)) return true
+  if (/^[b-h]\)\s/.test(text) && /^[a-g]\)\s/.test(lines[0]!.text)) return true
   const number = numberOf(text)
   if (number === undefined) return false
   return /[.:;!?]$/.test(lines.at(-1)!.text) || numberOf(lines[0]!.text) === number - 1

@@ -75,5 +75,12 @@ function headLength(rows: readonly Row[], fields: readonly Field[][]): number {
   if (bold < 0) return 1
   const [first, ...rest] = fields
   const plain = first!.length > 1 && !first!.some(hasDigit)
-  return plain && rest.some((row) => row.some(hasDigit)) ? 1 : rows.length > 2 && plain ? 1 : 0
+  const figures = rest.filter((row) => row.slice(1).some(hasDigit)).length
+  return plain && (figures > 0.5 * rest.length || first!.some(isHeadWord)) ? 1 : 0
 }
+
+/** Words that stand over a column and in no row. */
+const isHeadWord = ({ cell }: Field) =>
+  /^(?:lamps?|lights?|leds?|codes?|meaning|it (?:means|says)|no\.?|number|value|unit|min\.?|max\.?|from|to|range|property|parameter|setting|part|item|qty|description|remedy|cause|what (?:it|to).*|terminal|conductor|torque|strip)$/i.test(
+    cell.lines.map(({ text }) => text).join(' '),
+  )

@@ -1,4 +1,4 @@
-import { boxAround, type Item, type Page, type Piece } from './page.js'
+import { boxAround, type Item, type Page, type Piece, type Rule } from './page.js'
 import { inColumns } from './columns.js'
 import { cleaned } from './letters.js'
 
@@ -16,7 +16,7 @@ export function piecesOf(page: Page): Piece[] {
       raise(open, item)
       continue
     }
-    if (open && follows(item, open)) {
+    if (open && follows(item, open) && !isParted(item, open, page.rules)) {
       extend(open, item)
       continue
     }
@@ -78,9 +78,22 @@ function follows(item: Item, open: Piece): boolean {
   return Math.abs(item.baseline - open.baseline) < 0.25 * size && gap < GAP * size && gap > -0.6 * size
 }
 
+/** A line that was drawn upright between them: the fields of a row that is set close. */
+const isParted = (item: Item, open: Piece, rules: readonly Rule[]) =>
+  rules.some(
+    ({ across, x0, top, bottom }) =>
+      !across &&
+      x0 > open.x1 - 1 &&
+      x0 < item.x + 1 &&
+      top < item.baseline - 0.3 * item.size &&
+      bottom > item.baseline - 0.3 * item.size,
+  )
+
 function extend(open: Piece, item: Item): void {
   const gap = item.x - open.x1
-  const blank = gap > 0.12 * item.size && !/\s$/.test(open.text) && !/^\s/.test(item.text)
+  // What was seen in a picture comes word by word.
+  const apart = open.seen || gap > 0.12 * item.size
+  const blank = apart && !/\s$/.test(open.text) && !/^\s/.test(item.text)
   open.text += (blank ? ' ' : '') + item.text
   open.x1 = Math.max(open.x1, item.x + item.width)
   open.bold &&= item.bold

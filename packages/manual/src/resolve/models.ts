@@ -11,6 +11,14 @@ export function modelsOf(
   const own = split(chosen ?? listed[0] ?? '')
   const mention =
     own && new RegExp(`(?:\\b${escaped(own.series)}|\\bthe)\\s+(\\d+(?:[.,]\\d+)?[A-Za-z]?)\\b`, 'gi')
+  // “10k” can be nothing but the model; “8” could be anything.
+  const lettered = listed
+    .flatMap((name) => split(name)?.number ?? [])
+    .filter((number) => /[A-Za-z]/.test(number))
+  const alone =
+    lettered.length > 0
+      ? new RegExp(`(?<![\\w.])(?:${lettered.map(escaped).join('|')})(?![\\w.])`, 'g')
+      : undefined
   return {
     all: listed,
     namedIn(text) {
@@ -20,7 +28,9 @@ export function modelsOf(
         ([whole, number]) =>
           !/^the/i.test(whole) || (series && listed.some((name) => split(name)?.number === number)),
       )
+      const bare = alone ? [...text.matchAll(alone)].at(-1) : undefined
       const last = numbers.at(-1)
+      if (bare && (!last || bare.index > last.index)) return `${own.series} ${bare[0]}`
       return last && `${own.series} ${last[1]!}`
     },
   }

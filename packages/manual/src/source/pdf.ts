@@ -1,5 +1,5 @@
 import { upright, type PlacedItem } from '../page/upright.js'
-import type { Page, Rule } from '../page/page.js'
+import { boxAround, type Page, type Rule } from '../page/page.js'
 import { Unreadable } from './unreadable.js'
 
 /** As much of the library as is used: the program that reads hands it in, since the browser and the command line load different builds. */
@@ -145,6 +145,7 @@ function rulesOf(
   viewport: PdfViewport,
 ): Rule[] {
   const rules: Rule[] = []
+  const strokes = new Set(Object.keys(ops).flatMap((name) => (/stroke$/i.test(name) ? [ops[name]!] : [])))
   const stack: number[][] = []
   let matrix = viewport.transform
   fnArray.forEach((code, i) => {
@@ -152,10 +153,18 @@ function rulesOf(
     if (code === ops['save']) stack.push(matrix)
     else if (code === ops['restore']) matrix = stack.pop() ?? matrix
     else if (code === ops['transform']) matrix = times(matrix, args as number[])
-    else if (code === ops['constructPath'])
-      for (const line of linesOf(args)) rules.push(...asRule(line, matrix))
+    else if (code === ops['constructPath']) rules.push(...rulesOfPath(args, strokes, matrix))
   })
   return rules
+}
+
+/** What is drawn along is lines; what is filled is one only where it is as thin as a line: the ground of a field is none. */
+function rulesOfPath(args: unknown[], strokes: ReadonlySet<number>, matrix: readonly number[]): Rule[] {
+  const rules = linesOf(args).flatMap((line) => asRule(line, matrix))
+  if (strokes.has(args[0] as number) || rules.length === 0) return rules
+  const box = boxAround(rules)
+  const [wide, high] = [box.x1 - box.x0, box.bottom - box.top]
+  return Math.min(wide, high) <= THIN ? [{ ...box, across: wide > high }] : []
 }
 
 type Segment = readonly [number, number, number, number]
