@@ -10,7 +10,7 @@ const forbid = (names, why) => ({
         { group: names, message: why },
         // The model of a site has a name of its own: it runs where nothing can be connected, without the line.
         {
-          group: ['@plumb-mark/*/*', '!@plumb-mark/devices/site', '!@plumb-mark/manual/node'],
+          group: ['@plumb-mark/*/*', '!@plumb-mark/devices/site', '!@plumb-mark/manual/*'],
           message: 'import a package by its name, never by a path inside it',
         },
       ],
@@ -115,7 +115,7 @@ const WEB_KNOWS = [
     message: 'the web knows contract and core',
   },
   {
-    group: ['@plumb-mark/*/*', '!@plumb-mark/devices/site', '!@plumb-mark/manual/node'],
+    group: ['@plumb-mark/*/*', '!@plumb-mark/devices/site', '!@plumb-mark/manual/*'],
     message: 'import a package by its name, never by a path inside it',
   },
 ]

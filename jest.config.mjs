@@ -8,7 +8,7 @@ export default {
   globalTeardown: '<rootDir>/scripts/jest-teardown.mjs',
   moduleNameMapper: {
     ...BUNDLED,
-    '^@plumb-mark/(contract|archive|report|practice)$': '<rootDir>/packages/$1/src/index.ts',
+    '^@plumb-mark/(contract|archive|report|practice|manual)$': '<rootDir>/packages/$1/src/index.ts',
     '^@plumb-mark/(server|devices)$': '<rootDir>/apps/$1/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },

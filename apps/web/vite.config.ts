@@ -1,9 +1,12 @@
 import react from '@vitejs/plugin-react'
-import { defineConfig } from 'vite'
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { basename, dirname, join } from 'node:path'
+import { defineConfig, type Plugin } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
-  plugins: [react(), offline()],
+  plugins: [react(), recogniser(), offline()],
   // Fonts stay files of their own: the content-security policy takes no fonts from data addresses.
   build: {
     target: 'es2023',
@@ -33,6 +36,24 @@ export default defineConfig({
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 })
 
+/** The recogniser of print in pictures, under the names by which it asks for its parts; fetched with the first scanned page. */
+function recogniser(): Plugin {
+  const load = createRequire(import.meta.url)
+  const core = dirname(load.resolve('tesseract.js-core/package.json'))
+  const data = dirname(load.resolve('@tesseract.js-data/eng/package.json'))
+  const files = [
+    join(data, '4.0.0_best_int', 'eng.traineddata.gz'),
+    ...['relaxedsimd-', 'simd-', ''].map((kind) => join(core, `tesseract-core-${kind}lstm.wasm.js`)),
+  ]
+  return {
+    name: 'recogniser',
+    generateBundle() {
+      for (const file of files)
+        this.emitFile({ type: 'asset', fileName: `recogniser/${basename(file)}`, source: readFileSync(file) })
+    },
+  }
+}
+
 /** The application without the server: its files are kept on the device, and what was opened last of the data. */
 function offline() {
   return VitePWA({
@@ -55,6 +76,8 @@ function offline() {
     },
     workbox: {
       globPatterns: ['**/*.{js,css,html,svg,png,woff2,wasm}'],
+      // Megabytes that only the reading of scanned pages wants.
+      globIgnores: ['recogniser/**', '**/worker.min-*.js'],
       maximumFileSizeToCacheInBytes: 4_000_000,
       navigateFallback: '/index.html',
       navigateFallbackDenylist: [/^\/api\//, /^\/health/],

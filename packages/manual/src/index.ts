@@ -9,3 +9,15 @@ export { readManualFile, type Reader, type ReadFile, type ReadingOptions } from 
 export { startTesseract, type TesseractLibrary } from './source/tesseract.js'
 export type { Recogniser, SeenWord, Surface, SurfaceOf } from './source/scan.js'
 export type { Pixels } from './source/boldness.js'
+export {
+  acceptedFacts,
+  decide,
+  decideAll,
+  nextOpen,
+  undo,
+  workbenchOf,
+  type Decision,
+  type Figures,
+  type Workbench,
+} from './workbench/workbench.js'
+export { KIND_GROUPS, groupsOf, inShownOrder, missingKinds, type FactGroup } from './workbench/groups.js'

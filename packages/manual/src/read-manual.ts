@@ -14,6 +14,8 @@ export interface ManualFacts {
   facts: Fact[]
   /** Said of other models than the one that is read for. */
   ofOthers: Fact[]
+  /** The one that was read for: chosen, or the one that the copy says it belongs to. */
+  model: string | undefined
   /** The models that the manual tells apart, as it names them. */
   models: string[]
   device: Device
@@ -44,6 +46,7 @@ export function readManual(
   return {
     facts: facts.filter(isMine),
     ofOthers: facts.filter((fact) => !isMine(fact)),
+    model: chosen,
     models: [...listed.models],
     device: around.device,
   }

@@ -1,5 +1,5 @@
 import { Box, Button, Grid, Text, chakra } from '@chakra-ui/react'
-import { FilePlus2, Upload } from 'lucide-react'
+import { FilePlus2, FileText, Upload } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { SheetSummary } from '@plumb-mark/contract'
@@ -146,8 +146,11 @@ function Bring({
       <Button variant="outline" onClick={() => input.current?.click()}>
         <Upload size={18} /> Bring files
       </Button>
-      <Button onClick={() => void go('/sheets/new')}>
+      <Button variant="outline" onClick={() => void go('/sheets/new')}>
         <FilePlus2 size={18} /> New sheet
+      </Button>
+      <Button onClick={() => void go('/sheets/from-manual')}>
+        <FileText size={18} /> New from a manual
       </Button>
       <input
         ref={input}

@@ -16,7 +16,8 @@ function torqueSubject(spot: Spot): string {
   const rest = own
     ? nameOf(spot.clausePart, spot.figure.text)
     : `${nameOf(spot.before, '', 6)} ${nameOf(spot.sentence, spot.figure.text)}`
-  return named(spot, [own && nameOf(own, ''), rest].filter(Boolean).join(' – '))
+  const name = own ? nameOf(own, '') : ''
+  return named(spot, name === '' || rest.includes(name) ? rest : `${name} – ${rest}`)
 }
 
 const EARTH =
@@ -156,5 +157,5 @@ export function wait(spot: Spot): Fact[] {
   )
     return []
   if (figure.unit === 'h' && !/\bwait|leave|rest|let\b/i.test(sentence)) return []
-  return [factOf(spot, 'wait', nameOf(sentence, figure.text, 14), 's')]
+  return [factOf(spot, 'wait', nameOf(sentence, figure.text, 24), 's')]
 }

@@ -123,19 +123,25 @@ export const innermost = (spot: Pick<Spot, 'titles'>): string => spot.titles.at(
 export const surroundings = (spot: Spot): string =>
   [spot.lead, spot.tail, spot.sentence, spot.head ?? '', spot.caption, ...spot.titles].join(' ')
 
+/** Words that say nothing at the beginning or the end of a name. */
 const IDLE =
-  /\b(?:the|a|an|its|their|each|every|is|are|be|been|has|have|must|may|should|can|with|by|of|to|in|on|at|and|or|for|from|that|which|it|they|them|there|this|these|not|than|less|more|least|most|min|max|no|up|will|do|does|so|as|when|where|if|then|also|only|same|other)\b\.?/gi
+  /^(?:the|a|an|its|their|is|are|be|been|has|have|must|may|should|shall|can|with|by|of|to|in|on|at|and|or|for|from|that|which|it|they|there|this|not|than|up|will|do|does|so|as|when|where|if|then|also|only|each|least|most|more|less|between|over|under|within|about|takes?|measures?)$/i
 
-/** A short name for what a part of a sentence speaks of: its words without figures and without those that say nothing. */
-export function nameOf(text: string, figure: string, most = 9): string {
+/** A short name for what a part of a sentence speaks of: its own words around the figure, without what leads to it. */
+export function nameOf(text: string, figure: string, most = 20): string {
   const words = text
     .replace(figure, ' ')
-    .replace(/[−–-]?\d[\d.,/]*\s?(?:N·m|mm²|mm|m|kg|V|A|W|s|min|°C|%|in|ft|lb|AWG)?(?![\w])/g, ' ')
-    .replace(IDLE, ' ')
-    .replace(/[^\p{L}\p{N}+/ -]+/gu, ' ')
+    .replace(
+      /(?<![\w.])[−–-]?\d[\d.,/]*\s?(?:N·m|Nm|mm²|mm|cm|m|kg|V|A|W|s|min|°C|°F|%|in|ft|lb|AWG)?(?![\w])/g,
+      ' ',
+    )
+    .replace(/[^\p{L}\p{N}+/' -]+/gu, ' ')
     .split(/\s+/)
-    .filter((word) => word.length > 1 || /[A-Z]/.test(word))
-  return words.slice(-most).join(' ')
+    .filter((word) => word !== '')
+    .slice(-most)
+  while (words.length > 0 && IDLE.test(words[0]!)) words.shift()
+  while (words.length > 0 && IDLE.test(words.at(-1)!)) words.pop()
+  return words.join(' ')
 }
 
 /** The name with the heading it stands under, unless that is said already. */

@@ -1,6 +1,6 @@
 import type { Dimension, Severity, Stage } from '@plumb-mark/core'
 import type { Fact, FactKind } from '../finders/spot.js'
-import { capital, figure, placeOf, range, titled, type Data } from './proposed.js'
+import { capital, clauseOf, figure, placeOf, range, titled, type Data } from './proposed.js'
 
 interface Demand {
   stage: Stage
@@ -91,7 +91,7 @@ const dimensioned = (
 ): Data => ({
   kind: 'limits',
   stage: demand.stage,
-  clause: fact.clause,
+  clause: clauseOf(fact),
   title,
   severity: demand.severity,
   dimension: demand.dimension,
@@ -111,7 +111,7 @@ export function requirementOf(fact: Fact): Data | undefined {
       return {
         kind: 'gland',
         stage: 'ac',
-        clause: fact.clause,
+        clause: clauseOf(fact),
         title: `Gland and cable: ${titled(fact)}`,
         severity: 'minor',
         glands: [{ id: 'gland', label: titled(fact), without: range(fact) }],
@@ -122,7 +122,7 @@ export function requirementOf(fact: Fact): Data | undefined {
       return {
         kind: 'protection',
         stage: 'ac',
-        clause: fact.clause,
+        clause: clauseOf(fact),
         title: `What protects it: ${titled(fact)}`,
         severity: 'major',
         device: range(fact, 'A'),
@@ -130,16 +130,7 @@ export function requirementOf(fact: Fact): Data | undefined {
         printed: placeOf(fact),
       }
     case 'earth':
-      return {
-        kind: 'earth-size',
-        stage: 'earthing',
-        clause: fact.clause,
-        title: 'Size of the protective conductor',
-        severity: 'major',
-        minimum: figure(fact.min ?? fact.value ?? fact.max ?? 0, 'mm²'),
-        remedy: 'Fit a conductor of at least the size asked for.',
-        printed: placeOf(fact),
-      }
+      return earthOf(fact)
     case 'count':
       return countOf(fact)
     case 'fixing':
@@ -153,16 +144,35 @@ export function requirementOf(fact: Fact): Data | undefined {
   }
 }
 
+/** Larger than this no table of a protective conductor goes: it is asked as a question. */
+const LARGEST_EARTH = 150
+
+function earthOf(fact: Fact): Data {
+  const least = fact.min ?? fact.value ?? fact.max ?? 0
+  if (least > LARGEST_EARTH)
+    return observed(fact, 'earthing', 'major', 'Size of the protective conductor', `Is this so: ${fact.text}`)
+  return {
+    kind: 'earth-size',
+    stage: 'earthing',
+    clause: clauseOf(fact),
+    title: 'Size of the protective conductor',
+    severity: 'major',
+    minimum: figure(least, 'mm²'),
+    remedy: 'Fit a conductor of at least the size asked for.',
+    printed: placeOf(fact),
+  }
+}
+
 function countOf(fact: Fact): Data {
-  const common = { clause: fact.clause, severity: 'major', printed: placeOf(fact) }
+  const common = { clause: clauseOf(fact), severity: 'major', printed: placeOf(fact) }
   if (/\b(?:modules?|panels?) per string|string/i.test(`${fact.subject} ${fact.text}`))
     return {
       kind: 'string-limits',
       stage: 'roof',
       title: 'Make-up of the string',
       ...common,
-      ...(fact.min !== undefined && { minCount: fact.min }),
-      ...(fact.max !== undefined && { maxCount: fact.max }),
+      ...(whole(fact.min ?? fact.value) && { minCount: whole(fact.min ?? fact.value) }),
+      ...(whole(fact.max ?? fact.value) && { maxCount: whole(fact.max ?? fact.value) }),
       remedy: 'Regroup the modules until the string keeps the limits.',
     }
   return {
@@ -175,6 +185,9 @@ function countOf(fact: Fact): Data {
     remedy: 'Take units off, or share them out, until the maker’s count is kept.',
   }
 }
+
+const whole = (count: number | undefined) =>
+  count !== undefined && Number.isInteger(count) && count >= 1 ? count : undefined
 
 function fixingOf(fact: Fact): Data {
   if (fact.unit === 'mm')
@@ -195,7 +208,7 @@ function fixingOf(fact: Fact): Data {
 const observed = (fact: Fact, stage: Stage, severity: Severity, title: string, question: string): Data => ({
   kind: 'observation',
   stage,
-  clause: fact.clause,
+  clause: clauseOf(fact),
   title: title.slice(0, 100),
   severity,
   question: /[?]$/.test(question) ? question : `${question.replace(/\.$/, '')}?`,

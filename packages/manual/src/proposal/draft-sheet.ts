@@ -82,5 +82,8 @@ function sizeOf(facts: readonly Fact[]): Data {
 const ratingsOf = (facts: readonly Fact[]) =>
   facts.map((fact) => {
     const { min, max } = range(fact)
-    return { name: fact.subject, value: min && max && min !== max ? `${min} to ${max}` : (max ?? min ?? '') }
+    return {
+      name: fact.subject || 'rating',
+      value: min && max && min !== max ? `${min} to ${max}` : (max ?? min ?? ''),
+    }
   })

@@ -24,6 +24,9 @@ export const placeOf = ({ page, box }: Fact): { page: number; box: number[] } =>
 const corners = ({ x0, top, x1, bottom }: Box) =>
   [x0, top, x1, bottom].map((edge) => Math.max(0, Math.round(edge * 10) / 10))
 
+/** The clause as printed; before the first heading the page says where. */
+export const clauseOf = ({ clause, page }: Fact): string => clause || `p. ${page}`
+
 /** An id out of words; unique among those that are taken already. */
 export function idOf(words: string, taken: Set<string>): string {
   const base =

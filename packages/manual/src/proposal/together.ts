@@ -1,5 +1,5 @@
 import type { Fact } from '../finders/spot.js'
-import { figure, idOf, placeOf, type Data } from './proposed.js'
+import { clauseOf, figure, idOf, placeOf, type Data } from './proposed.js'
 
 const SIDE: Record<string, string> = { left: 'left', right: 'right', above: 'top', below: 'bottom' }
 const sideOf = ({ subject }: Fact) => SIDE[subject.replace(/^[a-z]+, /, '')]
@@ -22,7 +22,7 @@ export function clearanceOf(facts: readonly Fact[]): { requirement: Data; of: Fa
     requirement: {
       kind: 'clearance',
       stage: 'place-and-mount',
-      clause: first.clause,
+      clause: clauseOf(first),
       title: 'Free space',
       severity: 'major',
       clear,
@@ -41,19 +41,21 @@ export function clearanceOf(facts: readonly Fact[]): { requirement: Data; of: Fa
 
 /** The steps of putting into service, in their order. */
 export function stepsOf(facts: readonly Fact[]): Data | undefined {
-  const first = facts[0]
+  // Of two that bear one number the first counts.
+  const ordered = facts.filter(({ subject }, i) => facts.findIndex((one) => one.subject === subject) === i)
+  const first = ordered[0]
   if (!first) return undefined
   return {
     kind: 'ordered-steps',
     stage: 'power-up',
-    clause: first.clause,
+    clause: clauseOf(first),
     title: 'Order of powering up',
     severity: 'stop',
     direction: 'up',
-    steps: facts.map(({ subject, text }, i) => ({
+    steps: ordered.map(({ subject, text }, i) => ({
       id: `step-${subject}`,
-      label: text.slice(0, 160),
-      ...(i > 0 && { after: [`step-${facts[i - 1]!.subject}`] }),
+      label: text.slice(0, 160) || `step ${subject}`,
+      ...(i > 0 && { after: [`step-${ordered[i - 1]!.subject}`] }),
     })),
     remedy: 'Switch off in the reverse order, wait, and begin again from the first step.',
     printed: placeOf(first),
@@ -67,12 +69,12 @@ export function settingsOf(facts: readonly Fact[]): Data | undefined {
   return {
     kind: 'settings',
     stage: 'commission',
-    clause: first.clause,
+    clause: clauseOf(first),
     title: 'Settings',
     severity: 'major',
     settings: facts.map(({ subject, min, max, value, unit }) => ({
       id: idOf(subject, taken),
-      label: subject,
+      label: subject || 'setting',
       ...(unit !== '' && { unit }),
       rule:
         value !== undefined
@@ -95,7 +97,7 @@ export function indicatorOf(facts: readonly Fact[]): Data | undefined {
   return {
     kind: 'indicator',
     stage: 'power-up',
-    clause: first.clause,
+    clause: clauseOf(first),
     title: 'What the lamps say',
     severity: 'major',
     question: 'Which of these does the unit show?',
@@ -103,9 +105,9 @@ export function indicatorOf(facts: readonly Fact[]): Data | undefined {
       const [colour, ...rhythm] = subject.split(/,\s*/)
       return {
         id: idOf(subject, taken),
-        colour: colour!,
+        colour: colour || 'lamp',
         rhythm: rhythm.join(', ') || 'steady',
-        means: text,
+        means: text || 'see the manual',
         good: GOOD.test(text) && !BAD.test(text),
       }
     }),
@@ -115,19 +117,21 @@ export function indicatorOf(facts: readonly Fact[]): Data | undefined {
 }
 
 export function alarmsOf(facts: readonly Fact[]): Data | undefined {
-  const first = facts[0]
+  const first = facts.find(({ subject }) => subject !== '')
   if (!first) return undefined
   return {
     kind: 'alarm-codes',
     stage: 'commission',
-    clause: first.clause,
+    clause: clauseOf(first),
     title: 'Codes in the display',
     severity: 'major',
-    codes: [...new Map(facts.map((fact) => [fact.subject, fact])).values()].map(({ subject, text }) => ({
-      id: subject,
-      means: text,
-      next: 'see the manual',
-    })),
+    codes: facts
+      .filter(({ subject }, i) => subject !== '' && facts.findIndex((one) => one.subject === subject) === i)
+      .map(({ subject, text }) => ({
+        id: subject,
+        means: text || 'see the manual',
+        next: 'see the manual',
+      })),
     remedy: 'Remove the cause, clear the code, and look whether it comes back.',
     printed: placeOf(first),
   }

@@ -22,7 +22,7 @@ export function namedModels({ blocks, pages }: ManualText): {
     .join(' ')
     .replace(/\s+/g, ' ')
   const told =
-    /\b(?:belongs to(?: the model)?|delivered with|packed with|supplied with|for the model|this copy[^:]*):?\s*([A-Z][\p{L}-]+ \d+(?:[.,]\d+)?[A-Za-z]?)/iu.exec(
+    /\b(?:belongs to(?: the model)?|delivered with|packed with|supplied with|for the model):?\s*([A-Z][\p{L}-]+ \d+(?:[.,]\d+)?[A-Za-z]?)/iu.exec(
       front,
     )?.[1]
   return { models, packedWith: told ?? (models.length === 0 ? titleModel(front) : undefined) }

@@ -1,0 +1,115 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { STAGE_TITLES } from '@plumb-mark/core'
+import { KIND_GROUPS, groupsOf, missingKinds, type Decision, type Workbench } from '@plumb-mark/manual'
+import { Note } from '../../ui/theme/text.js'
+import { FactRow } from './fact-row.js'
+
+/** What was found, in the order of the walk: contradictions first, then by kind, and what is usual and was not found. */
+export function FactList({
+  bench,
+  ofOthers,
+  chosen,
+  onChoose,
+  onDecide,
+  onAll,
+  onLeave,
+}: {
+  bench: Workbench
+  /** How many facts were said of other models. */
+  ofOthers: number
+  chosen: number | undefined
+  onChoose: (fact: number) => void
+  onDecide: (fact: number, decision: Decision) => void
+  onAll: (facts: readonly number[], decision: Decision) => void
+  onLeave: () => void
+}) {
+  const { facts, decisions } = bench
+  const row = (i: number) => (
+    <FactRow
+      key={i}
+      fact={facts[i]!}
+      decision={decisions.get(i)}
+      chosen={i === chosen}
+      onChoose={() => onChoose(i)}
+      onDecide={(decision) => onDecide(i, decision)}
+    />
+  )
+  const contradicting = facts.flatMap(({ contradicts }, i) => (contradicts ? [i] : []))
+  const groups = groupsOf(facts)
+    .map((group) => ({ ...group, facts: group.facts.filter((i) => !contradicting.includes(i)) }))
+    .filter((group) => group.facts.length > 0)
+  const missing = missingKinds(facts)
+  if (facts.length === 0)
+    return (
+      <Box p="18px">
+        <Text>Nothing in this file reads like a demand on an installation.</Text>
+        <Button mt="12px" variant="outline" onClick={onLeave}>
+          Choose another file
+        </Button>
+      </Box>
+    )
+  return (
+    <Box overflowY="auto" minH={0} flex="1" role="list" aria-label="What was found">
+      {contradicting.length > 0 && (
+        <>
+          <GroupHead title="Said twice, and not the same" note="decide which counts" />
+          {contradicting.map(row)}
+        </>
+      )}
+      {groups.map(({ kind, title, stage, facts: own }) => {
+        const open = own.filter((i) => !decisions.has(i))
+        return (
+          <Box key={kind} role="listitem">
+            <GroupHead title={title} note={STAGE_TITLES[stage]}>
+              {open.length > 1 && (
+                <Button variant="plain" minH="36px" onClick={() => onAll(open, { kind: 'accepted' })}>
+                  Accept all {open.length}
+                </Button>
+              )}
+            </GroupHead>
+            {own.map(row)}
+          </Box>
+        )
+      })}
+      <Box px="16px" py="16px">
+        {missing.length > 0 && (
+          <>
+            <Text fontWeight={600}>Usual, and not found</Text>
+            <Note>
+              {missing.map((kind) => KIND_GROUPS[kind].title.toLowerCase()).join(', ')}. Look for them in the
+              pages, and add them in the sheet.
+            </Note>
+          </>
+        )}
+        {ofOthers > 0 && <Note mt="8px">{ofOthers} figures are said of other models and stand aside.</Note>}
+        <Button mt="12px" variant="outline" onClick={onLeave}>
+          Choose another file
+        </Button>
+      </Box>
+    </Box>
+  )
+}
+
+function GroupHead({ title, note, children }: { title: string; note: string; children?: React.ReactNode }) {
+  return (
+    <Flex
+      position="sticky"
+      top={0}
+      zIndex={1}
+      bg="paper"
+      px="16px"
+      py="6px"
+      minH="44px"
+      gap="10px"
+      align="center"
+      borderBottom="1px solid"
+      borderColor="hair"
+    >
+      <Text as="h2" fontWeight={600}>
+        {title}
+      </Text>
+      <Note flex="1">{note}</Note>
+      {children}
+    </Flex>
+  )
+}

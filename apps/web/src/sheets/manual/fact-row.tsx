@@ -1,0 +1,196 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { useEffect, useRef, useState } from 'react'
+import type { Decision, Fact, Figures } from '@plumb-mark/manual'
+import { TextField } from '../../ui/text-field.js'
+import { SmallPrint } from '../../ui/theme/text.js'
+import { figureWords, otherWords } from './figure-words.js'
+
+/** One fact: what was read, where, and what is made of it. */
+export function FactRow({
+  fact,
+  decision,
+  chosen,
+  onChoose,
+  onDecide,
+}: {
+  fact: Fact
+  decision: Decision | undefined
+  chosen: boolean
+  onChoose: () => void
+  onDecide: (decision: Decision) => void
+}) {
+  const row = useRef<HTMLDivElement>(null)
+  const [changing, setChanging] = useState(false)
+  useEffect(() => {
+    if (chosen) row.current?.scrollIntoView({ block: 'nearest' })
+  }, [chosen])
+  const figures = decision?.kind === 'changed' ? decision.figures : fact
+  const words = figureWords(figures, fact.unit)
+  return (
+    <Box
+      ref={row}
+      role="group"
+      aria-label={`${fact.subject} ${figureWords(fact, fact.unit)}`}
+      aria-current={chosen || undefined}
+      borderBottom="1px solid"
+      borderColor="hair"
+      borderLeft="4px solid"
+      borderLeftColor={chosen ? 'accent' : 'transparent'}
+      bg={chosen ? 'accentWash' : undefined}
+      opacity={decision?.kind === 'rejected' || decision?.kind === 'other-model' ? 0.55 : 1}
+      onClick={onChoose}
+      cursor="pointer"
+      px="12px"
+      py="8px"
+    >
+      <Flex gap="12px" align="baseline" wrap="wrap">
+        <Box flex="1 1 150px" minW={0}>
+          <Text lineHeight={1.25}>{fact.subject || fact.text}</Text>
+          <SmallPrint>
+            page {fact.page}
+            {fact.clause && `, ${fact.clause}`}
+            {fact.model && ` · ${fact.model}`}
+            {fact.fromPicture && ' · read from a picture'}
+          </SmallPrint>
+        </Box>
+        <Box textAlign="right">
+          <Text fontFamily="mono" fontSize="18px" lineHeight={1.2}>
+            {words || '–'}
+          </Text>
+          <SmallPrint>
+            {decision?.kind === 'changed' ? `printed: ${figureWords(fact, fact.unit)}` : otherWords(fact)}
+          </SmallPrint>
+        </Box>
+      </Flex>
+      {fact.contradicts && (
+        <Text fontSize="14px" color="unproven">
+          Another place says something else of this: accept one of them.
+        </Text>
+      )}
+      {chosen && (
+        <>
+          <Text fontSize="14px" color="faint" mt="4px" lineClamp={3}>
+            “{fact.text}”
+          </Text>
+          {changing ? (
+            <Change
+              fact={fact}
+              figures={figures}
+              onCancel={() => setChanging(false)}
+              onKeep={(kept) => (setChanging(false), onDecide(kept))}
+            />
+          ) : (
+            <Flex gap="6px" mt="8px" wrap="wrap">
+              <Choice of="accepted" label="Accept" decision={decision} onDecide={onDecide} />
+              <Button
+                variant="outline"
+                aria-pressed={decision?.kind === 'changed'}
+                onClick={() => setChanging(true)}
+              >
+                Change
+              </Button>
+              <Choice of="rejected" label="Reject" decision={decision} onDecide={onDecide} />
+              <Choice of="other-model" label="Another model" decision={decision} onDecide={onDecide} />
+            </Flex>
+          )}
+        </>
+      )}
+      {!chosen && decision && <SmallPrint>{DECIDED[decision.kind]}</SmallPrint>}
+    </Box>
+  )
+}
+
+const DECIDED = {
+  accepted: 'accepted',
+  rejected: 'rejected',
+  'other-model': 'belongs to another model',
+  changed: 'accepted with another figure',
+} satisfies Record<Decision['kind'], string>
+
+function Choice({
+  of,
+  label,
+  decision,
+  onDecide,
+}: {
+  of: 'accepted' | 'rejected' | 'other-model'
+  label: string
+  decision: Decision | undefined
+  onDecide: (decision: Decision) => void
+}) {
+  const made = decision?.kind === of
+  return (
+    <Button variant={made ? 'solid' : 'outline'} aria-pressed={made} onClick={() => onDecide({ kind: of })}>
+      {label}
+    </Button>
+  )
+}
+
+const ENDS = ['min', 'max', 'value'] as const
+const END_LABELS = { min: 'least', max: 'most', value: 'figure' } as const
+
+/** Other figures than were read. An empty field is no figure; one that cannot be read keeps the form open. */
+function Change({
+  fact,
+  figures,
+  onKeep,
+  onCancel,
+}: {
+  fact: Fact
+  figures: Figures
+  onKeep: (decision: Decision) => void
+  onCancel: () => void
+}) {
+  const [typed, setTyped] = useState(() =>
+    Object.fromEntries(ENDS.map((end) => [end, figures[end] === undefined ? '' : String(figures[end])])),
+  )
+  const [subject, setSubject] = useState(fact.subject)
+  const read = ENDS.flatMap((end) =>
+    typed[end]!.trim() === '' ? [] : [[end, Number(typed[end]!.replace(',', '.'))] as const],
+  )
+  const unreadable = read.some(([, value]) => !Number.isFinite(value))
+  const made = Object.fromEntries(read) as Figures
+  const crossed = made.min !== undefined && made.max !== undefined && made.min > made.max
+  const problem = unreadable
+    ? 'a figure cannot be read'
+    : crossed
+      ? 'the least is above the most'
+      : read.length === 0
+        ? 'type a figure'
+        : undefined
+  return (
+    <Box mt="8px" onClick={(event) => event.stopPropagation()}>
+      <TextField label="What it is about" value={subject} onChange={setSubject} />
+      <Flex gap="8px" mt="8px" wrap="wrap">
+        {ENDS.map((end) => (
+          <Box key={end} w="120px">
+            <TextField
+              label={`${END_LABELS[end]}${fact.unit && `, ${fact.unit}`}`}
+              inputMode="decimal"
+              value={typed[end]!}
+              onChange={(text) => setTyped({ ...typed, [end]: text })}
+            />
+          </Box>
+        ))}
+      </Flex>
+      {problem && (
+        <Text fontSize="14px" color="danger" mt="4px" role="alert">
+          {problem}
+        </Text>
+      )}
+      <Flex gap="6px" mt="8px">
+        <Button
+          disabled={problem !== undefined}
+          onClick={() =>
+            onKeep({ kind: 'changed', figures: made, ...(subject !== fact.subject && { subject }) })
+          }
+        >
+          Save
+        </Button>
+        <Button variant="plain" onClick={onCancel}>
+          Cancel
+        </Button>
+      </Flex>
+    </Box>
+  )
+}

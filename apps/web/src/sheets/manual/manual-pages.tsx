@@ -1,0 +1,103 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { ChevronLeft, ChevronRight, ZoomIn, ZoomOut } from 'lucide-react'
+import { useEffect, useRef, useState } from 'react'
+import type { Fact, ReadFile } from '@plumb-mark/manual'
+import { PagePicture } from './page-picture.js'
+import { usePages } from './use-pages.js'
+
+const ZOOMS = [1, 1.35, 1.8, 2.5]
+
+/** The pages of the manual, one at a time: that of the chosen fact, or the one turned to. */
+export function ManualPages({
+  file,
+  password,
+  pages,
+  facts,
+  chosen,
+  onChoose,
+}: {
+  file: File
+  password: string | undefined
+  pages: ReadFile['pages']
+  facts: readonly Fact[]
+  chosen: number | undefined
+  onChoose: (fact: number) => void
+}) {
+  const document = usePages(file, password)
+  const room = useRef<HTMLDivElement>(null)
+  const width = useWidth(room)
+  const [zoom, setZoom] = useState(0)
+  const [turned, setTurned] = useState<number>()
+  const number = turned ?? (chosen === undefined ? 1 : facts[chosen]!.page)
+  // Another fact was chosen: its page is what is asked for.
+  useEffect(() => setTurned(undefined), [chosen])
+  const marks = facts.flatMap((fact, index) => (fact.page === number ? [{ fact, index }] : []))
+  return (
+    <Flex direction="column" minH={{ base: '60dvh', lg: 0 }} bg="sunk">
+      <Flex
+        align="center"
+        gap="6px"
+        px="10px"
+        py="4px"
+        borderBottom="1px solid"
+        borderColor="hair"
+        bg="panel"
+      >
+        <Button
+          variant="plain"
+          aria-label="Page before"
+          disabled={number <= 1}
+          onClick={() => setTurned(number - 1)}
+        >
+          <ChevronLeft size={18} />
+        </Button>
+        <Text fontFamily="mono" fontSize="14px" role="status">
+          page {number} of {pages.length}
+        </Text>
+        <Button
+          variant="plain"
+          aria-label="Next page"
+          disabled={number >= pages.length}
+          onClick={() => setTurned(number + 1)}
+        >
+          <ChevronRight size={18} />
+        </Button>
+        <Box flex="1" />
+        <Button variant="plain" aria-label="Smaller" disabled={zoom === 0} onClick={() => setZoom(zoom - 1)}>
+          <ZoomOut size={18} />
+        </Button>
+        <Button
+          variant="plain"
+          aria-label="Larger"
+          disabled={zoom === ZOOMS.length - 1}
+          onClick={() => setZoom(zoom + 1)}
+        >
+          <ZoomIn size={18} />
+        </Button>
+      </Flex>
+      <Box ref={room} flex="1" minH={0} overflow="auto" p="12px">
+        {document && width > 0 && (
+          <PagePicture
+            document={document}
+            number={number}
+            width={Math.round((width - 24) * ZOOMS[zoom]!)}
+            facts={marks}
+            chosen={chosen}
+            onChoose={onChoose}
+          />
+        )}
+      </Box>
+    </Flex>
+  )
+}
+
+function useWidth(of: React.RefObject<HTMLDivElement | null>): number {
+  const [width, setWidth] = useState(0)
+  useEffect(() => {
+    if (!of.current) return
+    const watch = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width + 24)))
+    watch.observe(of.current)
+    return () => watch.disconnect()
+  }, [of])
+  return width
+}

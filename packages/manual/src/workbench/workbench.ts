@@ -1,0 +1,73 @@
+import type { Fact } from '../finders/spot.js'
+
+/** What a person made of a fact. Until then it is a proposal and nothing of a sheet. */
+export type Decision =
+  | { kind: 'accepted' }
+  | { kind: 'rejected' }
+  /** Said of another model than the one that the sheet is for. */
+  | { kind: 'other-model' }
+  /** Accepted with other figures than were read; what was printed stays beside them. */
+  | { kind: 'changed'; figures: Figures; subject?: string }
+
+export interface Figures {
+  min?: number
+  max?: number
+  value?: number
+}
+
+/** Facts of one manual with what was decided of each, and the way back. */
+export interface Workbench {
+  facts: readonly Fact[]
+  decisions: ReadonlyMap<number, Decision>
+  /** What stood before each decision, the latest last. */
+  past: readonly { fact: number; before: Decision | undefined }[]
+}
+
+export const workbenchOf = (facts: readonly Fact[]): Workbench => ({ facts, decisions: new Map(), past: [] })
+
+/** One decision more. The same decision again takes it back: the fact is open as before. */
+export function decide(bench: Workbench, fact: number, decision: Decision): Workbench {
+  if (!bench.facts[fact]) return bench
+  const before = bench.decisions.get(fact)
+  const decisions = new Map(bench.decisions)
+  if (before?.kind === decision.kind && decision.kind !== 'changed') decisions.delete(fact)
+  else decisions.set(fact, decision)
+  return { ...bench, decisions, past: [...bench.past, { fact, before }] }
+}
+
+/** Several at once, as one may after looking at a whole table: undone one by one. */
+export const decideAll = (bench: Workbench, facts: readonly number[], decision: Decision): Workbench =>
+  facts
+    .filter((fact) => bench.decisions.get(fact)?.kind !== decision.kind)
+    .reduce((open, fact) => decide(open, fact, decision), bench)
+
+export function undo(bench: Workbench): Workbench {
+  const last = bench.past.at(-1)
+  if (!last) return bench
+  const decisions = new Map(bench.decisions)
+  if (last.before) decisions.set(last.fact, last.before)
+  else decisions.delete(last.fact)
+  return { ...bench, decisions, past: bench.past.slice(0, -1) }
+}
+
+/** What a person accepted, with the figures as accepted. */
+export const acceptedFacts = ({ facts, decisions }: Workbench): Fact[] =>
+  facts.flatMap((fact, i) => {
+    const decision = decisions.get(i)
+    if (decision?.kind === 'accepted') return [fact]
+    return decision?.kind === 'changed' ? [changed(fact, decision)] : []
+  })
+
+function changed(fact: Fact, { figures, subject }: { figures: Figures; subject?: string }): Fact {
+  const plain = { ...fact }
+  delete plain.min
+  delete plain.max
+  delete plain.value
+  return { ...plain, ...figures, ...(subject !== undefined && { subject }) }
+}
+
+/** The next fact that nobody decided on, from `from` on and round again; undefined when all are. */
+export function nextOpen({ facts, decisions }: Workbench, from: number): number | undefined {
+  const order = facts.map((_, i) => (from + i) % facts.length)
+  return order.find((i) => !decisions.has(i))
+}
