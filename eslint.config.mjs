@@ -87,6 +87,7 @@ const WEB_FLOORS = [
   'job',
   'photo-tape',
   'devices',
+  'manuals',
   'checks',
   'stages',
   'account',

@@ -13,7 +13,14 @@ export {
   type SealKeyPair,
 } from './seal-key.js'
 export { signatureHolds } from './signature-holds.js'
-export { DATABASE_FILE, RECORD_ZIP, photoPath, recordFolder, tracePath } from './database/files.js'
+export {
+  DATABASE_FILE,
+  RECORD_ZIP,
+  photoPath,
+  recordFolder,
+  manualPath,
+  tracePath,
+} from './database/files.js'
 export { openData, lockFolder, type OpenData } from './database/open.js'
 export { brokenIn, wordFor, type KeptSeal, type Unsigned } from './word-for.js'
 export { readJob, readRecord, entriesOf, sealOf, toldPartsOf } from './database/read-job.js'

@@ -117,6 +117,8 @@ const MAY: Record<string, string> = Object.fromEntries([
   ['GET /api/sheets/:id/file', 'inspector reviewer office'],
   ['GET /api/sheets/:id/signed', 'inspector reviewer office'],
   ['POST /api/sheets', 'inspector office'],
+  ['PUT /api/manuals/:digest', 'inspector office'],
+  ['GET /api/manuals/:digest', 'inspector reviewer office'],
   ['GET /api/instruments', 'inspector reviewer office'],
   ['POST /api/instruments/import', 'office'],
   ['PUT /api/instruments/:id', 'office'],

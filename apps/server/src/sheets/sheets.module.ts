@@ -1,6 +1,12 @@
 import { Module } from '@nestjs/common'
 import { SheetsController } from './sheets.controller.js'
+import { ManualsController } from './manuals.controller.js'
+import { ManualsService } from './manuals.service.js'
 import { SheetsService } from './sheets.service.js'
 
-@Module({ controllers: [SheetsController], providers: [SheetsService], exports: [SheetsService] })
+@Module({
+  controllers: [SheetsController, ManualsController],
+  providers: [SheetsService, ManualsService],
+  exports: [SheetsService],
+})
 export class SheetsModule {}

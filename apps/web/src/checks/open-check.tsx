@@ -1,12 +1,13 @@
 import { Box, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { Suspense, lazy, useState } from 'react'
-import { openDefectFor, sheetName, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
+import { openDefectFor, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../ui/theme/text.js'
 import { useMay } from '../job/use-writable.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
 import { useInspection } from '../job/inspection.js'
 import { useMessageText } from '../job/message-text.js'
 import { AtHand } from './at-hand.js'
+import { Clause } from './clause.js'
 import { History } from './history.js'
 import { ObservationField } from './observation-field.js'
 import { ReadingField } from './reading-field.js'
@@ -77,9 +78,7 @@ export function OpenCheck({
         )}
         <Why outcome={outcome} />
         <HStack justify="space-between" gap="10px" wrap="wrap">
-          <SmallPrint>
-            {sheetName(check.sheet)}, clause {check.requirement.clause}
-          </SmallPrint>
+          <Clause check={check} />
           <ToCalculator judged={judged} />
         </HStack>
         <History judged={judged} writable={writable} />

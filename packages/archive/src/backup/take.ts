@@ -7,7 +7,7 @@ import { LOCKED_KEY_FILE, OWN_KEYS_FILE, lockedKey } from '../seal-key.js'
 import { MANIFEST, damagedIn, digestsIn, type BackupManifest } from './manifest.js'
 
 /** Folders of files that are never changed once they are there: they are linked, not copied, where the disk allows it. */
-const FILES = ['photos', 'traces', 'records']
+const FILES = ['photos', 'traces', 'records', 'manuals']
 /** What is still arriving is no evidence yet. */
 const COMING = ['coming', 'arriving']
 /** What a copy of the database is to hold nothing of: who is signed in, and on which devices somebody was. */

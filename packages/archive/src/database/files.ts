@@ -8,6 +8,9 @@ export const photoPath = (dataDir: string, digest: string): string =>
   byDigest(join(dataDir, 'photos'), digest)
 export const tracePath = (dataDir: string, digest: string): string =>
   `${byDigest(join(dataDir, 'traces'), digest)}.csv.gz`
+/** Where a maker’s manual lies. Bad input: `malformed`, what is no digest. */
+export const manualPath = (dataDir: string, digest: string): string =>
+  `${byDigest(join(dataDir, 'manuals'), digest)}.pdf`
 
 /** The folder of a record from elsewhere that is kept to be read: its ZIP, and its photos and traces as ours lie. Bad input: `malformed`. */
 export function recordFolder(dataDir: string, id: string): string {

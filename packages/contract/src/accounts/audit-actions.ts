@@ -26,6 +26,7 @@ export const AUDIT_ACTIONS = [
   'minutes changed',
   'instrument kept',
   'sheet kept',
+  'manual kept',
   'visit booked',
   'visit cancelled',
   'key accepted',

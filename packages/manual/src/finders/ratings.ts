@@ -8,7 +8,7 @@ type Naming = readonly [words: RegExp, name: string]
 const NAMINGS: Partial<Record<Dimension, readonly Naming[]>> = {
   voltage: [
     [/\bstart/i, 'start voltage'],
-    [/\b(?:mpp|mppt|tracking|maximum power point)\b/i, 'MPPT window'],
+    [/\b(?:mpp|mppt|tracking|tracker (?:window|range)|maximum power point)\b/i, 'MPPT window'],
     [/\bbetween (?:the )?phases|line[- ]to[- ]line|phase[- ]to[- ]phase|L-L\b/i, 'AC voltage between phases'],
     [/\bbatter|stack|from empty to full/i, 'battery voltage window'],
     [/\b(?:dc|pv|array|open[- ]circuit|module|solar|input)\b/i, 'maximum DC voltage'],

@@ -11,7 +11,8 @@ const switches = (list: readonly Fact[]) =>
 
 const ORDER =
   /\b(?:start|power|switch(?:ing)? on|commission|order|sequence|energi[sz]|first|operation|into service|waking)/i
-const NOT_ORDER = /\b(?:dismantl|taking down|switch(?:ing)? off|removal|disposal|shut)/i
+const NOT_ORDER =
+  /\b(?:power(?:ing)? (?:down|off)|restart|outage|update|dismantl|taking down|switch(?:ing)? off|removal|disposal|shut)/i
 
 /** The numbered steps of putting a unit into service. */
 export function stepsOf({ blocks }: ManualText, { isPicture }: Surroundings): Fact[] {

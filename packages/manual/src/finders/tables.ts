@@ -151,7 +151,7 @@ function labelOf(_table: Table, row: TableRow, field: TableField): string {
   const before = row.fields.filter(
     ({ from, text }) =>
       from < field.from &&
-      /\p{L}{2}/u.test(text) &&
+      (from === 0 ? /\p{L}/u : /\p{L}{2}/u).test(text) &&
       !/^\W*\d/.test(text) &&
       !/^(?:hex|cross|blade|T)\s?\d*$/i.test(text),
   )

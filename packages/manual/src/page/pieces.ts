@@ -24,9 +24,25 @@ export function piecesOf(page: Page): Piece[] {
     pieces.push(open)
   }
   for (const piece of pieces) piece.text = cleaned(piece.text)
-  const whole = unjustified(pieces.filter(({ text }) => text !== ''))
+  const whole = markersFirst(unjustified(pieces.filter(({ text }) => text !== '')))
   return page.fromPicture ? inColumns(whole, page) : whole
 }
+
+/** The sign of a point stands before its text, also where it was set after it. */
+function markersFirst(pieces: readonly Piece[]): Piece[] {
+  const ordered: Piece[] = []
+  for (const piece of pieces) {
+    const text = MARKER.test(piece.text) ? ordered.slice(-NEAR).findIndex((one) => isLineOf(piece, one)) : -1
+    if (text < 0) ordered.push(piece)
+    else ordered.splice(Math.max(0, ordered.length - NEAR) + text, 0, piece)
+  }
+  return ordered
+}
+const MARKER = /^(?:[•●○◦‣▪■◆–-]|\d{1,2}[.)]|[a-z][.)]|[ivx]{1,4}[.)])$/
+/** Lines of a point that its sign may come after. */
+const NEAR = 8
+const isLineOf = (marker: Piece, { baseline, x0, size }: Piece) =>
+  Math.abs(marker.baseline - baseline) < 0.15 * size && marker.x1 <= x0 + 1 && x0 - marker.x1 < 4 * size
 
 /** A line that was stretched to the edge of its column: words with the same wide gap between all of them are one piece again. */
 function unjustified(pieces: readonly Piece[]): Piece[] {

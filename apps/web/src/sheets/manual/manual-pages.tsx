@@ -2,8 +2,8 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { ChevronLeft, ChevronRight, ZoomIn, ZoomOut } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import type { Fact, ReadFile } from '@plumb-mark/manual'
-import { PagePicture } from './page-picture.js'
-import { usePages } from './use-pages.js'
+import { PagePicture } from '../../manuals/page-picture.js'
+import { usePages } from '../../manuals/use-pages.js'
 
 const ZOOMS = [1, 1.35, 1.8, 2.5]
 
@@ -23,7 +23,7 @@ export function ManualPages({
   chosen: number | undefined
   onChoose: (fact: number) => void
 }) {
-  const document = usePages(file, password)
+  const { document } = usePages({ file, password })
   const room = useRef<HTMLDivElement>(null)
   const width = useWidth(room)
   const [zoom, setZoom] = useState(0)
@@ -31,7 +31,9 @@ export function ManualPages({
   const number = turned ?? (chosen === undefined ? 1 : facts[chosen]!.page)
   // Another fact was chosen: its page is what is asked for.
   useEffect(() => setTurned(undefined), [chosen])
-  const marks = facts.flatMap((fact, index) => (fact.page === number ? [{ fact, index }] : []))
+  const marks = facts.flatMap((fact, index) =>
+    fact.page === number ? [{ index, label: fact.subject, box: fact.box }] : [],
+  )
   return (
     <Flex direction="column" minH={{ base: '60dvh', lg: 0 }} bg="sunk">
       <Flex
@@ -81,7 +83,7 @@ export function ManualPages({
             document={document}
             number={number}
             width={Math.round((width - 24) * ZOOMS[zoom]!)}
-            facts={marks}
+            marks={marks}
             chosen={chosen}
             onChoose={onChoose}
           />

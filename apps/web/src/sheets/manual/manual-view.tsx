@@ -22,11 +22,12 @@ import { ChoiceField, optionsOf } from '../../ui/choice-field.js'
 import { Problem } from '../../ui/problem.js'
 import { TextField } from '../../ui/text-field.js'
 import { Note } from '../../ui/theme/text.js'
+import { sendFile, type ApiError } from '../../data/api.js'
 import { useManual } from '../../data/workers/use-manual.js'
 import { keepDraft } from '../editor/draft.js'
 import { FactList } from './fact-list.js'
 import { ManualPages } from './manual-pages.js'
-import { digestOf } from './digest.js'
+import { digestOf } from '../../manuals/digest.js'
 
 /** From the maker’s manual to a draft of a sheet: the pages on one side, what they demand on the other. */
 export function ManualView() {
@@ -128,8 +129,18 @@ function Drop({ onFile }: { onFile: (file: File) => void }) {
           />
         </label>
       </Button>
+      <Button variant="plain" onClick={() => void sample(onFile)}>
+        Try it with a sample manual
+      </Button>
     </Box>
   )
+}
+
+/** The manual of an invented inverter, which comes with the program. */
+async function sample(onFile: (file: File) => void): Promise<void> {
+  const response = await fetch('/samples/aldervane-ah-8t.pdf')
+  if (response.ok)
+    onFile(new File([await response.blob()], 'aldervane-ah-8t.pdf', { type: 'application/pdf' }))
 }
 
 function Reading({
@@ -202,6 +213,7 @@ function Bench({
   const go = useNavigate()
   const [bench, setBench] = useState<Workbench>(() => workbenchOf(inShownOrder(read.facts)))
   const [chosen, setChosen] = useState<number | undefined>(read.facts.length > 0 ? 0 : undefined)
+  const [making, setMaking] = useState<{ part: number; problem?: string }>()
   const [head, setHead] = useState<Head>(() => headOf(read, model))
   const change = (fact: number, decision: Decision) => {
     const next = decide(bench, fact, decision)
@@ -218,7 +230,16 @@ function Bench({
   })
   const accepted = useMemo(() => acceptedFacts(bench), [bench])
   const make = async () => {
+    setMaking({ part: 0 })
     const today = new Date().toISOString()
+    const digest = await digestOf(file)
+    try {
+      await sendFile('PUT', `/api/manuals/${digest}`, 'manual', file, (part) => setMaking({ part }))
+    } catch (fault) {
+      // Without the manual the clauses could not be opened: it is told, and nothing that was decided is lost.
+      setMaking({ part: 0, problem: `The manual was not sent: ${(fault as ApiError).message}` })
+      return
+    }
     const data = draftSheet(
       { facts: accepted, device: read.device, title: read.title },
       {
@@ -226,7 +247,7 @@ function Bench({
         title: `${UNIT_KIND_WORDS[head.kind]} ${head.model}`.trim(),
         date: today.slice(0, 10),
         source: read.title || file.name,
-        manual: { digest: await digestOf(file), title: read.title || file.name, pages: read.pages.length },
+        manual: { digest, title: read.title || file.name, pages: read.pages.length },
       },
     )
     keepDraft(undefined, { text: sheetSource(data), at: today, fingerprint: undefined })
@@ -262,10 +283,15 @@ function Bench({
               >
                 <Undo2 size={17} /> Undo
               </Button>
-              <Button onClick={() => void make()} disabled={accepted.length === 0}>
+              <Button
+                onClick={() => void make()}
+                disabled={accepted.length === 0}
+                loading={making !== undefined && making.problem === undefined}
+              >
                 Make the sheet
               </Button>
             </Flex>
+            <Problem mt="6px">{making?.problem}</Problem>
             <Grid mt="8px" gap="8px" templateColumns={{ base: '1fr 1fr', md: '1fr 1fr 1fr' }}>
               <TextField label="Maker" value={head.maker} onChange={(maker) => setHead({ ...head, maker })} />
               {read.models.length > 1 ? (

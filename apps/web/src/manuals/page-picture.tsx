@@ -1,21 +1,27 @@
 import { Box } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { PDFDocumentProxy } from 'pdfjs-dist'
-import type { Fact } from '@plumb-mark/manual'
+
+/** A place on a page, in points from its upper left corner. */
+export interface PageMark {
+  index: number
+  label: string
+  box: { x0: number; top: number; x1: number; bottom: number }
+}
 
 /** One page of the manual, drawn at the width it has, with what was found marked on it. */
 export function PagePicture({
   document,
   number,
   width,
-  facts,
+  marks,
   chosen,
   onChoose,
 }: {
   document: PDFDocumentProxy
   number: number
   width: number
-  facts: readonly { fact: Fact; index: number }[]
+  marks: readonly PageMark[]
   chosen: number | undefined
   onChoose: (index: number) => void
 }) {
@@ -56,13 +62,13 @@ export function PagePicture({
         aria-label={`Page ${number}`}
         role="img"
       />
-      {facts.map(({ fact, index }) => (
+      {marks.map((mark) => (
         <Mark
-          key={index}
-          fact={fact}
+          key={mark.index}
+          mark={mark}
           scale={scale}
-          chosen={index === chosen}
-          onChoose={() => onChoose(index)}
+          chosen={mark.index === chosen}
+          onChoose={() => onChoose(mark.index)}
         />
       ))}
     </Box>
@@ -70,26 +76,26 @@ export function PagePicture({
 }
 
 function Mark({
-  fact: { box, subject },
+  mark: { box, label },
   scale,
   chosen,
   onChoose,
 }: {
-  fact: Fact
+  mark: PageMark
   scale: number
   chosen: boolean
   onChoose: () => void
 }) {
-  const mark = useRef<HTMLButtonElement>(null)
+  const here = useRef<HTMLButtonElement>(null)
   useEffect(() => {
-    if (chosen) mark.current?.scrollIntoView({ block: 'center' })
+    if (chosen) here.current?.scrollIntoView({ block: 'center' })
   }, [chosen])
   return (
     <button
-      ref={mark}
+      ref={here}
       type="button"
       tabIndex={-1}
-      aria-label={`Found here: ${subject}`}
+      aria-label={`Found here: ${label}`}
       aria-pressed={chosen}
       onClick={onChoose}
       style={{

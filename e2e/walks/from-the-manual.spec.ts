@@ -1,0 +1,65 @@
+import { expect } from '@playwright/test'
+import { Crew } from '../page-objects/crew.js'
+import { test } from '../page-objects/walk.js'
+
+test('a maker’s manual becomes a sheet: every figure beside its place, accepted by a person, saved to the library', async ({
+  browser,
+}) => {
+  const { page } = await Crew.signedIn(browser, 'office')
+  await page.goto('/sheets')
+  await page.getByRole('button', { name: 'New from a manual' }).click()
+  await page.getByRole('button', { name: 'Try it with a sample manual' }).click()
+  await expect(page.getByText(/\d+ to look at, 0 accepted/)).toBeVisible()
+  const found = page.getByRole('list', { name: 'What was found' })
+  // A table is accepted as a table; the place of what is chosen is marked on its page.
+  await found
+    .getByRole('button', { name: /^Accept all/ })
+    .first()
+    .click()
+  const above = found.getByRole('group', { name: /^above at least 480 mm/ })
+  await above.click()
+  await expect(page.getByRole('button', { name: 'Found here: above', pressed: true })).toBeVisible()
+  // What was printed stays beside another figure; by keys it goes on.
+  await above.getByRole('button', { name: 'Change' }).click()
+  await above.getByLabel('least, mm').fill('500')
+  await above.getByRole('button', { name: 'Save' }).click()
+  await expect(above).toContainText('printed: at least 480 mm')
+  for (const name of [/^left at least 200/, /^right at least 200/, /^below at least 500/]) {
+    await found.getByRole('group', { name }).click()
+    await page.keyboard.press('a')
+  }
+  await page.keyboard.press('r')
+  await page.keyboard.press('u')
+  await page.getByLabel('Model').fill('AH-8T sample')
+  await page.getByRole('button', { name: 'Make the sheet' }).click()
+  await expect(page.getByText('The sheet reads without a fault.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save to the library' }).click()
+  await expect(page.getByRole('heading', { name: /AH-8T sample, revision A/ })).toBeVisible()
+  await expect(page.getByText('Free space')).toBeVisible()
+  const { sheet } = (await (await page.request.get('/api/sheets/aldervane-ah-8t-sample-a')).json()) as {
+    sheet: {
+      manual: { digest: string }
+      requirements: { kind: string; clear?: { top: number }; printed?: { page: number } }[]
+    }
+  }
+  const free = sheet.requirements.find(({ kind }) => kind === 'clearance')!
+  expect(free).toMatchObject({ clear: { top: 500, left: 200 }, printed: { page: 3 } })
+  expect((await page.request.get(`/api/manuals/${sheet.manual.digest}`)).headers()['content-type']).toBe(
+    'application/pdf',
+  )
+})
+
+test('a file that is no manual says what is wrong with it', async ({ browser }) => {
+  const { page } = await Crew.signedIn(browser, 'office')
+  await page.goto('/sheets/from-manual')
+  const choose = (name: string, text: string) =>
+    page.setInputFiles('input[aria-label="Manual"]', {
+      name,
+      mimeType: 'application/pdf',
+      buffer: Buffer.from(text),
+    })
+  await choose('notes.pdf', 'no page of anything')
+  await expect(page.getByText('notes.pdf: this is not a PDF file')).toBeVisible()
+  await choose('cut.pdf', '%PDF-1.7\n1 0 obj\n<< /Type /Catalog')
+  await expect(page.getByText(/cut\.pdf: the file is cut short or broken/)).toBeVisible()
+})
