@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { BUNDLED } from './apps/web/bundled-for-tests.mjs'
 
 /** Unit and API tests, straight from the sources: nothing needs to be built first. */
@@ -37,6 +38,6 @@ export default {
   testEnvironmentOptions: { globalsCleanup: 'off' },
   // A ceiling for a machine that is busy with other work: a test waits for what happens.
   testTimeout: 120_000,
-  // Both cores of a small machine: by default one would be left idle.
-  maxWorkers: '100%',
+  // One more than cores: those that talk to a server, a disk or a child wait for a good part of their time.
+  maxWorkers: availableParallelism() + 1,
 }
