@@ -46,11 +46,12 @@ const LEADER = /^[\s.·…]*$/
 /** Entries of a row: one, or one a line where two were set close. */
 function entriesOf(row: Row): { number: string; title: string }[] {
   const cells = row.cells.filter(({ lines }) => !lines.every(({ text }) => LEADER.test(text)))
-  const whole = ENTRY.exec(clean(cells.map(({ lines }) => lines.map(({ text }) => text).join(' ')).join(' ')))
-  if (whole) return [{ number: whole[1]!, title: whole[2]! }]
-  return cells
+  const byLine = cells
     .flatMap(({ lines }) => lines.map(({ text }) => ENTRY.exec(clean(text))))
     .flatMap((entry) => (entry ? [{ number: entry[1]!, title: entry[2]! }] : []))
+  if (byLine.length > 0) return byLine
+  const whole = ENTRY.exec(clean(cells.map(({ lines }) => lines.map(({ text }) => text).join(' ')).join(' ')))
+  return whole ? [{ number: whole[1]!, title: whole[2]! }] : []
 }
 const clean = (text: string) => text.replace(LEADERS, ' ').trim()
 

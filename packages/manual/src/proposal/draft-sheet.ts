@@ -3,6 +3,7 @@ import type { UnitKind } from '@plumb-mark/core'
 import type { Device, Fact } from '../finders/spot.js'
 import { requirementOf } from './by-kind.js'
 import { figure, idOf, range, type Data } from './proposed.js'
+import { askedOfTerminals, terminalsOf } from './terminals.js'
 import { alarmsOf, clearanceOf, indicatorOf, settingsOf, stepsOf } from './together.js'
 
 export interface DraftHead {
@@ -32,9 +33,11 @@ export function draftSheet(
   const taken = new Set<string>()
   const of = (kind: Fact['kind']) => facts.filter((fact) => fact.kind === kind)
   const clear = clearanceOf(of('clearance'))
-  const alone = facts.filter((fact) => !clear?.of.includes(fact))
+  const { terminals, of: atTerminals } = terminalsOf(facts)
+  const alone = facts.filter((fact) => !clear?.of.includes(fact) && !atTerminals.has(fact))
   const together = [
     clear?.requirement,
+    ...askedOfTerminals(terminals, atTerminals),
     stepsOf(of('step')),
     settingsOf(of('setting')),
     indicatorOf(of('indicator')),
@@ -57,6 +60,7 @@ export function draftSheet(
     ...massOf(of('mass')),
     ...sizeOf(of('size')),
     ratings: ratingsOf(of('rating')),
+    terminals,
     requirements,
   }
 }
