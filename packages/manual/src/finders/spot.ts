@@ -27,6 +27,7 @@ export interface Spot {
   box: Box
   /** Page and box of a part of the sentence, for what is not the figure itself. */
   placeAt(at: number, end: number): { page: number; box: Box }
+  marks?: readonly string[]
   model?: string
   fromPicture: boolean
   device: Device
@@ -77,6 +78,8 @@ export interface Fact {
   model?: string
   /** Read off a picture of the page, not from its letters. */
   fromPicture?: true
+  /** Signs of notes that stand at it. */
+  marks?: readonly string[]
   /** Another place demands something else of the same. */
   contradicts?: true
 }
@@ -110,6 +113,7 @@ export function factOf(
     text: spot.sentence,
     box: spot.box,
     ...(spot.model !== undefined && { model: spot.model }),
+    ...(spot.marks && spot.marks.length > 0 && { marks: spot.marks }),
     ...(spot.fromPicture && { fromPicture: true as const }),
   }
 }

@@ -16,9 +16,11 @@ export function sortOf(table: Table): TableSort {
   const around = `${table.caption} ${innermost(table)}`
   const first = table.heads[0] ?? ''
   const texts = table.rows.map(({ fields }) => fields[0]?.text ?? '')
+  const corrects = /\b(?:errat|correct|corrigend|amend|addend|slip|misprint)/i.test(around)
   if (
-    /\b(?:printed|wrong|instead of|as printed)\b/i.test(heads) &&
-    /\b(?:correct|right|read|new|should)\b/i.test(heads)
+    (corrects && /\b(?:old|was)\b/i.test(heads) && /\b(?:new|is|now)\b/i.test(heads)) ||
+    (/\b(?:printed|wrong|instead of|as printed)\b/i.test(heads) &&
+      /\b(?:correct|right|read|new|should)\b/i.test(heads))
   )
     return 'errata'
   if (/^letter|symbol|sign$/i.test(first) && texts.every((text) => /^[A-Za-z]$/.test(text))) return 'letters'
@@ -139,6 +141,7 @@ function spotIn(
     clause: table.clause,
     page,
     box: field.cell,
+    marks: [...field.marks, ...(row.fields[0]?.marks ?? [])],
     placeAt: () => ({ page, box: field.cell }),
     device,
     fromPicture: isPicture(page),

@@ -12,6 +12,11 @@ export function piecesOf(page: Page): Piece[] {
   let open: Piece | undefined
   for (const item of page.items) {
     if (item.text.trim() === '') continue
+    if (open && isMarkBefore(open, item)) {
+      const mark = open.text.trim()
+      Object.assign(open, begun({ ...item, text: `${mark} ${item.text}` }, page), { x0: open.x0 })
+      continue
+    }
     if (open && isRaised(item, open)) {
       raise(open, item)
       continue
@@ -127,6 +132,20 @@ function isRaised(item: Item, open: Piece): boolean {
     gap > -0.3 * open.size &&
     gap < 0.5 * open.size &&
     item.text.trim().length <= 4
+  )
+}
+
+/** The raised sign at the beginning of a note. */
+function isMarkBefore(open: Piece, item: Item): boolean {
+  const lift = item.baseline - open.baseline
+  const gap = item.x - open.x1
+  return (
+    /^[([]?[\da-e*†‡]{1,2}[)\]]?$/.test(open.text.trim()) &&
+    open.size < 0.9 * item.size &&
+    lift > 0.1 * item.size &&
+    lift < 0.8 * item.size &&
+    gap > -1 &&
+    gap < item.size
   )
 }
 

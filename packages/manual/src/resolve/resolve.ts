@@ -2,13 +2,15 @@ import { printedFigures } from '@plumb-mark/core'
 import type { Surroundings } from '../finders/prose.js'
 import type { Fact } from '../finders/spot.js'
 import { sortOf } from '../finders/tables.js'
-import type { ManualText, Table } from '../layout/document.js'
+import type { ManualText } from '../layout/document.js'
+import { withCorrections } from './corrections.js'
+import { withNotes } from './notes.js'
 
 /** What is left once the manual’s own corrections, letters and repetitions are taken in. */
 export function resolved(facts: readonly Fact[], text: ManualText, around: Surroundings): Fact[] {
   const lettered = withLetters(facts, text, around)
-  const corrected = withErrata(lettered, text, around)
-  return marked(distinct(corrected))
+  const corrected = withCorrections(lettered, text, around)
+  return marked(distinct(withNotes(corrected, text, around)))
 }
 
 /** The same figure of the same thing at the same place, found twice. */
@@ -94,76 +96,6 @@ export function sidesOf(meaning: string): string[] {
   if (/\b(?:behind|rear|back)\b/i.test(meaning)) return ['behind']
   return [meaning.replace(/^.*?\bto\b/, 'to').slice(0, 60)]
 }
-
-/** Corrections that the manual brings along: what was printed is replaced, and the fact stands where the correction does. */
-function withErrata(facts: readonly Fact[], { blocks, decimal }: ManualText, around: Surroundings): Fact[] {
-  const tables = blocks.filter(
-    (block): block is Table => block.kind === 'table' && sortOf(block) === 'errata',
-  )
-  let left = [...facts]
-  for (const table of tables) {
-    const column = (words: RegExp) => table.heads.findIndex((head) => words.test(head))
-    const [wrong, right, where] = [
-      column(/printed|wrong|instead|old/i),
-      column(/correct|right|new|should|read/i),
-      column(/page/i),
-    ]
-    for (const row of table.rows) {
-      const field = (at: number) => row.fields.find(({ from, to }) => from <= at && to >= at)
-      const [old] = printedFigures(field(wrong)?.text ?? '', { decimal })
-      const [correct] = printedFigures(field(right)?.text ?? '', { decimal })
-      if (!old || !correct || correct.dimension === 'count') continue
-      const page = Number(/\d+/.exec(field(where)?.text ?? '')?.[0] ?? NaN)
-      const words = row.fields.map(({ text }) => text).join(' ')
-      const same = left
-        .filter((fact) => sameFigure(fact, old) && (Number.isNaN(page) || fact.page === page))
-        .sort((a, b) => shared(b, words) - shared(a, words))[0]
-      if (!same) continue
-      const place = field(right)!
-      left = left.filter((fact) => fact !== same)
-      const rest = withoutFigures(same)
-      const figure = correct.value ?? correct.min ?? correct.max!
-      const bound =
-        same.min !== undefined && same.max === undefined
-          ? { min: figure }
-          : same.max !== undefined && same.min === undefined
-            ? { max: figure }
-            : { value: figure }
-      const scale = same.unit === 'm' ? 0.001 : 1
-      left.push({
-        ...rest,
-        ...(correct.min !== undefined && correct.max !== undefined
-          ? { min: tidy(correct.min * scale), max: tidy(correct.max * scale) }
-          : Object.fromEntries(Object.entries(bound).map(([key, value]) => [key, tidy(value * scale)]))),
-        page: place.piece.page,
-        clause: table.clause,
-        text: row.fields.map(({ text }) => text).join(' | '),
-        box: place.cell,
-        ...(around.isPicture(place.piece.page) && { fromPicture: true as const }),
-      })
-    }
-  }
-  return left
-}
-const tidy = (value: number) => Number(value.toPrecision(9))
-
-function withoutFigures(fact: Fact): Fact {
-  const rest = { ...fact }
-  delete rest.min
-  delete rest.max
-  delete rest.value
-  return rest
-}
-
-const sameFigure = (fact: Fact, figure: { min?: number; max?: number; value?: number }) => {
-  const [a, b] = [fact.min ?? fact.value ?? fact.max, figure.min ?? figure.value ?? figure.max]
-  const scaled = fact.unit === 'm' ? (a ?? 0) * 1000 : a
-  return scaled !== undefined && b !== undefined && Math.abs(scaled - b) <= 1e-4 * Math.abs(b)
-}
-const shared = (fact: Fact, words: string) =>
-  fact.subject
-    .split(/\W+/)
-    .filter((word) => word.length > 2 && words.toLowerCase().includes(word.toLowerCase())).length
 
 /** The same thing with another figure elsewhere: both stay, and a person decides. */
 function marked(facts: readonly Fact[]): Fact[] {
