@@ -12,6 +12,7 @@ const ORDER = [
   'web',
   'tablet',
   'report',
+  'manual',
   'hand',
   'devices',
   'many',

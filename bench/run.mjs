@@ -1,4 +1,4 @@
-// npm run bench -- [--write] [light|core|electrical|job|web|report|hand|devices|many|load ...]: prints what was measured on this machine,
+// npm run bench -- [--write] [light|core|electrical|job|web|report|manual|hand|devices|many|load ...]: prints what was measured on this machine,
 // beside a reference loop; --write puts it into the README.
 import { parseArgs } from 'node:util'
 import { prepare } from '../scripts/shared.mjs'
@@ -17,6 +17,7 @@ const sections = [
   'job',
   'web',
   'report',
+  'manual',
   'hand',
   'devices',
   'many',

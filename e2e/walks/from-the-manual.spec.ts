@@ -10,7 +10,7 @@ test('a maker’s manual becomes a sheet: every figure beside its place, accepte
   await page.getByRole('button', { name: 'New from a manual' }).click()
   await page.getByRole('button', { name: 'Try it with a sample manual' }).click()
   await expect(page.getByText(/\d+ to look at, 0 accepted/)).toBeVisible()
-  const found = page.getByRole('list', { name: 'What was found' })
+  const found = page.getByRole('region', { name: 'What was found' })
   // A table is accepted as a table; the place of what is chosen is marked on its page.
   await found
     .getByRole('button', { name: /^Accept all/ })
@@ -30,6 +30,19 @@ test('a maker’s manual becomes a sheet: every figure beside its place, accepte
   }
   await page.keyboard.press('r')
   await page.keyboard.press('u')
+  // What was not found is marked on the page by hand.
+  const picture = page.getByRole('img', { name: /^Page \d+$/ })
+  const edge = (await picture.boundingBox())!
+  await page.mouse.move(edge.x + 60, edge.y + 40)
+  await page.mouse.down()
+  await page.mouse.move(edge.x + 260, edge.y + 70, { steps: 4 })
+  await page.mouse.up()
+  const marked = page.getByRole('region', { name: 'Marked on the page' })
+  await marked.getByLabel('Kind').selectOption({ label: 'Lengths of cables' })
+  await marked.getByLabel('What it is about').fill('grid cable')
+  await marked.getByLabel('most, m').fill('35')
+  await marked.getByRole('button', { name: 'Save' }).click()
+  await expect(found.getByRole('group', { name: 'grid cable at most 35 m' })).toBeVisible()
   await page.getByLabel('Model').fill('AH-8T sample')
   await page.getByRole('button', { name: 'Make the sheet' }).click()
   await expect(page.getByText('The sheet reads without a fault.')).toBeVisible()
@@ -39,10 +52,13 @@ test('a maker’s manual becomes a sheet: every figure beside its place, accepte
   const { sheet } = (await (await page.request.get('/api/sheets/aldervane-ah-8t-sample-a')).json()) as {
     sheet: {
       manual: { digest: string }
-      requirements: { kind: string; clear?: { top: number }; printed?: { page: number } }[]
+      requirements: { kind: string; title: string; clear?: { top: number }; printed?: { page: number } }[]
     }
   }
   const free = sheet.requirements.find(({ kind }) => kind === 'clearance')!
+  expect(sheet.requirements).toContainEqual(
+    expect.objectContaining({ kind: 'limits', title: 'Length: Grid cable' }),
+  )
   expect(free).toMatchObject({ clear: { top: 500, left: 200 }, printed: { page: 3 } })
   expect((await page.request.get(`/api/manuals/${sheet.manual.digest}`)).headers()['content-type']).toBe(
     'application/pdf',

@@ -15,9 +15,17 @@ export {
   decideAll,
   nextOpen,
   undo,
+  withFact,
   workbenchOf,
   type Decision,
   type Figures,
   type Workbench,
 } from './workbench/workbench.js'
-export { KIND_GROUPS, groupsOf, inShownOrder, missingKinds, type FactGroup } from './workbench/groups.js'
+export {
+  KIND_GROUPS,
+  UNIT_OF_KIND,
+  groupsOf,
+  inShownOrder,
+  missingKinds,
+  type FactGroup,
+} from './workbench/groups.js'

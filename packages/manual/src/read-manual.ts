@@ -2,6 +2,7 @@ import type { PrintHabits } from '@plumb-mark/core'
 import { factsOfPassage, type Surroundings } from './finders/prose.js'
 import { factsOfTable } from './finders/tables.js'
 import { figureLabels } from './finders/drawings.js'
+import { observationsOf, spoken } from './finders/observations.js'
 import { stepsOf } from './finders/steps.js'
 import type { Device, Fact } from './finders/spot.js'
 import { manualText, type Block, type ManualText } from './layout/document.js'
@@ -12,6 +13,8 @@ import { resolved } from './resolve/resolve.js'
 
 export interface ManualFacts {
   facts: Fact[]
+  /** Sentences that demand something to be seen. */
+  observations: Fact[]
   /** Said of other models than the one that is read for. */
   ofOthers: Fact[]
   /** The one that was read for: chosen, or the one that the copy says it belongs to. */
@@ -45,6 +48,11 @@ export function readManual(
   const isMine = ({ model: of }: Fact) => of === undefined || chosen === undefined || isSameModel(of, chosen)
   return {
     facts: facts.filter(isMine),
+    observations: observationsOf(
+      spoken(text).filter((passage) => !isAside(passage)),
+      around,
+      facts,
+    ),
     ofOthers: facts.filter((fact) => !isMine(fact)),
     model: chosen,
     models: [...listed.models],

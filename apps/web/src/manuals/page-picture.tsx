@@ -1,4 +1,5 @@
 import { Box } from '@chakra-ui/react'
+import { useDrag } from '@use-gesture/react'
 import { useEffect, useRef, useState } from 'react'
 import type { PDFDocumentProxy } from 'pdfjs-dist'
 
@@ -17,6 +18,7 @@ export function PagePicture({
   marks,
   chosen,
   onChoose,
+  onMark,
 }: {
   document: PDFDocumentProxy
   number: number
@@ -24,7 +26,11 @@ export function PagePicture({
   marks: readonly PageMark[]
   chosen: number | undefined
   onChoose: (index: number) => void
+  /** A piece of the page was marked by dragging over it. */
+  onMark?: (box: PageMark['box']) => void
 }) {
+  const [drawn, setDrawn] = useState<PageMark['box']>()
+  const room = useRef<HTMLDivElement>(null)
   const canvas = useRef<HTMLCanvasElement>(null)
   const [size, setSize] = useState<{ width: number; height: number }>()
   useEffect(() => {
@@ -49,8 +55,28 @@ export function PagePicture({
     }
   }, [document, number, width])
   const scale = size ? width / size.width : 1
+  const bind = useDrag(
+    ({ initial: [fromX, fromY], xy: [x, y], last, tap }) => {
+      const edge = room.current!.getBoundingClientRect()
+      const at = (clientX: number, clientY: number) =>
+        [(clientX - edge.x) / scale, (clientY - edge.y) / scale] as const
+      const [a, b] = [at(fromX, fromY), at(x, y)]
+      const box = {
+        x0: Math.min(a[0], b[0]),
+        top: Math.min(a[1], b[1]),
+        x1: Math.max(a[0], b[0]),
+        bottom: Math.max(a[1], b[1]),
+      }
+      setDrawn(last || tap ? undefined : box)
+      if (last && !tap && box.x1 - box.x0 > 8 && box.bottom - box.top > 4) onMark?.(box)
+    },
+    { enabled: onMark !== undefined, filterTaps: true, pointer: { mouse: true } },
+  )
   return (
     <Box
+      ref={room}
+      {...bind()}
+      cursor={onMark ? 'crosshair' : undefined}
       position="relative"
       w={`${width}px`}
       h={size ? `${size.height * scale}px` : `${width * 1.41}px`}
@@ -71,6 +97,18 @@ export function PagePicture({
           onChoose={() => onChoose(mark.index)}
         />
       ))}
+      {drawn && (
+        <Box
+          position="absolute"
+          left={`${drawn.x0 * scale}px`}
+          top={`${drawn.top * scale}px`}
+          w={`${(drawn.x1 - drawn.x0) * scale}px`}
+          h={`${(drawn.bottom - drawn.top) * scale}px`}
+          border="2px dashed"
+          borderColor="pinMark"
+          pointerEvents="none"
+        />
+      )}
     </Box>
   )
 }

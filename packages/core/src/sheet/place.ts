@@ -22,6 +22,12 @@ export const manualOfSheet = object(
     title: optional(text()),
     edition: optional(text()),
     pages: optional(count()),
+    notDemanded: optional(
+      list(object({ what: text(), by: text(), on: text('YYYY-MM-DD') }), {
+        mayBeEmpty: true,
+        about: 'what such sheets usually demand, and this maker does not: who said so, and when',
+      }),
+    ),
   },
   'the maker’s manual, kept under its digest',
 )

@@ -59,6 +59,8 @@ export const FACT_KINDS = [
   'alarm',
   'step',
   'sequence',
+  /** A sentence that demands something without a figure. */
+  'observation',
 ] as const
 export type FactKind = (typeof FACT_KINDS)[number]
 

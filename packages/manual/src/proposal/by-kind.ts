@@ -135,6 +135,8 @@ export function requirementOf(fact: Fact): Data | undefined {
       return countOf(fact)
     case 'fixing':
       return fixingOf(fact)
+    case 'observation':
+      return observed(fact, 'place-and-mount', 'minor', titled(fact), fact.subject)
     case 'wait':
       return observed(fact, 'power-up', 'stop', `Waited: ${titled(fact)}`, `Was this kept: ${fact.text}`)
     case 'sequence':

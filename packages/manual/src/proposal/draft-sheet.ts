@@ -15,7 +15,13 @@ export interface DraftHead {
   /** YYYY-MM-DD */
   date?: string
   source?: string
-  manual?: { digest: string; title?: string; edition?: string; pages?: number }
+  manual?: {
+    digest: string
+    title?: string
+    edition?: string
+    pages?: number
+    notDemanded?: { what: string; by: string; on: string }[]
+  }
 }
 
 const KIND_OF_DEVICE: Record<Device, UnitKind> = {

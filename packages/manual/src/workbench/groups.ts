@@ -26,6 +26,7 @@ export const KIND_GROUPS: Record<FactKind, { title: string; stage: Stage }> = {
   setting: { title: 'Settings', stage: 'commission' },
   alarm: { title: 'Codes', stage: 'commission' },
   sequence: { title: 'Tightening order', stage: 'close-up' },
+  observation: { title: 'To be seen, without a figure', stage: 'place-and-mount' },
 }
 
 export interface FactGroup {
@@ -68,3 +69,24 @@ const USUAL: readonly FactKind[] = [
 ]
 export const missingKinds = (facts: readonly Fact[]): FactKind[] =>
   USUAL.filter((kind) => !facts.some((fact) => fact.kind === kind))
+
+/** In which unit the figures of each kind are kept, for what a person adds by hand. */
+export const UNIT_OF_KIND: Partial<Record<FactKind, string>> = {
+  clearance: 'mm',
+  temperature: '°C',
+  humidity: '%',
+  altitude: 'm',
+  tilt: '°',
+  fixing: 'mm',
+  mass: 'kg',
+  earth: 'mm²',
+  breaker: 'A',
+  conductor: 'mm²',
+  strip: 'mm',
+  torque: 'N·m',
+  gland: 'mm',
+  length: 'm',
+  count: '',
+  wait: 's',
+  observation: '',
+}

@@ -35,6 +35,12 @@ export function decide(bench: Workbench, fact: number, decision: Decision): Work
   return { ...bench, decisions, past: [...bench.past, { fact, before }] }
 }
 
+/** A fact that a person found on the page, and accepted by saying so. */
+export function withFact(bench: Workbench, fact: Fact): Workbench {
+  const open = { ...bench, facts: [...bench.facts, fact] }
+  return decide(open, open.facts.length - 1, { kind: 'accepted' })
+}
+
 /** Several at once, as one may after looking at a whole table: undone one by one. */
 export const decideAll = (bench: Workbench, facts: readonly number[], decision: Decision): Workbench =>
   facts

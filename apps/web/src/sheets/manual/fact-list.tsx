@@ -1,6 +1,13 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { STAGE_TITLES } from '@plumb-mark/core'
-import { KIND_GROUPS, groupsOf, missingKinds, type Decision, type Workbench } from '@plumb-mark/manual'
+import {
+  KIND_GROUPS,
+  groupsOf,
+  missingKinds,
+  type Decision,
+  type FactKind,
+  type Workbench,
+} from '@plumb-mark/manual'
 import { Note } from '../../ui/theme/text.js'
 import { FactRow } from './fact-row.js'
 
@@ -12,6 +19,8 @@ export function FactList({
   onChoose,
   onDecide,
   onAll,
+  notDemanded,
+  onNotDemanded,
   onLeave,
 }: {
   bench: Workbench
@@ -21,6 +30,9 @@ export function FactList({
   onChoose: (fact: number) => void
   onDecide: (fact: number, decision: Decision) => void
   onAll: (facts: readonly number[], decision: Decision) => void
+  /** Kinds that a person said this maker does not demand. */
+  notDemanded: readonly FactKind[]
+  onNotDemanded: (kind: FactKind) => void
   onLeave: () => void
 }) {
   const { facts, decisions } = bench
@@ -49,7 +61,7 @@ export function FactList({
       </Box>
     )
   return (
-    <Box overflowY="auto" minH={0} flex="1" role="list" aria-label="What was found">
+    <Box overflowY="auto" minH={0} flex="1" role="region" aria-label="What was found">
       {contradicting.length > 0 && (
         <>
           <GroupHead title="Said twice, and not the same" note="decide which counts" />
@@ -59,7 +71,7 @@ export function FactList({
       {groups.map(({ kind, title, stage, facts: own }) => {
         const open = own.filter((i) => !decisions.has(i))
         return (
-          <Box key={kind} role="listitem">
+          <Box key={kind}>
             <GroupHead title={title} note={STAGE_TITLES[stage]}>
               {open.length > 1 && (
                 <Button variant="plain" minH="36px" onClick={() => onAll(open, { kind: 'accepted' })}>
@@ -76,9 +88,21 @@ export function FactList({
           <>
             <Text fontWeight={600}>Usual, and not found</Text>
             <Note>
-              {missing.map((kind) => KIND_GROUPS[kind].title.toLowerCase()).join(', ')}. Look for them in the
-              pages, and add them in the sheet.
+              Look for it in the pages: drag over the place and say what it is. Or say that this maker does
+              not demand it.
             </Note>
+            {missing.map((kind) => (
+              <Flex key={kind} align="center" gap="10px" minH="44px">
+                <Text flex="1">{KIND_GROUPS[kind].title}</Text>
+                <Button
+                  variant={notDemanded.includes(kind) ? 'solid' : 'outline'}
+                  aria-pressed={notDemanded.includes(kind)}
+                  onClick={() => onNotDemanded(kind)}
+                >
+                  Not demanded
+                </Button>
+              </Flex>
+            ))}
           </>
         )}
         {ofOthers > 0 && <Note mt="8px">{ofOthers} figures are said of other models and stand aside.</Note>}

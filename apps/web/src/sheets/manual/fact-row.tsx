@@ -1,9 +1,9 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import type { Decision, Fact, Figures } from '@plumb-mark/manual'
-import { TextField } from '../../ui/text-field.js'
+import type { Decision, Fact } from '@plumb-mark/manual'
 import { SmallPrint } from '../../ui/theme/text.js'
 import { figureWords, otherWords } from './figure-words.js'
+import { FiguresForm } from './figures-form.js'
 
 /** One fact: what was read, where, and what is made of it. */
 export function FactRow({
@@ -73,11 +73,16 @@ export function FactRow({
             “{fact.text}”
           </Text>
           {changing ? (
-            <Change
-              fact={fact}
+            <FiguresForm
+              subject={fact.subject}
               figures={figures}
+              unit={fact.unit}
+              needsFigure={fact.kind !== 'observation'}
               onCancel={() => setChanging(false)}
-              onKeep={(kept) => (setChanging(false), onDecide(kept))}
+              onSave={(subject, made) => {
+                setChanging(false)
+                onDecide({ kind: 'changed', figures: made, ...(subject !== fact.subject && { subject }) })
+              }}
             />
           ) : (
             <Flex gap="6px" mt="8px" wrap="wrap">
@@ -123,74 +128,5 @@ function Choice({
     <Button variant={made ? 'solid' : 'outline'} aria-pressed={made} onClick={() => onDecide({ kind: of })}>
       {label}
     </Button>
-  )
-}
-
-const ENDS = ['min', 'max', 'value'] as const
-const END_LABELS = { min: 'least', max: 'most', value: 'figure' } as const
-
-/** Other figures than were read. An empty field is no figure; one that cannot be read keeps the form open. */
-function Change({
-  fact,
-  figures,
-  onKeep,
-  onCancel,
-}: {
-  fact: Fact
-  figures: Figures
-  onKeep: (decision: Decision) => void
-  onCancel: () => void
-}) {
-  const [typed, setTyped] = useState(() =>
-    Object.fromEntries(ENDS.map((end) => [end, figures[end] === undefined ? '' : String(figures[end])])),
-  )
-  const [subject, setSubject] = useState(fact.subject)
-  const read = ENDS.flatMap((end) =>
-    typed[end]!.trim() === '' ? [] : [[end, Number(typed[end]!.replace(',', '.'))] as const],
-  )
-  const unreadable = read.some(([, value]) => !Number.isFinite(value))
-  const made = Object.fromEntries(read) as Figures
-  const crossed = made.min !== undefined && made.max !== undefined && made.min > made.max
-  const problem = unreadable
-    ? 'a figure cannot be read'
-    : crossed
-      ? 'the least is above the most'
-      : read.length === 0
-        ? 'type a figure'
-        : undefined
-  return (
-    <Box mt="8px" onClick={(event) => event.stopPropagation()}>
-      <TextField label="What it is about" value={subject} onChange={setSubject} />
-      <Flex gap="8px" mt="8px" wrap="wrap">
-        {ENDS.map((end) => (
-          <Box key={end} w="120px">
-            <TextField
-              label={`${END_LABELS[end]}${fact.unit && `, ${fact.unit}`}`}
-              inputMode="decimal"
-              value={typed[end]!}
-              onChange={(text) => setTyped({ ...typed, [end]: text })}
-            />
-          </Box>
-        ))}
-      </Flex>
-      {problem && (
-        <Text fontSize="14px" color="danger" mt="4px" role="alert">
-          {problem}
-        </Text>
-      )}
-      <Flex gap="6px" mt="8px">
-        <Button
-          disabled={problem !== undefined}
-          onClick={() =>
-            onKeep({ kind: 'changed', figures: made, ...(subject !== fact.subject && { subject }) })
-          }
-        >
-          Save
-        </Button>
-        <Button variant="plain" onClick={onCancel}>
-          Cancel
-        </Button>
-      </Flex>
-    </Box>
   )
 }

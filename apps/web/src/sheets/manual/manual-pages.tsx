@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { ChevronLeft, ChevronRight, ZoomIn, ZoomOut } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import type { Fact, ReadFile } from '@plumb-mark/manual'
-import { PagePicture } from '../../manuals/page-picture.js'
+import { PagePicture, type PageMark } from '../../manuals/page-picture.js'
 import { usePages } from '../../manuals/use-pages.js'
 
 const ZOOMS = [1, 1.35, 1.8, 2.5]
@@ -15,6 +15,7 @@ export function ManualPages({
   facts,
   chosen,
   onChoose,
+  onMark,
 }: {
   file: File
   password: string | undefined
@@ -22,6 +23,7 @@ export function ManualPages({
   facts: readonly Fact[]
   chosen: number | undefined
   onChoose: (fact: number) => void
+  onMark: (page: number, box: PageMark['box']) => void
 }) {
   const { document } = usePages({ file, password })
   const room = useRef<HTMLDivElement>(null)
@@ -86,6 +88,7 @@ export function ManualPages({
             marks={marks}
             chosen={chosen}
             onChoose={onChoose}
+            onMark={(box) => onMark(number, box)}
           />
         )}
       </Box>

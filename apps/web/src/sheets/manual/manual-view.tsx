@@ -12,7 +12,10 @@ import {
   nextOpen,
   sheetSource,
   undo,
+  withFact,
   workbenchOf,
+  KIND_GROUPS,
+  type FactKind,
   type Decision,
   type ReadFile,
   type Workbench,
@@ -25,6 +28,8 @@ import { Note } from '../../ui/theme/text.js'
 import { sendFile, type ApiError } from '../../data/api.js'
 import { useManual } from '../../data/workers/use-manual.js'
 import { keepDraft } from '../editor/draft.js'
+import { useSession } from '../../data/session.js'
+import { AddFact, type Place } from './add-fact.js'
 import { FactList } from './fact-list.js'
 import { ManualPages } from './manual-pages.js'
 import { digestOf } from '../../manuals/digest.js'
@@ -211,7 +216,12 @@ function Bench({
   onLeave: () => void
 }) {
   const go = useNavigate()
-  const [bench, setBench] = useState<Workbench>(() => workbenchOf(inShownOrder(read.facts)))
+  const [bench, setBench] = useState<Workbench>(() =>
+    workbenchOf(inShownOrder([...read.facts, ...read.observations])),
+  )
+  const [adding, setAdding] = useState<Place>()
+  const [notDemanded, setNotDemanded] = useState<FactKind[]>([])
+  const person = useSession((session) => session.person)
   const [chosen, setChosen] = useState<number | undefined>(read.facts.length > 0 ? 0 : undefined)
   const [making, setMaking] = useState<{ part: number; problem?: string }>()
   const [head, setHead] = useState<Head>(() => headOf(read, model))
@@ -225,7 +235,7 @@ function Bench({
     r: () => chosen !== undefined && change(chosen, { kind: 'rejected' }),
     m: () => chosen !== undefined && change(chosen, { kind: 'other-model' }),
     u: () => setBench(undo(bench)),
-    ArrowDown: () => setChosen(Math.min(read.facts.length - 1, (chosen ?? -1) + 1)),
+    ArrowDown: () => setChosen(Math.min(bench.facts.length - 1, (chosen ?? -1) + 1)),
     ArrowUp: () => setChosen(Math.max(0, (chosen ?? 0) - 1)),
   })
   const accepted = useMemo(() => acceptedFacts(bench), [bench])
@@ -247,13 +257,22 @@ function Bench({
         title: `${UNIT_KIND_WORDS[head.kind]} ${head.model}`.trim(),
         date: today.slice(0, 10),
         source: read.title || file.name,
-        manual: { digest, title: read.title || file.name, pages: read.pages.length },
+        manual: {
+          digest,
+          title: read.title || file.name,
+          pages: read.pages.length,
+          notDemanded: notDemanded.map((kind) => ({
+            what: KIND_GROUPS[kind].title.toLowerCase(),
+            by: person?.name ?? '',
+            on: today.slice(0, 10),
+          })),
+        },
       },
     )
     keepDraft(undefined, { text: sheetSource(data), at: today, fingerprint: undefined })
     await go('/sheets/new')
   }
-  const open = read.facts.length - bench.decisions.size
+  const open = bench.facts.length - bench.decisions.size
   return (
     <Frame title={file.name}>
       <Grid
@@ -268,6 +287,7 @@ function Bench({
           facts={bench.facts}
           chosen={chosen}
           onChoose={setChosen}
+          onMark={(page, box) => setAdding({ page, box })}
         />
         <Flex direction="column" minH={0} borderLeft={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }}>
           <Box px="14px" py="10px" borderBottom="1px solid" borderColor="hair" bg="panel">
@@ -316,8 +336,21 @@ function Bench({
               />
             </Grid>
           </Box>
+          {adding && (
+            <AddFact
+              place={adding}
+              clause={bench.facts.findLast(({ page }) => page <= adding.page)?.clause ?? ''}
+              onCancel={() => setAdding(undefined)}
+              onAdd={(fact) => {
+                setBench(withFact(bench, fact))
+                setAdding(undefined)
+              }}
+            />
+          )}
           <FactList
             bench={bench}
+            notDemanded={notDemanded}
+            onNotDemanded={(kind) => setNotDemanded(toggled(notDemanded, kind))}
             ofOthers={read.ofOthers.length}
             chosen={chosen}
             onChoose={setChosen}
@@ -330,6 +363,9 @@ function Bench({
     </Frame>
   )
 }
+
+const toggled = <T,>(all: readonly T[], one: T): T[] =>
+  all.includes(one) ? all.filter((other) => other !== one) : [...all, one]
 
 const KIND_OF = {
   inverter: 'hybrid-inverter',
