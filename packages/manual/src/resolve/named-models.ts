@@ -1,4 +1,5 @@
 import type { ManualText } from '../layout/document.js'
+import type { Page } from '../page/page.js'
 
 const NAME = /^[A-Z][\p{L}-]+(?: [A-Z][\p{L}-]+)? \d+(?:[.,]\d+)?[A-Za-z]?$/u
 
@@ -25,7 +26,7 @@ export function namedModels({ blocks, pages }: ManualText): {
     /\b(?:belongs to(?: the model)?|delivered with|packed with|supplied with|for the model):?\s*([A-Z][\p{L}-]+ \d+(?:[.,]\d+)?[A-Za-z]?)/iu.exec(
       front,
     )?.[1]
-  return { models, packedWith: told ?? (models.length === 0 ? titleModel(front) : undefined) }
+  return { models, packedWith: told ?? (models.length === 0 ? titleModel(pages[0]) : undefined) }
 }
 
 const names = (text: string) => {
@@ -34,4 +35,13 @@ const names = (text: string) => {
     ? [name]
     : []
 }
-const titleModel = (front: string) => /\b[A-Z][\p{Ll}]{2,} \d{1,3}(?:\.\d)?\b/u.exec(front)?.[0]
+/** What is set largest on the cover, where it reads as a name with a number. */
+function titleModel(cover: Page | undefined): string | undefined {
+  const items = cover?.items.filter(({ text }) => text.trim() !== '') ?? []
+  const largest = Math.max(0, ...items.map(({ size }) => size))
+  const title = items
+    .filter(({ size }) => size > 0.85 * largest)
+    .map(({ text }) => text)
+    .join(' ')
+  return largest > 15 ? /(?<!\S)[A-Z][\p{Ll}]{2,} \d{1,3}(?:\.\d)?(?!\S)/u.exec(title)?.[0] : undefined
+}

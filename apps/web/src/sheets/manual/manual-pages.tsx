@@ -37,7 +37,7 @@ export function ManualPages({
     fact.page === number ? [{ index, label: fact.subject, box: fact.box }] : [],
   )
   return (
-    <Flex direction="column" minH={{ base: '60dvh', lg: 0 }} bg="sunk">
+    <Flex direction="column" minH={{ base: '30dvh', lg: 0 }} maxH={{ base: '44dvh', lg: 'none' }} bg="sunk">
       <Flex
         align="center"
         gap="6px"
