@@ -195,7 +195,11 @@ function figuresOf(table: Table, row: TableRow, around: Surroundings): Fact[] {
       i++
       continue
     }
-    const assume = unitOfRow ?? unitOfHead(headOf(table, field)) ?? unitOfLabel(table, row, field)
+    const assume =
+      unitOfRow ??
+      unitOfHead(headOf(table, field)) ??
+      unitOfLabel(table, row, field) ??
+      unitMeant(labelOf(table, row, field))
     for (const figure of printedFigures(field.text, {
       ...around.habits,
       ...(assume && { assume: { dimension: assume.dimension, unit: assume.word } }),
@@ -215,6 +219,18 @@ function unitOfLabel(table: Table, row: TableRow, field: TableField) {
   const label = labelOf(table, row, field)
   return label === '' ? undefined : unitOfHead(label)
 }
+
+/** A rating whose unit nobody printed beside it is in the plain one. */
+function unitMeant(label: string) {
+  const word = RATED.find(([words]) => words.test(label))?.[1]
+  return word === undefined ? undefined : printedUnit(word)
+}
+const RATED: readonly (readonly [RegExp, string])[] = [
+  [/\bvolt(?:age|s)\b/i, 'V'],
+  [/\bcurrent\b/i, 'A'],
+  [/\bfrequency\b/i, 'Hz'],
+  [/\bpower\b/i, 'W'],
+]
 
 /** A column of least or greatest values makes a single figure a bound. */
 function withHead(figure: PrintedFigure, table: Table, field: TableField): PrintedFigure {

@@ -72,7 +72,8 @@ export function headingOf(lines: readonly Piece[], body: number, contents: Conte
     return undefined
   const size = Math.max(...lines.map((line) => line.size))
   const numbered = NUMBERED.exec(text)
-  const large = lines.every(({ size }) => size > 1.1 * body)
+  // What was seen in a picture differs in size from line to line.
+  const large = lines.every((one) => one.size > (one.seen ? 1.25 : 1.1) * body)
   const bold =
     lines.every((line) => line.bold) || (lines.length === 1 && lines[0]!.seen && SUBHEADING.test(text))
   if (numbered) {

@@ -82,7 +82,9 @@ function corrected(text: string): string {
     .replace(/mm[?*”"’']2?(?=[,.;:]?$)/u, 'mm²')
     .replace(/^(of|to|by|is|at|in|the|and|max|min)(?=\d)/u, '$1 ')
     .replace(/^[—–](?=\d)/u, '−')
-    .replace(/^N[-.:+]m/u, 'N·m')
+    .replace(/(?<=\p{L})[|]$/u, '')
+    .replace(/^w$/u, 'W')
+    .replace(/^N[-.:+'’*°]m/u, 'N·m')
+    .replace(/^[I1|](?=bs?(?:[-·.]?(?:in|ft))?[,.;]?$)/u, 'l')
     .replace(/^(\d+)°?[°º]C/u, '$1 °C')
-    .replace(/^[|]$/u, 'I')
 }

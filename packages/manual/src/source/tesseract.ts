@@ -31,8 +31,12 @@ const LAYOUT = '4'
 const ENGINE = 1
 /** Signs without a letter or figure that were seen with less certainty than this are specks of the paper. */
 const SURE = 70
+/** The lines of a table, taken for letters. */
+const isLine = (text: string, confidence: number) =>
+  /^[|¦]+$/.test(text) || (/^[Il]$/.test(text) && confidence < 85)
 const isSpeck = (text: string, confidence: number) =>
-  !/[\p{L}\p{N}]/u.test(text) && (confidence < SURE || !/^[–—−+±×≥≤°%&/|-]+[.,;]?$/.test(text))
+  isLine(text, confidence) ||
+  (!/[\p{L}\p{N}]/u.test(text) && (confidence < SURE || !/^[–—−+±×≥≤°%&/|-]+[.,;]?$/.test(text)))
 
 /** Starts the recogniser. `options` say where its program and its data lie: nothing is fetched from elsewhere. */
 export async function startTesseract(library: TesseractLibrary, options: object): Promise<Recogniser> {
