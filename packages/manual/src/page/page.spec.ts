@@ -72,13 +72,27 @@ describe('what is on a page', () => {
   })
 
   it('two columns that were seen line by line are read one after the other', () => {
+    const words = (from: number, baseline: number, side: string) =>
+      ['the', side, 'column', 'says', 'so'].map((word, i) =>
+        item(word, from + 42 * i, baseline, { width: 36 }),
+      )
     const lines = Array.from({ length: 10 }, (_, i) => [
-      item(`left line number ${i} of the column`, 40, 100 + 14 * i, { width: 200 }),
-      item(`right line number ${i} of the column`, 320, 100 + 14 * i, { width: 200 }),
+      ...words(40, 100 + 14 * i, 'left'),
+      ...words(320, 100 + 14 * i, 'right'),
     ])
-    const seen = piecesOf(page(lines.flat(), true))
-    expect(seen.slice(0, 10).every(({ x0 }) => x0 === 40)).toBe(true)
-    expect(inColumns(seen, page([]))).toHaveLength(20)
+    const seen = inColumns(page(lines.flat(), true))
+    expect(seen.slice(0, 50).every(({ x }) => x < 300)).toBe(true)
+    expect(seen).toHaveLength(100)
+  })
+
+  it('a table that was seen is no columns, since its fields hold a word or two', () => {
+    const rows = Array.from({ length: 12 }, (_, i) => [
+      item('Delay', 40, 100 + 14 * i),
+      item('30', 320, 100 + 14 * i),
+      item('s', 360, 100 + 14 * i),
+    ])
+    const seen = page(rows.flat(), true)
+    expect(inColumns(seen)).toEqual(seen.items)
   })
 
   it.each([

@@ -9,8 +9,11 @@ const RAISED = 0.8
 /** Joins the runs of a page to pieces, in the order of the document. */
 export function piecesOf(page: Page): Piece[] {
   const pieces: Piece[] = []
+  // What was seen comes line by line from edge to edge.
+  const items = page.fromPicture ? inColumns(page) : page.items
+  const limits = page.fromPicture ? limitsOf(items) : undefined
   let open: Piece | undefined
-  for (const item of page.items) {
+  for (const item of items) {
     if (item.text.trim() === '') continue
     if (open && isMarkBefore(open, item)) {
       const mark = open.text.trim()
@@ -21,7 +24,7 @@ export function piecesOf(page: Page): Piece[] {
       raise(open, item)
       continue
     }
-    if (open && follows(item, open) && !isParted(item, open, page.rules)) {
+    if (open && follows(item, open, limits?.get(item) ?? GAP) && !isParted(item, open, page.rules)) {
       extend(open, item)
       continue
     }
@@ -30,7 +33,31 @@ export function piecesOf(page: Page): Piece[] {
   }
   for (const piece of pieces) piece.text = cleaned(piece.text)
   const whole = markersFirst(unjustified(pieces.filter(({ text }) => text !== '')))
-  return page.fromPicture ? inColumns(whole, page) : whole
+  return whole
+}
+
+/** Between these, in shares of the type size, a gap of a line that was seen parts two cells: wider where all its words stand wide. */
+const WIDE = 1.6
+/** Words of a line that is text, and not fields side by side. */
+const PROSE = 6
+
+function limitsOf(items: readonly Item[]): ReadonlyMap<Item, number> {
+  const limits = new Map<Item, number>()
+  for (let i = 0; i < items.length;) {
+    let end = i + 1
+    while (end < items.length && Math.abs(items[end]!.baseline - items[i]!.baseline) < 0.2 * items[i]!.size)
+      end++
+    const line = items.slice(i, end)
+    const gaps = line
+      .slice(1)
+      .map(({ x }, k) => (x - line[k]!.x - line[k]!.width) / line[k]!.size)
+      .sort((a, b) => a - b)
+    const usual = gaps[Math.floor(gaps.length / 2)] ?? 0
+    const stretched = line.length >= PROSE && usual > 0.45 && gaps.at(-1)! < 2.2 * usual
+    for (const item of line) limits.set(item, stretched ? Math.min(WIDE, 2.2 * usual) : GAP)
+    i = end
+  }
+  return limits
 }
 
 /** The sign of a point stands before its text, also where it was set after it. */
@@ -93,10 +120,10 @@ const begun = ({ text, x, baseline, width, size, bold }: Item, { number, fromPic
   marks: [],
 })
 
-function follows(item: Item, open: Piece): boolean {
+function follows(item: Item, open: Piece, limit: number): boolean {
   const gap = item.x - open.x1
   const size = Math.max(item.size, open.size)
-  return Math.abs(item.baseline - open.baseline) < 0.25 * size && gap < GAP * size && gap > -0.6 * size
+  return Math.abs(item.baseline - open.baseline) < 0.25 * size && gap < limit * size && gap > -0.6 * size
 }
 
 /** A line that was drawn upright between them: the fields of a row that is set close. */
