@@ -38,23 +38,29 @@ const set = async (content) =>
     await pdfmake.createPdf({ content, defaultStyle: { font: 'Barlow', fontSize: 10 } }).getBuffer(),
   )
 
-/** Pages full of what manuals are full of: sentences with figures, and a table on each. */
+/** Pages as a manual has them: a heading, text of which some sentences demand something, a table now and then. */
 function manualOf(pages) {
+  const plain =
+    'The work is for people who hold the licence of the place. Look for dents before the carton is opened, and keep the papers with the plan of the house; whoever comes next will ask for them.'
   const page = (n) => [
-    { text: `${n}.1 Distances`, fontSize: 14, ...(n > 1 && { pageBreak: 'before' }) },
+    { text: `${n}.1 Distances and fastening`, fontSize: 14, ...(n > 1 && { pageBreak: 'before' }) },
     ...Array.from(
-      { length: 22 },
+      { length: 12 },
       (_, i) =>
-        `Keep at least ${200 + i} mm free to the left, and tighten the screws of the cover with ${1 + i / 10} N·m before the breaker of ${16 + i} A is closed; whoever opens it waits five minutes and measures.`,
+        `${plain} ${i % 4 === 0 ? `Keep at least ${200 + n + i} mm free to the left. Tighten the screws of the cover with ${1 + i / 10} N·m.` : ''}`,
     ),
-    {
-      table: {
-        body: [
-          ['Terminal', 'Wire', 'Torque'],
-          ...Array.from({ length: 8 }, (_, i) => [`X${i}`, `${1 + i} mm²`, `${2 + i / 10} N·m`]),
-        ],
-      },
-    },
+    ...(n % 3 === 0
+      ? [
+          {
+            table: {
+              body: [
+                ['Terminal', 'Wire', 'Torque'],
+                ...Array.from({ length: 6 }, (_, i) => [`X${i}`, `${1 + i} mm²`, `${2 + i / 10} N·m`]),
+              ],
+            },
+          },
+        ]
+      : []),
   ]
   return set(Array.from({ length: pages }, (_, i) => page(i + 1)).flat())
 }

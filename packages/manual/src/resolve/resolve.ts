@@ -100,17 +100,13 @@ export function sidesOf(meaning: string): string[] {
 /** The same thing with another figure elsewhere: both stay, and a person decides. */
 function marked(facts: readonly Fact[]): Fact[] {
   const figures = (fact: Fact) => JSON.stringify([fact.min, fact.max, fact.value])
+  const key = ({ kind, model, subject }: Fact) => JSON.stringify([kind, model, subject.toLowerCase()])
+  const alike = new Map<string, Fact[]>()
+  for (const fact of facts)
+    if (CONTRADICTABLE.has(fact.kind)) alike.set(key(fact), [...(alike.get(key(fact)) ?? []), fact])
   return facts.map((fact) => {
-    const other = facts.some(
-      (one) =>
-        one !== fact &&
-        one.kind === fact.kind &&
-        one.model === fact.model &&
-        one.subject.toLowerCase() === fact.subject.toLowerCase() &&
-        one.clause !== fact.clause &&
-        CONTRADICTABLE.has(fact.kind) &&
-        figures(one) !== figures(fact),
-    )
+    const others = alike.get(key(fact)) ?? []
+    const other = others.some((one) => one.clause !== fact.clause && figures(one) !== figures(fact))
     return other ? { ...fact, contradicts: true as const } : fact
   })
 }

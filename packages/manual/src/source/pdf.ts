@@ -83,10 +83,9 @@ function refusal(problem: unknown): Unreadable {
 export async function readPage(pdf: PdfLibrary, document: PdfDocument, number: number): Promise<Page> {
   const page = await document.getPage(number)
   const viewport = page.getViewport({ scale: 1 })
-  const content = await page.getTextContent()
+  const [content, operators] = await Promise.all([page.getTextContent(), page.getOperatorList()])
   if (content.items.length > LIMITS.itemsOfAPage)
     throw new Unreadable('too-much-text', `page ${number} holds more text than a page of a manual`)
-  const operators = await page.getOperatorList()
   const placed = (content.items as RawItem[])
     .filter(({ str }) => typeof str === 'string' && str !== '')
     .map((item) => placedItem(item, viewport, isBold(page, item.fontName)))

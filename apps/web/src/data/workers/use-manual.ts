@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
 import type { ReadFile } from '@plumb-mark/manual'
 
 export interface ManualAsked {
@@ -61,10 +61,13 @@ export function useManual(): {
         return
       }
       end.current()
-      setReading(
-        data.kind === 'read'
-          ? { state: 'read', read: data.read }
-          : { state: 'refused', code: data.code, message: data.message },
+      // Some hundred rows are put together in slices: the screen goes on meanwhile.
+      startTransition(() =>
+        setReading(
+          data.kind === 'read'
+            ? { state: 'read', read: data.read }
+            : { state: 'refused', code: data.code, message: data.message },
+        ),
       )
     }
     worker.onerror = ({ message }) => {

@@ -1,4 +1,5 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
 import { STAGE_TITLES } from '@plumb-mark/core'
 import {
   KIND_GROUPS,
@@ -79,7 +80,7 @@ export function FactList({
                 </Button>
               )}
             </GroupHead>
-            {own.map(row)}
+            <Rows all={own} chosen={chosen} row={row} />
           </Box>
         )
       })}
@@ -111,6 +112,33 @@ export function FactList({
         </Button>
       </Box>
     </Box>
+  )
+}
+
+/** More of one kind than this are shown when somebody asks for them: so many rows at once would hold the screen up. */
+const SHOWN = 30
+
+function Rows({
+  all,
+  chosen,
+  row,
+}: {
+  all: readonly number[]
+  chosen: number | undefined
+  row: (fact: number) => React.ReactNode
+}) {
+  const [whole, setWhole] = useState(false)
+  const isBeyond = chosen !== undefined && all.indexOf(chosen) >= SHOWN
+  const shown = whole || isBeyond ? all : all.slice(0, SHOWN)
+  return (
+    <>
+      {shown.map(row)}
+      {shown.length < all.length && (
+        <Button variant="plain" mx="12px" onClick={() => setWhole(true)}>
+          Show the other {all.length - shown.length}
+        </Button>
+      )}
+    </>
   )
 }
 
