@@ -284,6 +284,12 @@ function runFrom(
       min: middle! * (1 - share! / 100),
       max: middle! * (1 + share! / 100),
     }))
+  const tolerance = second?.unit && /^\s*(?:±|\+\/[-−])\s*$/.test(between(first, second))
+  if (second?.unit && tolerance && (first.unit?.dimension ?? second.unit.dimension) === second.unit.dimension)
+    return built(text, [first, second], second.unit, habits, ([middle, off]) => ({
+      min: middle! - off!,
+      max: middle! + off!,
+    }))
   if (second && isRange(text, first, second, habits)) {
     const unit = second.unit ?? first.unit ?? assumed(habits)
     return built(text, [first, second], unit, habits, ([low, high]) => ({

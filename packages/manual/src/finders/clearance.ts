@@ -45,6 +45,9 @@ export function clearance(spot: Spot): Fact[] {
   const sides = sidesAt(spot)
   if (sides)
     return sides.sides.map((side) => factOf(spot, 'clearance', withThing(side, sides.words, spot), 'mm', as))
+  const phrase = '\\b(to|from) (?:the |a |an )?([\\p{L} -]{3,40}?)'
+  const before = new RegExp(`${phrase}\\s*(?:at least|min\\.?|[:=≥])?\\s*$`, 'iu').exec(ownPart(lead))
+  if (before) return [factOf(spot, 'clearance', `to the ${before[2]!.trim()}`, 'mm', as)]
   const to =
     /\b(?:to|from) (?:the |a |an )?([\p{L} -]{3,40}?)(?=$|[,;.]| (?:stay|keep|leave|must|and|is|are)\b)/iu.exec(
       `${tail}`,
@@ -77,11 +80,13 @@ const isUpper = ({ figure, lead, sentence }: Spot) =>
  */
 function sidesAt({ lead, tail, label }: Spot): Found | undefined {
   if (label !== undefined) return nearest(label, 'last') ?? nearest(tail, 'first')
-  const parted = Math.max(...[', ', '; ', ' and ', ': '].map((mark) => lead.lastIndexOf(mark)))
-  const own = lead.slice(parted + 1)
+  const own = ownPart(lead)
   const after = /^[^,;]*?(?= and\b|[,;]|$)/.exec(tail)?.[0] ?? ''
   return nearest(own, 'last') ?? nearest(after, 'first') ?? nearest(lead, 'last') ?? nearest(tail, 'first')
 }
+
+const ownPart = (lead: string) =>
+  lead.slice(Math.max(...[', ', '; ', ' and ', ': '].map((mark) => lead.lastIndexOf(mark))) + 1)
 
 interface Found {
   sides: readonly string[]

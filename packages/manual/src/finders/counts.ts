@@ -44,6 +44,10 @@ export function count(spot: Spot): Fact[] {
   ).exec(sentence)
   if (range) return [of(spot, { min: valueOf(range[1]!), max: valueOf(range[2]!) }, range)]
   const most = new RegExp(`\\b${MOST} (${NUMBER}) ${COUNTED}`, 'iu').exec(sentence)
+  const per = new RegExp(`\\b${MOST} (${NUMBER}) \\p{Lu}\\w+(?: \\d+)? (?:per|on one|on a) \\w+`, 'u').exec(
+    sentence.charAt(0).toLowerCase() + sentence.slice(1),
+  )
+  if (per) return [of(spot, { max: valueOf(per[1]!) }, per)]
   const least = new RegExp(`\\b${LEAST} (${NUMBER})\\b(?: ${COUNTED})?`, 'iu').exec(sentence)
   if (
     !most ||
@@ -83,7 +87,7 @@ const FASTENERS = '(?:screws?|bolts?|anchors?|lags?|dowels?|fasteners?)'
 export function fasteners(spot: Spot): Fact[] {
   const { sentence } = spot
   const found = new RegExp(
-    `(?<![/\\d.])\\(?\\b(${NUMBER})\\)? (?:\\d+/\\d+ in\\.? )?(?:[\\p{L}-]+ ){0,2}?${FASTENERS}\\b`,
+    `(?<![/\\d.])\\(?\\b(${NUMBER})\\)? (?:\\d+/\\d+ in\\.? )?(?:(?!N·?m|mm|kg|in|lb|ft|V|A)[\\p{L}-]+ ){0,2}?${FASTENERS}\\b`,
     'iu',
   ).exec(sentence)
   const thread = new RegExp(

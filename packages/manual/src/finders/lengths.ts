@@ -6,7 +6,10 @@ const near = ({ lead, tail, head, label }: Spot) =>
 
 /** Bared length of a conductor or removed sheath, mm. */
 export function strip(spot: Spot): Fact[] {
-  const words = near(spot)
+  // “Strip the sheath 45 mm and the cores 9 mm.”
+  const goesOn =
+    /\bstrip\b/i.test(spot.clausePart) && /\b(?:cores?|conductors?|wires?|sheath|ends?)\s*$/i.test(spot.lead)
+  const words = `${near(spot)}${goesOn ? ' strip' : ''}`
   if (
     !/\b(?:strip|stripp?ed|stripping|bare[ds]?|bared|skinn?ed|sheath removed|insulation (?:off|removed|length)|remove[sd]?\b[^,;.]{0,24}\b(?:insulation|sheath|jacket)|(?:insulation|sheath|jacket)\b[^,;.]{0,24}\b(?:removed|taken off|peeled)|expose)\b/i.test(
       words,

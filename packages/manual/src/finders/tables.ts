@@ -1,5 +1,6 @@
 import { printedFigures, printedUnit, type PrintedFigure, type PrintHabits } from '@plumb-mark/core'
 import type { Table, TableField, TableRow } from '../layout/document.js'
+import { wait } from './others.js'
 import { byDimension, type Surroundings } from './prose.js'
 import { COLOUR } from './lamps.js'
 import { UNIT_OF_SETTING } from './settings.js'
@@ -51,6 +52,11 @@ export function sortOf(table: Table): TableSort {
   )
     return 'settings'
   if (table.heads.some((head) => DEFAULTS.test(head))) return 'settings'
+  const isAction = !/\b(?:meaning|fault|error|reason|description|explanation|cause|reads|message)/i.test(
+    table.heads[1] ?? '',
+  )
+  if (/^(?:step|no\.?|#|nr\.?)?$/i.test(first) && isCounting(texts) && table.heads.length === 2 && isAction)
+    return 'steps'
   const isCode = /\b(?:codes?|no\.?|numbers?|sign|fault|error|event|message|alarm)\b/i.test(first)
   if (
     (looksLikeCodes(texts) || (isCode && texts.length === 1 && /\d/.test(texts[0]!))) &&
@@ -60,8 +66,6 @@ export function sortOf(table: Table): TableSort {
     return 'alarms'
   if (hasColours(table) && /\b(?:lamp|light|led|indicat|signal)/i.test(`${heads} ${around}`))
     return 'indicators'
-  if (/^(?:step|no\.?|#|nr\.?)?$/i.test(first) && isCounting(texts) && table.heads.length === 2)
-    return 'steps'
   return 'figures'
 }
 
@@ -99,11 +103,29 @@ export function factsOfTable(table: Table, around: Surroundings): Fact[] {
     case 'figures':
       return table.rows.flatMap((row) => figuresOf(table, row, around))
     case 'steps':
+      return table.rows.flatMap((row) => waitsOf(table, row, around))
     case 'errata':
     case 'letters':
     case 'aside':
       return []
   }
+}
+
+/** A step that is told in a table may hold a wait, as one in running text does. */
+function waitsOf(table: Table, row: TableRow, around: Surroundings): Fact[] {
+  const field = row.fields.at(-1)!
+  return printedFigures(field.text, around.habits)
+    .filter(({ dimension }) => dimension === 'time')
+    .flatMap((figure) => {
+      const spot = spotIn(table, row, field, figure, around)
+      delete spot.label
+      return wait({
+        ...spot,
+        lead: field.text.slice(0, figure.at),
+        sentence: field.text,
+        clausePart: field.text,
+      })
+    })
 }
 
 const rowText = ({ fields }: TableRow) =>

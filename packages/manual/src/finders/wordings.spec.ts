@@ -159,6 +159,45 @@ describe('what a sentence demands', () => {
         { kind: 'fixing', value: 8 },
       ],
     ],
+    // Tolerances, lists whose signs are drawn, counts by name
+    ['Terminals', 'Tighten the bolt to 15 ± 2 N·m.', [{ kind: 'torque', min: 13, max: 17 }]],
+    [
+      'Trunk',
+      'Strip the sheath 45 mm and the cores 9 mm.',
+      [
+        { kind: 'strip', value: 45 },
+        { kind: 'strip', value: 9 },
+      ],
+    ],
+    ['Trunk', 'Not more than 8 Osier 3 per branch.', [{ kind: 'count', max: 8 }]],
+    [
+      'Distances',
+      'Distances: to the roof 30 mm, to the module 20 mm.',
+      [
+        { kind: 'clearance', min: 30 },
+        { kind: 'clearance', min: 20 },
+      ],
+    ],
+    [
+      'Clearances',
+      'Minimum clearances: 8 in (203 mm) each side, 12 in (305 mm) top, 36 in (914 mm) front.',
+      [
+        { kind: 'clearance', min: 203.2 },
+        { kind: 'clearance', min: 203.2 },
+        { kind: 'clearance', min: 304.8 },
+        { kind: 'clearance', min: 914.4 },
+      ],
+    ],
+    [
+      'Bracket',
+      'Secure the bracket with (6) 1/4 in lag screws, minimum 2 in penetration into the stud.',
+      [
+        { kind: 'fixing', value: 6.35 },
+        { kind: 'fixing', min: 50.8 },
+        { kind: 'fixing', value: 6 },
+      ],
+    ],
+    ['Lamp', 'Lamp red, steady: insulation fault.', [{ kind: 'indicator' }]],
     // Waits
     ['Danger', 'Wait at least 10 minutes before opening the cover.', [{ kind: 'wait', min: 600 }]],
     [

@@ -3,7 +3,7 @@ import { piecesOf } from '../page/pieces.js'
 import { withoutFurniture } from './furniture.js'
 import { bodySize, contentsOf, headingOf, textOf, type Contents, type Heading } from './headings.js'
 import { append, passageOf, type Passage } from './passage.js'
-import { rowsOf, type Cell, type Row } from './rows.js'
+import { LABELLED, rowsOf, type Cell, type Row } from './rows.js'
 import { ruledTables } from './ruled.js'
 import { gridOf, type Field, type Grid } from './table.js'
 
@@ -283,6 +283,7 @@ class Reader {
     )
     if (!open || open.clause !== this.clause) return false
     if (/[.!?:;]["”’)]*$/.test(open.text) || !/^[\p{Ll}\d(]/u.test(lines[0]!.text)) return false
+    if (LABELLED.test(open.text) && LABELLED.test(lines[0]!.text)) return false
     for (const line of lines) append(open, line, this.words)
     return true
   }

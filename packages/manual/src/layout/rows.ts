@@ -52,9 +52,13 @@ function standsUnder(piece: Piece, lines: readonly Piece[], rules: readonly Rule
     !isRuledOff(above, piece, rules) &&
     !beginsItem(piece, lines) &&
     !(piece.seen && [piece, ...lines].some(({ text }) => SUBHEADING.test(text))) &&
+    !(LABELLED.test(piece.text) && LABELLED.test(lines[0]!.text)) &&
     !endsItem(piece, lines)
   )
 }
+
+/** “earth screw: 3 N·m”: points of a list whose signs are drawn and not set. */
+export const LABELLED = /^\p{L}[^.;:]{2,48}:\s+\S/u
 
 /** “2.1 Distances”: in a picture nothing but its number tells a heading from the text under it. */
 export const SUBHEADING = /^\d{1,2}[.-]\d{1,2}\.?\s+\p{Lu}[^.;:]{2,50}$/u
