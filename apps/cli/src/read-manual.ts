@@ -32,7 +32,8 @@ export const readManualCommand: Command = async (args) => {
       },
     })
     if (read.facts.length === 0) console.error('Nothing in this file reads like a demand on an installation.')
-    if (values.sheet) console.log(sheetSource(draftSheet(read, { model })))
+    if (values.sheet)
+      console.log(sheetSource(draftSheet(read, { model, date: new Date().toISOString().slice(0, 10) })))
     else if (values.json)
       console.log(JSON.stringify({ facts: read.facts, ofOtherModels: read.ofOthers, models: read.models }))
     else console.log(asText(read.facts))

@@ -150,8 +150,8 @@ export function requirementOf(fact: Fact): Data | undefined {
 const LARGEST_EARTH = 150
 
 function earthOf(fact: Fact): Data {
-  const least = fact.min ?? fact.value ?? fact.max ?? 0
-  if (least > LARGEST_EARTH)
+  const least = fact.min ?? fact.value ?? fact.max
+  if (least === undefined || least > LARGEST_EARTH)
     return observed(fact, 'earthing', 'major', 'Size of the protective conductor', `Is this so: ${fact.text}`)
   return {
     kind: 'earth-size',

@@ -12,7 +12,7 @@ export interface DraftHead {
   kind?: UnitKind
   title?: string
   revision?: string
-  /** YYYY-MM-DD */
+  /** YYYY-MM-DD; left empty, the sheet asks for it. */
   date?: string
   source?: string
   manual?: {
@@ -60,7 +60,7 @@ export function draftSheet(
     kind: head.kind ?? KIND_OF_DEVICE[device],
     title: head.title ?? title,
     revision: head.revision ?? 'A',
-    date: head.date ?? '2026-01-01',
+    date: head.date ?? '',
     source: head.source ?? title,
     ...(head.manual && { manual: head.manual }),
     ...massOf(of('mass')),
@@ -82,11 +82,13 @@ function massOf(facts: readonly Fact[]): Data {
 }
 
 function sizeOf(facts: readonly Fact[]): Data {
-  const edge = (name: string) => facts.find(({ subject }) => subject.endsWith(name))
+  const edge = (name: string) => {
+    const fact = facts.find(({ subject }) => subject.endsWith(name))
+    const long = fact?.value ?? fact?.max ?? fact?.min
+    return long === undefined ? undefined : figure(long, 'mm')
+  }
   const [width, height, depth] = [edge('width'), edge('height'), edge('depth')]
-  if (!width || !height || !depth) return {}
-  const of = (fact: Fact) => figure(fact.value ?? fact.max ?? fact.min ?? 0, 'mm')
-  return { size: { width: of(width), height: of(height), depth: of(depth) } }
+  return width && height && depth ? { size: { width, height, depth } } : {}
 }
 
 const ratingsOf = (facts: readonly Fact[]) =>

@@ -20,9 +20,11 @@ const SIDES: readonly (readonly [RegExp, Side])[] = [
 ]
 const sideOf = (words: string): Side => SIDES.find(([pattern]) => pattern.test(words))?.[1] ?? 'ac'
 
+const SPRING = /\b(?:spring|cage clamp|push-in)\b/i
+
 /**
- * Rows of a table that name a terminal, with the windows that stand beside it: at least two of conductor, strip length and torque. What
- * has no torque is held otherwise, which the manual seldom says in a word: taken as a spring clamp, to be looked at.
+ * Rows of a table that name a terminal, with the windows that stand beside it: at least two of conductor, strip length and torque. How a
+ * terminal without a torque is held is left out, and the sheet asks for it, unless the row says so.
  */
 export function terminalsOf(facts: readonly Fact[]): { terminals: Data[]; of: ReadonlySet<Fact> } {
   const rows = new Map<string, Fact[]>()
@@ -44,7 +46,7 @@ export function terminalsOf(facts: readonly Fact[]): { terminals: Data[]; of: Re
       id: idOf(label, taken),
       label,
       side: sideOf(`${label} ${row[0]!.subject}`),
-      clamp: torque ? 'torque' : 'spring',
+      ...(torque ? { clamp: 'torque' } : SPRING.test(row[0]!.text) && { clamp: 'spring' }),
       ...Object.fromEntries(
         [...windows].map(([window, fact]) => [window, window === 'torque' ? torqueOf(fact) : range(fact)]),
       ),

@@ -4,15 +4,14 @@ import { clauseOf, figure, idOf, placeOf, type Data } from './proposed.js'
 const SIDE: Record<string, string> = { left: 'left', right: 'right', above: 'top', below: 'bottom' }
 const sideOf = ({ subject }: Fact) => SIDE[subject.replace(/^[a-z]+, /, '')]
 
-/** Free space to all sides is one requirement, with neighbours and openings. Sides that were not found are left at nothing and said so. */
+/** Free space to all sides is one requirement, with neighbours and openings. A side that nobody accepted is left out: the sheet asks for it. */
 export function clearanceOf(facts: readonly Fact[]): { requirement: Data; of: Fact[] } | undefined {
   const sides = facts.filter((fact) => sideOf(fact))
   if (sides.length === 0) return undefined
-  const least = (fact: Fact) => fact.min ?? fact.value ?? fact.max ?? 0
   const clear: Record<string, string> = {}
   for (const side of ['left', 'right', 'top', 'bottom']) {
-    const demands = sides.filter((fact) => sideOf(fact) === side).map(least)
-    clear[side] = figure(Math.max(0, ...demands), 'mm')
+    const demands = sides.filter((fact) => sideOf(fact) === side).flatMap(leastOf)
+    if (demands.length > 0) clear[side] = figure(Math.max(...demands), 'mm')
   }
   const neighbour = facts.find(({ subject }) => /between units/.test(subject))
   const openings = facts.filter(({ subject }) => /^from an opening/.test(subject))
@@ -26,17 +25,26 @@ export function clearanceOf(facts: readonly Fact[]): { requirement: Data; of: Fa
       title: 'Free space',
       severity: 'major',
       clear,
-      ...(neighbour && { neighbour: { rule: 'stated', distance: figure(least(neighbour), 'mm') } }),
+      ...(neighbour && { neighbour: { rule: 'stated', ...distanceOf(neighbour) } }),
       ...(openings.length > 0 && {
         keepOut: openings.map((fact) => ({
           from: fact.subject.replace(/^from an opening,? ?/, '') || 'opening',
-          distance: figure(least(fact), 'mm'),
+          ...distanceOf(fact),
         })),
       }),
       remedy: 'Move the unit, or what stands too near, until the gap is at least the figure.',
       printed: placeOf(first),
     },
   }
+}
+
+const leastOf = ({ min, value, max }: Fact): number[] =>
+  [min ?? value ?? max].filter((one) => one !== undefined)
+
+/** Nothing where the fact has no figure: the sheet asks for it. */
+const distanceOf = (fact: Fact) => {
+  const [least] = leastOf(fact)
+  return least === undefined ? {} : { distance: figure(least, 'mm') }
 }
 
 /** The steps of putting into service, in their order. */
@@ -86,10 +94,7 @@ export function settingsOf(facts: readonly Fact[]): Data | undefined {
   }
 }
 
-const GOOD =
-  /\b(?:ready|feed|feeds|feeding|producing|charging|charged|all is well|joined|awake|normal|operat|present|there|enough)\b/i
-const BAD = /\b(?:fault|stopped|error|lost|missing|wrong|warning|off|out of range|blocked|insulation)\b/i
-
+/** Whether a pattern is a good one nobody has said yet: it is left out, and the sheet asks for it. */
 export function indicatorOf(facts: readonly Fact[]): Data | undefined {
   const first = facts[0]
   if (!first) return undefined
@@ -108,7 +113,6 @@ export function indicatorOf(facts: readonly Fact[]): Data | undefined {
         colour: colour || 'lamp',
         rhythm: rhythm.join(', ') || 'steady',
         means: text || 'see the manual',
-        good: GOOD.test(text) && !BAD.test(text),
       }
     }),
     remedy: 'Do as the manual says for what is shown, and look again.',

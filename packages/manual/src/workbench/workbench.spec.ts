@@ -91,6 +91,10 @@ function refusalOf(data: unknown): string | undefined {
   }
 }
 
+/** What nobody has said yet is left out of the draft, and the sheet asks for it: these, and nothing else. */
+const ASKED_FOR =
+  /^(?:terminals\[\d+\]\.(?:torque\.tolerancePercent|clamp)|requirements\[\d+\]\.(?:clear\.(?:left|right|top|bottom)|patterns\[\d+\]\.good)): (?:is required|choose)/
+
 describe('a manual on the workbench', () => {
   it('whatever is accepted, changed, rejected and undone, the sheet reads, or says what is missing in its head', () => {
     fc.assert(
@@ -102,12 +106,16 @@ describe('a manual on the workbench', () => {
             (open, [i, made]) => (made ? decide(open, i % facts.length, made) : undo(open)),
             workbenchOf(facts),
           )
-          const head = { maker: 'Invented', model: 'One 1', title: 'One', source: 'manual 1' }
+          const head = {
+            maker: 'Invented',
+            model: 'One 1',
+            title: 'One',
+            source: 'manual 1',
+            date: '2026-11-30',
+          }
           const data = draftSheet({ facts: acceptedFacts(bench), device: 'inverter' }, head)
           const refused = refusalOf(data)
-          // A single torque has no tolerance: that is asked for, and nothing else.
-          if (refused !== undefined)
-            expect(refused).toMatch(/^terminals\[\d+\]\.torque\.tolerancePercent: is required/)
+          if (refused !== undefined) expect(refused).toMatch(ASKED_FOR)
           const ids = (data['requirements'] as { id: string }[]).map(({ id }) => id)
           expect(new Set(ids).size).toBe(ids.length)
         },
@@ -142,6 +150,34 @@ describe('a manual on the workbench', () => {
 
   it('nothing is in a sheet that nobody accepted', () => {
     expect(acceptedFacts(workbenchOf(facts))).toEqual([])
+  })
+
+  it('what nobody said is no zero and no guess: other sides, how a terminal holds, whether a lamp is good', () => {
+    const box = { x0: 0, top: 0, x1: 1, bottom: 1 }
+    const common = { page: 1, clause: '3', box }
+    const data = draftSheet({
+      device: 'inverter',
+      facts: [
+        { ...common, kind: 'clearance', subject: 'left', min: 200, unit: 'mm', text: '' },
+        {
+          ...common,
+          kind: 'conductor',
+          subject: 'B +',
+          value: 16,
+          unit: 'mm²',
+          text: 'B + | 16 mm² | 12 mm',
+        },
+        { ...common, kind: 'strip', subject: 'B +', value: 12, unit: 'mm', text: 'B + | 16 mm² | 12 mm' },
+        { ...common, kind: 'indicator', subject: 'red, steady', unit: '', text: 'ready after a fault' },
+      ],
+    })
+    const requirements = data['requirements'] as Record<string, unknown>[]
+    const of = (kind: string) => requirements.find((one) => one['kind'] === kind)
+    expect(of('clearance')).toMatchObject({ clear: { left: '200 mm' } })
+    expect(Object.keys(of('clearance')!['clear'] as object)).toEqual(['left'])
+    expect((of('indicator')!['patterns'] as object[])[0]).not.toHaveProperty('good')
+    expect((data['terminals'] as object[])[0]).not.toHaveProperty('clamp')
+    expect(data).toMatchObject({ date: '' })
   })
 
   it('what was changed is accepted with the other figures, and the fact as printed stays', () => {
