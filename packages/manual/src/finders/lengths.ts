@@ -1,5 +1,5 @@
 import { clearance, heightAboveFloor } from './clearance.js'
-import { factOf, innermost, named, nameOf, surroundings, type Fact, type Spot } from './spot.js'
+import { factOf, innermost, named, nameOf, type Fact, type Spot } from './spot.js'
 
 const near = ({ lead, tail, head, label }: Spot) =>
   `${label ?? ''} ${head ?? ''} ${lead.slice(-70)} ${tail.slice(0, 45)}`
@@ -171,5 +171,3 @@ export function length(spot: Spot): Fact[] {
   }
   return []
 }
-
-export { surroundings }

@@ -125,10 +125,6 @@ const tidy = (value: number) => Number(value.toPrecision(9))
 
 export const innermost = (spot: Pick<Spot, 'titles'>): string => spot.titles.at(-1) ?? ''
 
-/** Everything that surrounds a figure, nearest first, for a look at words. */
-export const surroundings = (spot: Spot): string =>
-  [spot.lead, spot.tail, spot.sentence, spot.head ?? '', spot.caption, ...spot.titles].join(' ')
-
 /** Words that say nothing at the beginning or the end of a name. */
 const IDLE =
   /^(?:the|a|an|its|their|is|are|be|been|has|have|must|may|should|shall|can|with|by|of|to|in|on|at|and|or|for|from|that|which|it|they|there|this|not|than|up|will|do|does|so|as|when|where|if|then|also|only|each|least|most|more|less|between|over|under|within|about|takes?|measures?)$/i

@@ -1,7 +1,7 @@
 import { boxAround, type Page, type Piece } from '../page/page.js'
 import { piecesOf } from '../page/pieces.js'
 import { withoutFurniture } from './furniture.js'
-import { bodySize, contentsOf, headingOf, textOf, type Contents, type Heading } from './headings.js'
+import { bodySize, contentsOf, headingOf, type Contents, type Heading } from './headings.js'
 import { append, passageOf, type Passage } from './passage.js'
 import { LABELLED, rowsOf, type Cell, type Row } from './rows.js'
 import { ruledTables } from './ruled.js'
@@ -350,5 +350,3 @@ const asField = (field: Field): TableField => ({
   piece: field.cell.lines[0]!,
   cell: field.cell,
 })
-
-export { textOf }

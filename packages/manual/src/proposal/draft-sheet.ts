@@ -24,8 +24,9 @@ export interface DraftHead {
   }
 }
 
-const KIND_OF_DEVICE: Record<Device, UnitKind> = {
-  inverter: 'string-inverter',
+/** The kind of unit that is proposed for a manual; a person says which it is. */
+export const KIND_OF_DEVICE: Record<Device, UnitKind> = {
+  inverter: 'hybrid-inverter',
   battery: 'battery',
   meter: 'meter',
   other: 'gateway',

@@ -198,23 +198,14 @@ function linesOf(args: unknown[]): Segment[] {
   return lines
 }
 
+/** Where a point lands on the page. */
+function pointOf(matrix: readonly number[], x: number, y: number): [number, number] {
+  const moved = times(matrix, [1, 0, 0, 1, x, y])
+  return [moved[4]!, moved[5]!]
+}
+
 function asRule([x0, y0, x1, y1]: Segment, matrix: readonly number[]): Rule[] {
-  const [, , , , xa, ya] = times(matrix, [1, 0, 0, 1, x0, y0]) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ]
-  const [, , , , xb, yb] = times(matrix, [1, 0, 0, 1, x1, y1]) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ]
+  const [[xa, ya], [xb, yb]] = [pointOf(matrix, x0, y0), pointOf(matrix, x1, y1)]
   const [wide, high] = [Math.abs(xa - xb), Math.abs(ya - yb)]
   if (Math.min(wide, high) > THIN / 4 || Math.max(wide, high) < THIN) return []
   const box = { x0: Math.min(xa, xb), x1: Math.max(xa, xb), top: Math.min(ya, yb), bottom: Math.max(ya, yb) }

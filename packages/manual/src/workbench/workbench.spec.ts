@@ -2,7 +2,17 @@ import fc from 'fast-check'
 import { readSheet } from '@plumb-mark/core'
 import { draftSheet } from '../proposal/draft-sheet.js'
 import { FACT_KINDS, type Fact, type FactKind } from '../finders/spot.js'
-import { acceptedFacts, decide, decideAll, nextOpen, undo, workbenchOf, type Decision } from './workbench.js'
+import {
+  acceptedFacts,
+  clauseAt,
+  decide,
+  decideAll,
+  nextOpen,
+  undo,
+  withFact,
+  workbenchOf,
+  type Decision,
+} from './workbench.js'
 import { groupsOf, missingKinds } from './groups.js'
 
 const SUBJECTS: Partial<Record<FactKind, readonly string[]>> = {
@@ -198,6 +208,15 @@ describe('a manual on the workbench', () => {
     expect(acceptedFacts(bench)).toHaveLength(2)
     expect(nextOpen(bench, 1)).toBeUndefined()
     expect(nextOpen(undo(bench), 0)).toBe(1)
+  })
+
+  it('what was added by hand goes with its undo, and stands under the nearest clause before it in the manual', () => {
+    const bench = workbenchOf(facts)
+    const added = withFact(bench, { ...facts[0]!, subject: 'found by hand' })
+    expect(acceptedFacts(added)).toMatchObject([{ subject: 'found by hand' }])
+    expect(undo(undo(decide(added, 2, { kind: 'rejected' })))).toEqual(bench)
+    const place = { x0: 0, top: 40, x1: 9, bottom: 50 }
+    expect([1, 2, 3].map((page) => clauseAt(bench, page, place))).toEqual(['', '1', '4.2'])
   })
 
   it('facts stand in the order of the walk, and what is usual and missing is named', () => {

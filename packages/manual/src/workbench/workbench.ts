@@ -20,7 +20,7 @@ export interface Workbench {
   facts: readonly Fact[]
   decisions: ReadonlyMap<number, Decision>
   /** What stood before each decision, the latest last. */
-  past: readonly { fact: number; before: Decision | undefined }[]
+  past: readonly { fact: number; before: Decision | undefined; added?: true }[]
 }
 
 export const workbenchOf = (facts: readonly Fact[]): Workbench => ({ facts, decisions: new Map(), past: [] })
@@ -37,8 +37,12 @@ export function decide(bench: Workbench, fact: number, decision: Decision): Work
 
 /** A fact that a person found on the page, and accepted by saying so. */
 export function withFact(bench: Workbench, fact: Fact): Workbench {
-  const open = { ...bench, facts: [...bench.facts, fact] }
-  return decide(open, open.facts.length - 1, { kind: 'accepted' })
+  const number = bench.facts.length
+  return {
+    facts: [...bench.facts, fact],
+    decisions: new Map(bench.decisions).set(number, { kind: 'accepted' }),
+    past: [...bench.past, { fact: number, before: undefined, added: true }],
+  }
 }
 
 /** Several at once, as one may after looking at a whole table: undone one by one. */
@@ -53,7 +57,9 @@ export function undo(bench: Workbench): Workbench {
   const decisions = new Map(bench.decisions)
   if (last.before) decisions.set(last.fact, last.before)
   else decisions.delete(last.fact)
-  return { ...bench, decisions, past: bench.past.slice(0, -1) }
+  // Later decisions on it are taken back before, so that it is the last of the list.
+  const facts = last.added ? bench.facts.slice(0, -1) : bench.facts
+  return { facts, decisions, past: bench.past.slice(0, -1) }
 }
 
 /** What a person accepted, with the figures as accepted. */
@@ -70,6 +76,14 @@ function changed(fact: Fact, { figures, subject }: { figures: Figures; subject?:
   delete plain.max
   delete plain.value
   return { ...plain, ...figures, ...(subject !== undefined && { subject }) }
+}
+
+/** The clause that a place stands under: that of the nearest fact before it in the manual; empty where none is. */
+export function clauseAt({ facts }: Workbench, page: number, box: Fact['box']): string {
+  const before = facts
+    .filter((fact) => fact.page < page || (fact.page === page && fact.box.top <= box.top))
+    .sort((a, b) => b.page - a.page || b.box.top - a.box.top)
+  return before[0]?.clause ?? ''
 }
 
 /** The next fact that nobody decided on, from `from` on and round again; undefined when all are. */

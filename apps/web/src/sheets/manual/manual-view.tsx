@@ -5,6 +5,7 @@ import { useNavigate } from 'react-router'
 import { UNIT_KINDS, UNIT_KIND_WORDS, type UnitKind } from '@plumb-mark/core'
 import {
   acceptedFacts,
+  clauseAt,
   decide,
   decideAll,
   draftSheet,
@@ -15,6 +16,7 @@ import {
   withFact,
   workbenchOf,
   KIND_GROUPS,
+  KIND_OF_DEVICE,
   type FactKind,
   type Decision,
   type ReadFile,
@@ -339,7 +341,7 @@ function Bench({
           {adding && (
             <AddFact
               place={adding}
-              clause={bench.facts.findLast(({ page }) => page <= adding.page)?.clause ?? ''}
+              clause={clauseAt(bench, adding.page, adding.box)}
               onCancel={() => setAdding(undefined)}
               onAdd={(fact) => {
                 setBench(withFact(bench, fact))
@@ -367,17 +369,10 @@ function Bench({
 const toggled = <T,>(all: readonly T[], one: T): T[] =>
   all.includes(one) ? all.filter((other) => other !== one) : [...all, one]
 
-const KIND_OF = {
-  inverter: 'hybrid-inverter',
-  battery: 'battery',
-  meter: 'meter',
-  other: 'gateway',
-} as const satisfies Record<ReadFile['device'], UnitKind>
-
 /** The title of a manual mostly begins with the maker; what follows is a proposal like the rest. */
 function headOf({ title, models, device }: ReadFile, model: string): Head {
   const [maker = '', ...rest] = title.split(/\s+/)
-  return { maker, model: model || (models[0] ?? rest.slice(0, 2).join(' ')), kind: KIND_OF[device] }
+  return { maker, model: model || (models[0] ?? rest.slice(0, 2).join(' ')), kind: KIND_OF_DEVICE[device] }
 }
 
 /** Keys of the bench, where no field has the focus. */
