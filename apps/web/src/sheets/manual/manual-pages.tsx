@@ -30,7 +30,8 @@ export function ManualPages({
   const width = useWidth(room)
   const [zoom, setZoom] = useState(0)
   const [turned, setTurned] = useState<number>()
-  const number = turned ?? (chosen === undefined ? 1 : facts[chosen]!.page)
+  // The chosen one may have gone with an undo.
+  const number = turned ?? (chosen === undefined ? undefined : facts[chosen]?.page) ?? 1
   // Another fact was chosen: its page is what is asked for.
   useEffect(() => setTurned(undefined), [chosen])
   const marks = facts.flatMap((fact, index) =>
