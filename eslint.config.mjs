@@ -158,8 +158,8 @@ const SERVER_KNOWS = [
   { group: ['@plumb-mark/*/*'], message: 'import a package by its name, never by a path inside it' },
 ]
 
-/** The floors of reading a manual: what is on the page, how it is laid out, what it says, what of it stands, what a sheet makes of it. */
-const MANUAL_FLOORS = ['page', 'source', 'layout', 'finders', 'resolve', 'proposal']
+/** The floors of reading a manual: what is on the page, how it is laid out, what it says, what of it stands, what a sheet makes of it, what is new in it, what a person decides. */
+const MANUAL_FLOORS = ['page', 'source', 'layout', 'finders', 'resolve', 'proposal', 'edition', 'workbench']
 
 const MANUAL_KNOWS = [
   {

@@ -1,8 +1,14 @@
 export { readManual, type ManualFacts } from './read-manual.js'
 export { openPdf, readPage, LIMITS, type PdfLibrary, type PdfDocument, type PdfPage } from './source/pdf.js'
 export { Unreadable, type UnreadableCode } from './source/unreadable.js'
-export { KIND_OF_DEVICE, draftSheet, sheetSource, type DraftHead } from './proposal/draft-sheet.js'
-export { FACT_KINDS, type Fact, type FactKind, type Device } from './finders/spot.js'
+export {
+  KIND_OF_DEVICE,
+  draftSheet,
+  sheetSource,
+  type ByPerson,
+  type DraftHead,
+} from './proposal/draft-sheet.js'
+export { FACT_KINDS, figuresOf, type Fact, type FactKind, type Figures, type Device } from './finders/spot.js'
 export { manualText, type ManualText, type Block, type Table } from './layout/document.js'
 export type { Page, Item, Rule, Box } from './page/page.js'
 export { readManualFile, type Reader, type ReadFile, type ReadingOptions } from './read-file.js'
@@ -19,14 +25,15 @@ export {
   withFact,
   workbenchOf,
   type Decision,
-  type Figures,
   type Workbench,
 } from './workbench/workbench.js'
-export {
-  KIND_GROUPS,
-  UNIT_OF_KIND,
-  groupsOf,
-  inShownOrder,
-  missingKinds,
-  type FactGroup,
-} from './workbench/groups.js'
+export { KIND_GROUPS, groupsOf, inShownOrder, type FactGroup } from './workbench/groups.js'
+export { customaryWords, figureWords } from './finders/figure-words.js'
+export { dimensionOf, unitOfKind } from './finders/dimensions.js'
+export { decidedNotes, othersThan, placeWords } from './workbench/decided.js'
+export { namesOf, type SheetNames } from './workbench/head.js'
+export { factsOfSheet, type SheetFact } from './edition/sheet-facts.js'
+export { compareEditions, type EditionComparison } from './edition/compare.js'
+export { newEdition, revisionAfter } from './edition/new-edition.js'
+export { missingKinds, usualKinds } from './workbench/usual.js'
+export { sheetOf, type Edition } from './workbench/make-sheet.js'

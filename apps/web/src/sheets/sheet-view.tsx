@@ -58,6 +58,11 @@ export function SheetView() {
               </a>
             </Button>
             {(role === 'office' || role === 'inspector') && (
+              <Button variant="outline" asChild>
+                <Link to={`/sheets/from-manual?of=${id}`}>New edition of the manual</Link>
+              </Button>
+            )}
+            {(role === 'office' || role === 'inspector') && (
               <Button onClick={() => void go(`/sheets/${id}/edit`)}>
                 {usedBy.length > 0 ? 'New revision' : 'Edit'}
               </Button>

@@ -1,4 +1,4 @@
-import { inBothSystems } from './both-systems.js'
+import { inBothSystems, inCustomary } from './both-systems.js'
 import { apart, figure, mm } from './figure.js'
 import { msg, sameMessage } from './message.js'
 
@@ -42,3 +42,12 @@ it('what reads alike need not be alike', () => {
   expect(sameMessage(msg`${figure(446.88, 'voltage')}`, msg`${figure(446.91, 'voltage')}`)).toBe(false)
   expect(sameMessage(msg`${mm(5)}`, msg`${mm(5)}`)).toBe(true)
 })
+
+it.each([
+  [2.2, 'torque', '19.5 in·lb'],
+  [200, 'length', '7 7/8 in'],
+  [16, 'conductor-size', 'about 5 AWG'],
+  [600, 'voltage', undefined],
+] as const)('%d of %s is %s in the other system', (value, dimension, said) =>
+  expect(inCustomary(value, dimension)).toBe(said),
+)

@@ -25,6 +25,12 @@ export function inBothSystems(said: Message, system: System): string {
   return said.parts.map((part) => (typeof part === 'string' ? part : inBoth(part, system))).join('')
 }
 
+/** A canonical value in the unit of the other system than its canonical one, "2.2 N·m" as "19.5 in·lb"; undefined where both have the same. */
+export function inCustomary(value: number, dimension: Dimension): string | undefined {
+  const units = UNITS_OF[dimension]
+  return units && inUnit({ value, dimension, options: {} }, units.us)
+}
+
 function inBoth(figure: Figure, system: System): string {
   const own = figure.options.unit ?? canonicalUnit(figure.dimension)
   const units = UNITS_OF[figure.dimension]
@@ -33,7 +39,10 @@ function inBoth(figure: Figure, system: System): string {
   return units && !isTheirs ? `${text} (${kept(inUnit(figure, units[system]))})` : text
 }
 
-function inUnit({ value, dimension, options: { difference = false } }: Figure, unit: string): string {
+function inUnit(
+  { value, dimension, options: { difference = false } }: Pick<Figure, 'value' | 'dimension' | 'options'>,
+  unit: string,
+): string {
   if (dimension === 'length' && unit === 'in') return formatInches(value)
   // Metric sizes have no gauge of their own: the nearest one is named as such.
   if (unit === 'AWG' && !difference) return `about ${nearestGauge(value)} AWG`

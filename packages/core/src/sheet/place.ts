@@ -22,6 +22,12 @@ export const manualOfSheet = object(
     title: optional(text()),
     edition: optional(text()),
     pages: optional(count()),
+    decided: optional(
+      list(object({ what: text(), by: text(), on: text('YYYY-MM-DD') }), {
+        mayBeEmpty: true,
+        about: 'where the manual says two things: which one counts, who decided so, and when',
+      }),
+    ),
     notDemanded: optional(
       list(object({ what: text(), by: text(), on: text('YYYY-MM-DD') }), {
         mayBeEmpty: true,

@@ -64,13 +64,17 @@ export const FACT_KINDS = [
 ] as const
 export type FactKind = (typeof FACT_KINDS)[number]
 
-/** What a manual demands or tells, with the place where it says so. Numbers in the canonical unit. */
-export interface Fact {
-  kind: FactKind
-  subject: string
+/** A single figure, or what it must be between. */
+export interface Figures {
   min?: number
   max?: number
   value?: number
+}
+
+/** What a manual demands or tells, with the place where it says so. Numbers in the canonical unit. */
+export interface Fact extends Figures {
+  kind: FactKind
+  subject: string
   unit: string
   page: number
   clause: string
@@ -84,6 +88,8 @@ export interface Fact {
   marks?: readonly string[]
   /** Another place demands something else of the same. */
   contradicts?: true
+  /** What the manual itself corrects elsewhere: the figure as it was printed first, and where. */
+  replaces?: Figures & Pick<Fact, 'page' | 'clause' | 'box'>
 }
 
 /** The figure of a spot as a fact. A single figure is a value unless words made it a bound. */
@@ -152,3 +158,10 @@ export function named(spot: Spot, name: string): string {
   const missing = title !== '' && !name.toLowerCase().includes(title.toLowerCase())
   return missing ? (name === '' ? title : `${name} (${title})`) : name
 }
+
+/** The figures of a fact, and nothing else of it. */
+export const figuresOf = ({ min, max, value }: Figures): Figures => ({
+  ...(min !== undefined && { min }),
+  ...(max !== undefined && { max }),
+  ...(value !== undefined && { value }),
+})

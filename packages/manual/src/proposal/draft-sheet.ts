@@ -20,8 +20,17 @@ export interface DraftHead {
     title?: string
     edition?: string
     pages?: number
-    notDemanded?: { what: string; by: string; on: string }[]
+    decided?: ByPerson[]
+    notDemanded?: ByPerson[]
   }
+}
+
+/** What a person said of the manual as a whole. */
+export interface ByPerson {
+  what: string
+  by: string
+  /** YYYY-MM-DD */
+  on: string
 }
 
 /** The kind of unit that is proposed for a manual; a person says which it is. */
@@ -52,8 +61,8 @@ export function draftSheet(
   ]
   const requirements = [...together, ...alone.map(requirementOf)]
     .filter((one): one is Data => one !== undefined)
-    .map((one) => ({ id: idOf(String(one['title']), taken), ...one }))
-  return {
+    .map((one) => ({ id: idOf(String(one['title']), taken), ...withoutEmpty(one) }))
+  return withoutEmpty({
     format: 'plumb-mark-sheet',
     version: 1,
     maker: head.maker ?? '',
@@ -67,10 +76,13 @@ export function draftSheet(
     ...massOf(of('mass')),
     ...sizeOf(of('size')),
     ratings: ratingsOf(of('rating')),
-    terminals,
+    terminals: terminals.map(withoutEmpty),
     requirements,
-  }
+  })
 }
+
+const withoutEmpty = (data: Data): Data =>
+  Object.fromEntries(Object.entries(data).filter(([, value]) => value !== undefined))
 
 /** The same as text, a requirement after the other. */
 export const sheetSource = (data: Data): string =>

@@ -19,13 +19,15 @@ export function range(fact: Fact, unit = fact.unit): { min?: string; max?: strin
   }
 }
 
-export const placeOf = ({ page, box }: Fact): { page: number; box: number[] } => ({ page, box: corners(box) })
+/** Where a demand is printed; what a person said without a manual has no page. */
+export const placeOf = ({ page, box }: Fact): { page: number; box: number[] } | undefined =>
+  page > 0 ? { page, box: corners(box) } : undefined
 
 const corners = ({ x0, top, x1, bottom }: Box) =>
   [x0, top, x1, bottom].map((edge) => Math.max(0, Math.round(edge * 10) / 10))
 
 /** The clause as printed; before the first heading the page says where. */
-export const clauseOf = ({ clause, page }: Fact): string => clause || `p. ${page}`
+export const clauseOf = ({ clause, page }: Fact): string => clause || (page > 0 ? `p. ${page}` : '')
 
 /** An id out of words; unique among those that are taken already. */
 export function idOf(words: string, taken: Set<string>): string {

@@ -1,5 +1,5 @@
 import type { PrintedFigure } from '@plumb-mark/core'
-import type { Fact } from '../finders/spot.js'
+import { figuresOf, type Fact } from '../finders/spot.js'
 
 export const tidy = (value: number) => Number(value.toPrecision(9))
 
@@ -40,6 +40,7 @@ export function corrected(
     ...rest,
     ...Object.fromEntries(Object.entries(bounds).map(([end, value]) => [end, tidy(value)])),
     ...place,
+    replaces: { ...figuresOf(fact), page: fact.page, clause: fact.clause, box: fact.box },
   }
 }
 

@@ -1,4 +1,5 @@
 import { printedFigures } from '@plumb-mark/core'
+import { dimensionOf } from '../finders/dimensions.js'
 import type { Surroundings } from '../finders/prose.js'
 import type { Fact } from '../finders/spot.js'
 import type { ManualText } from '../layout/document.js'
@@ -40,7 +41,9 @@ export function withNotes(
     )
     const own = left.filter((fact) => fact.text.includes(text.slice(0, 40)) && fact.page === page)
     for (const fact of marked) {
-      const figure = printedFigures(text, habits).find(({ dimension }) => dimension === DIMENSION[fact.kind])
+      const figure = printedFigures(text, habits).find(
+        ({ dimension }) => dimension === printedDimension(fact),
+      )
       if (!figure) continue
       if (OVERRIDES.test(text)) {
         const at = passage.text.length - text.length + figure.at
@@ -62,16 +65,8 @@ export function withNotes(
   return left
 }
 
-const DIMENSION: Partial<Record<Fact['kind'], string>> = {
-  torque: 'torque',
-  conductor: 'conductor-size',
-  earth: 'conductor-size',
-  strip: 'length',
-  gland: 'length',
-  clearance: 'length',
-  length: 'length',
-  breaker: 'current',
-  mass: 'mass',
-  temperature: 'temperature',
-  wait: 'time',
+/** In print all lengths are written alike. */
+function printedDimension(fact: Fact): string {
+  const dimension = dimensionOf(fact)
+  return dimension === 'cable-length' ? 'length' : dimension
 }

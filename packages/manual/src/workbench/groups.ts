@@ -45,48 +45,12 @@ export function groupsOf(facts: readonly Fact[]): FactGroup[] {
   })
 }
 
-/** Facts in the order in which they are shown: what is said twice first, then kind by kind. */
+/** Facts in the order in which they are shown: what is said twice first, what the manual corrects itself, then kind by kind. */
 export function inShownOrder(facts: readonly Fact[]): Fact[] {
   const kinds = Object.keys(KIND_GROUPS)
-  const rank = ({ kind, contradicts }: Fact) => (contradicts ? -1 : kinds.indexOf(kind))
-  return [...facts].sort((a, b) => rank(a) - rank(b))
-}
-
-/** What sheets of units usually demand and was not found here: to be looked for, or said to be not demanded. */
-const USUAL: readonly FactKind[] = [
-  'clearance',
-  'temperature',
-  'mass',
-  'torque',
-  'conductor',
-  'strip',
-  'earth',
-  'wait',
-  'step',
-  'indicator',
-  'setting',
-  'rating',
-]
-export const missingKinds = (facts: readonly Fact[]): FactKind[] =>
-  USUAL.filter((kind) => !facts.some((fact) => fact.kind === kind))
-
-/** In which unit the figures of each kind are kept, for what a person adds by hand. */
-export const UNIT_OF_KIND: Partial<Record<FactKind, string>> = {
-  clearance: 'mm',
-  temperature: '°C',
-  humidity: '%',
-  altitude: 'm',
-  tilt: '°',
-  fixing: 'mm',
-  mass: 'kg',
-  earth: 'mm²',
-  breaker: 'A',
-  conductor: 'mm²',
-  strip: 'mm',
-  torque: 'N·m',
-  gland: 'mm',
-  length: 'm',
-  count: '',
-  wait: 's',
-  observation: '',
+  const rank = ({ kind, contradicts, replaces }: Fact) =>
+    contradicts ? -2 : replaces ? -1 : kinds.indexOf(kind)
+  const beside = (a: Fact, b: Fact) =>
+    a.contradicts && b.contradicts ? `${a.kind} ${a.subject}`.localeCompare(`${b.kind} ${b.subject}`) : 0
+  return [...facts].sort((a, b) => rank(a) - rank(b) || beside(a, b))
 }

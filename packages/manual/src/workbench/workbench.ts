@@ -1,4 +1,4 @@
-import type { Fact } from '../finders/spot.js'
+import type { Fact, Figures } from '../finders/spot.js'
 
 /** What a person made of a fact. Until then it is a proposal and nothing of a sheet. */
 export type Decision =
@@ -9,12 +9,6 @@ export type Decision =
   /** Accepted with other figures than were read; what was printed stays beside them. */
   | { kind: 'changed'; figures: Figures; subject?: string }
 
-export interface Figures {
-  min?: number
-  max?: number
-  value?: number
-}
-
 /** Facts of one manual with what was decided of each, and the way back. */
 export interface Workbench {
   facts: readonly Fact[]
@@ -23,7 +17,12 @@ export interface Workbench {
   past: readonly { fact: number; before: Decision | undefined; added?: true }[]
 }
 
-export const workbenchOf = (facts: readonly Fact[]): Workbench => ({ facts, decisions: new Map(), past: [] })
+/** Nothing is decided, but what says the same as the edition of before: that was accepted then. */
+export const workbenchOf = (facts: readonly Fact[], carried: readonly number[] = []): Workbench => ({
+  facts,
+  decisions: new Map(carried.map((fact) => [fact, { kind: 'accepted' }])),
+  past: [],
+})
 
 /** One decision more. The same decision again takes it back: the fact is open as before. */
 export function decide(bench: Workbench, fact: number, decision: Decision): Workbench {
@@ -62,13 +61,17 @@ export function undo(bench: Workbench): Workbench {
   return { facts, decisions, past: bench.past.slice(0, -1) }
 }
 
-/** What a person accepted, with the figures as accepted. */
-export const acceptedFacts = ({ facts, decisions }: Workbench): Fact[] =>
-  facts.flatMap((fact, i) => {
-    const decision = decisions.get(i)
-    if (decision?.kind === 'accepted') return [fact]
-    return decision?.kind === 'changed' ? [changed(fact, decision)] : []
-  })
+/** What a person accepted, with the figures as accepted, by its number. */
+export const acceptedByNumber = ({ facts, decisions }: Workbench): ReadonlyMap<number, Fact> =>
+  new Map(
+    facts.flatMap((fact, i): [number, Fact][] => {
+      const decision = decisions.get(i)
+      if (decision?.kind === 'accepted') return [[i, fact]]
+      return decision?.kind === 'changed' ? [[i, changed(fact, decision)]] : []
+    }),
+  )
+
+export const acceptedFacts = (bench: Workbench): Fact[] => [...acceptedByNumber(bench).values()]
 
 function changed(fact: Fact, { figures, subject }: { figures: Figures; subject?: string }): Fact {
   const plain = { ...fact }

@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { KIND_GROUPS, UNIT_OF_KIND, type Fact, type FactKind } from '@plumb-mark/manual'
+import { FACT_KINDS, KIND_GROUPS, unitOfKind, type Fact, type FactKind } from '@plumb-mark/manual'
 import { ChoiceField, optionsOf } from '../../ui/choice-field.js'
 import { FiguresForm } from './figures-form.js'
 
@@ -9,11 +9,9 @@ export interface Place {
   box: Fact['box']
 }
 
-const KINDS = Object.keys(UNIT_OF_KIND) as FactKind[]
-const TITLES = Object.fromEntries(KINDS.map((kind) => [kind, KIND_GROUPS[kind].title])) as Record<
-  FactKind,
-  string
->
+/** Kinds that are words or an order, and no figure, come as tables: they are written in the sheet. */
+const IN_TABLES: readonly FactKind[] = ['indicator', 'alarm', 'step', 'sequence', 'setting']
+const KINDS = FACT_KINDS.filter((kind) => !IN_TABLES.includes(kind))
 
 /** A piece of the page that a person marked: what it is, with its figures. It is accepted by being said. */
 export function AddFact({
@@ -42,20 +40,23 @@ export function AddFact({
       <Text fontWeight={600} mb="6px">
         What is marked on page {page}?
       </Text>
-      <ChoiceField label="Kind" value={kind} options={optionsOf(KINDS, TITLES)} onChange={setKind} />
+      <ChoiceField
+        label="Kind"
+        value={kind}
+        options={optionsOf(KINDS, (one) => KIND_GROUPS[one].title)}
+        onChange={setKind}
+      />
       <FiguresForm
         key={kind}
-        subject=""
+        fact={{ kind, unit: unitOfKind(kind), subject: '' }}
         figures={{}}
-        unit={UNIT_OF_KIND[kind] ?? ''}
-        needsFigure={kind !== 'observation'}
         onCancel={onCancel}
         onSave={(subject, figures) =>
           onAdd({
             kind,
             subject,
             ...figures,
-            unit: UNIT_OF_KIND[kind] ?? '',
+            unit: unitOfKind(kind),
             page,
             box,
             clause,

@@ -2,19 +2,12 @@
 import { render, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { ChakraProvider } from '@chakra-ui/react'
-import { useState } from 'react'
-import {
-  acceptedFacts,
-  decide,
-  decideAll,
-  inShownOrder,
-  workbenchOf,
-  type Fact,
-  type FactKind,
-  type Workbench,
-} from '@plumb-mark/manual'
+import { useMemo, useState } from 'react'
+import type { SheetInLibrary } from '@plumb-mark/contract'
+import { acceptedFacts, figureWords, inShownOrder, type Fact, type FactKind } from '@plumb-mark/manual'
 import { system } from '../../ui/theme/system.js'
 import { FactList } from './fact-list.js'
+import { useBench } from './use-bench.js'
 
 const fact = (kind: FactKind, subject: string, figures: Partial<Fact>): Fact => ({
   kind,
@@ -34,26 +27,23 @@ const FACTS = inShownOrder([
 ])
 
 /** The list as the screen shows it, with what is accepted told beside it. */
-function Shown({ facts = FACTS }: { facts?: readonly Fact[] }) {
-  const [bench, setBench] = useState<Workbench>(() => workbenchOf(facts))
-  const [chosen, setChosen] = useState<number>()
+function Shown({ facts = FACTS, before }: { facts?: readonly Fact[]; before?: SheetInLibrary }) {
+  const read = useMemo(() => ({ facts: [...facts], observations: [] }), [facts])
+  const open = useBench(read, before)
   const [left, setLeft] = useState<FactKind[]>([])
   return (
     <ChakraProvider value={system}>
       <FactList
-        bench={bench}
+        open={open}
+        library={[]}
         ofOthers={2}
-        chosen={chosen}
         notDemanded={left}
         onNotDemanded={(kind) => setLeft([...left, kind])}
-        onChoose={setChosen}
-        onDecide={(i, decision) => setBench(decide(bench, i, decision))}
-        onAll={(all, decision) => setBench(decideAll(bench, all, decision))}
-        onLeave={() => setBench(workbenchOf([]))}
+        onLeave={() => undefined}
       />
       <output aria-label="accepted">
-        {acceptedFacts(bench)
-          .map(({ subject, min, max }) => `${subject} ${min}–${max}`)
+        {acceptedFacts(open.bench)
+          .map((one) => `${one.subject} ${figureWords(one)}`)
           .join('; ')}
       </output>
     </ChakraProvider>
@@ -77,10 +67,10 @@ describe('what was found in a manual', () => {
     const user = userEvent.setup()
     render(<Shown />)
     await user.click(screen.getByRole('button', { name: 'Accept all 2' }))
-    expect(accepted()).toBe('left 200–undefined; right 200–undefined')
+    expect(accepted()).toBe('left at least 200 mm; right at least 200 mm')
     await user.click(row(/^left/))
     await user.click(within(row(/^left/)).getByRole('button', { name: 'Accept' }))
-    expect(accepted()).toBe('right 200–undefined')
+    expect(accepted()).toBe('right at least 200 mm')
   })
 
   it('is changed with what was printed beside it; a figure that cannot be is not saved', async () => {
@@ -90,20 +80,23 @@ describe('what was found in a manual', () => {
     await user.click(within(row(/^cover screws/)).getByRole('button', { name: 'Change' }))
     const least = screen.getByLabelText('least, N·m')
     await user.clear(least)
-    await user.type(least, '1,9')
+    await user.type(least, 'loose')
+    expect(screen.getByRole('button', { name: 'Save' })).toBeDisabled()
+    await user.clear(least)
+    await user.type(least, '1.9')
     expect(screen.getByText('the least is above the most')).toBeVisible()
     expect(screen.getByRole('button', { name: 'Save' })).toBeDisabled()
     await user.clear(least)
-    await user.type(least, '1,4')
+    await user.type(least, '140 N·cm')
     await user.click(screen.getByRole('button', { name: 'Save' }))
-    expect(accepted()).toBe('cover screws 1.4–1.5')
+    expect(accepted()).toBe('cover screws 1.4 to 1.5 N·m')
     expect(row(/^cover screws/)).toHaveTextContent('printed: 1.2 to 1.5 N·m')
   })
 
   it('what is usual and missing is named, and can be said to be not demanded', async () => {
     const user = userEvent.setup()
     render(<Shown />)
-    const [first] = screen.getAllByRole('button', { name: 'Not demanded' })
+    const [first] = screen.getAllByRole('button', { name: /^Not demanded/ })
     await user.click(first!)
     expect(first).toHaveAttribute('aria-pressed', 'true')
     expect(screen.getByText('2 figures are said of other models and stand aside.')).toBeVisible()

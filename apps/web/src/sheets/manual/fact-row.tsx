@@ -1,19 +1,32 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import type { Decision, Fact } from '@plumb-mark/manual'
+import {
+  customaryWords,
+  figureWords,
+  figuresOf,
+  placeWords,
+  type Decision,
+  type Fact,
+} from '@plumb-mark/manual'
+import { useDecimal } from '../../data/preferences.js'
 import { SmallPrint } from '../../ui/theme/text.js'
-import { figureWords, otherWords } from './figure-words.js'
 import { FiguresForm } from './figures-form.js'
 
 /** One fact: what was read, where, and what is made of it. */
 export function FactRow({
   fact,
+  others,
+  before,
   decision,
   chosen,
   onChoose,
   onDecide,
 }: {
   fact: Fact
+  /** Other places that say something else of the same. */
+  others: readonly Fact[]
+  /** What the sheet of the edition of before says of it. */
+  before: { fact: Fact; isSame: boolean } | undefined
   decision: Decision | undefined
   chosen: boolean
   onChoose: () => void
@@ -21,16 +34,17 @@ export function FactRow({
 }) {
   const row = useRef<HTMLDivElement>(null)
   const [changing, setChanging] = useState(false)
+  const decimal = useDecimal()
   useEffect(() => {
     if (chosen) row.current?.scrollIntoView({ block: 'nearest' })
   }, [chosen])
   const figures = decision?.kind === 'changed' ? decision.figures : fact
-  const words = figureWords(figures, fact.unit)
+  const printed = figureWords(fact, decimal)
   return (
     <Box
       ref={row}
       role="group"
-      aria-label={`${fact.subject} ${figureWords(fact, fact.unit)}`}
+      aria-label={`${fact.subject} ${printed}`}
       aria-current={chosen || undefined}
       borderBottom="1px solid"
       borderColor="hair"
@@ -55,17 +69,26 @@ export function FactRow({
         </Box>
         <Box textAlign="right">
           <Text fontFamily="mono" fontSize="18px" lineHeight={1.2}>
-            {words || '–'}
+            {figureWords({ ...figures, kind: fact.kind, unit: fact.unit }, decimal) || '–'}
           </Text>
           <SmallPrint>
-            {decision?.kind === 'changed' ? `printed: ${figureWords(fact, fact.unit)}` : otherWords(fact)}
+            {decision?.kind === 'changed' ? `printed: ${printed}` : customaryWords(fact)}
           </SmallPrint>
         </Box>
       </Flex>
-      {fact.contradicts && (
-        <Text fontSize="14px" color="unproven">
-          Another place says something else of this: accept one of them.
-        </Text>
+      {others.map((other) => (
+        <Beside key={`${other.page} ${other.box.top} ${other.box.x0}`}>
+          {placeWords(other)} says {figureWords(other, decimal)}: accept one of them.
+        </Beside>
+      ))}
+      {fact.replaces && (
+        <Beside>
+          Takes the place of {figureWords({ ...fact.replaces, kind: fact.kind, unit: fact.unit }, decimal)},{' '}
+          {placeWords(fact.replaces)}.
+        </Beside>
+      )}
+      {before && !before.isSame && (
+        <Beside>Before: {figureWords(before.fact, decimal) || `“${before.fact.text}”`}</Beside>
       )}
       {chosen && (
         <>
@@ -74,10 +97,8 @@ export function FactRow({
           </Text>
           {changing ? (
             <FiguresForm
-              subject={fact.subject}
-              figures={figures}
-              unit={fact.unit}
-              needsFigure={fact.kind !== 'observation'}
+              fact={fact}
+              figures={figuresOf(figures)}
               onCancel={() => setChanging(false)}
               onSave={(subject, made) => {
                 setChanging(false)
@@ -100,10 +121,19 @@ export function FactRow({
           )}
         </>
       )}
-      {!chosen && decision && <SmallPrint>{DECIDED[decision.kind]}</SmallPrint>}
+      {!chosen && decision && (
+        <SmallPrint>{before?.isSame ? 'as in the edition of before' : DECIDED[decision.kind]}</SmallPrint>
+      )}
     </Box>
   )
 }
+
+/** What stands beside the figure elsewhere. */
+const Beside = ({ children }: { children: React.ReactNode }) => (
+  <Text fontSize="14px" color="unproven">
+    {children}
+  </Text>
+)
 
 const DECIDED = {
   accepted: 'accepted',

@@ -1,0 +1,70 @@
+import { useMemo, useState } from 'react'
+import { parse } from 'yaml'
+import type { SheetInLibrary } from '@plumb-mark/contract'
+import {
+  compareEditions,
+  decide,
+  decideAll,
+  factsOfSheet,
+  inShownOrder,
+  nextOpen,
+  undo,
+  withFact,
+  workbenchOf,
+  type Decision,
+  type Edition,
+  type Fact,
+  type ReadFile,
+  type Workbench,
+} from '@plumb-mark/manual'
+
+export interface OpenBench {
+  bench: Workbench
+  /** The sheet of before, where the manual is a new edition of one. */
+  edition: Edition | undefined
+  chosen: number | undefined
+  choose: (fact: number) => void
+  /** Decides, and goes on to the next that is open. */
+  change: (fact: number, decision: Decision) => void
+  all: (facts: readonly number[], decision: Decision) => void
+  add: (fact: Fact) => void
+  back: () => void
+  /** A demand of before that is not found any more: not demanded, or kept after all. */
+  toggleRemoved: (before: number) => void
+}
+
+/** What was read of a manual, what a person decides of it, and where they stand in it. */
+export function useBench(read: Pick<ReadFile, 'facts' | 'observations'>, before?: SheetInLibrary): OpenBench {
+  const facts = useMemo(() => inShownOrder([...read.facts, ...read.observations]), [read])
+  const of = useMemo(() => before && editionOf(facts, before), [facts, before])
+  const [bench, setBench] = useState(() => workbenchOf(facts, of?.carried))
+  const [chosen, setChosen] = useState(() => nextOpen(bench, 0) ?? (facts.length > 0 ? 0 : undefined))
+  const [removed, setRemoved] = useState<readonly number[]>([])
+  return {
+    bench,
+    edition: of && { ...of.edition, removed },
+    chosen,
+    choose: setChosen,
+    change: (fact, decision) => {
+      const next = decide(bench, fact, decision)
+      setBench(next)
+      if (next.decisions.has(fact)) setChosen(nextOpen(next, fact) ?? fact)
+    },
+    all: (several, decision) => setBench(decideAll(bench, several, decision)),
+    add: (fact) => setBench(withFact(bench, fact)),
+    back: () => setBench(undo(bench)),
+    toggleRemoved: (one) =>
+      setRemoved(removed.includes(one) ? removed.filter((other) => other !== one) : [...removed, one]),
+  }
+}
+
+function editionOf(facts: readonly Fact[], { sheet, source }: SheetInLibrary) {
+  const beforeFacts = factsOfSheet(sheet)
+  const comparison = compareEditions(facts, beforeFacts)
+  return {
+    edition: { data: parse(source) as Edition['data'], facts: beforeFacts, comparison },
+    carried: [...comparison.of].flatMap(([fact, { isSame }]) =>
+      isSame && !facts[fact]!.contradicts ? [fact] : [],
+    ),
+  }
+}

@@ -1,0 +1,84 @@
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import type { SheetInLibrary } from '@plumb-mark/contract'
+import { UNIT_KIND_WORDS, sheetId } from '@plumb-mark/core'
+import {
+  KIND_GROUPS,
+  decidedNotes,
+  revisionAfter,
+  sheetOf,
+  sheetSource,
+  type FactKind,
+  type ReadFile,
+  type SheetNames,
+} from '@plumb-mark/manual'
+import { sendFile, type ApiError } from '../../data/api.js'
+import { useSession } from '../../data/session.js'
+import { digestOf } from '../../manuals/digest.js'
+import { keepDraft } from '../editor/draft.js'
+import type { OpenBench } from './use-bench.js'
+
+export interface Making {
+  /** How much of the manual is sent, 0 to 1; undefined while nothing is made. */
+  part: number | undefined
+  problem: string | undefined
+  make: () => Promise<void>
+}
+
+/** Sends the manual, makes the sheet of what was accepted, and opens it in the editor as a draft. */
+export function useMaking({
+  file,
+  read,
+  names,
+  open: { bench, edition },
+  before,
+  notDemanded,
+}: {
+  file: File
+  read: ReadFile
+  names: SheetNames
+  open: Pick<OpenBench, 'bench' | 'edition'>
+  before: SheetInLibrary | undefined
+  notDemanded: readonly FactKind[]
+}): Making {
+  const go = useNavigate()
+  const by = useSession(({ person }) => person?.name ?? '')
+  const [part, setPart] = useState<number>()
+  const [problem, setProblem] = useState<string>()
+  const make = async () => {
+    setPart(0)
+    setProblem(undefined)
+    const at = new Date().toISOString()
+    const on = at.slice(0, 10)
+    const digest = await digestOf(file)
+    try {
+      await sendFile('PUT', `/api/manuals/${digest}`, 'manual', file, setPart)
+    } catch (fault) {
+      // Without the manual the clauses could not be opened: it is told, and nothing that was decided is lost.
+      setPart(undefined)
+      setProblem(`The manual was not sent: ${(fault as ApiError).message}`)
+      return
+    }
+    const decided = decidedNotes(bench)
+    const manual = {
+      digest,
+      title: read.title || file.name,
+      pages: read.pages.length,
+      ...(decided.length > 0 && { decided: decided.map((what) => ({ what, by, on })) }),
+      notDemanded: notDemanded.map((kind) => ({ what: KIND_GROUPS[kind].title.toLowerCase(), by, on })),
+    }
+    const head = {
+      ...names,
+      title: before?.sheet.title ?? `${UNIT_KIND_WORDS[names.kind]} ${names.model}`.trim(),
+      date: on,
+      source: read.title || file.name,
+      revision: before ? revisionAfter(before.sheet.revision) : 'A',
+      manual,
+    }
+    const text = sheetSource(sheetOf(bench, read.device, head, edition))
+    const base = before && sheetId(before.sheet)
+    keepDraft(base, { text, at, fingerprint: before?.fingerprint })
+    await go(base ? `/sheets/${base}/edit` : '/sheets/new')
+  }
+  return { part, problem, make }
+}

@@ -1,0 +1,123 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import { parse } from 'yaml'
+import { readSheet, type Sheet } from '@plumb-mark/core'
+import type { Fact } from '../finders/spot.js'
+import { usualKinds } from '../workbench/usual.js'
+import { compareEditions } from './compare.js'
+import { newEdition, revisionAfter } from './new-edition.js'
+import { factsOfSheet } from './sheet-facts.js'
+
+type Data = Record<string, unknown>
+const SAMPLES = readdirSync('samples/sheets').map((name): { name: string; data: Data; sheet: Sheet } => {
+  const data = parse(readFileSync(`samples/sheets/${name}`, 'utf8')) as Data
+  return { name, data, sheet: readSheet(data) }
+})
+const of = (name: string) => SAMPLES.find((one) => one.name === name)!
+const C = of('aldervane-ah-8t-c.yaml')
+const facts = factsOfSheet(C.sheet)
+const at = (data: unknown, path: readonly (string | number)[]) =>
+  path.reduce<unknown>((here, step) => (here as Data)[step], data)
+const HEAD = { maker: 'Aldervane', model: 'AH-8T', revision: 'E', date: '2026-11-30', source: 'edition 5' }
+
+/** The sheet's own demands as a manual would say them, some of them changed. */
+const manualOf = (change: (fact: Fact) => Fact | undefined) =>
+  facts.flatMap(({ fact }, i) => {
+    const said = change({ ...fact, page: 1 + (i % 30), clause: `${i}.1` })
+    return said ? [said] : []
+  })
+const allOf = (manual: readonly Fact[]) => new Map(manual.map((fact, i) => [i, fact]))
+
+describe('a sheet as facts', () => {
+  it.each(SAMPLES)('each demand of $name stands where it says', ({ data, sheet }) => {
+    for (const { at: path, fact } of factsOfSheet(sheet)) {
+      expect([path, at(data, path)]).toEqual([path, expect.anything()])
+      expect(fact.subject).not.toBe('')
+    }
+  })
+
+  it('what at least half of the sheets of a kind demand is usual', () => {
+    const inverters = SAMPLES.filter(({ sheet }) => sheet.kind === 'hybrid-inverter').map(
+      ({ sheet }) => sheet,
+    )
+    expect(usualKinds(inverters)).toEqual(
+      expect.arrayContaining(['clearance', 'torque', 'conductor', 'setting']),
+    )
+    const modules = SAMPLES.filter(({ sheet }) => sheet.kind === 'module').map(({ sheet }) => sheet)
+    expect(usualKinds(modules)).not.toContain('step')
+  })
+})
+
+describe('a new edition', () => {
+  it('that says the same changes no figure, only the places', () => {
+    const manual = manualOf((fact) => fact)
+    const comparison = compareEditions(manual, facts)
+    expect(comparison.gone).toEqual([])
+    expect([...comparison.of.values()].every(({ isSame }) => isSame)).toBe(true)
+    const made = readSheet(newEdition(C.data, facts, comparison, allOf(manual), [], HEAD))
+    const figures = (sheet: Sheet) =>
+      factsOfSheet(sheet).map(({ fact: { kind, subject, min, max, value, text } }) => ({
+        kind,
+        subject,
+        min,
+        max,
+        value,
+        text,
+      }))
+    expect(figures(made)).toEqual(figures(C.sheet))
+    expect(made.requirements.map(({ id }) => id)).toEqual(C.sheet.requirements.map(({ id }) => id))
+    expect(made).toMatchObject({ revision: 'E', source: 'edition 5' })
+  })
+
+  it('a figure that differs is named beside that of before, and takes its place when it is accepted', () => {
+    const manual = manualOf((fact) =>
+      fact.kind === 'torque' && fact.min !== undefined ? { ...fact, min: fact.min - 0.2 } : fact,
+    )
+    const comparison = compareEditions(manual, facts)
+    const changed = [...comparison.of].filter(([, { isSame }]) => !isSame)
+    expect(changed.length).toBeGreaterThan(3)
+    expect(changed.every(([i]) => manual[i]!.kind === 'torque')).toBe(true)
+    const [number, { before }] = changed[0]!
+    const one = newEdition(C.data, facts, comparison, new Map([[number, manual[number]!]]), [], HEAD)
+    const again = factsOfSheet(readSheet(one))
+    expect(again[before]!.fact.min).toBeCloseTo(facts[before]!.fact.min! - 0.2)
+    expect(again.filter((fact, i) => fact.fact.min !== facts[i]!.fact.min)).toHaveLength(1)
+  })
+
+  it('what is not found any more stays until a person says that it is not demanded', () => {
+    const manual = manualOf((fact) => (fact.kind === 'gland' || fact.kind === 'alarm' ? undefined : fact))
+    const comparison = compareEditions(manual, facts)
+    expect(new Set(comparison.gone.map((i) => facts[i]!.fact.kind))).toEqual(new Set(['gland', 'alarm']))
+    const kept = newEdition(C.data, facts, comparison, allOf(manual), [], HEAD)
+    expect(readSheet(kept).requirements).toHaveLength(C.sheet.requirements.length)
+    const less = readSheet(newEdition(C.data, facts, comparison, allOf(manual), comparison.gone, HEAD))
+    expect(less.requirements.some(({ kind }) => kind === 'gland')).toBe(false)
+    expect(factsOfSheet(less).some(({ fact }) => fact.kind === 'alarm')).toBe(false)
+  })
+
+  it('what is new is added under an id of its own', () => {
+    const fresh: Fact = {
+      kind: 'humidity',
+      subject: 'relative humidity',
+      max: 90,
+      unit: '%',
+      page: 4,
+      clause: '3.9',
+      text: '',
+      box: { x0: 1, top: 2, x1: 3, bottom: 4 },
+    }
+    const comparison = compareEditions(
+      [fresh],
+      facts.filter(({ fact }) => fact.kind !== 'humidity'),
+    )
+    const made = readSheet(newEdition(C.data, facts, comparison, new Map([[0, fresh]]), [], HEAD))
+    expect(made.requirements).toHaveLength(C.sheet.requirements.length + 1)
+    expect(made.requirements.at(-1)).toMatchObject({ clause: '3.9', printed: { page: 4 }, max: '90 %' })
+  })
+
+  it.each([
+    ['C', 'D'],
+    ['3', '4'],
+    ['2026-04', '2026-04.1'],
+    ['Z', 'Z.1'],
+  ])('after revision %s comes %s', (now, next) => expect(revisionAfter(now)).toBe(next))
+})
