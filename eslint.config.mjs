@@ -159,7 +159,17 @@ const SERVER_KNOWS = [
 ]
 
 /** The floors of reading a manual: what is on the page, how it is laid out, what it says, what of it stands, what a sheet makes of it, what is new in it, what a person decides. */
-const MANUAL_FLOORS = ['page', 'source', 'layout', 'finders', 'resolve', 'proposal', 'edition', 'workbench']
+const MANUAL_FLOORS = [
+  'page',
+  'source',
+  'clippings',
+  'layout',
+  'finders',
+  'resolve',
+  'proposal',
+  'edition',
+  'workbench',
+]
 
 const MANUAL_KNOWS = [
   {

@@ -67,7 +67,7 @@ function manualOf(pages) {
 
 /** A page of the sample manual as a picture of itself. */
 async function scanned({ pdf, surfaceOf }) {
-  const data = new Uint8Array(readFileSync(at('apps', 'web', 'public', 'samples', 'aldervane-ah-8t.pdf')))
+  const data = new Uint8Array(readFileSync(at('samples', 'manuals', 'aldervane-ah-8t-d.pdf')))
   const task = pdf.getDocument({ data, verbosity: 0 })
   const page = await (await task.promise).getPage(3)
   const viewport = page.getViewport({ scale: 160 / 72 })

@@ -1,12 +1,12 @@
 import react from '@vitejs/plugin-react'
-import { readFileSync } from 'node:fs'
+import { readFileSync, readdirSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { basename, dirname, join } from 'node:path'
 import { defineConfig, type Plugin } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
-  plugins: [react(), recogniser(), offline()],
+  plugins: [react(), recogniser(), sampleManuals(), offline()],
   // Fonts stay files of their own: the content-security policy takes no fonts from data addresses.
   build: {
     target: 'es2023',
@@ -50,6 +50,22 @@ function recogniser(): Plugin {
     generateBundle() {
       for (const file of files)
         this.emitFile({ type: 'asset', fileName: `recogniser/${basename(file)}`, source: readFileSync(file) })
+    },
+  }
+}
+
+/** Invented manuals to try the reading of manuals with. */
+function sampleManuals(): Plugin {
+  const folder = join(import.meta.dirname, '..', '..', 'samples', 'manuals')
+  return {
+    name: 'sample-manuals',
+    generateBundle() {
+      for (const file of readdirSync(folder).filter((name) => name.endsWith('.pdf')))
+        this.emitFile({
+          type: 'asset',
+          fileName: `samples/${file}`,
+          source: readFileSync(join(folder, file)),
+        })
     },
   }
 }
@@ -101,6 +117,15 @@ function offline() {
           options: {
             cacheName: 'plumb-mark-photos',
             expiration: { maxEntries: 500 },
+            cacheableResponse: { statuses: [200] },
+          },
+        },
+        {
+          urlPattern: ({ url }) => /^\/api\/clippings\/[0-9a-f]+$/.test(url.pathname),
+          handler: 'CacheFirst',
+          options: {
+            cacheName: 'plumb-mark-clippings',
+            expiration: { maxEntries: 60 },
             cacheableResponse: { statuses: [200] },
           },
         },

@@ -18,12 +18,13 @@ export {
   RECORD_ZIP,
   photoPath,
   recordFolder,
+  clippingsPath,
   manualPath,
   tracePath,
 } from './database/files.js'
 export { openData, lockFolder, type OpenData } from './database/open.js'
 export { brokenIn, wordFor, type KeptSeal, type Unsigned } from './word-for.js'
-export { readJob, readRecord, entriesOf, sealOf, toldPartsOf } from './database/read-job.js'
+export { clippingsOf, readJob, readRecord, entriesOf, sealOf, toldPartsOf } from './database/read-job.js'
 export { brokenJob } from './database/broken-job.js'
 export { asEntry, type EntryRowValues } from './database/entry-row.js'
 export { writeEntries } from './database/write-entries.js'

@@ -15,6 +15,7 @@ export { attempt, type Attempt } from './shape/attempt.js'
 export { BadInput, asErrorShape, type BadInputCode, type ErrorShape } from './shape/bad-input.js'
 export { UUID, digestText, object, uuidText, type JsonSchema } from './shape/shape.js'
 export { rfc3339 } from './shape/time.js'
+export { clippingAt, clippingsText, readClippings, type Clipping, type Clippings } from './sheet/clippings.js'
 export { inBothSystems, inCustomary, type System } from './quantity/both-systems.js'
 export { amps, volts, watts } from './quantity/figure.js'
 export { formatInches, formatQuantity } from './quantity/format.js'
@@ -26,7 +27,13 @@ export {
   type PrintHabits,
   type UnitWord,
 } from './quantity/printed-figures.js'
-export { manualOfSheet, placeInManual, type ManualOfSheet, type PlaceInManual } from './sheet/place.js'
+export {
+  manualOfSheet,
+  placeInManual,
+  printedPlaces,
+  type ManualOfSheet,
+  type PlaceInManual,
+} from './sheet/place.js'
 export { readDraft, variantOf } from './quantity/read-draft.js'
 export { RELATIONS, type Relation } from './quantity/relation.js'
 export { formatNumber, joinAnd, normaliseLabel, plural } from './quantity/phrases.js'

@@ -1,3 +1,4 @@
+import type { CuttingTable } from './clippings/cut-out.js'
 import type { Reader } from './read-file.js'
 import type { PdfLibrary } from './source/pdf.js'
 import { startTesseract, type TesseractLibrary } from './source/tesseract.js'
@@ -43,6 +44,25 @@ export async function browserReader(parser: Worker, files: RecogniserFiles): Pro
     },
   }
 }
+
+/** Where cut-outs are drawn in a worker of the browser. */
+export function browserCuttingTable(width: number, height: number): CuttingTable {
+  const whole = new OffscreenCanvas(width, height)
+  return {
+    context: whole.getContext('2d'),
+    async cut(x, y, w, h) {
+      const piece = new OffscreenCanvas(w, h)
+      piece.getContext('2d')!.drawImage(whole, x, y, w, h, 0, 0, w, h)
+      const blob = await piece.convertToBlob({ type: 'image/webp', quality: QUALITY })
+      const bytes = new Uint8Array(await blob.arrayBuffer())
+      let letters = ''
+      for (const byte of bytes) letters += String.fromCharCode(byte)
+      return `data:${blob.type};base64,${btoa(letters)}`
+    },
+  }
+}
+/** Of print: below this the edges of letters begin to swim. */
+const QUALITY = 0.5
 
 interface Drawn {
   canvas: OffscreenCanvas | null

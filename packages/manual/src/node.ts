@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
+import type { CuttingTable } from './clippings/cut-out.js'
 import type { Reader } from './read-file.js'
 import type { PdfLibrary } from './source/pdf.js'
 import { startTesseract, type TesseractLibrary } from './source/tesseract.js'
@@ -31,3 +32,21 @@ export async function nodeReader(): Promise<Reader> {
     },
   }
 }
+
+/** Where cut-outs are drawn on the command line. */
+export async function nodeCuttingTable(): Promise<(width: number, height: number) => CuttingTable> {
+  const { createCanvas } = await import('@napi-rs/canvas')
+  return (width, height) => {
+    const whole = createCanvas(width, height)
+    return {
+      context: whole.getContext('2d'),
+      async cut(x, y, w, h) {
+        const piece = createCanvas(w, h)
+        piece.getContext('2d').drawImage(whole, x, y, w, h, 0, 0, w, h)
+        return `data:image/webp;base64,${(await piece.encode('webp', QUALITY)).toString('base64')}`
+      },
+    }
+  }
+}
+/** Of print: below this the edges of letters begin to swim. */
+const QUALITY = 50

@@ -27,8 +27,8 @@ export type Block =
   | { kind: 'photos'; photos: readonly { photo: PhotoRef; label: string }[] }
   /** What belongs together and is not parted by the end of a page. */
   | { kind: 'together'; blocks: readonly Block[] }
-  /** A picture as a data address: a drawn signature, a logo. */
-  | { kind: 'image'; data: string; alt: string; height: number }
+  /** A picture as a data address: a drawn signature, a logo; `wide`, a strip over the whole page. */
+  | { kind: 'image'; data: string; alt: string; height: number; wide?: boolean }
   | { kind: 'code'; address: string; caption: string }
 
 export interface Part {

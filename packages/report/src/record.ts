@@ -1,4 +1,11 @@
-import { dayWords, inBothSystems, whenWords, type Inspection, type Message } from '@plumb-mark/core'
+import {
+  dayWords,
+  inBothSystems,
+  whenWords,
+  type Clippings,
+  type Inspection,
+  type Message,
+} from '@plumb-mark/core'
 
 /** What a report is made of. */
 export interface ReportRecord {
@@ -7,6 +14,8 @@ export interface ReportRecord {
   broken: readonly string[]
   /** Of the key with which this installation signs seals. */
   keyFingerprint: string
+  /** Cut-outs of the makers’ manuals, each file by its digest. */
+  clippings?: ReadonlyMap<string, Clippings> | undefined
   /** Where the installer sees the rework; their part carries it as a code. */
   reworkAddress?: string | undefined
 }

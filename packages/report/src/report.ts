@@ -2,6 +2,7 @@ import { attempt, type BadInput } from '@plumb-mark/core'
 import type { Block, Part } from './block.js'
 import { arrayMap, oneLine, walls } from './parts/drawn.js'
 import { checks } from './parts/checks.js'
+import { clauses } from './parts/clauses.js'
 import { calculations, limits, signature } from './parts/closing.js'
 import { defects, rework } from './parts/defects.js'
 import { front } from './parts/front.js'
@@ -56,6 +57,7 @@ const PARTS = {
   checks: { title: 'Checks by stage', blocks: checks },
   judgement: { title: 'Notes of judgement', blocks: judgement },
   arithmetic: { title: 'Arithmetic of every check', blocks: arithmetic },
+  clauses: { title: 'Clauses of the makers’ manuals', ownPage: true, blocks: clauses },
   calculations: { title: 'Calculations', blocks: calculations },
   instruments: { title: 'Instruments', blocks: instrumentsUsed },
   people: { title: 'People and times', blocks: people },
@@ -79,9 +81,9 @@ export const AUDIENCE_WORDS = {
   installer: 'the installer',
 } satisfies Record<Audience, string>
 
-/** Which parts go to whom, until the office says otherwise. The arithmetic of every check is long and asked for by few. */
+/** Which parts go to whom, until the office says otherwise. The arithmetic of every check and the cut-outs of the manuals are long and asked for by few. */
 export const USUAL_PARTS: Record<Audience, readonly PartId[]> = {
-  record: PART_IDS.filter((id) => id !== 'rework' && id !== 'arithmetic'),
+  record: PART_IDS.filter((id) => !['rework', 'arithmetic', 'clauses'].includes(id)),
   customer: ['front', 'summary', 'defects', 'system', 'array', 'strings', 'limits', 'signature'],
   'network-operator': [
     'front',

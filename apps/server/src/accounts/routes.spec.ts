@@ -119,6 +119,8 @@ const MAY: Record<string, string> = Object.fromEntries([
   ['POST /api/sheets', 'inspector office'],
   ['PUT /api/manuals/:digest', 'inspector office'],
   ['GET /api/manuals/:digest', 'inspector reviewer office'],
+  ['PUT /api/clippings/:digest', 'inspector office'],
+  ['GET /api/clippings/:digest', 'inspector installer reviewer office'],
   ['GET /api/instruments', 'inspector reviewer office'],
   ['POST /api/instruments/import', 'office'],
   ['PUT /api/instruments/:id', 'office'],

@@ -2,12 +2,14 @@ import { AccountsService } from '../accounts/accounts.service.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
+import { ManualsService } from '../sheets/manuals.service.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 import { TracesService } from '../traces/traces.service.js'
 import { VisitsService } from '../visits/visits.service.js'
 
 const DOORS = {
   accounts: AccountsService,
+  manuals: ManualsService,
   sheets: SheetsService,
   instruments: InstrumentsService,
   entries: EntriesService,

@@ -1,7 +1,8 @@
-import { readFileSync, readdirSync } from 'node:fs'
+import { readFileSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { parse } from 'yaml'
 import { v7 as uuid } from 'uuid'
+import { sha256 } from '@plumb-mark/archive'
 import type { Instrument, PinnedSheet, Person } from '@plumb-mark/core'
 import { DemoJob, type JobScript } from './demo-job.js'
 import type { DemoServices } from './demo-services.js'
@@ -27,6 +28,7 @@ export async function loadDemo(
     const sheet = await services.sheets.add(readFileSync(name, 'utf8'))
     pinned.set(sheet.id, sheet)
   }
+  await keepManuals(samples, services)
   const instruments = parse(readFileSync(join(samples, 'instruments.yaml'), 'utf8')) as Instrument[]
   for (const instrument of instruments) await services.instruments.keep(instrument)
   if (!jobs) return
@@ -39,6 +41,18 @@ export async function loadDemo(
       instruments,
       people: DEMO_PEOPLE,
     }).write()
+}
+
+/** The manuals that the sample sheets were read from, with their cut-outs. */
+async function keepManuals(samples: string, { manuals }: DemoServices): Promise<void> {
+  const folder = await manuals.coming()
+  for (const name of readdirSync(join(samples, 'manuals'))) {
+    const kind = name.endsWith('.pdf') ? 'manual' : 'clippings'
+    const content = readFileSync(join(samples, 'manuals', name))
+    const arrived = join(folder, name)
+    writeFileSync(arrived, content)
+    await manuals.keep(kind, sha256(content), arrived)
+  }
 }
 
 function filesIn(samples: string, folder: string): string[] {

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { existsSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
+import { clippingsText } from '@plumb-mark/core'
 import { Caller, RunningServer } from '../testing/running-server.testing.js'
 
 let server: RunningServer
@@ -46,5 +47,29 @@ describe('a maker’s manual', () => {
 
   it('one that nobody kept is not found', async () => {
     expect((await office.call('GET', `/api/manuals/${'b'.repeat(64)}`)).status).toBe(404)
+  })
+})
+
+describe('the cut-outs of a manual', () => {
+  const text = clippingsText(digestOf(PDF), [
+    { page: 1, box: [1, 2, 3, 4], area: [0, 0, 595, 60], picture: 'data:image/webp;base64,UklGRg==' },
+  ])
+  const address = `/api/clippings/${digestOf(Buffer.from(text))}`
+  const sent = (content: string) => form(Buffer.from(content), 'clippings')
+
+  it('are kept under their digest, and shown to whoever is given the job', async () => {
+    expect((await office.call('PUT', address, sent(text))).status).toBe(204)
+    const installer = await server.signIn('installer')
+    expect(await (await installer.call('GET', address)).text()).toBe(text)
+    expect((await installer.call('PUT', address, sent(text))).status).toBe(403)
+    expect(coming()).toEqual([])
+  })
+
+  it('what holds no pictures, or more than pictures, is refused whole', async () => {
+    const bad = text.replace('image/webp', 'text/html')
+    const answer = await office.call('PUT', `/api/clippings/${digestOf(Buffer.from(bad))}`, sent(bad))
+    expect(answer.status).toBe(400)
+    expect(await answer.json()).toMatchObject({ error: { path: 'clippings[0].picture' } })
+    expect(coming()).toEqual([])
   })
 })

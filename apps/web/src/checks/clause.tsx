@@ -1,33 +1,53 @@
-import { Button } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { BookOpen } from 'lucide-react'
 import { Suspense, lazy, useState } from 'react'
 import { sheetId, sheetName, type Check } from '@plumb-mark/core'
+import { useClipping } from '../data/clippings.js'
 import { useSession } from '../data/session.js'
 import { useInspection } from '../job/inspection.js'
+import { ClippingPicture } from '../manuals/clipping.js'
 import { SmallPrint } from '../ui/theme/text.js'
 
 const ClauseView = lazy(async () => ({ default: (await import('../manuals/clause-view.js')).ClauseView }))
 
-/** Sheet and clause of a check; where the sheet was read from a manual, the place in it is one touch away. */
+/** Sheet and clause of a check; where the sheet was read from a manual, the cut-out is one touch away, and its page another. */
 export function Clause({ check: { sheet, requirement, title } }: { check: Check }) {
-  const [open, setOpen] = useState(false)
+  const [shown, setShown] = useState<'cut-out' | 'page'>()
   const manual = useInspection(({ sheets }) => sheets.get(sheetId(sheet))?.manual)
+  const clipping = useClipping(manual?.clippings, requirement.printed)
   // Manuals of the library are for those who inspect and prepare.
   const readsManuals = useSession(({ person }) => person?.role !== 'installer')
   const words = `${sheetName(sheet)}, clause ${requirement.clause}`
-  if (!manual || !requirement.printed || !readsManuals) return <SmallPrint>{words}</SmallPrint>
+  if (!manual || !requirement.printed || (!clipping && !readsManuals)) return <SmallPrint>{words}</SmallPrint>
+  const first = clipping ? 'cut-out' : 'page'
   return (
     <>
-      <Button variant="plain" px="0" fontSize="13px" onClick={() => setOpen(true)}>
+      <Button
+        variant="plain"
+        px="0"
+        fontSize="13px"
+        aria-expanded={shown !== undefined}
+        onClick={() => setShown(shown ? undefined : first)}
+      >
         <BookOpen size={15} /> {words}
       </Button>
-      {open && (
+      {shown && clipping && (
+        <Box w="100%" border="1px solid" borderColor="hair">
+          <ClippingPicture clipping={clipping} title={title} />
+          {readsManuals && (
+            <Button variant="plain" onClick={() => setShown('page')}>
+              Open page {requirement.printed.page}
+            </Button>
+          )}
+        </Box>
+      )}
+      {shown === 'page' && (
         <Suspense>
           <ClauseView
             title={`${title}: clause ${requirement.clause}`}
             digest={manual.digest}
             printed={requirement.printed}
-            onClose={() => setOpen(false)}
+            onClose={() => setShown(clipping ? 'cut-out' : undefined)}
           />
         </Suspense>
       )}

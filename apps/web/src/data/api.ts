@@ -83,9 +83,11 @@ export function sendFile<T>(
 /** A file with the name that the server gives it; can be called off. */
 export async function getFile(
   address: string,
-  signal: AbortSignal,
+  signal?: AbortSignal,
 ): Promise<{ name: string; content: Blob }> {
-  const response = await fetch(address, { headers: { 'x-plumb-mark': '1' }, signal })
+  const response = await fetch(address, { headers: { 'x-plumb-mark': '1' }, ...(signal && { signal }) }).catch(() => {
+    throw new ApiError(0, 'unreachable', 'the server cannot be reached', undefined, false)
+  })
   if (!response.ok) {
     const { error } = (await response.json().catch(() => ({}))) as Partial<ErrorShape>
     throw new ApiError(

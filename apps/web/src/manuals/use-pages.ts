@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import type { PDFDocumentProxy } from 'pdfjs-dist'
+import { getFile } from '../data/api.js'
 
 /** Where a manual comes from: a file on this device, or the library under its digest. */
 export type ManualSource = { file: Blob; password?: string | undefined } | { digest: string }
@@ -49,10 +50,6 @@ export function usePages(source: ManualSource | undefined): OpenedPages {
 }
 
 async function bytesOf(key: string | Blob): Promise<Uint8Array> {
-  if (typeof key !== 'string') return new Uint8Array(await key.arrayBuffer())
-  const response = await fetch(`/api/manuals/${key}`, { headers: { 'x-plumb-mark': '1' } }).catch(() => {
-    throw new Error('the manual is not on this device, and the server cannot be reached')
-  })
-  if (!response.ok) throw new Error('the manual of this sheet is not kept here')
-  return new Uint8Array(await response.arrayBuffer())
+  const content = typeof key === 'string' ? (await getFile(`/api/manuals/${key}`)).content : key
+  return new Uint8Array(await content.arrayBuffer())
 }

@@ -26,5 +26,7 @@ export async function signOut(): Promise<void> {
 async function forgetData(): Promise<void> {
   await forgetJobs()
   if (typeof caches === 'undefined') return
-  await Promise.all(['plumb-mark-data', PHOTO_CACHE].map((name) => caches.delete(name)))
+  await Promise.all(
+    ['plumb-mark-data', 'plumb-mark-clippings', PHOTO_CACHE].map((name) => caches.delete(name)),
+  )
 }

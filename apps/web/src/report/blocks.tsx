@@ -92,7 +92,16 @@ export function Shown({ block }: { block: Block }) {
         </Together>
       )
     case 'image':
-      return <Image src={block.data} alt={block.alt} maxH={`${block.height}px`} bg="white" my="8px" />
+      return (
+        <Image
+          src={block.data}
+          alt={block.alt}
+          maxH={block.wide ? undefined : `${block.height}px`}
+          w={block.wide ? '100%' : undefined}
+          bg="white"
+          my="8px"
+        />
+      )
     case 'code':
       return (
         <Flex gap="14px" align="center" my="10px" wrap="wrap">

@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { PAPERS, type Paper, type ReportLook } from '@plumb-mark/contract'
 import { AUDIENCES, AUDIENCE_WORDS, USUAL_PARTS, reportOf, type Audience } from '@plumb-mark/report'
+import { useClippingFiles } from '../data/clippings.js'
 import { LongDownload } from '../data/long-download.js'
 import { useResource } from '../data/resource.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
@@ -21,6 +22,7 @@ export function ReportView() {
   const { value: look } = useResource<ReportLook>('/api/office/report')
   const audience = audienceIn(fields.get('for'))
   const paper = PAPERS.find((one) => one === fields.get('paper')) ?? look?.paper ?? 'a4'
+  const clippings = useClippingFiles(inspection?.sheets.values() ?? [])
   const parts = useMemo(
     () =>
       inspection
@@ -29,12 +31,13 @@ export function ReportView() {
               inspection,
               broken,
               keyFingerprint,
+              clippings,
               reworkAddress: `${location.origin}/jobs/${jobId}/rework`,
             },
             look?.parts[audience] ?? USUAL_PARTS[audience],
           )
         : [],
-    [inspection, broken, keyFingerprint, jobId, look, audience],
+    [inspection, broken, keyFingerprint, clippings, jobId, look, audience],
   )
   if (!inspection) return null
   const choose = (field: string, value: string) =>

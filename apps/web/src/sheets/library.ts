@@ -21,6 +21,9 @@ export function useLibrarySheets(kind: UnitKind): Sheet[] {
       queryKey: [`/api/sheets/${id}`, person],
       queryFn: () => get<SheetInLibrary>(`/api/sheets/${id}`),
     })),
-    combine: (found) => found.flatMap(({ data }) => (data ? [data.sheet] : [])),
+    combine: sheetsOf,
   })
 }
+
+const sheetsOf = (found: readonly { data: SheetInLibrary | undefined }[]): Sheet[] =>
+  found.flatMap(({ data }) => (data ? [data.sheet] : []))

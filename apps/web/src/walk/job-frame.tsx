@@ -10,6 +10,7 @@ import {
   type Role,
   type Signer,
 } from '@plumb-mark/core'
+import { useClippingFiles } from '../data/clippings.js'
 import { useSession } from '../data/session.js'
 import { SetAsideList } from '../on-device/set-aside-list.js'
 import { Frame } from '../layout/frame.js'
@@ -39,6 +40,7 @@ export function JobFrame() {
   const { pathname } = useLocation()
   useEffect(() => void (jobId && open(jobId)), [jobId, open])
   useFollowing(jobId)
+  useClippingFiles(useInspection(({ sheets }) => sheets).values())
   if (role === 'installer' && !pathname.endsWith('/rework'))
     return <Navigate to={`/jobs/${jobId}/rework`} replace />
   if (problem)

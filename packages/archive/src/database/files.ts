@@ -12,6 +12,10 @@ export const tracePath = (dataDir: string, digest: string): string =>
 export const manualPath = (dataDir: string, digest: string): string =>
   `${byDigest(join(dataDir, 'manuals'), digest)}.pdf`
 
+/** Where the cut-outs of a manual lie, beside the manuals. Bad input: `malformed`, what is no digest. */
+export const clippingsPath = (dataDir: string, digest: string): string =>
+  `${byDigest(join(dataDir, 'manuals'), digest)}.clippings.json`
+
 /** The folder of a record from elsewhere that is kept to be read: its ZIP, and its photos and traces as ours lie. Bad input: `malformed`. */
 export function recordFolder(dataDir: string, id: string): string {
   if (!UUID.test(id)) throw new BadInput('malformed', 'id', 'must be a UUID')

@@ -14,7 +14,7 @@ import { keyFingerprint, type SealKeyPair } from '../seal-key.js'
 import { wordFor, type KeptSeal } from '../word-for.js'
 import type { KeptJob } from '../zip/write.js'
 import { asEntry, type EntryRowValues } from './entry-row.js'
-import { photoPath, tracePath } from './files.js'
+import { clippingsPath, photoPath, tracePath } from './files.js'
 import type { Sql } from './sql.js'
 
 /** The entries of a job as they are kept; none where it is not there. */
@@ -97,5 +97,26 @@ export async function readJob(
     ...traces.filter((one) => !isThere(one)).map(({ id }) => `the file of trace ${id} is gone`),
   ]
   const record = await readRecord(sql, jobId, { ...reading, gone })
-  return record && { ...record, photos: photos.filter(isThere), traces: traces.filter(isThere) }
+  if (!record) return undefined
+  // What a manual says is in the sheet; without its picture nothing of the record is missing.
+  const clippings = clippingsOf(record.file.sheets).map((digest) => ({
+    digest,
+    path: clippingsPath(dataDir, digest),
+  }))
+  return {
+    ...record,
+    photos: photos.filter(isThere),
+    traces: traces.filter(isThere),
+    clippings: clippings.filter(isThere),
+  }
 }
+
+/** The files of cut-outs that sheets name, each once; what is no digest names none. */
+export const clippingsOf = (sheets: readonly Sheet[]): string[] => [
+  ...new Set(
+    sheets.flatMap(({ manual }) =>
+      manual?.clippings && DIGEST.test(manual.clippings) ? [manual.clippings] : [],
+    ),
+  ),
+]
+const DIGEST = /^[0-9a-f]{64}$/

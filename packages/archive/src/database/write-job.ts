@@ -6,8 +6,9 @@ import { gzip } from 'node:zlib'
 import {
   BadInput,
   UUID,
-  fold,
   compareChains,
+  fold,
+  readClippings,
   sheetFingerprint,
   sheetId,
   type Entry,
@@ -18,8 +19,9 @@ import {
 import { digestOfFile, sha256 } from '../digest.js'
 import { durable } from '../durable.js'
 import type { ArchivedJob } from '../zip/archived-job.js'
-import { photoPath, tracePath } from './files.js'
-import { entriesOf } from './read-job.js'
+import { clippingsFile } from '../zip/names.js'
+import { clippingsPath, photoPath, tracePath } from './files.js'
+import { clippingsOf, entriesOf } from './read-job.js'
 import { insertRows, type Sql } from './sql.js'
 import { writeEntries } from './write-entries.js'
 
@@ -96,8 +98,11 @@ export const meetingWith = async (sql: Sql, { file }: ArchivedRecord): Promise<C
 /** The files of a record, unpacked: how large each is, by its name in the ZIP. */
 export type FileSizes = ReadonlyMap<string, number>
 
-/** Unpacks photos and traces into a folder, each under its digest, which is worked out from what came out. Bad input: `malformed`, a file that is not what it is called. */
-export async function unpackFiles(folder: string, { zip, manifest }: ArchivedJob): Promise<FileSizes> {
+/** Unpacks photos, traces and cut-outs of manuals into a folder, each under its digest, which is worked out from what came out. Bad input: `malformed`, a file that is not what it is called. */
+export async function unpackFiles(
+  folder: string,
+  { zip, manifest, file: { sheets } }: ArchivedJob,
+): Promise<FileSizes> {
   const sizes = new Map<string, number>()
   const put = async (name: string, digest: string, target: string, packed?: 'packed') => {
     const content = await zip.read(name)
@@ -109,6 +114,12 @@ export async function unpackFiles(folder: string, { zip, manifest }: ArchivedJob
   for (const { file, sha256: digest } of manifest.photos) await put(file, digest, photoPath(folder, digest))
   for (const { file, sha256: digest } of manifest.traces)
     await put(file, digest, tracePath(folder, digest), 'packed')
+  for (const digest of clippingsOf(sheets)) {
+    const name = clippingsFile(digest)
+    if (!zip.names.has(name)) continue
+    readClippings((await zip.read(name)).toString('utf8'))
+    await put(name, digest, clippingsPath(folder, digest))
+  }
   return sizes
 }
 
@@ -119,7 +130,7 @@ export async function unpackFiles(folder: string, { zip, manifest }: ArchivedJob
 export async function placeFiles(
   dataDir: string,
   unpacked: string,
-  { manifest }: ArchivedRecord,
+  { manifest, file: { sheets } }: ArchivedRecord,
 ): Promise<() => Promise<void>> {
   const placed: string[] = []
   const move = async (from: string, to: string, isThere: boolean) => {
@@ -136,6 +147,10 @@ export async function placeFiles(
   for (const { sha256: digest } of manifest.traces) {
     const to = tracePath(dataDir, digest)
     await move(tracePath(unpacked, digest), to, existsSync(to))
+  }
+  for (const digest of clippingsOf(sheets)) {
+    const to = clippingsPath(dataDir, digest)
+    await move(clippingsPath(unpacked, digest), to, existsSync(to))
   }
   return async () => {
     for (const file of placed) await rm(file, { force: true })

@@ -78,7 +78,7 @@ it.each([SEALED, OPEN])(
       const traces = []
       for (const { file: name, ...trace } of manifest.traces)
         traces.push({ ...trace, path: onDisk(gzipSync(await zip.read(name))) })
-      return buffer(writeZip({ file, sources, photos, traces }))
+      return buffer(writeZip({ file, sources, photos, traces, clippings: [] }))
     })
     const [now, before] = [await filesOf(onDisk(again)), await filesOf(path)]
     expect(now.map(([name]) => name)).toEqual(before.map(([name]) => name))

@@ -10,4 +10,5 @@ export const NAMES = {
 export const sheetFile = (id: string) => `sheets/${id}.yaml`
 const EXTENSION = { 'image/jpeg': 'jpg', 'image/png': 'png', 'image/webp': 'webp' } as const
 export const photoFile = (id: string, type: ArchivedPhoto['type']) => `photos/${id}.${EXTENSION[type]}`
+export const clippingsFile = (digest: string) => `clippings/${digest}.json`
 export const traceFile = (id: string) => `traces/${id}.csv`

@@ -10,7 +10,7 @@ import {
   type InspectionFile,
 } from '@plumb-mark/core'
 import { sha256 } from '../digest.js'
-import { NAMES, photoFile, sheetFile, traceFile } from './names.js'
+import { NAMES, clippingsFile, photoFile, sheetFile, traceFile } from './names.js'
 import { recordPage } from './page.js'
 
 /** A job as it is kept: its record, the sheets as their makers’ files, and where the photos and traces lie. */
@@ -21,6 +21,8 @@ export interface KeptJob {
   photos: readonly (Omit<ArchivedPhoto, 'file'> & { path: string })[]
   /** Packed on the disk, plain in the ZIP. */
   traces: readonly (Omit<ArchivedTrace, 'file'> & { path: string })[]
+  /** Cut-outs of the makers’ manuals that the sheets name, by their digests. */
+  clippings: readonly { digest: string; path: string }[]
 }
 
 /**
@@ -28,7 +30,7 @@ export interface KeptJob {
  * copy made tomorrow says nothing else. `onFile` is told after each photo or trace is begun.
  */
 export function writeZip(
-  { file, sources, photos, traces }: KeptJob,
+  { file, sources, photos, traces, clippings }: KeptJob,
   onFile: (done: number, of: number) => void = () => undefined,
 ): Readable {
   const zip = new ZipFile()
@@ -63,6 +65,7 @@ export function writeZip(
     files: [
       ...texts.map(([name, text]) => ({ name, sha256: sha256(text) })),
       ...[...pictures, ...series].map((one) => ({ name: one.file, sha256: one.sha256 })),
+      ...clippings.map(({ digest }) => ({ name: clippingsFile(digest), sha256: digest })),
     ],
   }
   const add = (name: string, text: string) => zip.addBuffer(Buffer.from(text), name, { mtime })
@@ -71,13 +74,14 @@ export function writeZip(
   let begun = 0
   const lazily = (name: string, open: () => Readable, compress: boolean) =>
     zip.addReadStreamLazy(name, { mtime, compress }, (give) => {
-      onFile(++begun, photos.length + traces.length)
+      onFile(++begun, photos.length + traces.length + clippings.length)
       give(null, open())
     })
   // Pictures are packed already.
   for (const { id, type, path } of photos) lazily(photoFile(id, type), () => createReadStream(path), false)
   for (const { id, path } of traces)
     lazily(traceFile(id), () => createReadStream(path).pipe(createGunzip()), true)
+  for (const { digest, path } of clippings) lazily(clippingsFile(digest), () => createReadStream(path), true)
   zip.end()
   return zip.outputStream as Readable
 }

@@ -22,6 +22,7 @@ export const manualOfSheet = object(
     title: optional(text()),
     edition: optional(text()),
     pages: optional(count()),
+    clippings: optional(text('SHA-256 of the file with the cut-outs of its places, hexadecimal')),
     decided: optional(
       list(object({ what: text(), by: text(), on: text('YYYY-MM-DD') }), {
         mayBeEmpty: true,
@@ -38,3 +39,12 @@ export const manualOfSheet = object(
   'the maker’s manual, kept under its digest',
 )
 export type ManualOfSheet = Read<typeof manualOfSheet>
+
+/** Every place in the manual that a sheet names. */
+export const printedPlaces = ({
+  terminals,
+  requirements,
+}: {
+  terminals: readonly { printed?: PlaceInManual | undefined }[]
+  requirements: readonly { printed?: PlaceInManual | undefined }[]
+}): PlaceInManual[] => [...terminals, ...requirements].flatMap(({ printed }) => (printed ? [printed] : []))

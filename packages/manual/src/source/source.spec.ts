@@ -1,6 +1,9 @@
 import pdfmake from 'pdfmake'
 import { createRequire } from 'node:module'
-import { nodeReader } from '../node.js'
+import { clippingsText, readClippings } from '@plumb-mark/core'
+import { cutOuts } from '../clippings/cut-out.js'
+import { nodeCuttingTable, nodeReader } from '../node.js'
+import { openPdf } from './pdf.js'
 import { readManualFile } from '../read-file.js'
 import type { Unreadable } from './unreadable.js'
 
@@ -69,4 +72,21 @@ describe('a file that is brought as a manual', () => {
     })
     expect(await refusal(many)).toBe('too-many-pages')
   })
+})
+
+it('places of its pages are cut out, each once, with what stands around them', async () => {
+  const { pdf } = await nodeReader()
+  const { document, close } = await openPdf(pdf, await made())
+  const place = { page: 1, box: [40, 60, 200, 72] }
+  const told: [number, number][] = []
+  const cut = await cutOuts(
+    document,
+    [place, place, { page: 1 }, { page: 9, box: [0, 0, 1, 1] }],
+    await nodeCuttingTable(),
+    (done, of) => told.push([done, of]),
+  )
+  await close()
+  expect(told).toEqual([[1, 1]])
+  expect(cut).toMatchObject([{ page: 1, box: place.box, area: [0, 34, 595, 98] }])
+  expect(readClippings(clippingsText('a'.repeat(64), cut)).clippings).toEqual(cut)
 })

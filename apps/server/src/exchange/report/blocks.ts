@@ -71,6 +71,7 @@ async function setBlock(block: Block, setting: Setting): Promise<Content> {
     case 'together':
       return { unbreakable: true, stack: await setBlocks(block.blocks, setting) }
     case 'image':
+      if (block.wide) return { image: await asPng(block.data), fit: [setting.width, block.height] }
       return (await isSignature(block.data))
         ? { image: block.data, fit: [220, block.height], margin: [0, 6, 0, 4] }
         : { text: 'the drawing cannot be shown', style: 'quiet' }
@@ -144,4 +145,12 @@ async function setPhotos(
     pictures.slice(row * across, (row + 1) * across),
   )
   return { stack: rows.map((columns) => ({ columns, columnGap: 8, margin: [0, 4, 0, 4] })) }
+}
+
+/** The setter of pages takes no other pictures than PNG and JPEG. */
+async function asPng(data: string): Promise<string> {
+  const png = await sharp(Buffer.from(data.slice(data.indexOf(',') + 1), 'base64'))
+    .png({ palette: true })
+    .toBuffer()
+  return `data:image/png;base64,${png.toString('base64')}`
 }

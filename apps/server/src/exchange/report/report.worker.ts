@@ -1,8 +1,27 @@
 import type { MessagePort } from 'node:worker_threads'
+import { readFile } from 'node:fs/promises'
 import sharp from 'sharp'
-import { entriesOf, openData, photoPath, toldPartsOf, type Sql } from '@plumb-mark/archive'
+import {
+  clippingsOf,
+  clippingsPath,
+  entriesOf,
+  openData,
+  photoPath,
+  toldPartsOf,
+  type Sql,
+} from '@plumb-mark/archive'
 import { readSheetText } from '@plumb-mark/contract'
-import { asTold, fold, inspect, photosShown, sheetsById, type Entry, type Sheet } from '@plumb-mark/core'
+import {
+  asTold,
+  fold,
+  inspect,
+  photosShown,
+  readClippings,
+  sheetsById,
+  type Clippings,
+  type Entry,
+  type Sheet,
+} from '@plumb-mark/core'
 import { smallOf } from '../../evidence/picture.js'
 import { report, type ReportWish } from './report.js'
 
@@ -45,7 +64,8 @@ export default async function makeReport({
   const of = shown.size + 2
   const tell = () => port?.postMessage({ done: ++done, of })
   tell()
-  const pdf = await report({ inspection, ...record }, wish, async (id) => {
+  const clippings = wish.parts.includes('clauses') ? await cutOuts(source.folder, sheets) : undefined
+  const pdf = await report({ inspection, clippings, ...record }, wish, async (id) => {
     tell()
     const digest = photos.get(id)
     // One that is gone is told where it would have been shown.
@@ -53,6 +73,17 @@ export default async function makeReport({
     return smallOf(photoPath(source.folder, digest), digest)
   })
   return new Uint8Array(pdf)
+}
+
+/** Those that are here; of a record from elsewhere they lie in its own folder. */
+async function cutOuts(folder: string, sheets: readonly Sheet[]): Promise<ReadonlyMap<string, Clippings>> {
+  const found = await Promise.all(
+    clippingsOf(sheets).map(async (digest): Promise<[string, Clippings][]> => {
+      const text = await readFile(clippingsPath(folder, digest), 'utf8').catch(() => undefined)
+      return text === undefined ? [] : [[digest, readClippings(text)]]
+    }),
+  )
+  return new Map(found.flat())
 }
 
 async function jobOf({

@@ -1,4 +1,5 @@
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react'
+import type { Clipping } from '@plumb-mark/core'
 import type { ReadFile } from '@plumb-mark/manual'
 
 export interface ManualAsked {
@@ -9,6 +10,7 @@ export interface ManualAsked {
 export type ManualTold =
   | { kind: 'page'; done: number; of: number; seen: boolean }
   | { kind: 'read'; read: ReadFile }
+  | { kind: 'cut'; clippings: Clipping[] }
   | { kind: 'refused'; code: string; message: string }
 
 export type ManualReading =
@@ -60,6 +62,7 @@ export function useManual(): {
         setReading({ state: 'reading', done: data.done, of: data.of, seen: data.seen })
         return
       }
+      if (data.kind === 'cut') return
       end.current()
       // Some hundred rows are put together in slices: the screen goes on meanwhile.
       startTransition(() =>

@@ -42,7 +42,7 @@ export function Bench({ file, read, before, model, password, onModel, onLeave }:
   const [notDemanded, setNotDemanded] = useState<FactKind[]>([])
   const [names, setNames] = useState<SheetNames>(() => (before ? namesOfSheet(before) : namesOf(read, model)))
   const library = useLibrarySheets(names.kind)
-  const making = useMaking({ file, read, names, open, before, notDemanded })
+  const making = useMaking({ file, password, read, names, open, before, notDemanded })
   const decideChosen = (kind: 'accepted' | 'rejected' | 'other-model') => () => {
     if (chosen !== undefined) change(chosen, { kind })
   }

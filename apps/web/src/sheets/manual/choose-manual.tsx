@@ -56,9 +56,9 @@ export function DropManual({ onFile }: { onFile: (file: File) => void }) {
 
 /** The manual of an invented inverter, which comes with the program. */
 async function sample(onFile: (file: File) => void): Promise<void> {
-  const response = await fetch('/samples/aldervane-ah-8t.pdf')
+  const response = await fetch('/samples/aldervane-ah-8t-d.pdf')
   if (response.ok)
-    onFile(new File([await response.blob()], 'aldervane-ah-8t.pdf', { type: 'application/pdf' }))
+    onFile(new File([await response.blob()], 'aldervane-ah-8t-d.pdf', { type: 'application/pdf' }))
 }
 
 /** How far the reading is, and the way out of it. */

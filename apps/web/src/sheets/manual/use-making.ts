@@ -12,14 +12,13 @@ import {
   type ReadFile,
   type SheetNames,
 } from '@plumb-mark/manual'
-import { sendFile, type ApiError } from '../../data/api.js'
 import { useSession } from '../../data/session.js'
-import { digestOf } from '../../manuals/digest.js'
 import { keepDraft } from '../editor/draft.js'
+import { keepManual, type KeptManual } from './keep-manual.js'
 import type { OpenBench } from './use-bench.js'
 
 export interface Making {
-  /** How much of the manual is sent, 0 to 1; undefined while nothing is made. */
+  /** How much of the manual is cut out and sent, 0 to 1; undefined while nothing is made. */
   part: number | undefined
   problem: string | undefined
   make: () => Promise<void>
@@ -28,6 +27,7 @@ export interface Making {
 /** Sends the manual, makes the sheet of what was accepted, and opens it in the editor as a draft. */
 export function useMaking({
   file,
+  password,
   read,
   names,
   open: { bench, edition },
@@ -35,6 +35,7 @@ export function useMaking({
   notDemanded,
 }: {
   file: File
+  password: string | undefined
   read: ReadFile
   names: SheetNames
   open: Pick<OpenBench, 'bench' | 'edition'>
@@ -50,35 +51,38 @@ export function useMaking({
     setProblem(undefined)
     const at = new Date().toISOString()
     const on = at.slice(0, 10)
-    const digest = await digestOf(file)
-    try {
-      await sendFile('PUT', `/api/manuals/${digest}`, 'manual', file, setPart)
-    } catch (fault) {
-      // Without the manual the clauses could not be opened: it is told, and nothing that was decided is lost.
-      setPart(undefined)
-      setProblem(`The manual was not sent: ${(fault as ApiError).message}`)
-      return
-    }
     const decided = decidedNotes(bench)
-    const manual = {
-      digest,
+    const manualOf = (kept: KeptManual) => ({
+      ...kept,
       title: read.title || file.name,
       pages: read.pages.length,
       ...(decided.length > 0 && { decided: decided.map((what) => ({ what, by, on })) }),
       notDemanded: notDemanded.map((kind) => ({ what: KIND_GROUPS[kind].title.toLowerCase(), by, on })),
-    }
+    })
     const head = {
       ...names,
       title: before?.sheet.title ?? `${UNIT_KIND_WORDS[names.kind]} ${names.model}`.trim(),
       date: on,
       source: read.title || file.name,
       revision: before ? revisionAfter(before.sheet.revision) : 'A',
-      manual,
     }
-    const text = sheetSource(sheetOf(bench, read.device, head, edition))
+    const sheet = sheetOf(bench, read.device, head, edition)
+    const kept = await keepManual(file, password, sheet, setPart).catch((fault: Error) => {
+      // Without the manual the clauses could not be opened: it is told, and nothing that was decided is lost.
+      setPart(undefined)
+      setProblem(`The manual was not kept: ${fault.message}`)
+    })
+    if (!kept) return
+    const text = sheetSource(withManual(sheet, manualOf(kept)))
     const base = before && sheetId(before.sheet)
     keepDraft(base, { text, at, fingerprint: before?.fingerprint })
     await go(base ? `/sheets/${base}/edit` : '/sheets/new')
   }
   return { part, problem, make }
+}
+
+/** The sheet with its manual before what it lists. */
+function withManual(sheet: Record<string, unknown>, manual: object): Record<string, unknown> {
+  const { ratings, terminals, requirements, ...head } = sheet
+  return { ...head, manual, ratings, terminals, requirements }
 }
