@@ -118,7 +118,11 @@ const ruleWords = ({ equals, oneOf, min, max }, unit) =>
     ? `${equals} ${unit}`.trim()
     : oneOf
       ? oneOf.join(' or ')
-      : `${min ?? ''} – ${max ?? ''} ${unit}`.trim()
+      : min === undefined
+        ? `at most ${max} ${unit}`.trim()
+        : max === undefined
+          ? `at least ${min} ${unit}`.trim()
+          : `${min} to ${max} ${unit}`.trim()
 
 const HEADING = { fontSize: 12.5, bold: true, margin: [0, 10, 0, 2], headlineLevel: 2 }
 

@@ -1,5 +1,5 @@
 import { normaliseLabel } from '@plumb-mark/core'
-import { figuresOf, type Fact } from '../finders/spot.js'
+import { figuresOf, type Fact, type Figures } from '../finders/spot.js'
 import { titled } from '../proposal/proposed.js'
 import type { SheetFact } from './sheet-facts.js'
 
@@ -42,24 +42,29 @@ function alikeness(fact: Fact, { fact: other }: SheetFact): number {
   const kind = (one: Fact) => (one.kind === 'earth' ? 'conductor' : one.kind)
   if (kind(fact) !== kind(other)) return 0
   if (fact.kind === 'alarm') return normaliseLabel(fact.subject) === normaliseLabel(other.subject) ? 1 : 0
-  if (fact.kind === 'step') return sharedWords(fact.text, other.text)
   if (ALONE.has(fact.kind)) return 1
-  return sharedWords(titled(fact), titled(other))
+  const name = wordsOf(fact.kind === 'step' ? other.text : titled(other))
+  const own = wordsOf(fact.kind === 'step' ? fact.text : titled(fact))
+  return Math.max(sharedOf(own, name), IN_SENTENCE * heldIn(wordsOf(`${fact.subject} ${fact.text}`), name))
 }
 
 /** Kinds of which a sheet has one, so that its name says nothing. */
 const ALONE = new Set<Fact['kind']>(['mass', 'humidity', 'altitude'])
+/** A sentence speaks of more than one thing: its words say less than a name does. */
+const IN_SENTENCE = 0.8
 
 /** Twice the shared words over all words of both. */
-function sharedWords(a: string, b: string): number {
-  const [one, other] = [wordsOf(a), wordsOf(b)]
-  const shared = [...one].filter((word) => other.has(word)).length
-  return one.size + other.size === 0 ? 1 : (2 * shared) / (one.size + other.size)
-}
+const sharedOf = (a: ReadonlySet<string>, b: ReadonlySet<string>): number =>
+  a.size + b.size === 0 ? 1 : (2 * shared(a, b)) / (a.size + b.size)
+/** Which part of some words a text has. */
+const heldIn = (text: ReadonlySet<string>, words: ReadonlySet<string>): number =>
+  words.size === 0 ? 0 : shared(text, words) / words.size
+const shared = (a: ReadonlySet<string>, b: ReadonlySet<string>) => [...b].filter((word) => a.has(word)).length
 
 const wordsOf = (text: string) =>
   new Set(
-    normaliseLabel(text)
+    text
+      .toLowerCase()
       .split(/[^\p{L}\p{N}]+/u)
       .filter((word) => word !== '' && !IDLE.has(word))
       .map((word) => word.replace(/s$/, '')),
@@ -70,18 +75,18 @@ const IDLE = new Set(['the', 'a', 'an', 'of', 'to', 'at', 'in', 'on', 'and', 'or
 const ROUNDING = 1e-4
 
 function isSame(fact: Fact, { fact: other, form }: SheetFact): boolean {
-  if (form === 'words' && fact.kind !== 'rating')
-    return normaliseLabel(cut(fact.text)) === normaliseLabel(cut(other.text))
+  if (form === 'words' && fact.kind !== 'rating') return heldIn(wordsOf(fact.text), wordsOf(other.text)) === 1
   const [one, two] = [figuresOf(fact), figuresOf(other)]
-  if (form === 'least') return isNear(leastOf(one), leastOf(two))
+  if (form === 'least' || form === 'count' || fact.kind === 'rating')
+    return isNear(leastOf(one), leastOf(two))
+  // A figure that stands alone in print is the bound that a person made of it.
+  if (one.value !== undefined && (two.min === undefined || two.max === undefined))
+    return isNear(one.value, leastOf(two))
   const ends = ['min', 'max', 'value'] as const
   return ends.every((end) => isNear(one[end], two[end]))
 }
 
-/** A sheet keeps so much of a sentence. */
-const cut = (text: string) => text.slice(0, 160)
-
-const leastOf = ({ min, value, max }: ReturnType<typeof figuresOf>) => min ?? value ?? max
+const leastOf = ({ min, value, max }: Figures) => min ?? value ?? max
 
 const isNear = (a: number | undefined, b: number | undefined): boolean =>
   a === undefined || b === undefined

@@ -92,6 +92,9 @@ describe('a new edition', () => {
     const less = readSheet(newEdition(C.data, facts, comparison, allOf(manual), comparison.gone, HEAD))
     expect(less.requirements.some(({ kind }) => kind === 'gland')).toBe(false)
     expect(factsOfSheet(less).some(({ fact }) => fact.kind === 'alarm')).toBe(false)
+    const left = facts.findIndex(({ fact }) => fact.subject === 'left')
+    const open = readSheet(newEdition(C.data, facts, comparison, new Map(), [left], HEAD))
+    expect(factsOfSheet(open)[left]!.fact).toMatchObject({ subject: 'left', min: 0 })
   })
 
   it('what is new is added under an id of its own', () => {
@@ -112,6 +115,24 @@ describe('a new edition', () => {
     const made = readSheet(newEdition(C.data, facts, comparison, new Map([[0, fresh]]), [], HEAD))
     expect(made.requirements).toHaveLength(C.sheet.requirements.length + 1)
     expect(made.requirements.at(-1)).toMatchObject({ clause: '3.9', printed: { page: 4 }, max: '90 %' })
+  })
+
+  it('a setting is written in the unit in which the display shows it', () => {
+    const i = facts.findIndex(({ fact, shownIn }) => fact.kind === 'setting' && shownIn === 'kW')
+    expect(facts[i]!.fact).toMatchObject({ unit: 'W', min: 0, max: 8000 })
+    const said = { ...facts[i]!.fact, max: 6000 }
+    const comparison = compareEditions([said], facts)
+    const made = newEdition(C.data, facts, comparison, allOf([said]), [], HEAD)
+    expect(at(made, facts[i]!.at)).toEqual({ min: 0, max: 6 })
+  })
+
+  it('a figure that the print gives alone is the bound that a person made of it', () => {
+    const i = facts.findIndex(
+      ({ fact }) => fact.kind === 'fixing' && fact.min !== undefined && fact.max === undefined,
+    )
+    const { min, ...rest } = facts[i]!.fact
+    const isSame = (value: number) => compareEditions([{ ...rest, value }], facts).of.get(0)!.isSame
+    expect([isSame(min!), isSame(min! + 5)]).toEqual([true, false])
   })
 
   it.each([

@@ -1,3 +1,5 @@
+import { formatQuantity } from '@plumb-mark/core'
+import { dimensionOf } from '../finders/dimensions.js'
 import type { Fact } from '../finders/spot.js'
 import { draftSheet, type DraftHead } from '../proposal/draft-sheet.js'
 import { clauseOf, figure, idOf, placeOf, range, type Data } from '../proposal/proposed.js'
@@ -51,7 +53,7 @@ export function revisionAfter(revision: string): string {
   return `${revision}.1`
 }
 
-function write(data: Data, { at, form }: SheetFact, fact: Fact): void {
+function write(data: Data, { at, form, shownIn }: SheetFact, fact: Fact): void {
   const least = fact.min ?? fact.value ?? fact.max
   const here = (value: unknown) => set(data, at, value)
   switch (form) {
@@ -59,8 +61,10 @@ function write(data: Data, { at, form }: SheetFact, fact: Fact): void {
       return here(fact.kind === 'rating' ? (range(fact).max ?? range(fact).min ?? '') : fact.text)
     case 'least':
       return here(least === undefined ? undefined : figure(least, fact.unit))
+    case 'count':
+      return here(least)
     case 'rule':
-      return here(fact.value === undefined ? bounds(fact) : { equals: fact.value })
+      return here(ruleOf(fact, shownIn))
     case 'whole-bounds': {
       const { min = fact.value, max = fact.value } = fact
       set(data, [...at, 'minCount'], min)
@@ -71,10 +75,21 @@ function write(data: Data, { at, form }: SheetFact, fact: Fact): void {
   }
 }
 
-const bounds = ({ min, max }: Fact) => ({
-  ...(min !== undefined && { min }),
-  ...(max !== undefined && { max }),
-})
+/** A rule is written in the unit in which the display shows the setting. */
+function ruleOf(fact: Fact, shownIn: string | undefined): Data {
+  const shown = (value: number) =>
+    shownIn === undefined
+      ? value
+      : Number(
+          formatQuantity(value, dimensionOf(fact), { unit: shownIn, decimals: 'full', bare: true }).replace(
+            '−',
+            '-',
+          ),
+        )
+  const { min, max, value } = fact
+  if (value !== undefined) return { equals: shown(value) }
+  return { ...(min !== undefined && { min: shown(min) }), ...(max !== undefined && { max: shown(max) }) }
+}
 
 /** A single torque has a tolerance, which stays and is asked for again with the sheet. */
 function writeBounds(data: Data, at: Path, fact: Fact): void {
@@ -106,7 +121,7 @@ function append(data: Data, list: 'terminals' | 'requirements', added: Data): vo
   if (all.length > 0) data[list] = all
 }
 
-/** A demand by itself goes whole; one of a list goes from it, and the demand with the last; a side of several stays as a sheet needs it. */
+/** A demand by itself goes whole; one of a list goes from it, and the demand with the last. */
 function takeOut(data: Data, { at, form }: SheetFact): void {
   const [list, item, inner, number] = at
   if (form === 'bounds' && at.length === 2) return remove(data, at)
@@ -116,8 +131,9 @@ function takeOut(data: Data, { at, form }: SheetFact): void {
     if (items.length === 0) remove(data, [list!, item!])
     return
   }
-  if (list === 'requirements' && inner !== 'clear') return remove(data, [list, item!])
-  if (inner !== 'clear') remove(data, at)
+  // A sheet names all four sides: one that is not demanded is free from 0 on.
+  if (inner === 'clear') return set(data, at, '0 mm')
+  remove(data, list === 'requirements' ? [list, item!] : at)
 }
 
 const listOf = (data: Data, name: string): Data[] => (Array.isArray(data[name]) ? (data[name] as Data[]) : [])

@@ -1,6 +1,8 @@
 import {
+  canonicalUnit,
   parseQuantity,
   printedFigures,
+  printedUnit,
   type Dimension,
   type Requirement,
   type Sheet,
@@ -14,11 +16,20 @@ export interface SheetFact {
   fact: Fact
   /** The way to it in the data of the sheet: names of members and numbers of items. */
   at: readonly (string | number)[]
-  /** How the figure is written there: with its bounds, as one least figure, as a rule of a setting, or as words. */
-  form: 'bounds' | 'least' | 'whole-bounds' | 'rule' | 'words'
+  /** The unit in which a display shows a setting; its rule is written in it. */
+  shownIn?: string
+  /** How the figure is written there: with its bounds, as one least figure, as a plain count, as a rule of a setting, or as words. */
+  form: 'bounds' | 'least' | 'count' | 'whole-bounds' | 'rule' | 'words'
 }
 
-type Found = Omit<SheetFact, 'fact'> & { kind: FactKind; subject: string; figures?: Figures; text?: string }
+type Found = Omit<SheetFact, 'fact'> & {
+  kind: FactKind
+  subject: string
+  figures?: Figures
+  text?: string
+  /** Of the figures; that of their kind where it is left out. */
+  unit?: string
+}
 
 /** Every figure of a sheet that a manual could say, in the sheet's order. Without a place on paper the page is 0. */
 export function factsOfSheet(sheet: Sheet): SheetFact[] {
@@ -36,20 +47,23 @@ function asFacts(
   { clause = '', printed }: { clause?: string; printed?: Terminal['printed'] | undefined },
 ): SheetFact[] {
   const [x0 = 0, top = 0, x1 = 0, bottom = 0] = printed?.box ?? []
-  return found.map(({ at, form, kind, subject, figures = {}, text = '' }) => ({
-    at,
-    form,
-    fact: {
-      kind,
-      subject,
-      ...stated(figures),
-      unit: unitOfKind(kind),
-      page: printed?.page ?? 0,
-      clause,
-      text,
-      box: { x0, top, x1, bottom },
-    },
-  }))
+  return found.map(
+    ({ at, form, shownIn, kind, subject, figures = {}, text = '', unit = unitOfKind(kind) }) => ({
+      at,
+      form,
+      ...(shownIn !== undefined && { shownIn }),
+      fact: {
+        kind,
+        subject,
+        ...stated(figures),
+        unit,
+        page: printed?.page ?? 0,
+        clause,
+        text,
+        box: { x0, top, x1, bottom },
+      },
+    }),
+  )
 }
 
 /** Bounds that are one figure are that figure. */
@@ -78,7 +92,8 @@ function headFacts({ mass, size, ratings }: Sheet): SheetFact[] {
   )
   const rated = ratings.flatMap(({ name, value }, i): SheetFact[] => {
     const [figure] = printedFigures(value, { decimal: 'point' })
-    if (!figure?.dimension) return []
+    // A figure within other words is not what the rating is.
+    if (!figure || figure.dimension === 'count' || figure.at > 0) return []
     const [one] = asFacts(
       [{ at: ['ratings', i, 'value'], form: 'words', kind: 'rating', subject: name, figures: figure }],
       {},
@@ -125,6 +140,24 @@ function requirementFacts(requirement: Requirement, at: readonly (string | numbe
       return limitsFacts(requirement, at)
     case 'clearance':
       return clearanceFacts(requirement, at)
+    case 'fixings':
+      return [
+        ...(['diameter', 'depth'] as const).map((what): Found => ({
+          at: [...at, what],
+          form: 'bounds',
+          kind: 'fixing',
+          subject: what,
+          figures: requirement[what],
+        })),
+        {
+          at: [...at, 'count'],
+          form: 'count',
+          kind: 'fixing',
+          subject: 'count',
+          figures: { value: requirement.count },
+          unit: '',
+        },
+      ]
     case 'gland':
       return requirement.glands.map(({ label, without }, i): Found => ({
         at: [...at, 'glands', i, 'without'],
@@ -188,11 +221,13 @@ function requirementFacts(requirement: Requirement, at: readonly (string | numbe
             ]),
       ])
     case 'settings':
-      return requirement.settings.flatMap(({ label, rule }, i): Found[] => {
-        const figures = rule && figuresOfRule(rule)
-        return figures
-          ? [{ at: [...at, 'settings', i, 'rule'], form: 'rule', kind: 'setting', subject: label, figures }]
-          : []
+      return requirement.settings.flatMap(({ label, rule, unit }, i): Found[] => {
+        const shown = rule && figuresOfRule(rule)
+        if (!shown) return []
+        const measured = canonicalOf(shown, unit)
+        return [
+          { at: [...at, 'settings', i, 'rule'], form: 'rule', kind: 'setting', subject: label, ...measured },
+        ]
       })
     case 'indicator':
       return requirement.patterns.map(({ colour, rhythm, means }, i): Found => ({
@@ -264,7 +299,7 @@ function kindOfLimits(dimension: Dimension, title: string, stage: string): FactK
 }
 
 function clearanceFacts(
-  { clear, neighbour, keepOut }: Extract<Requirement, { kind: 'clearance' }>,
+  { clear, neighbour, keepOut, base }: Extract<Requirement, { kind: 'clearance' }>,
   at: readonly (string | number)[],
 ): Found[] {
   const least = (to: readonly (string | number)[], subject: string, min: number): Found => ({
@@ -281,6 +316,17 @@ function clearanceFacts(
     ...(neighbour?.distance === undefined
       ? []
       : [least(['neighbour', 'distance'], 'between units', neighbour.distance)]),
+    ...(base
+      ? [
+          {
+            at: [...at, 'base'],
+            form: 'bounds',
+            kind: 'clearance',
+            subject: 'height above the floor',
+            figures: base,
+          } as const,
+        ]
+      : []),
     ...keepOut.map(({ from, distance }, i) =>
       least(['keepOut', i, 'distance'], `from an opening, ${from}`, distance),
     ),
@@ -292,6 +338,18 @@ function figuresOfRule(rule: object): Figures | undefined {
   if (typeof equals === 'number') return { value: equals }
   if (typeof min !== 'number' && typeof max !== 'number') return undefined
   return { ...(typeof min === 'number' && { min }), ...(typeof max === 'number' && { max }) }
+}
+
+/** A display shows kW and min; facts are in W and s. In a unit that is none of ours the figures stay as they are. */
+function canonicalOf(shown: Figures, unit = ''): Pick<Found, 'figures' | 'unit' | 'shownIn'> {
+  const dimension = unit === '' ? undefined : printedUnit(unit)?.dimension
+  if (!dimension) return { figures: shown, unit }
+  const canonical = (value: number) => {
+    const read = parseQuantity(`${value} ${unit}`, dimension)
+    return read.ok ? read.quantity.value : value
+  }
+  const figures = Object.fromEntries(Object.entries(shown).map(([end, value]) => [end, canonical(value)]))
+  return { figures, unit: canonicalUnit(dimension), shownIn: unit }
 }
 
 /** A limit as the sheet writes it, with its unit. */

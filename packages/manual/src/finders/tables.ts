@@ -320,6 +320,9 @@ function mine(models: readonly (string | undefined)[]): string | undefined {
   return named.length > 1 ? named.join(' | ') : named[0]
 }
 
+/** “EN 50549”, “VDE-AR-N 4105”: the number belongs to a name, of a grid code or a standard. */
+const NAMED = /(?<![\p{L}\d])\p{Lu}{2,}(?:[- ]\p{Lu}+)*[- ]\d{3}/u
+
 function settingOf(table: Table, row: TableRow, around: Surroundings): Fact[] {
   const [label, ...rest] = row.fields
   if (!label || !/\p{L}/u.test(label.text)) return []
@@ -343,7 +346,7 @@ function settingOf(table: Table, row: TableRow, around: Surroundings): Fact[] {
             ? { dimension: assume.dimension, unit: assume.word }
             : { dimension: 'count', unit: '' },
         })
-    if (!figure) continue
+    if (!figure || NAMED.test(field.text)) continue
     const spot = spotIn(table, row, field, figure, around)
     return [factOf(spot, 'setting', name, UNIT_OF_SETTING[figure.dimension] ?? '')]
   }

@@ -2,7 +2,10 @@
 import { render, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { ChakraProvider } from '@chakra-ui/react'
+import { readFileSync } from 'node:fs'
 import { useMemo, useState } from 'react'
+import { parse } from 'yaml'
+import { readSheet } from '@plumb-mark/core'
 import type { SheetInLibrary } from '@plumb-mark/contract'
 import { acceptedFacts, figureWords, inShownOrder, type Fact, type FactKind } from '@plumb-mark/manual'
 import { system } from '../../ui/theme/system.js'
@@ -106,5 +109,24 @@ describe('what was found in a manual', () => {
     render(<Shown facts={[]} />)
     expect(screen.getByText('Nothing in this file reads like a demand on an installation.')).toBeVisible()
     expect(screen.getByRole('button', { name: 'Choose another file' })).toBeVisible()
+  })
+
+  it('beside the sheet of before, what says the same is carried over and what differs waits', async () => {
+    const source = readFileSync('samples/sheets/aldervane-ah-8t-c.yaml', 'utf8')
+    const before: SheetInLibrary = { sheet: readSheet(parse(source)), source, fingerprint: '', usedBy: [] }
+    const user = userEvent.setup()
+    const clear = [fact('clearance', 'left', { min: 200 }), fact('clearance', 'above', { min: 480 })]
+    render(<Shown facts={[...clear, fact('humidity', 'humidity', { max: 95, unit: '%' })]} before={before} />)
+    expect(accepted()).toBe('left at least 200 mm')
+    expect(row(/^left/)).toHaveTextContent('as in the edition of before')
+    expect(row(/^above/)).toHaveTextContent('Before: at least 400 mm')
+    expect(screen.getAllByRole('heading').map(({ textContent }) => textContent)).toEqual([
+      'Changed since the edition of before',
+      'New in this edition',
+      'Free space',
+    ])
+    const gone = screen.getByRole('button', { name: 'No longer demanded: below' })
+    await user.click(gone)
+    expect(gone).toHaveAttribute('aria-pressed', 'true')
   })
 })

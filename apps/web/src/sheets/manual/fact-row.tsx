@@ -59,7 +59,7 @@ export function FactRow({
     >
       <Flex gap="12px" align="baseline" wrap="wrap">
         <Box flex="1 1 150px" minW={0}>
-          <Text lineHeight={1.25}>{fact.subject || fact.text}</Text>
+          <Text lineHeight={1.25}>{nameOfFact(fact)}</Text>
           <SmallPrint>
             page {fact.page}
             {fact.clause && `, ${fact.clause}`}
@@ -69,7 +69,7 @@ export function FactRow({
         </Box>
         <Box textAlign="right">
           <Text fontFamily="mono" fontSize="18px" lineHeight={1.2}>
-            {figureWords({ ...figures, kind: fact.kind, unit: fact.unit }, decimal) || '–'}
+            {figureWords({ ...figures, kind: fact.kind, unit: fact.unit }, decimal)}
           </Text>
           <SmallPrint>
             {decision?.kind === 'changed' ? `printed: ${printed}` : customaryWords(fact)}
@@ -127,6 +127,12 @@ export function FactRow({
     </Box>
   )
 }
+
+/** What has no figure is its words: a step its sentence, a lamp or a code what it means. */
+const nameOfFact = (fact: Fact): string =>
+  fact.kind === 'step' || fact.kind === 'indicator' || fact.kind === 'alarm'
+    ? [fact.subject, fact.text].filter((part) => part !== '').join(': ')
+    : fact.subject || fact.text
 
 /** What stands beside the figure elsewhere. */
 const Beside = ({ children }: { children: React.ReactNode }) => (

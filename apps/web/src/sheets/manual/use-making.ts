@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import type { SheetInLibrary } from '@plumb-mark/contract'
+import type { SheetInLibrary, SheetSummary } from '@plumb-mark/contract'
 import { UNIT_KIND_WORDS, sheetId } from '@plumb-mark/core'
 import {
   KIND_GROUPS,
@@ -12,6 +12,7 @@ import {
   type ReadFile,
   type SheetNames,
 } from '@plumb-mark/manual'
+import { useResource } from '../../data/resource.js'
 import { useSession } from '../../data/session.js'
 import { keepDraft } from '../editor/draft.js'
 import { keepManual, type KeptManual } from './keep-manual.js'
@@ -44,6 +45,7 @@ export function useMaking({
 }): Making {
   const go = useNavigate()
   const by = useSession(({ person }) => person?.name ?? '')
+  const { value: library = [] } = useResource<SheetSummary[]>('/api/sheets')
   const [part, setPart] = useState<number>()
   const [problem, setProblem] = useState<string>()
   const make = async () => {
@@ -64,7 +66,7 @@ export function useMaking({
       title: before?.sheet.title ?? `${UNIT_KIND_WORDS[names.kind]} ${names.model}`.trim(),
       date: on,
       source: read.title || file.name,
-      revision: before ? revisionAfter(before.sheet.revision) : 'A',
+      revision: before ? freeRevision(before, library) : 'A',
     }
     const sheet = sheetOf(bench, read.device, head, edition)
     const kept = await keepManual(file, password, sheet, setPart).catch((fault: Error) => {
@@ -79,6 +81,18 @@ export function useMaking({
     await go(base ? `/sheets/${base}/edit` : '/sheets/new')
   }
   return { part, problem, make }
+}
+
+/** The next revision of a model that nobody has written yet. */
+function freeRevision({ sheet }: SheetInLibrary, library: readonly SheetSummary[]): string {
+  const taken = new Set(
+    library
+      .filter(({ maker, model }) => maker === sheet.maker && model === sheet.model)
+      .map((one) => one.revision),
+  )
+  let next = revisionAfter(sheet.revision)
+  while (taken.has(next)) next = revisionAfter(next)
+  return next
 }
 
 /** The sheet with its manual before what it lists. */
