@@ -27,6 +27,7 @@ export {
   type PrintHabits,
   type UnitWord,
 } from './quantity/printed-figures.js'
+export { isReleased, mayRelease, type ReleaseAnswer, type SheetRelease } from './sign-off/release.js'
 export {
   manualOfSheet,
   placeInManual,

@@ -53,6 +53,7 @@ export class JobEntryGuard implements EntryGuard {
     if (entry.kind === 'job-opened') await this.requireOpenable(entry.body)
     if (entry.kind === 'sheet-adopted') await this.sheets.requirePinnable([entry.body.sheet])
     if (entry.kind === 'shared') await this.requirePerson(entry.body.person)
+    if (entry.kind === 'signed') await this.sheets.requireReleased(inspection)
     if (entry.kind === 'signed' || entry.kind === 'handed-over') await requireSignature(entry.body.drawing)
   }
 

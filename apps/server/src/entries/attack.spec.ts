@@ -359,7 +359,7 @@ it('a database that holds what an older program took starts, shows every job, an
       'p',
       'h',
     ])
-  await db.query('INSERT INTO sheets VALUES (?, ?, ?, ?, ?, ?, NULL)', [
+  await db.query('INSERT INTO sheets VALUES (?, ?, ?, ?, ?, ?, NULL, NULL, NULL)', [
     'old',
     'M',
     'X',

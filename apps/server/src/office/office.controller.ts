@@ -1,11 +1,12 @@
 import { Body, Controller, Get, Put } from '@nestjs/common'
-import { CalculatorsDto, ReportLook, validateMinutes } from '@plumb-mark/contract'
+import { CalculatorsDto, FourEyesDto, ReportLook, validateMinutes } from '@plumb-mark/contract'
 import type { MinutesByKind } from '@plumb-mark/core'
 import { Anyone, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { Refused } from '../http/refused.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { FiguresService } from '../figures/figures.service.js'
+import { SheetsService } from '../sheets/sheets.service.js'
 import { ReportLookService } from './report-look.service.js'
 
 const MINUTES = 'minutes-by-kind'
@@ -17,6 +18,7 @@ export class OfficeController {
   constructor(
     private readonly figures: FiguresService,
     private readonly look: ReportLookService,
+    private readonly sheets: SheetsService,
   ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
@@ -50,6 +52,19 @@ export class OfficeController {
   ): Promise<CalculatorsDto> {
     await this.figures.keep(CALCULATORS, { open })
     return { open }
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('four-eyes')
+  async fourEyes(): Promise<FourEyesDto> {
+    return { wanted: await this.sheets.fourEyes() }
+  }
+
+  @MayCall('office')
+  @Audited('four eyes changed')
+  @Put('four-eyes')
+  wantFourEyes(@Body(new DtoPipe(FourEyesDto)) { wanted }: FourEyesDto): Promise<FourEyesDto> {
+    return this.sheets.wantFourEyes(wanted)
   }
 
   @MayCall('inspector', 'reviewer', 'office')

@@ -1,6 +1,12 @@
 import { Module } from '@nestjs/common'
+import { SheetsModule } from '../sheets/sheets.module.js'
 import { OfficeController } from './office.controller.js'
 import { ReportLookService } from './report-look.service.js'
 
-@Module({ controllers: [OfficeController], providers: [ReportLookService], exports: [ReportLookService] })
+@Module({
+  imports: [SheetsModule],
+  controllers: [OfficeController],
+  providers: [ReportLookService],
+  exports: [ReportLookService],
+})
 export class OfficeModule {}

@@ -253,3 +253,41 @@ describe('a record of several parts', () => {
     expect(fault(await record('meter-1/nothing/unit', { positions: {} }))).toEqual([409, 'unknown-point'])
   })
 })
+
+describe('four eyes', () => {
+  const source = DX.replace('revision: A', 'revision: F')
+  const id = 'aldervane-dx-4-f'
+  const notReleased = async () =>
+    (await office.json<SheetSummary[]>('GET', '/api/sheets')).body.flatMap((sheet) =>
+      sheet.notReleased ? [sheet.id] : [],
+    )
+  const want = (wanted: boolean) => office.json('PUT', '/api/office/four-eyes', { wanted })
+
+  it('where the office wants them, a sheet written here waits for another person', async () => {
+    await inspector.json('POST', '/api/sheets', { source })
+    expect(await notReleased()).toEqual([])
+    await want(true)
+    expect(await notReleased()).toContain(id)
+    expect(fault(await inspector.json('POST', `/api/sheets/${id}/release`))).toEqual([403, 'own-sheet'])
+    const { body } = await office.json<SheetInLibrary>('POST', `/api/sheets/${id}/release`)
+    expect(body).toMatchObject({ writtenBy: { name: 'Ottilie Marsh' }, releasedBy: { name: 'Corin Wakely' } })
+    expect(await notReleased()).not.toContain(id)
+  })
+
+  it('another content under the same name is another sheet, and waits again', async () => {
+    await inspector.json('POST', '/api/sheets', {
+      source: source.replace('max: 19 in·lb', 'max: 18 in·lb'),
+      replace: true,
+    })
+    expect(await notReleased()).toContain(id)
+  })
+
+  it('no job is signed by it until then', async () => {
+    const reviewer = await server.signIn('reviewer')
+    const sealed = await reviewer.json<{ jobs: unknown }>('GET', `/api/sheets/${id}`)
+    expect(sealed.body).toMatchObject({ notReleased: true })
+    await want(false)
+    expect(await notReleased()).toEqual([])
+    expect(fault(await inspector.json('PUT', '/api/office/four-eyes', { wanted: true }))[0]).toBe(403)
+  })
+})

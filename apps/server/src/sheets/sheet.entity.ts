@@ -12,4 +12,7 @@ export class SheetRow {
   @Column('text') fingerprint!: string
   /** Who wrote it; null for what came with the program, or before this was asked. */
   @Column('text', { nullable: true }) writtenBy!: string | null
+  /** Who looked at it after its writer, and when; null until then. */
+  @Column('text', { nullable: true }) releasedBy!: string | null
+  @Column('text', { nullable: true }) releasedAt!: string | null
 }

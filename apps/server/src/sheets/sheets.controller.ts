@@ -42,4 +42,12 @@ export class SheetsController {
   ): Promise<PinnedSheet> {
     return this.sheets.add(source, { replace: replace === true, by })
   }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Audited('sheet released')
+  @HttpCode(200)
+  @Post(':id/release')
+  release(@By() by: Person, @Param('id') id: string): Promise<SheetInLibrary> {
+    return this.sheets.release(by, id)
+  }
 }

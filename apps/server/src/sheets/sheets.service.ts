@@ -3,22 +3,32 @@ import { DataSource, In } from 'typeorm'
 import { sha256 } from '@plumb-mark/archive'
 import {
   readSheetText,
+  type FourEyesDto,
+  type PersonNamed,
   type SheetFault,
   type SheetInLibrary,
   type SheetSummary,
   type SheetText,
 } from '@plumb-mark/contract'
 import {
+  blockers,
+  isReleased,
+  mayRelease,
   sheetFingerprint,
   sheetId,
   sheetName,
+  type Inspection,
   type JobHeader,
   type JobId,
   type Person,
+  type PersonId,
   type PinnedSheet,
   type Sheet,
+  type SheetRelease,
 } from '@plumb-mark/core'
+import { PersonRow } from '../accounts/account.entities.js'
 import { Writer } from '../database/writer.js'
+import { FiguresService } from '../figures/figures.service.js'
 import { Refused, notFound } from '../http/refused.js'
 import { JobSheetRow } from '../entries/job.entities.js'
 import { SheetRow } from './sheet.entity.js'
@@ -31,6 +41,7 @@ export class SheetsService {
   constructor(
     private readonly db: DataSource,
     private readonly writer: Writer,
+    private readonly figures: FiguresService,
   ) {}
 
   async pinnedBy(
@@ -99,7 +110,7 @@ export class SheetsService {
             `${sheetName(sheet)} was written by somebody else: ask them or the office, or give the change a revision of its own`,
             'revision',
           )
-        await db.update(SheetRow, { id: row.id }, { ...row, source })
+        await db.update(SheetRow, { id: row.id }, { ...row, source, releasedBy: null, releasedAt: null })
       }
     })
     this.read.delete(row.id)
@@ -111,9 +122,11 @@ export class SheetsService {
       .getRepository(SheetRow)
       .find({ order: { maker: 'ASC', model: 'ASC', revision: 'ASC' } })
     const uses = await this.db.getRepository(JobSheetRow).find()
-    return rows.map(({ id, maker, model, revision, fingerprint, source }) => {
+    const fourEyes = await this.fourEyes()
+    return rows.map(({ id, maker, model, revision, fingerprint, source, ...written }) => {
       const usedBy = uses.filter((use) => use.sheetId === id).length
-      const row = { id, maker, model, revision, fingerprint, usedBy }
+      const notReleased = !isReleased(releaseOf(written), fourEyes)
+      const row = { id, maker, model, revision, fingerprint, usedBy, ...(notReleased && { notReleased }) }
       const { sheet, problem } = this.readable({ id, source })
       if (!sheet) return { ...row, kind: 'installation', title: model, date: '', requirements: 0, problem }
       const { kind, title, date, requirements } = sheet
@@ -136,7 +149,50 @@ export class SheetsService {
       source: row.source,
       fingerprint: row.fingerprint,
       usedBy: jobs.map(({ sealedAt, ...job }) => ({ ...job, sealed: sealedAt !== null })),
+      writtenBy: await this.named(row.writtenBy),
+      releasedBy: await this.named(row.releasedBy),
+      ...(!isReleased(releaseOf(row), await this.fourEyes()) && { notReleased: true }),
     }
+  }
+
+  /** Whether the office wants another person than its writer to look at a sheet. */
+  async fourEyes(): Promise<boolean> {
+    return (await this.figures.read<FourEyesDto>(FOUR_EYES))?.wanted ?? false
+  }
+
+  async wantFourEyes(wanted: boolean): Promise<FourEyesDto> {
+    await this.figures.keep(FOUR_EYES, { wanted })
+    return { wanted }
+  }
+
+  /** Releases a sheet that somebody else wrote. Sent twice it is released once. */
+  async release(by: Person, id: string): Promise<SheetInLibrary> {
+    await this.writer.inTransaction(async (db) => {
+      const row = await db.findOneBy(SheetRow, { id })
+      if (!row) throw notFound('sheet')
+      const answer = mayRelease(by, releaseOf(row))
+      if (answer === 'own-sheet')
+        throw new Refused(403, 'own-sheet', 'you wrote this sheet: another person releases it')
+      if (answer === 'may')
+        await db.update(SheetRow, { id }, { releasedBy: by.id, releasedAt: new Date().toISOString() })
+    })
+    return this.one(id)
+  }
+
+  /** A job is signed by sheets that are released. */
+  async requireReleased(inspection: Inspection): Promise<void> {
+    if (!(await this.fourEyes())) return
+    const pinned = inspection.state.header?.sheets.map(({ id }) => id) ?? []
+    const rows = await this.db.getRepository(SheetRow).findBy({ id: In(pinned) })
+    const open = new Set(rows.filter((row) => !isReleased(releaseOf(row), true)).map(({ id }) => id))
+    const blocker = blockers(inspection, open).find(({ kind }) => kind === 'sheet-not-released')
+    if (blocker) throw new Refused(409, 'sheet-not-released', blocker.text)
+  }
+
+  private async named(id: string | null): Promise<PersonNamed | undefined> {
+    const person =
+      id === null ? null : await this.db.getRepository(PersonRow).findOneBy({ id: id as PersonId })
+    return person ? { id: person.id, name: person.name } : undefined
   }
 
   private sheetOf(id: string, source: string): Sheet {
@@ -155,6 +211,13 @@ export class SheetsService {
     }
   }
 }
+
+const FOUR_EYES = 'four-eyes'
+
+const releaseOf = ({ writtenBy, releasedBy }: Pick<SheetRow, 'writtenBy' | 'releasedBy'>): SheetRelease => ({
+  writtenBy: (writtenBy ?? undefined) as PersonId | undefined,
+  releasedBy: (releasedBy ?? undefined) as PersonId | undefined,
+})
 
 function sheetIn(source: string): Extract<SheetText, { ok: true }> {
   const text = readSheetText(source)

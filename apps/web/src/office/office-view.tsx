@@ -6,6 +6,7 @@ import { Page } from '../layout/page.js'
 import { AuditList } from './audit-list.js'
 import { Backups } from './backups.js'
 import { Intervals } from './intervals.js'
+import { FourEyes } from './four-eyes.js'
 import { Installations } from './installations.js'
 import { Networks } from './networks.js'
 import { Reports } from './report-look.js'
@@ -20,6 +21,7 @@ const PARTS: Record<string, { title: string; View: ComponentType }> = {
   networks: { title: 'Networks', View: Networks },
   reports: { title: 'Reports', View: Reports },
   intervals: { title: 'Intervals', View: Intervals },
+  sheets: { title: 'Sheets', View: FourEyes },
   calculators: { title: 'Calculators', View: OpenCalculators },
 }
 

@@ -19,6 +19,7 @@ import { get } from '../data/api.js'
 import { useResource } from '../data/resource.js'
 import { ChoiceField, type Option } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
+import { Release } from './release.js'
 import { Differences } from './differences.js'
 import { SignedRecords } from './signed-records.js'
 
@@ -69,6 +70,7 @@ export function SheetView() {
             )}
           </HStack>
         </Flex>
+        <Release id={id!} one={one} />
         <Grid templateColumns={{ base: '1fr', lg: '1fr 340px' }} gap="32px" mt="18px">
           <Requirements sheet={sheet} />
           <Box>

@@ -104,6 +104,7 @@ export function SheetsView() {
               {sheet.usedBy === 0
                 ? 'not used yet'
                 : `used by ${sheet.usedBy} job${sheet.usedBy === 1 ? '' : 's'}`}
+              {sheet.notReleased && ' · not released'}
             </Note>
           </Row>
         ))}

@@ -1,6 +1,7 @@
 import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
 import { Suspense, lazy } from 'react'
 import { Link, useParams } from 'react-router'
+import type { SheetSummary } from '@plumb-mark/contract'
 import {
   ENTERED_WORDS,
   blockers,
@@ -16,6 +17,7 @@ import {
 import { Note } from '../ui/theme/text.js'
 import { LongDownload } from '../data/long-download.js'
 import { toLink } from '../data/calculators/link.js'
+import { useResource } from '../data/resource.js'
 import { useSession } from '../data/session.js'
 import { checkAddress } from '../job/check-in-address.js'
 import { useInspection } from '../job/inspection.js'
@@ -27,6 +29,7 @@ const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) =
 const KINDS = {
   'nothing-to-judge': 'Nothing to judge',
   'sheet-missing': 'Sheets missing',
+  'sheet-not-released': 'Sheets not released',
   'entry-unreadable': 'Entries that cannot be read',
   'defect-open': 'Open stop and major defects',
   'failed-without-defect': 'Failures that nobody raised',
@@ -61,7 +64,9 @@ const Heading = chakra('h2', {
 function Open({ inspection }: { inspection: Inspection }) {
   const role = useSession(({ person }) => person?.role)
   const sync = useInspection((state) => state.sync)
-  const inTheWay = blockers(inspection)
+  const { value: library = [] } = useResource<SheetSummary[]>('/api/sheets')
+  const notReleased = new Set(library.flatMap((sheet) => (sheet.notReleased ? [sheet.id] : [])))
+  const inTheWay = blockers(inspection, notReleased)
   const minor = inspection.defects.filter(
     (defect) => isOpen(defect) && (defect.severity === 'minor' || defect.severity === 'note'),
   )

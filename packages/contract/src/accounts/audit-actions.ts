@@ -26,6 +26,8 @@ export const AUDIT_ACTIONS = [
   'minutes changed',
   'instrument kept',
   'sheet kept',
+  'sheet released',
+  'four eyes changed',
   'manual kept',
   'visit booked',
   'visit cancelled',

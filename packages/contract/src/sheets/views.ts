@@ -16,6 +16,8 @@ export interface SheetSummary {
   problem?: string | undefined
   /** Jobs that are judged by it: from then on it is never changed. */
   usedBy: number
+  /** Written here and looked at by nobody else, where the office wants that. */
+  notReleased?: boolean
 }
 
 /** A revision with what it says and the file that says so. */
@@ -24,6 +26,21 @@ export interface SheetInLibrary {
   source: string
   fingerprint: string
   usedBy: { id: string; number: string; title: string; sealed: boolean }[]
+  /** Who wrote it, and who looked at it after them; undefined for what came with the program. */
+  writtenBy?: PersonNamed | undefined
+  releasedBy?: PersonNamed | undefined
+  /** Another person than its writer must look at it before a job that is judged by it is signed. */
+  notReleased?: boolean
+}
+
+export interface PersonNamed {
+  id: string
+  name: string
+}
+
+/** Whether a sheet must be looked at by another person than its writer before a job is signed by it. */
+export class FourEyesDto {
+  @IsBoolean() wanted!: boolean
 }
 
 export class SheetFileDto {

@@ -97,3 +97,11 @@ it('a signature is possible exactly when nothing of stop or major fails, and wha
   )
   expect(Math.min(clear, held)).toBeGreaterThan(20)
 })
+
+it('a sheet that nobody but its writer looked at stands in the way once, however many units have it', () => {
+  const { inspection } = twoBoxes('note', 'note', [500, 900], [])
+  const [unit] = inspection.state.asBuilt.units
+  const found = blockers(inspection, new Set([unit!.sheetId, 'a-sheet-of-another-job']))
+  expect(found.map(({ kind }) => kind)).toEqual(['sheet-not-released'])
+  expect(found[0]!.text).toMatch(/^Nobody A, revision 1: not released/)
+})

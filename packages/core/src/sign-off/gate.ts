@@ -7,12 +7,14 @@ import { inForce } from '../job/state.js'
 import { isOpen, openDefectFor, type Defect } from '../walk/defect.js'
 import { outOfCalibration, type Instrument } from '../instrument/instrument.js'
 import { joinAnd } from '../quantity/phrases.js'
+import { sheetName } from '../sheet/ref.js'
 import type { JudgedCheck } from '../walk/check.js'
 import type { Inspection } from '../walk/inspect.js'
 
 export type BlockerKind =
   | 'nothing-to-judge'
   | 'sheet-missing'
+  | 'sheet-not-released'
   | 'entry-unreadable'
   | 'not-inspected'
   | 'not-proven'
@@ -22,6 +24,13 @@ export type BlockerKind =
   | 'proposal-open'
   | 'cable-unjudged'
   | 'scope-contradicted'
+
+const NONE: ReadonlySet<string> = new Set()
+
+const sheetNameOf = (id: string, sheets: Inspection['sheets']): string => {
+  const sheet = sheets.get(id)
+  return sheet ? sheetName(sheet) : id
+}
 
 /** One thing that stands in the way of a signature. */
 export interface Blocker {
@@ -40,7 +49,11 @@ export interface Blocker {
  * asks for and that carry too much, a scope that what was entered contradicts. Open `minor` defects and notes do not
  * block; they are listed in the record.
  */
-export function blockers(inspection: Inspection): Blocker[] {
+export function blockers(
+  inspection: Inspection,
+  /** Sheets that nobody but their writer has looked at, where the office wants that. */
+  notReleased: ReadonlySet<string> = NONE,
+): Blocker[] {
   const { checks, defects, state, sheets } = inspection
   const zone = state.header?.timeZone
   const unreadable = state.unreadable.map(({ entry, problem }): Blocker => ({
@@ -57,6 +70,12 @@ export function blockers(inspection: Inspection): Blocker[] {
       kind: 'sheet-missing',
       text: `${label} has no sheet (${sheetId})`,
     })),
+    ...[...new Set(state.asBuilt.units.map(({ sheetId }) => sheetId))]
+      .filter((id) => notReleased.has(id))
+      .map((id): Blocker => ({
+        kind: 'sheet-not-released',
+        text: `${sheetNameOf(id, sheets)}: not released, another person than its writer must look at it`,
+      })),
     ...defects.filter(blocks).map((defect): Blocker => ({
       kind: 'defect-open',
       text: `${defect.title}, ${defect.place}: ${defect.state === 'reworked' ? 'reworked, to be read again' : 'open'}`,

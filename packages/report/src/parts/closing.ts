@@ -96,6 +96,7 @@ export function signature({ inspection, broken, keyFingerprint }: ReportRecord):
 const BLOCKER_WORDS = {
   'nothing-to-judge': 'no unit with a sheet has been entered',
   'sheet-missing': 'units without a sheet',
+  'sheet-not-released': 'sheets not released',
   'entry-unreadable': 'entries that cannot be read',
   'not-inspected': 'checks that are not inspected',
   'not-proven': 'checks that are not proven',
