@@ -27,6 +27,8 @@ export {
   type PrintHabits,
   type UnitWord,
 } from './quantity/printed-figures.js'
+export { NEED_WORDS } from './sheet/terms.js'
+export { KIND_WORDS } from './requirements/kind-words.js'
 export { isReleased, mayRelease, type ReleaseAnswer, type SheetRelease } from './sign-off/release.js'
 export {
   manualOfSheet,

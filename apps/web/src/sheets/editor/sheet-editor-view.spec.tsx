@@ -37,6 +37,7 @@ async function open({
       ? { path: '/sheets/new', at: '/sheets/new' }
       : { path: '/sheets/:id/edit', at: `/sheets/${ID}/edit` },
   )
+  await user.click(await screen.findByRole('button', { name: 'Source' }))
   await screen.findByLabelText('Sheet as YAML')
 }
 const editor = () => EditorView.findFromDOM(screen.getByLabelText('Sheet as YAML'))!
@@ -109,7 +110,7 @@ it('text that is no YAML takes the form away, not the text', async () => {
 it('the form writes into the text, leaves the comments, and the differences are told at once', async () => {
   await open()
   type('\nmaker:', '\n# keep me\nmaker:')
-  const revision = screen.getByLabelText('revision')
+  const revision = screen.getByLabelText('Revision')
   await user.clear(revision)
   await user.type(revision, 'C')
   expect(written()).toMatch(/^revision: "?C"?$/m)
@@ -120,7 +121,7 @@ it('the form writes into the text, leaves the comments, and the differences are 
     within(screen.getByLabelText('Differences from revision B to C')).getByText('mass 0.54 → 2 kg'),
   ).toBeInTheDocument()
   await user.click(screen.getByText('Back to the form'))
-  expect(screen.getByLabelText<HTMLInputElement>('revision').value).toBe('C')
+  expect(screen.getByLabelText<HTMLInputElement>('Revision').value).toBe('C')
 })
 
 it('the cursor in a requirement opens it in the form', async () => {
@@ -143,6 +144,7 @@ describe('what is written in the editor is not lost', () => {
   const openedAgain = async () => {
     cleanup()
     onScreen(<SheetEditorView />, { path: '/sheets/:id/edit', at: `/sheets/${ID}/edit` })
+    await user.click(await screen.findByRole('button', { name: 'Source' }))
     await screen.findByLabelText('Sheet as YAML')
   }
   it('left and opened again, the draft of this device is there, and can be discarded', async () => {
@@ -212,4 +214,13 @@ describe('what is written in the editor is not lost', () => {
     type('\nrequirements:', `\n${narrow}requirements:`)
     expect(await screen.findByText(/terminals\[0\]\.torque: narrower than 0\.26 N·m/)).toBeInTheDocument()
   })
+})
+
+it('nobody needs to see the source: the form calls everything by its name, and the source opens beside it', async () => {
+  await open()
+  type('kind: gateway', 'kind: dc-isolator')
+  await user.click(screen.getByRole('button', { name: 'Source' }))
+  expect(screen.queryByLabelText('Sheet as YAML')).toBeNull()
+  expect(screen.getByLabelText('Kind')).toHaveDisplayValue('DC isolator')
+  expect(document.body).not.toHaveTextContent(/temp coeff|dc-isolator/i)
 })

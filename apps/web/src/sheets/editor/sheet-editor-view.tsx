@@ -34,6 +34,7 @@ export function SheetEditorView() {
   const [saving, setSaving] = useState(false)
   const [side, setSide] = useState<'both' | 'changes'>('both')
   const [draft, setDraft] = useState<SheetDraft>()
+  const [source, setSource] = useState(false)
   const instruments = useLibraryInstruments()
   useEffect(() => {
     const begin = (source: string) => {
@@ -47,15 +48,15 @@ export function SheetEditorView() {
       (fault: ApiError) => setProblem(fault.message),
     )
   }, [id])
-  const source = from?.source ?? BLANK
-  const unsaved = text !== undefined && text !== source
+  const before = from?.source ?? BLANK
+  const unsaved = text !== undefined && text !== before
   useLeavingAsks(unsaved)
   // What is written is on the device at every moment: a link, a reload or an empty battery loses none of it.
   useEffect(() => {
     if (text === undefined) return
-    if (text === source) forgetDraft(id)
+    if (text === before) forgetDraft(id)
     else keepDraft(id, { text, at: new Date().toISOString(), fingerprint: from?.fingerprint })
-  }, [id, text, source, from])
+  }, [id, text, before, from])
   const read = useMemo(() => (text === undefined ? undefined : readSheetText(text)), [text])
   const document = useMemo(() => parseDocument(text ?? '', { keepSourceTokens: false }), [text])
   const data = useMemo(() => asObject(document), [document])
@@ -100,7 +101,7 @@ export function SheetEditorView() {
   }
   const discard = () => {
     setDraft(undefined)
-    setText(source)
+    setText(before)
   }
   const unprovable = read?.ok && instruments.length > 0 ? unprovableLimits(read.sheet, instruments) : []
   return (
@@ -130,6 +131,9 @@ export function SheetEditorView() {
                   ? `Revision ${from.sheet.revision} is used by ${from.usedBy.length} job${from.usedBy.length === 1 ? '' : 's'} and stays as it is: give yours a revision of its own.`
                   : 'The sheet reads without a fault.')}
           </Text>
+          <Button variant="outline" aria-pressed={source} onClick={() => setSource(!source)}>
+            Source
+          </Button>
           {from && read?.ok && (
             <Button
               variant="outline"
@@ -151,27 +155,29 @@ export function SheetEditorView() {
         )}
         {unprovable.length > 0 && <UnprovableNote found={unprovable} />}
         <Grid
-          templateColumns={{ base: '1fr', lg: '1fr 1fr' }}
+          templateColumns={{ base: '1fr', lg: source ? '1fr 1fr' : '1fr' }}
           templateRows={{ lg: 'minmax(0, 1fr)' }}
           flex="1"
           minH={0}
         >
-          <Box
-            minH={{ base: '50dvh', lg: 0 }}
-            overflow="hidden"
-            borderRight={{ lg: '1px solid' }}
-            borderColor={{ lg: 'hair' }}
-          >
-            <YamlEditor
-              text={text}
-              faults={faults}
-              goTo={goTo}
-              onChange={(next) => (setText(next), setProblem(undefined))}
-              onLine={(line) => setOpen(requirementAt(text, line))}
-              onSave={() => void save()}
-            />
-          </Box>
-          <Box overflowY="auto" minH={0}>
+          {source && (
+            <Box
+              minH={{ base: '50dvh', lg: 0 }}
+              overflow="hidden"
+              borderRight={{ lg: '1px solid' }}
+              borderColor={{ lg: 'hair' }}
+            >
+              <YamlEditor
+                text={text}
+                faults={faults}
+                goTo={goTo}
+                onChange={(next) => (setText(next), setProblem(undefined))}
+                onLine={(line) => setOpen(requirementAt(text, line))}
+                onSave={() => void save()}
+              />
+            </Box>
+          )}
+          <Box overflowY="auto" minH={0} w="100%" maxW={source ? undefined : '980px'} mx="auto">
             <RenderBoundary
               of={text}
               instead={

@@ -3,7 +3,9 @@ import { Plus } from 'lucide-react'
 import { STAGE_TITLES, sheetSchema, type JsonSchema, type Stage } from '@plumb-mark/core'
 import { SmallPrint } from '../../ui/theme/text.js'
 import { SchemaForm } from '../../calculators/schema-form.js'
+import { FormWordsContext } from '../../calculators/words/context.js'
 import { schemaAt } from './schema-at.js'
+import { SHEET_WORDS } from './words.js'
 
 interface Props {
   data: Record<string, unknown>
@@ -78,77 +80,83 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
     onOpen(requirements.length)
   }
   return (
-    <Box p="14px">
-      <chakra.details open={open === undefined} mb="10px">
-        <chakra.summary fontWeight={600} minH="44px" cursor="pointer" pt="10px">
-          The unit
-        </chakra.summary>
-        <SchemaForm
-          schema={{
-            type: 'object',
-            properties: Object.fromEntries(HEAD.map((name) => [name, SCHEMA.properties![name]!])),
-            required: SCHEMA.required ?? [],
-          }}
-          value={data}
-          path=""
-          label="sheet"
-          problems={problems}
-          onChange={(next) => onChange(next as Record<string, unknown>)}
-        />
-      </chakra.details>
-      <Flex align="center">
-        <Text fontWeight={600} flex="1">
-          Requirements ({requirements.length})
-        </Text>
-        <Button variant="outline" onClick={add}>
-          <Plus size={17} /> Requirement
-        </Button>
-      </Flex>
-      <Box mt="8px">
-        {requirements.map((requirement, i) => (
-          <Box key={i}>
-            <Row type="button" aria-expanded={open === i} onClick={() => onOpen(open === i ? undefined : i)}>
-              <Text flex="1" fontWeight={open === i ? 600 : 400}>
-                {String(requirement?.['title'] ?? 'without a title')}
-              </Text>
-              <SmallPrint>
-                {[
-                  STAGE_TITLES[requirement?.['stage'] as Stage] ?? '',
-                  requirement?.['kind'],
-                  requirement?.['clause'] ? `clause ${String(requirement['clause'])}` : '',
-                ]
-                  .filter(Boolean)
-                  .join(' · ')}
-              </SmallPrint>
-            </Row>
-            {open === i && (
-              <Box bg="panel" p="12px" borderLeft="4px solid" borderColor="accent">
-                <SchemaForm
-                  schema={REQUIREMENT}
-                  value={requirement}
-                  path={`requirements[${i}]`}
-                  label="requirement"
-                  problems={problems}
-                  onChange={(next) =>
-                    setRequirement(i, ofItsKind(requirement, next as Record<string, unknown>))
-                  }
-                />
-                <Button
-                  variant="plain"
-                  mt="10px"
-                  onClick={() => (
-                    onChange({ ...data, requirements: requirements.filter((_, at) => at !== i) }),
-                    onOpen(undefined)
-                  )}
-                >
-                  Remove this requirement
-                </Button>
-              </Box>
-            )}
-          </Box>
-        ))}
+    <FormWordsContext value={SHEET_WORDS}>
+      <Box p="14px">
+        <chakra.details open={open === undefined} mb="10px">
+          <chakra.summary fontWeight={600} minH="44px" cursor="pointer" pt="10px">
+            The unit
+          </chakra.summary>
+          <SchemaForm
+            schema={{
+              type: 'object',
+              properties: Object.fromEntries(HEAD.map((name) => [name, SCHEMA.properties![name]!])),
+              required: SCHEMA.required ?? [],
+            }}
+            value={data}
+            path=""
+            label="sheet"
+            problems={problems}
+            onChange={(next) => onChange(next as Record<string, unknown>)}
+          />
+        </chakra.details>
+        <Flex align="center">
+          <Text fontWeight={600} flex="1">
+            Requirements ({requirements.length})
+          </Text>
+          <Button variant="outline" onClick={add}>
+            <Plus size={17} /> Requirement
+          </Button>
+        </Flex>
+        <Box mt="8px">
+          {requirements.map((requirement, i) => (
+            <Box key={i}>
+              <Row
+                type="button"
+                aria-expanded={open === i}
+                onClick={() => onOpen(open === i ? undefined : i)}
+              >
+                <Text flex="1" fontWeight={open === i ? 600 : 400}>
+                  {String(requirement?.['title'] ?? 'without a title')}
+                </Text>
+                <SmallPrint>
+                  {[
+                    STAGE_TITLES[requirement?.['stage'] as Stage] ?? '',
+                    SHEET_WORDS.option(String(requirement?.['kind'] ?? '')),
+                    requirement?.['clause'] ? `clause ${String(requirement['clause'])}` : '',
+                  ]
+                    .filter(Boolean)
+                    .join(' · ')}
+                </SmallPrint>
+              </Row>
+              {open === i && (
+                <Box bg="panel" p="12px" borderLeft="4px solid" borderColor="accent">
+                  <SchemaForm
+                    schema={REQUIREMENT}
+                    value={requirement}
+                    path={`requirements[${i}]`}
+                    label="requirement"
+                    problems={problems}
+                    onChange={(next) =>
+                      setRequirement(i, ofItsKind(requirement, next as Record<string, unknown>))
+                    }
+                  />
+                  <Button
+                    variant="plain"
+                    mt="10px"
+                    onClick={() => (
+                      onChange({ ...data, requirements: requirements.filter((_, at) => at !== i) }),
+                      onOpen(undefined)
+                    )}
+                  >
+                    Remove this requirement
+                  </Button>
+                </Box>
+              )}
+            </Box>
+          ))}
+        </Box>
       </Box>
-    </Box>
+    </FormWordsContext>
   )
 }
 
