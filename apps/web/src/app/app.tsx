@@ -27,6 +27,7 @@ const Sheets = lazyView('SheetsView', () => import('../sheets/sheets-view.js'))
 const OneSheet = lazyView('SheetView', () => import('../sheets/sheet-view.js'))
 const SheetEditor = lazyView('SheetEditorView', () => import('../sheets/editor/sheet-editor-view.js'))
 const FromManual = lazyView('ManualView', () => import('../sheets/manual/manual-view.js'))
+const Guided = lazyView('GuidedView', () => import('../sheets/manual/guided-view.js'))
 const Adoption = lazyView('AdoptionView', () => import('../sheets/adoption-view.js'))
 const Instruments = lazyView('InstrumentsView', () => import('../instruments/instruments-view.js'))
 const Password = lazyView('ChangePassword', () => import('../account/change-password.js'))
@@ -109,6 +110,7 @@ export function App() {
         <Route path="/sheets" element={<Sheets.View />} />
         <Route path="/sheets/new" element={<SheetEditor.View />} />
         <Route path="/sheets/from-manual" element={<FromManual.View />} />
+        <Route path="/sheets/without-manual" element={<Guided.View />} />
         <Route path="/sheets/:id" element={<OneSheet.View />} />
         <Route path="/sheets/:id/edit" element={<SheetEditor.View />} />
         <Route path="/instruments" element={<Instruments.View />} />

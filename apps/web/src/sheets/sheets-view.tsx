@@ -55,7 +55,7 @@ export function SheetsView() {
       width="1080px"
       problem={refused ?? missing}
       actions={
-        (role === 'office' || role === 'inspector') && <Bring onKept={reload} onProblem={setRefused} />
+        (role === 'office' || role === 'inspector') && <NewSheets onKept={reload} onProblem={setRefused} />
       }
     >
       <Grid templateColumns={{ base: '1fr', md: '1fr 220px 200px' }} gap="10px" mt="14px">
@@ -112,7 +112,7 @@ export function SheetsView() {
       {shown?.length === 0 && (
         <Text mt="16px">
           {sheets?.length === 0
-            ? 'The library is empty: bring a sheet file, or write the first.'
+            ? 'The library is empty: read a maker’s manual, import a sheet file, or write the first by hand.'
             : 'No sheet fits these words.'}
         </Text>
       )}
@@ -121,7 +121,7 @@ export function SheetsView() {
 }
 
 /** Brings sheet files in, YAML or JSON; a file with a fault is named with its line, and nothing of it is kept. */
-function Bring({
+function NewSheets({
   onKept,
   onProblem,
 }: {
@@ -145,9 +145,9 @@ function Bring({
   return (
     <>
       <Button variant="outline" onClick={() => input.current?.click()}>
-        <Upload size={18} /> Bring files
+        <Upload size={18} /> Import sheets
       </Button>
-      <Button variant="outline" onClick={() => void go('/sheets/new')}>
+      <Button variant="outline" onClick={() => void go('/sheets/without-manual')}>
         <FilePlus2 size={18} /> New sheet
       </Button>
       <Button onClick={() => void go('/sheets/from-manual')}>

@@ -157,7 +157,7 @@ describe('the form beside the text', () => {
     )
     expect(screen.getByText('is too short')).toBeInTheDocument()
     await user.selectOptions(
-      screen.getByLabelText('kind', { selector: 'select:has(option[value=ordered-steps])' }),
+      screen.getByLabelText('Kind', { selector: 'select:has(option[value=ordered-steps])' }),
       'limits',
     )
     expect((next['requirements'] as object[])[0]).toEqual({

@@ -20,7 +20,7 @@ export function compareEditions(facts: readonly Fact[], before: readonly SheetFa
     .flatMap((fact, i) =>
       before.flatMap((one, j) => {
         const alike = alikeness(fact, one)
-        return alike >= LEAST_ALIKE ? [{ i, j, alike: alike + (isSame(fact, one) ? SAME_COUNTS : 0) }] : []
+        return alike >= LEAST_ALIKE ? [{ i, j, alike: alike + (saysSame(fact, one) ? SAME_COUNTS : 0) }] : []
       }),
     )
     .sort((a, b) => b.alike - a.alike || a.i - b.i || a.j - b.j)
@@ -28,7 +28,7 @@ export function compareEditions(facts: readonly Fact[], before: readonly SheetFa
   const taken = new Set<number>()
   for (const { i, j } of pairs) {
     if (of.has(i) || taken.has(j)) continue
-    of.set(i, { before: j, isSame: isSame(facts[i]!, before[j]!) })
+    of.set(i, { before: j, isSame: saysSame(facts[i]!, before[j]!) })
     taken.add(j)
   }
   return { of, gone: before.flatMap((_, j) => (taken.has(j) ? [] : [j])) }
@@ -74,7 +74,8 @@ const IDLE = new Set(['the', 'a', 'an', 'of', 'to', 'at', 'in', 'on', 'and', 'or
 /** Where the print says a digit less than the sheet, they are still one figure. */
 const ROUNDING = 1e-4
 
-function isSame(fact: Fact, { fact: other, form }: SheetFact): boolean {
+/** Does a fact say what the sheet says, in its figures or in its words? */
+export function saysSame(fact: Fact, { fact: other, form }: SheetFact): boolean {
   if (form === 'words' && fact.kind !== 'rating') return heldIn(wordsOf(fact.text), wordsOf(other.text)) === 1
   const [one, two] = [figuresOf(fact), figuresOf(other)]
   if (form === 'least' || form === 'count' || fact.kind === 'rating')

@@ -117,6 +117,15 @@ describe('a new edition', () => {
     expect(made.requirements.at(-1)).toMatchObject({ clause: '3.9', printed: { page: 4 }, max: '90 %' })
   })
 
+  it('a figure that a person changed is taken, also where the print says the same as before', () => {
+    const manual = manualOf((fact) => fact)
+    const comparison = compareEditions(manual, facts)
+    const i = manual.findIndex(({ subject }) => subject === 'above')
+    const changed = { ...manual[i]!, min: 555 }
+    const made = newEdition(C.data, facts, comparison, new Map([[i, changed]]), [], HEAD)
+    expect(factsOfSheet(readSheet(made))[i]!.fact).toMatchObject({ subject: 'above', min: 555 })
+  })
+
   it('a setting is written in the unit in which the display shows it', () => {
     const i = facts.findIndex(({ fact, shownIn }) => fact.kind === 'setting' && shownIn === 'kW')
     expect(facts[i]!.fact).toMatchObject({ unit: 'W', min: 0, max: 8000 })

@@ -3,7 +3,7 @@ import { dimensionOf } from '../finders/dimensions.js'
 import type { Fact } from '../finders/spot.js'
 import { draftSheet, type DraftHead } from '../proposal/draft-sheet.js'
 import { clauseOf, figure, idOf, placeOf, range, type Data } from '../proposal/proposed.js'
-import type { EditionComparison } from './compare.js'
+import { saysSame, type EditionComparison } from './compare.js'
 import type { SheetFact } from './sheet-facts.js'
 
 type Path = SheetFact['at']
@@ -28,7 +28,8 @@ export function newEdition(
     const match = of.get(number)
     const old = match && beforeFacts[match.before]
     if (!old) continue
-    if (!match.isSame) write(next, old, fact)
+    // Also what says the same in print may have been changed by a person.
+    if (!saysSame(fact, old)) write(next, old, fact)
     const owner = old.at.slice(0, 2).join(' ')
     if (!moved.has(owner)) movedTo(next, old.at, fact)
     moved.add(owner)

@@ -1,7 +1,8 @@
 import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { FACT_KINDS, KIND_GROUPS, unitOfKind, type Fact, type FactKind } from '@plumb-mark/manual'
+import { ASKED_KINDS, KIND_GROUPS, unitOfKind, type Fact, type FactKind } from '@plumb-mark/manual'
 import { ChoiceField, optionsOf } from '../../ui/choice-field.js'
+import { TextField } from '../../ui/text-field.js'
 import { FiguresForm } from './figures-form.js'
 
 export interface Place {
@@ -9,28 +10,33 @@ export interface Place {
   box: Fact['box']
 }
 
-/** Kinds that are words or an order, and no figure, come as tables: they are written in the sheet. */
-const IN_TABLES: readonly FactKind[] = ['indicator', 'alarm', 'step', 'sequence', 'setting']
-const KINDS = FACT_KINDS.filter((kind) => !IN_TABLES.includes(kind))
+/** Where there is no manual a demand stands on no page. */
+const NOWHERE: Place = { page: 0, box: { x0: 0, top: 0, x1: 0, bottom: 0 } }
 
-/** A piece of the page that a person marked: what it is, with its figures. It is accepted by being said. */
+/** What a person adds by hand, with its figures: a piece of the page that they marked, or what they know without one. It is accepted by being said. */
 export function AddFact({
-  place: { page, box },
-  clause,
+  place,
+  kind: only,
+  clause: first,
   onAdd,
   onCancel,
 }: {
-  place: Place
+  /** Of the page that was marked. */
+  place?: Place
+  /** Asked for this one; chosen otherwise. */
+  kind?: FactKind
   /** The heading that the facts before it stand under. */
   clause: string
   onAdd: (fact: Fact) => void
   onCancel: () => void
 }) {
-  const [kind, setKind] = useState<FactKind>('clearance')
+  const [kind, setKind] = useState<FactKind>(only ?? 'clearance')
+  const [clause, setClause] = useState(first)
+  const title = place ? `What is marked on page ${place.page}?` : KIND_GROUPS[kind].title
   return (
     <Box
       role="region"
-      aria-label="Marked on the page"
+      aria-label={place ? 'Marked on the page' : `Add: ${title}`}
       px="16px"
       py="10px"
       bg="accentWash"
@@ -38,14 +44,17 @@ export function AddFact({
       borderColor="hair"
     >
       <Text fontWeight={600} mb="6px">
-        What is marked on page {page}?
+        {title}
       </Text>
-      <ChoiceField
-        label="Kind"
-        value={kind}
-        options={optionsOf(KINDS, (one) => KIND_GROUPS[one].title)}
-        onChange={setKind}
-      />
+      {only === undefined && (
+        <ChoiceField
+          label="Kind"
+          value={kind}
+          options={optionsOf(ASKED_KINDS, (one) => KIND_GROUPS[one].title)}
+          onChange={setKind}
+        />
+      )}
+      {!place && <TextField label="Clause or document" value={clause} onChange={setClause} />}
       <FiguresForm
         key={kind}
         fact={{ kind, unit: unitOfKind(kind), subject: '' }}
@@ -57,8 +66,7 @@ export function AddFact({
             subject,
             ...figures,
             unit: unitOfKind(kind),
-            page,
-            box,
+            ...(place ?? NOWHERE),
             clause,
             text: subject,
           })

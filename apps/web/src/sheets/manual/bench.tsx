@@ -19,7 +19,7 @@ import { useLibrarySheets } from '../library.js'
 import { AddFact, type Place } from './add-fact.js'
 import { FactList } from './fact-list.js'
 import { ManualPages } from './manual-pages.js'
-import { useBench, type OpenBench } from './use-bench.js'
+import { useReadManual, type OpenBench } from './use-bench.js'
 import { useKeys } from './use-keys.js'
 import { useMaking, type Making } from './use-making.js'
 
@@ -36,7 +36,7 @@ interface Props {
 
 /** The pages on one side, what they demand on the other. */
 export function Bench({ file, read, before, model, password, onModel, onLeave }: Props) {
-  const open = useBench(read, before)
+  const open = useReadManual(read, before)
   const { bench, chosen, choose, change, back } = open
   const [adding, setAdding] = useState<Place>()
   const [notDemanded, setNotDemanded] = useState<FactKind[]>([])

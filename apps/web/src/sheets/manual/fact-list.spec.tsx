@@ -10,7 +10,7 @@ import type { SheetInLibrary } from '@plumb-mark/contract'
 import { acceptedFacts, figureWords, inShownOrder, type Fact, type FactKind } from '@plumb-mark/manual'
 import { system } from '../../ui/theme/system.js'
 import { FactList } from './fact-list.js'
-import { useBench } from './use-bench.js'
+import { useReadManual } from './use-bench.js'
 
 const fact = (kind: FactKind, subject: string, figures: Partial<Fact>): Fact => ({
   kind,
@@ -32,7 +32,7 @@ const FACTS = inShownOrder([
 /** The list as the screen shows it, with what is accepted told beside it. */
 function Shown({ facts = FACTS, before }: { facts?: readonly Fact[]; before?: SheetInLibrary }) {
   const read = useMemo(() => ({ facts: [...facts], observations: [] }), [facts])
-  const open = useBench(read, before)
+  const open = useReadManual(read, before)
   const [left, setLeft] = useState<FactKind[]>([])
   return (
     <ChakraProvider value={system}>

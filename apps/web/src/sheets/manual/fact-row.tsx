@@ -61,8 +61,7 @@ export function FactRow({
         <Box flex="1 1 150px" minW={0}>
           <Text lineHeight={1.25}>{nameOfFact(fact)}</Text>
           <SmallPrint>
-            page {fact.page}
-            {fact.clause && `, ${fact.clause}`}
+            {placeWords(fact)}
             {fact.model && ` · ${fact.model}`}
             {fact.fromPicture && ' · read from a picture'}
           </SmallPrint>
@@ -92,9 +91,11 @@ export function FactRow({
       )}
       {chosen && (
         <>
-          <Text fontSize="14px" color="faint" mt="4px" lineClamp={3}>
-            “{fact.text}”
-          </Text>
+          {fact.text !== '' && fact.page > 0 && (
+            <Text fontSize="14px" color="faint" mt="4px" lineClamp={3}>
+              “{fact.text}”
+            </Text>
+          )}
           {changing ? (
             <FiguresForm
               fact={fact}

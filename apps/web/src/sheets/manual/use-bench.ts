@@ -33,16 +33,17 @@ export interface OpenBench {
   toggleRemoved: (before: number) => void
 }
 
-/** What was read of a manual, what a person decides of it, and where they stand in it. */
-export function useBench(read: Pick<ReadFile, 'facts' | 'observations'>, before?: SheetInLibrary): OpenBench {
-  const facts = useMemo(() => inShownOrder([...read.facts, ...read.observations]), [read])
-  const of = useMemo(() => before && editionOf(facts, before), [facts, before])
-  const [bench, setBench] = useState(() => workbenchOf(facts, of?.carried))
+/** What is proposed, what a person decides of it, and where they stand in it. */
+export function useBench(
+  facts: readonly Fact[],
+  { edition, carried }: { edition?: Omit<Edition, 'removed'> | undefined; carried?: readonly number[] } = {},
+): OpenBench {
+  const [bench, setBench] = useState(() => workbenchOf(facts, carried))
   const [chosen, setChosen] = useState(() => nextOpen(bench, 0) ?? (facts.length > 0 ? 0 : undefined))
   const [removed, setRemoved] = useState<readonly number[]>([])
   return {
     bench,
-    edition: of && { ...of.edition, removed },
+    edition: edition && { ...edition, removed },
     chosen,
     choose: setChosen,
     change: (fact, decision) => {
@@ -50,12 +51,26 @@ export function useBench(read: Pick<ReadFile, 'facts' | 'observations'>, before?
       setBench(next)
       if (next.decisions.has(fact)) setChosen(nextOpen(next, fact) ?? fact)
     },
-    all: (several, decision) => setBench(decideAll(bench, several, decision)),
+    all: (several, decision) => {
+      const next = decideAll(bench, several, decision)
+      setBench(next)
+      setChosen(nextOpen(next, chosen ?? 0) ?? chosen)
+    },
     add: (fact) => setBench(withFact(bench, fact)),
     back: () => setBench(undo(bench)),
     toggleRemoved: (one) =>
       setRemoved(removed.includes(one) ? removed.filter((other) => other !== one) : [...removed, one]),
   }
+}
+
+/** What was read of a manual, beside the sheet of the edition of before where there is one. */
+export function useReadManual(
+  read: Pick<ReadFile, 'facts' | 'observations'>,
+  before?: SheetInLibrary,
+): OpenBench {
+  const facts = useMemo(() => inShownOrder([...read.facts, ...read.observations]), [read])
+  const beside = useMemo(() => (before ? editionOf(facts, before) : {}), [facts, before])
+  return useBench(facts, beside)
 }
 
 function editionOf(facts: readonly Fact[], { sheet, source }: SheetInLibrary) {
