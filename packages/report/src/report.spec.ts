@@ -1,4 +1,4 @@
-import { BadInput, fold, inspect, isOpen, type Inspection, type Verdict } from '@plumb-mark/core'
+import { BadInput, fold, inspect, isOpen, sheetId, type Inspection, type Verdict } from '@plumb-mark/core'
 import {
   HATCHERY,
   LABORATORY,
@@ -277,5 +277,43 @@ describe('in the units of its readers', () => {
     const [metric, us] = [part(hatchery, 'checks'), part(american, 'checks')]
     expect(metric).toContain('short by 50 mm')
     expect(us).toMatch(/short by 50 mm \([\d. /]+ in\)/)
+  })
+})
+
+describe('the clauses of the makers’ manuals', () => {
+  const failed = hatchery.checks.find(({ outcome }) => outcome.verdict === 'does-not-conform')!.check
+  const place = { page: 4, box: [60, 100, 200, 120] }
+  const sheet = { ...hatchery.sheets.get(sheetId(failed.sheet))!, manual: { digest: 'a', clippings: 'b' } }
+  const job: Inspection = {
+    ...hatchery,
+    sheets: new Map([...hatchery.sheets, [sheetId(failed.sheet), sheet]]),
+    checks: hatchery.checks.map((judged) => ({
+      ...judged,
+      check: { ...judged.check, requirement: { ...judged.check.requirement, printed: place } },
+    })),
+  }
+  const clipping = { ...place, area: [0, 70, 595, 150], picture: 'data:image/webp;base64,UklGRg==' }
+  const clippings = new Map([
+    [
+      'b',
+      { format: 'plumb-mark-clippings' as const, version: 1 as const, manual: 'a', clippings: [clipping] },
+    ],
+  ])
+
+  it('a cut-out stands once where something is wrong, with sheet, clause and page', () => {
+    const [made] = reportOf(asReported(job, { clippings }), ['clauses'])
+    const pictures = made!.blocks.flatMap((block) => (block.kind === 'together' ? block.blocks : []))
+    expect(pictures.filter(({ kind }) => kind === 'image')).toEqual([
+      expect.objectContaining({
+        data: clipping.picture,
+        wide: true,
+        alt: expect.stringMatching(/clause .+, page 4$/),
+      }),
+    ])
+  })
+  it('without cut-outs the part is left out, and no report has it unasked', () => {
+    expect(reportOf(asReported(job), ['clauses'])).toEqual([])
+    expect(reportOf(asReported(job, { clippings: new Map() }), ['clauses'])).toEqual([])
+    for (const audience of AUDIENCES) expect(USUAL_PARTS[audience]).not.toContain('clauses')
   })
 })

@@ -108,6 +108,8 @@ const MAY: Record<string, string> = Object.fromEntries([
   ['PUT /api/office/calculators', 'office'],
   ['GET /api/office/four-eyes', 'inspector reviewer office'],
   ['PUT /api/office/four-eyes', 'office'],
+  ['GET /api/sheets/:id/sheet.zip', 'inspector reviewer office'],
+  ['POST /api/sheets/zip', 'inspector office'],
   ['POST /api/sheets/:id/release', 'inspector reviewer office'],
   ['GET /api/clauses', 'inspector reviewer office'],
   ['GET /api/due-again', 'inspector reviewer office'],

@@ -57,7 +57,7 @@ export class ManualsService {
     return text === undefined ? undefined : readClippings(text)
   }
 
-  private path(kind: ManualFile, digest: string): string {
+  path(kind: ManualFile, digest: string): string {
     return FILES[kind].path(this.settings.dataDir, digest)
   }
 }

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
-import { existsSync, readdirSync } from 'node:fs'
+import { existsSync, readdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import type { SheetInLibrary } from '@plumb-mark/contract'
 import { clippingsText } from '@plumb-mark/core'
 import { Caller, RunningServer } from '../testing/running-server.testing.js'
 
@@ -72,4 +73,45 @@ describe('the cut-outs of a manual', () => {
     expect(await answer.json()).toMatchObject({ error: { path: 'clippings[0].picture' } })
     expect(coming()).toEqual([])
   })
+})
+
+describe('a sheet with its manual in one file', () => {
+  const ID = 'thrumcap-tb-10-b'
+  const zipped = async () =>
+    Buffer.from(await (await office.call('GET', `/api/sheets/${ID}/sheet.zip`)).arrayBuffer())
+
+  it('opens in another installation with its manual and its cut-outs', async () => {
+    const zip = await zipped()
+    expect((await zipped()).equals(zip)).toBe(true)
+    const other = await RunningServer.start()
+    rmSync(join(other.dataDir, 'manuals'), { recursive: true })
+    try {
+      const there = await other.signIn('office')
+      expect((await there.call('POST', '/api/sheets/zip', form(zip, 'zip'))).status).toBe(200)
+      const { body } = await there.json<SheetInLibrary>('GET', `/api/sheets/${ID}`)
+      const { digest, clippings } = body.sheet.manual!
+      expect((await there.call('GET', `/api/manuals/${digest}`)).status).toBe(200)
+      expect((await there.call('GET', `/api/clippings/${clippings!}`)).status).toBe(200)
+      expect(readdirSync(join(other.dataDir, 'manuals', 'coming'))).toEqual([])
+    } finally {
+      await other.stop()
+    }
+  })
+
+  it.each([
+    ['what is no ZIP', () => Promise.resolve(PDF), 'not-a-zip'],
+    ['a ZIP that was cut', async () => (await zipped()).subarray(0, 900), 'not-a-zip'],
+  ])('%s is refused, and nothing of it stays', async (_what, content, code) => {
+    const answer = await office.call('POST', '/api/sheets/zip', form(await content(), 'zip'))
+    expect(answer.status).toBe(400)
+    expect(await answer.json()).toMatchObject({ error: { code } })
+    expect(coming()).toEqual([])
+  })
+})
+
+it('the record of a job takes the cut-outs of its sheets along', async () => {
+  const { id } = await (await server.signIn('inspector')).firstJob()
+  const zip = Buffer.from(await (await office.call('GET', `/api/jobs/${id}/record.zip`)).arrayBuffer())
+  const { body } = await office.json<SheetInLibrary>('GET', '/api/sheets/aldervane-ah-8t-c')
+  expect(zip.includes(`clippings/${body.sheet.manual!.clippings!}.json`)).toBe(true)
 })

@@ -1,15 +1,27 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/common'
-import type { Response } from 'express'
+import { rm } from 'node:fs/promises'
+import { pipeline } from 'node:stream/promises'
+import { Body, Controller, Get, HttpCode, Param, Post, Req, Res } from '@nestjs/common'
+import type { Request, Response } from 'express'
 import { SheetFileDto, type SheetInLibrary, type SheetSummary } from '@plumb-mark/contract'
 import type { Person, PinnedSheet } from '@plumb-mark/core'
 import { By, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
+import { uploadOf } from '../http/upload.js'
+import { ManualsService } from './manuals.service.js'
+import { SheetZipService } from './sheet-zip.service.js'
 import { SheetsService } from './sheets.service.js'
+
+/** A manual at its largest, with its sheet and cut-outs. */
+const LARGEST_SHEET_ZIP = 130 * 1024 * 1024
 
 @Controller('api/sheets')
 export class SheetsController {
-  constructor(private readonly sheets: SheetsService) {}
+  constructor(
+    private readonly sheets: SheetsService,
+    private readonly zips: SheetZipService,
+    private readonly manuals: ManualsService,
+  ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get()
@@ -30,6 +42,33 @@ export class SheetsController {
       .attachment(`${id}.yaml`)
       .type('application/yaml; charset=utf-8')
       .send((await this.sheets.one(id)).source)
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get(':id/sheet.zip')
+  async zip(@Param('id') id: string, @Res() response: Response): Promise<void> {
+    const content = await this.zips.export(id)
+    response.attachment(`${id}.zip`).type('application/zip')
+    await pipeline(content, response).catch(() => response.destroy())
+  }
+
+  @MayCall('office', 'inspector')
+  @Audited('sheet kept')
+  @HttpCode(200)
+  @Post('zip')
+  async importZip(
+    @By() by: Person,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PinnedSheet> {
+    const folder = await this.manuals.coming()
+    const wish = { field: 'zip', what: 'the ZIP', mostBytes: LARGEST_SHEET_ZIP, folder }
+    const { path } = await uploadOf(request, response, wish)
+    try {
+      return await this.zips.import(by, path)
+    } finally {
+      await rm(path, { force: true })
+    }
   }
 
   @MayCall('office', 'inspector')

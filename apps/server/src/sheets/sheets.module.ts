@@ -2,11 +2,12 @@ import { Module } from '@nestjs/common'
 import { SheetsController } from './sheets.controller.js'
 import { ManualsController } from './manuals.controller.js'
 import { ManualsService } from './manuals.service.js'
+import { SheetZipService } from './sheet-zip.service.js'
 import { SheetsService } from './sheets.service.js'
 
 @Module({
   controllers: [SheetsController, ManualsController],
-  providers: [SheetsService, ManualsService],
+  providers: [SheetsService, ManualsService, SheetZipService],
   exports: [SheetsService],
 })
 export class SheetsModule {}

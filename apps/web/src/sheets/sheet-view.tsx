@@ -58,6 +58,13 @@ export function SheetView() {
                 Export YAML
               </a>
             </Button>
+            {sheet.manual && (
+              <Button variant="outline" asChild>
+                <a href={`/api/sheets/${id}/sheet.zip`} download>
+                  Export with manual
+                </a>
+              </Button>
+            )}
             {(role === 'office' || role === 'inspector') && (
               <Button variant="outline" asChild>
                 <Link to={`/sheets/from-manual?of=${id}`}>New edition of the manual</Link>

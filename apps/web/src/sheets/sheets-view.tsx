@@ -13,7 +13,7 @@ import {
 import { Note } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
-import { post } from '../data/api.js'
+import { post, sendFile } from '../data/api.js'
 import { useResource } from '../data/resource.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
@@ -120,7 +120,7 @@ export function SheetsView() {
   )
 }
 
-/** Brings sheet files in, YAML or JSON; a file with a fault is named with its line, and nothing of it is kept. */
+/** Imports sheet files, YAML, JSON, or a ZIP with the manual; a file with a fault is named with its line, and nothing of it is kept. */
 function NewSheets({
   onKept,
   onProblem,
@@ -134,7 +134,9 @@ function NewSheets({
     const faults: string[] = []
     for (const file of files ?? []) {
       try {
-        await post<PinnedSheet>('/api/sheets', { source: await file.text() })
+        await (file.name.endsWith('.zip')
+          ? sendFile<PinnedSheet>('POST', '/api/sheets/zip', 'zip', file, () => undefined)
+          : post<PinnedSheet>('/api/sheets', { source: await file.text() }))
       } catch (problem) {
         faults.push(`${file.name}: ${(problem as Error).message}`)
       }
@@ -156,7 +158,7 @@ function NewSheets({
       <input
         ref={input}
         type="file"
-        accept=".yaml,.yml,.json"
+        accept=".yaml,.yml,.json,.zip"
         multiple
         hidden
         aria-label="Sheet files"

@@ -1,11 +1,14 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { buffer } from 'node:stream/consumers'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { parse } from 'yaml'
 import { ZipFile } from 'yazl'
-import { BadInput, readSheet } from '@plumb-mark/core'
+import { BadInput, clippingsText, readSheet } from '@plumb-mark/core'
+import { clippingsPath } from '../database/files.js'
+import { unpackFiles } from '../database/write-job.js'
+import { sha256 } from '../digest.js'
 import { openArchivedJob, type ArchivedJob } from './archived-job.js'
 import { openZip } from './read.js'
 import { writeZip } from './write.js'
@@ -188,5 +191,43 @@ describe('what cannot be read is refused with its file', () => {
     await expect(openArchivedJob(onDisk(Buffer.from('hello')), sheetIn)).rejects.toMatchObject({
       code: 'not-a-zip',
     })
+  })
+})
+
+describe('cut-outs of the makers’ manuals', () => {
+  const text = clippingsText('a'.repeat(64), [
+    { page: 1, box: [1, 2, 3, 4], area: [0, 0, 9, 9], picture: 'data:image/png;base64,iVBORw==' },
+  ])
+  const digest = sha256(text)
+  /** The open job with a sheet that names cut-outs, and a file under their name. */
+  const withFile = (content: string) =>
+    opened(OPEN, async ({ file, sources }) => {
+      const [first, ...others] = file.sheets
+      const sheets = [{ ...first!, manual: { digest: 'a'.repeat(64), clippings: digest } }, ...others]
+      const clippings = [{ digest, path: onDisk(Buffer.from(content)) }]
+      return onDisk(
+        await buffer(writeZip({ file: { ...file, sheets }, sources, photos: [], traces: [], clippings })),
+      )
+    })
+
+  it('travel with the record, and are unpacked under their digest', async () => {
+    const target = mkdtempSync(join(folder, 'unpacked-'))
+    await opened(await withFile(text), async (job) => {
+      expect(job.manifest.files).toContainEqual({ name: `clippings/${digest}.json`, sha256: digest })
+      await unpackFiles(target, { ...job, manifest: { ...job.manifest, photos: [], traces: [] } })
+    })
+    expect(readFileSync(clippingsPath(target, digest), 'utf8')).toBe(text)
+  })
+
+  it.each([
+    ['others than the sheet names', text.replace('"page":1', '"page":2')],
+    ['what holds no pictures', text.replace('image/png', 'text/html')],
+  ])('%s are refused', async (_what, content) => {
+    const target = mkdtempSync(join(folder, 'unpacked-'))
+    await opened(await withFile(content), async (job) => {
+      const wanted = { ...job, manifest: { ...job.manifest, photos: [], traces: [] } }
+      await expect(unpackFiles(target, wanted)).rejects.toMatchObject({ code: 'malformed' })
+    })
+    expect(existsSync(clippingsPath(target, digest))).toBe(false)
   })
 })
