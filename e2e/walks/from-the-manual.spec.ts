@@ -65,6 +65,52 @@ test('a maker’s manual becomes a sheet: every figure beside its place, accepte
   )
 })
 
+test('a new edition is laid beside the sheet, figure by figure; released by another person, it is adopted by a job', async ({
+  browser,
+}) => {
+  const office = await Crew.signedIn(browser, 'office')
+  await office.page.goto('/office/sheets')
+  await office.page.getByLabel('A sheet is released by another person than its writer').check()
+  const { page } = await Crew.signedIn(browser, 'inspector')
+  await page.goto('/sheets/aldervane-ah-8t-c')
+  await page.getByRole('link', { name: 'New edition of the manual' }).click()
+  await page.getByRole('button', { name: 'Try it with a sample manual' }).click()
+  const found = page.getByRole('region', { name: 'What was found' })
+  const pe = found.getByRole('group', { name: /^PE.* 4.5 to 5.5 N·m/ })
+  await expect(pe).toContainText('Before: 4 to 5 N·m')
+  await found.getByRole('button', { name: 'Accept all 3' }).click()
+  await page.getByRole('button', { name: 'Make the revision' }).click()
+  await page.getByRole('button', { name: /^Changes \(\d+\)/ }).click()
+  await expect(page.getByRole('list', { name: /^Differences from revision C to E/ })).toContainText('480 mm')
+  await page.getByRole('button', { name: 'Save to the library' }).click()
+  await expect(page.getByRole('heading', { name: 'Aldervane AH-8T, revision E' })).toBeVisible()
+  await expect(page.getByText('Another person releases it.')).toBeVisible()
+  await office.page.goto('/sheets/aldervane-ah-8t-e')
+  await office.page.getByRole('button', { name: 'Release' }).click()
+  await expect(office.page.getByText(/^Written by Ottilie Marsh, released by Corin Wakely/)).toBeVisible()
+  await page.getByRole('link', { name: 'What would change in PM-2611' }).click()
+  await expect(page.getByRole('list', { name: 'Checks that would be different' })).toContainText('480 mm')
+  await office.page.goto('/office/sheets')
+  await office.page.getByLabel('A sheet is released by another person than its writer').uncheck()
+})
+
+test('in a check the clause shows its cut-out, and the page behind it', async ({ browser }) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  await page.goto('/jobs')
+  await page
+    .getByRole('link', { name: /PM-2611/ })
+    .first()
+    .click()
+  await page.getByRole('link', { name: /Place and mount/ }).click()
+  await page.getByRole('button', { name: /^Left/ }).click()
+  await page.getByText('Tilt from plumb').first().click()
+  await page.getByRole('button', { name: /Thrumcap TB-10, revision B, clause 3.3/ }).click()
+  await expect(page.getByRole('img', { name: /^Page 3 of the manual: Tilt from plumb/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Open page 3' }).click()
+  await expect(page.getByRole('dialog', { name: /^In the manual: Tilt from plumb/ })).toBeVisible()
+})
+
 test('a file that is no manual says what is wrong with it', async ({ browser }) => {
   const { page } = await Crew.signedIn(browser, 'office')
   await page.goto('/sheets/from-manual')

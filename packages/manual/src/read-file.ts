@@ -22,7 +22,8 @@ export interface ReadingOptions {
 }
 
 export interface ReadFile extends ManualFacts {
-  pages: { number: number; width: number; height: number; fromPicture: boolean }[]
+  /** `words` are those of the page as they are set, to search in. */
+  pages: { number: number; width: number; height: number; fromPicture: boolean; words: string }[]
   title: string
 }
 
@@ -49,7 +50,13 @@ export async function readManualFile(
     return {
       ...readManual(pages, { model }),
       title: await titleOf(document),
-      pages: pages.map(({ number, width, height, fromPicture }) => ({ number, width, height, fromPicture })),
+      pages: pages.map(({ number, width, height, fromPicture, items }) => ({
+        number,
+        width,
+        height,
+        fromPicture,
+        words: items.map(({ text }) => text).join(' '),
+      })),
     }
   } finally {
     await recogniser?.end()

@@ -13,8 +13,25 @@ const DOTS_A_POINT = 1.5
 /** What stands around a figure says what it is about. */
 const AROUND = 26
 const TALLEST = 260
+/** Of print this wide every word is read on a telephone; what a figure belongs to stands mostly to its left. */
+const NARROWEST = 320
 
-/** The cut-outs of places, each a strip over the whole width of its page; every page is drawn once. Places without a box have none. */
+function areaAround(
+  [x0 = 0, top = 0, x1 = 0, bottom = 0]: readonly number[],
+  { width, height }: { width: number; height: number },
+): number[] {
+  const left = Math.max(0, Math.floor(Math.min(x0 - MARGIN, x1 + MARGIN - NARROWEST)))
+  const right = Math.min(width, Math.max(x1 + MARGIN, left + NARROWEST))
+  return [
+    left,
+    Math.max(0, Math.floor(top - AROUND)),
+    Math.floor(right),
+    Math.min(Math.floor(height), Math.ceil(Math.min(bottom, top + TALLEST) + AROUND)),
+  ]
+}
+const MARGIN = 12
+
+/** The cut-outs of places, each with what stands around it; every page is drawn once. Places without a box have none. */
 export async function cutOuts(
   document: PdfDocument,
   places: readonly PlaceInManual[],
@@ -30,21 +47,14 @@ export async function cutOuts(
     const table = tableOf(Math.ceil(viewport.width), Math.ceil(viewport.height))
     await page.render({ canvasContext: table.context, canvas: null, viewport, background: 'white' }).promise
     for (const { box } of wanted.filter((place) => place.page === number)) {
-      const [, top = 0, , bottom = 0] = box!
-      const height = viewport.height / DOTS_A_POINT
-      const from = Math.max(0, Math.floor(top - AROUND))
-      const to = Math.min(Math.ceil(height), Math.ceil(Math.min(bottom, top + TALLEST) + AROUND))
-      const width = viewport.width / DOTS_A_POINT
+      const size = { width: viewport.width / DOTS_A_POINT, height: viewport.height / DOTS_A_POINT }
+      const area = areaAround(box!, size)
+      const [left, top, right, bottom] = area.map((edge) => Math.round(edge * DOTS_A_POINT))
       cut.push({
         page: number,
         box: box!,
-        area: [0, from, Math.round(width), to],
-        picture: await table.cut(
-          0,
-          Math.round(from * DOTS_A_POINT),
-          Math.ceil(viewport.width),
-          Math.round((to - from) * DOTS_A_POINT),
-        ),
+        area,
+        picture: await table.cut(left!, top!, right! - left!, bottom! - top!),
       })
     }
     page.cleanup()

@@ -87,6 +87,6 @@ it('places of its pages are cut out, each once, with what stands around them', a
   )
   await close()
   expect(told).toEqual([[1, 1]])
-  expect(cut).toMatchObject([{ page: 1, box: place.box, area: [0, 34, 595, 98] }])
+  expect(cut).toMatchObject([{ page: 1, box: place.box, area: [0, 34, 320, 98] }])
   expect(readClippings(clippingsText('a'.repeat(64), cut)).clippings).toEqual(cut)
 })

@@ -27,7 +27,8 @@ export function startingFrom(sheet: Sheet, data: Data): Omit<Edition, 'removed'>
 }
 
 function withoutPlaces(data: Data): Data {
-  const { manual: _manual, ...own } = structuredClone(data)
+  const own = structuredClone(data)
+  delete own['manual']
   for (const list of ['terminals', 'requirements'])
     for (const one of (own[list] ?? []) as Data[]) delete one['printed']
   return own

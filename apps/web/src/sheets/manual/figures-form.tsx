@@ -24,6 +24,8 @@ export function FiguresForm({
   const [subject, setSubject] = useState(fact.subject)
   const needsFigure = fact.kind !== 'observation'
   const problem = problemOf(subject, figures, needsFigure)
+  // An empty form is no mistake.
+  const isBegun = subject !== '' || Object.keys(figures).length > 0
   return (
     <FormProblems>
       {(isUnreadable) => (
@@ -44,7 +46,7 @@ export function FiguresForm({
               ))}
             </Flex>
           )}
-          {problem && !isUnreadable && (
+          {problem && isBegun && !isUnreadable && (
             <Text fontSize="14px" color="danger" mt="4px" role="alert">
               {problem}
             </Text>

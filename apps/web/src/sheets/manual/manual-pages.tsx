@@ -1,13 +1,14 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, Input, Text } from '@chakra-ui/react'
 import { ChevronLeft, ChevronRight, ZoomIn, ZoomOut } from 'lucide-react'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Fact, ReadFile } from '@plumb-mark/manual'
 import { PagePicture, type PageMark } from '../../manuals/page-picture.js'
 import { usePages } from '../../manuals/use-pages.js'
+import { PageStrip } from './page-strip.js'
 
 const ZOOMS = [1, 1.35, 1.8, 2.5]
 
-/** The pages of the manual, one at a time: that of the chosen fact, or the one turned to. */
+/** The pages of the manual: that of the chosen fact, or the one turned to, large; all of them small beside it. */
 export function ManualPages({
   file,
   password,
@@ -30,6 +31,8 @@ export function ManualPages({
   const width = useWidth(room)
   const [zoom, setZoom] = useState(0)
   const [turned, setTurned] = useState<number>()
+  const [search, setSearch] = useState('')
+  const found = useMemo(() => pagesWith(search, pages), [search, pages])
   // The chosen one may have gone with an undo.
   const number = turned ?? (chosen === undefined ? undefined : facts[chosen]?.page) ?? 1
   // Another fact was chosen: its page is what is asked for.
@@ -67,7 +70,26 @@ export function ManualPages({
         >
           <ChevronRight size={18} />
         </Button>
-        <Box flex="1" />
+        <Input
+          flex="1 1 90px"
+          minW={0}
+          maxW="220px"
+          mx="auto"
+          type="search"
+          aria-label="Search in the manual"
+          placeholder="Search"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+          onKeyDown={(event) => {
+            const next = event.key === 'Enter' && found && nextIn(found, number)
+            if (next) setTurned(next)
+          }}
+        />
+        {found && (
+          <Text fontSize="13px" role="status">
+            {found.size === 0 ? 'not found' : `${found.size} ${found.size === 1 ? 'page' : 'pages'}`}
+          </Text>
+        )}
         <Button variant="plain" aria-label="Smaller" disabled={zoom === 0} onClick={() => setZoom(zoom - 1)}>
           <ZoomOut size={18} />
         </Button>
@@ -80,22 +102,38 @@ export function ManualPages({
           <ZoomIn size={18} />
         </Button>
       </Flex>
-      <Box ref={room} flex="1" minH={0} overflow="auto" p="12px">
-        {document && width > 0 && (
-          <PagePicture
-            document={document}
-            number={number}
-            width={Math.round((width - 24) * ZOOMS[zoom]!)}
-            marks={marks}
-            chosen={chosen}
-            onChoose={onChoose}
-            onMark={(box) => onMark(number, box)}
-          />
+      <Flex flex="1" minH={0}>
+        {document && pages.length > 1 && (
+          <PageStrip document={document} pages={pages} shown={number} found={found} onTurn={setTurned} />
         )}
-      </Box>
+        <Box ref={room} flex="1" minW={0} minH={0} overflow="auto" p="12px">
+          {document && width > 0 && (
+            <PagePicture
+              document={document}
+              number={number}
+              width={Math.round((width - 24) * ZOOMS[zoom]!)}
+              marks={marks}
+              chosen={chosen}
+              onChoose={onChoose}
+              onMark={(box) => onMark(number, box)}
+            />
+          )}
+        </Box>
+      </Flex>
     </Flex>
   )
 }
+
+/** The pages that have the words; undefined while there are none to look for. */
+function pagesWith(search: string, pages: ReadFile['pages']): ReadonlySet<number> | undefined {
+  const words = search.trim().toLowerCase()
+  if (words === '') return undefined
+  return new Set(pages.flatMap((page) => (page.words.toLowerCase().includes(words) ? [page.number] : [])))
+}
+
+/** The next of some pages, round the end. */
+const nextIn = (found: ReadonlySet<number>, from: number): number | undefined =>
+  [...found].find((page) => page > from) ?? [...found][0]
 
 function useWidth(of: React.RefObject<HTMLDivElement | null>): number {
   const [width, setWidth] = useState(0)

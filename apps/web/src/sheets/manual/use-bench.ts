@@ -68,15 +68,27 @@ export function useReadManual(
   read: Pick<ReadFile, 'facts' | 'observations'>,
   before?: SheetInLibrary,
 ): OpenBench {
-  const facts = useMemo(() => inShownOrder([...read.facts, ...read.observations]), [read])
-  const beside = useMemo(() => (before ? editionOf(facts, before) : {}), [facts, before])
+  const { facts, ...beside } = useMemo(() => {
+    const found = inShownOrder([...read.facts, ...read.observations])
+    return before ? editionOf(found, before) : { facts: found }
+  }, [read, before])
   return useBench(facts, beside)
 }
 
-function editionOf(facts: readonly Fact[], { sheet, source }: SheetInLibrary) {
+/** What a person must look at stands first: what differs, then what is new; the rest was accepted with the edition of before. */
+function editionOf(found: readonly Fact[], { sheet, source }: SheetInLibrary) {
   const beforeFacts = factsOfSheet(sheet)
+  const { of } = compareEditions(found, beforeFacts)
+  const rank = (i: number) => {
+    if (found[i]!.contradicts || found[i]!.replaces) return 0
+    const match = of.get(i)
+    return match ? (match.isSame ? 3 : 1) : 2
+  }
+  const order = found.map((_, i) => i).sort((a, b) => rank(a) - rank(b))
+  const facts = order.map((i) => found[i]!)
   const comparison = compareEditions(facts, beforeFacts)
   return {
+    facts,
     edition: { data: parse(source) as Edition['data'], facts: beforeFacts, comparison },
     carried: [...comparison.of].flatMap(([fact, { isSame }]) =>
       isSame && !facts[fact]!.contradicts ? [fact] : [],
