@@ -121,6 +121,12 @@ function offline() {
           },
         },
         {
+          // Fetched with the first plate or scanned page: from then on it is on the device.
+          urlPattern: ({ url }) => /^\/recogniser\/|^\/assets\/worker\.min-/.test(url.pathname),
+          handler: 'CacheFirst',
+          options: { cacheName: 'plumb-mark-recogniser', cacheableResponse: { statuses: [200] } },
+        },
+        {
           urlPattern: ({ url }) => /^\/api\/clippings\/[0-9a-f]+$/.test(url.pathname),
           handler: 'CacheFirst',
           options: {

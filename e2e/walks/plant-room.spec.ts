@@ -144,3 +144,40 @@ test('an instrument chosen once is offered again, and a struck-out reading stays
   await next.getByRole('textbox', { name: /^Reading/ }).fill('17.5')
   await expect(next.getByRole('alert')).toContainText('the decimal mark here is the comma')
 })
+
+test('a nameplate is read off its photo; each line is proposed beside its cut-out, and kept by a touch only', async ({
+  browser,
+}) => {
+  const inspector = await Crew.signedIn(browser, 'inspector')
+  const { page } = inspector
+  await inspector.openJob()
+  await inspector.goTo('Identify')
+  await page.getByText('Nameplate against the order').first().click()
+  const plate = await page.evaluate(() => {
+    const canvas = Object.assign(document.createElement('canvas'), { width: 1100, height: 700 })
+    const c = canvas.getContext('2d')!
+    c.fillStyle = '#6b6f73'
+    c.fillRect(0, 0, 1100, 700)
+    c.translate(550, 350)
+    c.rotate(0.1)
+    c.fillStyle = '#e6e6e2'
+    c.fillRect(-430, -220, 860, 440)
+    c.fillStyle = '#15181a'
+    c.font = '38px sans-serif'
+    const lines = ['Aldervane', 'Model: AH-8T', 'Greatest DC voltage 1000 V', 'Serial no. AV-2409-118734']
+    lines.forEach((line, i) => c.fillText(line, -400, -130 + 80 * i))
+    return canvas.toDataURL('image/png').split(',')[1]!
+  })
+  await page
+    .getByLabel('Photo of the nameplate')
+    .first()
+    .setInputFiles({ name: 'plate.png', mimeType: 'image/png', buffer: Buffer.from(plate, 'base64') })
+  const read = page.getByRole('region', { name: 'Read off the nameplate' })
+  await expect(read.getByText('serial: expected AH8T-26-')).toBeVisible({ timeout: 60_000 })
+  await expect(read.getByRole('img', { name: 'serial on the plate' })).toBeVisible()
+  const serial = page.getByLabel('serial', { exact: true }).first()
+  await expect(serial).not.toHaveValue('AV-2409-118734')
+  await read.getByRole('button', { name: 'Take serial AV-2409-118734' }).click()
+  await expect(serial).toHaveValue('AV-2409-118734')
+  await expect(read.getByText(/^Not read with certainty: grid/)).toBeVisible()
+})

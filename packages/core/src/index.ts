@@ -28,6 +28,7 @@ export {
   type UnitWord,
 } from './quantity/printed-figures.js'
 export { NEED_WORDS } from './sheet/terms.js'
+export { isSameOnPlate } from './requirements/general/nameplate.js'
 export { KIND_WORDS } from './requirements/kind-words.js'
 export { isReleased, mayRelease, type ReleaseAnswer, type SheetRelease } from './sign-off/release.js'
 export {

@@ -40,7 +40,18 @@ export async function browserReader(parser: Worker, files: RecogniserFiles): Pro
       const { default: tesseract } = (await import('tesseract.js')) as unknown as {
         default: TesseractLibrary
       }
-      return startTesseract(tesseract, { ...files, workerBlobURL: false, cacheMethod: 'none', gzip: true })
+      const recogniser = await startTesseract(tesseract, {
+        ...files,
+        workerBlobURL: false,
+        cacheMethod: 'none',
+        gzip: true,
+      })
+      return {
+        ...recogniser,
+        // In the browser it takes no bare bytes.
+        recognise: (picture) =>
+          recogniser.recognise(picture instanceof Blob ? picture : new Blob([picture as BlobPart])),
+      }
     },
   }
 }

@@ -14,6 +14,8 @@ export interface SeenWord {
   /** Height of the type of its line, the same for all its words. */
   height: number
   line: number
+  /** How certain the recogniser is, 0 to 100. */
+  sure?: number
 }
 
 /** Sees words in a picture. The program hands one in: the browser and the command line load it differently. */

@@ -62,7 +62,7 @@ function wordsOf({ bbox, baseline, rowAttributes, words }: Line, line: number): 
   const height = rowAttributes?.rowHeight ?? bbox.y1 - bbox.y0
   return words
     .filter(({ confidence, text }) => text.trim() !== '' && !isSpeck(text, confidence))
-    .map(({ text, bbox: { x0, x1, y0, y1 } }) => ({
+    .map(({ text, confidence, bbox: { x0, x1, y0, y1 } }) => ({
       text,
       x0,
       x1,
@@ -71,5 +71,6 @@ function wordsOf({ bbox, baseline, rowAttributes, words }: Line, line: number): 
       baseline: (baseline.y0 + baseline.y1) / 2,
       height,
       line,
+      sure: confidence,
     }))
 }

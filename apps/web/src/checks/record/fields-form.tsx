@@ -7,6 +7,7 @@ import { Field } from '../../ui/field.js'
 import { AsFound } from '../../ui/as-found.js'
 import { useDecimal, type DecimalMark } from '../../data/preferences.js'
 import type { FormProps } from './form-props.js'
+import { NameplatePhoto } from './nameplate-photo.js'
 import { TripFile } from './trip-file.js'
 
 const Scanner = lazy(() => import('../../ui/scanner.js').then(({ Scanner: view }) => ({ default: view })))
@@ -34,6 +35,7 @@ export function FieldsForm({ form, answer, onChange }: FormProps<'fields'>) {
           <TripFile form={form} onRead={fill} />
         </Box>
       )}
+      {fields.some(({ scan }) => scan) && <NameplatePhoto fields={fields} onTake={fill} />}
       {fields.map((field) => (
         <Box key={field.id}>
           <Field

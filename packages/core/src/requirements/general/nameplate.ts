@@ -43,7 +43,7 @@ export const nameplate = defineKind(
         : []
       const wrong = rows.filter(
         ({ line, found }) =>
-          found !== undefined && line.required !== '' && !sameOnThePlate(found, String(line.required)),
+          found !== undefined && line.required !== '' && !isSameOnPlate(found, String(line.required)),
       )
       if (wrong.length === 0 && others.length > 0)
         return {
@@ -87,7 +87,8 @@ function linesOf(
 }
 
 /** As two readers would compare a plate: blanks and case say nothing, nor does a hyphen between letters or digits; before a figure it is a sign. */
-const sameOnThePlate = (a: string, b: string): boolean => onThePlate(a) === onThePlate(b) || sameFigure(a, b)
+export const isSameOnPlate = (a: string, b: string): boolean =>
+  onThePlate(a) === onThePlate(b) || sameFigure(a, b)
 
 /** "6 kW" and "6000 W" are one rating. Only figures with their units are compared so: a model "10" is not a serial "10.0". */
 function sameFigure(a: string, b: string): boolean {
