@@ -1,4 +1,4 @@
-// npm run bench -- [--write] [light|core|electrical|job|web|report|manual|hand|devices|many|load ...]: prints what was measured on this machine,
+// npm run bench -- [--write] [light|core|electrical|job|web|report|manual|nameplate|hand|devices|many|load ...]: prints what was measured on this machine,
 // beside a reference loop; --write puts it into the README.
 import { parseArgs } from 'node:util'
 import { prepare } from '../scripts/shared.mjs'
@@ -18,6 +18,7 @@ const sections = [
   'web',
   'report',
   'manual',
+  'nameplate',
   'hand',
   'devices',
   'many',

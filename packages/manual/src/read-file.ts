@@ -37,9 +37,10 @@ export async function readManualFile(
   let recogniser: Recogniser | undefined
   try {
     const pages: Page[] = []
+    const ahead = aheadOf(document.numPages, (number) => readPage(pdf, document, number))
     for (let number = 1; number <= document.numPages; number++) {
       if (signal?.aborted) throw new Unreadable('stopped', 'reading was stopped')
-      let page = await readPage(pdf, document, number)
+      let page = await ahead(number)
       if (isScan(page) && page.pictures > 0) {
         recogniser ??= await startRecogniser()
         page = { ...(await readScan(document, number, recogniser, surfaceOf)), pictures: page.pictures }
@@ -61,6 +62,26 @@ export async function readManualFile(
   } finally {
     await recogniser?.end()
     await close()
+  }
+}
+
+/** So many pages are asked for at once: the parser works on the next ones while this one is looked at. */
+const AHEAD = 4
+
+/** Page after page, each begun some pages before it is wanted. */
+function aheadOf(last: number, read: (number: number) => Promise<Page>): (number: number) => Promise<Page> {
+  const begun = new Map<number, Promise<Page>>()
+  return (number) => {
+    for (let next = number; next < number + AHEAD && next <= last; next++) {
+      if (begun.has(next)) continue
+      const page = read(next)
+      // What fails is told when its page is wanted, or not at all where reading ended before it.
+      page.catch(() => undefined)
+      begun.set(next, page)
+    }
+    const wanted = begun.get(number)!
+    begun.delete(number)
+    return wanted
   }
 }
 

@@ -58,7 +58,14 @@ describe('what stands on a plate', () => {
   })
 
   it('only what two readings say alike counts, and none otherwise', () => {
-    const line = (value: string) => ({ label: '', value, box: { x0: 0, x1: 1, top: 0, bottom: 1 } })
+    const line = (value: string, sure = 90) => ({
+      label: '',
+      value,
+      sure,
+      box: { x0: 0, x1: 1, top: 0, bottom: 1 },
+    })
+    expect(agreed([line('A-1'), line('A-1', 20)])).toBeUndefined()
+    expect(agreed([line('A-1'), line('A-1', 20), line('A-1')])?.value).toBe('A-1')
     expect(agreed([line('A-1'), line('B-1')])).toBeUndefined()
     expect(agreed([line('A-1'), undefined])).toBeUndefined()
     expect(agreed([line('A-1'), undefined, line('a 1')])?.value).toBe('A-1')

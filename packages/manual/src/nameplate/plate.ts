@@ -7,6 +7,8 @@ export interface PlateLine {
   label: string
   value: string
   box: Box
+  /** How certain the least certain of its words was seen, 0 to 100. */
+  sure: number
 }
 
 const SERIAL =
@@ -25,12 +27,18 @@ function linesOf(words: readonly SeenWord[]): SeenWord[][] {
     .sort((a, b) => a[0]!.top - b[0]!.top)
 }
 
+const sureOf = (line: readonly SeenWord[]) => Math.min(...line.map(({ sure = 100 }) => sure))
 const textOf = (line: readonly SeenWord[]) => line.map(({ text }) => text).join(' ')
 const boxOf = (line: readonly SeenWord[]): Box => ({
   x0: Math.min(...line.map(({ x0 }) => x0)),
   x1: Math.max(...line.map(({ x1 }) => x1)),
   top: Math.min(...line.map(({ top }) => top)),
   bottom: Math.max(...line.map(({ bottom }) => bottom)),
+})
+
+const seenIn = (line: readonly SeenWord[]) => ({
+  box: boxOf(line),
+  sure: sureOf(line.filter(({ text }) => /\d/.test(text))),
 })
 
 /** The serial on a plate: behind its label, or alone in the line below it. Undefined where none has the form of one, or two do. */
@@ -45,7 +53,7 @@ export function serialOn(words: readonly SeenWord[]): PlateLine | undefined {
     const [first = ''] = value.split(/\s{1,}(?=[A-Za-z]{3,}\b)/)
     const serial = first.replace(/\s+/g, '').toUpperCase()
     return SERIAL_FORM.test(serial) && serial.length >= SHORTEST_SERIAL && /\d/.test(serial)
-      ? [{ label: 'serial', value: serial, box: boxOf(rest === '' ? lines[i + 1]! : line) }]
+      ? [{ label: 'serial', value: serial, ...seenIn(rest === '' ? lines[i + 1]! : line) }]
       : []
   })
   return found.length === 1 ? found[0] : undefined
@@ -58,7 +66,7 @@ export function modelOn(words: readonly SeenWord[]): PlateLine | undefined {
   for (const line of linesOf(words)) {
     const text = textOf(line)
     const label = MODEL.exec(text)
-    if (label) return { label: 'model', value: text.slice(label[0].length).trim(), box: boxOf(line) }
+    if (label) return { label: 'model', value: text.slice(label[0].length).trim(), ...seenIn(line) }
   }
   return undefined
 }
@@ -73,14 +81,17 @@ export function lineOf(asked: string, words: readonly SeenWord[]): PlateLine | u
     const own = label.toLowerCase().split(/\W+/).filter(Boolean)
     const shared = wanted.filter((word) => own.includes(word)).length
     if (shared > 0 && 2 * shared >= wanted.length && 2 * shared >= own.length)
-      return { label, value: textOf(line.slice(value)).replace(/[|]+$/, '').trim(), box: boxOf(line) }
+      return { label, value: textOf(line.slice(value)).replace(/[|]+$/, '').trim(), ...seenIn(line) }
   }
   return undefined
 }
 
-/** What at least two readings say alike, as people would who compare them, and none says otherwise. */
+/** What at least two readings say alike with certainty, as people would who compare them, and none says otherwise. */
 export function agreed(readings: readonly (PlateLine | undefined)[]): PlateLine | undefined {
-  const [first, ...others] = readings.filter((one) => one !== undefined)
-  const isSaidByAll = others.every(({ value }) => normaliseLabel(value) === normaliseLabel(first!.value))
-  return others.length > 0 && isSaidByAll ? first : undefined
+  const all = readings.filter((one) => one !== undefined)
+  const certain = all.filter(({ sure }) => sure >= CERTAIN)
+  const [first] = certain
+  const isSaidByAll = all.every(({ value }) => normaliseLabel(value) === normaliseLabel(first?.value ?? ''))
+  return certain.length > 1 && isSaidByAll ? first : undefined
 }
+const CERTAIN = 45

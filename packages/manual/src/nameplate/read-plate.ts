@@ -43,7 +43,8 @@ export async function readPlate(
   const flat = flattened(grey)
   const skew = skewOf(flat)
   let upright = turned(flat, skew)
-  const see = (picture: Grey) => recogniser.recognise(asFile(picture))
+  const see = async (picture: Grey) =>
+    (await recogniser.recognise(asFile(picture))).map((word) => scaled(word, upright.width / picture.width))
   let first = await see(softened(upright))
   if (wordsIn(first) < FEWEST) {
     upright = inverted(upright)
@@ -51,8 +52,8 @@ export async function readPlate(
   }
   const readings = [
     first,
-    await see(inked(turned(upright, 0, SECOND_SCALE))),
-    await see(softened(turned(upright, 0, THIRD_SCALE))),
+    await see(inked(turned(upright, 0, LARGER))),
+    await see(softened(turned(upright, 0, SMALLER))),
   ]
   const proposals = fields.flatMap((field): PlateProposal[] => {
     const line = said(field, readings, scanned)
@@ -60,32 +61,33 @@ export async function readPlate(
   })
   return { proposals, upright }
 }
-const SECOND_SCALE = 1.25
-const THIRD_SCALE = 0.8
+const LARGER = 1.25
+const SMALLER = 0.8
+
+/** A word in the dots of the upright picture, whatever the size at which it was seen. */
+const scaled = (word: SeenWord, by: number): SeenWord => ({
+  ...word,
+  x0: word.x0 * by,
+  x1: word.x1 * by,
+  top: word.top * by,
+  bottom: word.bottom * by,
+})
 /** With fewer words than this the print is light on dark. */
 const FEWEST = 5
 const wordsIn = (words: readonly SeenWord[]) => words.filter(({ text }) => /\p{L}{3}/u.test(text)).length
 
-/** What the readings agree on; boxes are those of the first, whose dots are the picture’s own. */
+/** What the readings agree on. */
 function said(
   { id, label }: PlateField,
   readings: readonly (readonly SeenWord[])[],
   scanned: string | undefined,
 ): PlateLine | undefined {
-  const lines = readings.map((words) =>
-    id === 'serial' ? serialOn(words) : id === 'model' ? modelOn(words) : lineOf(label, words),
+  const line = agreed(
+    readings.map((words) =>
+      id === 'serial' ? serialOn(words) : id === 'model' ? modelOn(words) : lineOf(label, words),
+    ),
   )
-  const line = agreed(lines)
   if (!line) return undefined
   const isScanned = scanned !== undefined && scanned.toUpperCase().includes(line.value)
-  if (id === 'serial' && isDoubtful(line.value) && !isScanned) return undefined
-  return { ...line, box: lines[0]?.box ?? scaledBack(line.box) }
+  return id === 'serial' && isDoubtful(line.value) && !isScanned ? undefined : line
 }
-
-/** Seen at the second size first. */
-const scaledBack = ({ x0, x1, top, bottom }: Box): Box => ({
-  x0: x0 / SECOND_SCALE,
-  x1: x1 / SECOND_SCALE,
-  top: top / SECOND_SCALE,
-  bottom: bottom / SECOND_SCALE,
-})

@@ -75,11 +75,12 @@ export function FactRow({
           </SmallPrint>
         </Box>
       </Flex>
-      {others.map((other) => (
+      {others.slice(0, MOST_BESIDE).map((other) => (
         <Beside key={`${other.page} ${other.box.top} ${other.box.x0}`}>
           {placeWords(other)} says {figureWords(other, decimal)}: accept one of them.
         </Beside>
       ))}
+      {others.length > MOST_BESIDE && <Beside>and {others.length - MOST_BESIDE} more places.</Beside>}
       {fact.replaces && (
         <Beside>
           Takes the place of {figureWords({ ...fact.replaces, kind: fact.kind, unit: fact.unit }, decimal)},{' '}
@@ -141,6 +142,9 @@ const Beside = ({ children }: { children: React.ReactNode }) => (
     {children}
   </Text>
 )
+
+/** So many other places are named; beyond them a person looks at the list itself. */
+const MOST_BESIDE = 3
 
 const DECIDED = {
   accepted: 'accepted',
