@@ -65,7 +65,7 @@ test('a maker’s manual becomes a sheet: every figure beside its place, accepte
   )
 })
 
-test('a new edition is laid beside the sheet, figure by figure; released by another person, it is adopted by a job', async ({
+test('a new edition is laid beside the sheet, figure by figure; released by another person, jobs are judged by it', async ({
   browser,
 }) => {
   const office = await Crew.signedIn(browser, 'office')
@@ -92,6 +92,15 @@ test('a new edition is laid beside the sheet, figure by figure; released by anot
   await expect(page.getByRole('list', { name: 'Checks that would be different' })).toContainText('480 mm')
   await office.page.goto('/office/sheets')
   await office.page.getByLabel('A sheet is released by another person than its writer').uncheck()
+  // A job that is judged by it asks for the new figures, and shows where they stand.
+  const inspector = new Crew(page, 'inspector')
+  await inspector.newJob('PM-EDITION', 'A job by the new edition', ['aldervane-ah-8t-e'])
+  await inspector.openJob('A job by the new edition')
+  await inspector.goTo('Place and mount')
+  await page.getByText('Tilt from plumb').first().click()
+  await page.getByRole('button', { name: /Aldervane AH-8T, revision E, clause 4.5/ }).click()
+  await expect(page.getByRole('img', { name: /^Page \d of the manual: Tilt from plumb/ })).toBeVisible()
+  await expect(page.getByText('at most 3 °').first()).toBeVisible()
 })
 
 test('in a check the clause shows its cut-out, and the page behind it', async ({ browser }) => {
@@ -103,7 +112,7 @@ test('in a check the clause shows its cut-out, and the page behind it', async ({
     .first()
     .click()
   await page.getByRole('link', { name: /Place and mount/ }).click()
-  await page.getByRole('button', { name: /^Left/ }).click()
+  await page.getByRole('button', { name: /^(?:Left|Unsettled) / }).click()
   await page.getByText('Tilt from plumb').first().click()
   await page.getByRole('button', { name: /Thrumcap TB-10, revision B, clause 3.3/ }).click()
   await expect(page.getByRole('img', { name: /^Page 3 of the manual: Tilt from plumb/ })).toBeVisible()

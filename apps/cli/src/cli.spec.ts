@@ -110,7 +110,7 @@ describe('check', () => {
     const { code, out } = run(['check', file('open.json', SampleJob.opened().torque('1 N·m', 1))])
     expect(code).toBe(1)
     expect(out.split('\n')[2]).toMatch(
-      /^does not conform\s+Box 1, Torque · A: outside by 1 N·m \(2 N·m to 3 N·m; Box rev 1, clause 1\)/,
+      /^does not conform\s+Box 1, Torque · A: 1 N·m, must be 2 N·m to 3 N·m \(2 N·m to 3 N·m; Box rev 1, clause 1\)/,
     )
     expect(out).toContain('no defects')
   })

@@ -5,6 +5,7 @@ import { AuditModule } from './audit/audit.module.js'
 import type { HeldFolder } from './database/data-folder.js'
 import { DatabaseModule, type OpenDatabase } from './database/database.module.js'
 import { BackupModule } from './backup/backup.module.js'
+import { DemoAccountsModule } from './demo/demo-accounts.controller.js'
 import { DevicesModule } from './devices/devices.module.js'
 import { EvidenceModule } from './evidence/evidence.module.js'
 import { ExchangeModule } from './exchange/exchange.module.js'
@@ -43,6 +44,7 @@ export class AppModule {
         BackupModule,
         HealthModule,
         OfficeModule,
+        DemoAccountsModule,
       ],
       providers: [{ provide: SETTINGS, useValue: settings }],
       exports: [SETTINGS],

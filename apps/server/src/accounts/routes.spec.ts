@@ -25,6 +25,7 @@ const filled = (path: string) => path.replace(/:\w+/g, () => uuid())
 const OPEN = [
   'POST /api/session',
   'POST /api/session/end',
+  'GET /api/demo/accounts',
   'GET /api/first-account',
   'POST /api/first-account',
   'POST /api/welcome',

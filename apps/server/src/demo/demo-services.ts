@@ -1,4 +1,5 @@
 import { AccountsService } from '../accounts/accounts.service.js'
+import { FiguresService } from '../figures/figures.service.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
@@ -9,6 +10,7 @@ import { VisitsService } from '../visits/visits.service.js'
 
 const DOORS = {
   accounts: AccountsService,
+  figures: FiguresService,
   manuals: ManualsService,
   sheets: SheetsService,
   instruments: InstrumentsService,

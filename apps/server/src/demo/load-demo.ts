@@ -4,6 +4,7 @@ import { parse } from 'yaml'
 import { v7 as uuid } from 'uuid'
 import { sha256 } from '@plumb-mark/archive'
 import type { Instrument, PinnedSheet, Person } from '@plumb-mark/core'
+import { DEMO_ACCOUNTS } from './demo-accounts.controller.js'
 import { DemoJob, type JobScript } from './demo-job.js'
 import type { DemoServices } from './demo-services.js'
 
@@ -23,6 +24,10 @@ export async function loadDemo(
   { jobs }: { jobs: boolean },
 ): Promise<void> {
   for (const person of DEMO_PEOPLE) await services.accounts.add({ ...person, password: DEMO_PASSWORD })
+  await services.figures.keep(
+    DEMO_ACCOUNTS,
+    DEMO_PEOPLE.map(({ name, role, email }) => ({ name, role, email, password: DEMO_PASSWORD })),
+  )
   const pinned = new Map<string, PinnedSheet>()
   for (const name of filesIn(samples, 'sheets')) {
     const sheet = await services.sheets.add(readFileSync(name, 'utf8'))

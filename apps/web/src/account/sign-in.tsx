@@ -1,9 +1,11 @@
-import { Button, Input, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, Input, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
-import type { SignInDto } from '@plumb-mark/contract'
+import type { DemoAccount, SignInDto } from '@plumb-mark/contract'
 import { dtoResolver } from '../ui/dto-resolver.js'
+import { useResource } from '../data/resource.js'
 import { Field } from '../ui/field.js'
+import { Note } from '../ui/theme/text.js'
 import { Door } from './door.js'
 import { signIn } from '../offline/sign-in.js'
 
@@ -40,6 +42,30 @@ export function SignIn() {
           Sign in
         </Button>
       </Stack>
+      <DemoAccounts onProblem={setRefused} />
     </Door>
+  )
+}
+
+/** Where the demo data is loaded, its people stand at the door: one touch each. Elsewhere nothing of the kind. */
+function DemoAccounts({ onProblem }: { onProblem: (problem: string) => void }) {
+  const { value: people = [] } = useResource<DemoAccount[]>('/api/demo/accounts')
+  if (people.length === 0) return null
+  return (
+    <Box>
+      <Note mb="4px">This is the demo, with invented sites and people. Look round as:</Note>
+      {people.map(({ name, role, email, password }) => (
+        <Button
+          key={email}
+          variant="outline"
+          w="100%"
+          mt="6px"
+          justifyContent="space-between"
+          onClick={() => void signIn(email, password).catch((problem: Error) => onProblem(problem.message))}
+        >
+          {name} <Note as="span">{role}</Note>
+        </Button>
+      ))}
+    </Box>
   )
 }

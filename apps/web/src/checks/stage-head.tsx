@@ -124,10 +124,13 @@ export function StageHead({
       </HStack>
       <HStack role="group" aria-label="What is shown" gap="2px" ml="-11px" wrap="wrap">
         {(Object.keys(PASSES) as StageFilter[]).map((one) => {
-          const count = ofUnit.filter(PASSES[one]).length
+          const of = ofUnit.filter(PASSES[one])
+          const count = of.length
+          // Looked at, and still wrong or not proven.
+          const isLookedAt = count > 0 && of.every(({ outcome }) => outcome.verdict !== 'not-inspected')
           return (
             <FilterButton key={one} type="button" aria-pressed={filter === one} onClick={() => onFilter(one)}>
-              {FILTER_WORDS[one]} {count}
+              {one === 'left' && isLookedAt ? 'Unsettled' : FILTER_WORDS[one]} {count}
             </FilterButton>
           )
         })}

@@ -1,12 +1,12 @@
 import { useMemo } from 'react'
 import { useQueries, useQuery } from '@tanstack/react-query'
-import { clippingAt, type Clipping, type Clippings, type PlaceInManual, type Sheet } from '@plumb-mark/core'
-import { get } from './api.js'
+import { clippingAt, readClippings, type Clipping, type Clippings, type PlaceInManual, type Sheet } from '@plumb-mark/core'
+import { getFile } from './api.js'
 
 /** Under its digest a file of cut-outs never changes; the service worker keeps it for work without signal. */
 const asked = (digest: string) => ({
   queryKey: ['clippings', digest],
-  queryFn: () => get<Clippings>(`/api/clippings/${digest}`),
+  queryFn: async () => readClippings(await (await getFile(`/api/clippings/${digest}`)).content.text()),
   staleTime: Infinity,
 })
 

@@ -2,7 +2,9 @@ import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { SquareSplitHorizontal } from 'lucide-react'
 import { Suspense, lazy, useState, type ReactNode } from 'react'
 import { DEFECT_STEP_WORDS, isOpen, type Defect, type DefectState } from '@plumb-mark/core'
+import { Clause } from '../checks/clause.js'
 import { Photos } from '../checks/photo-picker.js'
+import { useInspection } from '../job/inspection.js'
 import { useSiteTime } from '../job/site-time.js'
 
 const BeforeAfter = lazy(() =>
@@ -20,6 +22,10 @@ const STATE_WORDS = {
 export function DefectCard({ defect, children }: { defect: Defect; children?: ReactNode }) {
   const { raised, steps, voidSteps, severity, state, failedAgain } = defect
   const open = isOpen(defect)
+  const check = useInspection(({ inspection }) => {
+    const at = inspection?.at.byId.get(defect.checkId)
+    return at === undefined ? undefined : inspection!.checks[at]!.check
+  })
   return (
     <chakra.article
       py="18px"
@@ -46,6 +52,11 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
       <Text mt="6px" fontSize="17px" maxW="65ch">
         {defect.remedy}
       </Text>
+      {check && (
+        <Flex direction="column" align="flex-start" mt="4px">
+          <Clause check={check} />
+        </Flex>
+      )}
       <chakra.ol listStyleType="none" mt="8px" fontSize="14px" color="faint">
         <Step
           when={raised.at}

@@ -37,7 +37,10 @@ export function StepForm({
   })
   return (
     <Stack as="form" gap="10px" onSubmit={(event) => void take(event)} maxW="560px">
-      <Field label="What was done?" problem={formState.errors.note?.message}>
+      <Field
+        label={step === 'sent-back' ? 'Why is it sent back?' : 'What was done?'}
+        problem={formState.errors.note?.message}
+      >
         {(ids) => <Textarea {...ids} {...register('note')} rows={2} autoFocus />}
       </Field>
       <Flex gap="10px" wrap="wrap" align="center">

@@ -249,7 +249,7 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
             set({ accuracy: [...draft.accuracy, { dimension: 'voltage', percent: 1, plus: 0 }] })
           }
         >
-          <Plus size={17} /> It also measures
+          <Plus size={17} /> What it measures, with uncertainty
         </Button>
         <Button variant="plain" onClick={() => onDone(false)}>
           Cancel

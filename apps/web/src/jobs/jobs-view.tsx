@@ -105,7 +105,9 @@ function NoJobs({
       ? 'No job is like that. Take a filter away, or search for less.'
       : role === 'installer'
         ? 'No job is shared with you yet. The inspector shares a job when there is something to rework.'
-        : 'No jobs yet. Open the first with “New job”.'
+        : role === 'reviewer'
+          ? 'No job waits for you.'
+          : 'No jobs yet. Open the first with “New job”.'
   return <Text mt="16px">{words}</Text>
 }
 

@@ -81,7 +81,7 @@ describe('instruments', () => {
     await user.click(screen.getByRole('button', { name: /Meter M0/ }))
     await user.clear(screen.getByLabelText('Calibrated until'))
     await user.type(screen.getByLabelText('Calibrated until'), '2030-06-30')
-    await user.click(screen.getByRole('button', { name: 'It also measures' }))
+    await user.click(screen.getByRole('button', { name: 'What it measures, with uncertainty' }))
     await user.selectOptions(screen.getAllByLabelText('measures')[1]!, 'resistance')
     serverSays({ 'PUT /api/instruments/m0': refusal(400, 'invalid', 'serial is missing') })
     await user.click(screen.getByRole('button', { name: 'Save' }))

@@ -79,7 +79,7 @@ export function Shown({ words, onKeep }: { words: string; onKeep: () => void }) 
 export function WillBeFine({ onKeep }: { onKeep: () => void }) {
   return (
     <Button variant="outline" h="52px" onClick={onKeep}>
-      It will be fine
+      Skip this check
     </Button>
   )
 }

@@ -2,7 +2,7 @@ import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary } from '@plumb-mark/contract'
-import { sameMessage, adoptionChanges, sheetName, withSheet } from '@plumb-mark/core'
+import { sameMessage, adoptionChanges, sheetName, withSheet, type Verdict } from '@plumb-mark/core'
 import { Note } from '../ui/theme/text.js'
 import { useMessageText } from '../job/message-text.js'
 import { useSession } from '../data/session.js'
@@ -79,8 +79,10 @@ export function AdoptionView() {
               )}
             </Box>
             <HStack gap="12px" wrap="wrap">
-              {change.verdictBefore && <VerdictMark verdict={change.verdictBefore} />}
-              {change.verdictBefore && change.verdictAfter && <Text color="faint">→</Text>}
+              {isJudgedAnew(change) && change.verdictBefore && <VerdictMark verdict={change.verdictBefore} />}
+              {isJudgedAnew(change) && change.verdictBefore && change.verdictAfter && (
+                <Text color="faint">→</Text>
+              )}
               {change.verdictAfter && <VerdictMark verdict={change.verdictAfter} />}
             </HStack>
           </Row>
@@ -101,3 +103,12 @@ export function AdoptionView() {
     </Box>
   )
 }
+
+/** The same verdict before and after is told once. */
+const isJudgedAnew = ({
+  verdictBefore,
+  verdictAfter,
+}: {
+  verdictBefore?: Verdict | undefined
+  verdictAfter?: Verdict | undefined
+}) => verdictBefore !== verdictAfter

@@ -1,6 +1,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import {
   CLAMP_NAMES,
+  formatQuantity,
   VERDICT_WORDS,
   inForce,
   sayEvidence,
@@ -136,10 +137,18 @@ function TerminalBlock({ terminal, checks }: { terminal: Terminal; checks: reado
         </Flex>
       ))}
       <Text fontSize="12px" color="faint">
-        {CLAMP_NAMES[terminal.clamp]}
+        {terminal.torque ? torqueWords(terminal.torque) : CLAMP_NAMES[terminal.clamp]}
       </Text>
     </Block>
   )
+}
+
+/** “2.2–2.8 N·m”: what the driver is set to. */
+function torqueWords({ min, max }: NonNullable<Terminal['torque']>): string {
+  const ends = [min, max].flatMap((end) =>
+    end === undefined ? [] : [formatQuantity(end, 'torque', { bare: true })],
+  )
+  return `${[...new Set(ends)].join('–')} N·m`
 }
 
 /** What was read at a check, as it was typed. */

@@ -11,6 +11,7 @@ import {
   type Signer,
 } from '@plumb-mark/core'
 import { useClippingFiles } from '../data/clippings.js'
+import { useRecogniserAhead } from '../data/recogniser-ahead.js'
 import { useSession } from '../data/session.js'
 import { SetAsideList } from '../on-device/set-aside-list.js'
 import { Frame } from '../layout/frame.js'
@@ -40,6 +41,7 @@ export function JobFrame() {
   const { pathname } = useLocation()
   useEffect(() => void (jobId && open(jobId)), [jobId, open])
   useFollowing(jobId)
+  useRecogniserAhead()
   useClippingFiles(useInspection(({ sheets }) => sheets).values())
   if (role === 'installer' && !pathname.endsWith('/rework'))
     return <Navigate to={`/jobs/${jobId}/rework`} replace />

@@ -39,11 +39,11 @@ it('the line shows the stages that have checks, and those where things are enter
       .map(({ textContent }) => textContent),
   ).toEqual([
     'Identify1 wrong',
-    'Place and mountall done',
-    'Roofall done',
-    'Earthingall done',
-    'DC sideall done',
-    'AC sideall done',
+    'Place and mountnothing to check',
+    'Roofnothing to check',
+    'Earthingnothing to check',
+    'DC sidenothing to check',
+    'AC sidenothing to check',
     'Meter1 to do',
     'Judge and sign2 in the way',
   ])

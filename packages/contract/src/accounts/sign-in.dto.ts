@@ -66,3 +66,11 @@ export interface OneTimeLink {
   token: string
   expiresAt: string
 }
+
+/** An invented person of the demo data, and what they sign in with. */
+export interface DemoAccount {
+  name: string
+  role: Role
+  email: string
+  password: string
+}

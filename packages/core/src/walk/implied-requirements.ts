@@ -77,7 +77,7 @@ export function impliedRequirements(sheet: Sheet): readonly Requirement[] {
     const { by, unless, ...said } = BROUGHT[entered]
     const asked = sheet.requirements.some(({ kind }) => unless.includes(kind))
     return by.includes(sheet.kind) && !asked
-      ? [{ kind: 'presence', id: `entered-${entered}`, clause: 'what must be entered', entered, ...said }]
+      ? [{ kind: 'presence', id: `entered-${entered}`, clause: 'asked by Plumb Mark', entered, ...said }]
       : []
   })
   const found = [...own, ...sheet.requirements.flatMap(photoOf)]

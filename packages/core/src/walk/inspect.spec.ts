@@ -85,7 +85,7 @@ it('a defect carries severity, place and remedy already written', () => {
       severity: 'major',
       title: 'Torque',
       place: 'Box 1, terminal A',
-      finding: 'outside by 1 N·m',
+      finding: '1 N·m, must be 2 N·m to 3 N·m',
       remedy: 'put it right',
     },
   })

@@ -16,7 +16,8 @@ export interface SerialFound {
  */
 export function serialOf(unit: UnitBuilt, checks: readonly JudgedCheck[]): SerialFound {
   const plate = checks.find(
-    ({ check }) => check.unit.id === unit.id && check.requirement.kind === 'nameplate',
+    ({ check }) =>
+      check.unit.id === unit.id && (check.requirement.kind === 'nameplate' || asksForSerial(check)),
   )
   const ordered = unit.serial?.trim() || undefined
   if (!plate) return { found: ordered, ordered: undefined }
@@ -27,3 +28,7 @@ export function serialOf(unit: UnitBuilt, checks: readonly JudgedCheck[]): Seria
       : {}
   return { found: values['serial']?.typed.trim() || undefined, ordered }
 }
+
+/** Where no plate is to be compared, the serial is asked for by itself. */
+const asksForSerial = ({ requirement }: JudgedCheck['check']): boolean =>
+  requirement.kind === 'presence' && requirement.entered === 'serials'

@@ -35,7 +35,7 @@ export function Line({ onClose }: { onClose: () => void }) {
     <Box position="fixed" inset={0} zIndex={40} bg="blackAlpha.500" onClick={onClose}>
       <Box
         role="dialog"
-        aria-label="Find, or read"
+        aria-label="Find a check or type a reading"
         mx="auto"
         mt={{ base: '8px', md: '9vh' }}
         w={{ base: 'calc(100% - 16px)', md: '680px' }}

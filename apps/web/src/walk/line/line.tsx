@@ -96,6 +96,7 @@ function leftOf(stage: Stage, { checks }: Inspection) {
   const verdicts = checks.filter(({ check }) => check.stage === stage).map(({ outcome }) => outcome.verdict)
   const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length
   return {
+    asked: verdicts.length,
     verdict: worst(verdicts),
     wrong: count('does-not-conform'),
     unproven: count('not-proven'),
@@ -105,7 +106,7 @@ function leftOf(stage: Stage, { checks }: Inspection) {
 
 function StageMark({ stage, here, isNext }: { stage: Stage; here: boolean; isNext: boolean }) {
   const { jobId } = useParams()
-  const { verdict, wrong, unproven, toDo } = useInspection(
+  const { asked, verdict, wrong, unproven, toDo } = useInspection(
     useShallow(({ inspection }) => leftOf(stage, inspection!)),
   )
   const left = [
@@ -122,8 +123,9 @@ function StageMark({ stage, here, isNext }: { stage: Stage; here: boolean; isNex
     .filter(([n]) => n > 0)
     .map(([n, word]) => `${n} ${word}`)
     .join(', ')
+  const done = asked === 0 ? 'nothing to check' : 'all done'
   return (
-    <Mark ref={mark} to={`/jobs/${jobId}/walk/${stage}`} title={said || 'all done'}>
+    <Mark ref={mark} to={`/jobs/${jobId}/walk/${stage}`} title={said || done}>
       <Box
         w="26px"
         flexShrink={0}
@@ -137,7 +139,7 @@ function StageMark({ stage, here, isNext }: { stage: Stage; here: boolean; isNex
       <Box lineHeight={1.15} py="8px">
         <Text fontSize="15px">{STAGE_TITLES[stage]}</Text>
         <Text fontSize="13px" color={wrong > 0 ? 'danger' : 'faint'} fontWeight={400}>
-          {said || 'all done'}
+          {said || done}
         </Text>
         {isNext && !here && (
           <Text

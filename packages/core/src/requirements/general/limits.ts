@@ -119,7 +119,7 @@ export const limits = defineKind(shape, {
         dimension === 'conductor-size'
           ? msg`${figure(value, dimension, about.unit)}, allowed ${limitWords({ min, max }, dimension, about.unit)}`
           : margin < 0
-            ? msg`outside by ${by(-margin)}`
+            ? msg`${figure(value, dimension, about.unit)}, must be ${limitWords({ min, max }, dimension, about.unit)}`
             : msg`inside by ${by(margin)}`,
     }
   },

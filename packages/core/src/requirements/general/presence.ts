@@ -33,7 +33,8 @@ export const presence = defineKind(shape, {
           kind: 'record',
           form: 'fields',
           fields: [
-            { id: 'reason', label: 'there is none, because', required: '', options: REASONS[entered] },
+            ...(entered === 'serials' ? [SERIAL_FIELD] : []),
+            { id: 'reason', label: NONE_BECAUSE[entered], required: '', options: REASONS[entered] },
             { id: 'sentence', label: 'in a sentence', required: 'what was seen, for whoever signs' },
           ],
         },
@@ -47,6 +48,8 @@ export const presence = defineKind(shape, {
         finding: evidence.seen ? 'taken' : 'not taken',
       }
     const values = answered(evidence, 'fields')?.values
+    const serial = entered === 'serials' ? values?.[SERIAL_FIELD.id]?.typed.trim() : undefined
+    if (serial) return { verdict: 'conforms', working: [question], notes: [], finding: `serial ${serial}` }
     const said = [values?.['reason'], values?.['sentence']].flatMap((one) => one?.typed.trim() || [])
     if (said.length === 0) return undefined
     const finding = `none: ${said.join('. ')}`
@@ -87,6 +90,19 @@ function isTied(
 }
 
 /** Why something may be missing, as it usually is; another reason may be typed. */
+/** The serial that stands on the plate, where nobody entered one. */
+const SERIAL_FIELD = { id: 'serial', label: 'serial as found', required: '', scan: true } as const
+
+/** What a reason is the answer to. */
+const NONE_BECAUSE: Record<(typeof ENTERED)[number], string> = {
+  strings: 'there is none, because',
+  'one-line': 'there is none, because',
+  bonds: 'there is none, because',
+  places: 'there is none, because',
+  serials: 'not readable, because',
+  photos: 'there is none, because',
+}
+
 export const REASONS: Record<(typeof ENTERED)[number], readonly string[]> = {
   strings: ['the input is idle and capped', 'the inverter has no modules yet', 'outside of this visit'],
   'one-line': ['it is not connected to the mains', 'it is on the DC side only', 'outside of this visit'],
