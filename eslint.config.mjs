@@ -107,6 +107,7 @@ const WEB_FLOORS = [
   'rework',
   'sheets',
   'sign-off',
+  'help',
   'walk',
   'app',
 ]

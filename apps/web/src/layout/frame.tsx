@@ -7,6 +7,7 @@ import { PlumbBob } from '../ui/plumb-bob.js'
 import { StorageNotice } from './storage-notice.js'
 import { WaitingMark } from './waiting-mark.js'
 import { SignOut } from './sign-out.js'
+import { HelpLink } from './help-link.js'
 import { SettingsMenu } from './settings-menu.js'
 
 const Tab = chakra(NavLink, {
@@ -111,6 +112,7 @@ export function Frame({
             <SmallPrint hideBelow="2xl">
               {person?.name}, {person?.role}
             </SmallPrint>
+            <HelpLink />
             <SettingsMenu />
             {person ? <SignOut /> : <Tab to="/jobs">Sign in</Tab>}
           </HStack>
