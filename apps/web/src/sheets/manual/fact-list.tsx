@@ -256,7 +256,9 @@ function GroupHead({ title, note, children }: { title: string; note: string; chi
       <Text as="h2" fontWeight={600}>
         {title}
       </Text>
-      <Note flex="1">{note}</Note>
+      <Note flex="1" hideBelow="md">
+        {note}
+      </Note>
       {children}
     </Flex>
   )

@@ -59,7 +59,7 @@ export function ManualPages({
         >
           <ChevronLeft size={18} />
         </Button>
-        <Text fontFamily="mono" fontSize="14px" role="status">
+        <Text fontFamily="mono" fontSize="14px" whiteSpace="nowrap" role="status">
           page {number} of {pages.length}
         </Text>
         <Button
