@@ -282,6 +282,17 @@ describe('four eyes', () => {
     expect(await notReleased()).toContain(id)
   })
 
+  it('whoever writes over a sheet is its writer, and does not release it', async () => {
+    await office.json('POST', '/api/sheets', {
+      source: source.replace('max: 19 in·lb', 'max: 17 in·lb'),
+      replace: true,
+    })
+    expect(fault(await office.json('POST', `/api/sheets/${id}/release`))).toEqual([403, 'own-sheet'])
+    const { body } = await inspector.json<SheetInLibrary>('POST', `/api/sheets/${id}/release`)
+    expect(body).toMatchObject({ writtenBy: { name: 'Corin Wakely' }, releasedBy: { name: 'Ottilie Marsh' } })
+    await office.json('POST', '/api/sheets', { source, replace: true })
+  })
+
   it('no job is signed by it until then', async () => {
     const reviewer = await server.signIn('reviewer')
     const sealed = await reviewer.json<{ jobs: unknown }>('GET', `/api/sheets/${id}`)

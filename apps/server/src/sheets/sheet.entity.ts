@@ -10,7 +10,7 @@ export class SheetRow {
   @Column('text') revision!: string
   @Column('text') source!: string
   @Column('text') fingerprint!: string
-  /** Who wrote it; null for what came with the program, or before this was asked. */
+  /** Who wrote what it says now; null for what came with the program, or before this was asked. */
   @Column('text', { nullable: true }) writtenBy!: string | null
   /** Who looked at it after its writer, and when; null until then. */
   @Column('text', { nullable: true }) releasedBy!: string | null

@@ -110,7 +110,11 @@ export class SheetsService {
             `${sheetName(sheet)} was written by somebody else: ask them or the office, or give the change a revision of its own`,
             'revision',
           )
-        await db.update(SheetRow, { id: row.id }, { ...row, source, releasedBy: null, releasedAt: null })
+        await db.update(
+          SheetRow,
+          { id: row.id },
+          { ...row, source, writtenBy: by?.id ?? null, releasedBy: null, releasedAt: null },
+        )
       }
     })
     this.read.delete(row.id)

@@ -31,5 +31,7 @@ export function useDeviceAnswer(judged: JudgedCheck): (() => Told | undefined) |
       inspection?.context.sheetOf(check.unit.id)?.figures,
     )
   }, [check, judged.history])
-  return live === 'connected' && readsOf(check).length > 0 ? tell : undefined
+  // Just connected it has said nothing yet: what is offered then would do nothing.
+  const says = useLive(() => live === 'connected' && readsOf(check).length > 0 && tell() !== undefined)
+  return says ? tell : undefined
 }

@@ -40,6 +40,8 @@ export interface FormField {
   options?: readonly string[] | undefined
   /** May be read from a barcode on the label. */
   scan?: boolean | undefined
+  /** Stands on the nameplate, and may be read off a photo of it. */
+  onPlate?: boolean | undefined
 }
 
 /** A test of the interface to the grid, and the ids of the fields that hold what was found: a unit's own file names its rows so. */

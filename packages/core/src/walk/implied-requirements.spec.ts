@@ -1,6 +1,7 @@
 import { cable, part } from '../ac/network.testing.js'
 import type { Scope } from '../job/scope.js'
 import { MODULE, Site, sheet } from '../requirements/site.testing.js'
+import { serialOf } from './serial-found.js'
 
 const TERMINALS = ['PV1 +', 'PV1 −', 'PV2 +', 'PV2 −'].map((label, i) => ({
   id: `t${i}`,
@@ -93,3 +94,20 @@ it('what lies outside the scope of a job is not asked for', () =>
   expect(
     asked(site({ outside: ['strings', 'bonds', 'serials', 'photos'], reason: 'a battery was added' })),
   ).toEqual(['B/entered-one-line/unit', 'I/entered-one-line/unit'].reverse()))
+
+it('a serial that was read is the serial of its unit; one that stands on two plates proves neither', () => {
+  const read = (unit: string, typed: string, on = site()) =>
+    on.record(`${unit}/entered-serials/unit`, { values: { serial: { typed } } })
+  const one = read('B', 'AB-77')
+  expect(one.says('B/entered-serials/unit')).toBe('conforms: serial AB-77')
+  const { checks, state } = one.inspection
+  expect(
+    serialOf(
+      state.asBuilt.units.find(({ id }) => id === 'B')!,
+      checks,
+    ).found,
+  ).toBe('AB-77')
+  const both = read('I', 'ab 77', read('B', 'AB-77'))
+  expect(both.says('I/entered-serials/unit')).toBe('not-proven: serial ab 77 is that of B too')
+  expect(both.says('B/entered-serials/unit')).toBe('not-proven: serial AB-77 is that of I too')
+})

@@ -30,5 +30,5 @@ export function serialOf(unit: UnitBuilt, checks: readonly JudgedCheck[]): Seria
 }
 
 /** Where no plate is to be compared, the serial is asked for by itself. */
-const asksForSerial = ({ requirement }: JudgedCheck['check']): boolean =>
-  requirement.kind === 'presence' && requirement.entered === 'serials'
+const asksForSerial = ({ requirement, subject }: JudgedCheck['check']): boolean =>
+  requirement.kind === 'presence' && requirement.entered === 'serials' && subject.kind === 'unit'

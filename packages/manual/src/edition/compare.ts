@@ -1,5 +1,6 @@
 import { normaliseLabel } from '@plumb-mark/core'
 import { figuresOf, type Fact, type Figures } from '../finders/spot.js'
+import { othersThan } from '../resolve/others.js'
 import { titled } from '../proposal/proposed.js'
 import type { SheetFact } from './sheet-facts.js'
 
@@ -26,10 +27,16 @@ export function compareEditions(facts: readonly Fact[], before: readonly SheetFa
     .sort((a, b) => b.alike - a.alike || a.i - b.i || a.j - b.j)
   const of = new Map<number, { before: number; isSame: boolean }>()
   const taken = new Set<number>()
+  const twins = facts.map((fact) => othersThan(fact, facts).map((other) => facts.indexOf(other)))
   for (const { i, j } of pairs) {
-    if (of.has(i) || taken.has(j)) continue
+    if (of.has(i) || taken.has(j) || twins[i]!.some((twin) => of.has(twin))) continue
     of.set(i, { before: j, isSame: saysSame(facts[i]!, before[j]!) })
     taken.add(j)
+  }
+  // Two places that contradict each other speak of one demand, whichever of them a person accepts.
+  for (const [i, fact] of facts.entries()) {
+    const match = of.has(i) ? undefined : twins[i]!.flatMap((twin) => of.get(twin) ?? [])[0]
+    if (match) of.set(i, { before: match.before, isSame: saysSame(fact, before[match.before]!) })
   }
   return { of, gone: before.flatMap((_, j) => (taken.has(j) ? [] : [j])) }
 }

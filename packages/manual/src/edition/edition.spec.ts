@@ -2,7 +2,9 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { parse } from 'yaml'
 import { readSheet, type Sheet } from '@plumb-mark/core'
 import type { Fact } from '../finders/spot.js'
+import { openChanges, sheetOf } from '../workbench/make-sheet.js'
 import { usualKinds } from '../workbench/usual.js'
+import { decide, workbenchOf } from '../workbench/workbench.js'
 import { compareEditions } from './compare.js'
 import { newEdition, revisionAfter } from './new-edition.js'
 import { factsOfSheet } from './sheet-facts.js'
@@ -124,6 +126,69 @@ describe('a new edition', () => {
     const changed = { ...manual[i]!, min: 555 }
     const made = newEdition(C.data, facts, comparison, new Map([[i, changed]]), [], HEAD)
     expect(factsOfSheet(readSheet(made))[i]!.fact).toMatchObject({ subject: 'above', min: 555 })
+  })
+
+  it.each([
+    ['the hole of the fixings', 'diameter', (sheet: Data) => sheet['diameter'] === undefined],
+    ['the lower edge', 'height above the floor', (sheet: Data) => sheet['base'] === undefined],
+  ])('%s goes by itself: what stands beside it, and the next demand, stay', (_what, subject, isGone) => {
+    const i = facts.findIndex(({ fact }) => fact.subject === subject)
+    const made = newEdition(C.data, facts, compareEditions([], facts), new Map(), [i], HEAD)
+    const ids = (data: Data) => (data['requirements'] as Data[]).map(({ id }) => id)
+    expect(ids(made)).toEqual(ids(C.data))
+    const [list, item] = facts[i]!.at
+    expect(isGone(at(made, [list!, item!]) as Data)).toBe(true)
+    expect(Object.keys(at(made, [list!, item!]) as Data).length).toBeGreaterThan(5)
+  })
+
+  it('a wait goes without its step, a step with its wait, and each of several once', () => {
+    const steps = facts.flatMap(({ at: path }, i) => (path[2] === 'steps' ? [i] : []))
+    const [first] = steps.filter((i) => facts[i]!.fact.kind === 'wait')
+    const owner = facts[first!]!.at.slice(0, 3)
+    const ofOwner = steps.filter((i) => facts[i]!.at.slice(0, 3).join() === owner.join())
+    const count = (data: Data) => (at(data, owner) as Data[]).length
+    const without = (gone: readonly number[]) =>
+      newEdition(C.data, facts, compareEditions([], facts), new Map(), gone, HEAD)
+    const calm = without(ofOwner.filter((i) => facts[i]!.fact.kind === 'wait'))
+    expect(count(calm)).toBe(count(C.data))
+    expect((at(calm, owner) as Data[]).every((step) => step['wait'] === undefined)).toBe(true)
+    const both = ofOwner.filter((i) => facts[i]!.at[3] === facts[first!]!.at[3])
+    expect(both).toHaveLength(2)
+    expect(count(without(both))).toBe(count(C.data) - 1)
+  })
+
+  it('whatever goes, no other demand goes with it', () => {
+    const none = compareEditions([], facts)
+    const without = (gone: readonly number[]) =>
+      (newEdition(C.data, facts, none, new Map(), gone, HEAD)['requirements'] as Data[]).map(({ id }) => id)
+    const keptBeside = (touched: ReadonlySet<unknown>) =>
+      C.sheet.requirements.flatMap(({ id }, k) => (touched.has(k) ? [] : [id]))
+    const ownerOf = (i: number) => (facts[i]!.at[0] === 'requirements' ? facts[i]!.at[1] : undefined)
+    for (const [i, { at: path }] of facts.entries())
+      expect([path, without([i])]).toEqual([path, expect.arrayContaining(keptBeside(new Set([ownerOf(i)])))])
+    const all = facts.map((_, i) => i)
+    expect(without(all)).toEqual(expect.arrayContaining(keptBeside(new Set(all.map(ownerOf)))))
+  })
+
+  it('of two places that contradict each other the accepted one takes the place of the demand, and none is added', () => {
+    const above = facts.find(({ fact }) => fact.subject === 'above')!.fact
+    const twice = [400, 450].map((min, k): Fact => ({
+      ...above,
+      min,
+      page: 3 + k,
+      clause: `${k}`,
+      contradicts: true,
+    }))
+    const comparison = compareEditions(twice, facts)
+    expect([comparison.of.get(0)!.isSame, comparison.of.get(1)!.isSame]).toEqual([true, false])
+    const bench = workbenchOf(twice)
+    const edition = { data: C.data, facts, comparison, removed: [] }
+    expect(openChanges(bench, edition)).toBe(1)
+    const decided = decide(bench, 1, { kind: 'accepted' })
+    expect(openChanges(decided, edition)).toBe(0)
+    const made = readSheet(sheetOf(decided, 'inverter', HEAD, edition))
+    expect(made.requirements).toHaveLength(C.sheet.requirements.length)
+    expect(factsOfSheet(made).find(({ fact }) => fact.subject === 'above')!.fact.min).toBe(450)
   })
 
   it('a setting is written in the unit in which the display shows it', () => {

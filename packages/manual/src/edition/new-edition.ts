@@ -42,8 +42,10 @@ export function newEdition(
   append(next, 'requirements', added)
   if (listOf(added, 'ratings').length > 0)
     next['ratings'] = [...listOf(next, 'ratings'), ...listOf(added, 'ratings')]
-  // From the end, so that the numbers of those before stay.
-  for (const old of removed.map((i) => beforeFacts[i]!).toReversed()) takeOut(next, old)
+  takeOut(
+    next,
+    removed.map((i) => beforeFacts[i]!),
+  )
   return { ...next, ...head }
 }
 
@@ -122,20 +124,50 @@ function append(data: Data, list: 'terminals' | 'requirements', added: Data): vo
   if (all.length > 0) data[list] = all
 }
 
-/** A demand by itself goes whole; one of a list goes from it, and the demand with the last. */
-function takeOut(data: Data, { at, form }: SheetFact): void {
-  const [list, item, inner, number] = at
-  if (form === 'bounds' && at.length === 2) return remove(data, at)
-  if (typeof number === 'number') {
-    const items = get(data, [list!, item!, inner!]) as unknown[]
-    items.splice(number, 1)
-    if (items.length === 0) remove(data, [list!, item!])
-    return
-  }
+/**
+ * Takes out what is not demanded any more: a demand by itself whole, one of a list with its item, a figure of several by itself, so that the
+ * others stay and the sheet asks for what it cannot do without.
+ */
+function takeOut(data: Data, facts: readonly SheetFact[]): void {
+  const ways = facts.flatMap(goneWith)
   // A sheet names all four sides: one that is not demanded is free from 0 on.
-  if (inner === 'clear') return set(data, at, '0 mm')
-  remove(data, list === 'requirements' ? [list, item!] : at)
+  for (const way of ways.filter((one) => !isItem(one)))
+    set(data, way, way.at(-2) === 'clear' ? '0 mm' : undefined)
+  const items = new Map(ways.filter(isItem).map((way) => [way.join(' '), way]))
+  // From the end, so that the numbers of those before stay.
+  const ordered = [...items.values()].sort(fromTheEnd)
+  for (const way of ordered) {
+    const list = get(data, way.slice(0, -1)) as unknown[]
+    list.splice(way.at(-1) as number, 1)
+    // A demand whose list is empty demands nothing, but for free space; it stands before all that are still to go.
+    if (list.length === 0 && way.length > 2 && way[2] !== 'keepOut') remove(data, way.slice(0, 2))
+  }
 }
+
+const isItem = (way: Path): boolean => typeof way.at(-1) === 'number'
+
+/** Of two items the later one of a list first, and what lies within an item before the item itself. */
+function fromTheEnd(a: Path, b: Path): number {
+  for (let i = 0; i < Math.max(a.length, b.length); i++) {
+    const [one, other] = [a[i], b[i]]
+    if (one === other) continue
+    if (one === undefined) return 1
+    if (other === undefined) return -1
+    return typeof one === 'number' && typeof other === 'number'
+      ? other - one
+      : String(other).localeCompare(String(one))
+  }
+  return 0
+}
+
+/** What goes with a fact: limits over a whole string stand in two members. */
+const goneWith = ({ at, within = at, form }: SheetFact): Path[] =>
+  form === 'whole-bounds'
+    ? [
+        [...at, 'minCount'],
+        [...at, 'maxCount'],
+      ]
+    : [within]
 
 const listOf = (data: Data, name: string): Data[] => (Array.isArray(data[name]) ? (data[name] as Data[]) : [])
 

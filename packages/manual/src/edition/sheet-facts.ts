@@ -16,6 +16,8 @@ export interface SheetFact {
   fact: Fact
   /** The way to it in the data of the sheet: names of members and numbers of items. */
   at: readonly (string | number)[]
+  /** What goes from the sheet when it is not demanded any more: the item or member that it stands in; itself where this is left out. */
+  within?: readonly (string | number)[]
   /** The unit in which a display shows a setting; its rule is written in it. */
   shownIn?: string
   /** How the figure is written there: with its bounds, as one least figure, as a plain count, as a rule of a setting, or as words. */
@@ -48,8 +50,9 @@ function asFacts(
 ): SheetFact[] {
   const [x0 = 0, top = 0, x1 = 0, bottom = 0] = printed?.box ?? []
   return found.map(
-    ({ at, form, shownIn, kind, subject, figures = {}, text = '', unit = unitOfKind(kind) }) => ({
+    ({ at, within, form, shownIn, kind, subject, figures = {}, text = '', unit = unitOfKind(kind) }) => ({
       at,
+      ...(within && { within }),
       form,
       ...(shownIn !== undefined && { shownIn }),
       fact: {
@@ -95,7 +98,16 @@ function headFacts({ mass, size, ratings }: Sheet): SheetFact[] {
     // A figure within other words is not what the rating is.
     if (!figure || figure.dimension === 'count' || figure.at > 0) return []
     const [one] = asFacts(
-      [{ at: ['ratings', i, 'value'], form: 'words', kind: 'rating', subject: name, figures: figure }],
+      [
+        {
+          at: ['ratings', i, 'value'],
+          within: ['ratings', i],
+          form: 'words',
+          kind: 'rating',
+          subject: name,
+          figures: figure,
+        },
+      ],
       {},
     )
     return [{ ...one!, fact: { ...one!.fact, unit: unitOf(figure.dimension) } }]
@@ -161,6 +173,7 @@ function requirementFacts(requirement: Requirement, at: readonly (string | numbe
     case 'gland':
       return requirement.glands.map(({ label, without }, i): Found => ({
         at: [...at, 'glands', i, 'without'],
+        within: [...at, 'glands', i],
         form: 'bounds',
         kind: 'gland',
         subject: label,
@@ -207,7 +220,14 @@ function requirementFacts(requirement: Requirement, at: readonly (string | numbe
           ]
     case 'ordered-steps':
       return requirement.steps.flatMap(({ label, wait }, i): Found[] => [
-        { at: [...at, 'steps', i, 'label'], ...words, kind: 'step', subject: String(i + 1), text: label },
+        {
+          at: [...at, 'steps', i, 'label'],
+          within: [...at, 'steps', i],
+          ...words,
+          kind: 'step',
+          subject: String(i + 1),
+          text: label,
+        },
         ...(wait === undefined
           ? []
           : [
@@ -226,12 +246,20 @@ function requirementFacts(requirement: Requirement, at: readonly (string | numbe
         if (!shown) return []
         const measured = canonicalOf(shown, unit)
         return [
-          { at: [...at, 'settings', i, 'rule'], form: 'rule', kind: 'setting', subject: label, ...measured },
+          {
+            at: [...at, 'settings', i, 'rule'],
+            within: [...at, 'settings', i],
+            form: 'rule',
+            kind: 'setting',
+            subject: label,
+            ...measured,
+          },
         ]
       })
     case 'indicator':
       return requirement.patterns.map(({ colour, rhythm, means }, i): Found => ({
         at: [...at, 'patterns', i, 'means'],
+        within: [...at, 'patterns', i],
         ...words,
         kind: 'indicator',
         subject: `${colour}, ${rhythm}`,
@@ -240,6 +268,7 @@ function requirementFacts(requirement: Requirement, at: readonly (string | numbe
     case 'alarm-codes':
       return requirement.codes.map(({ id, means }, i): Found => ({
         at: [...at, 'codes', i, 'means'],
+        within: [...at, 'codes', i],
         ...words,
         kind: 'alarm',
         subject: id,
@@ -302,8 +331,9 @@ function clearanceFacts(
   { clear, neighbour, keepOut, base }: Extract<Requirement, { kind: 'clearance' }>,
   at: readonly (string | number)[],
 ): Found[] {
-  const least = (to: readonly (string | number)[], subject: string, min: number): Found => ({
+  const least = (to: readonly (string | number)[], subject: string, min: number, within = to): Found => ({
     at: [...at, ...to],
+    within: [...at, ...within],
     form: 'least',
     kind: 'clearance',
     subject,
@@ -315,7 +345,7 @@ function clearanceFacts(
     ),
     ...(neighbour?.distance === undefined
       ? []
-      : [least(['neighbour', 'distance'], 'between units', neighbour.distance)]),
+      : [least(['neighbour', 'distance'], 'between units', neighbour.distance, ['neighbour'])]),
     ...(base
       ? [
           {
@@ -328,7 +358,7 @@ function clearanceFacts(
         ]
       : []),
     ...keepOut.map(({ from, distance }, i) =>
-      least(['keepOut', i, 'distance'], `from an opening, ${from}`, distance),
+      least(['keepOut', i, 'distance'], `from an opening, ${from}`, distance, ['keepOut', i]),
     ),
   ]
 }

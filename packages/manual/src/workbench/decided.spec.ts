@@ -1,5 +1,6 @@
 import type { Fact } from '../finders/spot.js'
-import { decidedNotes, othersThan } from './decided.js'
+import { othersThan } from '../resolve/others.js'
+import { decidedNotes } from './decided.js'
 import { decide, workbenchOf } from './workbench.js'
 
 const torque = (page: number, value: number, more: Partial<Fact> = {}): Fact => ({

@@ -1,21 +1,7 @@
 import type { Fact } from '../finders/spot.js'
 import { figureWords } from '../finders/figure-words.js'
+import { othersThan } from '../resolve/others.js'
 import { acceptedFacts, type Workbench } from './workbench.js'
-
-/** The other places that say something else of the same. */
-export const othersThan = (fact: Fact, facts: readonly Fact[]): Fact[] =>
-  fact.contradicts
-    ? facts.filter(
-        (one) =>
-          one.contradicts &&
-          one !== fact &&
-          one.kind === fact.kind &&
-          one.model === fact.model &&
-          isAlike(one, fact),
-      )
-    : []
-
-const isAlike = (a: Fact, b: Fact): boolean => a.subject.toLowerCase() === b.subject.toLowerCase()
 
 /** Where a figure stands: "page 4, 5.2". */
 export const placeWords = ({ page, clause }: Pick<Fact, 'page' | 'clause'>): string =>

@@ -4,7 +4,7 @@ import { FACT_KINDS, type Fact, type FactKind } from '../finders/spot.js'
 import type { Data } from '../proposal/proposed.js'
 import { KIND_GROUPS } from './groups.js'
 import type { Edition } from './make-sheet.js'
-import type { Workbench } from './workbench.js'
+import { acceptedByNumber, type Workbench } from './workbench.js'
 
 /** Of these a person types the figures; the others come as tables, in the sheet's form. */
 export const ASKED_KINDS: readonly FactKind[] = FACT_KINDS.filter(
@@ -34,9 +34,11 @@ function withoutPlaces(data: Data): Data {
   return own
 }
 
-/** What was proposed and rejected is not demanded by the new sheet. */
-export const rejectedIn = ({ decisions }: Workbench, edition: Pick<Edition, 'facts'>): number[] =>
-  edition.facts.flatMap((_, i) => (decisions.get(i)?.kind === 'rejected' ? [i] : []))
+/** What was proposed and nobody accepted is not demanded by the new sheet. */
+export function notAcceptedIn(bench: Workbench, edition: Pick<Edition, 'facts'>): number[] {
+  const accepted = acceptedByNumber(bench)
+  return edition.facts.flatMap((_, i) => (accepted.has(i) ? [] : [i]))
+}
 
 /** Kinds in the order of the walk, for the questions of an entry by hand. */
 export const askedInOrder = (kinds: readonly FactKind[]): FactKind[] =>

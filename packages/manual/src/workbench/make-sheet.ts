@@ -26,3 +26,17 @@ export function sheetOf(
   const { data, facts, comparison, removed } = edition
   return newEdition(data, facts, comparison, acceptedByNumber(bench), removed, head)
 }
+
+/**
+ * Demands of the sheet of before that the manual tells otherwise, or twice, and on which nobody has decided: until then the next revision would
+ * keep the old figure under the name of the new edition.
+ */
+export function openChanges({ facts, decisions }: Workbench, { comparison }: Edition): number {
+  const told = new Map<number, number[]>()
+  for (const [fact, { before, isSame }] of comparison.of)
+    if (!isSame || facts[fact]!.contradicts) told.set(before, [...(told.get(before) ?? []), fact])
+  const isTaken = (fact: number) => ['accepted', 'changed'].includes(decisions.get(fact)?.kind ?? '')
+  return [...told.values()].filter(
+    (places) => !places.some(isTaken) && places.some((fact) => !decisions.has(fact)),
+  ).length
+}

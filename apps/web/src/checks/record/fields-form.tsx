@@ -15,6 +15,7 @@ const Scanner = lazy(() => import('../../ui/scanner.js').then(({ Scanner: view }
 /** Several things read together, what is expected beside what was found. */
 export function FieldsForm({ form, answer, onChange }: FormProps<'fields'>) {
   const { fields } = form
+  const onPlate = fields.filter((field) => field.onPlate)
   const decimal = useDecimal()
   const [texts, setTexts] = useState<Record<string, string>>(() =>
     Object.fromEntries(Object.entries(answer?.values ?? {}).map(([id, { typed }]) => [id, typed])),
@@ -35,7 +36,7 @@ export function FieldsForm({ form, answer, onChange }: FormProps<'fields'>) {
           <TripFile form={form} onRead={fill} />
         </Box>
       )}
-      {fields.some(({ scan }) => scan) && <NameplatePhoto fields={fields} onTake={fill} />}
+      {onPlate.length > 0 && <NameplatePhoto fields={onPlate} onTake={fill} />}
       {fields.map((field) => (
         <Box key={field.id}>
           <Field

@@ -7,6 +7,7 @@ import {
   acceptedFacts,
   clauseAt,
   namesOf,
+  openChanges,
   type FactKind,
   type ReadFile,
   type SheetNames,
@@ -15,6 +16,7 @@ import { Frame } from '../../layout/frame.js'
 import { ChoiceField, optionsOf } from '../../ui/choice-field.js'
 import { Problem } from '../../ui/problem.js'
 import { TextField } from '../../ui/text-field.js'
+import { Note } from '../../ui/theme/text.js'
 import { useLibrarySheets } from '../library.js'
 import { AddFact, type Place } from './add-fact.js'
 import { FactList } from './fact-list.js'
@@ -135,6 +137,7 @@ function BenchHead({
 }) {
   const left = bench.facts.length - bench.decisions.size
   const accepted = acceptedFacts(bench).length
+  const waiting = edition ? openChanges(bench, edition) : 0
   return (
     <Box px="14px" py="10px" borderBottom="1px solid" borderColor="hair" bg="panel">
       <Flex gap="8px" align="center" wrap="wrap">
@@ -144,10 +147,20 @@ function BenchHead({
         <Button variant="outline" aria-label="Undo" disabled={bench.past.length === 0} onClick={back}>
           <Undo2 size={17} /> Undo
         </Button>
-        <Button onClick={() => void make()} disabled={accepted === 0} loading={part !== undefined}>
+        <Button
+          onClick={() => void make()}
+          disabled={accepted === 0 || waiting > 0}
+          loading={part !== undefined}
+        >
           {edition ? 'Make the revision' : 'Make the sheet'}
         </Button>
       </Flex>
+      {waiting > 0 && (
+        <Note mt="4px">
+          {waiting === 1 ? 'One demand differs and waits' : `${waiting} demands differ and wait`} for your
+          decision.
+        </Note>
+      )}
       <Problem mt="6px">{problem}</Problem>
       <Grid mt="8px" gap="8px" templateColumns={{ base: '1fr 1fr', md: '1fr 1fr 1fr' }}>
         <TextField

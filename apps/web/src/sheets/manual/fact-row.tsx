@@ -118,7 +118,10 @@ export function FactRow({
                 Change
               </Button>
               <Choice of="rejected" label="Reject" decision={decision} onDecide={onDecide} />
-              <Choice of="other-model" label="Another model" decision={decision} onDecide={onDecide} />
+              {/* Without a manual there is one model. */}
+              {fact.page > 0 && (
+                <Choice of="other-model" label="Another model" decision={decision} onDecide={onDecide} />
+              )}
             </Flex>
           )}
         </>

@@ -10,8 +10,8 @@ import {
   KIND_GROUPS,
   acceptedFacts,
   askedInOrder,
+  notAcceptedIn,
   proposalsOf,
-  rejectedIn,
   sheetOf,
   sheetSource,
   startingFrom,
@@ -118,7 +118,12 @@ function Questions({ names, from }: { names: SheetNames; from: SheetInLibrary | 
       source: '',
       revision: 'A',
     }
-    const data = sheetOf(bench, 'other', head, edition && { ...edition, removed: rejectedIn(bench, edition) })
+    const data = sheetOf(
+      bench,
+      'other',
+      head,
+      edition && { ...edition, removed: notAcceptedIn(bench, edition) },
+    )
     keepDraft(undefined, { text: sheetSource(data), at, fingerprint: undefined })
     await go('/sheets/new')
   }

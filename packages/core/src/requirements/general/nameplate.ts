@@ -79,11 +79,12 @@ function linesOf(
   context: JudgementContext,
   unit: UnitBuilt,
 ): FormField[] {
-  return [
+  const lines: FormField[] = [
     { id: 'model', label: 'model', required: context.sheetOf(unit.id)?.model ?? '' },
     { id: 'serial', label: 'serial', required: unit.serial ?? '', scan: true },
     ...more.map(({ id, label, expected }) => ({ id, label, required: expected })),
   ]
+  return lines.map((line) => ({ ...line, onPlate: true }))
 }
 
 /** As two readers would compare a plate: blanks and case say nothing, nor does a hyphen between letters or digits; before a figure it is a sign. */

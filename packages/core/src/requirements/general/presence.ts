@@ -4,9 +4,9 @@ import { wayToGrid } from '../../ac/way-to-grid.js'
 import type { AsBuilt } from '../../as-built/as-built.js'
 import type { UnitBuilt } from '../../as-built/unit.js'
 import { ENTERED } from '../../job/scope.js'
-import { normaliseLabel } from '../../quantity/phrases.js'
+import { joinAnd, normaliseLabel } from '../../quantity/phrases.js'
 import { oneOf, optional, text } from '../../shape/shape.js'
-import { defineKind, requirementOf, type Subject } from '../kind.js'
+import { defineKind, requirementOf, type Judgement, type Subject } from '../kind.js'
 import { wholeUnit } from '../subjects.js'
 import type { JudgementContext } from '../judgement-context.js'
 
@@ -23,23 +23,28 @@ const shape = requirementOf({
  */
 export const presence = defineKind(shape, {
   minutes: 1,
-  reads: () => ['array', 'earthing', 'network', 'walls', 'units'],
+  reads: ({ entered }) => [
+    ...(['array', 'earthing', 'network', 'walls', 'units'] as const),
+    // What was read off the other plates.
+    ...(entered === 'serials' ? (['readings'] as const) : []),
+  ],
   expand: ({ entered }, unit, sheet, context) =>
     context.header?.scope?.outside.includes(entered) ? [] : MISSING[entered](unit, context, sheet),
-  ask: ({ entered, question }) =>
+  ask: ({ entered, question }, subject) =>
     entered === 'photos'
       ? { kind: 'observation', question }
       : {
           kind: 'record',
           form: 'fields',
           fields: [
-            ...(entered === 'serials' ? [SERIAL_FIELD] : []),
+            // The serial of a device stands on the map of the roof.
+            ...(entered === 'serials' && subject.kind === 'unit' ? [SERIAL_FIELD] : []),
             { id: 'reason', label: NONE_BECAUSE[entered], required: '', options: REASONS[entered] },
             { id: 'sentence', label: 'in a sentence', required: 'what was seen, for whoever signs' },
           ],
         },
   required: ({ question }) => question,
-  judge({ question, entered }, _subject, evidence, { asBuilt }, unit) {
+  judge({ question, entered }, _subject, evidence, { asBuilt, unitsWithSerial }, unit) {
     if (evidence?.kind === 'observation')
       return {
         verdict: evidence.seen ? 'conforms' : 'does-not-conform',
@@ -49,7 +54,7 @@ export const presence = defineKind(shape, {
       }
     const values = answered(evidence, 'fields')?.values
     const serial = entered === 'serials' ? values?.[SERIAL_FIELD.id]?.typed.trim() : undefined
-    if (serial) return { verdict: 'conforms', working: [question], notes: [], finding: `serial ${serial}` }
+    if (serial) return serialOnce(serial, unitsWithSerial(serial), unit.id, question)
     const said = [values?.['reason'], values?.['sentence']].flatMap((one) => one?.typed.trim() || [])
     if (said.length === 0) return undefined
     const finding = `none: ${said.join('. ')}`
@@ -91,7 +96,32 @@ function isTied(
 
 /** Why something may be missing, as it usually is; another reason may be typed. */
 /** The serial that stands on the plate, where nobody entered one. */
-const SERIAL_FIELD = { id: 'serial', label: 'serial as found', required: '', scan: true } as const
+const SERIAL_FIELD = {
+  id: 'serial',
+  label: 'serial as found',
+  required: '',
+  scan: true,
+  onPlate: true,
+} as const
+
+/** One serial stands on one plate. */
+function serialOnce(
+  serial: string,
+  having: readonly { id: string; label: string }[],
+  unitId: string,
+  question: string,
+): Judgement {
+  const others = having.filter(({ id }) => id !== unitId).map(({ label }) => label)
+  const said = { working: [question], notes: [] }
+  if (others.length === 0) return { verdict: 'conforms', ...said, finding: `serial ${serial}` }
+  const finding = `serial ${serial} is that of ${joinAnd(others)} too`
+  return {
+    verdict: 'not-proven',
+    ...said,
+    finding,
+    wanting: 'read both plates again: each has a serial of its own',
+  }
+}
 
 /** What a reason is the answer to. */
 const NONE_BECAUSE: Record<(typeof ENTERED)[number], string> = {
