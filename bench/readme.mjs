@@ -14,9 +14,12 @@ const ORDER = [
   'report',
   'manual',
   'hand',
+  'first-week',
   'devices',
   'many',
   'load',
+  'nameplate',
+  'campaign',
 ]
 const begin = (section) => `<!-- measured: ${section} -->`
 const end = (section) => `<!-- end of ${section} -->`

@@ -1,4 +1,4 @@
-// npm run bench -- [--write] [light|core|electrical|job|web|report|manual|nameplate|hand|devices|many|load ...]: prints what was measured on this machine,
+// npm run bench -- [--write] [light|core|electrical|job|web|tablet|report|manual|nameplate|hand|first-week|devices|many|load ...]: prints what was measured on this machine,
 // beside a reference loop; --write puts it into the README.
 import { parseArgs } from 'node:util'
 import { prepare } from '../scripts/shared.mjs'
@@ -16,10 +16,12 @@ const sections = [
   'electrical',
   'job',
   'web',
+  'tablet',
   'report',
   'manual',
   'nameplate',
   'hand',
+  'first-week',
   'devices',
   'many',
   'load',

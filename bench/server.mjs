@@ -48,3 +48,14 @@ async function signedIn(browser, baseURL) {
   await page.getByRole('heading', { name: 'Jobs' }).waitFor()
   return page
 }
+
+/** Check by check, unit by unit, as somebody who chose it finds it. */
+export async function listByPlace(page) {
+  await page.evaluate(() =>
+    localStorage.setItem(
+      'plumb-mark-preferences',
+      JSON.stringify({ state: { listOrder: 'place' }, version: 0 }),
+    ),
+  )
+  await page.reload()
+}

@@ -1,20 +1,14 @@
 import { fold, inspect, sheetsById } from '../packages/core/dist/index.js'
 import { largeJob } from './site.mjs'
 import { median, ms, table } from './reference.mjs'
-import { withInspector } from './server.mjs'
+import { listByPlace, withInspector } from './server.mjs'
 
 const PORT = 4398
 
 /** What a person waits for in the browser: the scripting time of a keystroke until everything on screen follows. */
 export async function run() {
   await withInspector(PORT, async (page) => {
-    await page.evaluate(() =>
-      localStorage.setItem(
-        'plumb-mark-preferences',
-        JSON.stringify({ state: { listOrder: 'place' }, version: 0 }),
-      ),
-    )
-    await page.reload()
+    await listByPlace(page)
     await page.getByRole('heading', { name: /Fallowmere/ }).click()
     const stages = page.getByRole('navigation', { name: 'Stages of the walk' })
     await stages.getByText('Place and mount').click()

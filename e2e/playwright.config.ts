@@ -28,6 +28,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${portOf(mine)}`,
     viewport: { width: 1280, height: 800 },
+    // A browser that tells its clocks, as people’s do: without, a new job asks for those of the site.
+    timezoneId: 'Europe/London',
     // A control that never comes costs its own wait, not that of the whole walk.
     actionTimeout: 60_000,
     screenshot: 'only-on-failure',

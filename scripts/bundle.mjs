@@ -2,6 +2,7 @@
 import { readdirSync, rmSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { basename, join } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import { rolldown } from 'rolldown'
 import { at } from './shared.mjs'
 
@@ -43,4 +44,5 @@ function isThere(id, from) {
   }
 }
 
-for (const app of process.argv.slice(2)) await bundle(app)
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href)
+  for (const app of process.argv.slice(2)) await bundle(app)

@@ -141,8 +141,22 @@ export class Crew {
   /** Opens one check by its id and returns what opened. */
   async check(id: string): Promise<Locator> {
     const open = this.page.locator(`[data-open-check="${id}"]`)
-    if (!(await open.isVisible())) await this.page.locator(`[data-check="${id}"]`).click()
-    await expect(open).toBeVisible()
+    // What was answered before opens the next by itself, and may do so just then.
+    await expect(async () => {
+      if (!(await open.isVisible())) await this.page.locator(`[data-check="${id}"]`).click({ timeout: 5000 })
+      await expect(open).toBeVisible({ timeout: 5000 })
+    }).toPass()
+    return open
+  }
+
+  /** Opens one check by its title, as a person finds it, and returns what opened. */
+  async checkTitled(title: string): Promise<Locator> {
+    const open = this.page.getByRole('region', { name: title, exact: true })
+    await expect(async () => {
+      if (!(await open.isVisible()))
+        await this.page.getByRole('button', { name: new RegExp(`^${title}`) }).click({ timeout: 5000 })
+      await expect(open).toBeVisible({ timeout: 5000 })
+    }).toPass()
     return open
   }
 
@@ -173,6 +187,15 @@ export class Crew {
   async allKept(): Promise<void> {
     await this.allSent()
     await expect(this.page.getByRole('link', { name: /set aside/ })).toHaveCount(0)
+  }
+
+  /** Signs under a licence, reads once more what is sealed, and seals it. */
+  async signAndSeal(licence: string): Promise<void> {
+    await this.page.getByLabel('Licence number').fill(licence)
+    await this.sign()
+    await this.page.getByRole('button', { name: 'Go on to the seal' }).click()
+    await this.page.getByRole('button', { name: 'Sign and seal' }).click()
+    await expect(this.page.getByRole('heading', { name: 'Signed and sealed' })).toBeVisible()
   }
 
   /** Draws a signature on the pad, as a pen would. */

@@ -140,10 +140,7 @@ test('settings are read and a fallback is tried on a live device, and the sealed
 
   const reviewer = await Crew.signedIn(browser, 'reviewer')
   await reviewer.page.goto(`/jobs/${jobId}/sign-off`)
-  await reviewer.page.getByLabel('Licence number').fill('LIC-77')
-  await reviewer.sign()
-  await reviewer.page.getByRole('button', { name: 'Sign and seal' }).click()
-  await expect(reviewer.page.getByRole('heading', { name: 'Signed and sealed' })).toBeVisible()
+  await reviewer.signAndSeal('LIC-77')
   await reviewer.allKept()
   const file = (await (await page.request.get(`/api/jobs/${jobId}/inspection.json`)).json()) as {
     entries: { kind: string; body: { answer?: { trace?: { id: string; sha256: string } }; word?: object } }[]

@@ -15,6 +15,7 @@ import { JobsModule } from './jobs/jobs.module.js'
 import { ReinspectionModule } from './reinspection/reinspection.module.js'
 import { ListsModule } from './lists/lists.module.js'
 import { RecordsModule } from './records/records.module.js'
+import { SamplesModule } from './samples/samples.module.js'
 import { OfficeModule } from './office/office.module.js'
 import { SignedRecordsModule } from './sheets/signed-records.module.js'
 import { VisitsModule } from './visits/visits.module.js'
@@ -44,6 +45,7 @@ export class AppModule {
         BackupModule,
         HealthModule,
         OfficeModule,
+        SamplesModule,
         DemoAccountsModule,
       ],
       providers: [{ provide: SETTINGS, useValue: settings }],

@@ -61,6 +61,7 @@ function wishes(): Wishes {
       port,
       host: values.host,
       dataDir: values.data,
+      samplesDir: join(ROOT, 'samples'),
       webDir: join(ROOT, 'apps', 'web', 'dist'),
       secureCookie: values['secure-cookie'] || tls !== undefined,
       firstWord: values['first-word'],

@@ -6,6 +6,8 @@ export interface Settings {
   port: number
   /** Folder of the database and the photos. */
   dataDir: string
+  /** Folder of the sheets and manuals that come with the program. */
+  samplesDir: string
   /** Where backups go; beside the data where nobody said otherwise. */
   backupDir?: string | undefined
   /** Under which the key of the seals lies in backups; left out of them where nobody says one. */

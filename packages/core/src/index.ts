@@ -2,6 +2,7 @@
 export type {
   PointId,
   CheckId,
+  DefectId,
   EntryId,
   JobId,
   PersonId,
@@ -11,10 +12,11 @@ export type {
   WallId,
 } from './ids/ids.js'
 export { placeWords, readPlace } from './ids/place-id.js'
+export { walkedTo } from './entering/walked-run.js'
 export { attempt, type Attempt } from './shape/attempt.js'
 export { BadInput, asErrorShape, type BadInputCode, type ErrorShape } from './shape/bad-input.js'
 export { UUID, digestText, object, uuidText, type JsonSchema } from './shape/shape.js'
-export { rfc3339 } from './shape/time.js'
+export { dayField, rfc3339 } from './shape/time.js'
 export { clippingAt, clippingsText, readClippings, type Clipping, type Clippings } from './sheet/clippings.js'
 export { inBothSystems, inCustomary, type System } from './quantity/both-systems.js'
 export { amps, volts, watts } from './quantity/figure.js'
@@ -40,7 +42,7 @@ export {
 } from './sheet/place.js'
 export { readDraft, variantOf } from './quantity/read-draft.js'
 export { RELATIONS, type Relation } from './quantity/relation.js'
-export { formatNumber, joinAnd, normaliseLabel, plural } from './quantity/phrases.js'
+export { capital, formatNumber, joinAnd, normaliseLabel, plural } from './quantity/phrases.js'
 export { DIMENSIONS, awgToMm2, canonicalUnit, type Dimension } from './quantity/units.js'
 export { joinMessages, sameMessage, type Message } from './quantity/message.js'
 export {
@@ -125,6 +127,7 @@ export {
 } from './as-built/proposal.js'
 export { overtakenOf, type Overtaken } from './walk/overtaken.js'
 export { serialOf, type SerialFound } from './walk/serial-found.js'
+export { openRemarks, secondReadingOpen } from './sign-off/remarks.js'
 export { statedAbsences, type StatedAbsence } from './sign-off/stated-absences.js'
 export { unjudgedCables, type UnjudgedCable } from './sign-off/unjudged-cables.js'
 export { PROPOSALS, type Proposal } from './shape/proposed-field.js'
@@ -238,6 +241,19 @@ export { powerBalance, type PowerBalanceInput, type PowerBalanceResult } from '.
 export { sequence, type SequenceInput, type SequenceResult, type Violation } from './power-up/sequence.js'
 export { nextStep, stepsAt, type StepNow } from './power-up/steps-at.js'
 export { mergedOrder, type OrderConflict, type OrderOfUnit, type SiteStep } from './power-up/merged-order.js'
+export {
+  TERMINAL_COLUMNS,
+  cellText,
+  filledDown,
+  hasCell,
+  withCell,
+  withDuplicate,
+  withPasted,
+  withPhases,
+  withTerminal,
+  type TerminalColumn,
+  type TerminalDraft,
+} from './entering/terminal-rows.js'
 export { driverTorque, type DriverTorqueInput, type DriverTorqueResult } from './terminal/driver-torque.js'
 export { clearance, clearanceOf, type ClearanceResult } from './wall/clearance.js'
 export {
@@ -306,8 +322,9 @@ export type { TraceAnswer } from './answer/trace-ref.js'
 export { sheetId, sheetName } from './sheet/ref.js'
 export { newerRevision, otherRevisions } from './sheet/revision.js'
 export { STAGES, STAGE_CAUTIONS, STAGE_TITLES, type Stage } from './sheet/stages.js'
-export type { Terminal } from './sheet/terminal.js'
+export { TERMINAL_SIDES, type Terminal } from './sheet/terminal.js'
 export {
+  CLAMPS,
   CLAMP_NAMES,
   CLAMP_WORDS,
   MOUNTED,
@@ -333,6 +350,7 @@ export { fingerprint, linked } from './job/chain.js'
 export {
   DEFECT_STEPS,
   DEFECT_STEP_WORDS,
+  isOpen,
   nextState,
   type DefectState,
   type DefectStepName,
@@ -341,6 +359,7 @@ export { entryRow, type EntryBodies, type EntryKind } from './job/entries/regist
 export { rebuiltPhoto, tellsNoMore, type PhotoWish } from './photo/rebuilt-photo.js'
 export { inverseOf, photosShown, type Change, type Entry, type EntryOf, type NewEntry } from './job/entry.js'
 export { sunset } from './sun/sunset.js'
+export { siteDay } from './shape/site-day.js'
 export { clockWords, dayWords, hourWords, whenWords } from './quantity/time-words.js'
 export { isTimeZone } from './shape/time-zone.js'
 export { applied, fold, isEvidence } from './job/fold.js'
@@ -363,7 +382,13 @@ export { sheetRequirementWords } from './requirements/say-requirement.js'
 export { readSheet, sheetSchema, type Sheet } from './requirements/sheet.js'
 export { adoptionChanges, judgedOtherwise, withSheet, type CheckChange } from './walk/adoption.js'
 export type { Check, JudgedCheck, Outcome, ProposedDefect } from './walk/check.js'
-export { dangers, isOpen, openDefectFor, type Defect } from './walk/defect.js'
+export { dangers, openDefectFor, type Defect } from './walk/defect.js'
+export { byUrgency, isOverdue, isOwedBy, isPast } from './walk/urgency.js'
+export { NOT_APPLICABLE_REASONS, mayNotApply } from './walk/not-applicable.js'
+export { remarkedOn, sayAmendment } from './walk/say-defect.js'
+export { stagesOf } from './walk/stages-of.js'
+export { heldBy } from './walk/held.js'
+export { isSentence } from './shape/sentence.js'
 export { madeVoid, type Deed, type MadeVoid } from './walk/made-void.js'
 export { carriedWord } from './walk/carried-word.js'
 export { answerFromDevice, pointsAsked, readsOf, serialsHeard, type ReadValues } from './walk/from-device.js'
@@ -374,6 +399,7 @@ export {
   checksOf,
   listed as listedChecks,
   placeIn,
+  togetherKey,
   type CheckGroup,
   type ListItem,
   type ListOrder,
@@ -462,6 +488,7 @@ export {
   pasteInto,
   readingBody,
   readingTable,
+  unreadBelow,
   type PastedCell,
   type ReadingTable,
 } from './entering/reading-table.js'
@@ -473,6 +500,10 @@ export { may, type Standing } from './admission/may.js'
 export { suitable } from './answer/suitable.js'
 export { unitsOf, type JobUnits } from './job/units-of.js'
 export { TRIP_COLUMNS, tripsIn } from './entering/csv/trips.js'
+export { JOB_COLUMNS, jobsIn, type JobRow } from './entering/csv/jobs.js'
+export { USUAL_ACCURACY } from './instrument/usual.js'
+export { newJob, type JobWish, type UnitWish } from './entering/new-job.js'
+export { isAssigned } from './job/assigned.js'
 export { PEOPLE_COLUMNS, peopleIn, peopleOut } from './entering/csv/people.js'
 export { compareChains, type ChainComparison } from './admission/chain-comparison.js'
 export { reassigned, candidates, type Reassigned, type Reassignment } from './admission/reassigned.js'

@@ -317,3 +317,72 @@ describe('the clauses of the makers’ manuals', () => {
     for (const audience of AUDIENCES) expect(USUAL_PARTS[audience]).not.toContain('clauses')
   })
 })
+
+describe('what was said rather than seen', () => {
+  const by = (id: string) => ({ id, name: id, role: 'inspector' })
+  /** The laboratory, with more written after what stands there. */
+  const withMore = (job: Inspection, ...changes: { kind: string; body: object }[]): Inspection => {
+    const last = job.state.entered.at(-1)!
+    const more = changes.map(({ kind, body }, i) => ({
+      ...last,
+      id: `more-${i}`,
+      seq: last.seq + 1 + i,
+      hash: `more-${i}`,
+      at: new Date(Date.parse(last.at) + 60_000 * (i + 1)).toISOString(),
+      by: by('Ines Fell'),
+      kind,
+      body,
+    }))
+    return inspect(fold([...job.state.entered, ...more] as never), job.sheets)
+  }
+  const open = hatchery.checks.find(
+    ({ check, outcome }) => outcome.verdict === 'not-inspected' && check.ask.kind === 'observation',
+  )!
+  it('stands with its reason and its name, and not among what was inspected', () => {
+    const { id: checkId, point } = open.check
+    const reason = 'the part is not fitted here'
+    const job = withMore(hatchery, { kind: 'not-applicable', body: { checkId, point, reason } })
+    expect(part(job, 'stated')).toMatch(/the part is not fitted here[\s\S]*Ines Fell/)
+    expect(part(job, 'checks')).toContain('not apply here')
+  })
+  it('each remark stands with what it is about and its answer; one without is named', () => {
+    const job = withMore(
+      hatchery,
+      {
+        kind: 'returned',
+        body: {
+          remarks: [
+            { id: 'a', text: 'Which cover?', checkId: open.check.id },
+            { id: 'b', text: 'Show it.' },
+          ],
+        },
+      },
+      { kind: 'remark-answered', body: { remarkId: 'a', answer: 'The left one.' } },
+    )
+    const text = part(job, 'remarks')
+    expect(text).toMatch(/Which cover\?[\s\S]*The left one\./)
+    expect(text).toContain(open.check.title)
+    expect(text).toMatch(/the job[\s\S]*Show it\.[\s\S]*not answered/)
+  })
+  it('a second reader who has not read what stands there now is named as such', () => {
+    const person = { id: 'q', name: 'Ruth Olive', role: 'reviewer' }
+    const asked = withMore(hatchery, { kind: 'second-reader-asked', body: { person } })
+    expect(part(asked, 'remarks')).toContain('Ruth Olive was asked by Ines Fell')
+    expect(part(hatchery, 'remarks')).toBe('')
+  })
+  it('a defect says by when, for whom, and why it is called otherwise now', () => {
+    const defect = hatchery.defects.find(isOpen)!
+    const body = {
+      defectId: defect.id,
+      due: '2026-12-24',
+      responsible: 'Roof crew',
+      severity: 'minor',
+      reason: 'the cover is off until Friday',
+    }
+    const text = part(withMore(hatchery, { kind: 'defect-amended', body }), 'defects')
+    expect(text).toContain('by 2026-12-24, Roof crew')
+    expect(text).toContain(
+      'amended by Ines Fell: severity minor, due 2026-12-24, for Roof crew (the cover is off until Friday)',
+    )
+  })
+})

@@ -8,6 +8,8 @@ import { defects, rework } from './parts/defects.js'
 import { front } from './parts/front.js'
 import { arithmetic, judgement } from './parts/judgement.js'
 import { instrumentsUsed, people } from './parts/people.js'
+import { remarks } from './parts/remarks.js'
+import { stated } from './parts/stated.js'
 import { summary } from './parts/summary.js'
 import { system } from './parts/system.js'
 import type { ReportRecord } from './record.js'
@@ -56,10 +58,12 @@ const PARTS = {
   },
   checks: { title: 'Checks by stage', blocks: checks },
   judgement: { title: 'Notes of judgement', blocks: judgement },
+  stated: { title: 'Said not to be there, or not to apply', blocks: stated },
   arithmetic: { title: 'Arithmetic of every check', blocks: arithmetic },
   clauses: { title: 'Clauses of the makers’ manuals', ownPage: true, blocks: clauses },
   calculations: { title: 'Calculations', blocks: calculations },
   instruments: { title: 'Instruments', blocks: instrumentsUsed },
+  remarks: { title: 'Remarks of the reviewer', blocks: remarks },
   people: { title: 'People and times', blocks: people },
   limits: { title: 'Limits of this report, and cautions', blocks: limits },
   signature: { title: 'Signature', blocks: signature },

@@ -59,8 +59,8 @@ export class AccountsController {
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
   @Get('session')
-  session(@By() person: Person): SignedIn {
-    return { person }
+  async session(@By() person: Person): Promise<SignedIn> {
+    return { person, ...(await this.accounts.licenceOf(person)) }
   }
 
   /** Where this person is signed in, and on what. */
@@ -92,14 +92,8 @@ export class AccountsController {
     this.cookie.clear(response)
   }
 
+  /** Everybody who may be sent on a visit, or asked to read a record. */
   @MayCall('inspector', 'reviewer', 'office')
-  @Get('people/installers')
-  installers(): Promise<Person[]> {
-    return this.accounts.people('installer')
-  }
-
-  /** Everybody who may be sent on a visit. */
-  @MayCall('inspector', 'office')
   @Get('people')
   everybody(): Promise<Person[]> {
     return this.accounts.people()

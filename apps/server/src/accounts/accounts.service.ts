@@ -5,7 +5,7 @@ import { DataSource, IsNull, LessThan } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import { sha256 } from '@plumb-mark/archive'
 import type { OwnSession } from '@plumb-mark/contract'
-import type { Person, Role } from '@plumb-mark/core'
+import type { Person } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { Refused, notFound } from '../http/refused.js'
 import { NO_PASSWORD, PersonRow, SessionRow } from './account.entities.js'
@@ -96,10 +96,15 @@ export class AccountsService {
     return row && !row.disabledAt ? asPerson(row) : undefined
   }
 
-  async people(role?: Role): Promise<Person[]> {
+  async licenceOf({ id }: Person): Promise<{ licence?: string }> {
+    const row = await this.db.getRepository(PersonRow).findOneBy({ id })
+    return row?.licence ? { licence: row.licence } : {}
+  }
+
+  async people(): Promise<Person[]> {
     const rows = await this.db
       .getRepository(PersonRow)
-      .find({ where: { disabledAt: IsNull(), ...(role && { role }) }, order: { name: 'ASC' } })
+      .find({ where: { disabledAt: IsNull() }, order: { name: 'ASC' } })
     return rows.map(asPerson)
   }
 

@@ -1,11 +1,13 @@
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Put } from '@nestjs/common'
 import {
   FirstAccountDto,
+  InvitationDto,
   PasswordDto,
   PeopleDto,
   PersonAddedDto,
   PersonChangedDto,
   WelcomeDto,
+  type Invited,
   type OneTimeLink,
   type PersonKept,
 } from '@plumb-mark/contract'
@@ -31,6 +33,14 @@ export class PeopleController {
   @Post('first-account')
   first(@Body(new DtoPipe(FirstAccountDto)) wish: FirstAccountDto): Promise<void> {
     return this.people.first(wish)
+  }
+
+  /** For whom a one-time link is; one that was used says so before anybody chooses a password. */
+  @Anyone()
+  @HttpCode(200)
+  @Post('welcome/look')
+  invited(@Body(new DtoPipe(InvitationDto)) { token }: InvitationDto): Promise<Invited> {
+    return this.people.invited(token)
   }
 
   @Anyone()

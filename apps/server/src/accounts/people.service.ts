@@ -6,6 +6,7 @@ import { v7 as uuid } from 'uuid'
 import { sha256 } from '@plumb-mark/archive'
 import type {
   FirstAccountDto,
+  Invited,
   OneTimeLink,
   PasswordDto,
   PersonAddedDto,
@@ -81,18 +82,17 @@ export class PeopleService {
     })
   }
 
+  async invited(token: string): Promise<Invited> {
+    const { personId } = await invitationOf(this.db.manager, token)
+    const { name, email } = await rowOf(this.db.manager, personId)
+    return { name, email }
+  }
+
   /** Chooses a password by a link: it works once, and every session that was open ends. */
   async welcome({ token, password }: WelcomeDto): Promise<void> {
     const passwordHash = await hash(password)
     await this.writer.inTransaction(async (transaction) => {
-      const invitation = await transaction.findOneBy(InvitationRow, { tokenHash: sha256(token) })
-      if (!invitation || invitation.expiresAt < new Date().toISOString())
-        throw new Refused(
-          410,
-          'link-used',
-          'this link was used or has run out: ask the office for a new one',
-          'token',
-        )
+      const invitation = await invitationOf(transaction, token)
       await transaction.delete(InvitationRow, { personId: invitation.personId })
       await transaction.update(PersonRow, { id: invitation.personId }, { passwordHash })
       await endSessions(transaction, invitation.personId)
@@ -106,7 +106,10 @@ export class PeopleService {
     return this.writer.inTransaction(async (transaction) => {
       const row = await rowOf(transaction, personId)
       const disabledAt = disabled === undefined ? row.disabledAt : disabled ? new Date().toISOString() : null
-      const next = { ...row, ...said, disabledAt }
+      const email = said.email?.toLowerCase() ?? row.email
+      if (email !== row.email && (await transaction.existsBy(PersonRow, { email })))
+        throw new Refused(409, 'address-taken', `somebody has the e-mail address ${email} already`, 'email')
+      const next = { ...row, ...said, email, disabledAt }
       if (row.role === 'office' && !row.disabledAt && (next.role !== 'office' || next.disabledAt))
         await requireAnotherOffice(transaction, personId, by)
       await transaction.update(PersonRow, { id: personId }, next)
@@ -175,6 +178,17 @@ async function newLink(db: EntityManager, personId: string): Promise<OneTimeLink
   await db.delete(InvitationRow, { personId })
   await db.insert(InvitationRow, { tokenHash: sha256(token), personId, expiresAt })
   return { token, expiresAt }
+}
+
+async function invitationOf(db: EntityManager, token: string): Promise<InvitationRow> {
+  const invitation = await db.findOneBy(InvitationRow, { tokenHash: sha256(token) })
+  if (invitation && invitation.expiresAt >= new Date().toISOString()) return invitation
+  throw new Refused(
+    410,
+    'link-used',
+    'this link was used or has run out: ask the office for a new one',
+    'token',
+  )
 }
 
 async function rowOf(db: EntityManager, id: string): Promise<PersonRow> {

@@ -49,6 +49,32 @@ describe('people', () => {
       })
     ).body
 
+  it('a link says for whom it is, and a used or made-up one says so before a password is typed', async () => {
+    const { link } = await invite('lil@plumb.example')
+    const look = (token: string) => stranger.json('POST', '/api/welcome/look', { token })
+    expect(await look(link.token)).toEqual({
+      status: 200,
+      body: { name: 'lil@plumb.example', email: 'lil@plumb.example' },
+    })
+    expect(await look('made-up')).toMatchObject({ status: 410, body: { error: { code: 'link-used' } } })
+    await stranger.call('POST', '/api/welcome', { token: link.token, password: GOOD })
+    expect((await look(link.token)).status).toBe(410)
+  })
+  it('are corrected in name, address and licence, and no two have one address', async () => {
+    const { person } = await invite('odd@plumb.example')
+    const change = (wish: object) => office.json<PersonKept>('PUT', `/api/office/people/${person.id}`, wish)
+    expect((await change({ name: 'Odd', email: 'Even@plumb.example', licence: 'L-9' })).body).toMatchObject({
+      name: 'Odd',
+      email: 'even@plumb.example',
+      licence: 'L-9',
+    })
+    await invite('third@plumb.example')
+    expect(await change({ email: 'THIRD@plumb.example' })).toMatchObject({
+      status: 409,
+      body: { error: { code: 'address-taken', path: 'email' } },
+    })
+    expect((await change({ email: 'nonsense' })).status).toBe(400)
+  })
   it('are invited by a link that works once; before it nobody signs in as them', async () => {
     const { person, link } = await invite('ivo@plumb.example')
     expect(person).toMatchObject({ role: 'inspector', invited: true })

@@ -1,4 +1,5 @@
 import { Global, Module } from '@nestjs/common'
+import { AssignmentsModule } from '../assignments/assignments.module.js'
 import { CalculationModule } from '../calculation/calculation.module.js'
 import { Attestor, EntryGuard, EntryProjections, ForeignRecords, SheetLibrary } from '../entries/ports.js'
 import { InstrumentsModule } from '../instruments/instruments.module.js'
@@ -15,7 +16,15 @@ import { Projections } from './projections.js'
 /** Gives the keeping of entries what it needs from the features, which it does not know. */
 @Global()
 @Module({
-  imports: [SheetsModule, InstrumentsModule, CalculationModule, SealKeyModule, TracesModule, RecordsModule],
+  imports: [
+    AssignmentsModule,
+    SheetsModule,
+    InstrumentsModule,
+    CalculationModule,
+    SealKeyModule,
+    TracesModule,
+    RecordsModule,
+  ],
   providers: [
     { provide: EntryGuard, useClass: JobEntryGuard },
     { provide: EntryProjections, useClass: Projections },

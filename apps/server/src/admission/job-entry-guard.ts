@@ -12,6 +12,7 @@ import {
   type PhotoRef,
 } from '@plumb-mark/core'
 import { PersonRow } from '../accounts/account.entities.js'
+import { AssignmentsService } from '../assignments/assignments.service.js'
 import { CalculationService } from '../calculation/calculation.service.js'
 import { PhotoRow } from '../evidence/photo.entity.js'
 import { requireSignature } from '../evidence/signature.js'
@@ -19,7 +20,7 @@ import { TracesService } from '../traces/traces.service.js'
 import { Refused } from '../http/refused.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
 import { JobRow } from '../entries/job.entities.js'
-import type { EntryGuard } from '../entries/ports.js'
+import type { EntryGuard, JobPeople } from '../entries/ports.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 
 /** What an entry must be before it is kept: admitted by core, and speaking only of people, photos, sheets and instruments that are here. */
@@ -31,7 +32,13 @@ export class JobEntryGuard implements EntryGuard {
     private readonly instruments: InstrumentsService,
     private readonly calculations: CalculationService,
     private readonly traces: TracesService,
+    private readonly assignments: AssignmentsService,
   ) {}
+
+  async requireMayEnter(person: Person, people: () => Promise<JobPeople>): Promise<void> {
+    const outside = await this.assignments.refusal(person, people)
+    if (outside !== undefined) throw new Refused(403, 'not-assigned', outside)
+  }
 
   async requireAdmitted(
     entry: NewEntry,
@@ -40,7 +47,7 @@ export class JobEntryGuard implements EntryGuard {
     inspection: Inspection,
     whereDone: () => Promise<Inspection | undefined>,
   ): Promise<void> {
-    const knows = await this.knownOf(entry)
+    const knows = { by: person.id, ...(await this.knownOf(entry)) }
     const now = admit(entry, person.role, inspection, knows)
     const there = now.ok || !mayHoldWhereDone(entry.kind, now.code) ? undefined : await whereDone()
     const answer = there ? admit(entry, person.role, there, knows) : now
@@ -53,6 +60,8 @@ export class JobEntryGuard implements EntryGuard {
     if (entry.kind === 'job-opened') await this.requireOpenable(entry.body)
     if (entry.kind === 'sheet-adopted') await this.sheets.requirePinnable([entry.body.sheet])
     if (entry.kind === 'shared') await this.requirePerson(entry.body.person)
+    if (entry.kind === 'second-reader-asked' && entry.body.person) await this.requirePerson(entry.body.person)
+    if (entry.kind === 'signed') await this.requireLicence(person, entry.body.licence)
     if (entry.kind === 'signed') await this.sheets.requireReleased(inspection)
     if (entry.kind === 'signed' || entry.kind === 'handed-over') await requireSignature(entry.body.drawing)
   }
@@ -75,6 +84,18 @@ export class JobEntryGuard implements EntryGuard {
       const kept = await this.db.getRepository(PhotoRow).existsBy({ id, jobId, sha256: digest })
       if (!kept) throw new Refused(409, 'unknown-photo', 'send the photo before the entry that shows it')
     }
+  }
+
+  /** Whoever has a licence here signs with that one. */
+  private async requireLicence({ id }: Person, licence: string): Promise<void> {
+    const row = await this.db.getRepository(PersonRow).findOneBy({ id })
+    if (row?.licence?.trim() && row.licence.trim() !== licence.trim())
+      throw new Refused(
+        409,
+        'licence-differs',
+        'this is not the licence that the office keeps for you',
+        'licence',
+      )
   }
 
   /** A job is shared with somebody who is here, by the name and in the role that they have. */

@@ -14,6 +14,7 @@ import { People1764300000000 } from './migrations/1764300000000-people.js'
 import { Traces1764200000000 } from './migrations/1764200000000-traces.js'
 import { FromOutside1764700000000 } from './migrations/1764700000000-from-outside.js'
 import { Releases1764800000000 } from './migrations/1764800000000-releases.js'
+import { Dues1764900000000 } from './migrations/1764900000000-dues.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
 const HELD_FOLDER = Symbol('held folder')
@@ -49,6 +50,7 @@ export async function openDatabase(dataDir: string, entities: readonly EntityCla
       Clauses1764600000000,
       FromOutside1764700000000,
       Releases1764800000000,
+      Dues1764900000000,
     ],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {

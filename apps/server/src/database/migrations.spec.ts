@@ -9,6 +9,8 @@ afterAll(() => server.stop())
 /** Back to before there were rows for lists, and for the clauses beside them. */
 async function undoLists(db: DataSource): Promise<void> {
   await db.undoLastMigration({ transaction: 'all' })
+  expect(await db.query(`SELECT name FROM pragma_table_info('job_defects') WHERE name = 'due'`)).toEqual([])
+  await db.undoLastMigration({ transaction: 'all' })
   expect(await db.query(`SELECT name FROM pragma_table_info('sheets') WHERE name = 'releasedBy'`)).toEqual([])
   for (const table of ['records', 'job_clauses', 'job_things']) {
     await db.undoLastMigration({ transaction: 'all' })

@@ -3,7 +3,7 @@ import { FiguresService } from '../figures/figures.service.js'
 import { EntriesService } from '../entries/entries.service.js'
 import { PhotosService } from '../evidence/photos.service.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
-import { ManualsService } from '../sheets/manuals.service.js'
+import { SamplesService } from '../samples/samples.service.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 import { TracesService } from '../traces/traces.service.js'
 import { VisitsService } from '../visits/visits.service.js'
@@ -11,7 +11,7 @@ import { VisitsService } from '../visits/visits.service.js'
 const DOORS = {
   accounts: AccountsService,
   figures: FiguresService,
-  manuals: ManualsService,
+  samples: SamplesService,
   sheets: SheetsService,
   instruments: InstrumentsService,
   entries: EntriesService,

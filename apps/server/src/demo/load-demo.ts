@@ -1,8 +1,7 @@
-import { readFileSync, readdirSync, writeFileSync } from 'node:fs'
+import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { parse } from 'yaml'
 import { v7 as uuid } from 'uuid'
-import { sha256 } from '@plumb-mark/archive'
 import type { Instrument, PinnedSheet, Person } from '@plumb-mark/core'
 import { DEMO_ACCOUNTS } from './demo-accounts.controller.js'
 import { DemoJob, type JobScript } from './demo-job.js'
@@ -28,12 +27,8 @@ export async function loadDemo(
     DEMO_ACCOUNTS,
     DEMO_PEOPLE.map(({ name, role, email }) => ({ name, role, email, password: DEMO_PASSWORD })),
   )
-  const pinned = new Map<string, PinnedSheet>()
-  for (const name of filesIn(samples, 'sheets')) {
-    const sheet = await services.sheets.add(readFileSync(name, 'utf8'))
-    pinned.set(sheet.id, sheet)
-  }
-  await keepManuals(samples, services)
+  const taken = await services.samples.takeAll()
+  const pinned = new Map<string, PinnedSheet>(taken.map((sheet) => [sheet.id, sheet]))
   const instruments = parse(readFileSync(join(samples, 'instruments.yaml'), 'utf8')) as Instrument[]
   for (const instrument of instruments) await services.instruments.keep(instrument)
   if (!jobs) return
@@ -46,18 +41,6 @@ export async function loadDemo(
       instruments,
       people: DEMO_PEOPLE,
     }).write()
-}
-
-/** The manuals that the sample sheets were read from, with their cut-outs. */
-async function keepManuals(samples: string, { manuals }: DemoServices): Promise<void> {
-  const folder = await manuals.coming()
-  for (const name of readdirSync(join(samples, 'manuals'))) {
-    const kind = name.endsWith('.pdf') ? 'manual' : 'clippings'
-    const content = readFileSync(join(samples, 'manuals', name))
-    const arrived = join(folder, name)
-    writeFileSync(arrived, content)
-    await manuals.keep(kind, sha256(content), arrived)
-  }
 }
 
 function filesIn(samples: string, folder: string): string[] {

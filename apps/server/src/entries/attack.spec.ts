@@ -178,9 +178,7 @@ describe('what is no entry is refused and not kept', () => {
     },
   )
   it('a person who is not here, or not by this name', async () => {
-    const [known] = (
-      await inspector.json<{ id: string; name: string; role: string }[]>('GET', '/api/people/installers')
-    ).body
+    const known = await inspector.somebody('installer')
     for (const person of [
       { ...known, id: uuid() },
       { ...known, name: 'Another' },

@@ -47,6 +47,7 @@ import {
   ForeignRecords,
   SheetLibrary,
   type AppendedToJob,
+  type JobPeople,
   type OpenRecord,
 } from './ports.js'
 
@@ -143,6 +144,7 @@ export class EntriesService {
     if (await this.db.getRepository(JobRow).existsBy({ id: jobId, sealedAt: Not(IsNull()) }))
       throw new Refused(409, 'sealed', 'this job is signed and sealed: nothing in it can be changed')
     await this.requireContinued(jobId)
+    await this.guard.requireMayEnter(person, () => this.peopleOf(jobId))
   }
 
   /** The header of a job, without reading what was inspected. */
@@ -151,6 +153,14 @@ export class EntriesService {
       .getRepository(EntryRow)
       .find({ where: { jobId, kind: In([...HEADER_KINDS]) }, order: { seq: 'ASC' } })
     return fold(rows.map(entryOf)).header
+  }
+
+  /** Who opened a job and with whom it is shared, without reading what was inspected. */
+  async peopleOf(jobId: JobId): Promise<JobPeople> {
+    const rows = await this.db
+      .getRepository(EntryRow)
+      .find({ where: { jobId, kind: In([...PEOPLE_KINDS]) }, order: { seq: 'ASC' } })
+    return fold(rows.map(entryOf))
   }
 
   /** The entries of a job as the text that they are kept as, some hundred at a time; with whoever wrote elsewhere as told. */
@@ -233,43 +243,84 @@ export class EntriesService {
   ): Promise<Appended> {
     return this.queue.run(jobId, async () => {
       await turn()
-      if (entries[0]?.kind !== 'job-opened') await this.requireVisible(person, jobId)
-      await this.requireContinued(jobId)
-      const before = await this.load(jobId)
-      const batch = new Batch(before, (state) => this.sheets.pinnedBy(state.header))
-      const answer: Entry[] = []
-      const fresh: Entry[] = []
-      const here = await this.hereAlready(entries)
-      for (const entry of entries) {
-        const kept = keptAlready(entry, here.get(entry.id), person, jobId)
-        if (kept) {
-          answer.push(kept)
-          continue
-        }
-        await this.guard.requireAdmitted(entry, person, jobId, await batch.weighedFor(entry.kind), () =>
-          batch.whereDone(entry, { person: person.id, after }),
-        )
-        const times = correctedTimes(entry.at, { ahead, received, opened: batch.opened })
-        const link = linked({ ...entry, ...times }, jobId, person, batch.last, sha256)
-        batch.add(link)
-        fresh.push(link)
-        answer.push(link)
-      }
-      if (fresh.length === 0) return { entries: answer, clockAhead: ahead }
-      const judged = await batch.judged()
-      const appended = {
-        jobId,
-        openedAt: judged.entries[0]!.at,
-        changedAt: new Date().toISOString(),
-        entries: fresh,
-        before: before.inspection,
-        after: judged.inspection,
-      }
+      const { answer, appended, judged } = await this.prepared(person, jobId, entries, {
+        ahead,
+        received,
+        after,
+      })
+      if (appended.entries.length === 0) return { entries: answer, clockAhead: ahead }
       await this.writer.inTransaction((transaction) => this.keep(transaction, appended))
       this.open.set(jobId, judged)
-      this.kept.next({ jobId, entries: fresh })
+      this.kept.next({ jobId, entries: appended.entries })
       return { entries: answer, clockAhead: ahead }
     })
+  }
+
+  /** Opens several jobs, all or none: everything is admitted and judged before anything is kept, in one transaction. */
+  async openAll(
+    person: Person,
+    jobs: readonly { jobId: JobId; entries: readonly NewEntry[] }[],
+  ): Promise<void> {
+    const sent = { ahead: 0, received: new Date().toISOString(), after: undefined }
+    const made: AppendedToJob[] = []
+    const numbers = new Set<string>()
+    for (const [i, { jobId, entries }] of jobs.entries()) {
+      const { appended } = await this.prepared(person, jobId, entries, sent).catch((fault: unknown) => {
+        throw fault instanceof Refused ? fault.at(`jobs[${i}]`) : fault
+      })
+      const { number = '' } = appended.after.state.header ?? {}
+      if (numbers.has(number))
+        throw new Refused(409, 'number-taken', `the number ${number} stands twice`, `jobs[${i}].number`)
+      numbers.add(number)
+      made.push(appended)
+      await turn()
+    }
+    await this.writer.inTransaction(async (transaction) => {
+      for (const appended of made) await this.keep(transaction, appended)
+    })
+  }
+
+  /** What would be kept, admitted and judged; nothing is written yet. */
+  private async prepared(
+    person: Person,
+    jobId: JobId,
+    entries: readonly NewEntry[],
+    { ahead, received, after }: { ahead: number; received: string; after: number | undefined },
+  ): Promise<{ answer: Entry[]; appended: AppendedToJob; judged: OpenJob }> {
+    if (entries[0]?.kind !== 'job-opened') await this.requireVisible(person, jobId)
+    await this.requireContinued(jobId)
+    const before = await this.load(jobId)
+    const batch = new Batch(before, (state) => this.sheets.pinnedBy(state.header))
+    const answer: Entry[] = []
+    const fresh: Entry[] = []
+    const here = await this.hereAlready(entries)
+    for (const entry of entries) {
+      const kept = keptAlready(entry, here.get(entry.id), person, jobId)
+      if (kept) {
+        answer.push(kept)
+        continue
+      }
+      // What is here already is answered as it was kept, whoever may enter now.
+      await this.guard.requireMayEnter(person, () => Promise.resolve(before.inspection.state))
+      await this.guard.requireAdmitted(entry, person, jobId, await batch.weighedFor(entry.kind), () =>
+        batch.whereDone(entry, { person: person.id, after }),
+      )
+      const times = correctedTimes(entry.at, { ahead, received, opened: batch.opened })
+      const link = linked({ ...entry, ...times }, jobId, person, batch.last, sha256)
+      batch.add(link)
+      fresh.push(link)
+      answer.push(link)
+    }
+    const judged = fresh.length === 0 ? before : await batch.judged()
+    const appended = {
+      jobId,
+      openedAt: judged.entries[0]?.at ?? received,
+      changedAt: new Date().toISOString(),
+      entries: fresh,
+      before: before.inspection,
+      after: judged.inspection,
+    }
+    return { answer, appended, judged }
   }
 
   /** Entries, and the rows that follow from them, in one transaction. */
@@ -381,6 +432,7 @@ function keptAlready(
 }
 
 /** What says the header of a job, and nothing of what was inspected. */
+const PEOPLE_KINDS = ['job-opened', 'shared', 'unshared'] as const satisfies readonly EntryKind[]
 const HEADER_KINDS = ['job-opened', 'job-amended', 'sheet-adopted'] as const satisfies readonly EntryKind[]
 
 const entryOf = (row: EntryRow): Entry => asEntry(row satisfies EntryRowValues)

@@ -14,10 +14,16 @@ import type {
   Sheet,
 } from '@plumb-mark/core'
 
+/** Who opened a job, and with whom it is shared. */
+export type JobPeople = Pick<JobState, 'entered' | 'sharedWith'>
+
 /** What the keeping of entries needs from the features above it; each is filled in `admission/`. */
 
 /** What an entry must be before it is kept: admitted by core, and speaking only of what is here. Refuses by throwing. */
 export abstract class EntryGuard {
+  /** May this person enter anything into the job, an entry, a photo, a trace? */
+  abstract requireMayEnter(person: Person, people: () => Promise<JobPeople>): Promise<void>
+
   /** `whereDone` gives the job as the device of this person knew it; undefined where that is how it stands. */
   abstract requireAdmitted(
     entry: NewEntry,

@@ -133,10 +133,7 @@ describe('a ZIP that somebody unknown signed', () => {
     for (const { id } of [nobody, other]) await office.call('DELETE', `/api/imports/${id}`)
   })
   it('shares nothing with a person here, also when the office has accepted its key', async () => {
-    const { body: installers } = await office.json<{ id: string; name: string; role: 'installer' }[]>(
-      'GET',
-      '/api/people/installers',
-    )
+    const named = await office.somebody('installer')
     const key = stranger()
     const base = await record()
     const id = uuid()
@@ -146,7 +143,7 @@ describe('a ZIP that somebody unknown signed', () => {
       { ...base, jobId: id, entries: [] },
       by!,
       { ...entry('job-opened', { ...opening!.body, number: 'PM-7001' }), kind: 'job-opened' } as NewEntry,
-      { ...entry('shared', { person: installers[0]! }), kind: 'shared' } as NewEntry,
+      { ...entry('shared', { person: named }), kind: 'shared' } as NewEntry,
     )
     const { body: preview } = await send(await zipWith(key.attest(opened)))
     await office.call('POST', `/api/imports/${preview.id}/installation`, { name: 'Quay office' })

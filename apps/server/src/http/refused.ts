@@ -8,6 +8,11 @@ export class Refused extends Error {
   ) {
     super(message)
   }
+
+  /** The same, said of one of several things that were sent. */
+  at(thing: string): Refused {
+    return new Refused(this.status, this.code, this.message, this.path ? `${thing}.${this.path}` : thing)
+  }
 }
 
 const RETRY_AFTER_S = 2

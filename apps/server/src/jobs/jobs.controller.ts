@@ -15,7 +15,7 @@ import {
 } from '@nestjs/common'
 import type { Response } from 'express'
 import { map, type Observable } from 'rxjs'
-import { ArchivedDto, validateEntries, type Appended } from '@plumb-mark/contract'
+import { ArchivedDto, JobsImportDto, validateEntries, type Appended } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
@@ -42,6 +42,14 @@ export class JobsController {
     response.type('application/json; charset=utf-8')
     // Whoever goes away in the middle ends it; a fault in the middle is a line that breaks, never half a job that passes for one.
     await pipeline(text, response).catch(() => response.destroy())
+  }
+
+  @MayCall('office')
+  @HttpCode(204)
+  @Audited('imported')
+  @Post('import')
+  import(@By() person: Person, @Body(new DtoPipe(JobsImportDto)) wish: JobsImportDto): Promise<void> {
+    return this.jobs.openAll(person, wish)
   }
 
   @MayCall('office')

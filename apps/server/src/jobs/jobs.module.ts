@@ -1,4 +1,6 @@
 import { Module } from '@nestjs/common'
+import { AccountsModule } from '../accounts/accounts.module.js'
+import { AssignmentsModule } from '../assignments/assignments.module.js'
 import { EntriesModule } from '../entries/entries.module.js'
 import { InstrumentsModule } from '../instruments/instruments.module.js'
 import { SignOffModule } from '../sign-off/sign-off.module.js'
@@ -8,7 +10,15 @@ import { JobsController } from './jobs.controller.js'
 import { JobsService } from './jobs.service.js'
 
 @Module({
-  imports: [EntriesModule, InstrumentsModule, SignOffModule, RecordsModule, SheetsModule],
+  imports: [
+    AccountsModule,
+    AssignmentsModule,
+    EntriesModule,
+    InstrumentsModule,
+    SignOffModule,
+    RecordsModule,
+    SheetsModule,
+  ],
   controllers: [JobsController],
   providers: [JobsService],
 })

@@ -1,8 +1,12 @@
 import { Injectable } from '@nestjs/common'
-import type { JobBundle } from '@plumb-mark/contract'
-import type { JobId, Person } from '@plumb-mark/core'
+import { v7 as uuid } from 'uuid'
+import type { JobBundle, JobsImportDto } from '@plumb-mark/contract'
+import { newJob, type JobId, type NewEntry, type Person } from '@plumb-mark/core'
+import { AccountsService } from '../accounts/accounts.service.js'
+import { AssignmentsService } from '../assignments/assignments.service.js'
 import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
+import { Refused } from '../http/refused.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
 import { RecordsService } from '../records/records.service.js'
 import { SheetsService } from '../sheets/sheets.service.js'
@@ -17,6 +21,8 @@ export class JobsService {
     private readonly sheets: SheetsService,
     private readonly records: RecordsService,
     private readonly integrity: IntegrityService,
+    private readonly assignments: AssignmentsService,
+    private readonly accounts: AccountsService,
   ) {}
 
   /**
@@ -27,7 +33,9 @@ export class JobsService {
     const { foreign: row } = await this.entries.named(person, jobId)
     const foreign = row && (await this.records.read(row))
     const signer = await this.integrity.signerOf(jobId, foreign)
-    const readOnly = await this.entries.readOnly(jobId)
+    const readOnly =
+      (await this.entries.readOnly(jobId)) ??
+      (await this.assignments.refusal(person, () => this.entries.peopleOf(jobId)))
     const sheets = foreign ? [...foreign.sheets.values()] : await this.sheets.usedBy(jobId)
     const rest: Omit<JobBundle, 'entries'> = {
       id: jobId,
@@ -41,6 +49,40 @@ export class JobsService {
     }
     const texts = foreign ? textsOf(foreign.entries) : this.entries.texts(jobId)
     return asJson(rest, texts)
+  }
+
+  /** Opens the jobs of a file, all or none, in the name of who sends it. */
+  async openAll(person: Person, { jobs, timeZone }: JobsImportDto): Promise<void> {
+    const [library, people] = [await this.sheets.list(), await this.accounts.people()]
+    const wishes = jobs.map(({ number, title, site, customer, school, units, people: ids, due }, i) => {
+      const named = ids.map((id) => people.find((one) => one.id === id))
+      const missing = units.find(({ sheetId }) => !library.some(({ id }) => id === sheetId))
+      if (named.includes(undefined))
+        throw new Refused(409, 'unknown-person', 'nobody here has this id', `jobs[${i}].people`)
+      if (missing)
+        throw new Refused(
+          409,
+          'unknown-sheet',
+          `no sheet here is called “${missing.sheetId}”`,
+          `jobs[${i}].units`,
+        )
+      const header = {
+        ...{ number, title, site, customer, school },
+        units: school === 'nec' ? ('us' as const) : ('metric' as const),
+        rule: 'guarded' as const,
+        ...(due && { due }),
+        ...(timeZone && { timeZone }),
+      }
+      return newJob({ header, units, people: named as Person[] }, library, uuid)
+    })
+    const at = new Date().toISOString()
+    await this.entries.openAll(
+      person,
+      wishes.map((changes) => ({
+        jobId: uuid(),
+        entries: changes.map((change) => ({ id: uuid(), at, ...change }) as NewEntry),
+      })),
+    )
   }
 
   /** Puts a job away from the lists, or back; its record stays as it is and can be opened. */

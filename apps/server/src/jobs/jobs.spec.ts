@@ -68,12 +68,12 @@ it('sharing is taken back: the job is gone from the installer, and so is what fo
   const job = uuid()
   const header = (await inspector.bundle(jobId)).body.entries[0]!.body
   await inspector.append(job, entry('job-opened', { ...header, number: 'PM-SHARED' }))
-  const [person] = (await inspector.json<{ id: string }[]>('GET', '/api/people/installers')).body
-  const share = entry('shared', { person: person! })
+  const person = await inspector.somebody('installer')
+  const share = entry('shared', { person })
   expect((await inspector.append(job, share)).status).toBe(200)
   expect((await installer.bundle(job)).status).toBe(200)
   const followed = await installer.call('GET', `/api/jobs/${job}/entries/live`)
-  const back = () => entry('unshared', { personId: person!.id })
+  const back = () => entry('unshared', { personId: person.id })
   expect((await installer.append(job, back())).status).toBe(409)
   expect((await inspector.append(job, back())).status).toBe(200)
   const told = await followed.text()

@@ -12,7 +12,9 @@ import {
   type Entry,
   type InspectionFile,
   type NewEntry,
+  type Person,
 } from '@plumb-mark/core'
+import type { JobPage, SignedIn } from '@plumb-mark/contract'
 import { signatureHolds } from '@plumb-mark/archive'
 import { stranger } from '../testing/zips.testing.js'
 import { RunningServer, entry, type Caller } from '../testing/running-server.testing.js'
@@ -68,6 +70,37 @@ afterAll(() => server.stop())
 const signature = (sealedHead: string, licence = 'L-77') =>
   entry('signed', { licence, statement: 'I have read this record.', drawing, sealedHead })
 const head = async () => (await reviewer.bundle(jobId)).body.entries.at(-1)!.hash
+
+it('nobody signs while a remark is open or a second reader has not read, nor under another licence than their own', async () => {
+  const remark = { id: uuid(), text: 'Which cover?', checkId: 'iso/cover/unit' }
+  const people = (await reviewer.json<Person[]>('GET', '/api/people')).body
+  const reader = people.find(({ role }) => role === 'inspector')!
+  const refusal = async (caller: Caller, ...entries: ReturnType<typeof entry>[]) =>
+    (await caller.append(jobId, ...entries)).body.error?.code
+  expect(await refusal(inspector, entry('returned', { remarks: [remark] }))).toBe('not-your-entry')
+  const asked = entry('second-reader-asked', { person: reader })
+  expect(await refusal(reviewer, entry('returned', { remarks: [remark] }), asked)).toBeUndefined()
+  expect(await refusal(reviewer, signature(await head()))).toBe('not-clear')
+  const stranger = { id: uuid(), name: 'Nobody', role: 'reviewer' as const }
+  expect(await refusal(reviewer, entry('second-reader-asked', { person: stranger }))).toBe('unknown-person')
+  const reading = async () => entry('second-read', { statement: 'Read.', readHead: await head() })
+  const waiting = async (who: string) =>
+    (await reviewer.json<JobPage>('GET', `/api/jobs?waits=${who}&q=PM-SEAL`)).body.total
+  expect(await waiting('inspector')).toBe(1)
+  expect(await refusal(reviewer, await reading())).toBe('not-your-step')
+  const answer = entry('remark-answered', { remarkId: remark.id, answer: 'The left one.' })
+  expect(await refusal(inspector, answer)).toBeUndefined()
+  // The remark is answered: what is left is the record that the second reader, an inspector, has to read.
+  expect([await waiting('inspector'), await waiting('reviewer')]).toEqual([1, 0])
+  expect(await refusal(inspector, await reading())).toBeUndefined()
+  expect([await waiting('inspector'), await waiting('reviewer')]).toEqual([0, 1])
+  const office = await server.signIn('office')
+  const { id } = people.find(({ role }) => role === 'reviewer')!
+  await office.json('PUT', `/api/office/people/${id}`, { licence: 'L-1' })
+  expect(await refusal(reviewer, signature(await head()))).toBe('licence-differs')
+  expect((await reviewer.json<SignedIn>('GET', '/api/session')).body.licence).toBe('L-1')
+  await office.json('PUT', `/api/office/people/${id}`, { licence: '' })
+})
 
 it('only the reviewer signs, only under the record that was shown, and only with a licence', async () => {
   const shown = await head()

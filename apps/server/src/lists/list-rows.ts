@@ -7,11 +7,12 @@ import {
   type Inspection,
   type JobHeader,
   type JobId,
+  type Role,
   type Severity,
 } from '@plumb-mark/core'
 
 /** What a list shows of a job beside its own columns, as JSON. */
-export interface SummaryFacts extends Pick<JobSummary, 'waitingFor' | 'owed' | 'problem' | 'left'> {
+export interface SummaryFacts extends Pick<JobSummary, 'waitingFor' | 'owed' | 'problem' | 'left' | 'due'> {
   /** By what an installation comes round again: when it was signed, its rules and country, and the job before it. */
   signedAt?: string | undefined
   school?: JobHeader['school'] | undefined
@@ -20,7 +21,7 @@ export interface SummaryFacts extends Pick<JobSummary, 'waitingFor' | 'owed' | '
 }
 
 /** Rows of an earlier version say too little: they are made anew after the start. Raised with every change of what they hold. */
-export const SUMMARY_VERSION = 4
+export const SUMMARY_VERSION = 5
 
 /** Everything that lists, filters and searches know of a job: each table with the rows that the job has in it, in the order of its columns. */
 export interface ListRows {
@@ -54,12 +55,14 @@ function rowsOf(inspection: Inspection): ListRows {
   const left: Record<string, number> = {}
   for (const { check, outcome } of checks)
     if (outcome.verdict === 'not-inspected') left[check.stage] = (left[check.stage] ?? 0) + 1
-  const owes = (who: string) => Number(owed.some((one) => one.who === who))
+  const owes = (who: string) => owed.some((one) => one.who === who)
+  const reads = (role: Role) => owes('the second reader') && state.secondReader?.person.role === role
   const sealed = state.seal !== undefined
   const facts: SummaryFacts = {
     waitingFor: words,
     owed,
     left,
+    due: state.header?.due,
     signedAt: state.seal?.at,
     school: state.header?.school,
     country: state.header?.country,
@@ -77,10 +80,10 @@ function rowsOf(inspection: Inspection): ListRows {
       major: count('major'),
       minor: count('minor'),
       note: count('note'),
-      waitsForInstaller: owes('the installer'),
-      waitsForInspector: owes('the inspector'),
-      waitsForOffice: owes('the office'),
-      waitsForReviewer: Number(!sealed && owed.length === 0),
+      waitsForInstaller: Number(owes('the installer')),
+      waitsForInspector: Number(owes('the inspector') || reads('inspector')),
+      waitsForOffice: Number(owes('the office')),
+      waitsForReviewer: Number(!sealed && (owed.length === 0 || reads('reviewer'))),
       facts: JSON.stringify(facts),
     },
     stages: Object.keys(left),
@@ -133,6 +136,9 @@ function defectsOf({ defects, checks, at, state }: Inspection): (string | number
       check?.sheet.revision ?? '',
       installer,
       defect.raised.at,
+      defect.due ?? '',
+      defect.responsible ?? '',
+      defect.raised.by.name,
     ]
   })
 }

@@ -4,6 +4,7 @@ import type {
   DefectPage,
   DefectRow,
   DefectsQueryDto,
+  DueDefect,
   JobPage,
   JobSort,
   JobSummary,
@@ -14,7 +15,7 @@ import type {
   Recurring,
   RecurringBy,
 } from '@plumb-mark/contract'
-import { recurrence, type ClauseHistory, type Person, type Tally } from '@plumb-mark/core'
+import { recurrence, siteDay, type ClauseHistory, type Person, type Tally } from '@plumb-mark/core'
 import { SUMMARY_VERSION, type SummaryFacts } from './list-rows.js'
 import { Where, searchWords } from './where.js'
 
@@ -116,12 +117,20 @@ export class ListsService {
     const where = defectsWhere(person, wish)
     const rows = (await this.db.query(
       `SELECT job_defects.*, job_summaries.number, job_summaries.title AS job, job_summaries.site FROM job_defects
-       JOIN job_summaries USING (jobId) ${where.sql} ORDER BY raisedAt DESC, id LIMIT ? OFFSET ?`,
-      [...where.values, wish.limit ?? 50, wish.offset ?? 0],
+       JOIN job_summaries USING (jobId) ${where.sql} ORDER BY ${OVERDUE} DESC, raisedAt DESC, id LIMIT ? OFFSET ?`,
+      [...where.values, today(), wish.limit ?? 50, wish.offset ?? 0],
     )) as (Omit<DefectRow, 'open'> & { open: number })[]
     const total = await this.count(`job_defects ${where.sql}`, where.values)
     const { note } = searchWords(wish.q)
     return { defects: rows.map((row) => ({ ...row, open: row.open === 1 })), total, ...(note && { note }) }
+  }
+
+  /** What of open defects is due on a day, for the calendar. */
+  async dues(): Promise<DueDefect[]> {
+    return this.db.query<DueDefect[]>(
+      `SELECT id, jobId, number, site, job_defects.title, place, due, responsible FROM job_defects
+       JOIN job_summaries USING (jobId) WHERE open = 1 AND due <> '' ORDER BY due LIMIT 2000`,
+    )
   }
 
   /** What comes back: the same thing in several jobs, the most often first. */
@@ -180,6 +189,11 @@ export class ListsService {
   }
 }
 
+/** What was to be put right before today stands first. */
+const OVERDUE = `(open = 1 AND due <> '' AND due < ?)`
+/** The day in Greenwich: a list is of many sites. */
+const today = (): string => siteDay(new Date().toISOString())
+
 function defectsWhere(person: Person, wish: DefectsQueryDto): Where {
   const where = new Where()
     .and(SHARED.replace('jobId', 'job_defects.jobId'), sharedOnly(person))
@@ -230,5 +244,6 @@ function asSummary({
     owed: said.owed ?? [],
     left: said.left ?? {},
     ...(said.problem && { problem: said.problem }),
+    ...(said.due && { due: said.due }),
   }
 }

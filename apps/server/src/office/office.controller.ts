@@ -1,16 +1,18 @@
 import { Body, Controller, Get, Put } from '@nestjs/common'
-import { CalculatorsDto, FourEyesDto, ReportLook, validateMinutes } from '@plumb-mark/contract'
+import { CalculatorsDto, JobRulesDto, WantedDto, ReportLook, validateMinutes } from '@plumb-mark/contract'
 import type { MinutesByKind } from '@plumb-mark/core'
 import { Anyone, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { Refused } from '../http/refused.js'
 import { DtoPipe } from '../http/dto.pipe.js'
+import { AssignmentsService } from '../assignments/assignments.service.js'
 import { FiguresService } from '../figures/figures.service.js'
 import { SheetsService } from '../sheets/sheets.service.js'
 import { ReportLookService } from './report-look.service.js'
 
 const MINUTES = 'minutes-by-kind'
 const CALCULATORS = 'calculators'
+const JOB_RULES = 'job-rules'
 
 /** What the office knows better than the program: how long a check takes with its own people. */
 @Controller('api/office')
@@ -19,6 +21,7 @@ export class OfficeController {
     private readonly figures: FiguresService,
     private readonly look: ReportLookService,
     private readonly sheets: SheetsService,
+    private readonly assignments: AssignmentsService,
   ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
@@ -56,15 +59,42 @@ export class OfficeController {
 
   @MayCall('inspector', 'reviewer', 'office')
   @Get('four-eyes')
-  async fourEyes(): Promise<FourEyesDto> {
+  async fourEyes(): Promise<WantedDto> {
     return { wanted: await this.sheets.fourEyes() }
   }
 
   @MayCall('office')
   @Audited('four eyes changed')
   @Put('four-eyes')
-  wantFourEyes(@Body(new DtoPipe(FourEyesDto)) { wanted }: FourEyesDto): Promise<FourEyesDto> {
+  wantFourEyes(@Body(new DtoPipe(WantedDto)) { wanted }: WantedDto): Promise<WantedDto> {
     return this.sheets.wantFourEyes(wanted)
+  }
+
+  @MayCall('inspector', 'reviewer', 'office')
+  @Get('assigned-only')
+  async assignedOnly(): Promise<WantedDto> {
+    return { wanted: await this.assignments.wanted() }
+  }
+
+  @MayCall('office')
+  @Audited('assignments changed')
+  @Put('assigned-only')
+  wantAssigned(@Body(new DtoPipe(WantedDto)) { wanted }: WantedDto): Promise<WantedDto> {
+    return this.assignments.want(wanted)
+  }
+
+  @MayCall('inspector', 'office')
+  @Get('job-rules')
+  async jobRules(): Promise<JobRulesDto> {
+    return (await this.figures.read<JobRulesDto>(JOB_RULES)) ?? { school: 'iec' }
+  }
+
+  @MayCall('office')
+  @Audited('rules changed')
+  @Put('job-rules')
+  async keepJobRules(@Body(new DtoPipe(JobRulesDto)) rules: JobRulesDto): Promise<JobRulesDto> {
+    await this.figures.keep(JOB_RULES, rules)
+    return rules
   }
 
   @MayCall('inspector', 'reviewer', 'office')

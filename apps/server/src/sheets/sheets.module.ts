@@ -8,6 +8,6 @@ import { SheetsService } from './sheets.service.js'
 @Module({
   controllers: [SheetsController, ManualsController],
   providers: [SheetsService, ManualsService, SheetZipService],
-  exports: [SheetsService],
+  exports: [SheetsService, ManualsService],
 })
 export class SheetsModule {}

@@ -3,7 +3,7 @@ import { DataSource, In } from 'typeorm'
 import { sha256 } from '@plumb-mark/archive'
 import {
   readSheetText,
-  type FourEyesDto,
+  type WantedDto,
   type PersonNamed,
   type SheetFault,
   type SheetInLibrary,
@@ -161,10 +161,10 @@ export class SheetsService {
 
   /** Whether the office wants another person than its writer to look at a sheet. */
   async fourEyes(): Promise<boolean> {
-    return (await this.figures.read<FourEyesDto>(FOUR_EYES))?.wanted ?? false
+    return (await this.figures.read<WantedDto>(FOUR_EYES))?.wanted ?? false
   }
 
-  async wantFourEyes(wanted: boolean): Promise<FourEyesDto> {
+  async wantFourEyes(wanted: boolean): Promise<WantedDto> {
     await this.figures.keep(FOUR_EYES, { wanted })
     return { wanted }
   }

@@ -6,7 +6,7 @@ import { v7 as uuid } from 'uuid'
 import type { DataSource } from 'typeorm'
 import type { NestExpressApplication } from '@nestjs/platform-express'
 import type { JobBundle, JobPage, JobSummary } from '@plumb-mark/contract'
-import type { Entry, EntryBodies, EntryKind, Role } from '@plumb-mark/core'
+import type { Entry, EntryBodies, EntryKind, Person, Role } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { demoServicesOf } from '../demo/demo-services.js'
 import { DEMO_PASSWORD, loadDemo } from '../demo/load-demo.js'
@@ -61,6 +61,7 @@ export class RunningServer {
       host: '127.0.0.1',
       port: 0,
       dataDir: this.dataDir,
+      samplesDir: SAMPLES,
       secureCookie: false,
       simulatedDevices: true,
       firstWord: FIRST_WORD,
@@ -76,7 +77,7 @@ export class RunningServer {
 
   /** Stops and starts again on the same folder. */
   async restart(): Promise<void> {
-    await this.app.close()
+    await this.close()
     await this.open()
   }
 
@@ -89,8 +90,9 @@ export class RunningServer {
     return this.app.get(Writer)['db']
   }
 
-  /** Stops, and leaves the folder as it is. */
+  /** Stops, and leaves the folder as it is. An answer that a test did not read to its end is not waited for. */
   async close(): Promise<void> {
+    ;(this.app.getHttpServer() as HttpServer).closeAllConnections()
     await this.app.close()
   }
 
@@ -166,6 +168,12 @@ export class Caller {
   /** The jobs that are listed for this person. */
   async jobs(): Promise<JobSummary[]> {
     return (await this.json<JobPage>('GET', '/api/jobs')).body.jobs
+  }
+
+  /** The first person here in that role, as the lists call them. */
+  async somebody<R extends Role>(role: R): Promise<Person & { role: R }> {
+    const { body } = await this.json<Person[]>('GET', '/api/people')
+    return body.find((one) => one.role === role) as Person & { role: R }
   }
 
   bundle(jobId: string): Promise<{ status: number; body: JobBundle }> {

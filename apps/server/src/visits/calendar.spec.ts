@@ -46,6 +46,26 @@ it('what is due again is a whole day that keeps nobody from anything', () => {
     ]),
   )
 })
+it('a defect is due on a whole day at its site, with whose it is', () => {
+  const defect = {
+    id: 'd',
+    jobId: 'j',
+    number: 'PM-9',
+    site: 'Mill Lane',
+    title: 'Torque',
+    place: 'Inverter 1',
+    due: '2026-12-04',
+    responsible: 'Roof crew',
+  }
+  expect(lines(calendarOf('Visits', [], [], [defect]))).toEqual(
+    expect.arrayContaining([
+      'UID:defect-j-d@plumb-mark',
+      'DTSTART;VALUE=DATE:20261204',
+      'SUMMARY:PM-9 to be put right: Torque',
+      'DESCRIPTION:Inverter 1\\nRoof crew',
+    ]),
+  )
+})
 it('what would end a value is escaped', () => {
   const said = lines(calendarOf('Visits', [visit()]))
   expect(said).toContain('LOCATION:Mill Lane\\, 4')

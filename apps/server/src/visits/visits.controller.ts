@@ -14,6 +14,7 @@ import type { Response } from 'express'
 import { VisitDto, VisitsFromDto, type PlannedVisit } from '@plumb-mark/contract'
 import type { Person, Visit } from '@plumb-mark/core'
 import { By, MayCall } from '../http/access.js'
+import { ListsService } from '../lists/lists.service.js'
 import { ReinspectionService } from '../reinspection/reinspection.service.js'
 import { Audited } from '../audit/audited.js'
 import { DtoPipe } from '../http/dto.pipe.js'
@@ -25,6 +26,7 @@ export class VisitsController {
   constructor(
     private readonly visits: VisitsService,
     private readonly again: ReinspectionService,
+    private readonly lists: ListsService,
   ) {}
 
   @MayCall('inspector', 'reviewer', 'office')
@@ -39,7 +41,14 @@ export class VisitsController {
     response
       .attachment('plumb-mark-visits.ics')
       .type('text/calendar; charset=utf-8')
-      .send(calendarOf('Plumb Mark visits', await this.visits.list(), await this.again.due()))
+      .send(
+        calendarOf(
+          'Plumb Mark visits',
+          await this.visits.list(),
+          await this.again.due(),
+          await this.lists.dues(),
+        ),
+      )
   }
 
   @MayCall('inspector', 'reviewer', 'office')

@@ -1,12 +1,16 @@
-import { sep } from 'node:path'
+import { basename, join, sep } from 'node:path'
 import { MessageChannel } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import type { WorkProgress } from '@plumb-mark/contract'
 import { Refused } from '../http/refused.js'
 import { Line } from './line.js'
 
-/** Workers run what was built, also when the server itself is run from its sources. */
-export const builtFile = (file: string): string => file.replace(`${sep}src${sep}`, `${sep}dist${sep}`)
+/** Workers run what was bundled, also when the server itself is run from its sources. */
+export function builtFile(file: string): string {
+  const sources = join('server', 'src') + sep
+  const at = file.lastIndexOf(sources)
+  return at < 0 ? file : join(file.slice(0, at), 'server', 'bundle', basename(file))
+}
 
 /** Whoever answers everybody comes first, also on a machine with few cores. */
 const NICE = 10

@@ -1,12 +1,14 @@
 import { Button, Input, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
+import { useNavigate } from 'react-router'
 import type { FirstAccountDto } from '@plumb-mark/contract'
 import { dtoResolver } from '../ui/dto-resolver.js'
 import { post } from '../data/api.js'
 import { Field } from '../ui/field.js'
 import { Problem } from '../ui/problem.js'
 import { Door } from './door.js'
+import { NewPassword } from './new-password.js'
 import { signIn } from '../offline/sign-in.js'
 
 const wordInAddress = () => new URLSearchParams(location.hash.slice(1)).get('word') ?? ''
@@ -14,6 +16,8 @@ const wordInAddress = () => new URLSearchParams(location.hash.slice(1)).get('wor
 /** The first account of an installation that nobody has an account in: it belongs to the office, which lets the others in. */
 export function FirstAccount() {
   const [refused, setRefused] = useState('')
+  const [same, setSame] = useState(false)
+  const go = useNavigate()
   const { register, handleSubmit, formState } = useForm<FirstAccountDto>({
     resolver: dtoResolver(({ FirstAccountDto: of }) => of),
     // The address that the program prints carries the word behind the #, where no server and no log sees it.
@@ -23,6 +27,8 @@ export function FirstAccount() {
   const submit = handleSubmit(async (wish) => {
     try {
       await post('/api/first-account', wish)
+      // The way first: whoever is in and clicks on at once is not carried back from where they went.
+      await go('/start', { replace: true })
       await signIn(wish.email, wish.password)
     } catch (problem) {
       setRefused((problem as Error).message)
@@ -49,10 +55,8 @@ export function FirstAccount() {
         <Field label="E-mail" problem={errors.email?.message}>
           {(ids) => <Input {...ids} {...register('email')} type="email" autoComplete="username" />}
         </Field>
-        <Field label="Password, 12 characters or more" problem={errors.password?.message}>
-          {(ids) => <Input {...ids} {...register('password')} type="password" autoComplete="new-password" />}
-        </Field>
-        <Button type="submit" loading={formState.isSubmitting}>
+        <NewPassword field={register('password')} problem={errors.password?.message} onSame={setSame} />
+        <Button type="submit" disabled={!same} loading={formState.isSubmitting}>
           Make the account
         </Button>
         <Problem>{refused}</Problem>

@@ -1,22 +1,25 @@
-import { Button, Input, Stack, Text } from '@chakra-ui/react'
+import { Button, Stack, Text } from '@chakra-ui/react'
+import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { useNavigate } from 'react-router'
-import type { WelcomeDto } from '@plumb-mark/contract'
+import type { Invited, WelcomeDto } from '@plumb-mark/contract'
 import { dtoResolver } from '../ui/dto-resolver.js'
-import { post } from '../data/api.js'
-import { Field } from '../ui/field.js'
+import { ApiError, post } from '../data/api.js'
 import { Problem } from '../ui/problem.js'
 import { Door } from './door.js'
+import { NewPassword } from './new-password.js'
 
 /** Where a one-time link leads: choose a password, then sign in with it. The token stays behind the #, where no server sees it. */
 export function Welcome() {
   const navigate = useNavigate()
   const [refused, setRefused] = useState('')
   const [done, setDone] = useState(false)
+  const [same, setSame] = useState(false)
+  const { invited, used } = useInvitation()
   const { register, handleSubmit, formState } = useForm<WelcomeDto>({
     resolver: dtoResolver(({ WelcomeDto: of }) => of),
-    defaultValues: { token: window.location.hash.slice(1), password: '' },
+    defaultValues: { token: token(), password: '' },
   })
   const { errors } = formState
   const submit = handleSubmit(async (wish) => {
@@ -34,16 +37,25 @@ export function Welcome() {
         <Button onClick={() => void navigate('/')}>Sign in</Button>
       </Door>
     )
+  if (used)
+    return (
+      <Door title="Welcome">
+        <Problem>{used}</Problem>
+        <Button onClick={() => void navigate('/')}>Sign in</Button>
+      </Door>
+    )
   return (
     <Door title="Welcome">
+      <Text fontWeight={600}>{invited ? `${invited.name}, ${invited.email}` : ' '}</Text>
       <Text color="faint">Choose your password. It should be long; it need not be complicated.</Text>
       <Stack as="form" gap="14px" onSubmit={(event) => void submit(event)}>
-        <Field label="Password, 12 characters or more" problem={errors.password?.message}>
-          {(ids) => (
-            <Input {...ids} {...register('password')} type="password" autoComplete="new-password" autoFocus />
-          )}
-        </Field>
-        <Button type="submit" loading={formState.isSubmitting}>
+        <NewPassword
+          field={register('password')}
+          problem={errors.password?.message}
+          autoFocus
+          onSame={setSame}
+        />
+        <Button type="submit" disabled={!same} loading={formState.isSubmitting}>
           Set the password
         </Button>
         <Problem>{refused || errors.token?.message}</Problem>
@@ -51,3 +63,15 @@ export function Welcome() {
     </Door>
   )
 }
+
+/** For whom the link is, asked before anybody types a password; without the server the form says so itself. */
+function useInvitation(): { invited: Invited | undefined; used: string } {
+  const { data, error } = useQuery({
+    queryKey: ['invitation', token()],
+    queryFn: () => post<Invited>('/api/welcome/look', { token: token() }),
+    retry: false,
+  })
+  return { invited: data, used: error instanceof ApiError && error.status === 410 ? error.message : '' }
+}
+
+const token = () => window.location.hash.slice(1)

@@ -28,6 +28,7 @@ const OneSheet = lazyView('SheetView', () => import('../sheets/sheet-view.js'))
 const SheetEditor = lazyView('SheetEditorView', () => import('../sheets/editor/sheet-editor-view.js'))
 const FromManual = lazyView('ManualView', () => import('../sheets/manual/manual-view.js'))
 const Guided = lazyView('GuidedView', () => import('../sheets/manual/guided-view.js'))
+const Start = lazyView('StartView', () => import('../start/start-view.js'))
 const Help = lazyView('HelpView', () => import('../help/help-view.js'))
 const Adoption = lazyView('AdoptionView', () => import('../sheets/adoption-view.js'))
 const Instruments = lazyView('InstrumentsView', () => import('../instruments/instruments-view.js'))
@@ -122,6 +123,7 @@ export function App() {
         <Route path="/office/:part?" element={<Office.View />} />
         <Route path="/visits" element={<Visits.View />} />
         <Route path="/photo-sheet" element={<MarkSheet.View />} />
+        <Route path="/start" element={<Start.View />} />
         <Route path="/help" element={<Help.View />} />
         <Route path="/practice" element={<Practice.View />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />

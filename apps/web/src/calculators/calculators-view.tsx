@@ -64,7 +64,7 @@ function List() {
     >
       {GROUPS.map(({ title, names }) => (
         <Box key={title} flexShrink={0} mb={{ lg: '8px' }}>
-          <Text px="14px" fontSize="12px" color="faint" fontWeight={600}>
+          <Text px="14px" fontSize="13px" color="faint">
             {title}
           </Text>
           <Flex direction={{ base: 'row', lg: 'column' }}>

@@ -150,7 +150,7 @@ function ObjectFields({ schema, value, path, problems, onChange }: Props) {
         .filter((name) => !isPlain(schema.properties![name]!))
         .map((name) => (
           <chakra.fieldset key={name} mt="12px" pl="12px" borderLeft="2px solid" borderColor="hair">
-            <chakra.legend fontWeight={600} fontSize="14px" mb="4px">
+            <chakra.legend fontWeight={600} fontSize="15px" mb="4px">
               {words.field(join(path, name), name).label}
             </chakra.legend>
             {part(name)}

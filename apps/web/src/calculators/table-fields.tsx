@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import type { JsonSchema } from '@plumb-mark/core'
+import { pastedBlock } from '../ui/pasted-block.js'
 import { Select } from '../ui/select.js'
 import { useFormWords } from './words/context.js'
 
@@ -40,13 +41,10 @@ export function TableFields({
   const set = (at: number, name: string, value: unknown) =>
     onChange(rows.map((row, i) => (i === at ? { ...row, [name]: value } : row)))
   const paste = async (event: React.ClipboardEvent, row: number, column: number) => {
-    const text = event.clipboardData.getData('text/plain').replace(/\r?\n$/, '')
-    if (!/[\t\n]/.test(text)) return
-    event.preventDefault()
-    const { default: Papa } = await import('papaparse')
-    const { data } = Papa.parse<string[]>(text, { delimiter: text.includes('\t') ? '\t' : ';' })
+    const block = await pastedBlock(event)
+    if (!block) return
     const next = rows.map((one) => ({ ...one }))
-    data.forEach((line, i) =>
+    block.forEach((line, i) =>
       line.forEach((cell, j) => {
         const name = columns[column + j]
         if (name !== undefined) (next[row + i] ??= {})[name] = cell.trim()

@@ -27,6 +27,10 @@ export function AtHand({
   const phone = useMedia(PHONE)
   const openGroup = useFocus((focus) => focus.openGroup)
   const top = useRef<HTMLDivElement>(null)
+  // What was touched to open it is gone: the focus goes on in it, unless a field of it has it already.
+  useEffect(() => {
+    if (document.activeElement === document.body) top.current?.focus({ preventScroll: true })
+  }, [])
   useEffect(() => {
     if (!phone) top.current?.scrollIntoView({ block: 'nearest' })
   }, [phone])
@@ -34,6 +38,8 @@ export function AtHand({
     <Box
       ref={top}
       role="region"
+      tabIndex={-1}
+      _focusVisible={{ outline: 'none' }}
       aria-label={label}
       bg="panel"
       borderLeft="5px solid"

@@ -15,7 +15,7 @@ import { NOTHING, PASSES, StageHead, type StageFilter } from './stage-head.js'
 const LONG = 120
 
 /** The checks of a stage, those that are answered together as one row; the row in focus opens. */
-export function CheckList({ stage }: { stage: Stage }) {
+export function CheckList({ stage, id }: { stage: Stage; id?: string }) {
   const all = useInspection(({ inspection }) => inspection?.checks)
   const { checkId, groupKey, openCheck, openGroup } = useFocus()
   const [filter, setFilter] = useState<StageFilter>('all')
@@ -69,24 +69,33 @@ export function CheckList({ stage }: { stage: Stage }) {
         order={order}
         onOrder={(listOrder) => prefer({ listOrder })}
       />
-      {items.length === 0 && <Text p="18px">{NOTHING[filter]}</Text>}
-      {items.length > LONG ? (
-        <LongList
-          count={items.length}
-          keyOf={(i) => items[i]!.key}
-          draw={(i) => draw(items[i]!, i)}
-          open={openAt}
-        />
-      ) : (
-        <chakra.ul listStyleType="none">
-          {items.map((item, i) => (
-            <li key={item.key}>{draw(item, i)}</li>
-          ))}
-        </chakra.ul>
-      )}
+      <Box id={id} tabIndex={-1} _focusVisible={{ outline: 'none' }}>
+        {items.length === 0 && <Text p="18px">{NOTHING[filter]}</Text>}
+        {items.length > LONG ? (
+          <LongList
+            count={items.length}
+            keyOf={(i) => items[i]!.key}
+            draw={(i) => draw(items[i]!, i)}
+            open={openAt}
+          />
+        ) : (
+          <chakra.ul listStyleType="none">
+            {items.map((item, i) => (
+              <Item key={item.key} data-open={i === openAt || undefined}>
+                {draw(item, i)}
+              </Item>
+            ))}
+          </chakra.ul>
+        )}
+      </Box>
     </Box>
   )
 }
+
+/** A closed row that is not in sight is neither laid out nor painted: with every key the page is painted anew. */
+const Item = chakra('li', {
+  base: { '&:not([data-open])': { contentVisibility: 'auto', containIntrinsicBlockSize: 'auto 50px' } },
+})
 
 const holds = (item: ListItem, checkId: string): boolean =>
   item.kind === 'check'

@@ -192,6 +192,50 @@ describe('readings of equal things', () => {
   })
 })
 
+describe('the cell at hand', () => {
+  const voltages = async () => {
+    show([VOC], [STRING, STRING_B])
+    useInputDefaults.setState({ instruments: { voltage: 'meter' } })
+    await openCheck('Open circuit · 2 readings')
+  }
+  it('raises its defect where the figure stands, and the focus comes back to it', async () => {
+    await voltages()
+    expect(cell('String A, Open circuit')).toHaveFocus()
+    await user.type(cell('String A, Open circuit'), '700{Enter}')
+    expect(cell('String B, Open circuit')).toHaveFocus()
+    await user.click(cell('String A, Open circuit'))
+    await user.click(screen.getByRole('button', { name: 'Raise the defect …' }))
+    await user.click(await screen.findByRole('button', { name: 'Raise the defect' }))
+    expect(appended().at(-1)).toMatchObject({ kind: 'defect-raised', body: { checkId: 'u/voc/s' } })
+    expect(cell('String A, Open circuit')).toHaveFocus()
+    expect(screen.getByText('Defect raised (major, open).')).toBeInTheDocument()
+  })
+  it('is filled down into what nobody has read, and kept only when somebody says so', async () => {
+    await voltages()
+    await user.type(cell('String A, Open circuit'), '401')
+    await user.click(screen.getByRole('button', { name: 'Fill down' }))
+    expect(cell('String B, Open circuit')).toHaveValue('401')
+    expect(appended()).toEqual([])
+    await user.click(screen.getByRole('button', { name: 'Save 2 readings' }))
+    expect(appended()).toHaveLength(2)
+    await user.click(cell('String A, Open circuit'))
+    expect(screen.queryByRole('button', { name: 'Fill down' })).toBeNull()
+  })
+  it('is said with its unit; in the table the head says it', async () => {
+    await voltages()
+    await user.type(cell('String A, Open circuit'), '401.25 V{Enter}')
+    expect(cell('String A, Open circuit')).toHaveValue('401.25')
+    await user.click(cell('String A, Open circuit'))
+    expect(screen.getByText('401.25 V')).toBeInTheDocument()
+  })
+  it('is where one comes back to from an opened reading', async () => {
+    await voltages()
+    await user.click(screen.getByRole('button', { name: /Open String B, Open circuit/ }))
+    await user.click(screen.getByRole('button', { name: 'Back to the table' }))
+    expect(cell('String B, Open circuit')).toHaveFocus()
+  })
+})
+
 describe('one question at many places', () => {
   const SEEN_EACH = { ...ASKED, id: 'each', title: 'Dry', each: 'string' }
   const seen = async () => {

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { sayEvidence, sayWord, type Check, type Evidence, type JudgedCheck } from '@plumb-mark/core'
 import { SmallPrint } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
-import { TextField } from '../ui/text-field.js'
+import { ReasonChoice } from '../ui/reason-choice.js'
 import { useSiteTime } from '../job/site-time.js'
 import { useInspection } from '../job/inspection.js'
 import { Photos } from './photo-picker.js'
@@ -59,7 +59,9 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
           </Button>
         )}
       </HStack>
-      {asking && !struck && <StrikeReasons onStrike={strike} />}
+      {asking && !struck && (
+        <ReasonChoice label="Why it is struck out" reasons={REASONS} verb="Strike out so" onTake={strike} />
+      )}
     </chakra.li>
   )
 }
@@ -72,20 +74,3 @@ const REASONS = [
   'read too early',
   'not mine to answer',
 ]
-
-function StrikeReasons({ onStrike }: { onStrike: (reason: string) => void }) {
-  const [own, setOwn] = useState('')
-  return (
-    <HStack role="group" aria-label="Why it is struck out" gap="6px" wrap="wrap" py="6px" align="flex-end">
-      {REASONS.map((reason) => (
-        <Button key={reason} variant="outline" onClick={() => onStrike(reason)}>
-          {reason}
-        </Button>
-      ))}
-      <TextField label="Another reason" value={own} onChange={setOwn} />
-      <Button disabled={own.trim() === ''} onClick={() => onStrike(own.trim())}>
-        Strike out so
-      </Button>
-    </HStack>
-  )
-}

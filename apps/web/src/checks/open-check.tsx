@@ -1,23 +1,21 @@
 import { Box, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
-import { Suspense, lazy, useState } from 'react'
+import { useState } from 'react'
 import { openDefectFor, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../ui/theme/text.js'
 import { useMay } from '../job/use-writable.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
+import { AddRemark } from '../job/add-remark.js'
 import { useInspection } from '../job/inspection.js'
 import { useMessageText } from '../job/message-text.js'
 import { AtHand } from './at-hand.js'
 import { Clause } from './clause.js'
 import { History } from './history.js'
+import { NotApplicable } from './not-applicable.js'
 import { ObservationField } from './observation-field.js'
+import { RaiseDefectLater } from './raise-defect-later.js'
 import { ReadingField } from './reading-field.js'
 import { ToCalculator } from './to-calculator.js'
 import { RecordField } from './record/record-field.js'
-
-/** Its form comes with a library of its own: it is fetched when the first check fails. */
-const RaiseDefect = lazy(() =>
-  import('./raise-defect.js').then(({ RaiseDefect: form }) => ({ default: form })),
-)
 
 const DERIVED_WORDS = {
   wall: 'Read off the wall: change an offset in the picture, and this follows.',
@@ -50,7 +48,7 @@ export function OpenCheck({
   const defect = inspection && openDefectFor(judged, inspection.defects, inspection.checks)
   const shown = (
     <>
-      <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap">
+      <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap" pr={{ base: '36px', md: '0' }}>
         <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
           {check.title}
         </Text>
@@ -64,12 +62,11 @@ export function OpenCheck({
         {writable && check.ask.kind === 'record' && (
           <RecordField judged={judged} onTrial={setTrial} onDone={onDone} />
         )}
+        {writable && <NotApplicable judged={judged} onDone={onDone} />}
         {check.ask.kind === 'derived' && <Note>{DERIVED_WORDS[check.ask.from]}</Note>}
         <Verdict outcome={outcome} trying={trying} />
         {outcome.verdict === 'does-not-conform' && !trying && !defect && writable && (
-          <Suspense fallback={<Note>The defect that this makes is coming …</Note>}>
-            <RaiseDefect judged={judged} proposal={outcome.defect} onDone={onDone} />
-          </Suspense>
+          <RaiseDefectLater judged={judged} proposal={outcome.defect} onDone={onDone} />
         )}
         {defect && (
           <Text fontSize="14px">
@@ -81,6 +78,7 @@ export function OpenCheck({
           <Clause check={check} />
           <ToCalculator judged={judged} />
         </HStack>
+        <AddRemark about={`${check.title}, ${check.place}`} checkId={check.id} />
         <History judged={judged} writable={writable} />
       </Stack>
     </>
@@ -111,6 +109,12 @@ function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
       {outcome.verdict === 'not-inspected' && outcome.again !== undefined && (
         <Text color="unproven" mt="2px">
           Read again: {outcome.again}. What was read before stays in the history.
+        </Text>
+      )}
+      {outcome.verdict === 'not-applicable' && (
+        <Text fontSize="16px" mt="2px">
+          {outcome.because}
+          {outcome.said && ` (${outcome.said.by.name})`}
         </Text>
       )}
       {outcome.verdict === 'not-proven' && (

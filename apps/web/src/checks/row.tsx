@@ -18,6 +18,8 @@ export const RowButton = chakra('button', {
     py: '5px',
     cursor: 'pointer',
     _hover: { bg: 'panel' },
+    // Within the row: it cuts off what is drawn around it.
+    _focusVisible: { outlineOffset: '-3px' },
   },
 })
 

@@ -80,6 +80,10 @@ export function sendFile<T>(
     request.send(form)
   })
 }
+/** What a file is to be called, quoted or not (RFC 6266). */
+const nameIn = (disposition: string | null): string =>
+  /filename="?([^";]+)"?/.exec(disposition ?? '')?.[1]?.trim() ?? 'download'
+
 /** A file with the name that the server gives it; can be called off. */
 export async function getFile(
   address: string,
@@ -96,7 +100,7 @@ export async function getFile(
       error?.message ?? 'what answered is not the server',
     )
   }
-  const name = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')?.[1] ?? 'download'
+  const name = nameIn(response.headers.get('content-disposition'))
   return { name, content: await response.blob() }
 }
 export const putBytes = <T>(address: string, bytes: Uint8Array) =>

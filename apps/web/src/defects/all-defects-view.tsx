@@ -4,6 +4,7 @@ import { DEFECT_STATES, type DefectPage } from '@plumb-mark/contract'
 import { SEVERITIES } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
+import { RowsComing } from '../ui/rows-coming.js'
 import { useResource } from '../data/resource.js'
 import { FilterPanel, type Filter } from '../lists/filter-panel.js'
 import { useListAddress } from '../lists/list-address.js'
@@ -14,7 +15,7 @@ import { thingFilters, useThings } from '../lists/things.js'
 import { optionsOf } from '../ui/choice-field.js'
 import { DefectTable } from './defect-table.js'
 
-const Recurring = lazy(() => import('./recurring.js').then(({ Recurring: view }) => ({ default: view })))
+const ComesBack = lazy(() => import('./comes-back.js').then(({ ComesBack: view }) => ({ default: view })))
 const Patterns = lazy(() => import('./patterns.js').then(({ Patterns: view }) => ({ default: view })))
 const STATE_WORDS = { open: 'open', closed: 'closed', all: 'open and closed' } as const
 
@@ -36,15 +37,18 @@ export function AllDefectsView() {
       <SavedFilters view="defects" asked={asked} />
       {role !== 'installer' && (
         <Suspense fallback={null}>
-          <Recurring address={address} />
+          <ComesBack address={address} />
         </Suspense>
       )}
+      {!data && !problem && <RowsComing height="72px" />}
       {data?.total === 0 && <Text mt="16px">{whyNone(asked.size > 0, data.note)}</Text>}
       {data && data.total > 0 && <DefectTable defects={data.defects} total={data.total} />}
       {data && <Pager page={page} total={data.total} onTurn={turnTo} />}
-      <Suspense fallback={null}>
-        <Patterns />
-      </Suspense>
+      {role === 'installer' && (
+        <Suspense fallback={null}>
+          <Patterns />
+        </Suspense>
+      )}
     </Page>
   )
 }

@@ -1,11 +1,19 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { SquareSplitHorizontal } from 'lucide-react'
 import { Suspense, lazy, useState, type ReactNode } from 'react'
-import { DEFECT_STEP_WORDS, isOpen, type Defect, type DefectState } from '@plumb-mark/core'
+import {
+  DEFECT_STEP_WORDS,
+  isOpen,
+  sayAmendment,
+  sayEvidence,
+  type Defect,
+  type DefectState,
+} from '@plumb-mark/core'
 import { Clause } from '../checks/clause.js'
 import { Photos } from '../checks/photo-picker.js'
 import { useInspection } from '../job/inspection.js'
 import { useSiteTime } from '../job/site-time.js'
+import { Due } from '../ui/due.js'
 
 const BeforeAfter = lazy(() =>
   import('../photo-tape/before-after.js').then(({ BeforeAfter: view }) => ({ default: view })),
@@ -20,7 +28,8 @@ const STATE_WORDS = {
 
 /** One defect with its way so far. */
 export function DefectCard({ defect, children }: { defect: Defect; children?: ReactNode }) {
-  const { raised, steps, voidSteps, severity, state, failedAgain } = defect
+  const { raised, steps, amended, closedBy, voidSteps, severity, state, failedAgain } = defect
+  const { when, day, today } = useSiteTime()
   const open = isOpen(defect)
   const check = useInspection(({ inspection }) => {
     const at = inspection?.at.byId.get(defect.checkId)
@@ -52,6 +61,7 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
       <Text mt="6px" fontSize="17px" maxW="65ch">
         {defect.remedy}
       </Text>
+      <Due day={defect.due ?? ''} today={today()} open={open} responsible={defect.responsible} say={day} />
       {check && (
         <Flex direction="column" align="flex-start" mt="4px">
           <Clause check={check} />
@@ -76,8 +86,23 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
             photos={<Photos photos={body.photos} size="72px" />}
           />
         ))}
+        {amended.map((one) => (
+          <Step
+            key={one.id}
+            when={one.at}
+            who={one.by.name}
+            did={`edited (${sayAmendment(one)})`}
+            note={one.body.reason}
+          />
+        ))}
       </chakra.ol>
       <Compared defect={defect} />
+      {closedBy && check && (
+        <Text>
+          Closed by {closedBy.by.name}, {when(closedBy.at)}: found {sayEvidence(check, closedBy)}, which
+          conforms.
+        </Text>
+      )}
       {failedAgain && <Text color="danger">Read again after the rework, and it failed again.</Text>}
       {children && <Box mt="10px">{children}</Box>}
     </chakra.article>
@@ -117,7 +142,7 @@ function Step({
   did: string
   madeVoidBy?: Defect['steps'][number] | undefined
   note?: string | undefined
-  photos: ReactNode
+  photos?: ReactNode
 }) {
   const time = useSiteTime()
   return (

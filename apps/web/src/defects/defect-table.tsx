@@ -3,7 +3,8 @@ import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '
 import { Link } from 'react-router'
 import type { DefectRow } from '@plumb-mark/contract'
 import { Note, SmallPrint } from '../ui/theme/text.js'
-import { dayHere } from '../data/here-time.js'
+import { dayHere, todayHere } from '../data/here-time.js'
+import { Due } from '../ui/due.js'
 
 const column = createColumnHelper<DefectRow>()
 const COLUMNS = [
@@ -29,6 +30,13 @@ const COLUMNS = [
         <Note>
           {original.place}: {original.finding}
         </Note>
+        <Due
+          day={original.due}
+          today={todayHere()}
+          open={original.open}
+          responsible={original.responsible}
+          say={dayHere}
+        />
       </>
     ),
   }),
@@ -66,7 +74,7 @@ const COLUMNS = [
         <Text fontFamily="mono" fontSize="14px" whiteSpace="nowrap">
           {dayHere(getValue())}
         </Text>
-        <SmallPrint>{original.installer}</SmallPrint>
+        <SmallPrint>{original.raisedBy}</SmallPrint>
       </>
     ),
   }),
@@ -111,7 +119,7 @@ export function DefectTable({ defects, total }: { defects: DefectRow[]; total: n
                   py="8px"
                   color="faint"
                   fontWeight={600}
-                  fontSize="14px"
+                  fontSize="15px"
                 >
                   {flexRender(header.column.columnDef.header, header.getContext())}
                 </chakra.th>

@@ -1,26 +1,36 @@
 import { Box, Button, Flex, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { DEFECT_STEPS, isOpen, nextState, type Defect, type DefectStepName } from '@plumb-mark/core'
+import {
+  DEFECT_STEPS,
+  byUrgency,
+  isOpen,
+  nextState,
+  type Defect,
+  type DefectStepName,
+} from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { useInspection } from '../job/inspection.js'
+import { AddRemark } from '../job/add-remark.js'
+import { useSiteTime } from '../job/site-time.js'
+import { useMay } from '../job/use-writable.js'
+import { AmendForm } from './amend-form.js'
 import { DefectCard } from './defect-card.js'
 import { StepForm } from './step-form.js'
 
 const STEP_BUTTONS = {
   reworked: 'Reworked',
+  'taken-back': 'Take the rework back',
   'sent-back': 'Send back',
   closed: 'Close',
   withdrawn: 'Withdraw',
 } satisfies Record<DefectStepName, string>
-const RANK = { stop: 0, major: 1, minor: 2, note: 3 }
 
 /** The defects of a job: what is owed first, what is done beneath. */
 export function DefectsView() {
   const defects = useInspection(({ inspection }) => inspection?.defects) ?? []
-  const sorted = [...defects].sort(
-    (a, b) => Number(isOpen(b)) - Number(isOpen(a)) || RANK[a.severity] - RANK[b.severity],
-  )
+  const { today } = useSiteTime()
+  const sorted = defects.toSorted(byUrgency(today()))
   return (
     <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
       <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="32px">
@@ -47,11 +57,14 @@ function Actions({ defect }: { defect: Defect }) {
   const stage = useInspection(
     ({ inspection }) => inspection?.checks.find(({ check }) => check.id === defect.checkId)?.check.stage,
   )
+  const mayAmend = useMay('defect-amended') && isOpen(defect)
   const [step, setStep] = useState<DefectStepName>()
+  const [amending, setAmending] = useState(false)
   if (sealed || !role) return null
   const possible = DEFECT_STEPS.filter(
     (one) => one !== 'reworked' && nextState(defect.state, one, role, defect.proof).ok,
   )
+  if (amending) return <AmendForm defect={defect} onDone={() => setAmending(false)} />
   if (step)
     return (
       <StepForm defect={defect} step={step} verb={STEP_BUTTONS[step]} onDone={() => setStep(undefined)} />
@@ -68,6 +81,12 @@ function Actions({ defect }: { defect: Defect }) {
           {STEP_BUTTONS[one]}
         </Button>
       ))}
+      {mayAmend && (
+        <Button variant="outline" onClick={() => setAmending(true)}>
+          Edit
+        </Button>
+      )}
+      <AddRemark about={`${defect.title}, ${defect.place}`} defectId={defect.id} />
     </Flex>
   )
 }

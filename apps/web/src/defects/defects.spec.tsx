@@ -119,6 +119,60 @@ describe('the way of a defect', () => {
   })
 })
 
+describe('what is said of a defect', () => {
+  const edit = async (role: Role = 'inspector') => {
+    open(role, seen('label', false), raised('label', 'minor'))
+    onScreen(<DefectsView />)
+    await user.click(card('label').getByRole('button', { name: 'Edit' }))
+    return within(screen.getByRole('form', { name: 'Edit the defect' }))
+  }
+  it('is edited: a day and whose it is, and nothing that was left as it was', async () => {
+    const form = await edit()
+    await user.type(form.getByLabelText('Due'), '2026-06-08')
+    await user.type(form.getByLabelText('Responsible'), 'Roof crew')
+    await user.click(form.getByRole('button', { name: 'Save' }))
+    expect(await card('label').findByText(/^Overdue: due 8 Jun 2026, Roof crew$/)).toBeInTheDocument()
+    expect(appended()).toMatchObject([
+      {
+        kind: 'defect-amended',
+        body: { defectId: ID['label'], due: '2026-06-08', responsible: 'Roof crew' },
+      },
+    ])
+    expect(Object.keys(appended()[0]!.body).sort()).toEqual(['defectId', 'due', 'responsible'])
+  })
+  it('another severity asks for its reason', async () => {
+    const form = await edit()
+    await user.selectOptions(form.getByLabelText('Severity'), 'major')
+    await user.type(form.getByLabelText('Why major and not minor?'), 'it hangs over the stair')
+    await user.click(form.getByRole('button', { name: 'Save' }))
+    expect(await card('label').findByText('major')).toBeInTheDocument()
+    expect(appended()).toMatchObject([{ body: { severity: 'major', reason: 'it hangs over the stair' } }])
+  })
+  it('the office sets the day, and not how severe it is', async () =>
+    expect((await edit('office')).getByLabelText('Severity')).toBeDisabled())
+  it('an installer edits nothing', () => {
+    open('installer', seen('label', false), raised('label', 'minor'))
+    onScreen(<DefectsView />)
+    expect(card('label').queryByRole('button', { name: 'Edit' })).toBeNull()
+  })
+})
+
+it('a rework said by mistake is taken back by who said it, with why', async () => {
+  open('installer', seen('earth', false), raised('earth', 'stop'), reworked('earth'))
+  onScreen(<ReworkView />)
+  await user.click(screen.getByRole('button', { name: 'Not put right yet: take it back' }))
+  await user.type(screen.getByLabelText('Why is it taken back?'), 'The wrong box')
+  await user.click(screen.getByRole('button', { name: 'Take back' }))
+  expect(await screen.findByRole('button', { name: 'I have put this right' })).toBeInTheDocument()
+  expect(appended()).toMatchObject([{ body: { step: 'taken-back', note: 'The wrong box' } }])
+})
+
+it('a closed defect says who closed it and what they found', () => {
+  open('inspector', seen('earth', false), raised('earth', 'stop'), reworked('earth'), seen('earth', true))
+  onScreen(<DefectsView />)
+  expect(card('earth').getByText(/^Closed by Somebody, .*: found yes, which conforms\.$/)).toBeInTheDocument()
+})
+
 describe('around every view of a job', () => {
   const frame = (role: Role, at = '/jobs/j/walk', ...changes: Change[]) => {
     open(role, ...changes)

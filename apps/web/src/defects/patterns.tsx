@@ -42,10 +42,10 @@ export function Patterns() {
   const [by, setBy] = useState<PatternsBy>('clause')
   const { value: data, problem } = useResource<PatternRow[]>(`/api/patterns?by=${by}`)
   return (
-    <Box as="section" aria-label="What recurs" mt="26px">
+    <Box as="section" aria-label="What comes back" mt="22px">
       <Flex justify="space-between" align="end" gap="10px" wrap="wrap">
         <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
-          What recurs, and how sure that is
+          What comes back, and how sure that is
         </Text>
         <ChoiceField label="By" value={by} options={optionsOf(PATTERNS_BY, BY_WORDS)} onChange={setBy} />
       </Flex>

@@ -9,6 +9,14 @@ import { PhotoPicker } from '../checks/photo-picker.js'
 import { Field } from '../ui/field.js'
 import { useInspection } from '../job/inspection.js'
 
+const ASKED = {
+  reworked: 'What was done?',
+  'taken-back': 'Why is it taken back?',
+  'sent-back': 'Why is it sent back?',
+  closed: 'What was seen?',
+  withdrawn: 'Why is it withdrawn?',
+} satisfies Record<DefectStepName, string>
+
 /** Takes a step with a note and, where it helps, a photo. */
 export function StepForm({
   defect,
@@ -37,10 +45,7 @@ export function StepForm({
   })
   return (
     <Stack as="form" gap="10px" onSubmit={(event) => void take(event)} maxW="560px">
-      <Field
-        label={step === 'sent-back' ? 'Why is it sent back?' : 'What was done?'}
-        problem={formState.errors.note?.message}
-      >
+      <Field label={ASKED[step]} problem={formState.errors.note?.message}>
         {(ids) => <Textarea {...ids} {...register('note')} rows={2} autoFocus />}
       </Field>
       <Flex gap="10px" wrap="wrap" align="center">

@@ -10,6 +10,7 @@ import { useResource } from '../data/resource.js'
 import { Note } from '../ui/theme/text.js'
 import { TextField } from '../ui/text-field.js'
 import { EntryLines } from './entry-lines.js'
+import { JobsImport } from './jobs-import.js'
 import { RecordsKept } from './records-kept.js'
 
 /** A record that arrives as a ZIP: looked at first, then worked on here or kept to be read. Nothing is merged in silence. */
@@ -59,7 +60,7 @@ export function ImportView() {
       await records.reload()
     })
   return (
-    <Page title="Import a record" width="860px" problem={fault || records.problem}>
+    <Page title="Import" width="860px" problem={fault || records.problem}>
       <Note mt="8px">
         A ZIP that another installation, or this one, exported. Its chain, signature, sheets, photos and
         traces are verified before anything is taken.
@@ -95,6 +96,7 @@ export function ImportView() {
         </Text>
       )}
       <RecordsKept records={records.value} onRemove={forget} />
+      <JobsImport />
     </Page>
   )
 }

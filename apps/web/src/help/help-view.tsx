@@ -1,15 +1,20 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { prefer } from '../data/preferences.js'
+import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
 import { TextField } from '../ui/text-field.js'
 import { Note } from '../ui/theme/text.js'
+import { DemandDrawing } from '../ui/drawings/demands.js'
+import { VerdictShape } from '../ui/verdict-mark.js'
 import { helpFor, searched, type HelpText } from './texts.js'
 
 /** All of the help on one page, on the device: what the screen that one came from is for stands first. */
 export function HelpView() {
   const [params] = useSearchParams()
+  const role = useSession(({ person }) => person?.role)
   const here = helpFor(params.get('at') ?? '')
   const [search, setSearch] = useState('')
   const chapters = useMemo(() => searched(search), [search])
@@ -18,9 +23,16 @@ export function HelpView() {
       title="Help"
       width="820px"
       actions={
-        <Button variant="outline" onClick={() => window.print()}>
-          <Printer size={18} /> Print
-        </Button>
+        <>
+          {role && role !== 'installer' && (
+            <Button variant="outline" onClick={() => prefer({ tourAt: 0 })}>
+              Ten minutes through your first job
+            </Button>
+          )}
+          <Button variant="outline" onClick={() => window.print()}>
+            <Printer size={18} /> Print
+          </Button>
+        </>
       }
     >
       <Box mt="12px" css={{ '@media print': { display: 'none' } }}>
@@ -53,13 +65,19 @@ export function HelpView() {
   )
 }
 
-function One({ text: { title, text, questions = [] } }: { text: HelpText }) {
+function One({ text: { title, text, questions = [], drawing, verdict } }: { text: HelpText }) {
   return (
     <Box mt="10px">
-      <Text as="h3" fontSize="18px" fontWeight={600}>
-        {title}
-      </Text>
-      <Text maxW="68ch">{text}</Text>
+      <Flex gap="18px" align="center" justify="space-between">
+        <Box>
+          <HStack as="h3" gap="8px" fontSize="18px" fontWeight={600}>
+            {verdict && <VerdictShape verdict={verdict} size={20} />}
+            {title}
+          </HStack>
+          <Text maxW="68ch">{text}</Text>
+        </Box>
+        {drawing && <DemandDrawing name={drawing} maxWidth="96px" />}
+      </Flex>
       {questions.map(([question, answer]) => (
         <chakra.details
           key={question}

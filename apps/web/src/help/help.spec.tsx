@@ -2,8 +2,9 @@
 import { screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { KIND_WORDS, VERDICT_WORDS } from '@plumb-mark/core'
-import { onScreen } from '../testing/job-on-screen.testing.js'
+import { onScreen, openJob } from '../testing/job-on-screen.testing.js'
 import { HelpView } from './help-view.js'
+import { prefer, usePreferences } from '../data/preferences.js'
 import { CHAPTERS, helpFor, searched } from './texts.js'
 
 const user = userEvent.setup()
@@ -43,4 +44,24 @@ it('shows first what one came from, and says so where nothing is found', async (
   await user.clear(screen.getByLabelText('Search in the help'))
   await user.type(screen.getByLabelText('Search in the help'), 'xylophone')
   expect(screen.getByText(/^Nothing here speaks of that/)).toBeVisible()
+})
+
+it('begins the ten minutes from where one reads', async () => {
+  openJob([], { role: 'inspector' })
+  prefer({ tourAt: undefined })
+  onScreen(<HelpView />, { path: '/help', at: '/help' })
+  await user.click(screen.getByRole('button', { name: 'Ten minutes through your first job' }))
+  expect(usePreferences.getState().tourAt).toBe(0)
+})
+
+it('what is easier seen than said is drawn, and verdicts show their marks', () => {
+  const texts = CHAPTERS.flatMap((chapter) => chapter.texts)
+  expect(texts.filter(({ drawing }) => drawing).length).toBeGreaterThan(20)
+  expect(texts.filter(({ verdict }) => verdict).map(({ title }) => title)).toEqual(
+    Object.values(VERDICT_WORDS),
+  )
+  onScreen(<HelpView />, { path: '/help', at: '/help' })
+  expect(document.querySelectorAll('svg[viewBox="0 0 240 200"]')).toHaveLength(
+    texts.filter(({ drawing }) => drawing).length,
+  )
 })

@@ -14,6 +14,10 @@ export const SCREENS_SAID = [
         'Open the group: readings stand as a table, questions are answered yes for all but those that you touch.',
       ],
       [
+        'A check does not apply to what stands here.',
+        'Open it and press “Not applicable, because …”. The reason and your name are shown to whoever signs. What is read off a drawing is corrected in the drawing, and a failure is raised.',
+      ],
+      [
         'I typed something wrong.',
         'Undo in the bar, or strike the reading out: it stays to be seen, with the reason.',
       ],
@@ -36,6 +40,10 @@ export const SCREENS_SAID = [
     title: 'Defects of a job',
     text: 'What does not conform and was raised, with its severity, its remedy and its way through rework to closed. A later conforming reading closes a defect; nobody closes it by hand.',
     questions: [
+      [
+        'How do I set a day, or who puts it right?',
+        'Edit. What is overdue stands first here, in the list of all defects and in the calendar file.',
+      ],
       ['Who may lower a severity?', 'Whoever raised it, with a reason; a stop is the reviewer’s.'],
       ['When is a defect closed?', 'When the same check is read again after the rework, and conforms.'],
     ],
@@ -56,6 +64,18 @@ export const SCREENS_SAID = [
     title: 'Sign-off',
     text: 'What still stands in the way of the licensed signature, each with a link to where it is settled; then the signature, which seals the record.',
     questions: [
+      [
+        'Something has to be explained before I sign.',
+        'Note remarks while you read, here or in an open check or defect, and return the job with them. Each is answered in the record; until then nothing is signed.',
+      ],
+      [
+        'Two of us read every record.',
+        'Ask a second reader. What is entered after they read is read again, and they do not sign.',
+      ],
+      [
+        'Can a seal be taken off?',
+        'No. The last screen before it says what is sealed. What has to be looked at later is inspected again, in a job of its own.',
+      ],
       [
         'What does the seal do?',
         'From then on nothing in the record can be changed without being found out. What comes later is another job.',
@@ -161,10 +181,40 @@ export const SCREENS_SAID = [
     questions: [['Does anybody see my score?', 'No: it stays on this device.']],
   },
   {
+    at: '/start',
+    title: 'Getting started',
+    text: 'Five things before the first inspection: the name on your reports and the rules of a new job, people, instruments, a first sheet, a first job. They can be done in any order, skipped, and found again in their own places.',
+    questions: [
+      [
+        'May I begin without instruments?',
+        'Yes, but a reading without one proves nothing: those that you have need a serial and the last day of their calibration.',
+      ],
+      [
+        'What are the samples?',
+        'Sheets of makers that do not exist, and house rules to begin from. They are marked in the library.',
+      ],
+    ],
+  },
+  {
+    at: '/import',
+    title: 'Import',
+    text: 'A record as a ZIP, looked at before anything is taken; and jobs from a spreadsheet, opened all together or not at all.',
+    questions: [
+      [
+        'What must the spreadsheet have?',
+        'Number, title, site and customer. Units are named by maker and model, several with their number: 2 × Aldervane AH-8T. People are named as they are called here, the day as 2026-06-01.',
+      ],
+    ],
+  },
+  {
     at: '/office',
     title: 'Office',
     text: 'People and invitations, backups, what happened, networks that may be asked, reports, intervals, and whether sheets need four eyes.',
     questions: [
+      [
+        'Who may enter into which job?',
+        'Every inspector, until the switch under People is on: then whoever opened a job, or is assigned to it under its Preparation. All inspectors can read all jobs.',
+      ],
       ['Somebody lost their password.', 'Make a link under People and hand it over: it works once.'],
     ],
   },

@@ -1,4 +1,8 @@
 import { KIND_WORDS, VERDICT_WORDS, type KindName, type Verdict } from '@plumb-mark/core'
+import { CATALOGUE, GROUPS } from '../data/calculators/catalogue.js'
+import { CALCULATORS_SAID } from './calculators.js'
+import type { DemandName } from '../ui/drawings/demands.js'
+import { DRAWN_KINDS } from './drawn-kinds.js'
 import { SCREENS_SAID } from './screens.js'
 
 /** A paragraph of help under its name. */
@@ -6,6 +10,10 @@ export interface HelpText {
   title: string
   text: string
   questions?: readonly (readonly [question: string, answer: string])[]
+  /** What shows it where it is easier seen than said. */
+  drawing?: DemandName | undefined
+  /** The mark beside its name. */
+  verdict?: Verdict
 }
 
 interface Screen extends HelpText {
@@ -39,7 +47,7 @@ const FORMS: readonly HelpText[] = [
   { title: 'A choice', text: 'One of a list, as it was found; anything else can be typed.' },
   {
     title: 'A table',
-    text: 'One cell for each place. Enter keeps and goes down, = reads the same as above, a block out of a spreadsheet can be pasted.',
+    text: 'One cell for each place. Enter keeps and goes down, = reads the same as above, Fill down types a figure into every cell below that nobody has read, a block out of a spreadsheet can be pasted. Beneath it stands the cell at hand in whole words, with its defect.',
   },
   {
     title: 'Steps',
@@ -62,6 +70,7 @@ const KEYS: readonly HelpText[] = [
   { title: 'Enter', text: 'Keep what is typed; when it conforms, go on.' },
   { title: 'Y N', text: 'Answer a question.' },
   { title: 'A R M U', text: 'At a manual: accept, reject, another model, undo.' },
+  { title: 'Shift and a touch', text: 'On the roof: all modules on the way to the one touched.' },
   { title: 'Ctrl Z, Ctrl Y', text: 'Undo and redo.' },
   { title: 'Esc', text: 'Close what is open.' },
 ]
@@ -79,6 +88,7 @@ export const CHAPTERS: readonly Chapter[] = [
     texts: (Object.keys(MEANINGS) as Verdict[]).map((verdict) => ({
       title: VERDICT_WORDS[verdict],
       text: MEANINGS[verdict],
+      verdict,
     })),
   },
   { title: 'How answers are given', texts: FORMS },
@@ -87,6 +97,14 @@ export const CHAPTERS: readonly Chapter[] = [
     texts: (Object.keys(KIND_WORDS) as KindName[]).map((kind) => ({
       title: KIND_WORDS[kind].name,
       text: KIND_WORDS[kind].about,
+      drawing: DRAWN_KINDS[kind],
+    })),
+  },
+  {
+    title: 'Calculators',
+    texts: GROUPS.flatMap(({ names }) => names).map((name) => ({
+      title: CATALOGUE[name].title,
+      text: CALCULATORS_SAID[name],
     })),
   },
   { title: 'Keys', texts: KEYS },

@@ -22,6 +22,7 @@ import { Page } from '../layout/page.js'
 import { CsvExport } from '../ui/csv-export.js'
 import { CsvImport } from '../ui/csv-import.js'
 import { post, put } from '../data/api.js'
+import { RowsComing } from '../ui/rows-coming.js'
 import { useResource } from '../data/resource.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Field } from '../ui/field.js'
@@ -126,6 +127,7 @@ export function InstrumentsView() {
           />
         </Flex>
       )}
+      {!all && !problem && <RowsComing height="72px" />}
       {all?.length === 0 && (
         <Text mt="16px">No instrument is kept yet. Without its uncertainty a reading proves nothing.</Text>
       )}

@@ -273,7 +273,7 @@ function taken(
   const entries: Entry[] = []
   let inspection = kept
   for (const entry of fresh) {
-    const answer = admit(entry, by.role, inspection)
+    const answer = admit(entry, by.role, inspection, { by: by.id })
     if (!answer.ok) return answer
     const made = provisional(entry, jobId, (inspection.state.head?.seq ?? 0) + 1, by)
     entries.push(made)

@@ -18,10 +18,14 @@ export function JobStatus() {
 }
 
 const SYNC = {
-  kept: { icon: <Check size={16} />, words: 'all kept' },
-  sending: { icon: <CloudUpload size={16} />, words: 'sending' },
-  waiting: { icon: <CloudOff size={16} />, words: 'kept on this device until there is signal' },
-} satisfies Record<Sync, { icon: ReactNode; words: string }>
+  kept: { icon: <Check size={16} />, words: 'all kept', short: 'kept' },
+  sending: { icon: <CloudUpload size={16} />, words: 'sending', short: 'sending' },
+  waiting: {
+    icon: <CloudOff size={16} />,
+    words: 'kept on this device until there is signal',
+    short: 'on device',
+  },
+} satisfies Record<Sync, { icon: ReactNode; words: string; short: string }>
 
 function SyncMark() {
   const sync = useInspection((state) => state.sync)
@@ -35,6 +39,7 @@ function SyncMark() {
     >
       {SYNC[sync].icon}
       <Text hideBelow="md">{SYNC[sync].words}</Text>
+      <Text hideFrom="md">{SYNC[sync].short}</Text>
     </HStack>
   )
 }

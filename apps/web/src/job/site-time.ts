@@ -1,4 +1,4 @@
-import { dayWords, hourWords, whenWords } from '@plumb-mark/core'
+import { dayWords, hourWords, siteDay, whenWords } from '@plumb-mark/core'
 import { hereZone } from '../data/here-time.js'
 import { useInspection } from './inspection.js'
 
@@ -8,6 +8,8 @@ export function useSiteTime() {
   return {
     when: (at: string) => whenWords(at, zone),
     day: (at: string) => dayWords(at, zone),
+    /** The day that it is at the site now, as 2026-06-01. */
+    today: () => siteDay(new Date().toISOString(), zone),
     hour: (at: string) => hourWords(at, zone),
   }
 }

@@ -12,6 +12,7 @@ import { SavedFilters } from '../lists/saved-filters.js'
 import { SearchField } from '../lists/search-field.js'
 import { thingFilters, useThings } from '../lists/things.js'
 import { Note } from '../ui/theme/text.js'
+import { RowsComing } from '../ui/rows-coming.js'
 import { ChoiceField, optionsOf, type Option } from '../ui/choice-field.js'
 import { JobRow } from './job-row.js'
 
@@ -78,6 +79,7 @@ export function JobsView() {
           by their number, title and site only.
         </Note>
       )}
+      {!data && !problem && <RowsComing height="92px" />}
       {data?.total === 0 && <NoJobs narrowed={asked.size > 0} role={role} note={data.note} />}
       <Stack gap="0" mt="10px">
         {data?.jobs.map((job) => (
@@ -108,7 +110,16 @@ function NoJobs({
         : role === 'reviewer'
           ? 'No job waits for you.'
           : 'No jobs yet. Open the first with “New job”.'
-  return <Text mt="16px">{words}</Text>
+  return (
+    <>
+      <Text mt="16px">{words}</Text>
+      {role === 'office' && !narrowed && !note && (
+        <Button asChild mt="12px">
+          <Link to="/start">Getting started: five things</Link>
+        </Button>
+      )}
+    </>
+  )
 }
 
 function useFilters(maker: string): Filter[] {

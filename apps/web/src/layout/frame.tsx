@@ -3,11 +3,13 @@ import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
 import { SmallPrint } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
+import { SkipLink } from '../ui/skip-link.js'
 import { PlumbBob } from '../ui/plumb-bob.js'
 import { StorageNotice } from './storage-notice.js'
 import { WaitingMark } from './waiting-mark.js'
 import { SignOut } from './sign-out.js'
 import { HelpLink } from './help-link.js'
+import { useKeptFocus } from './kept-focus.js'
 import { SettingsMenu } from './settings-menu.js'
 
 const Tab = chakra(NavLink, {
@@ -24,6 +26,8 @@ const Tab = chakra(NavLink, {
   },
 })
 
+const CONTENT = 'content'
+
 /** The bar at the top of every screen: where we are, where else to go, who is here. */
 export function Frame({
   title,
@@ -37,8 +41,10 @@ export function Frame({
   children: ReactNode
 }) {
   const person = useSession((session) => session.person)
+  useKeptFocus()
   return (
     <Flex direction="column" minH="100dvh">
+      <SkipLink href={`#${CONTENT}`}>Skip to the content</SkipLink>
       <chakra.header borderBottom="1px solid" borderColor="hair" bg="panel" px={{ base: '10px', md: '18px' }}>
         <Flex
           align="center"
@@ -119,7 +125,7 @@ export function Frame({
         </Flex>
       </chakra.header>
       <StorageNotice />
-      <Box as="main" flex="1" minH={0}>
+      <Box as="main" id={CONTENT} tabIndex={-1} outline="none" flex="1" minH={0}>
         {children}
       </Box>
     </Flex>

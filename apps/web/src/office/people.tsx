@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { OneTimeLink as Link, PersonKept } from '@plumb-mark/contract'
 import { PEOPLE_COLUMNS, ROLES, peopleIn, peopleOut, type Role } from '@plumb-mark/core'
@@ -6,11 +6,12 @@ import { CsvExport } from '../ui/csv-export.js'
 import { CsvImport } from '../ui/csv-import.js'
 import { post, put } from '../data/api.js'
 import { useResource } from '../data/resource.js'
-import { SmallPrint } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
 import { OneTimeLink } from './one-time-link.js'
+import { AssignedOnly } from './assigned-only.js'
+import { PersonRow } from './person-row.js'
 
 const ADDRESS = '/api/office/people'
 const ROLE_OPTIONS = optionsOf(ROLES, (role) => role)
@@ -20,16 +21,17 @@ export function People() {
   const { value: people = [], problem, reload } = useResource<PersonKept[]>(ADDRESS)
   const [link, setLink] = useState<{ of: string; link: Link }>()
   const [refused, setRefused] = useState('')
-  const act = async (work: () => Promise<unknown>) => {
+  const act = async (work: () => Promise<unknown>): Promise<boolean> => {
     try {
       setRefused('')
       await work()
       await reload()
+      return true
     } catch (fault) {
       setRefused((fault as Error).message)
+      return false
     }
   }
-  const change = (id: string, wish: object) => void act(() => put(`${ADDRESS}/${id}`, wish))
   const invite = ({ id, name }: PersonKept) =>
     void act(async () => setLink({ of: name, link: await post<Link>(`${ADDRESS}/${id}/link`) }))
   return (
@@ -37,42 +39,12 @@ export function People() {
       <Problem>{problem || refused}</Problem>
       {link && <OneTimeLink of={link.of} link={link.link} />}
       {people.map((person) => (
-        <Flex
+        <PersonRow
           key={person.id}
-          gap="12px"
-          align="end"
-          wrap="wrap"
-          borderTop="1px solid"
-          borderColor="hair"
-          py="10px"
-          role="group"
-          aria-label={person.name}
-        >
-          <Box flex="1" minW="200px">
-            <Text fontWeight={600} color={person.disabledAt ? 'faint' : undefined}>
-              {person.name}
-            </Text>
-            <SmallPrint>
-              {person.email}
-              {person.licence ? `, licence ${person.licence}` : ''}
-              {person.disabledAt ? ', disabled' : person.invited ? ', invited, no password yet' : ''}
-            </SmallPrint>
-          </Box>
-          <Box w="150px">
-            <ChoiceField
-              label="Role"
-              value={person.role}
-              options={ROLE_OPTIONS}
-              onChange={(role) => change(person.id, { role })}
-            />
-          </Box>
-          <Button variant="outline" disabled={!!person.disabledAt} onClick={() => invite(person)}>
-            {person.invited ? 'New link' : 'Reset by link'}
-          </Button>
-          <Button variant="plain" onClick={() => change(person.id, { disabled: !person.disabledAt })}>
-            {person.disabledAt ? 'Enable' : 'Disable'}
-          </Button>
-        </Flex>
+          person={person}
+          onChange={(wish) => act(() => put(`${ADDRESS}/${person.id}`, wish))}
+          onInvite={() => invite(person)}
+        />
       ))}
       <Invite
         onInvite={(wish) =>
@@ -96,6 +68,7 @@ export function People() {
           }
         />
       </Flex>
+      <AssignedOnly />
     </Box>
   )
 }
@@ -103,20 +76,20 @@ export function People() {
 function Invite({
   onInvite,
 }: {
-  onInvite: (wish: { name: string; email: string; role: Role; licence?: string }) => Promise<void>
+  onInvite: (wish: { name: string; email: string; role: Role; licence?: string }) => Promise<boolean>
 }) {
   const [name, setName] = useState('')
   const [email, setEmail] = useState('')
   const [role, setRole] = useState<Role>('inspector')
   const [licence, setLicence] = useState('')
   const send = async () => {
-    await onInvite({ name, email, role, ...(licence && { licence }) })
+    if (!(await onInvite({ name, email, role, ...(licence && { licence }) }))) return
     setName('')
     setEmail('')
     setLicence('')
   }
   return (
-    <form onSubmit={(event) => (event.preventDefault(), void send())}>
+    <form aria-label="Invite" onSubmit={(event) => (event.preventDefault(), void send())}>
       <Grid
         templateColumns={{ base: '1fr', md: '1fr 1fr 140px 120px auto' }}
         gap="10px"

@@ -124,7 +124,7 @@ function Corner({
 }) {
   return (
     <Grid templateColumns="70px 1fr 1fr" gap="8px" alignItems="end">
-      <Text fontWeight={600} fontSize="14px" pb="11px">
+      <Text fontWeight={600} fontSize="15px" pb="11px">
         {label}
       </Text>
       <QuantityInput

@@ -3,17 +3,18 @@ import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuid } from 'uuid'
-import type { SheetSummary } from '@plumb-mark/contract'
-import { UNIT_KIND_WORDS, sheetName, type NewEntry, type PinnedSheet, type UnitBuilt } from '@plumb-mark/core'
+import type { JobRulesDto, SheetSummary } from '@plumb-mark/contract'
+import { UNIT_KIND_WORDS, capital, newJob, sheetName, type NewEntry } from '@plumb-mark/core'
 import { Frame } from '../layout/frame.js'
-import { post } from '../data/api.js'
+import { ApiError, post } from '../data/api.js'
+import { useResource } from '../data/resource.js'
 import { ChoiceField, type Option } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { CountField, TextField } from '../ui/text-field.js'
 import { LikeJob, changesOf, type Like } from './like-job.js'
 import { RulesForm, type Rules } from './rules-form.js'
 import { useLibrary } from '../stages/identify/unit-form.js'
-import { hereZone } from '../data/here-time.js'
+import { siteZone } from '../data/here-time.js'
 
 const STEPS = ['Site', 'Rules', 'Units'] as const
 
@@ -34,21 +35,26 @@ export function JobWizard() {
   const library = useLibrary()
   const [step, setStep] = useState(0)
   const [site, setSite] = useState({ number: '', title: '', site: '', customer: '' })
-  const [rules, setRules] = useState<Rules>({
-    school: 'iec',
-    units: 'metric',
-    timeZone: hereZone(),
-    rule: 'guarded',
-    earthMethod: 'table',
-    copperBonds: false,
-  })
+  const { value: usual } = useResource<JobRulesDto>('/api/office/job-rules')
+  const [changed, setRules] = useState<Rules>()
+  const rules =
+    changed ??
+    ({
+      school: usual?.school ?? 'iec',
+      units: usual?.school === 'nec' ? 'us' : 'metric',
+      ...defined({ timeZone: usual?.timeZone ?? siteZone(), country: usual?.country }),
+      rule: 'guarded',
+      earthMethod: 'table',
+      copperBonds: false,
+    } satisfies Rules)
   const [units, setUnits] = useState<UnitRow[]>([])
   const [like, setLike] = useState<Like>()
   const [problem, setProblem] = useState('')
+  const [taken, setTaken] = useState('')
   const [opening, setOpening] = useState(false)
   const complete = [
     Object.values(site).every((said) => said.trim() !== ''),
-    true,
+    rules.timeZone !== undefined,
     units.every(({ sheetId, label }) => sheetId !== '' && label.trim() !== ''),
   ]
   const open = async () => {
@@ -58,7 +64,10 @@ export function JobWizard() {
       await post(`/api/jobs/${jobId}/entries`, { entries: entriesOf(site, rules, units, library, like) })
       await go(`/jobs/${jobId}/preparation`)
     } catch (fault) {
-      setProblem((fault as Error).message)
+      const taken = fault instanceof ApiError && fault.code === 'number-taken'
+      setProblem(taken ? '' : (fault as Error).message)
+      setTaken(taken ? fault.message : '')
+      if (taken) setStep(0)
       setOpening(false)
     }
   }
@@ -129,7 +138,8 @@ export function JobWizard() {
               autoFocus
               value={site.number}
               placeholder="PM-2701"
-              onChange={(text) => setSite({ ...site, number: text })}
+              problem={taken}
+              onChange={(text) => (setTaken(''), setSite({ ...site, number: text }))}
             />
             <TextField
               label="Title"
@@ -178,7 +188,7 @@ export function JobWizard() {
           )}
           <Button
             type="submit"
-            disabled={!complete[step] || (step === STEPS.length - 1 && !complete[0])}
+            disabled={!complete[step] || (step === STEPS.length - 1 && !(complete[0] && complete[1]))}
             loading={opening}
           >
             {step < STEPS.length - 1 ? 'Next' : 'Open the job'}
@@ -276,8 +286,6 @@ function UnitRows({
 const defined = <T extends object>(some: T): T =>
   Object.fromEntries(Object.entries(some).filter(([, value]) => value !== undefined)) as T
 
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
-
 function entriesOf(
   site: { number: string; title: string; site: string; customer: string },
   rules: Rules,
@@ -286,42 +294,11 @@ function entriesOf(
   like: Like | undefined,
 ): NewEntry[] {
   const at = new Date().toISOString()
-  const pinned = [...new Set(rows.map(({ sheetId }) => sheetId))].flatMap((id): PinnedSheet[] => {
-    const sheet = library.find((one) => one.id === id)
-    return sheet
-      ? [
-          {
-            id,
-            maker: sheet.maker,
-            model: sheet.model,
-            revision: sheet.revision,
-            fingerprint: sheet.fingerprint,
-          },
-        ]
-      : []
-  })
-  const said = Object.fromEntries(
-    Object.entries(site).map(([name, text]) => [name, text.trim()]),
-  ) as typeof site
-  const fitted = rows.flatMap((row) =>
-    Array.from({ length: row.count }, (_, i): UnitBuilt => ({
-      id: row.id ?? `unit-${uuid()}`,
-      label: row.count > 1 ? `${row.label.trim()} ${i + 1}` : row.label.trim(),
-      sheetId: row.sheetId,
-      ...(row.count === 1 && row.serial.trim() && { serial: row.serial.trim() }),
-      ...(row.placed && { situation: { placed: row.placed } }),
-    })),
+  const header = { ...site, ...rules, ...(like?.again && { again: like.job }) }
+  const units = rows.map(({ placed, ...row }) => ({ ...row, placed: placed || undefined }))
+  const opening = newJob({ header, units }, library, uuid)
+  const fitted = new Set(
+    opening.flatMap(({ kind, body }) => (kind === 'unit-fitted' ? [body.id as string] : [])),
   )
-  return [
-    {
-      id: uuid(),
-      kind: 'job-opened',
-      at,
-      body: { ...said, ...rules, sheets: pinned, ...(like?.again && { again: like.job }) },
-    },
-    ...fitted.map((body): NewEntry => ({ id: uuid(), kind: 'unit-fitted', at, body })),
-    ...changesOf(like, new Set(fitted.map(({ id }) => id))).map(
-      (change): NewEntry => ({ id: uuid(), at, ...change }) as NewEntry,
-    ),
-  ]
+  return [...opening, ...changesOf(like, fitted)].map((change) => ({ id: uuid(), at, ...change }) as NewEntry)
 }

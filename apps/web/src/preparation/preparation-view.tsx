@@ -100,7 +100,7 @@ export function PreparationView() {
             onChange={(scope) => person && append(person, { kind: 'job-amended', body: { scope } })}
           />
         </Part>
-        <Part title="Shared with">
+        <Part title="People">
           <SharePart writable={writable} />
         </Part>
       </Box>

@@ -16,6 +16,7 @@ export type Rules = Pick<
   | 'photosTellPlace'
   | 'timeZone'
   | 'country'
+  | 'due'
 >
 
 const CHOICES = {
@@ -95,11 +96,18 @@ export function RulesForm({
         label="Clocks of the site"
         value={rules.timeZone ?? ''}
         options={[
-          ...(rules.timeZone ? [] : [['', 'not said: as on this device'] as const]),
+          ...(rules.timeZone ? [] : [['', 'choose'] as const]),
           ...Intl.supportedValuesOf('timeZone').map((zone) => [zone, zone.replaceAll('_', ' ')] as const),
         ]}
         disabled={disabled}
         onChange={(timeZone) => timeZone && onChange({ timeZone })}
+      />
+      <TextField
+        label="Due"
+        type="date"
+        value={rules.due ?? ''}
+        readOnly={disabled}
+        onChange={(due) => due && onChange({ due })}
       />
       <CountryField
         country={rules.country}

@@ -4,26 +4,33 @@ import { useSession } from '../data/session.js'
 import { useResource } from '../data/resource.js'
 import { useInspection } from '../job/inspection.js'
 
-/** Installers see only the jobs that are shared with them. */
+const MAY_BE_GIVEN: ReadonlySet<string> = new Set(['installer', 'inspector'])
+
+/** Installers see only the jobs that are shared with them; where the office wants it, inspectors enter only into those that they are assigned to. */
 export function SharePart({ writable }: { writable: boolean }) {
   const shared = useInspection(({ inspection }) => inspection!.state.sharedWith)
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)
-  const { value: installers = [] } = useResource<Person[]>('/api/people/installers')
-  const others = installers.filter(({ id }) => !shared.some((one) => one.id === id))
+  const { value: people = [] } = useResource<Person[]>('/api/people')
+  const others = people.filter(
+    ({ id, role }) => MAY_BE_GIVEN.has(role) && !shared.some((one) => one.id === id),
+  )
+  const isShared = shared.some(({ role }) => role === 'installer')
   return (
     <Flex gap="12px" align="center" wrap="wrap">
-      {shared.length === 0 && <Text>No installer sees this job.</Text>}
-      {shared.map(({ id, name }) => (
+      {!isShared && <Text>No installer sees this job.</Text>}
+      {shared.map(({ id, name, role }) => (
         <Flex key={id} gap="8px" align="center">
-          <Text>{name}</Text>
+          <Text>
+            {name}, {role}
+          </Text>
           {writable && (
             <Button
               variant="ghost"
-              aria-label={`Stop sharing with ${name}`}
+              aria-label={`${role === 'installer' ? 'Stop sharing with' : 'Take off the job:'} ${name}`}
               onClick={() => person && append(person, { kind: 'unshared', body: { personId: id } })}
             >
-              Stop sharing
+              {role === 'installer' ? 'Stop sharing' : 'Take off the job'}
             </Button>
           )}
         </Flex>
@@ -35,7 +42,7 @@ export function SharePart({ writable }: { writable: boolean }) {
             variant="outline"
             onClick={() => person && append(person, { kind: 'shared', body: { person: { id, name, role } } })}
           >
-            Share with {name}
+            {role === 'installer' ? `Share with ${name}` : `Assign ${name}`}
           </Button>
         ))}
     </Flex>

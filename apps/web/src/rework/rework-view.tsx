@@ -1,16 +1,18 @@
 import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { nextState, type Defect } from '@plumb-mark/core'
+import { byUrgency, nextState, type Defect, type DefectStepName } from '@plumb-mark/core'
 import { Note } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { DefectCard } from '../defects/defect-card.js'
 import { StepForm } from '../defects/step-form.js'
 import { useInspection } from '../job/inspection.js'
+import { useSiteTime } from '../job/site-time.js'
 
 /** The installer's own view: what to put right, in plain words, and where. */
 export function ReworkView() {
   const defects = useInspection(({ inspection }) => inspection?.defects) ?? []
-  const owed = defects.filter(({ state }) => state === 'open')
+  const { today } = useSiteTime()
+  const owed = defects.filter(({ state }) => state === 'open').sort(byUrgency(today()))
   const rest = defects.filter(({ state }) => state !== 'open')
   return (
     <Box maxW="760px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
@@ -27,7 +29,7 @@ export function ReworkView() {
       <Stack gap="0">
         {owed.map((defect) => (
           <DefectCard key={defect.id} defect={defect}>
-            <Reworked defect={defect} />
+            <TakeStep defect={defect} step="reworked" words="I have put this right" verb="Mark as reworked" />
           </DefectCard>
         ))}
       </Stack>
@@ -37,7 +39,14 @@ export function ReworkView() {
             Done
           </Text>
           {rest.map((defect) => (
-            <DefectCard key={defect.id} defect={defect} />
+            <DefectCard key={defect.id} defect={defect}>
+              <TakeStep
+                defect={defect}
+                step="taken-back"
+                words="Not put right yet: take it back"
+                verb="Take back"
+              />
+            </DefectCard>
           ))}
         </>
       )}
@@ -45,13 +54,26 @@ export function ReworkView() {
   )
 }
 
-function Reworked({ defect }: { defect: Defect }) {
+/** A step that this person may take now; where they may not, nothing is shown. */
+function TakeStep({
+  defect,
+  step,
+  words,
+  verb,
+}: {
+  defect: Defect
+  step: DefectStepName
+  words: string
+  verb: string
+}) {
   const role = useSession(({ person }) => person?.role)
   const [open, setOpen] = useState(false)
-  if (!role || !nextState(defect.state, 'reworked', role, defect.proof).ok) return null
+  if (!role || !nextState(defect.state, step, role, defect.proof).ok) return null
   return open ? (
-    <StepForm defect={defect} step="reworked" verb="Mark as reworked" onDone={() => setOpen(false)} />
+    <StepForm defect={defect} step={step} verb={verb} onDone={() => setOpen(false)} />
   ) : (
-    <Button onClick={() => setOpen(true)}>I have put this right</Button>
+    <Button variant={step === 'reworked' ? 'solid' : 'outline'} onClick={() => setOpen(true)}>
+      {words}
+    </Button>
   )
 }

@@ -2,7 +2,7 @@ import { Box, Button, Grid, Text, chakra } from '@chakra-ui/react'
 import { FilePlus2, FileText, Upload } from 'lucide-react'
 import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import type { SheetSummary } from '@plumb-mark/contract'
+import type { SampleSheet, SheetSummary } from '@plumb-mark/contract'
 import {
   UNIT_KINDS,
   UNIT_KIND_WORDS,
@@ -14,6 +14,7 @@ import { Note } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
 import { post, sendFile } from '../data/api.js'
+import { RowsComing } from '../ui/rows-coming.js'
 import { useResource } from '../data/resource.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
@@ -36,6 +37,8 @@ const Row = chakra(Link, {
 export function SheetsView() {
   const role = useSession(({ person }) => person?.role)
   const { value: sheets, problem: missing, reload } = useResource<SheetSummary[]>('/api/sheets')
+  const { value: samples = [] } = useResource<SampleSheet[]>('/api/samples/sheets')
+  const isSample = (id: string) => samples.some((one) => one.id === id && one.here)
   const [refused, setRefused] = useState<string>()
   const [search, setSearch] = useState('')
   const [kind, setKind] = useState<UnitKind | ''>('')
@@ -88,6 +91,7 @@ export function SheetsView() {
                 <Text as="span" fontWeight={400} color="faint">
                   {' '}
                   revision {sheet.revision}
+                  {isSample(sheet.id) && ', sample'}
                 </Text>
               </Text>
               <Note>{sheet.title}</Note>
@@ -109,6 +113,7 @@ export function SheetsView() {
           </Row>
         ))}
       </Box>
+      {!sheets && !missing && <RowsComing height="64px" />}
       {shown?.length === 0 && (
         <Text mt="16px">
           {sheets?.length === 0

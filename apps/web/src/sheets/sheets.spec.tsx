@@ -48,7 +48,7 @@ const LIBRARY = [
 describe('the library', () => {
   const open = async (role: 'office' | 'reviewer' = 'office') => {
     openJob([], { role })
-    serverSays({ 'GET /api/sheets': LIBRARY })
+    serverSays({ 'GET /api/sheets': LIBRARY, 'GET /api/samples/sheets': [] })
     onScreen(<SheetsView />)
     await screen.findAllByText(/revision D/)
   }
@@ -89,6 +89,7 @@ describe('one revision', () => {
   it('is read by stage, beside what changed since another, with the jobs that could adopt it', async () => {
     openJob([], { role: 'office' })
     serverSays({
+      'GET /api/samples/sheets': [],
       'GET /api/sheets': LIBRARY,
       'GET /api/sheets/aldervane-ah-8t-d': inLibrary('aldervane-ah-8t-d'),
       'GET /api/sheets/aldervane-ah-8t-c': inLibrary('aldervane-ah-8t-c', [

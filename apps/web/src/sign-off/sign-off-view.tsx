@@ -23,6 +23,9 @@ import { checkAddress } from '../job/check-in-address.js'
 import { useInspection } from '../job/inspection.js'
 import { useSiteTime } from '../job/site-time.js'
 import { MadeVoidList } from './made-void-list.js'
+import { PartHeading } from './part-heading.js'
+import { Remarks } from './remarks.js'
+import { SecondReader } from './second-reader.js'
 
 const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) => ({ default: form })))
 
@@ -38,6 +41,8 @@ const KINDS = {
   'proposal-open': 'Proposed, and confirmed by nobody',
   'cable-unjudged': 'Cables that no sheet asks for, and that carry too much',
   'scope-contradicted': 'Outside the scope, and entered all the same',
+  'remark-open': 'Remarks without an answer',
+  'second-reading-open': 'To be read by a second person',
   'not-inspected': 'Checks without an answer',
 } satisfies Record<BlockerKind, string>
 
@@ -48,6 +53,8 @@ export function SignOffView() {
   return (
     <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
       {inspection.state.seal ? <Sealed inspection={inspection} /> : <Open inspection={inspection} />}
+      <SecondReader inspection={inspection} />
+      <Remarks inspection={inspection} />
       <MadeVoidList inspection={inspection} />
       <OutsideScope inspection={inspection} />
       <StatedAbsences inspection={inspection} />
@@ -140,9 +147,9 @@ function Group({
   )
   return (
     <Box mt="20px">
-      <Text as="h3" fontWeight={600} fontSize="18px">
+      <PartHeading>
         {title} ({found.length})
-      </Text>
+      </PartHeading>
       <chakra.ul listStyleType="none">{found.slice(0, SHOWN).map(row)}</chakra.ul>
       {found.length > SHOWN && (
         <chakra.details>
@@ -221,9 +228,7 @@ function OutsideScope({ inspection: { state } }: { inspection: Inspection }) {
   if (!scope || scope.outside.length === 0) return null
   return (
     <Box mt="26px">
-      <Text as="h3" fontWeight={600} fontSize="18px">
-        Outside the scope, not inspected here
-      </Text>
+      <PartHeading>Outside the scope, not inspected here</PartHeading>
       <Note>Why: {scope.reason}</Note>
       <chakra.ul pl="20px">
         {scope.outside.map((one) => (
@@ -241,9 +246,7 @@ function StatedAbsences({ inspection }: { inspection: Inspection }) {
   if (said.length === 0) return null
   return (
     <Box mt="26px">
-      <Text as="h3" fontWeight={600} fontSize="18px">
-        Said not to be there
-      </Text>
+      <PartHeading>Said not to be there, or not to apply</PartHeading>
       <chakra.ul listStyleType="none">
         {said.map(({ checkId, title, place, reason, by, at }) => (
           <chakra.li key={checkId} borderBottom="1px solid" borderColor="hair" py="8px">
@@ -265,9 +268,7 @@ function Calculations({ inspection: { state } }: { inspection: Inspection }) {
   if (state.calculations.length === 0) return null
   return (
     <Box mt="26px">
-      <Text as="h3" fontWeight={600} fontSize="18px">
-        Calculations kept with the job
-      </Text>
+      <PartHeading>Calculations kept with the job</PartHeading>
       <chakra.ul listStyleType="none">
         {state.calculations.map(({ id, at, by, body }) => (
           <chakra.li key={id} borderBottom="1px solid" borderColor="hair">

@@ -1,9 +1,11 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
 import { screen, within } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
 import { fingerprint, readSheet, type Role } from '@plumb-mark/core'
 import { fromLink } from '../data/calculators/link.js'
 import { useInspection } from '../job/inspection.js'
-import { onScreen, openJob, type Change } from '../testing/job-on-screen.testing.js'
+import { useRemarkDrafts } from '../job/remark-drafts.js'
+import { appended, onScreen, openJob, serverSays, type Change } from '../testing/job-on-screen.testing.js'
 import { SignOffView } from './sign-off-view.js'
 
 const observation = (id: string, stage: string, severity: string) => ({
@@ -61,12 +63,31 @@ const SIGNED: Change = {
   },
 }
 
+const SERVER = {
+  'GET /api/sheets': [],
+  'GET /api/session': { person: { id: 'p', name: 'Somebody', role: 'reviewer' }, licence: 'L-77' },
+  'GET /api/people': [
+    { id: 'p', name: 'Somebody', role: 'reviewer' },
+    { id: 'q', name: 'Ines Fell', role: 'inspector' },
+    { id: 'r', name: 'Roof Crew', role: 'installer' },
+  ],
+}
+const PNG = `data:image/png;base64,${'A'.repeat(60)}`
+
+/** A pad that takes every stroke, where there is no canvas to draw on. */
+beforeAll(() => {
+  const pen = new Proxy({}, { get: () => () => ({ width: 100 }), set: () => true })
+  HTMLCanvasElement.prototype.getContext = (() => pen) as never
+  HTMLCanvasElement.prototype.toDataURL = () => PNG
+})
+
 const open = (
   role: Role,
   changes: Change[],
   { sheet = SHEET, sync = 'kept' }: { sheet?: ReturnType<typeof sheetOf>; sync?: 'kept' | 'waiting' } = {},
 ) => {
   openJob([UNIT, ...changes], { sheets: [sheet], role })
+  serverSays(SERVER)
   useInspection.setState({ sync })
   onScreen(<SignOffView />, { path: '/jobs/:jobId/sign-off', at: '/jobs/j/sign-off' })
 }
@@ -139,4 +160,135 @@ it('after it, who signed under which licence, and the fingerprint of the whole r
     fingerprint(useInspection.getState().inspection!.state.head!.hash),
   )
   expect(screen.queryByRole('button', { name: 'Sign and seal' })).toBeNull()
+})
+
+const R1 = '01890000-0000-7000-8000-00000000000a'
+const RETURNED: Change = {
+  kind: 'returned',
+  body: { remarks: [{ id: R1, text: 'Which label?', checkId: 'u/label/unit' }] },
+}
+
+describe('a job that goes back', () => {
+  const user = userEvent.setup()
+  const remarks = () => within(screen.getByRole('region', { name: 'Remarks' }))
+  beforeEach(() => useRemarkDrafts.getState().clear('j'))
+  it('takes what the reviewer noted with it, all of it at once', async () => {
+    useRemarkDrafts
+      .getState()
+      .add('j', { id: R1, text: 'Which label?', about: 'label, Unit', checkId: 'u/label/unit' })
+    open('reviewer', [seen('earth', true), seen('label', true)])
+    await user.click(remarks().getByRole('button', { name: 'Remark' }))
+    await user.type(screen.getByLabelText('What is to be done or explained?'), 'Show the cover')
+    await user.click(screen.getByRole('button', { name: 'Add the remark' }))
+    await user.click(screen.getByRole('button', { name: 'Return the job with 2 remarks' }))
+    expect(appended()).toMatchObject([
+      {
+        kind: 'returned',
+        body: { remarks: [{ id: R1, checkId: 'u/label/unit' }, { text: 'Show the cover' }] },
+      },
+    ])
+    expect(JSON.stringify(appended())).not.toContain('about')
+    expect(useRemarkDrafts.getState().byJob['j']).toEqual([])
+  })
+  it('stands in the way until the inspector has answered, beside the check that it is about', async () => {
+    open('inspector', [seen('earth', true), seen('label', true), RETURNED])
+    expect(screen.getByRole('heading', { name: 'Remarks without an answer (1)' })).toBeInTheDocument()
+    expect(remarks().getByRole('link', { name: 'label, Unit' })).toHaveAttribute(
+      'href',
+      '/jobs/j/walk/ac?check=u%2Flabel%2Funit',
+    )
+    await user.type(remarks().getByLabelText('Answer'), 'The one on the cover')
+    await user.click(remarks().getByRole('button', { name: 'Answer' }))
+    expect(appended()).toMatchObject([
+      { kind: 'remark-answered', body: { remarkId: R1, answer: 'The one on the cover' } },
+    ])
+    expect(await screen.findByRole('heading', { name: 'Nothing stands in the way' })).toBeInTheDocument()
+  })
+  it('is not returned by whoever does not sign', () => {
+    open('office', [seen('earth', true), seen('label', true)])
+    expect(screen.queryByRole('region', { name: 'Remarks' })).toBeNull()
+  })
+})
+
+describe('a second reader', () => {
+  const user = userEvent.setup()
+  const asked = (id: string): Change => ({
+    kind: 'second-reader-asked',
+    body: { person: { id, name: 'Ines Fell', role: 'inspector' } },
+  })
+  const CLEAR = [seen('earth', true), seen('label', true)]
+  it('is chosen among those who inspect or review, never oneself', async () => {
+    open('reviewer', CLEAR)
+    const choice = await screen.findByLabelText('Ask somebody to read the record first')
+    expect(
+      within(choice)
+        .getAllByRole('option')
+        .map(({ textContent }) => textContent),
+    ).toEqual(['choose', 'Ines Fell, inspector'])
+    await user.selectOptions(choice, 'q')
+    expect(appended()).toMatchObject([{ kind: 'second-reader-asked', body: { person: { id: 'q' } } }])
+  })
+  it('who was asked reads the very record that stands there', async () => {
+    open('inspector', [...CLEAR, asked('p')])
+    expect(screen.getByRole('heading', { name: 'To be read by a second person (1)' })).toBeInTheDocument()
+    await user.click(screen.getByRole('button', { name: 'I have read this record as it stands' }))
+    expect(appended()).toMatchObject([{ kind: 'second-read', body: { readHead: '4'.padStart(64, '0') } }])
+  })
+  it('is let go again, so that nobody who left keeps a record from being signed', async () => {
+    open('reviewer', [...CLEAR, asked('q')])
+    await user.selectOptions(await screen.findByLabelText('Ask somebody else'), 'nobody, after all')
+    expect(appended()).toEqual([{ kind: 'second-reader-asked', body: {} }])
+    expect(await screen.findByRole('heading', { name: 'Nothing stands in the way' })).toBeInTheDocument()
+  })
+  it('nobody else reads in their place', () => {
+    open('reviewer', [...CLEAR, asked('q')])
+    expect(screen.getByText(/Ines Fell, to read the record before it is signed/)).toBeInTheDocument()
+    expect(screen.queryByRole('button', { name: /I have read/ })).toBeNull()
+  })
+})
+
+it('what was said not to apply stands with its reason and its name, for whoever signs', () => {
+  open('reviewer', [
+    seen('earth', true),
+    {
+      kind: 'not-applicable',
+      body: { point: 'u/label/unit', checkId: 'u/label/unit', reason: 'the part is not fitted here' },
+    },
+  ])
+  const said = screen.getByRole('heading', { name: 'Said not to be there, or not to apply' }).parentElement!
+  expect(said).toHaveTextContent(/label, Unit: the part is not fitted here Somebody, /)
+  expect(screen.getByRole('heading', { name: 'Nothing stands in the way' })).toBeInTheDocument()
+})
+
+describe('the signature', () => {
+  const user = userEvent.setup()
+  const CLEAR = [seen('earth', true), ...LABEL_MISSING]
+  const goOn = async () => {
+    await user.click(await screen.findByRole('button', { name: 'Type the name instead' }))
+    await user.click(screen.getByRole('button', { name: 'Go on to the seal' }))
+    return within(await screen.findByRole('region', { name: 'Before the seal' }))
+  }
+  it('has the licence of the account, by keyboard alone, and says once more what cannot be undone', async () => {
+    open('reviewer', CLEAR)
+    expect(await screen.findByDisplayValue('L-77')).toHaveAttribute('readonly')
+    const last = await goOn()
+    expect(appended()).toEqual([])
+    expect(last.getByText('2 checks: 1 does not conform, 1 conforms')).toBeInTheDocument()
+    expect(last.getByText('1 open defects and notes are listed in the record')).toBeInTheDocument()
+    await user.click(last.getByRole('button', { name: 'Sign and seal' }))
+    expect(appended()).toMatchObject([
+      {
+        kind: 'signed',
+        body: { licence: 'L-77', drawing: PNG, sealedHead: expect.stringMatching(/^0+\d$/) },
+      },
+    ])
+  })
+  it('goes back without a word in the record, and asks for the mark', async () => {
+    open('reviewer', CLEAR)
+    const last = await goOn()
+    await user.click(last.getByRole('button', { name: 'Back' }))
+    await user.click(screen.getByRole('button', { name: 'Clear' }))
+    expect(screen.getByRole('button', { name: 'Go on to the seal' })).toBeInTheDocument()
+    expect(appended()).toEqual([])
+  })
 })

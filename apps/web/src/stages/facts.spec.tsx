@@ -10,6 +10,7 @@ import { Meter } from './meter/meter.js'
 import { StringByCount } from './dc/string-by-count.js'
 import { Terminals } from './terminals.js'
 import { TesterImport } from './dc/tester-import.js'
+import { usePreferences } from '../data/preferences.js'
 import { Units } from './identify/units.js'
 
 const user = userEvent.setup()
@@ -54,6 +55,14 @@ it('a terminal opens the first of its checks that wants something', async () => 
   onScreen(<Terminals side="ac" />)
   await user.click(screen.getByRole('button', { name: /^Terminal L1/ }))
   expect(useFocus.getState().checkId).toBe('inv/ac-strip/l1')
+})
+
+it('the terminals of a unit are typed as one table', async () => {
+  openJob([unit('inv', 'aldervane-ah-8t-c')], { sheets: [sampleSheet('aldervane-ah-8t-c')] })
+  onScreen(<Terminals side="dc" />)
+  await user.click(screen.getByRole('button', { name: 'As a table' }))
+  expect(useFocus.getState().groupKey).toBe('aldervane-ah-8t-c readings terminal')
+  expect(usePreferences.getState().listOrder).toBe('requirement')
 })
 
 it('the data chain of a battery is drawn once for the units of one sheet, and opens its check', () => {

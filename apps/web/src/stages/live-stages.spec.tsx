@@ -54,6 +54,35 @@ describe('powering up', () => {
     expect(screen.getByText(/2\d s too soon/)).toBeInTheDocument()
     expect(answers()).toMatchObject([{ done: [{ id: 'mains' }, { id: 'dc' }] }])
   })
+  it('while a stop stands it is not done, or somebody allowed it for a reason, and both are kept', async () => {
+    const stop = {
+      kind: 'defect-raised',
+      body: {
+        defectId: 'd',
+        checkId: 'inv/mains-voltage/unit',
+        severity: 'stop',
+        title: 'Mains voltage',
+        place: 'Inverter',
+        finding: '270 V',
+        remedy: 'Call the network operator.',
+      },
+    } as Change
+    open('inspector', stop)
+    onScreen(<PowerUp />)
+    await press('Done: switch the mains on', poweringUp())
+    expect(answers()).toEqual([])
+    const asked = within(poweringUp().getByRole('group', { name: 'A stop stands' }))
+    expect(
+      asked.getByText(/Do not: switch the mains on.*Mains voltage, Inverter is open/),
+    ).toBeInTheDocument()
+    await user.type(asked.getByLabelText('Why it had to be'), 'the pumps were needed')
+    expect(asked.getByRole('button', { name: 'It was done' })).toBeDisabled()
+    await user.type(asked.getByLabelText('Allowed by'), 'Isaura Penhale')
+    await user.click(asked.getByRole('button', { name: 'It was done' }))
+    expect(answers()).toMatchObject([
+      { done: [{ id: 'mains', allowed: { reason: 'the pumps were needed', by: 'Isaura Penhale' } }] },
+    ])
+  })
   it('a clock that was set back since the last step does not bar the next', async () => {
     open('inspector', steps({ id: 'mains', at: new Date(Date.now() + 3_600_000).toISOString() }))
     onScreen(<PowerUp />)

@@ -229,6 +229,20 @@ describe('the array map', () => {
       },
     ])
   })
+  it('a whole row is walked in one touch, with Shift or by the button for fingers', async () => {
+    openJob([...UNITS, PLANE], { sheets: SHEETS })
+    onScreen(<Roof />)
+    await press('Strings')
+    touch(/^row 1, place 1/)
+    fireEvent.click(screen.getByRole('button', { name: /^row 1, place 3/ }), { shiftKey: true })
+    expect(screen.getByText(/^3 modules, 1290 W/)).toBeInTheDocument()
+    await press('Last module back')
+    await press('Last module back')
+    await press('All up to …')
+    touch(/^row 1, place 3/)
+    expect(screen.getByText(/^3 modules, 1290 W/)).toBeInTheDocument()
+    expect(screen.getByRole('button', { name: 'All up to …' })).toHaveAttribute('aria-pressed', 'false')
+  })
   it('two strings walked one after the other are two, each by its own school for the coldest morning', async () => {
     openJob([...UNITS, PLANE], { sheets: SHEETS })
     onScreen(<Roof />)

@@ -1,11 +1,9 @@
 import { Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
-import { PROPOSED_WORDS, proposalsIn, type Proposed, type ProposedArea } from '@plumb-mark/core'
+import { PROPOSED_WORDS, capital, proposalsIn, type Proposed, type ProposedArea } from '@plumb-mark/core'
 import { useInspection } from '../job/inspection.js'
 import { useCommit } from '../job/use-commit.js'
 import { useWritable } from '../job/use-writable.js'
-
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
 
 /** What of some areas is proposed and confirmed by nobody, as it is kept. */
 export function useProposals(...areas: ProposedArea[]): readonly Proposed[] {

@@ -1,10 +1,12 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Table } from 'lucide-react'
 import {
   CLAMP_NAMES,
   formatQuantity,
   VERDICT_WORDS,
   inForce,
   sayEvidence,
+  togetherKey,
   worst,
   type Dimension,
   type JudgedCheck,
@@ -15,6 +17,7 @@ import {
 import { VerdictShape, verdictColour } from '../ui/verdict-mark.js'
 import { useInspection } from '../job/inspection.js'
 import { useFocus } from '../job/focus.js'
+import { prefer } from '../data/preferences.js'
 
 /**
  * The terminal strips of every unit: what each terminal asks for and how it was found. Touching one opens its
@@ -67,11 +70,25 @@ function Strip({
   terminals: readonly Terminal[]
   checks: readonly JudgedCheck[]
 }) {
+  const openGroup = useFocus((focus) => focus.openGroup)
+  const readings = checks.filter(
+    ({ check: { ask, subject } }) =>
+      ask.kind === 'reading' && terminals.some(({ id }) => id === subject.terminal?.id),
+  )
+  const asTable = () => {
+    prefer({ listOrder: 'requirement' })
+    openGroup(togetherKey(readings[0]!))
+  }
   return (
     <Box mt="14px">
-      <Text fontWeight={600} mb="6px">
-        {unit.label}
-      </Text>
+      <Flex align="center" justify="space-between" gap="10px" mb="6px">
+        <Text fontWeight={600}>{unit.label}</Text>
+        {readings.length > 1 && (
+          <Button variant="plain" onClick={asTable}>
+            <Table size={17} /> As a table
+          </Button>
+        )}
+      </Flex>
       <Flex wrap="wrap" borderBottom="1px solid" borderColor="hair">
         {terminals.map((terminal) => (
           <TerminalBlock

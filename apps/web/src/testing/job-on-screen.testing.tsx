@@ -108,7 +108,7 @@ export function openJob(
         by,
         seq: i + 1,
         prev: '',
-        hash: `h${i}`,
+        hash: String(i).padStart(64, '0'),
       }) as Entry,
   )
   const library = new Map(sheets.map((sheet) => [sheetId(sheet), sheet]))

@@ -46,7 +46,7 @@ export function VerdictMark({ verdict, large = false }: { verdict: Verdict; larg
         color={COLOUR[verdict]}
         fontWeight={600}
         fontFamily={large ? 'heading' : 'body'}
-        fontSize={large ? '26px' : '14px'}
+        fontSize={large ? '26px' : '15px'}
         lineHeight={1.1}
         whiteSpace="nowrap"
       >

@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import type { PlannedVisit } from '@plumb-mark/contract'
 import { Note } from '../ui/theme/text.js'
 import { Page } from '../layout/page.js'
+import { RowsComing } from '../ui/rows-coming.js'
 import { useResource } from '../data/resource.js'
 import { DueAgain } from '../reinspection/due.js'
 import { WeekView } from './week-view.js'
@@ -38,6 +39,7 @@ export function VisitsView() {
         </>
       }
     >
+      {!visits && !problem && <RowsComing height="72px" />}
       {visits?.length === 0 && (
         <Text mt="16px">No visit is planned. Book one in the preparation of a job.</Text>
       )}

@@ -5,7 +5,7 @@ import {
   CLOCK_TOLERANCE,
   blockers,
   dangers,
-  isOpen,
+  isOwedBy,
   signerWords,
   type Role,
   type Signer,
@@ -24,20 +24,22 @@ import { OvertakenNotice } from './overtaken.js'
 /** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
 export function JobFrame() {
   const { jobId } = useParams()
+  const role = useSession(({ person }) => person?.role)
   const open = useInspection((state) => state.open)
   const problem = useInspection((state) => state.problem)
   const title = useInspection(
     ({ inspection }) =>
       inspection && `${inspection.state.header?.number} · ${inspection.state.header?.title}`,
   )
-  const openDefects = useInspection(({ inspection }) => inspection?.defects.filter(isOpen).length ?? 0)
+  const openDefects = useInspection(
+    ({ inspection }) => inspection?.defects.filter((one) => isOwedBy(role, one)).length ?? 0,
+  )
   // What stands in the way is counted for what is kept, not for what is being typed.
   const inTheWay = useInspection(({ inspection, draft }) =>
     !inspection || inspection.state.seal || draft ? undefined : blockers(inspection).length,
   )
   const shown = useLast(inTheWay) ?? 0
   const again = useInspection(({ inspection }) => inspection?.state.header?.again !== undefined)
-  const role = useSession(({ person }) => person?.role)
   const { pathname } = useLocation()
   useEffect(() => void (jobId && open(jobId)), [jobId, open])
   useFollowing(jobId)

@@ -40,7 +40,6 @@ it('the line shows the stages that have checks, and those where things are enter
   ).toEqual([
     'Identify1 wrong',
     'Place and mountnothing to check',
-    'Roofnothing to check',
     'Earthingnothing to check',
     'DC sidenothing to check',
     'AC sidenothing to check',

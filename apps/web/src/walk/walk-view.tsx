@@ -1,9 +1,10 @@
-import { Box, Grid } from '@chakra-ui/react'
+import { Box, Grid, chakra } from '@chakra-ui/react'
 import { useEffect } from 'react'
 import { Navigate, useParams, useSearchParams } from 'react-router'
 import { useShallow } from 'zustand/react/shallow'
-import { STAGES, isLeft, type Inspection, type Stage } from '@plumb-mark/core'
+import { isLeft, stagesOf, type Inspection, type Stage } from '@plumb-mark/core'
 import { useInspection } from '../job/inspection.js'
+import { SkipLink } from '../ui/skip-link.js'
 import { CheckList } from '../checks/check-list.js'
 import { CHECK_FIELD, useCheckInAddress } from '../job/check-in-address.js'
 import { useFocus } from '../job/focus.js'
@@ -11,13 +12,7 @@ import { Line } from './line/line.js'
 import { Picture, loadPictures } from '../stages/picture.js'
 import { Shortcuts } from './shortcuts.js'
 
-/** Stages whose picture is where things are entered: there is work in them before there is a check. */
-const BUILT_IN_PICTURE: readonly Stage[] = ['identify', 'place-and-mount', 'roof', 'earthing', 'dc', 'ac']
-
-const stagesOf = ({ checks }: Inspection): Stage[] => {
-  const asked = new Set(checks.map(({ check }) => check.stage))
-  return STAGES.filter((one) => BUILT_IN_PICTURE.includes(one) || asked.has(one))
-}
+const CHECKS = 'checks'
 
 /** Where the walk goes on: at the check that the address names, else at the first that is left. */
 const nextStage = ({ checks }: Inspection, named: string | undefined): Stage | undefined =>
@@ -38,6 +33,17 @@ export function WalkView() {
   )
 }
 
+/** What did not change in a drawing is not painted anew with every key. */
+const PictureBox = chakra('div', {
+  base: {
+    overflowY: { lg: 'auto' },
+    order: { base: 2, lg: 3 },
+    bg: 'sunk',
+    minW: 0,
+    '& svg': { isolation: 'isolate' },
+  },
+})
+
 /** The one workspace: the line, the checks, the picture. */
 function Workspace({ stages, here }: { stages: readonly Stage[]; here: Stage }) {
   const openCheck = useFocus((focus) => focus.openCheck)
@@ -50,6 +56,7 @@ function Workspace({ stages, here }: { stages: readonly Stage[]; here: Stage }) 
       templateRows={{ base: 'auto auto auto', lg: '1fr' }}
       h={{ lg: 'calc(100dvh - 53px)' }}
     >
+      <SkipLink href={`#${CHECKS}`}>Skip to the checks</SkipLink>
       <Line stages={stages} here={here} />
       <Box
         data-scrolls
@@ -58,11 +65,11 @@ function Workspace({ stages, here }: { stages: readonly Stage[]; here: Stage }) 
         borderColor={{ lg: 'hair' }}
         order={{ base: 3, lg: 2 }}
       >
-        <CheckList stage={here} />
+        <CheckList stage={here} id={CHECKS} />
       </Box>
-      <Box overflowY={{ lg: 'auto' }} order={{ base: 2, lg: 3 }} bg="sunk" minW={0}>
+      <PictureBox>
         <Picture stage={here} />
-      </Box>
+      </PictureBox>
       <Shortcuts />
     </Grid>
   )

@@ -28,6 +28,8 @@ export const AUDIT_ACTIONS = [
   'sheet kept',
   'sheet released',
   'four eyes changed',
+  'assignments changed',
+  'rules changed',
   'manual kept',
   'visit booked',
   'visit cancelled',

@@ -36,9 +36,21 @@ export class PeopleDto {
 
 export class PersonChangedDto {
   @IsOptional() @Filled(120) name?: string
+  @IsOptional() @IsEmail({}, { message: 'must be an e-mail address' }) email?: string
   @IsOptional() @IsIn(ROLES) role?: Role
   @IsOptional() @IsString() @Length(0, 80) licence?: string
   @IsOptional() @IsBoolean() disabled?: boolean
+}
+
+/** A one-time link that somebody opened. */
+export class InvitationDto {
+  @Filled(200) token!: string
+}
+
+/** For whom it is. */
+export interface Invited {
+  name: string
+  email: string
 }
 
 /** A password chosen by a one-time link. */

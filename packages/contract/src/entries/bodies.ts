@@ -23,10 +23,12 @@ import { ConfirmedDto } from './confirmed.dto.js'
 import { DeviceConnectedDto, DeviceDisconnectedDto } from './device.dto.js'
 import {
   CalculationKeptDto,
+  DefectAmendedDto,
   DefectRaisedDto,
   DefectStepDto,
   EvidenceStruckDto,
   HandedOverDto,
+  NotApplicableDto,
   ObservationDto,
   PhotosAddedDto,
   ReadingDto,
@@ -48,6 +50,7 @@ import {
   WallPhotographedDto,
   WallRemovedDto,
 } from './mounting.dto.js'
+import { RemarkAnsweredDto, ReturnedDto, SecondReadDto, SecondReaderAskedDto } from './returned.dto.js'
 import { PhotosAlignedDto } from './photos-aligned.dto.js'
 
 /** The class that a body of each kind must fit on the wire. */
@@ -93,12 +96,18 @@ export const BODY_CLASSES = {
   replaced: ReplacedDto,
   'photos-added': PhotosAddedDto,
   record: RecordDto,
+  'not-applicable': NotApplicableDto,
   'evidence-struck': EvidenceStruckDto,
   'defect-raised': DefectRaisedDto,
+  'defect-amended': DefectAmendedDto,
   'defect-step': DefectStepDto,
   'calculation-kept': CalculationKeptDto,
   'photos-aligned': PhotosAlignedDto,
   'handed-over': HandedOverDto,
+  returned: ReturnedDto,
+  'remark-answered': RemarkAnsweredDto,
+  'second-reader-asked': SecondReaderAskedDto,
+  'second-read': SecondReadDto,
   signed: SignedDto,
 } satisfies Record<EntryKind, new () => object>
 

@@ -15,7 +15,7 @@ import {
 } from 'class-validator'
 import { DEFECT_STEPS, RELATIONS, SEVERITIES } from '@plumb-mark/core'
 import type { Answer, DefectStepName, Relation, Severity } from '@plumb-mark/core'
-import { Filled, IsPlain, Part, Parts } from '../http/fields.js'
+import { Filled, IsDay, IsPlain, Part, Parts } from '../http/fields.js'
 import { DeviceWordDto } from './device.dto.js'
 import { ConditionsDto, InstrumentDto, PhotoRefDto } from './parts.dto.js'
 import { PhotoReadingDto } from './photo.dto.js'
@@ -65,6 +65,13 @@ export class RecordDto extends WithNote {
   @IsOptional() @Filled(200) sheetId?: string
 }
 
+export class NotApplicableDto extends WithNote {
+  @Filled(300) point!: string
+  @Filled(300) checkId!: string
+  @Filled(1000, { message: 'say why it does not apply' }) reason!: string
+  @IsOptional() @Filled(200) sheetId?: string
+}
+
 export class PhotosAddedDto {
   @IsUUID() entryId!: string
   @Parts(() => PhotoRefDto, { min: 1, max: 20 }) photos!: PhotoRefDto[]
@@ -89,6 +96,18 @@ export class DefectStepDto extends WithPhotos {
   @IsUUID() defectId!: string
   @IsIn(DEFECT_STEPS) step!: DefectStepName
   @Filled(4000, { message: 'say in a few words what was done' }) note!: string
+}
+
+export class DefectAmendedDto {
+  @IsUUID() defectId!: string
+  @IsOptional() @IsIn(SEVERITIES) severity?: Severity
+  @IsOptional() @Filled(300) title?: string
+  @IsOptional() @Filled(300) place?: string
+  @IsOptional() @Filled(1000) finding?: string
+  @IsOptional() @Filled(4000) remedy?: string
+  @IsOptional() @IsDay() due?: string
+  @IsOptional() @Filled(200) responsible?: string
+  @IsOptional() @Filled(1000, { message: 'say why the severity is another' }) reason?: string
 }
 
 export class CalculationKeptDto {

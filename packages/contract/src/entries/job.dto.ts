@@ -12,7 +12,7 @@ import {
 } from 'class-validator'
 import { DECISION_RULES, EARTH_METHODS, ENTERED, SCHOOLS, SYSTEMS } from '@plumb-mark/core'
 import type { DecisionRule, Entered, JobHeader } from '@plumb-mark/core'
-import { Filled, Part, Parts } from '../http/fields.js'
+import { Filled, IsDay, Part, Parts } from '../http/fields.js'
 import { PersonDto, PinnedSheetDto } from './parts.dto.js'
 
 export class ScopeDto {
@@ -40,6 +40,7 @@ export class JobOpenedDto {
   @IsOptional() @IsBoolean() photosTellPlace?: boolean
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
   @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
+  @IsOptional() @IsDay() due?: string
   @IsOptional() @IsTimeZone() timeZone?: string
   @IsOptional() @Matches(/^[A-Za-z]{2}$/) country?: string
   @IsOptional() @Part(() => AgainDto) again?: AgainDto
@@ -57,6 +58,7 @@ export class JobAmendedDto {
   @IsOptional() @IsBoolean() photosTellPlace?: boolean
   @IsOptional() @IsNumber() @Min(-90) @Max(40) coldest?: number
   @IsOptional() @Part(() => ScopeDto) scope?: ScopeDto
+  @IsOptional() @IsDay() due?: string
   @IsOptional() @IsTimeZone() timeZone?: string
   @IsOptional() @Matches(/^[A-Za-z]{2}$/) country?: string
 }

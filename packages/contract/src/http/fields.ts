@@ -11,7 +11,7 @@ import {
   ValidateNested,
   type ValidationOptions,
 } from 'class-validator'
-import { rfc3339 } from '@plumb-mark/core'
+import { attempt, dayField, rfc3339 } from '@plumb-mark/core'
 
 const all =
   (...rules: PropertyDecorator[]): PropertyDecorator =>
@@ -33,6 +33,16 @@ export const IsInstant = (): PropertyDecorator =>
     validator: {
       validate: (value: unknown) => typeof value === 'string' && !Number.isNaN(rfc3339(value)),
       defaultMessage: () => 'must be a time with its offset, as in 2026-06-01T08:00:00Z (RFC 3339)',
+    },
+  })
+
+/** A day of the calendar, as 2026-06-01. */
+export const IsDay = (): PropertyDecorator =>
+  ValidateBy({
+    name: 'isDay',
+    validator: {
+      validate: (value: unknown) => attempt(() => dayField.read(value, 'day')).ok,
+      defaultMessage: () => 'must be a day of the calendar, as 2026-06-01',
     },
   })
 

@@ -20,6 +20,8 @@ export interface JobSummary {
   /** Checks without an answer, by stage. */
   left: Record<string, number>
   changedAt: string
+  /** The day by which it is to be inspected. */
+  due?: string | undefined
 }
 
 /** Everything that the workspace loads when a job is opened. */
@@ -46,6 +48,8 @@ export interface Appended {
 }
 
 export interface SignedIn {
+  /** As the office keeps it with the account. */
+  licence?: string
   person: Person
 }
 

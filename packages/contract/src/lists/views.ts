@@ -33,7 +33,17 @@ export interface DefectRow {
   revision: string
   installer: string
   raisedAt: string
+  raisedBy: string
+  /** As 2026-06-01; empty where nobody said. */
+  due: string
+  responsible: string
 }
+
+/** An open defect that is due on a day. */
+export type DueDefect = Pick<
+  DefectRow,
+  'id' | 'jobId' | 'number' | 'site' | 'title' | 'place' | 'due' | 'responsible'
+>
 
 export interface DefectPage {
   defects: DefectRow[]

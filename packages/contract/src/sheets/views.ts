@@ -1,4 +1,4 @@
-import { IsBoolean, IsOptional, IsString, Length } from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsOptional, IsString, Length } from 'class-validator'
 import type { Sheet, UnitKind, Verdict } from '@plumb-mark/core'
 
 /** A revision in the list of the library. */
@@ -20,6 +20,27 @@ export interface SheetSummary {
   notReleased?: boolean
 }
 
+/** A sheet that comes with the program. */
+export interface SampleSheet {
+  id: string
+  maker: string
+  model: string
+  revision: string
+  kind: UnitKind
+  title: string
+  /** In the library, as it came. */
+  here: boolean
+}
+
+export class SamplesDto {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(200)
+  @IsString({ each: true })
+  @Length(1, 200, { each: true })
+  ids!: string[]
+}
+
 /** A revision with what it says and the file that says so. */
 export interface SheetInLibrary {
   sheet: Sheet
@@ -36,11 +57,6 @@ export interface SheetInLibrary {
 export interface PersonNamed {
   id: string
   name: string
-}
-
-/** Whether a sheet must be looked at by another person than its writer before a job is signed by it. */
-export class FourEyesDto {
-  @IsBoolean() wanted!: boolean
 }
 
 export class SheetFileDto {

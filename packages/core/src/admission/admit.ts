@@ -1,6 +1,6 @@
 import { compute } from '../calculators.js'
 import type { Ask } from '../answer/ask.js'
-import type { PointId } from '../ids/ids.js'
+import type { CheckId, PointId } from '../ids/ids.js'
 import { refuse, type Admission, type Against } from '../job/entries/entry-kind.js'
 import { entryRow } from '../job/entries/registry.js'
 import type { NewEntry } from '../job/entry.js'
@@ -8,11 +8,12 @@ import { MOST_ENTRIES } from '../job/limits.js'
 import type { Role } from '../job/person.js'
 import { blockers } from '../sign-off/gate.js'
 import { attempt } from '../shape/attempt.js'
-import { isOpen } from '../walk/defect.js'
+import { isOpen } from '../job/defect-process.js'
+import { mayNotApply } from '../walk/not-applicable.js'
 import type { Inspection } from '../walk/inspect.js'
 
 /** What a caller may know better than this package: a long calculation may have been worked out elsewhere, within a time limit. */
-export type Knows = Partial<Pick<Against, 'computes'>>
+export type Knows = Partial<Pick<Against, 'computes' | 'by'>>
 
 /**
  * May this entry be appended to the job as it stands? A sealed job takes nothing; each role writes its own kinds; what the entry holds must
@@ -39,12 +40,19 @@ function againstWhat(inspection: Inspection): Against {
   const { state, checks, defects } = inspection
   const asked = (point: PointId, kind: Ask['kind']) =>
     checks.find(({ check }) => check.point === point && check.ask.kind === kind)?.check.ask
+  const severityOf = (id: CheckId) => checks.find(({ check }) => check.id === id)?.check.requirement.severity
   return {
     state,
     asked,
-    severityOf: (id) => checks.find(({ check }) => check.id === id)?.check.requirement.severity,
+    severityOf,
+    mayNotApply: (id, point) =>
+      mayNotApply(checks.find(({ check }) => check.id === id && check.point === point)),
     hasOpenDefect: (id) => defects.some((defect) => defect.checkId === id && isOpen(defect)),
-    defect: (id) => defects.find((defect) => defect.id === id),
+    defect(id) {
+      const found = defects.find((defect) => defect.id === id)
+      return found && { ...found, asked: severityOf(found.checkId) }
+    },
+    by: undefined,
     inTheWay: () => blockers(inspection).map(({ text }) => text),
     computes: (calculator, input) => attempt(() => compute(calculator, input)),
   }

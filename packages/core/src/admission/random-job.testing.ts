@@ -7,7 +7,7 @@ import { ENTRY_KINDS, ENTRY_ROWS } from '../job/entries/registry.js'
 import { linked } from '../job/chain.js'
 import type { Entry, NewEntry } from '../job/entry.js'
 import { applied, fold } from '../job/fold.js'
-import { ROLES, type Role } from '../job/person.js'
+import { ROLES, type Person, type Role } from '../job/person.js'
 import { parseQuantity } from '../quantity/parse.js'
 import { readSheet, type Sheet } from '../requirements/sheet.js'
 import { sheetId } from '../sheet/ref.js'
@@ -42,6 +42,8 @@ export class Chance {
   }
 }
 
+const person = (role: Role): Person => ({ id: role, name: role, role })
+
 /** Few names for everything, so that entries speak of one another. */
 const NAMES: Record<string, readonly string[]> = {
   id: ['a', 'b', 'c', 'inv', 'p', 'w', 'toString'],
@@ -65,6 +67,7 @@ const NAMES: Record<string, readonly string[]> = {
   devices: ['a', 'b'],
   deviceIds: ['a', 'b'],
   sheetId: [...LIBRARY.keys()],
+  due: ['2026-06-08', 'Friday'],
   serials: ['A1', ' ', 'A-1'],
   input: ['PV1', 'pv1'],
   class: ['opening', 'pipe'],
@@ -186,11 +189,21 @@ export class RandomJob {
     NAMES['checkId'] = checks.map(({ check }) => check.id)
     if (this.chance.below(3) === 0 && checks.length > 0) return this.take('inspector', this.evidence())
     const steps = defects.length > 0 && this.chance.below(8) === 0
-    const kind = steps ? 'defect-step' : this.chance.of(ENTRY_KINDS)
+    const kind = this.chance.of(steps ? (['defect-step', 'defect-amended'] as const) : ENTRY_KINDS)
     const body = made(ENTRY_ROWS[kind].schema.schema, this.chance) as Record<string, unknown>
-    if (kind === 'defect-step' && defects.length > 0) body['defectId'] = this.chance.of(defects).id
+    if ((kind === 'defect-step' || kind === 'defect-amended') && defects.length > 0)
+      body['defectId'] = this.chance.of(defects).id
     if (kind === 'defect-raised') Object.assign(body, { defectId: `d${this.n}`, note: 'seen' })
-    const { sharedWith } = this.inspection.state
+    const { sharedWith, remarks, secondReader, head } = this.inspection.state
+    if (kind === 'defect-amended' || kind === 'not-applicable') body['reason'] = 'seen on site'
+    if (kind === 'not-applicable' && checks.length > 0) {
+      const { check } = this.chance.of(checks)
+      Object.assign(body, { checkId: check.id, point: check.point })
+    }
+    if (kind === 'returned') body['remarks'] = [{ id: `r${this.n}`, text: 'which one?' }]
+    if (kind === 'remark-answered' && remarks.length > 0) body['remarkId'] = this.chance.of(remarks).id
+    if (kind === 'second-reader-asked') body['person'] = person(this.chance.of(['inspector', 'reviewer']))
+    if (kind === 'second-read' && secondReader) body['readHead'] = head?.hash
     if (kind === 'unshared' && sharedWith.length > 0) body['personId'] = this.chance.of(sharedWith).id
     if (kind === 'photos-added') {
       const kept = [...this.inspection.state.evidence.values()].flat()
@@ -224,8 +237,8 @@ export class RandomJob {
       at: new Date(Date.UTC(2026, 5, 1, 8, this.n)).toISOString(),
       ...change,
     } as NewEntry
-    if (!admit(entry, role, this.inspection).ok) return false
-    const link = linked(entry, 'job', { id: role, name: role, role }, this.entries.at(-1), sha256)
+    if (!admit(entry, role, this.inspection, { by: role }).ok) return false
+    const link = linked(entry, 'job', person(role), this.entries.at(-1), sha256)
     this.entries.push(link)
     const state = applied(this.inspection.state, [link])
     const pinned = new Map(

@@ -133,14 +133,14 @@ export class SampleJob {
   /** Appends what core admits; throws its code when it does not. */
   write<K extends EntryKind>(role: Role, kind: K, body: EntryBodies[K], at?: string): this {
     const entry = this.entry(kind, body, at)
-    const answer = admit(entry, role, this.inspection)
+    const answer = admit(entry, role, this.inspection, { by: role })
     if (!answer.ok) throw new Error(answer.code)
     this.entries = [...this.entries, linked(entry, 'job', person(role), this.entries.at(-1), sha256)]
     return this
   }
 
   admits<K extends EntryKind>(role: Role, kind: K, body: EntryBodies[K]): Admission {
-    return admit(this.entry(kind, body), role, this.inspection)
+    return admit(this.entry(kind, body), role, this.inspection, { by: role })
   }
 
   torque(typed: string, value: number): this {

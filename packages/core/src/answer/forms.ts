@@ -87,12 +87,20 @@ export type FormName = Form['form']
 
 const typed = object({ typed: text(), value: optional(num()) })
 
+/** Why a step was taken although a stop stood, and who allowed it. */
+const allowedShape = object({ reason: text('why it had to be'), by: text('who allowed it') })
+
 export const ANSWERS = {
   choice: object({ chosen: text() }),
   fields: object({ values: dictionary(typed) }),
   series: object({ values: list(object({ typed: text(), value: num() }), { max: 500 }) }),
   order: object({ done: list(text(), { mayBeEmpty: true, max: 500 }) }),
-  steps: object({ done: list(object({ id: text(), at: seenTime }), { mayBeEmpty: true, max: 200 }) }),
+  steps: object({
+    done: list(object({ id: text(), at: seenTime, allowed: optional(allowedShape) }), {
+      mayBeEmpty: true,
+      max: 200,
+    }),
+  }),
   switches: object({ positions: dictionary(oneOf(['on', 'off'] as const)) }),
   photos: object({ taken: dictionary(photoRefShape) }),
   statement: object({ agreed: flag() }),
@@ -215,7 +223,12 @@ const SAY: { [F in FormName]: (form: Extract<Form, { form: F }>, answer: AnswerO
   series: (_form, { values }) => values.map(({ typed: said }) => said).join(' · '),
   order: ({ items }, { done }) => done.map((id) => labelIn(items, id)).join(' · ') || 'nothing yet',
   steps: ({ steps }, { done }) =>
-    done.map(({ id, at }) => `${labelIn(steps, id)} ${at.slice(11, 19)}`).join(', ') || 'nothing yet',
+    done
+      .map(({ id, at, allowed }) => {
+        const despite = allowed ? ` (while a stop stood, allowed by ${allowed.by}: ${allowed.reason})` : ''
+        return `${labelIn(steps, id)} ${at.slice(11, 19)}${despite}`
+      })
+      .join(', ') || 'nothing yet',
   switches: ({ switches }, { positions }) =>
     switches.map(({ id, label }) => `${label} ${positions[id] ?? '?'}`).join(', '),
   photos: ({ wanted }, { taken }) =>

@@ -1,4 +1,6 @@
 import type { Instrument } from '../instrument/instrument.js'
+import { KIND_WORDS } from '../requirements/kind-words.js'
+import { TRADE_WORDS } from './trade-words.js'
 import type { TypingHabits } from '../quantity/parse.js'
 import type { Check, Outcome } from '../walk/check.js'
 import type { Inspection } from '../walk/inspect.js'
@@ -46,7 +48,8 @@ export function checksMeant(
     })
     if (read.length > 0) return read.slice(0, most)
   }
-  return []
+  // “cover bolts 3”: the number names one of several things within a check.
+  return /^\d+$/.test(said.at(-1)!) ? fitting(said.slice(0, -1), inspection).slice(0, most) : []
 }
 
 function fitting(said: readonly string[], { checks }: Inspection): Meant[] {
@@ -64,15 +67,27 @@ function fitOf(words: readonly string[], { unit, title, place, requirement }: Ch
   const said = `${unit.label} ${place} ${title} ${requirement.clause}`
   const own = wordsOf(said)
   const joined = own.join('')
+  const kind = wordsOf(KIND_WORDS[requirement.kind].name)
   let sum = 0
   for (const word of words) {
-    if (own.includes(word)) sum += FITS.whole
-    else if (own.some((one) => one.startsWith(word))) sum += FITS.begins
-    else if (joined.includes(word)) sum += FITS.within
-    else return 0
+    const fit = fitOfWord(word, own, joined) || fitByTrade(word, [...own, ...kind])
+    if (fit === 0) return 0
+    sum += fit
   }
   return sum
 }
+
+function fitOfWord(word: string, own: readonly string[], joined: string): number {
+  if (own.includes(word)) return FITS.whole
+  if (own.some((one) => one.startsWith(word))) return FITS.begins
+  return joined.includes(word) ? FITS.within : 0
+}
+
+/** A word of the kind of demand, or a short word of the trade for one that stands there. */
+const fitByTrade = (word: string, own: readonly string[]): number =>
+  [word, ...(TRADE_WORDS[word] ?? [])].some((one) => own.some((other) => other.startsWith(one)))
+    ? FITS.within
+    : 0
 
 /** Words in lower case, with the signs that terminals carry; a dash is a minus, however it was typed. */
 const wordsOf = (text: string): string[] =>

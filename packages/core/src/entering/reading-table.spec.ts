@@ -1,8 +1,9 @@
 import { SampleJob } from '../admission/sample-job.testing.js'
+import type { JudgedCheck } from '../walk/check.js'
 import { listed } from '../walk/grouped.js'
 import { pasteInto, readingTable } from './reading-table.js'
 
-const table = () => {
+const tabled = () => {
   const { checks } = SampleJob.opened().write('inspector', 'unit-fitted', {
     id: 'v',
     label: 'Box 2',
@@ -13,12 +14,13 @@ const table = () => {
     'requirement',
   ).find(({ kind }) => kind === 'group')
   if (item?.kind !== 'group') throw new Error('no group')
-  return readingTable(item.group)
+  return item
 }
+const table = () => readingTable(tabled().group)
 
 it('has a row for each thing and a column for each that is read there', () => {
   const { columns, rows } = table()
-  expect(columns).toEqual([{ id: 'torque', title: 'Torque', unit: 'N·m' }])
+  expect(columns).toMatchObject([{ id: 'torque', title: 'Torque', unit: 'N·m' }])
   expect(rows.map(({ label, cells }) => [label, cells[0]!.check.id])).toEqual([
     ['Box 1, A', 'u/torque/a'],
     ['Box 2, A', 'v/torque/a'],
@@ -42,3 +44,44 @@ it.each([
 ])('of a block %j that does not fit nothing is taken', (block, at, code) =>
   expect(pasteInto(table(), block, at)).toMatchObject({ ok: false, code }),
 )
+
+describe('what is required', () => {
+  const { group } = tabled()
+  const torque = group.checks[0]!
+  const asked = (unit: string, requirement: string, required: string): JudgedCheck => ({
+    ...torque,
+    check: {
+      ...torque.check,
+      unit: { ...torque.check.unit, id: unit },
+      requirement: { ...torque.check.requirement, id: requirement },
+      required,
+    },
+  })
+  const said = (...checks: JudgedCheck[]) => {
+    const { columns, rows } = readingTable({ ...group, checks })
+    return [columns.map(({ required }) => required), rows.map(({ required }) => required)]
+  }
+
+  it('is said at the head of a column that asks one thing of all', () =>
+    expect(said(asked('u', 'torque', '2.2–2.8 N·m'), asked('v', 'torque', '2.2–2.8 N·m'))).toEqual([
+      ['2.2–2.8 N·m'],
+      [undefined, undefined],
+    ]))
+  it('is said at the row where a column asks this here and that there', () =>
+    expect(said(asked('u', 'torque', '2.5 N·m'), asked('v', 'torque', '4 N·m'))).toEqual([
+      [undefined],
+      ['2.5 N·m', '4 N·m'],
+    ]))
+  it('is said nowhere for several where neither column nor row is alike', () =>
+    expect(
+      said(
+        asked('u', 'torque', '1 N·m'),
+        asked('u', 'second', '2 N·m'),
+        asked('v', 'torque', '3 N·m'),
+        asked('v', 'second', '4 N·m'),
+      ),
+    ).toEqual([
+      [undefined, undefined],
+      [undefined, undefined],
+    ]))
+})

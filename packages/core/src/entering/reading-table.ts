@@ -1,36 +1,57 @@
 import type { EntryBodies } from '../job/entries/registry.js'
+import { sameMessage, type Message } from '../quantity/message.js'
+import { inForce } from '../job/state.js'
 import { placeIn, type CheckGroup } from '../walk/grouped.js'
 import type { Check, JudgedCheck } from '../walk/check.js'
 import type { TypedJudgement } from '../walk/judge.js'
 
 /** Readings of equal things as a table: one row a thing, one column for each that is read there. */
 export interface ReadingTable {
-  columns: { id: string; title: string; unit: string | undefined }[]
-  rows: { id: string; label: string; cells: (JudgedCheck | undefined)[] }[]
+  /** What is required of every cell of a column is said at its head. */
+  columns: { id: string; title: string; unit: string | undefined; required: Message | undefined }[]
+  /** What is required of a row alike, where its columns do not say it already. */
+  rows: { id: string; label: string; cells: (JudgedCheck | undefined)[]; required: Message | undefined }[]
 }
 
 /** The readings of a group as a table; a thing that is not asked for a reading has an empty cell in its column. */
 export function readingTable(group: CheckGroup): ReadingTable {
-  const columns: ReadingTable['columns'] = []
-  const rows = new Map<string, { label: string; cells: Map<string, JudgedCheck> }>()
+  const named: Omit<ReadingTable['columns'][number], 'required'>[] = []
+  const things = new Map<string, { label: string; cells: Map<string, JudgedCheck> }>()
   for (const judged of group.checks) {
     const { requirement, unit, subject, ask } = judged.check
     if (ask.kind !== 'reading') continue
-    if (!columns.some(({ id }) => id === requirement.id))
-      columns.push({ id: requirement.id, title: requirement.title, unit: ask.unit })
+    if (!named.some(({ id }) => id === requirement.id))
+      named.push({ id: requirement.id, title: requirement.title, unit: ask.unit })
     const id = `${unit.id}/${subject.id}`
-    const row = rows.get(id) ?? { label: placeIn(group, judged), cells: new Map() }
-    row.cells.set(requirement.id, judged)
-    rows.set(id, row)
+    const thing = things.get(id) ?? { label: placeIn(group, judged), cells: new Map() }
+    thing.cells.set(requirement.id, judged)
+    things.set(id, thing)
   }
-  return {
-    columns,
-    rows: [...rows].map(([id, { label, cells }]) => ({
-      id,
-      label,
-      cells: columns.map((column) => cells.get(column.id)),
-    })),
-  }
+  const columns = named.map((column) => ({
+    ...column,
+    required: requiredOfAll([...things.values()].map(({ cells }) => cells.get(column.id))),
+  }))
+  const rows = [...things].map(([id, { label, cells }]) => {
+    const line = columns.map((column) => cells.get(column.id))
+    return { id, label, cells: line, required: requiredOfAll(line.filter((_, i) => !columns[i]!.required)) }
+  })
+  return { columns, rows }
+}
+
+/** The cells of a column below a row that nobody has read yet: a figure that is filled down goes there, over nothing that was read. */
+export const unreadBelow = (
+  { rows }: ReadingTable,
+  { row, column }: { row: number; column: number },
+): JudgedCheck[] =>
+  rows.slice(row + 1).flatMap(({ cells }) => {
+    const judged = cells[column]
+    return judged && inForce(judged.history) === undefined ? [judged] : []
+  })
+
+/** What is required of all of these alike, to the last digit. */
+function requiredOfAll(cells: readonly (JudgedCheck | undefined)[]): Message | undefined {
+  const [first, ...others] = cells.flatMap((judged) => judged?.check.required ?? [])
+  return others.every((required) => sameMessage(required, first)) ? first : undefined
 }
 
 export interface PastedCell {

@@ -30,6 +30,8 @@ export type BondId = Id<'bond'>
 export type PartId = Id<'part'>
 export type ConductorId = Id<'conductor'>
 export type DefectId = Id<'defect'>
+/** What a reviewer wants answered before they sign. */
+export type RemarkId = Id<'remark'>
 /** `unit/requirement/subject`: the same check has the same id for everybody, for ever. */
 export type CheckId = Id<'check'>
 /** `unit/point/subject`: where evidence is kept; several checks may judge one point. */

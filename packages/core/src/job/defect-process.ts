@@ -3,12 +3,15 @@ import type { Role } from './person.js'
 export const DEFECT_STATES = ['open', 'reworked', 'closed', 'withdrawn'] as const
 export type DefectState = (typeof DEFECT_STATES)[number]
 
-export const DEFECT_STEPS = ['reworked', 'sent-back', 'closed', 'withdrawn'] as const
+export const isOpen = ({ state }: { state: DefectState }): boolean => state === 'open' || state === 'reworked'
+
+export const DEFECT_STEPS = ['reworked', 'taken-back', 'sent-back', 'closed', 'withdrawn'] as const
 export type DefectStepName = (typeof DEFECT_STEPS)[number]
 
 /** How the steps are said, on screen and on paper. */
 export const DEFECT_STEP_WORDS = {
   reworked: 'reworked',
+  'taken-back': 'rework taken back',
   'sent-back': 'sent back',
   closed: 'closed',
   withdrawn: 'withdrawn',
@@ -20,6 +23,8 @@ export const DEFECT_STEP_WORDS = {
  */
 export const DEFECT_PROCESS = {
   reworked: { from: ['open'], to: 'reworked', by: ['installer', 'inspector'] },
+  /** Said by mistake: nobody has looked yet, or the defect would be closed or open again. */
+  'taken-back': { from: ['reworked'], to: 'open', by: ['installer', 'inspector'] },
   'sent-back': { from: ['reworked'], to: 'open', by: ['inspector', 'reviewer'] },
   closed: { from: ['reworked'], to: 'closed', by: ['inspector'], needs: 'conforming-reading' },
   withdrawn: { from: ['open', 'reworked'], to: 'withdrawn', by: ['inspector'], needs: 'no-failing-reading' },

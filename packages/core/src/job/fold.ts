@@ -56,7 +56,13 @@ function put(draft: Draft, entries: readonly EntryWith<unknown>[]): Draft {
   return draft
 }
 
-const EVIDENCE: ReadonlySet<string> = new Set(['reading', 'observation', 'walked-over', 'record'])
+const EVIDENCE: ReadonlySet<string> = new Set([
+  'reading',
+  'observation',
+  'walked-over',
+  'record',
+  'not-applicable',
+])
 /** Does an entry say what was read or seen, as against what was built, decided or struck out? */
 export const isEvidence = ({ kind }: Pick<EntryWith<unknown>, 'kind'>): boolean => EVIDENCE.has(kind)
 

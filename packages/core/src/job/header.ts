@@ -2,6 +2,7 @@ import { EARTH_METHODS } from '../earthing/protective-earth.js'
 import type { JobId, SheetId } from '../ids/ids.js'
 import { scopeShape } from './scope.js'
 import { DECISION_RULES } from '../verdict/decision.js'
+import { dayField } from '../shape/time.js'
 import { timeZoneField } from '../shape/time-zone.js'
 import { anyText, flag, list, num, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 
@@ -33,6 +34,7 @@ const whereItMatters = {
   coldest: optional(num({ unit: '°C', about: 'lowest temperature of the site, for the coldest morning' })),
   photosTellPlace: optional(flag('photos keep the place where the camera says they were taken')),
   scope: optional(scopeShape),
+  due: optional(dayField),
   timeZone: optional(timeZoneField),
   country: optional(anyText('two letters, ISO 3166-1')),
 }

@@ -3,7 +3,8 @@ import { CONDITIONS } from '../answer/ask.js'
 import type { Answer } from '../answer/forms.js'
 import { photoReadingShape } from '../answer/photo-reading.js'
 import { photoRefShape } from '../answer/photo-ref.js'
-import type { CheckId, DefectId, DeviceId, EntryId, PointId, SheetId, UnitId } from '../ids/ids.js'
+import type { CheckId, DefectId, DeviceId, EntryId, PointId, RemarkId, SheetId, UnitId } from '../ids/ids.js'
+import { dayField } from '../shape/time.js'
 import { deviceWordShape } from '../device/word.js'
 import { instrumentShape } from '../instrument/instrument.js'
 import { SEVERITIES } from '../sheet/terms.js'
@@ -22,6 +23,7 @@ import {
 } from '../shape/shape.js'
 import { DEFECT_STEPS } from './defect-process.js'
 import type { EntryWith } from './entry-with.js'
+import { personShape } from './person.js'
 
 /** What the entries of evidence, defects, calculations and signatures hold: the state keeps these entries whole. */
 const note = optional(anyText())
@@ -73,6 +75,16 @@ export const recordShape = object({
   photos,
 })
 
+/** That one check does not apply to what stands here, with the reason. It answers that check, and no other that is judged at its point. */
+export const notApplicableShape = object({
+  point: text<PointId>(),
+  checkId: text<CheckId>(),
+  reason: text('why it does not apply here'),
+  sheetId,
+  note,
+  photos,
+})
+
 /** Photos that were taken of what had been answered already. */
 export const photosAddedShape = object({ entryId: text<EntryId>(), photos: list(photoRefShape) })
 
@@ -88,6 +100,19 @@ export const defectRaisedShape = object({
   remedy: anyText(),
   note,
   photos,
+})
+
+/** What is said otherwise of a defect after it was raised; what is left out stays as it was. */
+export const defectAmendedShape = object({
+  defectId: text<DefectId>(),
+  severity: optional(oneOf(SEVERITIES)),
+  title: optional(text()),
+  place: optional(text()),
+  finding: optional(text()),
+  remedy: optional(text()),
+  due: optional(dayField),
+  responsible: optional(text('who puts it right: a person or a firm')),
+  reason: optional(text('why the severity is another')),
 })
 
 export const defectStepShape = object({
@@ -115,6 +140,27 @@ export const replacedShape = object({
   whereabouts: text('where the old one went'),
 })
 
+/** A remark of the reviewer, about the job or one thing in it. */
+export const remarkShape = object({
+  id: text<RemarkId>(),
+  text: text('what is to be done or explained'),
+  checkId: optional(text<CheckId>()),
+  defectId: optional(text<DefectId>()),
+})
+
+/** The job goes back from sign-off with what the reviewer wants answered. */
+export const returnedShape = object({ remarks: list(remarkShape) })
+
+export const remarkAnsweredShape = object({ remarkId: text<RemarkId>(), answer: text() })
+
+/** Another person is to read the record before it is signed; nobody any more, where none is named. */
+export const secondReaderShape = object({ person: optional(personShape) })
+
+export const secondReadShape = object({
+  statement: text('what the second reader says of the record'),
+  readHead: text('hash of the last entry that was read'),
+})
+
 export const handedOverShape = object({
   to: text('who received it'),
   call: text('whom they call, with the number'),
@@ -133,8 +179,11 @@ export type EvidenceEntry =
   | EntryWith<ReadingBody, 'reading'>
   | EntryWith<Read<typeof observationShape>, 'observation'>
   | EntryWith<Read<typeof recordShape>, 'record'>
+  | EntryWith<Read<typeof notApplicableShape>, 'not-applicable'>
 export type DefectRaisedEntry = EntryWith<Read<typeof defectRaisedShape>, 'defect-raised'>
 export type DefectStepEntry = EntryWith<Read<typeof defectStepShape>, 'defect-step'>
+export type DefectAmendedEntry = EntryWith<Read<typeof defectAmendedShape>, 'defect-amended'>
+export type SecondReadEntry = EntryWith<Read<typeof secondReadShape>, 'second-read'>
 export type CalculationEntry = EntryWith<Read<typeof calculationKeptShape>, 'calculation-kept'>
 export type SignedEntry = EntryWith<Read<typeof signedShape>, 'signed'>
 export type ReplacedEntry = EntryWith<Read<typeof replacedShape>, 'replaced'>

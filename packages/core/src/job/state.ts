@@ -1,15 +1,17 @@
 import type { PhotosAligned } from './photos-aligned.js'
 import { NOTHING_BUILT, type AsBuilt } from '../as-built/as-built.js'
-import type { DefectId, EntryId, PointId, WallId } from '../ids/ids.js'
+import type { CheckId, DefectId, EntryId, PointId, RemarkId, WallId } from '../ids/ids.js'
 import type { BadInput } from '../shape/bad-input.js'
 import { instant } from '../shape/time.js'
 import type {
   CalculationEntry,
   DefectRaisedEntry,
+  DefectAmendedEntry,
   DefectStepEntry,
   EvidenceEntry,
   HandedOverEntry,
   ReplacedEntry,
+  SecondReadEntry,
   SignedEntry,
 } from './kept-whole.js'
 import type { EntryWith } from './entry-with.js'
@@ -48,6 +50,8 @@ export type Evidence = EvidenceEntry & {
 export interface RaisedDefect {
   raised: DefectRaisedEntry
   steps: readonly DefectStepEntry[]
+  /** What was said otherwise of it since, oldest first. */
+  amended: readonly DefectAmendedEntry[]
   /** What stood on site when it was reworked last. */
   reworkedOn?: AsBuilt
 }
@@ -67,6 +71,24 @@ export interface LastChanged {
   walls: ReadonlyMap<WallId, Moment>
 }
 
+/** What a reviewer wants answered before they sign. */
+export interface Remark {
+  id: RemarkId
+  text: string
+  checkId?: CheckId | undefined
+  defectId?: DefectId | undefined
+  by: Person
+  at: string
+  answered?: { text: string; by: Person; at: string }
+}
+
+/** Another person who is to read the record before it is signed, and what they said of it. */
+export interface SecondReader {
+  person: Person
+  askedBy: Person
+  read?: SecondReadEntry
+}
+
 /** What the entries of a job add up to. */
 export interface JobState {
   header: JobHeader | undefined
@@ -82,6 +104,9 @@ export interface JobState {
   aligned: readonly PhotosAligned[]
   sharedWith: readonly Person[]
   unreadable: readonly UnreadableEntry[]
+  /** What the reviewers wanted answered, oldest first. */
+  remarks: readonly Remark[]
+  secondReader: SecondReader | undefined
   /** The last time that the installation was received. */
   handedOver: HandedOverEntry | undefined
   seal: SignedEntry | undefined
@@ -117,6 +142,8 @@ export const NOTHING_ENTERED: JobState = {
   aligned: [],
   sharedWith: [],
   unreadable: [],
+  remarks: [],
+  secondReader: undefined,
   handedOver: undefined,
   seal: undefined,
   head: undefined,
@@ -141,6 +168,14 @@ export function draftOf(state: JobState): Draft {
 /** The evidence in force at a point: the latest that was not struck out. */
 export function inForce(rows: readonly Evidence[] | undefined): Evidence | undefined {
   return rows?.findLast(({ struck }) => !struck)
+}
+
+/**
+ * What was last read or seen at a point. That one check of it does not apply takes away no reading: it answers that check, and says nothing
+ * to whatever else is read there.
+ */
+export function answerInForce(rows: readonly Evidence[] | undefined): Evidence | undefined {
+  return rows?.findLast(({ struck, kind }) => !struck && kind !== 'not-applicable')
 }
 
 /** Finds evidence by its entry. */

@@ -26,6 +26,9 @@ function inARow(words: readonly Message[], last: string): Message {
   return words.every((one) => typeof one === 'string') ? all.toString() : all
 }
 
+/** "Hybrid inverter": a name at the beginning of a line. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)
+
 /** "1 unit", "3 units". */
 export function plural(n: number, one: string, many = `${one}s`): string {
   return `${formatNumber(n, 0)} ${n === 1 ? one : many}`

@@ -28,6 +28,12 @@ export const seenTime = refine(text('ISO 8601; without an offset it is UTC'), (v
     throw new BadInput('not-a-time', path, 'must be a time written as ISO 8601')
 })
 
+/** A day of the calendar, as 2026-06-01. */
+export const dayField = refine(text('a day, as 2026-06-01'), (value, path) => {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(value) || !isDay(value))
+    throw new BadInput('not-a-time', path, 'must be a day of the calendar, written as YYYY-MM-DD')
+})
+
 const ISO =
   /^(\d{4}-\d{2}-\d{2})(?:[T ](\d{2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?)\s*(Z|[+-]\d{2}:?\d{2}|[+-]\d{2})?)?$/i
 

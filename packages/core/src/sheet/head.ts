@@ -1,16 +1,11 @@
 import { quantity } from '../quantity/quantity-field.js'
-import { BadInput } from '../shape/bad-input.js'
-import { num, count, list, object, oneOf, optional, refine, text, type Read } from '../shape/shape.js'
+import { dayField } from '../shape/time.js'
+import { num, count, list, object, oneOf, optional, text, type Read } from '../shape/shape.js'
 import { moduleShape } from '../dc/module.js'
 import { accuracyShape } from '../instrument/instrument.js'
 import { manualOfSheet } from './place.js'
 import { terminalShape } from './terminal.js'
 import { TECHNOLOGIES, UNIT_KINDS } from './terms.js'
-
-const day = refine(text('YYYY-MM-DD'), (value, path) => {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(value))
-    throw new BadInput('not-a-time', path, 'must be a day written as YYYY-MM-DD')
-})
 
 const edge = () => quantity('length', 'of the unit', { sign: 'divisor' })
 
@@ -44,7 +39,7 @@ export const sheetHead = object({
   kind: oneOf(UNIT_KINDS),
   title: text(),
   revision: text(),
-  date: day,
+  date: dayField,
   source: text('the document that the figures are taken from, with its own number and edition'),
   manual: optional(manualOfSheet),
   mass: optional(quantity('mass')),

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { Site, TAPE, sheet } from '../requirements/site.testing.js'
 import { SEVERITIES, isMilder, type Severity } from '../sheet/terms.js'
-import { isOpen } from '../walk/defect.js'
+import { isOpen } from '../job/defect-process.js'
 import { blockers } from './gate.js'
 
 const box = (model: string, severity: Severity) =>

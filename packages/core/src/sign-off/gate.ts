@@ -1,10 +1,12 @@
 import { PROPOSED_WORDS, proposalsIn } from '../as-built/proposal.js'
 import { ENTERED_WORDS, contradictedScope } from '../job/scope.js'
+import { openRemarks, secondReadingOpen } from './remarks.js'
 import { overloadedUnjudged } from './unjudged-cables.js'
 import type { CheckId, DefectId, EntryId } from '../ids/ids.js'
 import { entryRow } from '../job/entries/registry.js'
 import { inForce } from '../job/state.js'
-import { isOpen, openDefectFor, type Defect } from '../walk/defect.js'
+import { isOpen } from '../job/defect-process.js'
+import { openDefectFor, type Defect } from '../walk/defect.js'
 import { outOfCalibration, type Instrument } from '../instrument/instrument.js'
 import { joinAnd } from '../quantity/phrases.js'
 import { sheetName } from '../sheet/ref.js'
@@ -24,6 +26,8 @@ export type BlockerKind =
   | 'proposal-open'
   | 'cable-unjudged'
   | 'scope-contradicted'
+  | 'remark-open'
+  | 'second-reading-open'
 
 const NONE: ReadonlySet<string> = new Set()
 
@@ -46,7 +50,8 @@ export interface Blocker {
  * Exactly what stands in the way of the licensed signature: checks without an answer, readings that prove
  * nothing, failures that nobody raised, open `stop` and `major` defects, entries that cannot be read,
  * readings in force taken with an instrument whose calibration was over, what was only proposed, cables that no sheet
- * asks for and that carry too much, a scope that what was entered contradicts. Open `minor` defects and notes do not
+ * asks for and that carry too much, a scope that what was entered contradicts, remarks that nobody answered, a second reader who has not
+ * read what stands there now. Open `minor` defects and notes do not
  * block; they are listed in the record.
  */
 export function blockers(
@@ -94,6 +99,20 @@ export function blockers(
       kind: 'scope-contradicted',
       text: `${ENTERED_WORDS[what]}: said to lie outside of the job, and entered all the same`,
     })),
+    ...openRemarks(state).map(({ text, checkId, defectId }): Blocker => ({
+      kind: 'remark-open',
+      text,
+      ...(checkId !== undefined && { checkId }),
+      ...(defectId !== undefined && { defectId }),
+    })),
+    ...(secondReadingOpen(state)
+      ? [
+          {
+            kind: 'second-reading-open' as const,
+            text: `${state.secondReader!.person.name} is to read the record`,
+          },
+        ]
+      : []),
     ...checks.flatMap((judged) => blockersOf(judged, defects, checks, zone)),
   ]
 }
@@ -139,7 +158,7 @@ export function expiredInstrument({ history }: JudgedCheck, zone?: string): Inst
 export const isLeft = ({ outcome: { verdict } }: JudgedCheck): boolean =>
   verdict !== 'conforms' && verdict !== 'not-applicable'
 
-export type Debtor = 'the installer' | 'the inspector' | 'the office'
+export type Debtor = 'the installer' | 'the inspector' | 'the second reader' | 'the office'
 
 /** What somebody still owes a job. */
 export interface Owed {
@@ -162,6 +181,8 @@ const OWED = {
     'contradiction of the scope to settle',
     'contradictions of the scope to settle',
   ],
+  'remark-open': ['the inspector', 'remark to answer', 'remarks to answer'],
+  'second-reading-open': ['the second reader', 'record to read', 'records to read'],
   'out-of-calibration': ['the office', 'reading out of calibration', 'readings out of calibration'],
 } as const satisfies Record<string, readonly [Debtor, string, string]>
 
@@ -182,6 +203,8 @@ export function waitingFor(inspection: Inspection): { owed: Owed[]; words: strin
     'proposal-open': of('proposal-open'),
     'cable-unjudged': of('cable-unjudged'),
     'scope-contradicted': of('scope-contradicted'),
+    'remark-open': of('remark-open'),
+    'second-reading-open': of('second-reading-open'),
     'out-of-calibration': of('out-of-calibration'),
   }
   const owed = (Object.keys(OWED) as (keyof typeof OWED)[])

@@ -1,5 +1,6 @@
 import type { CheckId, PointId } from '../ids/ids.js'
 import type { Message } from '../quantity/message.js'
+import type { Person } from '../job/person.js'
 import type { Evidence, Moment } from '../job/state.js'
 import type { UnitBuilt } from '../as-built/unit.js'
 import type { SheetRef } from '../sheet/ref.js'
@@ -57,7 +58,8 @@ export type Outcome =
   | ({ verdict: 'not-proven'; wanting: Message } & Reasons)
   /** `again` says why what was read before has to be read again. */
   | { verdict: 'not-inspected'; again?: string | undefined }
-  | { verdict: 'not-applicable'; because: string }
+  /** `said` where a person said so on site; otherwise the sheet does not ask for it here. */
+  | { verdict: 'not-applicable'; because: string; said?: { by: Person; at: string } | undefined }
 
 export interface JudgedCheck {
   check: Check

@@ -1,5 +1,8 @@
 import { METER, SampleJob } from '../admission/sample-job.testing.js'
 import { blockers, waitingFor } from '../sign-off/gate.js'
+import { ROLES, type Role } from '../job/person.js'
+import type { Defect } from './defect.js'
+import { byUrgency, isOverdue, isOwedBy } from './urgency.js'
 import {
   DEFECT_PROCESS,
   DEFECT_STATES,
@@ -47,7 +50,7 @@ it('nobody closes a defect by saying so, and the installer does not send back', 
   expect(nextState('reworked', 'closed', 'inspector', proof)).toMatchObject({
     ok: false,
     code: 'no-conforming-reading',
-    allowed: ['sent-back'],
+    allowed: ['taken-back', 'sent-back'],
   })
   expect(nextState('reworked', 'sent-back', 'installer', proof)).toMatchObject({
     ok: false,
@@ -217,4 +220,97 @@ describe('a failure raised as less than the sheet calls it', () => {
     expect(lowered('inspector')).toMatchObject({ code: 'reviewer-only' })
     expect(lowered('reviewer')).toEqual({ ok: true })
   })
+})
+
+it('what was reworked is with the inspector, and no more with the installer', () => {
+  const owed = (job: SampleJob) => ROLES.filter((role) => isOwedBy(role, job.defect()))
+  expect(owed(failing())).toEqual(ROLES)
+  expect(owed(reworked())).toEqual(ROLES.filter((role) => role !== 'installer'))
+  expect(owed(reworked().torque('2.5 N·m', 2.5))).toEqual([])
+})
+
+describe('a rework that was said by mistake', () => {
+  const back = (job: SampleJob) =>
+    job.admits('installer', 'defect-step', { defectId: 'd', step: 'taken-back', note: 'the wrong box' })
+  it('is taken back while nobody has looked', () => {
+    const job = reworked().write('installer', 'defect-step', {
+      defectId: 'd',
+      step: 'taken-back',
+      note: 'the wrong box',
+    })
+    expect(job.defect().state).toBe('open')
+  })
+  it('is not once it was read again, and not before it was said', () => {
+    expect(back(reworked().torque('2.5 N·m', 2.5))).toMatchObject({ ok: false })
+    expect(back(reworked().torque('1.1 N·m', 1.1))).toMatchObject({ ok: false })
+    expect(back(failing())).toMatchObject({ ok: false, code: 'step-not-allowed-now' })
+  })
+})
+
+describe('what is said otherwise of a defect', () => {
+  const amend = (body: object, role: Role = 'inspector') =>
+    failing().write(role, 'defect-amended', { defectId: 'd', ...body })
+  const code = (body: object, role: Role = 'inspector', job = failing()) => {
+    const answer = job.admits(role, 'defect-amended', { defectId: 'd', ...body })
+    return answer.ok ? 'admitted' : answer.code
+  }
+  it('stands beside what was raised, word by word', () => {
+    const job = amend({ remedy: 'tighten to 2.5 N·m', due: '2026-06-08', responsible: 'Roof crew' })
+    expect(job.defect()).toMatchObject({
+      title: job.defect().raised.body.title,
+      remedy: 'tighten to 2.5 N·m',
+      due: '2026-06-08',
+      responsible: 'Roof crew',
+    })
+    job.write('office', 'defect-amended', { defectId: 'd', due: '2026-06-10' })
+    expect(job.defect()).toMatchObject({ due: '2026-06-10', responsible: 'Roof crew' })
+    expect(job.defect().amended).toHaveLength(2)
+  })
+  it.each<[string, object, Role, string]>([
+    ['nothing', {}, 'inspector', 'nothing-changed'],
+    ['a day that the calendar does not have', { due: '2026-06-31' }, 'inspector', 'unreadable'],
+    ['less without a reason', { severity: 'minor' }, 'inspector', 'reason-missing'],
+    ['less with a dash for a reason', { severity: 'minor', reason: '–' }, 'inspector', 'reason-missing'],
+    ['a severity by the office', { severity: 'minor', reason: 'it is only one' }, 'office', 'not-your-step'],
+    ['anything by the installer', { due: '2026-06-08' }, 'installer', 'not-your-entry'],
+  ])('is not %s', (_what, body, role, refusal) => expect(code(body, role)).toBe(refusal))
+  it('lowers a severity with its reason, and raises it again', () => {
+    const job = amend({ severity: 'minor', reason: 'the cover is off until Friday' })
+    expect(job.defect().severity).toBe('minor')
+    job.write('inspector', 'defect-amended', {
+      defectId: 'd',
+      severity: 'stop',
+      reason: 'the conductor is warm',
+    })
+    expect(job.defect().severity).toBe('stop')
+  })
+  it('is over with the defect', () => {
+    expect(code({ due: '2026-06-08' }, 'inspector', reworked().torque('2.5 N·m', 2.5))).toBe('defect-over')
+  })
+})
+
+it('what is overdue stands first, what is done last, and the day at the site decides', () => {
+  const one = (id: string, more: Partial<Defect>): Defect =>
+    ({ ...failing().defect(), id, severity: 'minor', ...more }) as Defect
+  const all = [
+    one('done', { state: 'closed', due: '2026-01-01' }),
+    one('stop', { severity: 'stop' }),
+    one('later', { due: '2026-06-09' }),
+    one('sooner', { due: '2026-06-08' }),
+    one('over', { due: '2026-06-07' }),
+  ]
+  expect(all.toSorted(byUrgency('2026-06-08')).map(({ id }) => id)).toEqual([
+    'over',
+    'stop',
+    'sooner',
+    'later',
+    'done',
+  ])
+  expect(all.filter((defect) => isOverdue(defect, '2026-06-08')).map(({ id }) => id)).toEqual(['over'])
+})
+
+it('a closed defect names the reading that closed it', () => {
+  const job = reworked().torque('2.5 N·m', 2.5)
+  expect(job.defect().closedBy).toMatchObject({ by: { name: 'inspector' }, body: { typed: '2.5 N·m' } })
+  expect(failing().defect().closedBy).toBeUndefined()
 })

@@ -1,9 +1,9 @@
-import { isLater, type RaisedDefect } from '../job/state.js'
+import { inForce, isLater, type Evidence, type RaisedDefect } from '../job/state.js'
 import type { CheckId } from '../ids/ids.js'
 import type { EntryOf } from '../job/entry.js'
 import { isMilder, type Severity } from '../sheet/terms.js'
 import type { JudgedCheck } from './check.js'
-import type { DefectState, Proof } from '../job/defect-process.js'
+import { isOpen, type DefectState, type Proof } from '../job/defect-process.js'
 import { followed, type VoidStep } from '../job/followed-steps.js'
 
 /** A defect as it stands, folded from its steps and from what its check reads now. */
@@ -17,6 +17,13 @@ export interface Defect {
   remedy: string
   state: DefectState
   raised: EntryOf<'defect-raised'>
+  /** The day by which it is to be put right, and by whom, where somebody said so. */
+  due: string | undefined
+  responsible: string | undefined
+  /** What was said otherwise of it since, oldest first. */
+  amended: readonly EntryOf<'defect-amended'>[]
+  /** The reading that closed it. */
+  closedBy: Evidence | undefined
   /** As they were taken, oldest first, the void ones too. */
   steps: readonly EntryOf<'defect-step'>[]
   /** Steps of somebody who worked apart, which others had made impossible. */
@@ -31,11 +38,11 @@ export interface Defect {
  * itself, and a new failing one opens it again. The old readings stay where they are.
  */
 export function defectOf(
-  { raised, steps }: RaisedDefect,
+  { raised, steps, amended }: RaisedDefect,
   judged: JudgedCheck | undefined,
   changedSinceRework: () => boolean = () => false,
 ): Defect {
-  const { body } = raised
+  const words = amendedWords(raised, amended)
   const { state: stepped, steps: counted, void: voidSteps } = followed(steps)
   const lastRework = counted.findLast(({ body: { step } }) => step === 'reworked')
   // What is read off a drawing is read again when the very facts behind it were changed, not when anything was drawn.
@@ -50,16 +57,16 @@ export function defectOf(
     stillFails: verdict === 'does-not-conform',
   }
   const failedAgain = stepped === 'reworked' && readAgain && verdict === 'does-not-conform'
+  const state = settle(stepped, proof, failedAgain)
   return {
-    id: body.defectId,
-    checkId: body.checkId,
-    severity: severityOf(raised, judged),
-    title: body.title,
-    place: body.place,
-    finding: body.finding,
-    remedy: body.remedy,
-    state: settle(stepped, proof, failedAgain),
+    ...words,
+    id: raised.body.defectId,
+    checkId: raised.body.checkId,
+    severity: severityOf(raised, amended, judged),
+    state,
     raised,
+    amended,
+    closedBy: state === 'closed' && judged ? inForce(judged.history) : undefined,
     steps,
     voidSteps,
     failedAgain,
@@ -71,11 +78,30 @@ export function defectOf(
  * A failure counts as what the sheet calls it, unless somebody said why it is less; `stop` is called less by the reviewer alone. Records of
  * an older program may hold what would not be admitted today.
  */
-function severityOf({ body, by }: RaisedDefect['raised'], judged: JudgedCheck | undefined): Severity {
+function severityOf(
+  raised: RaisedDefect['raised'],
+  amended: RaisedDefect['amended'],
+  judged: JudgedCheck | undefined,
+): Severity {
+  const last = amended.findLast(({ body }) => body.severity !== undefined)
+  const { severity, reason, by } = last
+    ? { severity: last.body.severity!, reason: last.body.reason, by: last.by }
+    : { severity: raised.body.severity, reason: raised.body.note, by: raised.by }
   const asked = judged?.check.requirement.severity
-  if (asked === undefined || !isMilder(body.severity, asked)) return body.severity
-  const lowered = (body.note ?? '').trim() !== '' && (asked !== 'stop' || by.role === 'reviewer')
-  return lowered ? body.severity : asked
+  if (asked === undefined || !isMilder(severity, asked)) return severity
+  const lowered = (reason ?? '').trim() !== '' && (asked !== 'stop' || by.role === 'reviewer')
+  return lowered ? severity : asked
+}
+
+type Words = Pick<Defect, 'title' | 'place' | 'finding' | 'remedy' | 'due' | 'responsible'>
+
+/** What is said of a defect now: each word as it was said last. */
+function amendedWords({ body }: RaisedDefect['raised'], amended: RaisedDefect['amended']): Words {
+  const { title, place, finding, remedy } = body
+  const words: Words = { title, place, finding, remedy, due: undefined, responsible: undefined }
+  for (const one of amended)
+    for (const name of Object.keys(words) as (keyof Words)[]) words[name] = one.body[name] ?? words[name]!
+  return words
 }
 
 function settle(stepped: DefectState, proof: Proof, failedAgain: boolean): DefectState {
@@ -83,8 +109,6 @@ function settle(stepped: DefectState, proof: Proof, failedAgain: boolean): Defec
   if (failedAgain) return 'open'
   return proof.conformsSinceRework ? 'closed' : 'reworked'
 }
-
-export const isOpen = ({ state }: Defect): boolean => state === 'open' || state === 'reworked'
 
 /** Open `stop` defects put their caution above everything else. */
 export function dangers(defects: readonly Defect[]): Defect[] {

@@ -15,7 +15,7 @@ export function evidenceInputOf(
   evidence: Evidence | undefined,
   history: readonly Evidence[] = [],
 ): EvidenceInput | undefined {
-  if (!evidence) return undefined
+  if (!evidence || evidence.kind === 'not-applicable') return undefined
   const photos = evidence.body.photos?.length ?? 0
   if (evidence.kind === 'observation')
     return { kind: 'observation', seen: evidence.body.seen, photos, over: evidence.walkedOver?.length }

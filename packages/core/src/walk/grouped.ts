@@ -60,8 +60,8 @@ const ORDERS = {
     [...checks].sort((a, b) => byBadness(a.outcome.verdict, b.outcome.verdict)).map(alone),
 } satisfies Record<ListOrder, (checks: readonly JudgedCheck[]) => ListItem[]>
 
-/** Readings of equal things go together whatever is read there, all else by what is required. */
-function togetherKey({ check }: JudgedCheck): string {
+/** The group in which a check stands by requirement: readings of equal things go together whatever is read there, all else by what is required. */
+export function togetherKey({ check }: JudgedCheck): string {
   const { ask, unit, requirement, subject } = check
   return ask.kind === 'reading' && !requirement.photo
     ? `${unit.sheetId} readings ${subject.kind}`

@@ -13,6 +13,7 @@ import type { Check, JudgedCheck, Outcome } from './check.js'
 import { evidenceInputOf } from './evidence-input-of.js'
 import { unconfirmed } from './proposed.js'
 import { whyInvalid } from './evidence-validity.js'
+import { answersTo } from './not-applicable.js'
 import { judgeInvalidFacts } from './invalid-facts.js'
 
 /** A check with the evidence in force at its point, and what comes of it. */
@@ -21,7 +22,7 @@ export function judgeCheck(
   { evidence, lastChanged }: JobState,
   context: WalkContext,
 ): JudgedCheck {
-  const history = evidence.get(check.point) ?? []
+  const history = answersTo(check, evidence.get(check.point) ?? [])
   const current = inForce(history)
   if (check.ask.kind === 'derived')
     return {
@@ -33,6 +34,16 @@ export function judgeCheck(
   const again = current && check.because === undefined ? whyInvalid(check, current, context) : undefined
   if (again !== undefined)
     return { check, history, measured: undefined, outcome: { verdict: 'not-inspected', again } }
+  if (current?.kind === 'not-applicable' && check.because === undefined) {
+    const { at, id, by, body } = current
+    const said = { by, at }
+    return {
+      check,
+      history,
+      measured: { at, id },
+      outcome: { verdict: 'not-applicable', because: body.reason, said },
+    }
+  }
   const outcome = judge(check, evidenceInputOf(check.ask, current, history), context)
   return {
     check,

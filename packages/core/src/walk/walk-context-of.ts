@@ -5,7 +5,7 @@ import { proposalsIn, type Proposed, type ProposedArea } from '../as-built/propo
 import type { UnitBuilt } from '../as-built/unit.js'
 import { lookUpArray } from '../as-built/module-lookup.js'
 import { stringsInForce } from '../as-built/strings-in-force.js'
-import { inForce, type JobState } from '../job/state.js'
+import { answerInForce, type JobState } from '../job/state.js'
 import { unitOfPoint } from '../job/evidence-target.js'
 import { normaliseLabel } from '../quantity/phrases.js'
 import type { MeasuredWall } from '../requirements/mounting/measured-wall.js'
@@ -51,7 +51,7 @@ export function walkContextOf(
     loads: sameNetwork ? before.loads : once(() => networkLoads(asBuilt.network)),
     partLoads: sameNetwork ? before.partLoads : once(() => partLoads(asBuilt.network)),
     reading(point) {
-      const current = inForce(evidence.get(point))
+      const current = answerInForce(evidence.get(point))
       const unit = asBuilt.units.find(({ id }) => point.startsWith(`${id}/`))
       // Readings that are compared with one another are those of strings.
       const subject = { kind: 'string' as const, id: point.slice(point.lastIndexOf('/') + 1) }
@@ -91,7 +91,7 @@ function once<T>(work: () => T): () => T {
 function unitsBySerial({ units }: AsBuilt, evidence: JobState['evidence']): Map<string, UnitBuilt[]> {
   const read = new Map<string, string>()
   for (const [point, rows] of evidence) {
-    const current = inForce(rows)
+    const current = answerInForce(rows)
     if (
       current?.kind !== 'record' ||
       !('values' in current.body.answer) ||

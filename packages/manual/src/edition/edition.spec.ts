@@ -215,4 +215,7 @@ describe('a new edition', () => {
     ['2026-04', '2026-04.1'],
     ['Z', 'Z.1'],
   ])('after revision %s comes %s', (now, next) => expect(revisionAfter(now)).toBe(next))
+
+  it('a revision that somebody has written is passed over', () =>
+    expect(revisionAfter('C', ['A', 'C', 'D', 'E'])).toBe('F'))
 })

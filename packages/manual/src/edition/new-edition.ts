@@ -49,8 +49,13 @@ export function newEdition(
   return { ...next, ...head }
 }
 
-/** "B" after "A", "4" after "3"; anything else gets a number of its own. */
-export function revisionAfter(revision: string): string {
+/** "B" after "A", "4" after "3", the next that nobody has written yet; anything else gets a number of its own. */
+export function revisionAfter(revision: string, taken: readonly string[] = []): string {
+  const next = following(revision)
+  return taken.includes(next) ? revisionAfter(next, taken) : next
+}
+
+function following(revision: string): string {
   if (/^[A-Ya-y]$/.test(revision)) return String.fromCharCode(revision.charCodeAt(0) + 1)
   if (/^\d+$/.test(revision)) return String(Number(revision) + 1)
   return `${revision}.1`

@@ -1,6 +1,6 @@
-import type { Dimension, Severity, Stage } from '@plumb-mark/core'
+import { capital, type Dimension, type Severity, type Stage } from '@plumb-mark/core'
 import type { Fact, FactKind } from '../finders/spot.js'
-import { capital, clauseOf, figure, placeOf, range, titled, type Data } from './proposed.js'
+import { clauseOf, figure, placeOf, range, titled, type Data } from './proposed.js'
 
 interface Demand {
   stage: Stage

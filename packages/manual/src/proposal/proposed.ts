@@ -1,3 +1,4 @@
+import { capital } from '@plumb-mark/core'
 import type { Box } from '../page/page.js'
 import type { Fact } from '../finders/spot.js'
 
@@ -43,8 +44,6 @@ export function idOf(words: string, taken: Set<string>): string {
   taken.add(id)
   return id
 }
-
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** What a fact is called in a sheet: without the heading that was put behind it. */
 export const titled = (fact: Fact): string =>

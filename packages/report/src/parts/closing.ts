@@ -106,6 +106,8 @@ const BLOCKER_WORDS = {
   'proposal-open': 'things that are proposed and that nobody confirmed on site',
   'cable-unjudged': 'cables that no sheet asks for and that carry too much',
   'scope-contradicted': 'parts outside the scope that were entered all the same',
+  'remark-open': 'remarks of the reviewer without an answer',
+  'second-reading-open': 'second readers who have not read the record',
 } satisfies Record<BlockerKind, string>
 
 /** What stands in the way, counted by kind: the parts before this one name each. */

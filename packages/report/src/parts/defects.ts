@@ -1,6 +1,8 @@
 import {
   DEFECT_STEP_WORDS,
   SEVERITY_MEANS,
+  sayAmendment,
+  sayEvidence,
   sheetName,
   type Defect,
   type Inspection,
@@ -32,13 +34,13 @@ export function rework(record: ReportRecord): Block[] {
 }
 
 function one(defect: Defect, inspection: Inspection): Block[] {
-  const { raised, steps, voidSteps, severity, state } = defect
+  const { raised, steps, amended, voidSteps, severity, state } = defect
   const { when } = sayingOf(inspection)
   const at = inspection.at.byId.get(defect.checkId)
   const check = at === undefined ? undefined : inspection.checks[at]!.check
   const end =
     state === 'closed'
-      ? 'a later reading conforms: closed'
+      ? closedWords(defect, inspection)
       : defect.failedAgain
         ? 'read again after the rework, and failed again'
         : undefined
@@ -54,6 +56,7 @@ function one(defect: Defect, inspection: Inspection): Block[] {
         ['state', `${severity}, ${state} (${SEVERITY_MEANS[severity]})`],
         ['found', defect.finding],
         ['remedy', defect.remedy],
+        ...(owedWords(defect) ? [['to be put right', owedWords(defect)] as const] : []),
         ...(check
           ? [['clause', `${sheetName(check.sheet)}, clause ${check.requirement.clause}`] as const]
           : []),
@@ -67,6 +70,7 @@ function one(defect: Defect, inspection: Inspection): Block[] {
               const without = by ? ` (void: ${DEFECT_STEP_WORDS[by.body.step]} before)` : ''
               return quiet(`${when(step.at)}: ${made}${without}: ${step.body.note}`)
             }),
+            ...amended.map((one) => quiet(`${when(one.at)}: ${amendedWords(one)}`)),
             ...(end ? [quiet(end)] : []),
           ],
         ],
@@ -75,3 +79,20 @@ function one(defect: Defect, inspection: Inspection): Block[] {
     ...(photos.length > 0 ? [{ kind: 'photos', photos } as const] : []),
   ]
 }
+
+/** Who closed a defect, when, and by which reading. What is read off a drawing is closed by the drawing. */
+function closedWords({ closedBy, checkId }: Defect, inspection: Inspection): string {
+  const at = inspection.at.byId.get(checkId)
+  if (!closedBy || at === undefined) return 'what was drawn since conforms: closed'
+  const { when } = sayingOf(inspection)
+  const found = sayEvidence(inspection.checks[at]!.check, closedBy)
+  return `${when(closedBy.at)}: closed by ${closedBy.by.name}, who found ${found}, which conforms`
+}
+
+/** “by 2026-06-08, Roof crew” */
+const owedWords = ({ due, responsible }: Defect): string =>
+  [due && `by ${due}`, responsible].filter(Boolean).join(', ')
+
+/** “amended by Ottilie: severity minor, due 2026-06-08 (the cover is off until Friday)” */
+const amendedWords = (one: Defect['amended'][number]): string =>
+  `amended by ${one.by.name}: ${sayAmendment(one)}${one.body.reason ? ` (${one.body.reason})` : ''}`

@@ -70,7 +70,7 @@ it('finds calculators, says when nothing is called that, and closes with Escape'
   expect((await screen.findAllByRole('option')).at(-1)).toHaveTextContent('calculator')
   await user.clear(screen.getByRole('combobox'))
   await user.type(screen.getByRole('combobox'), 'zzzz')
-  expect(await screen.findByText('Nothing is called that.')).toBeInTheDocument()
+  expect(await screen.findByText(/^Nothing is called that\. Try a unit and a thing/)).toBeInTheDocument()
   await user.keyboard('{Escape}')
   expect(screen.queryByRole('combobox')).toBeNull()
 })

@@ -72,7 +72,8 @@ export function Line({ onClose }: { onClose: () => void }) {
         </Box>
         {typed.trim().length > 1 && hits.length === 0 && (
           <Text px="16px" py="12px" color="faint">
-            Nothing is called that.
+            Nothing is called that. Try a unit and a thing (inv 2 pv1+), a word of the trade (torque, Voc,
+            RCD, polarity), a clause (6.3), or what a screen is called.
           </Text>
         )}
       </Box>

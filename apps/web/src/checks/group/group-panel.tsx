@@ -1,4 +1,6 @@
-import { Box, Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { ArrowLeft } from 'lucide-react'
+import { useState } from 'react'
 import { VERDICT_WORDS, countWords, placeIn, type CheckGroup, type JudgedCheck } from '@plumb-mark/core'
 import { Note, SmallPrint } from '../../ui/theme/text.js'
 import { VerdictMark, VerdictShape } from '../../ui/verdict-mark.js'
@@ -52,13 +54,16 @@ export function GroupPanel({
   onNext: () => void
 }) {
   const writable = useMay('reading')
+  const openGroup = useFocus((focus) => focus.openGroup)
+  const [lastOpen, setLastOpen] = useState<string>()
+  if (open && open.check.id !== lastOpen) setLastOpen(open.check.id)
   const saying = useMessageText()
   const limits = new Set(group.checks.map(({ check }) => saying(check.required)))
   const tabled = group.together === 'reading' && writable
   const listed = group.together !== 'observation' && !tabled
   return (
     <AtHand verdict={group.verdict} label={group.title} data-open-group={group.key}>
-      <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap">
+      <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap" pr={{ base: '36px', md: '0' }}>
         <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
           {group.title} <chakra.span color="faint">· {howMany(group)}</chakra.span>
         </Text>
@@ -67,8 +72,13 @@ export function GroupPanel({
         )}
       </Flex>
       <Stack gap="12px" mt="10px">
-        {!open && tabled && <TableOfReadings group={group} onDone={onDone} />}
+        {!open && tabled && <TableOfReadings group={group} startAt={lastOpen} onDone={onDone} />}
         {!open && group.together === 'observation' && writable && <WalkOver group={group} onDone={onDone} />}
+        {open && !listed && (
+          <Button variant="plain" px="0" alignSelf="start" onClick={() => openGroup(group.key)}>
+            <ArrowLeft size={18} /> {tabled ? 'Back to the table' : 'Back to all places'}
+          </Button>
+        )}
         {(group.together === 'observation' || (open && tabled)) && (
           <Places group={group} openId={open?.check.id} />
         )}

@@ -1,25 +1,28 @@
 import { Box, Button, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useRef, useState } from 'react'
 import {
-  inForce,
   judgeTyped,
   pasteInto,
   readingBody,
   readingTable,
+  unreadBelow,
   type Change,
   type CheckGroup,
   type Condition,
   type JudgedCheck,
+  type ReadingTable,
   type TypedJudgement,
 } from '@plumb-mark/core'
+import { pastedBlock } from '../../ui/pasted-block.js'
 import { SmallPrint } from '../../ui/theme/text.js'
-import { VerdictShape } from '../../ui/verdict-mark.js'
 import { useDecimal } from '../../data/preferences.js'
 import { choiceOf, useInputDefaults } from '../../data/input-defaults.js'
 import { useInspection } from '../../job/inspection.js'
-import { useFocus } from '../../job/focus.js'
+import { useMessageText } from '../../job/message-text.js'
 import { useCommit } from '../../job/use-commit.js'
 import { ConditionFields, useConditions } from '../conditions.js'
+import { CellAtHand } from './cell-at-hand.js'
+import { TableCell, readAt } from './table-cell.js'
 
 const SAME_AGAIN = '='
 
@@ -27,8 +30,20 @@ const SAME_AGAIN = '='
  * Readings of equal things: Enter keeps one and goes down the column, Tab goes along the row, = reads the same as above, a block of
  * figures is pasted whole or not at all.
  */
-export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: () => void }) {
+export function TableOfReadings({
+  group,
+  startAt,
+  onDone,
+}: {
+  group: CheckGroup
+  /** The check whose cell has the focus first: where one comes back from. */
+  startAt: string | undefined
+  onDone: () => void
+}) {
   const table = useMemo(() => readingTable(group), [group])
+  const saying = useMessageText()
+  const start = useMemo(() => placeOf(table, startAt), [table, startAt])
+  const [[atRow, atColumn], setAt] = useState(start)
   const wanted = useMemo(() => conditionsOf(group.checks), [group])
   const conditions = useConditions(wanted)
   const judgeCell = useJudging(conditions.values)
@@ -60,6 +75,19 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
     })
     return commit(...changes)
   }
+  const trialOf = (judged: JudgedCheck) => {
+    const draft = drafts[judged.check.id]
+    return draft ? judgeCell(judged, draft).judgement : undefined
+  }
+  const nameOf = (row: number, column: number) => `${table.rows[row]!.label}, ${table.columns[column]!.title}`
+  const atHand = table.rows[atRow]?.cells[atColumn]
+  const typedHere = atHand && (drafts[atHand.check.id] ?? readAt(atHand))
+  const below = unreadBelow(table, { row: atRow, column: atColumn }).filter(({ check }) => !drafts[check.id])
+  /** Typed, and not kept before somebody says so. */
+  const fillDown = () => {
+    const filled = Object.fromEntries(below.map(({ check }) => [check.id, typedHere!]))
+    setDrafts((before) => ({ ...before, ...filled }))
+  }
   const unkept = group.checks.flatMap((judged) => {
     const typed = drafts[judged.check.id]?.trim()
     return typed ? [{ judged, typed }] : []
@@ -76,12 +104,9 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
     return readAt(cells.findLast((judged) => judged && readAt(judged)))
   }
   const paste = async (event: React.ClipboardEvent, row: number, column: number) => {
-    const text = event.clipboardData.getData('text/plain')
-    if (!/[\t\n]/.test(text.trim())) return
-    event.preventDefault()
-    const { default: Papa } = await import('papaparse')
-    const { data } = Papa.parse<string[]>(text.trim(), { delimiter: text.includes('\t') ? '\t' : '' })
-    const pasted = pasteInto(table, data, { row, column })
+    const block = await pastedBlock(event)
+    if (!block) return
+    const pasted = pasteInto(table, block, { row, column })
     if (pasted.ok) keep(pasted.cells)
     else setProblem(pasted.message)
   }
@@ -93,10 +118,11 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
           <thead>
             <tr>
               <td />
-              {table.columns.map(({ id, title, unit }) => (
+              {table.columns.map(({ id, title, unit, required }) => (
                 <th key={id} scope="col">
                   {title}
                   {unit && <chakra.span color="faint">, {unit}</chakra.span>}
+                  {required && table.columns.length > 1 && <Required>{saying(required)}</Required>}
                 </th>
               ))}
             </tr>
@@ -104,21 +130,22 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
           <tbody>
             {table.rows.map((row, r) => (
               <tr key={row.id}>
-                <th scope="row">{row.label}</th>
+                <th scope="row">
+                  {row.label}
+                  {row.required && <Required>{saying(row.required)}</Required>}
+                </th>
                 {row.cells.map((judged, c) => (
                   <td key={table.columns[c]!.id}>
                     {judged && (
-                      <Cell
+                      <TableCell
                         judged={judged}
+                        unit={table.columns[c]!.unit}
                         draft={drafts[judged.check.id]}
-                        trial={
-                          drafts[judged.check.id]
-                            ? judgeCell(judged, drafts[judged.check.id]!).judgement
-                            : undefined
-                        }
-                        name={`${row.label}, ${table.columns[c]!.title}`}
+                        trial={trialOf(judged)}
+                        name={nameOf(r, c)}
                         at={`${r} ${c}`}
-                        first={r === 0 && c === 0}
+                        first={r === start[0] && c === start[1]}
+                        onFocus={() => setAt([r, c])}
                         onType={(typed) => {
                           if (typed.trim() !== SAME_AGAIN) return typing(judged.check.id, typed)
                           const same = above(r, c)
@@ -136,6 +163,16 @@ export function TableOfReadings({ group, onDone }: { group: CheckGroup; onDone: 
           </tbody>
         </Grid>
       </Box>
+      {atHand && (
+        <CellAtHand
+          key={atHand.check.id}
+          judged={atHand}
+          name={nameOf(atRow, atColumn)}
+          trial={trialOf(atHand)}
+          onBack={() => cellAt(atRow, atColumn)?.focus()}
+          onFillDown={typedHere && below.length > 0 ? fillDown : undefined}
+        />
+      )}
       {unkept.length > 0 && (
         <Button mt="6px" h="52px" onClick={() => keep(unkept)}>
           Save {unkept.length === 1 ? 'this reading' : `${unkept.length} readings`}
@@ -167,106 +204,20 @@ const Grid = chakra('table', {
       verticalAlign: 'bottom',
     },
     '& tbody th': { fontSize: '15px', fontWeight: 600, verticalAlign: 'middle', pr: '2px', maxW: '84px' },
-    '& td': { position: 'relative', minW: '72px' },
+    '& td': { position: 'relative', minW: '72px', h: '46px' },
+    // The last of a row grows towards the others.
+    '& td:last-of-type:not(:first-of-type) > :focus-within': { insetInlineEnd: 0 },
   },
 })
 
-const CellInput = chakra('input', {
-  base: {
-    w: '100%',
-    h: '46px',
-    pl: '5px',
-    pr: '23px',
-    fontFamily: 'mono',
-    fontSize: '15px',
-    letterSpacing: '-0.06em',
-    bg: 'paper',
-    border: '1px solid',
-    borderColor: 'hair',
-    borderRadius: '4px',
-    '&[aria-invalid]': { borderColor: 'danger' },
-  },
-})
+/** At a head only as much as fits; whole with the cell at hand. */
+const Required = chakra('div', { base: { fontWeight: 400, color: 'faint', lineClamp: 3 } })
 
-function Cell({
-  judged,
-  draft,
-  trial,
-  name,
-  at,
-  first,
-  onType,
-  onKeep,
-  onNext,
-  onPaste,
-}: {
-  judged: JudgedCheck
-  draft: string | undefined
-  trial: TypedJudgement | undefined
-  name: string
-  at: string
-  first: boolean
-  onType: (typed: string) => void
-  onKeep: (typed: string) => boolean
-  onNext: () => void
-  onPaste: (event: React.ClipboardEvent) => void
-}) {
-  const openCheck = useFocus((focus) => focus.openCheck)
-  const kept = readAt(judged)
-  // The same figure typed once more is a new reading: the instrument in hand may be another.
-  const changed = draft !== undefined && draft.trim() !== ''
-  const outcome = trial?.ok ? trial.outcome : judged.outcome
-  return (
-    <>
-      <CellInput
-        value={draft ?? kept ?? ''}
-        aria-label={name}
-        aria-invalid={trial && !trial.ok ? true : undefined}
-        data-cell={at}
-        autoFocus={first}
-        autoComplete="off"
-        onFocus={({ target }) => target.select()}
-        onChange={({ target }) => onType(target.value)}
-        onPaste={onPaste}
-        onKeyDown={(event) => {
-          // Enter and Tab keep; a figure that is left otherwise stays as it is typed, and counts for nothing yet.
-          if (event.key === 'Tab' && changed && !onKeep(draft)) event.preventDefault()
-          if (event.key !== 'Enter') return
-          event.preventDefault()
-          if (!changed || onKeep(draft)) onNext()
-        }}
-      />
-      <Mark
-        type="button"
-        tabIndex={-1}
-        aria-label={`Open ${name}: ${outcome.verdict.replaceAll('-', ' ')}`}
-        data-check={judged.check.id}
-        data-verdict={outcome.verdict}
-        onClick={() => openCheck(judged.check.id)}
-      >
-        <VerdictShape verdict={outcome.verdict} size={16} />
-      </Mark>
-    </>
-  )
-}
-
-const Mark = chakra('button', {
-  base: {
-    position: 'absolute',
-    right: 0,
-    top: 0,
-    h: '46px',
-    w: '26px',
-    display: 'grid',
-    placeItems: 'center',
-    cursor: 'pointer',
-  },
-})
-
-/** What is in force at a check, as it was typed. */
-function readAt(judged: JudgedCheck | undefined): string | undefined {
-  const last = inForce(judged?.history)
-  return last?.kind === 'reading' ? last.body.typed : undefined
+/** Row and column of a check; the first cell where it is not in the table. */
+function placeOf({ rows }: ReadingTable, checkId: string | undefined): [row: number, column: number] {
+  const row = rows.findIndex(({ cells }) => cells.some((judged) => judged?.check.id === checkId))
+  if (checkId === undefined || row < 0) return [0, rows[0]?.cells.findIndex(Boolean) ?? 0]
+  return [row, rows[row]!.cells.findIndex((judged) => judged?.check.id === checkId)]
 }
 
 const conditionsOf = (checks: readonly JudgedCheck[]): Condition[] => [

@@ -13,6 +13,8 @@ import {
   type JudgedCheck,
   type Outcome,
   type PhotoRef,
+  heldBy,
+  type Defect,
 } from '@plumb-mark/core'
 import { TextField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
@@ -130,7 +132,9 @@ export function RecordField({
     form: typeof ask
     answer: Answer | undefined
     onChange: (answer: Answer | undefined) => void
+    held: readonly Defect[]
   }>
+  const defects = useInspection(({ inspection }) => inspection?.defects) ?? []
   // The keyboard goes on from check to check: the first thing to answer has the focus.
   const form = useRef<HTMLFormElement>(null)
   useEffect(
@@ -148,7 +152,7 @@ export function RecordField({
       gap="12px"
       onSubmit={(event) => (event.preventDefault(), keep(answer))}
     >
-      <Shown form={ask} answer={answer} onChange={change} />
+      <Shown form={ask} answer={answer} onChange={change} held={heldBy(check, defects)} />
       {trial && !trial.ok && (
         <Text role="alert" color="danger" fontSize="14px">
           {trial.problem}

@@ -1,11 +1,19 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
 import { stepsAt } from '@plumb-mark/core'
 import { useSeconds } from '../../ui/use-seconds.js'
+import { DespiteStop, type Allowed } from './despite-stop.js'
 import type { FormProps } from './form-props.js'
 
 /** The maker's steps in their order: each is stamped when it is done; a wait counts down before the next. */
-export function StepsForm({ form: { steps }, answer, onChange }: FormProps<'steps'>) {
+export function StepsForm({ form: { steps }, answer, held = [], onChange }: FormProps<'steps'>) {
   const done = answer?.done ?? []
+  const [asking, setAsking] = useState<string>()
+  const take = (id: string, allowed?: Allowed) => {
+    if (held.length > 0 && !allowed) return setAsking(id)
+    setAsking(undefined)
+    onChange({ done: [...done, { id, at: new Date().toISOString(), ...(allowed && { allowed }) }] })
+  }
   const now = useSeconds(done.length > 0 && done.length < steps.length)
   return (
     <chakra.ol listStyleType="none">
@@ -25,6 +33,14 @@ export function StepsForm({ form: { steps }, answer, onChange }: FormProps<'step
             </Text>
             <Box flex="1" pt="8px">
               <Text lineHeight={1.3}>{label}</Text>
+              {asking === id && (
+                <DespiteStop
+                  step={label}
+                  held={held}
+                  onAllowed={(allowed) => take(id, allowed)}
+                  onCancel={() => setAsking(undefined)}
+                />
+              )}
               <Text fontSize="13px" color={left > 0 ? 'unproven' : 'faint'}>
                 {[
                   after.length > 0
@@ -51,10 +67,7 @@ export function StepsForm({ form: { steps }, answer, onChange }: FormProps<'step
                   </Button>
                 </>
               ) : (
-                <Button
-                  variant={early ? 'outline' : 'solid'}
-                  onClick={() => onChange({ done: [...done, { id, at: new Date().toISOString() }] })}
-                >
+                <Button variant={early ? 'outline' : 'solid'} onClick={() => take(id)}>
                   Done now
                 </Button>
               )}

@@ -6,7 +6,7 @@ model: ""
 kind: hybrid-inverter
 title: ""
 revision: A
-date: 2026-01-01
+date: ""
 source: ""
 requirements: []
 `

@@ -5,6 +5,7 @@ import { SmallPrint } from '../../ui/theme/text.js'
 import { SchemaForm } from '../../calculators/schema-form.js'
 import { FormWordsContext } from '../../calculators/words/context.js'
 import { schemaAt } from './schema-at.js'
+import { TerminalTable } from './terminal-table.js'
 import { SHEET_WORDS } from './words.js'
 
 interface Props {
@@ -31,7 +32,6 @@ const HEAD = [
   'tools',
   'equipment',
   'module',
-  'terminals',
 ]
 const REQUIREMENT: JsonSchema = SCHEMA.properties!['requirements']!.items!
 
@@ -54,10 +54,8 @@ const Row = chakra('button', {
 
 /** The same sheet as a form, in step with the text beside it: the head, and the requirement at hand. */
 export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
-  const requirements = (Array.isArray(data['requirements']) ? data['requirements'] : []) as Record<
-    string,
-    unknown
-  >[]
+  const requirements = listIn(data, 'requirements')
+  const terminals = listIn(data, 'terminals')
   const setRequirement = (i: number, next: unknown) =>
     onChange({ ...data, requirements: requirements.map((one, at) => (at === i ? next : one)) })
   const add = () => {
@@ -97,6 +95,16 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
             label="sheet"
             problems={problems}
             onChange={(next) => onChange(next as Record<string, unknown>)}
+          />
+        </chakra.details>
+        <chakra.details open={open === undefined} mb="10px">
+          <chakra.summary fontWeight={600} minH="44px" cursor="pointer" pt="10px">
+            Terminals ({terminals.length})
+          </chakra.summary>
+          <TerminalTable
+            terminals={terminals}
+            problems={problems}
+            onChange={(next) => onChange({ ...data, terminals: next })}
           />
         </chakra.details>
         <Flex align="center">
@@ -159,6 +167,14 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
     </FormWordsContext>
   )
 }
+
+/** A list of the sheet; none while what is written there is no list. An item without content is one of no fields. */
+const listIn = (data: Record<string, unknown>, name: string): Record<string, unknown>[] =>
+  Array.isArray(data[name])
+    ? data[name].map((one) =>
+        typeof one === 'object' && one !== null ? (one as Record<string, unknown>) : {},
+      )
+    : []
 
 /** Where the kind was changed: without the fields that the new one has no place for. */
 function ofItsKind(before: Record<string, unknown>, after: Record<string, unknown>): Record<string, unknown> {

@@ -4,6 +4,7 @@ import {
   NEED_WORDS,
   STAGE_TITLES,
   UNIT_KIND_WORDS,
+  capital,
   type KindName,
 } from '@plumb-mark/core'
 import type { FormWords } from '../../calculators/words/context.js'
@@ -127,7 +128,6 @@ const OPTIONS: Record<string, string> = {
 }
 
 const spaced = (name: string): string => name.replace(/([A-Z])/g, ' $1').toLowerCase()
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** What the form of a sheet calls its fields and choices. */
 export const SHEET_WORDS: FormWords = {

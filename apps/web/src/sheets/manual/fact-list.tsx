@@ -14,6 +14,7 @@ import {
 } from '@plumb-mark/manual'
 import { Note, SmallPrint } from '../../ui/theme/text.js'
 import { FactRow } from './fact-row.js'
+import { GroupHead } from './group-head.js'
 import type { OpenBench } from './use-bench.js'
 
 /** What was found: where the manual says two things, what is new against the edition of before, then kind by kind in the order of the walk. */
@@ -75,7 +76,12 @@ export function FactList({
       <Box key={key}>
         <GroupHead title={title} note={note}>
           {left.length > 1 && (
-            <Button variant="plain" minH="36px" onClick={() => all(left, { kind: 'accepted' })}>
+            <Button
+              variant="plain"
+              minH="36px"
+              aria-label={`Accept all ${left.length}: ${title}`}
+              onClick={() => all(left, { kind: 'accepted' })}
+            >
               Accept all {left.length}
             </Button>
           )}
@@ -235,31 +241,5 @@ function Rows({
         </Button>
       )}
     </>
-  )
-}
-
-function GroupHead({ title, note, children }: { title: string; note: string; children?: React.ReactNode }) {
-  return (
-    <Flex
-      position="sticky"
-      top={0}
-      zIndex={1}
-      bg="paper"
-      px="16px"
-      py="6px"
-      minH="44px"
-      gap="10px"
-      align="center"
-      borderBottom="1px solid"
-      borderColor="hair"
-    >
-      <Text as="h2" fontWeight={600}>
-        {title}
-      </Text>
-      <Note flex="1" hideBelow="md">
-        {note}
-      </Note>
-      {children}
-    </Flex>
   )
 }

@@ -46,6 +46,9 @@ export function useMaking({
   const go = useNavigate()
   const by = useSession(({ person }) => person?.name ?? '')
   const { value: library = [] } = useResource<SheetSummary[]>('/api/sheets')
+  const revisions = library
+    .filter(({ maker, model }) => maker === before?.sheet.maker && model === before.sheet.model)
+    .map(({ revision }) => revision)
   const [part, setPart] = useState<number>()
   const [problem, setProblem] = useState<string>()
   const make = async () => {
@@ -66,7 +69,7 @@ export function useMaking({
       title: before?.sheet.title ?? `${UNIT_KIND_WORDS[names.kind]} ${names.model}`.trim(),
       date: on,
       source: read.title || file.name,
-      revision: before ? freeRevision(before, library) : 'A',
+      revision: before ? revisionAfter(before.sheet.revision, revisions) : 'A',
     }
     const sheet = sheetOf(bench, read.device, head, edition)
     const kept = await keepManual(file, password, sheet, setPart).catch((fault: Error) => {
@@ -81,18 +84,6 @@ export function useMaking({
     await go(base ? `/sheets/${base}/edit` : '/sheets/new')
   }
   return { part, problem, make }
-}
-
-/** The next revision of a model that nobody has written yet. */
-function freeRevision({ sheet }: SheetInLibrary, library: readonly SheetSummary[]): string {
-  const taken = new Set(
-    library
-      .filter(({ maker, model }) => maker === sheet.maker && model === sheet.model)
-      .map((one) => one.revision),
-  )
-  let next = revisionAfter(sheet.revision)
-  while (taken.has(next)) next = revisionAfter(next)
-  return next
 }
 
 /** The sheet with its manual before what it lists. */

@@ -89,7 +89,7 @@ function Section({ judged }: { judged: JudgedCheck }) {
           {diameter === undefined ? '?' : `${formatNumber(diameter, 1)} mm`}
         </chakra.text>
       </chakra.svg>
-      <Text fontSize="14px" fontWeight={600}>
+      <Text fontSize="15px" fontWeight={600}>
         {gland.label}, {check.unit.label}
       </Text>
       <SmallPrint>

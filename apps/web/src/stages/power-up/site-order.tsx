@@ -1,5 +1,6 @@
 import { Box, Text } from '@chakra-ui/react'
 import {
+  heldBy,
   mergedOrder,
   orderOf,
   type AnswerOf,
@@ -7,6 +8,7 @@ import {
   type OrderConflict,
   type SiteStep,
 } from '@plumb-mark/core'
+import { useInspection } from '../../job/inspection.js'
 import { answerOf } from '../answer-of.js'
 import { useAnswering } from '../use-answering.js'
 import { Timeline, type Done } from './timeline.js'
@@ -20,6 +22,7 @@ export function SiteOrder({
   direction: 'up' | 'down'
 }) {
   const keep = useAnswering()
+  const defects = useInspection(({ inspection }) => inspection?.defects) ?? []
   const { steps, conflicts } = mergedOrder(checks.flatMap(({ check }) => orderOf(check, direction) ?? []))
   const doneOf = (judged: JudgedCheck): readonly Done[] =>
     (answerOf(judged) as AnswerOf<'steps'> | undefined)?.done ?? []
@@ -41,10 +44,13 @@ export function SiteOrder({
           hint: [...new Set(of.map(({ unit }) => unit))].join(', '),
         }))}
         done={[...done].sort((a, b) => a.at.localeCompare(b.at))}
+        held={checks.flatMap((judged) => heldBy(judged.check, defects)).filter(once)}
         onDone={
           keep &&
-          (({ id, at }) =>
-            each(id, (judged, stepId) => keep(judged, { done: [...doneOf(judged), { id: stepId, at }] })))
+          (({ id, ...step }) =>
+            each(id, (judged, stepId) =>
+              keep(judged, { done: [...doneOf(judged), { id: stepId, ...step }] }),
+            ))
         }
         onTakeBack={
           keep &&
@@ -57,6 +63,8 @@ export function SiteOrder({
     </Box>
   )
 }
+
+const once = <T,>(one: T, i: number, all: readonly T[]): boolean => all.indexOf(one) === i
 
 function Conflict({ conflict: { first, then, says, denies } }: { conflict: OrderConflict }) {
   return (

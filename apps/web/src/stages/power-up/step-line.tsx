@@ -1,6 +1,7 @@
 import { Box } from '@chakra-ui/react'
-import { inForce, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
+import { heldBy, inForce, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { Simulated } from '../../devices/simulated.js'
+import { useInspection } from '../../job/inspection.js'
 import { useAnswerOf } from '../answer-of.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
@@ -11,7 +12,10 @@ import { useDeviceTicks } from './use-device-ticks.js'
 export function StepLine({ judged }: { judged: JudgedCheck }) {
   const answer = useAnswerOf(judged) as AnswerOf<'steps'> | undefined
   const keep = useAnswering()
-  useDeviceTicks(judged, keep)
+  const defects = useInspection(({ inspection }) => inspection?.defects) ?? []
+  const held = heldBy(judged.check, defects)
+  // What a stop forbids is recorded by a person, with why: a device knows no reason.
+  useDeviceTicks(judged, held.length > 0 ? undefined : keep)
   const { ask, unit, title } = judged.check
   const done = answer?.done ?? []
   const current = inForce(judged.history)
@@ -28,6 +32,7 @@ export function StepLine({ judged }: { judged: JudgedCheck }) {
       <Timeline
         wanted={wanted.map((step) => ({ ...step, hint: seen(step.id) }))}
         done={done}
+        held={held}
         onDone={keep && ((step) => keep(judged, { done: [...done, step] }))}
         onTakeBack={keep && (() => keep(judged, { done: done.slice(0, -1) }))}
       />

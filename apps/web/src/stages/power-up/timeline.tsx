@@ -1,8 +1,12 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Check } from 'lucide-react'
-import { nextStep, stepsAt, type StepNow } from '@plumb-mark/core'
+import { useState } from 'react'
+import { nextStep, stepsAt, type Defect, type StepNow } from '@plumb-mark/core'
 import { Note } from '../../ui/theme/text.js'
 import { useSeconds } from '../../ui/use-seconds.js'
+import { DespiteStop, type Allowed } from '../../checks/record/despite-stop.js'
+
+const NONE: readonly Defect[] = []
 
 /** ms within which a gloved thumb that comes down twice has meant one touch. */
 const ONE_TOUCH = 800
@@ -17,17 +21,21 @@ interface Wanted {
 export interface Done {
   id: string
   at: string
+  allowed?: Allowed | undefined
 }
 
 /** Steps down a line, the next one with a button for a gloved thumb, its wait counting down. Without `onDone` it is only read. */
 export function Timeline({
   wanted,
   done,
+  held = NONE,
   onDone,
   onTakeBack,
 }: {
   wanted: readonly Wanted[]
   done: readonly Done[]
+  /** Stop defects that forbid the next step. */
+  held?: readonly Defect[]
   onDone?: ((step: Done) => void) | undefined
   onTakeBack?: ((step: Done) => void) | undefined
 }) {
@@ -35,12 +43,15 @@ export function Timeline({
   const steps = stepsAt(wanted, done, now)
   const next = nextStep(steps)
   const last = done.at(-1)
-  const doneNow = (id: string) => {
+  const [asking, setAsking] = useState(false)
+  const doneNow = (id: string, allowed?: Allowed) => {
+    if (held.length > 0 && !allowed) return setAsking(true)
+    setAsking(false)
     const at = new Date()
     const since = last ? at.getTime() - Date.parse(last.at) : Infinity
     // A clock that was set back since must not bar the way: only a moment after the last is the same touch.
     if (since >= 0 && since < ONE_TOUCH) return
-    onDone?.({ id, at: at.toISOString() })
+    onDone?.({ id, at: at.toISOString(), ...(allowed && { allowed }) })
   }
   return (
     <>
@@ -54,7 +65,15 @@ export function Timeline({
           />
         ))}
       </chakra.ol>
-      {onDone && (
+      {asking && next && (
+        <DespiteStop
+          step={next.label}
+          held={held}
+          onAllowed={(allowed) => doneNow(next.id, allowed)}
+          onCancel={() => setAsking(false)}
+        />
+      )}
+      {onDone && !asking && (
         <Flex gap="12px" wrap="wrap" pl={{ base: 0, sm: '44px' }} mt="6px">
           {next && (
             <Button

@@ -10,7 +10,8 @@ export interface MapState {
   chosen: string | undefined
   /** Places that a walk over all does not hold for. */
   differ?: ReadonlySet<string>
-  onPlace: (place: string) => void
+  /** `all` when whatever lies between is meant too: touched with Shift. */
+  onPlace: (place: string, all: boolean) => void
 }
 
 const MARGIN = 500
@@ -23,9 +24,9 @@ export function ArrayMap({ drawing, walked, chosen, differ, onPlace }: MapState)
     w / 26,
     0.36 * Math.min(...planes.map(({ moduleW, moduleH }) => Math.min(moduleW, moduleH))),
   )
-  const touch = (event: { target: EventTarget }) => {
+  const touch = (event: { target: EventTarget; shiftKey: boolean }) => {
     const place = (event.target as Element).closest('[data-place]')?.getAttribute('data-place')
-    if (place) onPlace(place)
+    if (place) onPlace(place, event.shiftKey)
   }
   return (
     <chakra.svg
@@ -37,6 +38,8 @@ export function ArrayMap({ drawing, walked, chosen, differ, onPlace }: MapState)
       role="group"
       aria-label="Array map"
       fontFamily="body"
+      // Shift marks no words here.
+      userSelect="none"
       onClick={touch}
       onKeyDown={(event) => event.key === 'Enter' && touch(event)}
     >

@@ -9,6 +9,7 @@ import { Tick } from '../../ui/tick.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
+import { GoThrough } from './go-through.js'
 import type { TaskProps } from './task.js'
 
 interface Draft {
@@ -24,7 +25,7 @@ interface Draft {
 }
 
 /** An AC branch of small inverters: walked from the board outwards, with its breaker and its cable. */
-export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
+export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
   const commit = useCommit()
   const { units, array } = inspection.state.asBuilt
@@ -162,6 +163,7 @@ export function BranchTask({ walked, onWalk, onDone }: TaskProps) {
         />
       </Grid>
       <Flex gap="8px" mt="12px" wrap="wrap">
+        <GoThrough walked={walked} through={through} onThrough={onThrough} />
         <Button
           onClick={keep}
           disabled={

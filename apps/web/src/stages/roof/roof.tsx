@@ -1,6 +1,6 @@
 import { Box, Button, Flex } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
-import { arrayDrawing, readPlace } from '@plumb-mark/core'
+import { arrayDrawing, readPlace, walkedTo } from '@plumb-mark/core'
 import { Note } from '../../ui/theme/text.js'
 import { PanZoom } from '../../ui/pan-zoom.js'
 import { useInspection } from '../../job/inspection.js'
@@ -36,6 +36,8 @@ export function Roof() {
   const { itemId, checkId, choosing, chooseItem, openCheck } = useFocus()
   const [task, setTask] = useState<Task>()
   const [walked, setWalked] = useState<readonly string[]>([])
+  /** The next touch takes all that lies on the way to it. */
+  const [through, setThrough] = useState(false)
   const drawing = useMemo(() => inspection && arrayDrawing(inspection), [inspection])
   if (!inspection || !drawing) return null
   const empty = drawing.planes.length === 0
@@ -43,19 +45,26 @@ export function Roof() {
   const choose = (next: Task | undefined) => {
     setTask(next)
     setWalked([])
+    setThrough(false)
     useInspection.getState().preview(undefined)
   }
   const deviceOf = (id: string | undefined) => {
     const at = id === undefined ? undefined : inspection.at.byId.get(id)
     return at === undefined ? undefined : inspection.checks[at]!.check.subject.device
   }
-  const touch = (place: string) => {
+  const touch = (place: string, all: boolean) => {
     const differing = [...(choosing?.from ?? [])].find((id) => {
       const device = deviceOf(id)
       return device && (device.at === place || device.feeds.includes(place))
     })
     if (differing !== undefined) return openCheck(differing)
     if (active !== 'string' && active !== 'branch') return chooseItem(place)
+    if (all || through) {
+      setThrough(false)
+      return setWalked((path) =>
+        walkedTo(path, place, (at) => inspection.context.array().moduleAt(at) !== undefined),
+      )
+    }
     // Touching the last one again takes it back; others are passed once.
     setWalked((path) =>
       path.at(-1) === place ? path.slice(0, -1) : path.includes(place) ? path : [...path, place],
@@ -96,6 +105,8 @@ export function Roof() {
           key={active}
           walked={walked}
           onWalk={setWalked}
+          through={through}
+          onThrough={setThrough}
           chosen={chosen}
           onDone={() => choose(undefined)}
         />

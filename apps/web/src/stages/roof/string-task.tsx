@@ -9,12 +9,13 @@ import { VerdictMark } from '../../ui/verdict-mark.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
+import { GoThrough } from './go-through.js'
 import type { TaskProps } from './task.js'
 
 const ENDS_IN = ['hybrid-inverter', 'string-inverter']
 
 /** A string drawn by walking along it: its count and power stand against the limits at every step. */
-export function StringTask({ walked, onWalk, onDone }: TaskProps) {
+export function StringTask({ walked, onWalk, through, onThrough, onDone }: TaskProps) {
   const inspection = useInspection((state) => state.inspection)!
   const preview = useInspection((state) => state.preview)
   const commit = useCommit()
@@ -78,7 +79,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
     <Panel title="Strings" onClose={onDone}>
       <Text fontSize="15px" mb="8px">
         {walked.length === 0 ? (
-          'Touch the modules one after the other, from plus to minus.'
+          'Touch the modules one after the other, from plus to minus; with Shift, all up to the one touched.'
         ) : (
           <Running count={walked.length} path={walked} />
         )}
@@ -120,6 +121,7 @@ export function StringTask({ walked, onWalk, onDone }: TaskProps) {
         >
           Save the string
         </Button>
+        <GoThrough walked={walked} through={through} onThrough={onThrough} />
         <Button variant="outline" disabled={walked.length === 0} onClick={() => onWalk(walked.slice(0, -1))}>
           Last module back
         </Button>

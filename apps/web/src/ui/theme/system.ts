@@ -115,8 +115,12 @@ const config = defineConfig({
           _disabled: { opacity: 0.5 },
         },
         variants: {
+          // A size of the library brings a smaller letter with it.
+          size: { md: { textStyle: 'none', fontSize: '15px' }, sm: { textStyle: 'none', fontSize: '15px' } },
           variant: {
             solid: {
+              // In a glove, on a phone or a tablet.
+              minH: { base: '48px', lg: '44px' },
               bg: 'accent',
               color: 'panel',
               _hover: { bg: 'accent', opacity: 0.9 },

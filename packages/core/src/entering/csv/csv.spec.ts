@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { DRIVER, METER, SampleJob } from '../../admission/sample-job.testing.js'
 import { defectsIn, defectsOut } from './defects.js'
+import { JOB_COLUMNS, jobsIn } from './jobs.js'
 import { instrumentsIn, instrumentsOut } from './instruments.js'
 import { peopleIn, peopleOut } from './people.js'
 import { readingsIn, readingsOut } from './readings.js'
@@ -150,4 +151,58 @@ describe('the file of a unit’s self-test', () => {
     )
     expect(answer).toMatchObject({ ok: false, faults: [{ column }] })
   })
+})
+
+describe('jobs of a spreadsheet', () => {
+  const known = {
+    sheets: [{ id: 'nobody-n-5-b', maker: 'Nobody', model: 'N-5' }],
+    people: [
+      { id: 'p', name: 'Ottilie Marsh', role: 'inspector' as const },
+      { id: 'q', name: 'Bo Twin', role: 'inspector' as const },
+      { id: 'r', name: 'Bo Twin', role: 'installer' as const },
+    ],
+  }
+  const read = (...rows: Record<string, string>[]) =>
+    jobsIn(
+      rows.map((row) => ({ number: 'PM-1', title: 'Barn', site: 'Mill Lane', customer: 'Nobody', ...row })),
+      guessColumns(
+        JOB_COLUMNS.map(({ header }) => header),
+        JOB_COLUMNS,
+      ),
+      known,
+    )
+  it('say what is fitted, who is assigned, by when, and by which rules', () => {
+    expect(
+      read({ units: '2 × nobody n-5;', people: 'ottilie marsh', due: '2026-12-04', rules: 'NEC' }),
+    ).toMatchObject({
+      ok: true,
+      values: [
+        {
+          number: 'PM-1',
+          school: 'nec',
+          units: [{ sheetId: 'nobody-n-5-b', label: 'N-5', count: 2 }],
+          people: [{ id: 'p' }],
+          due: '2026-12-04',
+        },
+      ],
+    })
+    expect(read({})).toMatchObject({ ok: true, values: [{ school: 'iec', units: [], people: [] }] })
+  })
+  it.each([
+    ['number', {}, 'stands twice in this file'],
+    ['units', { number: 'PM-2', units: 'Somebody N-5' }, 'no sheet here is called “Somebody N-5”'],
+    ['units', { number: 'PM-2', units: '21 x Nobody N-5' }, 'no sheet here is called “21 x Nobody N-5”'],
+    ['people', { number: 'PM-2', people: 'Ottilie' }, 'nobody here is called “Ottilie”'],
+    [
+      'people',
+      { number: 'PM-2', people: 'Bo Twin' },
+      'more than one here is called “Bo Twin”: assign them in the job',
+    ],
+    ['due', { number: 'PM-2', due: '4.12.2026' }, 'must be a day, as 2026-06-01'],
+    ['due', { number: 'PM-2', due: '2026-02-30' }, 'must be a day, as 2026-06-01'],
+    ['rules', { number: 'PM-2', rules: 'house' }, 'must be one of IEC, NEC'],
+    ['title', { number: 'PM-2', title: ' ' }, 'is missing'],
+  ])('with a fault in %s none of them is taken', (column, row, reason) =>
+    expect(read({}, row)).toEqual({ ok: false, faults: [{ row: 3, column, reason }] }),
+  )
 })

@@ -1,7 +1,7 @@
 import type { Ask } from '../../answer/ask.js'
 import type { PhotoRef } from '../../answer/photo-ref.js'
 import type { AsBuilt } from '../../as-built/as-built.js'
-import type { CheckId, DefectId, PointId } from '../../ids/ids.js'
+import type { CheckId, DefectId, PersonId, PointId } from '../../ids/ids.js'
 import type { Attempt } from '../../shape/attempt.js'
 import type { Severity } from '../../sheet/terms.js'
 import type { Shape } from '../../shape/shape.js'
@@ -17,6 +17,8 @@ export const refuse = (code: string, message: string): Admission => ({ ok: false
 /** The first refusal of several, or none. */
 export const firstRefusal = (...answers: Admission[]): Admission => answers.find(({ ok }) => !ok) ?? ADMITTED
 
+export type NotApplicableAnswer = 'may' | 'unknown-check' | 'derived' | 'own-reasons' | 'fails'
+
 /** What an entry is weighed against: the job as it stands and as it is judged. */
 export interface Against {
   state: JobState
@@ -24,8 +26,15 @@ export interface Against {
   asked(point: PointId, kind: Ask['kind']): Ask | undefined
   /** What the sheet calls the failure of a check; undefined where there is no such check. */
   severityOf(id: CheckId): Severity | undefined
+  /** May somebody say that this check does not apply? */
+  mayNotApply(id: CheckId, point: PointId): NotApplicableAnswer
   hasOpenDefect(id: CheckId): boolean
-  defect(id: DefectId): { state: DefectState; proof: Proof } | undefined
+  /** A defect as it stands, with what the sheet calls its failure. */
+  defect(
+    id: DefectId,
+  ): { state: DefectState; proof: Proof; severity: Severity; asked: Severity | undefined } | undefined
+  /** Who writes; undefined where nobody is known yet, and nothing that one person alone may say is taken. */
+  by: PersonId | undefined
   /** What stands in the way of a signature. */
   inTheWay(): readonly string[]
   computes(calculator: string, input: Record<string, unknown>): Attempt<unknown>

@@ -6,6 +6,7 @@ import type { PointId } from '../../ids/ids.js'
 import { attempt } from '../../shape/attempt.js'
 import {
   evidenceStruckShape,
+  notApplicableShape,
   photosAddedShape,
   observationShape,
   readingShape,
@@ -16,7 +17,15 @@ import {
 } from '../kept-whole.js'
 import { arrived, evidenceBy, isLater, waitFor, type Draft, type Evidence } from '../state.js'
 import { evidenceTargetOf, unitOfPoint } from '../evidence-target.js'
-import { ADMITTED, INSPECTORS, entryKind, refuse, type Admission } from './entry-kind.js'
+import { isSentence } from '../../shape/sentence.js'
+import {
+  ADMITTED,
+  INSPECTORS,
+  entryKind,
+  refuse,
+  type Admission,
+  type NotApplicableAnswer,
+} from './entry-kind.js'
 
 const unknownPoint = (point: PointId): Admission =>
   refuse('unknown-point', `no point in this job is called “${point}”`)
@@ -132,6 +141,34 @@ export const record = entryKind({
 /** The photos that an answer is made of. */
 export const photosIn = (answer: Answer): readonly PhotoRef[] =>
   'taken' in answer ? Object.values(answer.taken) : []
+
+/** A failure is not made to go away by saying that it was not asked; what has reasons of its own takes those. */
+const NOT_SAID = {
+  'unknown-check': 'no check of this job is called so, at this point',
+  derived: 'it is read off the drawing: correct the drawing, or take it out of the scope of the job',
+  'own-reasons': 'this check has an answer of its own for it: say there why there is none',
+  fails: 'what was found does not conform: raise it, or strike it out with its reason',
+} satisfies Record<Exclude<NotApplicableAnswer, 'may'>, string>
+
+/** One check does not apply to what stands here: said with a reason, and struck out like any answer. */
+export const notApplicable = entryKind({
+  schema: notApplicableShape,
+  label: 'said not to apply',
+  writtenBy: INSPECTORS,
+  validatesAgainst: 'outcomes',
+  admit({ checkId, point, reason }, against) {
+    const answer = against.mayNotApply(checkId, point)
+    if (answer !== 'may') return refuse(answer, NOT_SAID[answer])
+    return isSentence(reason)
+      ? ADMITTED
+      : refuse('reason-missing', 'say in a few words why it does not apply here')
+  },
+  apply(draft, body, entry) {
+    keepEvidence(draft, { ...entry, kind: 'not-applicable', body })
+    arrived(draft, entry.id)
+  },
+  shows: ({ photos = [] }) => photos,
+})
 
 /** Strikes out evidence, or an entry that cannot be read: it stays in the record and counts no longer. */
 export const evidenceStruck = entryKind({

@@ -11,14 +11,23 @@ import {
 import { calculationKept } from './calculation.js'
 import { confirmed } from './confirmed.js'
 import { deviceConnected, deviceDisconnected } from './connection.js'
-import { defectRaised, defectStep } from './defect.js'
+import { defectAmended, defectRaised, defectStep } from './defect.js'
 import { bondMade, bondRemoved, earthPartFound, earthPartRemoved } from './earth.js'
 import type { EntryKindRow } from './entry-kind.js'
-import { evidenceStruck, observation, photosAdded, reading, record, walkedOver } from './evidence.js'
+import {
+  evidenceStruck,
+  notApplicable,
+  observation,
+  photosAdded,
+  reading,
+  record,
+  walkedOver,
+} from './evidence.js'
 import { jobAmended, jobOpened, shared, sheetAdopted, unshared } from './job.js'
 import { conductorRemoved, conductorRun, partPlaced, partRemoved } from './network.js'
 import { handedOver } from './handed-over.js'
 import { photosAligned } from './photos-aligned.js'
+import { remarkAnswered, returned, secondRead, secondReaderAsked } from './returned.js'
 import { replaced } from './replaced.js'
 import { signed } from './signature.js'
 import { stringBuilt, stringRemoved } from './string.js'
@@ -77,12 +86,18 @@ export const ENTRY_ROWS = {
   replaced,
   'photos-added': photosAdded,
   record,
+  'not-applicable': notApplicable,
   'evidence-struck': evidenceStruck,
   'defect-raised': defectRaised,
+  'defect-amended': defectAmended,
   'defect-step': defectStep,
   'calculation-kept': calculationKept,
   'photos-aligned': photosAligned,
   'handed-over': handedOver,
+  returned,
+  'remark-answered': remarkAnswered,
+  'second-reader-asked': secondReaderAsked,
+  'second-read': secondRead,
   signed,
 }
 export type EntryKind = keyof typeof ENTRY_ROWS

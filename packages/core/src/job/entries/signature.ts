@@ -14,6 +14,8 @@ export const signed = entryKind({
       return refuse('not-clear', `${inTheWay.length} ${things} in the way: ${inTheWay[0]!}`)
     }
     if (licence.trim() === '') return refuse('no-licence', 'the licence number is missing')
+    if (against.by !== undefined && against.state.secondReader?.person.id === against.by)
+      return refuse('second-reader-signs', 'the second reader does not sign: two people read this record')
     if (sealedHead !== against.state.head?.hash)
       return refuse(
         'head-moved',

@@ -1,3 +1,4 @@
+import type { AnswerOf } from '../../answer/forms.js'
 import { answered } from '../evidence-input.js'
 import { sequence, type Violation } from '../../power-up/sequence.js'
 import { quantity } from '../../quantity/quantity-field.js'
@@ -73,7 +74,7 @@ export const orderedSteps = defineKind(
       return {
         verdict: onlyMissing ? 'not-proven' : verdict,
         working,
-        notes,
+        notes: [...notes, ...answer.done.flatMap((step) => despiteStop(step, requirement.steps))],
         finding: violations[0] ? said(violations[0], requirement.steps) : 'in the maker’s order',
         wanting: `record ${violations.map(({ id }) => nameOf(id, requirement.steps)).join(', ')}`,
       }
@@ -105,6 +106,12 @@ function comesAfter(all: Steps, id: string, earlier: string, seen: readonly stri
     (one) => one === earlier || (!seen.includes(one) && comesAfter(all, one, earlier, [...seen, one])),
   )
 }
+
+/** Said of a step that was taken although a stop stood: whoever signs reads it. */
+const despiteStop = ({ id, allowed }: AnswerOf<'steps'>['done'][number], all: Steps): Message[] =>
+  allowed
+    ? [`${nameOf(id, all)} was done while a stop stood, allowed by ${allowed.by}: ${allowed.reason}`]
+    : []
 
 const nameOf = (id: string | undefined, all: Steps) => all.find((step) => step.id === id)?.label ?? id ?? ''
 

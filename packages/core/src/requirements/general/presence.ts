@@ -1,3 +1,4 @@
+import { isSentence } from '../../shape/sentence.js'
 import { answered } from '../evidence-input.js'
 import { wayToEarth } from '../../earthing/bonding-tree.js'
 import { wayToGrid } from '../../ac/way-to-grid.js'
@@ -66,7 +67,7 @@ export const presence = defineKind(shape, {
         finding,
         wanting: 'what was entered contradicts it: take one of the two away',
       }
-    return isSentence(said)
+    return said.some(isSentence)
       ? { verdict: 'conforms', working: [question], notes: [], finding }
       : {
           verdict: 'not-proven',
@@ -94,7 +95,6 @@ function isTied(
   return ties.some(({ from, to }) => own.has(from) || own.has(to))
 }
 
-/** Why something may be missing, as it usually is; another reason may be typed. */
 /** The serial that stands on the plate, where nobody entered one. */
 const SERIAL_FIELD = {
   id: 'serial',
@@ -133,6 +133,7 @@ const NONE_BECAUSE: Record<(typeof ENTERED)[number], string> = {
   photos: 'there is none, because',
 }
 
+/** Why something may be missing, as it usually is; another reason may be typed. */
 export const REASONS: Record<(typeof ENTERED)[number], readonly string[]> = {
   strings: ['the input is idle and capped', 'the inverter has no modules yet', 'outside of this visit'],
   'one-line': ['it is not connected to the mains', 'it is on the DC side only', 'outside of this visit'],
@@ -141,12 +142,6 @@ export const REASONS: Record<(typeof ENTERED)[number], readonly string[]> = {
   serials: ['its plate cannot be read', 'it carries no serial', 'outside of this visit'],
   photos: [],
 }
-
-const LEAST_WORDS = 2
-
-/** A reason says something: a word from a list, a question mark or a dash alone tells whoever signs nothing. */
-const isSentence = (said: readonly string[]): boolean =>
-  said.some((text) => (text.match(/\p{L}{2,}/gu) ?? []).length >= LEAST_WORDS)
 
 type Missing = (
   unit: UnitBuilt,

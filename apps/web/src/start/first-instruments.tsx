@@ -1,0 +1,104 @@
+import { Box, Button, Grid, Stack, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import {
+  CARRIED_INSTRUMENTS,
+  INSTRUMENT_NAMES,
+  USUAL_ACCURACY,
+  canonicalUnit,
+  capital,
+  plural,
+  type Accuracy,
+  type CarriedInstrument,
+  type Instrument,
+} from '@plumb-mark/core'
+import { post } from '../data/api.js'
+import { useReload, useResource } from '../data/resource.js'
+import { Problem } from '../ui/problem.js'
+import { TextField } from '../ui/text-field.js'
+import { Note, SmallPrint } from '../ui/theme/text.js'
+
+const ADDRESS = '/api/instruments'
+
+interface Wish {
+  serial: string
+  calibratedUntil: string
+}
+const NOTHING: Wish = { serial: '', calibratedUntil: '' }
+
+/** One of each kind with what it is usually good to; a serial and the last day of its calibration make it an instrument. */
+export function FirstInstruments() {
+  const { value: kept = [] } = useResource<Instrument[]>(ADDRESS)
+  const reload = useReload()
+  const [wishes, setWishes] = useState<Partial<Record<CarriedInstrument, Wish>>>({})
+  const [problem, setProblem] = useState('')
+  const having = new Set(kept.map(({ kind }) => kind))
+  const open = CARRIED_INSTRUMENTS.filter((kind) => !having.has(kind))
+  const ready = open.filter((kind) => wishes[kind]?.serial.trim() && wishes[kind].calibratedUntil)
+  const set = (kind: CarriedInstrument, part: Partial<Wish>) =>
+    setWishes({ ...wishes, [kind]: { ...NOTHING, ...wishes[kind], ...part } })
+  const add = async () => {
+    const instruments = ready.map((kind): Instrument => ({
+      id: `instrument-${uuid()}`,
+      name: capital(INSTRUMENT_NAMES[kind]),
+      kind,
+      serial: wishes[kind]!.serial.trim(),
+      calibratedUntil: wishes[kind]!.calibratedUntil,
+      accuracy: [...USUAL_ACCURACY[kind]],
+    }))
+    try {
+      await post(`${ADDRESS}/import`, { instruments })
+      await reload(ADDRESS)
+      setProblem('')
+    } catch (fault) {
+      setProblem((fault as Error).message)
+    }
+  }
+  return (
+    <Stack gap="8px">
+      <Note>
+        Type serial and calibration of what you have. The uncertainty is what such an instrument is usually
+        good to: correct it from its certificate under Instruments.
+      </Note>
+      {having.size > 0 && (
+        <Note>Here already: {[...having].map((kind) => INSTRUMENT_NAMES[kind]).join(', ')}.</Note>
+      )}
+      {open.map((kind) => (
+        <Grid
+          key={kind}
+          templateColumns={{ base: '1fr 1fr', md: '1.4fr 1fr 180px' }}
+          gap="10px"
+          alignItems="end"
+          role="group"
+          aria-label={INSTRUMENT_NAMES[kind]}
+        >
+          <Box gridColumn={{ base: '1 / -1', md: 'auto' }}>
+            <Text fontWeight={600}>{capital(INSTRUMENT_NAMES[kind])}</Text>
+            <SmallPrint>{USUAL_ACCURACY[kind].map(usualWords).join('; ')}</SmallPrint>
+          </Box>
+          <TextField
+            label="Serial"
+            value={wishes[kind]?.serial ?? ''}
+            onChange={(serial) => set(kind, { serial })}
+          />
+          <TextField
+            label="Calibrated until"
+            type="date"
+            value={wishes[kind]?.calibratedUntil ?? ''}
+            onChange={(calibratedUntil) => set(kind, { calibratedUntil })}
+          />
+        </Grid>
+      ))}
+      <Problem>{problem}</Problem>
+      <Button alignSelf="start" disabled={ready.length === 0} onClick={() => void add()}>
+        {ready.length === 0 ? 'Add the instruments' : `Add ${plural(ready.length, 'instrument')}`}
+      </Button>
+    </Stack>
+  )
+}
+
+/** “voltage ± 1 % + 0.5 V” */
+const usualWords = ({ dimension, percent, plus }: Accuracy): string => {
+  const parts = [percent > 0 && `${percent} %`, plus > 0 && `${plus} ${canonicalUnit(dimension)}`]
+  return `${dimension.replaceAll('-', ' ')} ± ${parts.filter(Boolean).join(' + ')}`
+}

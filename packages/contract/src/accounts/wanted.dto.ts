@@ -1,0 +1,6 @@
+import { IsBoolean } from 'class-validator'
+
+/** A rule that the office may switch on. */
+export class WantedDto {
+  @IsBoolean() wanted!: boolean
+}
