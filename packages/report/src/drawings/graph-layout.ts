@@ -42,9 +42,18 @@ export function layOutGraph(
     marginy: 10,
   })
   graph.setDefaultEdgeLabel(() => ({}))
-  for (const { id } of nodes) graph.setNode(id, { width: node.w, height: node.h })
-  for (const { id, from, to } of edges)
-    graph.setEdge(from, to, { width: label.w, height: label.h, labelpos: direction === 'TB' ? 'r' : 'c' }, id)
+  // Parts go in by their number: the library keeps names as keys of plain objects, where an id like "toString" is already known.
+  const numbered = new Map(nodes.map(({ id }, i) => [id, `n${i}`]))
+  const keyOf = (id: string) => String(numbered.get(id))
+  for (const { id } of nodes) graph.setNode(keyOf(id), { width: node.w, height: node.h })
+  edges.forEach(({ from, to }, i) =>
+    graph.setEdge(
+      keyOf(from),
+      keyOf(to),
+      { width: label.w, height: label.h, labelpos: direction === 'TB' ? 'r' : 'c' },
+      `e${i}`,
+    ),
+  )
   // Parts stay in the order in which they were entered: quicker, and what is drawn does not jump about.
   dagre.layout(graph, { disableOptimalOrderHeuristic: true })
   const { width = 0, height = 0 } = graph.graph()
@@ -52,9 +61,12 @@ export function layOutGraph(
     w: width,
     h: height,
     nodes: nodes.map(({ id }) => {
-      const { x, y } = graph.node(id)
+      const { x, y } = graph.node(keyOf(id))
       return { id, x, y, ...node }
     }),
-    edges: edges.map(({ id, from, to }) => ({ id, points: graph.edge(from, to, id).points })),
+    edges: edges.map(({ id, from, to }, i) => ({
+      id,
+      points: graph.edge(keyOf(from), keyOf(to), `e${i}`).points,
+    })),
   }
 }
