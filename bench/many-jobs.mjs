@@ -1,14 +1,12 @@
-import { createRequire } from 'node:module'
 import { join } from 'node:path'
-import { at } from '../scripts/shared.mjs'
+import { Sqlite } from '../packages/archive/dist/index.js'
 import { uuid } from './site.mjs'
 
-const Database = createRequire(at('packages', 'archive', 'package.json'))('better-sqlite3')
 const PLACES = ['barn', 'mill', 'quay', 'school', 'dairy', 'chapel', 'forge', 'depot']
 
 /** Copies the first entries of the demo's job as often as is wanted, each copy a job of its own, with the rows that lists and searches read. */
 export function fillJobs(dir, jobs, entriesEach) {
-  const db = new Database(join(dir, 'plumb-mark.sqlite'))
+  const db = new Sqlite(join(dir, 'plumb-mark.sqlite'))
   db.pragma('synchronous = OFF')
   const source = db.prepare(`SELECT * FROM job_summaries WHERE number = 'PM-2611'`).get()
   const entries = db.prepare('SELECT * FROM entries WHERE jobId = ? ORDER BY seq').all(source.jobId)

@@ -9,7 +9,7 @@ const { values, positionals: wanted } = parseArgs({
   options: { write: { type: 'boolean', default: false } },
   allowPositionals: true,
 })
-await prepare()
+prepare()
 const sections = [
   'light',
   'core',

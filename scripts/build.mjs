@@ -1,3 +1,3 @@
 import { prepare } from './shared.mjs'
 
-await prepare({ force: true })
+prepare({ force: true })

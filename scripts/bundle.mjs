@@ -8,7 +8,7 @@ import { at } from './shared.mjs'
 
 /** Those that bring a binary, files of their own, or threads that load them by name. */
 const APART =
-  /^(better-sqlite3|sharp|@node-rs\/argon2|piscina|pdfmake|pdfjs-dist|tesseract\.js|@napi-rs\/canvas|@expo-google-fonts)(\/|$)/
+  /^(@photostructure\/sqlite|sharp|@node-rs\/argon2|piscina|pdfmake|pdfjs-dist|tesseract\.js|@napi-rs\/canvas|@expo-google-fonts)(\/|$)/
 
 /** Puts the compiled program and its workers beside one another in `bundle/`, from where they find the rest as from `dist/`. */
 export async function bundle(app) {

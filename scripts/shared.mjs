@@ -24,18 +24,10 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
   process.exit(done.status ?? 1)
 }
 
-/** Installs what is missing and builds what is old. The database driver is compiled meanwhile, on the other core. */
-export async function prepare({ force = false } = {}) {
+/** Installs what is missing and builds what is old. */
+export function prepare({ force = false } = {}) {
   installPackages()
-  const compile = driver()
-  if (compile)
-    console.log('Compiling the database driver beside the build (two to three minutes on a fresh machine) …')
-  const compiled = compile && beside(...compile)
   build({ force })
-  const { status, words } = (await compiled) ?? { status: 0 }
-  if (status === 0) return
-  console.error(`${words}the database driver could not be compiled`)
-  process.exit(status ?? 1)
 }
 
 /** A program that runs beside this one, with what it printed once it has ended. */
@@ -47,22 +39,12 @@ export function beside(command, args) {
   return new Promise((resolve) => child.on('exit', (status) => resolve({ status, words })))
 }
 
-/**
- * The packages alone, when they are missing or the lock file has changed since: enough for whatever opens no database. While the
- * driver is compiled beside other work nobody may install anew, since that would take the folder away under the compiler.
- */
+/** The packages, when they are missing or the lock file has changed since. None of them runs or compiles anything while it is installed. */
 export function installPackages() {
   if (packagesInstalled()) return
   console.log('Installing packages …')
-  run('npm', ['ci', '--ignore-scripts', ...QUIETLY])
+  run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'])
 }
-
-/** Program and words that compile the database driver, when it is wanting. */
-export const driver = () =>
-  existsSync(DRIVER) ? undefined : ['npm', ['rebuild', 'better-sqlite3', ...QUIETLY]]
-
-const QUIETLY = ['--no-audit', '--no-fund', '--loglevel=error']
-const DRIVER = at('node_modules', 'better-sqlite3', 'build', 'Release', 'better_sqlite3.node')
 
 function packagesInstalled() {
   const [lock, packages] = [at('package-lock.json'), at('node_modules', '.package-lock.json')]

@@ -7,7 +7,7 @@ if (major < 20 || (major === 20 && minor < 19)) {
   console.error(`Plumb Mark needs Node 20.19 or newer; this is ${process.version}.`)
   process.exit(1)
 }
-await prepare()
+prepare()
 const wishes = process.argv.slice(2)
 const alone = wishes.includes('--no-devices')
 const children = [

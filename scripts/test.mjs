@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { HOSTILE } from './hostile.mjs'
-import { CHROMIUM, ROOT, at, beside, build, driver, installPackages, isBuilt, run } from './shared.mjs'
+import { CHROMIUM, ROOT, at, beside, build, installPackages, isBuilt, run } from './shared.mjs'
 
 const results = mkdtempSync(join(tmpdir(), 'plumb-mark-results-'))
 const node = (...parts) => [process.execPath, [at(...parts.slice(0, 1)), ...parts.slice(1)]]
@@ -59,27 +59,32 @@ function chromium() {
 }
 
 installPackages()
-const compile = driver()
-const compiled = compile && whole('database driver compiled', ...compile)
 build()
 single('what was built is not built again at the next start', isBuilt())
 chromium()
 
 const typed = (name, ...project) => whole(name, ...node('node_modules/typescript/bin/tsc', ...project))
 
-/** What reads the sources, on the core that the compiler of the driver leaves free. Every kind of fault is planted at least once; the whole campaign is run by hand. */
-async function sources() {
-  await typed('types', '-b')
-  await typed('types of web, tests and walks', '-p', 'tsconfig.check.json', '--noEmit')
-  await whole('lint', ...node('node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'))
-  await whole(
-    'format',
-    ...node('node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'),
-  )
-  await whole('what a browser loads first', ...node('scripts/light.mjs'))
-  await whole('short campaign of planted faults', ...node('campaign/run.mjs', '--runs', '240', '--seed', '7'))
-}
-await Promise.all([sources(), compiled])
+/** What reads the sources, in two lanes of about the same length. Every kind of fault is planted at least once; the whole campaign is run by hand. */
+const LANES = [
+  async () => {
+    await typed('types', '-b')
+    await typed('types of web, tests and walks', '-p', 'tsconfig.check.json', '--noEmit')
+    await whole(
+      'short campaign of planted faults',
+      ...node('campaign/run.mjs', '--runs', '240', '--seed', '7'),
+    )
+  },
+  async () => {
+    await whole('lint', ...node('node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'))
+    await whole('what a browser loads first', ...node('scripts/light.mjs'))
+    await whole(
+      'format',
+      ...node('node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.'),
+    )
+  },
+]
+await Promise.all(LANES.map((lane) => lane()))
 
 /** What attacks from outside: files, forms, devices, streams, accounts, photos, two writers at once. */
 function hostile({ testResults }) {

@@ -12,8 +12,7 @@ import {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import Database from 'better-sqlite3'
-import { takeBackup } from '@plumb-mark/archive'
+import { Sqlite, takeBackup } from '@plumb-mark/archive'
 import { entry, RunningServer, type Caller } from '../../server/src/testing/running-server.testing.js'
 
 const BIN = join(process.cwd(), 'apps', 'cli', 'bin', 'plumb-mark.mjs')
@@ -108,7 +107,7 @@ describe('the key of the seals', () => {
     await backups('no-key')
     const names = readdirSync(only(join(folder, 'no-key')))
     expect(names.filter((name) => name.includes('seal-key'))).toEqual([])
-    const db = new Database(join(only(join(folder, 'no-key')), 'plumb-mark.sqlite'), { readonly: true })
+    const db = new Sqlite(join(only(join(folder, 'no-key')), 'plumb-mark.sqlite'), { readonly: true })
     expect(db.prepare('SELECT count(*) AS n FROM sessions').get()).toEqual({ n: 0 })
     db.close()
   })

@@ -40,6 +40,7 @@ export {
 export { recordRowOf, type RecordRowValues } from './database/record-row.js'
 export { signerOf } from './database/signer.js'
 export { insertRows, type Sql } from './database/sql.js'
+export { REFUSAL, Sqlite, refusalOf } from './database/sqlite.js'
 export { openArchivedJob, type ArchivedJob, type ZipFault } from './zip/archived-job.js'
 export { zipFaultWords } from './zip/fault-words.js'
 export { writeZip, type KeptJob } from './zip/write.js'

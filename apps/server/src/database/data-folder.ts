@@ -1,7 +1,6 @@
 import { accessSync, chmodSync, constants, existsSync, mkdirSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import Database from 'better-sqlite3'
-import { RESTORE_UNFINISHED } from '@plumb-mark/archive'
+import { RESTORE_UNFINISHED, Sqlite } from '@plumb-mark/archive'
 import { CannotStart } from '../settings.js'
 
 /** A folder of data is served by one program at a time; closing gives it back. */
@@ -28,7 +27,7 @@ export function holdFolder(dataDir: string): HeldFolder {
     throw new CannotStart(
       `a backup was being put back into ${dataDir} and was cut off: put it back again, which begins anew, or choose another folder with --data`,
     )
-  const lock = new Database(join(dataDir, 'in-use.lock'), { timeout: 0 })
+  const lock = new Sqlite(join(dataDir, 'in-use.lock'), { timeout: 0 })
   try {
     lock.exec('BEGIN EXCLUSIVE')
   } catch {

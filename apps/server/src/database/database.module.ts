@@ -1,7 +1,7 @@
 import { join } from 'node:path'
 import { Global, Inject, Module, type DynamicModule, type OnApplicationShutdown } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { DATABASE_FILE } from '@plumb-mark/archive'
+import { DATABASE_FILE, Sqlite } from '@plumb-mark/archive'
 import { CannotStart } from '../settings.js'
 import type { HeldFolder } from './data-folder.js'
 import { Writer } from './writer.js'
@@ -37,6 +37,7 @@ export async function openDatabase(dataDir: string, entities: readonly EntityCla
   const file = join(dataDir, DATABASE_FILE)
   const db = new DataSource({
     type: 'better-sqlite3',
+    driver: Sqlite,
     database: file,
     entities: [...entities],
     migrations: [
@@ -74,6 +75,7 @@ export async function openDatabase(dataDir: string, entities: readonly EntityCla
     await db.runMigrations({ transaction: 'all' })
     const reader = new DataSource({
       type: 'better-sqlite3',
+      driver: Sqlite,
       database: file,
       entities: [...entities],
       readonly: true,

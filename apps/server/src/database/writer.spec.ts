@@ -1,9 +1,8 @@
 import { join } from 'node:path'
 import { setImmediate as turn } from 'node:timers/promises'
-import Database from 'better-sqlite3'
 import { DataSource } from 'typeorm'
 import { v7 as uuid } from 'uuid'
-import { DATABASE_FILE } from '@plumb-mark/archive'
+import { DATABASE_FILE, Sqlite } from '@plumb-mark/archive'
 import { AuditRow } from '../audit/audit.entity.js'
 import { RunningServer, torque, type Caller } from '../testing/running-server.testing.js'
 import { Writer } from './writer.js'
@@ -13,14 +12,14 @@ let inspector: Caller
 let office: Caller
 let jobId: string
 /** Sees only what is committed, as whoever starts the program after a power cut. */
-let afterPowerCut: Database.Database
+let afterPowerCut: Sqlite
 
 beforeAll(async () => {
   server = await RunningServer.start()
   inspector = await server.signIn('inspector')
   office = await server.signIn('office')
   jobId = (await inspector.firstJob()).id
-  afterPowerCut = new Database(join(server.dataDir, DATABASE_FILE), { readonly: true })
+  afterPowerCut = new Sqlite(join(server.dataDir, DATABASE_FILE), { readonly: true })
 })
 afterAll(async () => {
   afterPowerCut.close()
@@ -111,7 +110,7 @@ it('nothing is written but through the writer: the connection for reading refuse
 })
 
 it('while another program holds the database a write is refused for now, others are answered meanwhile, and it is taken afterwards', async () => {
-  const other = new Database(join(server.dataDir, DATABASE_FILE))
+  const other = new Sqlite(join(server.dataDir, DATABASE_FILE))
   other.exec('BEGIN IMMEDIATE')
   const reading = torque()
   const sent = inspector.call('POST', `/api/jobs/${jobId}/entries`, { entries: [reading] })

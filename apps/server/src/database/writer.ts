@@ -1,5 +1,6 @@
 import { setImmediate as turn, setTimeout as sleep } from 'node:timers/promises'
 import type { DataSource, EntityManager } from 'typeorm'
+import { REFUSAL, refusalOf } from '@plumb-mark/archive'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Busy, Refused } from '../http/refused.js'
 
@@ -48,7 +49,7 @@ export class Writer {
       try {
         return void (await attempt())
       } catch (problem) {
-        if (!codeOf(problem).startsWith('SQLITE_BUSY')) throw problem
+        if (codeOf(problem) !== REFUSAL.busy) throw problem
         if (Date.now() >= patience) throw busy()
         await sleep(TRY_AGAIN_MS)
       }
@@ -58,21 +59,17 @@ export class Writer {
 
 const busy = () => new Busy('another program is writing to the database: try again in a moment')
 
-const TAKEN = new Set(['SQLITE_CONSTRAINT_PRIMARYKEY', 'SQLITE_CONSTRAINT_UNIQUE'])
+const TAKEN = new Set<number>([REFUSAL.primaryKey, REFUSAL.unique])
 
 function asRefusal(problem: unknown): unknown {
   if (TAKEN.has(codeOf(problem)) || isInTheWay(problem))
     return new Refused(409, 'taken', 'something with this id or name came at the same moment: load it again')
-  return codeOf(problem).startsWith('SQLITE_BUSY') ? busy() : problem
+  return codeOf(problem) === REFUSAL.busy ? busy() : problem
 }
 
 /** Triggers that keep rows from being replaced answer where the constraint would have. */
 const isInTheWay = (problem: unknown) =>
-  codeOf(problem) === 'SQLITE_CONSTRAINT_TRIGGER' &&
-  /never (changed|replaced)/.test((problem as Error).message)
+  codeOf(problem) === REFUSAL.trigger && /never (changed|replaced)/.test((problem as Error).message)
 
-/** What the database calls its refusal; TypeORM wraps it without its code. */
-function codeOf(problem: unknown): string {
-  const { driverError, code } = problem as { driverError?: { code?: string }; code?: string }
-  return String(driverError?.code ?? code ?? '')
-}
+/** TypeORM wraps what the database refuses. */
+const codeOf = (problem: unknown) => refusalOf((problem as { driverError?: unknown }).driverError ?? problem)

@@ -17,7 +17,7 @@ import { DeviceAtDto, NetworksDto, ScanDto, type DeviceFound } from '@plumb-mark
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
-import { EntriesService } from '../entries/entries.service.js'
+import { JobAccess } from '../entries/job-access.service.js'
 import { whileStill } from '../http/while-still.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { whenGone } from '../work/gone.js'
@@ -31,7 +31,7 @@ export class DevicesController {
   constructor(
     private readonly devices: DevicesService,
     private readonly networks: NetworksService,
-    private readonly entries: EntriesService,
+    private readonly access: JobAccess,
   ) {}
 
   @MayCall('inspector', 'office')
@@ -55,9 +55,9 @@ export class DevicesController {
     @By() person: Person,
     @Param('jobId', ParseUUIDPipe) jobId: string,
   ): Promise<Observable<MessageEvent>> {
-    await this.entries.requireVisible(person, jobId)
+    await this.access.requireVisible(person, jobId)
     return this.devices.live(person, jobId).pipe(
-      whileStill(() => this.entries.isVisible(person, jobId)),
+      whileStill(() => this.access.isVisible(person, jobId)),
       map(asEvent),
     )
   }

@@ -8,7 +8,8 @@ import { digestOfFile, durable, photoPath } from '@plumb-mark/archive'
 import type { PhotoKept, PhotoRoom } from '@plumb-mark/contract'
 import type { JobId, Person, PhotoId } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
-import { EntriesService } from '../entries/entries.service.js'
+import { JobAccess } from '../entries/job-access.service.js'
+import { JobReader } from '../entries/job-reader.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
 import { RecordsService } from '../records/records.service.js'
@@ -43,7 +44,8 @@ export class PhotosService implements OnApplicationShutdown {
   constructor(
     private readonly db: DataSource,
     private readonly writer: Writer,
-    private readonly entries: EntriesService,
+    private readonly access: JobAccess,
+    private readonly reader: JobReader,
     private readonly records: RecordsService,
     @Inject(SETTINGS) private readonly settings: Settings,
   ) {}
@@ -82,7 +84,7 @@ export class PhotosService implements OnApplicationShutdown {
 
   /** What the photos of a job take of what they may take. */
   async room(person: Person, jobId: JobId): Promise<PhotoRoom> {
-    await this.entries.requireVisible(person, jobId)
+    await this.access.requireVisible(person, jobId)
     const rows = this.db.getRepository(PhotoRow)
     // What is on its way takes room already.
     const coming = await comingBytes(this.settings.dataDir, jobId)
@@ -92,7 +94,7 @@ export class PhotosService implements OnApplicationShutdown {
 
   /** Taken at all: by somebody who may see the job, while it takes anything, and while there is room. */
   async requireRoom(person: Person, jobId: JobId, more: number): Promise<void> {
-    await this.entries.requireOpen(person, jobId)
+    await this.access.requireOpen(person, jobId)
     const { bytes, quota } = await this.room(person, jobId)
     if (bytes + more > quota)
       throw new Refused(
@@ -105,8 +107,8 @@ export class PhotosService implements OnApplicationShutdown {
 
   /** The device took out what a picture tells beside itself before it made the digest: what still tells more was not sent by it. */
   private async look(person: Person, jobId: JobId, file: string): Promise<PictureSeen> {
-    await this.entries.requireVisible(person, jobId)
-    const header = await this.entries.headerOf(jobId)
+    await this.access.requireVisible(person, jobId)
+    const header = await this.reader.headerOf(jobId)
     const seen = await this.pictures.run({ file, tellsPlace: header?.photosTellPlace === true })
     if (typeof seen === 'string') throw photoRefused(seen)
     if (seen.bare) return seen
@@ -145,7 +147,7 @@ export class PhotosService implements OnApplicationShutdown {
     id: string,
     small: boolean,
   ): Promise<{ file: string; type: string }> {
-    await this.entries.requireVisible(person, jobId)
+    await this.access.requireVisible(person, jobId)
     const { whole, type, digest } = await this.placeOf(jobId, id)
     if (small) return { file: await smallOf(whole, digest), type: 'image/webp' }
     if ((await digestOfFile(whole).catch(() => undefined)) !== digest) throw photoBroken()

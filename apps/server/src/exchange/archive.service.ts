@@ -19,6 +19,7 @@ import { AuditService } from '../audit/audit.service.js'
 import { sqlOf } from '../database/sql-of.js'
 import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
+import { JobAccess } from '../entries/job-access.service.js'
 import { Refused, notFound } from '../http/refused.js'
 import { InstallationsService } from '../installations/installations.service.js'
 import { RebuildService } from '../lists/rebuild.service.js'
@@ -42,6 +43,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     private readonly db: DataSource,
     private readonly writer: Writer,
     private readonly entries: EntriesService,
+    private readonly access: JobAccess,
     private readonly lists: RebuildService,
     private readonly work: ArchiveWork,
     private readonly records: RecordsService,
@@ -66,7 +68,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
     jobId: JobId,
     how: Asking,
   ): Promise<{ name: string; file: string; passing: boolean }> {
-    const { foreign, ...named } = await this.entries.named(person, jobId)
+    const { foreign, ...named } = await this.access.named(person, jobId)
     const name = nameOf(named)
     if (foreign) return { name, file: this.records.zipOf(foreign), passing: false }
     const file = join(this.folder, `${randomUUID()}.out`)
@@ -80,7 +82,7 @@ export class ArchiveService implements OnModuleInit, OnApplicationShutdown {
 
   /** The open file of a job, with the word of its seal or of this installation. */
   async inspection(person: Person, jobId: JobId, how: Asking): Promise<{ name: string; text: Buffer }> {
-    const { foreign, ...named } = await this.entries.named(person, jobId)
+    const { foreign, ...named } = await this.access.named(person, jobId)
     if (foreign)
       throw new Refused(
         409,

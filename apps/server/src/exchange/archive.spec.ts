@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import sharp from 'sharp'
 import { v7 as uuid } from 'uuid'
 import type { Imported, ImportPreview } from '@plumb-mark/contract'
-import { EntriesService } from '../entries/entries.service.js'
+import { JobAccess } from '../entries/job-access.service.js'
 import { entry, firstOf, RunningServer, type Caller } from '../testing/running-server.testing.js'
 import { opened, packed } from '../testing/zips.testing.js'
 
@@ -182,7 +182,7 @@ it('imported to be read, it takes nothing, and says so', async () => {
     expect(
       await ada.json('POST', `/api/jobs/${id}/entries`, { entries: [entry('job-amended', { title: 'x' })] }),
     ).toMatchObject({ status: 409, body: { error: { code: 'read-only' } } })
-    await expect(third.get(EntriesService).requireOpen(reader, id)).rejects.toMatchObject({
+    await expect(third.get(JobAccess).requireOpen(reader, id)).rejects.toMatchObject({
       code: 'read-only',
     })
   }

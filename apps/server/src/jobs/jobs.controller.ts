@@ -20,6 +20,7 @@ import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../http/access.js'
 import { Audited } from '../audit/audited.js'
 import { EntriesService } from '../entries/entries.service.js'
+import { JobAccess } from '../entries/job-access.service.js'
 import { DtoPipe } from '../http/dto.pipe.js'
 import { Refused } from '../http/refused.js'
 import { JobsService } from './jobs.service.js'
@@ -29,6 +30,7 @@ export class JobsController {
   constructor(
     private readonly jobs: JobsService,
     private readonly entries: EntriesService,
+    private readonly access: JobAccess,
   ) {}
 
   @MayCall('inspector', 'installer', 'reviewer', 'office')
@@ -71,7 +73,7 @@ export class JobsController {
     @By() person: Person,
     @Param('id', ParseUUIDPipe) id: string,
   ): Promise<Observable<MessageEvent>> {
-    await this.entries.requireVisible(person, id)
+    await this.access.requireVisible(person, id)
     return this.entries.following(person, id).pipe(map((entries) => ({ data: { entries } })))
   }
 

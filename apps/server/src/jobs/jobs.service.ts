@@ -6,6 +6,8 @@ import { AccountsService } from '../accounts/accounts.service.js'
 import { AssignmentsService } from '../assignments/assignments.service.js'
 import { Writer } from '../database/writer.js'
 import { EntriesService } from '../entries/entries.service.js'
+import { JobAccess } from '../entries/job-access.service.js'
+import { JobReader } from '../entries/job-reader.service.js'
 import { Refused } from '../http/refused.js'
 import { InstrumentsService } from '../instruments/instruments.service.js'
 import { RecordsService } from '../records/records.service.js'
@@ -17,6 +19,8 @@ export class JobsService {
   constructor(
     private readonly writer: Writer,
     private readonly entries: EntriesService,
+    private readonly access: JobAccess,
+    private readonly reader: JobReader,
     private readonly instruments: InstrumentsService,
     private readonly sheets: SheetsService,
     private readonly records: RecordsService,
@@ -30,12 +34,12 @@ export class JobsService {
    * judged can be opened and put right; nor is a long record read for it, which would keep others waiting.
    */
   async bundle(person: Person, jobId: JobId): Promise<AsyncIterable<string>> {
-    const { foreign: row } = await this.entries.named(person, jobId)
+    const { foreign: row } = await this.access.named(person, jobId)
     const foreign = row && (await this.records.read(row))
     const signer = await this.integrity.signerOf(jobId, foreign)
     const readOnly =
-      (await this.entries.readOnly(jobId)) ??
-      (await this.assignments.refusal(person, () => this.entries.peopleOf(jobId)))
+      (await this.access.readOnly(jobId)) ??
+      (await this.assignments.refusal(person, () => this.reader.peopleOf(jobId)))
     const sheets = foreign ? [...foreign.sheets.values()] : await this.sheets.usedBy(jobId)
     const rest: Omit<JobBundle, 'entries'> = {
       id: jobId,
@@ -47,7 +51,7 @@ export class JobsService {
       ...(signer.kind !== 'own' && { signer }),
       ...(readOnly !== undefined && { readOnly }),
     }
-    const texts = foreign ? textsOf(foreign.entries) : this.entries.texts(jobId)
+    const texts = foreign ? textsOf(foreign.entries) : this.reader.texts(jobId)
     return asJson(rest, texts)
   }
 
@@ -87,7 +91,7 @@ export class JobsService {
 
   /** Puts a job away from the lists, or back; its record stays as it is and can be opened. */
   async archive(person: Person, jobId: JobId, archived: boolean): Promise<void> {
-    await this.entries.requireVisible(person, jobId)
+    await this.access.requireVisible(person, jobId)
     await this.writer.inTransaction((transaction) =>
       transaction.query('UPDATE job_summaries SET archived = ? WHERE jobId = ?', [Number(archived), jobId]),
     )

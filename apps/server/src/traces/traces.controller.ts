@@ -3,7 +3,7 @@ import type { Request, Response } from 'express'
 import type { TraceKept } from '@plumb-mark/contract'
 import type { Person } from '@plumb-mark/core'
 import { By, MayCall } from '../http/access.js'
-import { EntriesService } from '../entries/entries.service.js'
+import { JobAccess } from '../entries/job-access.service.js'
 import { uploadOf } from '../http/upload.js'
 import { LARGEST_TRACE_BYTES, TracesService } from './traces.service.js'
 
@@ -11,7 +11,7 @@ import { LARGEST_TRACE_BYTES, TracesService } from './traces.service.js'
 export class TracesController {
   constructor(
     private readonly traces: TracesService,
-    private readonly entries: EntriesService,
+    private readonly access: JobAccess,
   ) {}
 
   @MayCall('inspector')
@@ -23,7 +23,7 @@ export class TracesController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<TraceKept> {
-    await this.entries.requireOpen(person, jobId)
+    await this.access.requireOpen(person, jobId)
     const wish = { field: 'trace', what: 'the file', mostBytes: LARGEST_TRACE_BYTES }
     const { buffer } = await uploadOf(request, response, wish)
     return this.traces.keep(person.id, jobId, id, buffer)
@@ -37,7 +37,7 @@ export class TracesController {
     @Param('id', ParseUUIDPipe) id: string,
     @Res() response: Response,
   ): Promise<void> {
-    await this.entries.requireVisible(person, jobId)
+    await this.access.requireVisible(person, jobId)
     const content = await this.traces.open(jobId, id)
     response.attachment(`trace-${id}.csv`).type('text/csv; charset=utf-8')
     content.on('error', (problem) => response.destroy(problem)).pipe(response)

@@ -4,7 +4,7 @@ import { clashes, whenWords, type JobId, type Person, type Visit } from '@plumb-
 import type { PlannedVisit, VisitDto } from '@plumb-mark/contract'
 import { PersonRow } from '../accounts/account.entities.js'
 import { Writer } from '../database/writer.js'
-import { EntriesService } from '../entries/entries.service.js'
+import { JobAccess } from '../entries/job-access.service.js'
 import { PerKeyQueue } from '../http/per-key-queue.js'
 import { Refused, notFound } from '../http/refused.js'
 import { VisitPersonRow, VisitRow } from './visit.entities.js'
@@ -18,7 +18,7 @@ export class VisitsService {
   constructor(
     private readonly db: DataSource,
     private readonly writer: Writer,
-    private readonly entries: EntriesService,
+    private readonly access: JobAccess,
   ) {}
 
   /** Visits from a day on, earliest first; of one job when it is named. */
@@ -46,7 +46,7 @@ export class VisitsService {
   /** Books a visit, or moves one. Refused when somebody would have to be in two places, or it ends before it begins. */
   async keep(person: Person, id: string, { jobId, start, end, people, purpose }: VisitDto): Promise<Visit> {
     return this.queue.run('calendar', async () => {
-      await this.entries.requireVisible(person, jobId)
+      await this.access.requireVisible(person, jobId)
       await this.requireKnown(people)
       const visit: Visit = {
         id,

@@ -1,8 +1,8 @@
 import { existsSync } from 'node:fs'
 import { copyFile, link, mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
-import Database from 'better-sqlite3'
 import { DATABASE_FILE } from '../database/files.js'
+import { Sqlite } from '../database/sqlite.js'
 import { LOCKED_KEY_FILE, OWN_KEYS_FILE, lockedKey } from '../seal-key.js'
 import { MANIFEST, damagedIn, digestsIn, type BackupManifest } from './manifest.js'
 
@@ -12,11 +12,6 @@ const FILES = ['photos', 'traces', 'records', 'manuals']
 const COMING = ['coming', 'arriving']
 /** What a copy of the database is to hold nothing of: who is signed in, and on which devices somebody was. */
 const LEFT_OUT = ['DELETE FROM sessions', `DELETE FROM office_figures WHERE name = 'known-device-secret'`]
-/**
- * All of them in one step, as of one moment: a copy that pauses begins anew whenever somebody else writes, and never ends while many do.
- * Who writes meanwhile writes on, beside the copy; the thread that copies is busy until it is done.
- */
-const ALL_PAGES = 0x7fffffff
 const PREFIX = 'plumb-mark-'
 
 export interface Taken {
@@ -47,9 +42,9 @@ export async function takeBackup(
   const half = join(target, `${name}.part`)
   await mkdir(half, { mode: 0o700 })
   // The database first: a file is kept before anything names it, so all that this copy names is there afterwards.
-  const db = new Database(join(dataDir, DATABASE_FILE), { readonly: true })
+  const db = new Sqlite(join(dataDir, DATABASE_FILE), { readonly: true })
   try {
-    await db.backup(join(half, DATABASE_FILE), { progress: () => ALL_PAGES })
+    await db.copyTo(join(half, DATABASE_FILE))
   } finally {
     db.close()
   }
@@ -74,7 +69,7 @@ export async function takeBackup(
 
 /** Overwritten, and not only let go; the copy is one file again. */
 function leaveOut(file: string): void {
-  const db = new Database(file)
+  const db = new Sqlite(file)
   try {
     db.pragma('secure_delete = ON')
     db.pragma('journal_mode = DELETE')
@@ -90,7 +85,7 @@ function leaveOut(file: string): void {
 
 /** Throws where a copy of the database is damaged. */
 export function requireHealthy(file: string): void {
-  const db = new Database(file, { readonly: true })
+  const db = new Sqlite(file, { readonly: true })
   try {
     if (db.pragma('quick_check', { simple: true }) !== 'ok')
       throw new Error('the database in the backup is damaged')

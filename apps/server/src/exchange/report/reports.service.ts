@@ -3,7 +3,7 @@ import { Injectable, Inject, type OnApplicationShutdown } from '@nestjs/common'
 import { recordFolder } from '@plumb-mark/archive'
 import type { ReportQueryDto } from '@plumb-mark/contract'
 import type { JobId, Person } from '@plumb-mark/core'
-import { EntriesService } from '../../entries/entries.service.js'
+import { JobAccess } from '../../entries/job-access.service.js'
 import { ReportLookService } from '../../office/report-look.service.js'
 import { RecordsService } from '../../records/records.service.js'
 import { SETTINGS, type Settings } from '../../settings.js'
@@ -27,7 +27,7 @@ export class ReportsService implements OnApplicationShutdown {
   })
 
   constructor(
-    private readonly entries: EntriesService,
+    private readonly access: JobAccess,
     private readonly records: RecordsService,
     private readonly integrity: IntegrityService,
     private readonly look: ReportLookService,
@@ -40,7 +40,7 @@ export class ReportsService implements OnApplicationShutdown {
     wish: Pick<ReportQueryDto, 'for' | 'paper'>,
     { reworkAddress, ...how }: Asking & { reworkAddress: string },
   ): Promise<{ pdf: Uint8Array; name: string }> {
-    const { foreign: row, ...named } = await this.entries.named(person, jobId)
+    const { foreign: row, ...named } = await this.access.named(person, jobId)
     const foreign = row && (await this.records.read(row))
     const signer = await this.integrity.signerOf(jobId, foreign)
     const { paper, letterhead, parts } = await this.look.read()
