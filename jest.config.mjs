@@ -9,6 +9,7 @@ export default {
   globalTeardown: '<rootDir>/scripts/jest-teardown.mjs',
   moduleNameMapper: {
     ...BUNDLED,
+    '^react/jsx-runtime$': '<rootDir>/node_modules/react/cjs/react-jsx-runtime.production.js',
     '^@plumb-mark/(contract|archive|report|practice|manual)$': '<rootDir>/packages/$1/src/index.ts',
     '^@plumb-mark/(server|devices)$': '<rootDir>/apps/$1/src/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',

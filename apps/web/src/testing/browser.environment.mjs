@@ -19,6 +19,7 @@ export default class BrowserEnvironment extends TestEnvironment {
     Blob.prototype.text ??= async function () {
       return new TextDecoder().decode(await this.arrayBuffer())
     }
+    labelsByTheirNames(this.global)
     this.global.Element.prototype.scrollIntoView = () => undefined
     this.global.Range.prototype.getClientRects = () => []
     this.global.ResizeObserver = class {
@@ -34,4 +35,27 @@ export default class BrowserEnvironment extends TestEnvironment {
       removeListener() {},
     })
   }
+}
+
+/**
+ * The labels of a field, found by their names. jsdom looks through the whole page for every label of the page, once for each field that is
+ * asked: a form of two hundred fields takes a second to be looked through for one.
+ */
+function labelsByTheirNames(window) {
+  const { document } = window
+  // A live list, which is only made anew when the page has changed.
+  const labels = document.getElementsByTagName('label')
+  const FIELDS = ['Button', 'Input', 'Meter', 'Output', 'Progress', 'Select', 'TextArea']
+  for (const field of FIELDS)
+    Object.defineProperty(window[`HTML${field}Element`].prototype, 'labels', {
+      configurable: true,
+      get() {
+        if (this.type === 'hidden') return null
+        return [...labels].filter((label) =>
+          label.htmlFor ? label.htmlFor === this.id : label.contains(this) && firstFieldOf(label) === this,
+        )
+      },
+    })
+  const every = FIELDS.map((field) => field.toLowerCase()).join(',')
+  const firstFieldOf = (label) => label.querySelector(every)
 }

@@ -1,4 +1,9 @@
-import { DatabaseSync, backup, type DatabaseSyncInstance, type StatementSyncInstance } from '@photostructure/sqlite'
+import {
+  DatabaseSync,
+  backup,
+  type DatabaseSyncInstance,
+  type StatementSyncInstance,
+} from '@photostructure/sqlite'
 import { existsSync } from 'node:fs'
 
 /** How a file is opened. `timeout`: how long a statement waits for another process that holds the file, ms. */
@@ -16,7 +21,7 @@ export const REFUSAL = { busy: 5, trigger: 1811, primaryKey: 1555, unique: 2067 
 
 /** The code of a refusal of the database; 0 for whatever else was thrown. A busy file has several, which are one to everybody here. */
 export function refusalOf(problem: unknown): number {
-  const code = Number((problem as { errcode?: unknown }).errcode ?? 0)
+  const code = (problem as { errcode?: number }).errcode ?? 0
   return (code & 0xff) === REFUSAL.busy ? REFUSAL.busy : code
 }
 
