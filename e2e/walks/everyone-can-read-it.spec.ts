@@ -1,40 +1,40 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 import { Crew, HATCHERY } from '../page-objects/crew.js'
-import { test } from '../page-objects/walk.js'
+import { follow, test } from '../page-objects/walk.js'
 
 type View = readonly [path: string, mode: 'light' | 'dark']
 
-/** Each view once, and those with pictures in both lights. */
+/** Each view once, and those with pictures in both lights. One light after the other: the page is loaded once for each. */
 const OF_A_JOB: readonly View[] = [
   ['report', 'light'],
-  ['report?for=customer', 'dark'],
   ['walk/place-and-mount', 'light'],
-  ['walk/place-and-mount', 'dark'],
   ['walk/dc', 'light'],
   ['defects', 'light'],
-  ['sign-off', 'dark'],
   ['preparation', 'light'],
   ['walk/identify', 'light'],
-  ['walk/roof', 'dark'],
   ['walk/earthing', 'light'],
   ['walk/ac', 'light'],
-  ['walk/battery', 'dark'],
   ['walk/meter', 'light'],
   ['adopt/aldervane-ah-8t-c/aldervane-ah-8t-d', 'light'],
+  ['report?for=customer', 'dark'],
+  ['walk/place-and-mount', 'dark'],
+  ['sign-off', 'dark'],
+  ['walk/roof', 'dark'],
+  ['walk/battery', 'dark'],
 ]
 const OF_THE_OFFICE: readonly View[] = [
   ['/practice', 'light'],
-  ['/defects', 'dark'],
-  ['/jobs', 'dark'],
   ['/jobs/new', 'light'],
   ['/sheets', 'light'],
-  ['/sheets/aldervane-ah-8t-d', 'dark'],
   ['/sheets/aldervane-ah-8t-d/edit', 'light'],
-  ['/sheets/from-manual', 'dark'],
-  ['/instruments', 'dark'],
   ['/visits', 'light'],
   ['/calculators/conductor', 'light'],
+  ['/defects', 'dark'],
+  ['/jobs', 'dark'],
+  ['/sheets/aldervane-ah-8t-d', 'dark'],
+  ['/sheets/from-manual', 'dark'],
+  ['/instruments', 'dark'],
   ['/calculators/ct-phasing', 'dark'],
 ]
 
@@ -47,14 +47,14 @@ test('no view of a job has a serious fault of accessibility, light or dark', asy
     jobs: { id: string; title: string }[]
   }
   const job = `/jobs/${jobs.find(({ title }) => title === HATCHERY)!.id}`
-  const serious: string[] = []
-  for (const [path, mode] of OF_A_JOB) serious.push(...(await lookedThrough(page, `${job}/${path}`, mode)))
+  const views = OF_A_JOB.map(([path, mode]) => [`${job}/${path}`, mode] as const)
+  const serious = await lookedThrough(page, views)
   // What is answered together, opened.
   for (const [stage, group] of [
     ['dc', 'readings terminal'],
     ['close-up', 'gasket'],
   ] as const) {
-    await page.goto(`${job}/walk/${stage}`)
+    await follow(page, `${job}/walk/${stage}`)
     await page.getByLabel('Order').selectOption('requirement')
     await page.locator(`[data-group*="${group}"]`).first().click()
     serious.push(...(await seriousFaults(page, `${stage} ${group}`)))
@@ -64,19 +64,28 @@ test('no view of a job has a serious fault of accessibility, light or dark', asy
 
 test('no view beside the jobs has a serious fault of accessibility, light or dark', async ({ browser }) => {
   const { page } = await Crew.signedIn(browser, 'inspector')
-  const serious: string[] = []
-  for (const [path, mode] of OF_THE_OFFICE) serious.push(...(await lookedThrough(page, path, mode)))
-  expect(serious).toEqual([])
+  expect(await lookedThrough(page, OF_THE_OFFICE)).toEqual([])
 })
 
-async function lookedThrough(page: Page, path: string, mode: 'light' | 'dark'): Promise<string[]> {
+async function lookedThrough(page: Page, views: readonly View[]): Promise<string[]> {
+  const serious: string[] = []
+  let light: 'light' | 'dark' | undefined
+  for (const [path, mode] of views) {
+    if (mode === light) await follow(page, path)
+    else await loadIn(page, path, mode)
+    light = mode
+    serious.push(...(await seriousFaults(page, `${mode} ${path}`)))
+  }
+  return serious
+}
+
+async function loadIn(page: Page, path: string, mode: 'light' | 'dark'): Promise<void> {
   await page.evaluate(
     (wanted) => localStorage.setItem('plumb-mark-preferences', wanted),
     JSON.stringify({ state: { mode }, version: 0 }),
   )
   await page.goto(path)
   await expect(page.getByRole('heading').first()).toBeVisible()
-  return seriousFaults(page, `${mode} ${path}`)
 }
 
 /** Rows of a list that are looked through. */

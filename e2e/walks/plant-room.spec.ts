@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import { Crew, HATCHERY } from '../page-objects/crew.js'
-import { test } from '../page-objects/walk.js'
+import { follow, test } from '../page-objects/walk.js'
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
 const entriesOf = async (page: Page, jobId: string) =>
@@ -73,6 +73,7 @@ test('on a phone nothing runs out of the screen, and every button is large enoug
   const job = jobs.find(({ title }) => title === HATCHERY)!.id
   const faults: string[] = []
   for (const path of [
+    '/sheets',
     '/jobs',
     `/jobs/${job}/walk/place-and-mount`,
     `/jobs/${job}/walk/dc`,
@@ -83,7 +84,6 @@ test('on a phone nothing runs out of the screen, and every button is large enoug
     `/jobs/${job}/walk/battery`,
     `/jobs/${job}/walk/meter`,
     `/jobs/${job}/preparation`,
-    '/sheets',
     '/sheets/thrumcap-tb-10-b',
     '/instruments',
     '/visits',
@@ -93,9 +93,7 @@ test('on a phone nothing runs out of the screen, and every button is large enoug
     '/calculators/string-voltage',
     '/calculators/conductor',
   ]) {
-    await page.goto(path)
-    await expect(page.getByRole('heading').first()).toBeVisible()
-    await page.waitForTimeout(300)
+    await follow(page, path)
     faults.push(
       ...(await page.evaluate((where) => {
         const found: string[] = []

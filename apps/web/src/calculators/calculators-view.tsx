@@ -24,7 +24,7 @@ export function CalculatorsView() {
   const { name } = useParams()
   if (!name || !(name in CALCULATORS)) return <Navigate to="/calculators/string-voltage" replace />
   return (
-    <Frame>
+    <Frame subject={CATALOGUE[name as CalculatorName].title}>
       <Grid
         templateColumns={{ base: '1fr', lg: '190px minmax(360px, 1fr) minmax(360px, 1.15fr)' }}
         minH={{ lg: 'calc(100dvh - 53px)' }}

@@ -10,6 +10,7 @@ import { WaitingMark } from './waiting-mark.js'
 import { SignOut } from './sign-out.js'
 import { HelpLink } from './help-link.js'
 import { useKeptFocus } from './kept-focus.js'
+import { usePageTitle } from './page-title.js'
 import { SettingsMenu } from './settings-menu.js'
 
 const Tab = chakra(NavLink, {
@@ -31,17 +32,21 @@ const CONTENT = 'content'
 /** The bar at the top of every screen: where we are, where else to go, who is here. */
 export function Frame({
   title,
+  subject = title,
   tabs = [],
   status,
   children,
 }: {
   title?: string
+  /** What the tab of the browser names beside the view, where that is not what the bar says. */
+  subject?: string | undefined
   tabs?: { to: string; label: string }[]
   status?: ReactNode
   children: ReactNode
 }) {
   const person = useSession((session) => session.person)
   useKeptFocus()
+  usePageTitle(subject)
   return (
     <Flex direction="column" minH="100dvh">
       <SkipLink href={`#${CONTENT}`}>Skip to the content</SkipLink>

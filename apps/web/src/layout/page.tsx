@@ -18,7 +18,7 @@ export function Page({
   children: ReactNode
 }) {
   return (
-    <Frame>
+    <Frame subject={title}>
       <Box maxW={width} mx="auto" px={{ base: '16px', md: '24px' }} py="28px">
         <Flex align="center" gap="10px" wrap="wrap">
           <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1} flex="1">

@@ -39,7 +39,7 @@ export function SheetView() {
   const { sheet, usedBy } = one
   const others = otherRevisions(id!, library)
   return (
-    <Frame>
+    <Frame subject={`${sheet.maker} ${sheet.model}, revision ${sheet.revision}`}>
       <Box maxW="1080px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
         <Link to="/sheets">All sheets</Link>
         <Flex align="flex-start" gap="12px" wrap="wrap" mt="6px">

@@ -189,12 +189,19 @@ export class RandomJob {
     NAMES['checkId'] = checks.map(({ check }) => check.id)
     if (this.chance.below(3) === 0 && checks.length > 0) return this.take('inspector', this.evidence())
     const steps = defects.length > 0 && this.chance.below(8) === 0
-    const kind = this.chance.of(steps ? (['defect-step', 'defect-amended'] as const) : ENTRY_KINDS)
+    const { sharedWith, remarks, secondReader, head } = this.inspection.state
+    // What is seldom asked for is answered before most else.
+    const reads = secondReader !== undefined && this.chance.below(3) === 0
+    const answers = remarks.length > 0 && this.chance.below(6) === 0
+    const kind = reads
+      ? 'second-read'
+      : answers
+        ? 'remark-answered'
+        : this.chance.of(steps ? (['defect-step', 'defect-amended'] as const) : ENTRY_KINDS)
     const body = made(ENTRY_ROWS[kind].schema.schema, this.chance) as Record<string, unknown>
     if ((kind === 'defect-step' || kind === 'defect-amended') && defects.length > 0)
       body['defectId'] = this.chance.of(defects).id
     if (kind === 'defect-raised') Object.assign(body, { defectId: `d${this.n}`, note: 'seen' })
-    const { sharedWith, remarks, secondReader, head } = this.inspection.state
     if (kind === 'defect-amended' || kind === 'not-applicable') body['reason'] = 'seen on site'
     if (kind === 'not-applicable' && checks.length > 0) {
       const { check } = this.chance.of(checks)
@@ -215,6 +222,15 @@ export class RandomJob {
         calculator: 'reserve',
         input: { capacityKwh: 9, reservePercent: 10, loadKw: 1, inverterKw: 2 },
       })
+    const { units } = this.inspection.state.asBuilt
+    if (kind === 'replaced' && units.length > 0) {
+      delete body['deviceId']
+      Object.assign(body, {
+        unitId: this.chance.of(units).id,
+        serialOut: 'the old one',
+        serialIn: `S-${this.n}`,
+      })
+    }
     const proposals = proposalsIn(this.inspection.state.asBuilt)
     if (kind === 'confirmed' && proposals.length > 0)
       body['things'] = proposals
@@ -227,7 +243,10 @@ export class RandomJob {
         photo: { id: 'a', sha256: 'a'.repeat(64) },
         setUp: straightAhead(this.chance.of([300, 300, 320])),
       }
-    return this.take(this.chance.of([...ROLES, 'inspector', 'inspector']), { kind, body } as never)
+    const role = reads
+      ? secondReader.person.role
+      : this.chance.of([...ROLES, 'inspector', 'inspector'] as const)
+    return this.take(role, { kind, body } as never)
   }
 
   private take(role: Role, change: Pick<NewEntry, 'kind' | 'body'>): boolean {

@@ -79,7 +79,8 @@ describe.each(FORMATS)('a %s', (format) => {
       const broken = picture.slice(0, next(4) ? picture.length : next(picture.length))
       for (let k = 0; k < 3; k++) broken[next(Math.min(broken.length, 900))] = next(256)
       const once = rebuiltPhoto(broken)
-      if (once) expect(rebuiltPhoto(once)).toEqual(once)
+      if (once && Buffer.compare(rebuiltPhoto(once) ?? new Uint8Array(), once) !== 0)
+        throw new Error(`another one at ${i}`)
     }
   })
 })
