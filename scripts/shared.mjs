@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
+import { setPriority } from 'node:os'
 import { join, relative } from 'node:path'
 
 export const ROOT = join(import.meta.dirname, '..')
@@ -30,9 +31,10 @@ export function prepare({ force = false } = {}) {
   build({ force })
 }
 
-/** A program that runs beside this one, with what it printed once it has ended. */
-export function beside(command, args) {
+/** A program that runs beside this one, with what it printed once it has ended; the higher `nice`, the more it lets others go first. */
+export function beside(command, args, { nice = 0 } = {}) {
   const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
+  if (nice > 0 && child.pid !== undefined) setPriority(child.pid, nice)
   let words = ''
   for (const stream of [child.stdout, child.stderr])
     stream.setEncoding('utf8').on('data', (text) => (words += text))

@@ -1,5 +1,6 @@
 // npm test: installs what is missing, then everything that checks; one closing line with the counts.
-import { spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -15,7 +16,7 @@ let failed = 0
 /** One check that passes or fails as a whole; its words are printed when it has ended, so that two can run beside each other. */
 async function whole(name, command, args) {
   const began = Date.now()
-  const { status, words } = await beside(command, args)
+  const { status, words } = await beside(command, args, { nice: 10 })
   process.stdout.write(words)
   single(`${name} (${Math.round((Date.now() - began) / 1000)} s)`, status === 0)
 }
@@ -28,13 +29,10 @@ function single(name, holds) {
 }
 
 /** A test runner that leaves its counts in a file; a runner that leaves none has failed as a whole. */
-function suite(name, command, args, file, env, count) {
+async function suite(name, command, args, file, env, count) {
   const began = Date.now()
-  const { status } = spawnSync(command, args, {
-    cwd: ROOT,
-    stdio: 'inherit',
-    env: { ...process.env, ...env },
-  })
+  const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } })
+  const [status] = await once(child, 'exit')
   const counts = existsSync(file) ? count(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 }
   if (status !== 0 && counts.failed === 0) counts.failed = 1
   if (counts.passed + counts.failed === 0) counts.failed = 1
@@ -84,7 +82,6 @@ const LANES = [
     )
   },
 ]
-await Promise.all(LANES.map((lane) => lane()))
 
 /** What attacks from outside: files, forms, devices, streams, accounts, photos, two writers at once. */
 function hostile({ testResults }) {
@@ -98,8 +95,24 @@ function hostile({ testResults }) {
   )
 }
 
+// A browser waits for a good part of its time: what reads the sources fills it, and never comes first.
+const e2eFile = join(results, 'e2e.json')
+const walks = suite(
+  'browser tests',
+  process.execPath,
+  [at('node_modules/@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'],
+  e2eFile,
+  { PLAYWRIGHT_JSON_OUTPUT_NAME: e2eFile, CHROMIUM },
+  ({ stats }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected,
+  }),
+)
+
+await Promise.all([walks, ...LANES.map((lane) => lane())])
+
 const jestFile = join(results, 'jest.json')
-suite(
+await suite(
   'unit and API tests',
   process.execPath,
   [
@@ -120,19 +133,6 @@ suite(
       failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
     }
   },
-)
-
-const e2eFile = join(results, 'e2e.json')
-suite(
-  'browser tests',
-  process.execPath,
-  [at('node_modules/@playwright/test/cli.js'), 'test', '-c', 'e2e/playwright.config.ts'],
-  e2eFile,
-  { PLAYWRIGHT_JSON_OUTPUT_NAME: e2eFile, CHROMIUM },
-  ({ stats }) => ({
-    passed: stats.expected + stats.flaky,
-    failed: stats.unexpected,
-  }),
 )
 
 rmSync(results, { recursive: true, force: true })
