@@ -359,7 +359,7 @@ export { entryRow, type EntryBodies, type EntryKind } from './job/entries/regist
 export { rebuiltPhoto, tellsNoMore, type PhotoWish } from './photo/rebuilt-photo.js'
 export { inverseOf, photosShown, type Change, type Entry, type EntryOf, type NewEntry } from './job/entry.js'
 export { sunset } from './sun/sunset.js'
-export { siteDay } from './shape/site-day.js'
+export { endOfSiteDay, siteDay } from './shape/site-day.js'
 export { clockWords, dayWords, hourWords, whenWords } from './quantity/time-words.js'
 export { isTimeZone } from './shape/time-zone.js'
 export { applied, fold, isEvidence } from './job/fold.js'

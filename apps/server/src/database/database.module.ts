@@ -15,6 +15,7 @@ import { Traces1764200000000 } from './migrations/1764200000000-traces.js'
 import { FromOutside1764700000000 } from './migrations/1764700000000-from-outside.js'
 import { Releases1764800000000 } from './migrations/1764800000000-releases.js'
 import { Dues1764900000000 } from './migrations/1764900000000-dues.js'
+import { DueUntil1765000000000 } from './migrations/1765000000000-due-until.js'
 import { First1763900000000 } from './migrations/1763900000000-first.js'
 
 const HELD_FOLDER = Symbol('held folder')
@@ -52,6 +53,7 @@ export async function openDatabase(dataDir: string, entities: readonly EntityCla
       FromOutside1764700000000,
       Releases1764800000000,
       Dues1764900000000,
+      DueUntil1765000000000,
     ],
     synchronize: false,
     prepareDatabase(connection: Pragmas) {

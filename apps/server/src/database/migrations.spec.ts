@@ -8,8 +8,11 @@ afterAll(() => server.stop())
 
 /** Back to before there were rows for lists, and for the clauses beside them. */
 async function undoLists(db: DataSource): Promise<void> {
+  const dues = `SELECT name FROM pragma_table_info('job_defects') WHERE name IN ('due', 'dueUntil')`
   await db.undoLastMigration({ transaction: 'all' })
-  expect(await db.query(`SELECT name FROM pragma_table_info('job_defects') WHERE name = 'due'`)).toEqual([])
+  expect(await db.query(dues)).toEqual([{ name: 'due' }])
+  await db.undoLastMigration({ transaction: 'all' })
+  expect(await db.query(dues)).toEqual([])
   await db.undoLastMigration({ transaction: 'all' })
   expect(await db.query(`SELECT name FROM pragma_table_info('sheets') WHERE name = 'releasedBy'`)).toEqual([])
   for (const table of ['records', 'job_clauses', 'job_things']) {

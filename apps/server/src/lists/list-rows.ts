@@ -2,6 +2,7 @@ import type { EntityManager } from 'typeorm'
 import type { JobSummary } from '@plumb-mark/contract'
 import {
   clausesJudged,
+  endOfSiteDay,
   isOpen,
   waitingFor,
   type Inspection,
@@ -13,6 +14,8 @@ import {
 
 /** What a list shows of a job beside its own columns, as JSON. */
 export interface SummaryFacts extends Pick<JobSummary, 'waitingFor' | 'owed' | 'problem' | 'left' | 'due'> {
+  /** When the day of `due` is over at the site. */
+  dueUntil?: string | undefined
   /** By what an installation comes round again: when it was signed, its rules and country, and the job before it. */
   signedAt?: string | undefined
   school?: JobHeader['school'] | undefined
@@ -21,7 +24,7 @@ export interface SummaryFacts extends Pick<JobSummary, 'waitingFor' | 'owed' | '
 }
 
 /** Rows of an earlier version say too little: they are made anew after the start. Raised with every change of what they hold. */
-export const SUMMARY_VERSION = 5
+export const SUMMARY_VERSION = 6
 
 /** Everything that lists, filters and searches know of a job: each table with the rows that the job has in it, in the order of its columns. */
 export interface ListRows {
@@ -63,6 +66,7 @@ function rowsOf(inspection: Inspection): ListRows {
     owed,
     left,
     due: state.header?.due,
+    dueUntil: state.header?.due && endOfSiteDay(state.header.due, state.header.timeZone),
     signedAt: state.seal?.at,
     school: state.header?.school,
     country: state.header?.country,
@@ -139,6 +143,7 @@ function defectsOf({ defects, checks, at, state }: Inspection): (string | number
       defect.due ?? '',
       defect.responsible ?? '',
       defect.raised.by.name,
+      defect.due ? endOfSiteDay(defect.due, state.header?.timeZone) : '',
     ]
   })
 }

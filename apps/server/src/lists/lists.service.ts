@@ -15,7 +15,7 @@ import type {
   Recurring,
   RecurringBy,
 } from '@plumb-mark/contract'
-import { recurrence, siteDay, type ClauseHistory, type Person, type Tally } from '@plumb-mark/core'
+import { recurrence, type ClauseHistory, type Person, type Tally } from '@plumb-mark/core'
 import { SUMMARY_VERSION, type SummaryFacts } from './list-rows.js'
 import { Where, searchWords } from './where.js'
 
@@ -116,13 +116,20 @@ export class ListsService {
   async defects(person: Person, wish: DefectsQueryDto): Promise<DefectPage> {
     const where = defectsWhere(person, wish)
     const rows = (await this.db.query(
-      `SELECT job_defects.*, job_summaries.number, job_summaries.title AS job, job_summaries.site FROM job_defects
-       JOIN job_summaries USING (jobId) ${where.sql} ORDER BY ${OVERDUE} DESC, raisedAt DESC, id LIMIT ? OFFSET ?`,
-      [...where.values, today(), wish.limit ?? 50, wish.offset ?? 0],
-    )) as (Omit<DefectRow, 'open'> & { open: number })[]
+      `SELECT job_defects.*, job_summaries.number, job_summaries.title AS job, job_summaries.site,
+         ${OVERDUE} AS overdue
+       FROM job_defects
+       JOIN job_summaries USING (jobId) ${where.sql} ORDER BY overdue DESC, raisedAt DESC, id LIMIT ? OFFSET ?`,
+      [new Date().toISOString(), ...where.values, wish.limit ?? 50, wish.offset ?? 0],
+    )) as (Omit<DefectRow, 'open' | 'overdue'> & { open: number; overdue: number; dueUntil: string })[]
     const total = await this.count(`job_defects ${where.sql}`, where.values)
     const { note } = searchWords(wish.q)
-    return { defects: rows.map((row) => ({ ...row, open: row.open === 1 })), total, ...(note && { note }) }
+    const defects = rows.map(({ dueUntil: _, ...row }) => ({
+      ...row,
+      open: row.open === 1,
+      overdue: row.overdue === 1,
+    }))
+    return { defects, total, ...(note && { note }) }
   }
 
   /** What of open defects is due on a day, for the calendar. */
@@ -189,10 +196,8 @@ export class ListsService {
   }
 }
 
-/** What was to be put right before today stands first. */
-const OVERDUE = `(open = 1 AND due <> '' AND due < ?)`
-/** The day in Greenwich: a list is of many sites. */
-const today = (): string => siteDay(new Date().toISOString())
+/** What was to be put right by a day that is over where the site is; asked at a moment, since a list is of many sites. */
+const OVERDUE = `(open = 1 AND dueUntil <> '' AND dueUntil <= ?)`
 
 function defectsWhere(person: Person, wish: DefectsQueryDto): Where {
   const where = new Where()
@@ -212,6 +217,8 @@ function defectsWhere(person: Person, wish: DefectsQueryDto): Where {
   if ((wish.state ?? 'open') !== 'all') where.and(`open = ${wish.state === 'closed' ? 0 : 1}`)
   return where
 }
+
+const isOver = (until: string | undefined) => until !== undefined && until <= new Date().toISOString()
 
 /** No day comes after the last that can be written: up to it is up to the end. */
 const dayAfter = (day: string) =>
@@ -245,5 +252,6 @@ function asSummary({
     left: said.left ?? {},
     ...(said.problem && { problem: said.problem }),
     ...(said.due && { due: said.due }),
+    ...(sealed === 0 && isOver(said.dueUntil) && { overdue: true as const }),
   }
 }

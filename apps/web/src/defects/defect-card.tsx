@@ -8,6 +8,7 @@ import {
   sayEvidence,
   type Defect,
   type DefectState,
+  isOverdue,
 } from '@plumb-mark/core'
 import { Clause } from '../checks/clause.js'
 import { Photos } from '../checks/photo-picker.js'
@@ -61,7 +62,12 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
       <Text mt="6px" fontSize="17px" maxW="65ch">
         {defect.remedy}
       </Text>
-      <Due day={defect.due ?? ''} today={today()} open={open} responsible={defect.responsible} say={day} />
+      <Due
+        day={defect.due ?? ''}
+        over={isOverdue(defect, today())}
+        responsible={defect.responsible}
+        say={day}
+      />
       {check && (
         <Flex direction="column" align="flex-start" mt="4px">
           <Clause check={check} />

@@ -3,7 +3,7 @@ import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '
 import { Link } from 'react-router'
 import type { DefectRow } from '@plumb-mark/contract'
 import { Note, SmallPrint } from '../ui/theme/text.js'
-import { dayHere, todayHere } from '../data/here-time.js'
+import { dayHere } from '../data/here-time.js'
 import { Due } from '../ui/due.js'
 
 const column = createColumnHelper<DefectRow>()
@@ -30,13 +30,7 @@ const COLUMNS = [
         <Note>
           {original.place}: {original.finding}
         </Note>
-        <Due
-          day={original.due}
-          today={todayHere()}
-          open={original.open}
-          responsible={original.responsible}
-          say={dayHere}
-        />
+        <Due day={original.due} over={original.overdue} responsible={original.responsible} say={dayHere} />
       </>
     ),
   }),

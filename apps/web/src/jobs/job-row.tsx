@@ -2,7 +2,7 @@ import { Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { JobSummary } from '@plumb-mark/contract'
 import { SEVERITIES, STAGES, STAGE_TITLES } from '@plumb-mark/core'
-import { dayHere, todayHere } from '../data/here-time.js'
+import { dayHere } from '../data/here-time.js'
 import { Due } from '../ui/due.js'
 import { Note } from '../ui/theme/text.js'
 import { Problem } from '../ui/problem.js'
@@ -29,7 +29,7 @@ export function JobRow({ job, to }: { job: JobSummary; to: string }) {
         <Text as="h2" fontSize="21px" fontWeight={600} lineHeight={1.2}>
           {job.title}
         </Text>
-        <Due day={job.due ?? ''} today={todayHere()} open={!job.sealed} say={dayHere} />
+        <Due day={job.due ?? ''} over={job.overdue ?? false} say={dayHere} />
         {job.archived && <Note>archived</Note>}
       </Flex>
       <Text color="faint" mt="2px">

@@ -22,6 +22,8 @@ export interface JobSummary {
   changedAt: string
   /** The day by which it is to be inspected. */
   due?: string | undefined
+  /** That day is over where the site is, and the job is not signed. */
+  overdue?: true
 }
 
 /** Everything that the workspace loads when a job is opened. */

@@ -36,6 +36,8 @@ export interface DefectRow {
   raisedBy: string
   /** As 2026-06-01; empty where nobody said. */
   due: string
+  /** That day is over where the site is, and the defect is open. */
+  overdue: boolean
   responsible: string
 }
 

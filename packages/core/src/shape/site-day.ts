@@ -21,3 +21,24 @@ export function siteDay(at: string, zone = 'UTC'): string {
   )
   return `${found['year']!.padStart(4, '0')}-${found['month']}-${found['day']}`
 }
+
+const HOUR_MS = 3_600_000
+/** Later than any moment that can be written with four figures for its year. */
+const LAST_MOMENT = '9999-12-31T23:59:59.999Z'
+
+/**
+ * The moment (RFC 3339, UTC) at which a day, YYYY-MM-DD, is over where the site is: the first that no longer falls on it, to the minute. A
+ * night in which clocks are set ends when the next day begins. Without a zone the day is that of Greenwich; the last day of all ends with it.
+ */
+export function endOfSiteDay(day: string, zone = 'UTC'): string {
+  const over = Date.parse(day) + 24 * HOUR_MS
+  if (!(over < Date.parse(LAST_MOMENT) - 24 * HOUR_MS)) return LAST_MOMENT
+  // Nowhere is the clock further from Greenwich; days follow one another, so that half of what is left is left out each time.
+  let [still, past] = [over - 15 * HOUR_MS, over + 15 * HOUR_MS]
+  while (past - still > 60_000) {
+    const middle = still + Math.floor((past - still) / 120_000) * 60_000
+    if (siteDay(new Date(middle).toISOString(), zone) > day) past = middle
+    else still = middle
+  }
+  return new Date(past).toISOString()
+}
