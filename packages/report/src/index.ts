@@ -1,5 +1,6 @@
 export type { Block, Cell, Column, Marked, Part } from './block.js'
-export { arrangementOf, layOutGraph, type GraphLayout } from './drawings/graph-layout.js'
+export { arrangementOf } from './drawings/arrangement.js'
+export { layOutGraph, type GraphLayout } from './drawings/graph-layout.js'
 export type { ReportRecord } from './record.js'
 export {
   AUDIENCES,

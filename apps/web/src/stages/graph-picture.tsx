@@ -1,10 +1,11 @@
-import { Button, Flex, chakra } from '@chakra-ui/react'
-import { useMemo, useState, type ReactNode } from 'react'
+import { Box, Button, Flex, chakra } from '@chakra-ui/react'
+import { useState, type ReactNode } from 'react'
 import { SmallPrint } from '../ui/theme/text.js'
 import { TouchMark } from '../ui/touch-mark.js'
 import { DrawingFrame, PictureHead } from './drawing-frame.js'
-import { arrangementOf, layOutGraph, type GraphLayout } from '@plumb-mark/report'
+import { arrangementOf, type GraphLayout } from '@plumb-mark/report'
 import { useWritable } from '../job/use-writable.js'
+import { useGraphLayout } from './use-graph-layout.js'
 
 export type Chosen =
   { kind: 'node' | 'edge'; id: string } | { kind: 'new-node' | 'new-edge'; from?: string } | undefined
@@ -58,8 +59,7 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
 }: Props<N, E>) {
   const writable = useWritable()
   const [chosen, choose] = useState<Chosen>()
-  const arrangement = arrangementOf(nodes, edges)
-  const layout = useMemo(() => layOutGraph(arrangement, { direction: 'TB', ...sizes }), [arrangement, sizes])
+  const layout = useGraphLayout(arrangementOf(nodes, edges), sizes)
   const isChosen = (kind: 'node' | 'edge', id: string) => chosen?.kind === kind && chosen.id === id
   const touchEdge = (edge: E) => {
     choose({ kind: 'edge', id: edge.id })
@@ -73,9 +73,11 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
       <PictureHead title={title}>{nodes.length > 0 && actions}</PictureHead>
       {nodes.length > 0 && note && <SmallPrint>{note}</SmallPrint>}
-      {nodes.length === 0 ? (
-        empty
-      ) : (
+      {nodes.length === 0 && empty}
+      {nodes.length > 0 && !layout && (
+        <Box minH={frame.least} role="status" aria-label="The drawing is coming" />
+      )}
+      {nodes.length > 0 && layout && (
         <DrawingFrame
           title={title}
           w={layout.w}

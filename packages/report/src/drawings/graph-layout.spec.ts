@@ -1,4 +1,5 @@
-import { arrangementOf, layOutGraph } from './graph-layout.js'
+import { arrangementOf } from './arrangement.js'
+import { layOutGraph } from './graph-layout.js'
 
 describe('the layout of a graph', () => {
   const sizes = { direction: 'TB' as const, node: { w: 100, h: 50 }, label: { w: 60, h: 30 } }

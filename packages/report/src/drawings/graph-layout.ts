@@ -1,4 +1,5 @@
 import dagre from '@dagrejs/dagre'
+import type { Edge } from './arrangement.js'
 
 export interface GraphLayout {
   w: number
@@ -6,22 +7,6 @@ export interface GraphLayout {
   nodes: { id: string; x: number; y: number; w: number; h: number }[]
   edges: { id: string; points: { x: number; y: number }[] }[]
 }
-
-interface Edge {
-  id: string
-  from: string
-  to: string
-}
-
-/**
- * Who is tied to whom, and nothing else, as text: equal as long as only figures change, so that what is laid out by it is kept while a
- * rating is typed.
- */
-export const arrangementOf = (nodes: readonly { id: string }[], edges: readonly Edge[]): string =>
-  JSON.stringify({
-    nodes: nodes.map(({ id }) => ({ id })),
-    edges: edges.map(({ id, from, to }) => ({ id, from, to })),
-  })
 
 /** A layered drawing of who is tied to whom, from the top down or from left to right. */
 export function layOutGraph(

@@ -7,7 +7,8 @@ import {
   type ConductorLoad,
   type Inspection,
 } from '@plumb-mark/core'
-import { arrangementOf, layOutGraph } from './graph-layout.js'
+import { arrangementOf } from './arrangement.js'
+import { layOutGraph } from './graph-layout.js'
 import { BLUE, FAINT, INK, OXIDE, PAPER, drawing, n, words } from './svg.js'
 
 const NODE = { w: 136, h: 38 }
