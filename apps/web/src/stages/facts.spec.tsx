@@ -93,7 +93,9 @@ describe('a string that nobody drew', () => {
     })
     onScreen(<StringByCount />)
     await user.click(screen.getByRole('button', { name: 'String by count' }))
-    await user.clear(screen.getByLabelText('How many'))
+    // Nobody has counted them: no usual number stands there, and nothing is saved without one.
+    expect(screen.getByLabelText('How many')).toHaveProperty('value', '')
+    expect(screen.getByRole('button', { name: 'Save the string' })).toBeDisabled()
     await user.type(screen.getByLabelText('How many'), '26')
     await user.click(screen.getByRole('button', { name: 'Save the string' }))
     expect(appended()).toMatchObject([

@@ -298,8 +298,19 @@ describe('the array map', () => {
     )
     onScreen(<Roof />)
     await press('Branches')
+    const read = async () => {
+      await user.selectOptions(screen.getByLabelText('Phases'), 'one, or split phase')
+      await user.type(screen.getByLabelText('Voltage'), '230')
+      await user.type(screen.getByLabelText('Breaker'), '16')
+    }
     touch(/^row 1, place 1/)
     touch(/^row 1, place 2/)
+    // What is usual stands in no breaker: it is asked for, and nothing is saved before.
+    expect(
+      screen.getByText(/^Still to be entered: its phases, its voltage and its breaker\.$/),
+    ).toBeInTheDocument()
+    expect(screen.getByRole('button', { name: 'Save the branch' })).toBeDisabled()
+    await read()
     for (const [label, text] of [
       ['Cable to the first', '18'],
       ['Its size', '4'],
@@ -310,6 +321,7 @@ describe('the array map', () => {
     await press('Save the branch')
     expect(screen.getByLabelText('Name')).toHaveProperty('value', 'Branch 2')
     touch(/^row 1, place 3/)
+    await read()
     await press('Save the branch')
     expect(built().array.branches).toMatchObject([
       {

@@ -2,9 +2,8 @@ import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { amps, joinAnd, unitsOf, type ConductorLoad, type NetworkConductor } from '@plumb-mark/core'
-import { ChoiceField, named } from '../../ui/choice-field.js'
-import { QuantityInput } from '../../ui/quantity-input.js'
-import { CountField } from '../../ui/text-field.js'
+import { named } from '../../ui/choice-field.js'
+import { EntityFields, NOT_READ } from '../../ui/entity-fields.js'
 import { useInspection } from '../../job/inspection.js'
 import { ToCalculator } from '../../checks/to-calculator.js'
 import { useCommit } from '../../job/use-commit.js'
@@ -38,7 +37,6 @@ export function ConductorPanel({
       to: parts.at(-1)?.id ?? '',
     },
   )
-  const set = (part: Partial<NetworkConductor>) => setDraft({ ...draft, ...part })
   const keep = () => {
     // What stands in the form was looked at by whoever saves it: it is a proposal no longer.
     const known = { ...draft, proposed: undefined }
@@ -73,77 +71,35 @@ export function ConductorPanel({
           <ToCalculator judged={sized} />
         </Box>
       )}
-      <ChoiceField
-        label="From"
-        value={draft.from}
-        options={named(parts)}
-        onChange={(from) => set({ from })}
-      />
-      <ChoiceField label="To" value={draft.to} options={named(parts)} onChange={(to) => set({ to })} />
-      <QuantityInput
-        label="Size"
-        dimension="conductor-size"
-        value={draft.size}
-        unit={units.size}
-        onChange={(size) => set({ size })}
-      />
-      <QuantityInput
-        label="Length"
-        dimension="cable-length"
-        value={draft.length}
-        unit={units.cable}
-        onChange={(length) => set({ length })}
-      />
-      <ChoiceField
-        label="Phases"
-        value={draft.phases === undefined ? '' : `${draft.phases}`}
-        options={[UNREAD, ['1', 'one, or split phase'], ['3', 'three'], ['dc', 'DC']]}
-        onChange={(value) => set({ phases: PHASES[value] })}
-      />
-      <QuantityInput
-        label="Voltage"
-        dimension="voltage"
-        value={draft.voltage}
-        onChange={(voltage) => set({ voltage })}
-      />
-      <ChoiceField
-        label="Insulation"
-        value={draft.insulation ?? ''}
-        options={[UNREAD, ['pvc', 'pvc (75 °C)'], ['xlpe', 'xlpe (90 °C)']]}
-        onChange={(insulation) => set({ insulation: insulation || undefined })}
-      />
-      <ChoiceField
-        label="Laid"
-        value={draft.method ?? ''}
-        options={[
-          UNREAD,
-          ['A1', 'A1, in an insulated wall'],
-          ['B1', 'B1, wires in conduit'],
-          ['B2', 'B2, cable in conduit'],
-          ['C', 'C, on the wall'],
+      <EntityFields
+        draft={draft}
+        onChange={setDraft}
+        fields={[
+          { choice: 'from', label: 'From', options: named(parts) },
+          { choice: 'to', label: 'To', options: named(parts) },
+          { quantity: 'size', label: 'Size', dimension: 'conductor-size', unit: units.size },
+          { quantity: 'length', label: 'Length', dimension: 'cable-length', unit: units.cable },
+          { choice: 'phases', label: 'Phases', options: PHASES },
+          { quantity: 'voltage', label: 'Voltage', dimension: 'voltage' },
+          { choice: 'insulation', label: 'Insulation', options: INSULATIONS },
+          { choice: 'method', label: 'Laid', options: METHODS },
+          { quantity: 'ambient', label: 'Warmest place', dimension: 'temperature' },
+          { count: 'grouped', label: 'Circuits together', most: 20 },
         ]}
-        onChange={(method) => set({ method: method || undefined })}
-      />
-      <QuantityInput
-        label="Warmest place"
-        dimension="temperature"
-        value={draft.ambient}
-        onChange={(ambient) => set({ ambient })}
-      />
-      <CountField
-        label="Circuits together"
-        most={20}
-        value={draft.grouped}
-        onChange={(count) => set({ grouped: count })}
-        onClear={() => set({ grouped: undefined })}
       />
     </PanelForm>
   )
 }
 
-/** Nobody looked yet: neither the usual one nor none. */
-const UNREAD = ['', 'not read yet'] as const
-const PHASES = { '': undefined, '1': 1, '3': 3, dc: 'dc' } as const
+const PHASES = [NOT_READ, [1, 'one, or split phase'], [3, 'three'], ['dc', 'DC']] as const
+const INSULATIONS = [NOT_READ, ['pvc', 'pvc (75 °C)'], ['xlpe', 'xlpe (90 °C)']] as const
+const METHODS = [
+  NOT_READ,
+  ['A1', 'A1, in an insulated wall'],
+  ['B1', 'B1, wires in conduit'],
+  ['B2', 'B2, cable in conduit'],
+  ['C', 'C, on the wall'],
+] as const
 
 /** What limits a cable, in words: a device at its end, or those behind it together. */
 function passesWords({ protectiveDevice, atDevice, unprotectedFrom }: ConductorLoad): string {

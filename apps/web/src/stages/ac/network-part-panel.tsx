@@ -14,8 +14,7 @@ import {
   type PartLoad,
 } from '@plumb-mark/core'
 import { ChoiceField, named, optionsOf, type Option } from '../../ui/choice-field.js'
-import { QuantityInput } from '../../ui/quantity-input.js'
-import { TextField } from '../../ui/text-field.js'
+import { EntityFields } from '../../ui/entity-fields.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
@@ -39,7 +38,6 @@ export function NetworkPartPanel({
   const proposed = useProposal('part', part?.id)
   const [draft, setDraft] = useState<Omit<NetworkPart, 'id'>>(part ?? { label: 'Isolator', kind: 'isolator' })
   const [into, setInto] = useState('')
-  const set = (change: Partial<NetworkPart>) => setDraft({ ...draft, ...change })
   const keep = () => {
     const id = part?.id ?? `net-${uuid()}`
     const said = Object.fromEntries(
@@ -73,54 +71,20 @@ export function NetworkPartPanel({
           {`Carries ${amps(load.carries)} at worst${load.mayCarry === undefined ? '' : `, may carry ${amps(load.mayCarry)}`}; ${protectionWords(load)}.`}
         </Text>
       )}
-      <TextField label="Name" value={draft.label} required onChange={(label) => set({ label })} />
-      <ChoiceField
-        label="What it is"
-        value={draft.kind}
-        options={optionsOf(PART_KINDS, PART_WORDS)}
-        onChange={(kind) => set({ kind })}
-      />
-      <ChoiceField
-        label="Is the unit"
-        value={draft.unitId ?? ''}
-        options={[['', 'none'], ...named(units)]}
-        onChange={(value) => set({ unitId: value || undefined })}
-      />
-      {DRIVING_KINDS.includes(draft.kind) ? (
-        <QuantityInput
-          label="Can drive"
-          dimension="current"
-          value={draft.source}
-          onChange={(source) => set({ source })}
-        />
-      ) : (
-        <QuantityInput
-          label="Rating"
-          dimension="current"
-          value={draft.rating}
-          onChange={(rating) => set({ rating })}
-        />
-      )}
-      <ChoiceField
-        label="Residual-current kind"
-        value={draft.residual ?? ''}
-        options={[
-          ['', 'not looked at yet'] as const,
-          ...optionsOf(RESIDUAL_KINDS, (kind) => (kind === 'none' ? 'none' : `type ${kind}`)),
+      <EntityFields
+        draft={draft}
+        onChange={setDraft}
+        fields={[
+          { text: 'label', label: 'Name' },
+          { choice: 'kind', label: 'What it is', options: optionsOf(PART_KINDS, PART_WORDS) },
+          { choice: 'unitId', label: 'Is the unit', options: [[undefined, 'none'], ...named(units)] },
+          DRIVING_KINDS.includes(draft.kind)
+            ? { quantity: 'source', label: 'Can drive', dimension: 'current' }
+            : { quantity: 'rating', label: 'Rating', dimension: 'current' },
+          { choice: 'residual', label: 'Residual-current kind', options: RESIDUALS },
+          { choice: 'surge', label: 'Surge protection here', options: LOOKED_AT },
+          { choice: 'labelled', label: 'Label of two supplies', options: LOOKED_AT },
         ]}
-        onChange={(residual) => set({ residual: residual || undefined })}
-      />
-      <ChoiceField
-        label="Surge protection here"
-        value={yesOrNo(draft.surge)}
-        options={LOOKED}
-        onChange={(value) => set({ surge: LOOKED_AT[value] })}
-      />
-      <ChoiceField
-        label="Label of two supplies"
-        value={yesOrNo(draft.labelled)}
-        options={LOOKED}
-        onChange={(value) => set({ labelled: LOOKED_AT[value] })}
       />
       {!part && (
         <ChoiceField
@@ -140,11 +104,9 @@ export function NetworkPartPanel({
   )
 }
 
-const LOOKED_AT = { '': undefined, yes: true, no: false } as const
-const LOOKED = [
-  ['', 'not looked at yet'],
-  ['yes', 'there'],
-  ['no', 'not there'],
-] as const
-const yesOrNo = (found: boolean | undefined): keyof typeof LOOKED_AT =>
-  found === undefined ? '' : found ? 'yes' : 'no'
+const NOT_LOOKED = [undefined, 'not looked at yet'] as const
+const LOOKED_AT = [NOT_LOOKED, [true, 'there'], [false, 'not there']] as const
+const RESIDUALS = [
+  NOT_LOOKED,
+  ...optionsOf(RESIDUAL_KINDS, (kind) => (kind === 'none' ? 'none' : `type ${kind}`)),
+]

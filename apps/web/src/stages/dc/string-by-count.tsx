@@ -3,8 +3,8 @@ import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { countedString, isModuleOf, type StringBuilt } from '@plumb-mark/core'
-import { ChoiceField, named } from '../../ui/choice-field.js'
-import { CountField, TextField } from '../../ui/text-field.js'
+import { named } from '../../ui/choice-field.js'
+import { EntityFields } from '../../ui/entity-fields.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
@@ -49,14 +49,16 @@ function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: (
     label: string?.label ?? `String ${strings.length + 1}`,
     unitId: string?.unitId ?? inverters[0]?.id ?? '',
     input: string?.input ?? 'PV1',
-    count: string?.count ?? 12,
+    // Nobody has counted them yet: how many there are is never the usual number.
+    count: string?.count,
     coldMethod: string?.coldMethod ?? ('coefficient' as const),
+    moduleId: modules.find(({ id }) => string && isModuleOf(string, sheetOf(id)))?.id ?? modules[0]?.id ?? '',
   })
-  const [moduleId, setModuleId] = useState(
-    modules.find(({ id }) => string && isModuleOf(string, sheetOf(id)))?.id ?? modules[0]?.id ?? '',
-  )
-  const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
-  const built = countedString({ ...draft, id: string?.id ?? `string-${uuid()}` }, sheetOf(moduleId))
+  const { count, moduleId, ...rest } = draft
+  const built =
+    count === undefined
+      ? undefined
+      : countedString({ ...rest, count, id: string?.id ?? `string-${uuid()}` }, sheetOf(moduleId))
   return (
     <PanelForm
       title={string?.label ?? 'A string by its count'}
@@ -68,25 +70,23 @@ function Form({ string, onClose }: { string: StringBuilt | undefined; onClose: (
       onRemove={string && (() => commit({ kind: 'string-removed', body: { stringId: string.id } }))}
       onClose={onClose}
     >
-      <TextField label="Name" value={draft.label} required onChange={(label) => set({ label })} />
-      <ChoiceField
-        label="Ends in"
-        value={draft.unitId}
-        options={named(inverters)}
-        onChange={(unitId) => set({ unitId })}
-      />
-      <TextField label="Input" value={draft.input} required onChange={(input) => set({ input })} />
-      <ChoiceField label="Modules" value={moduleId} options={named(modules)} onChange={setModuleId} />
-      <CountField label="How many" most={200} value={draft.count} onChange={(count) => set({ count })} />
-      <ChoiceField
-        label="Coldest morning by"
-        value={draft.coldMethod}
-        options={[
-          ['coefficient', 'the module’s coefficient'],
-          ['table', 'the table by temperature'],
+      <EntityFields
+        draft={draft}
+        onChange={setDraft}
+        fields={[
+          { text: 'label', label: 'Name' },
+          { choice: 'unitId', label: 'Ends in', options: named(inverters) },
+          { text: 'input', label: 'Input' },
+          { choice: 'moduleId', label: 'Modules', options: named(modules) },
+          { count: 'count', label: 'How many', most: 200, required: true },
+          { choice: 'coldMethod', label: 'Coldest morning by', options: COLD_METHODS },
         ]}
-        onChange={(coldMethod) => set({ coldMethod })}
       />
     </PanelForm>
   )
 }
+
+const COLD_METHODS = [
+  ['coefficient', 'the module’s coefficient'],
+  ['table', 'the table by temperature'],
+] as const

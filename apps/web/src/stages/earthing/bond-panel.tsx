@@ -1,9 +1,8 @@
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { BOND_MEANS, BOND_WORDS, unitsOf, type Bond, type BondMeans } from '@plumb-mark/core'
-import { ChoiceField, named, optionsOf } from '../../ui/choice-field.js'
-import { QuantityInput } from '../../ui/quantity-input.js'
-import { CountField } from '../../ui/text-field.js'
+import { named, optionsOf } from '../../ui/choice-field.js'
+import { EntityFields } from '../../ui/entity-fields.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
@@ -25,18 +24,17 @@ export function BondPanel({
   const commit = useCommit()
   const proposed = useProposal('bond', bond?.id)
   const { parts } = state.asBuilt.earth
-  const units = unitsOf(state.header)
+  const { size, cable } = unitsOf(state.header)
   const foot = parts.find(({ kind }) => kind === 'bar') ?? parts.find(({ kind }) => kind === 'main-terminal')
-  const [draft, setDraft] = useState<Omit<Bond, 'id' | 'means'> & { means: BondMeans | '' }>(
+  const [draft, setDraft] = useState<Omit<Bond, 'id' | 'means'> & { means: BondMeans | undefined }>(
     bond ?? {
       from: from ?? parts.find(({ id }) => id !== foot?.id)?.id ?? '',
       to: foot?.id ?? parts[0]?.id ?? '',
-      means: '',
+      means: undefined,
     },
   )
-  const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
   const conductor = draft.means !== 'washer' && draft.means !== 'plate'
-  const { size } = units
+  const adiabatic = state.header?.earthMethod === 'adiabatic'
   const keep = () => {
     const said = Object.fromEntries(
       Object.entries({ ...draft, proposed: undefined }).filter(([, value]) => value !== undefined),
@@ -48,83 +46,37 @@ export function BondPanel({
       title={bond ? 'Bond' : 'A new bond'}
       what="bond"
       writable={writable}
-      lacking={draft.from === draft.to || !draft.from || !draft.to || draft.means === ''}
+      lacking={draft.from === draft.to || !draft.from || !draft.to || draft.means === undefined}
       onKeep={keep}
       onRemove={bond && (() => commit({ kind: 'bond-removed', body: { bondId: bond.id } }))}
       onClose={onDone}
       proposed={proposed}
     >
-      <ChoiceField
-        label="From"
-        value={draft.from}
-        options={named(parts)}
-        onChange={(from) => set({ from })}
-      />
-      <ChoiceField
-        label="To, towards the main terminal"
-        value={draft.to}
-        options={named(parts)}
-        onChange={(to) => set({ to })}
-      />
-      <ChoiceField
-        label="By"
-        value={draft.means}
-        options={[
-          ...(bond ? [] : [['', 'not looked at yet'] as const]),
-          ...optionsOf(BOND_MEANS, BOND_WORDS),
+      <EntityFields
+        draft={draft}
+        onChange={setDraft}
+        fields={[
+          { choice: 'from', label: 'From', options: named(parts) },
+          { choice: 'to', label: 'To, towards the main terminal', options: named(parts) },
+          { choice: 'means', label: 'By', options: bond ? MEANS : [NOT_LOOKED, ...MEANS] },
+          conductor && { quantity: 'size', label: 'Size', dimension: 'conductor-size', unit: size },
+          conductor && { quantity: 'length', label: 'Length', dimension: 'cable-length', unit: cable },
+          conductor &&
+            adiabatic && { quantity: 'faultCurrent', label: 'Fault current', dimension: 'current' },
+          conductor && adiabatic && { quantity: 'clearingTime', label: 'Clearing time', dimension: 'time' },
+          conductor &&
+            !adiabatic && {
+              quantity: 'lineSize',
+              label: 'Line conductor beside it',
+              dimension: 'conductor-size',
+              unit: size,
+            },
+          !conductor && { count: 'uses', label: 'How often fitted, this time included', most: 100 },
         ]}
-        onChange={(means) => set({ means })}
       />
-      {conductor ? (
-        <>
-          <QuantityInput
-            label="Size"
-            dimension="conductor-size"
-            value={draft.size}
-            unit={size}
-            onChange={(value) => set({ size: value })}
-          />
-          <QuantityInput
-            label="Length"
-            dimension="cable-length"
-            value={draft.length}
-            unit={units.cable}
-            onChange={(length) => set({ length })}
-          />
-          {state.header?.earthMethod === 'adiabatic' ? (
-            <>
-              <QuantityInput
-                label="Fault current"
-                dimension="current"
-                value={draft.faultCurrent}
-                onChange={(faultCurrent) => set({ faultCurrent })}
-              />
-              <QuantityInput
-                label="Clearing time"
-                dimension="time"
-                value={draft.clearingTime}
-                onChange={(clearingTime) => set({ clearingTime })}
-              />
-            </>
-          ) : (
-            <QuantityInput
-              label="Line conductor beside it"
-              dimension="conductor-size"
-              value={draft.lineSize}
-              unit={size}
-              onChange={(lineSize) => set({ lineSize })}
-            />
-          )}
-        </>
-      ) : (
-        <CountField
-          label="How often fitted, this time included"
-          most={100}
-          value={draft.uses}
-          onChange={(count) => set({ uses: count })}
-          onClear={() => set({ uses: undefined })}
-        />
-      )}
     </PanelForm>
   )
 }
+
+const NOT_LOOKED = [undefined, 'not looked at yet'] as const
+const MEANS = optionsOf(BOND_MEANS, BOND_WORDS)

@@ -2,8 +2,8 @@ import { Button } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { EARTH_PART_KINDS, EARTH_PART_WORDS, type EarthPart } from '@plumb-mark/core'
-import { ChoiceField, named, optionsOf } from '../../ui/choice-field.js'
-import { TextField } from '../../ui/text-field.js'
+import { named, optionsOf } from '../../ui/choice-field.js'
+import { EntityFields } from '../../ui/entity-fields.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
@@ -50,23 +50,14 @@ export function PartPanel({
         )
       }
     >
-      <TextField
-        label="Name"
-        value={draft.label}
-        onChange={(text) => setDraft({ ...draft, label: text })}
-        required
-      />
-      <ChoiceField
-        label="What it is"
-        value={draft.kind}
-        options={optionsOf(EARTH_PART_KINDS, EARTH_PART_WORDS)}
-        onChange={(kind) => setDraft({ ...draft, kind })}
-      />
-      <ChoiceField
-        label="Belongs to"
-        value={draft.unitId ?? ''}
-        options={[['', 'no unit'], ...named(units)]}
-        onChange={(value) => setDraft({ ...draft, unitId: value || undefined })}
+      <EntityFields
+        draft={draft}
+        onChange={setDraft}
+        fields={[
+          { text: 'label', label: 'Name' },
+          { choice: 'kind', label: 'What it is', options: optionsOf(EARTH_PART_KINDS, EARTH_PART_WORDS) },
+          { choice: 'unitId', label: 'Belongs to', options: [[undefined, 'no unit'], ...named(units)] },
+        ]}
       />
     </PanelForm>
   )

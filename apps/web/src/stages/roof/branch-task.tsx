@@ -1,20 +1,19 @@
 import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { branchSegments, unitsOf, type BranchBuilt } from '@plumb-mark/core'
+import { branchSegments, joinAnd, unitsOf, type BranchBuilt } from '@plumb-mark/core'
 import { ChoiceField, named, type Option } from '../../ui/choice-field.js'
-import { QuantityInput } from '../../ui/quantity-input.js'
-import { TextField } from '../../ui/text-field.js'
-import { Tick } from '../../ui/tick.js'
+import { EntityFields, NOT_READ } from '../../ui/entity-fields.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
+import { Note } from '../../ui/theme/text.js'
 import { Panel } from '../panel.js'
 import { GoThrough } from './go-through.js'
 import type { TaskProps } from './task.js'
 
 interface Draft {
   label: string
-  phases: 1 | 3
+  phases: 1 | 3 | undefined
   voltage: number | undefined
   breaker: number | undefined
   feederLength: number | undefined
@@ -30,11 +29,12 @@ export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskP
   const commit = useCommit()
   const { units, array } = inspection.state.asBuilt
   const owners = units.filter(({ sheetId }) => inspection.sheets.get(sheetId)?.kind === 'small-inverter')
-  const us = inspection.state.header?.units === 'us'
   const wire = unitsOf(inspection.state.header)
+  const length = { dimension: 'cable-length', unit: wire.cable } as const
+  const size = { dimension: 'conductor-size', unit: wire.size } as const
   const [id, setId] = useState('new')
   const kept = array.branches.find((branch) => branch.id === id)
-  const [draft, setDraft] = useState<Draft>(() => fresh(array.branches.length, us))
+  const [draft, setDraft] = useState<Draft>(() => fresh(array.branches.length))
   const devices = useMemo(
     () => walked.flatMap((place) => array.devices.find(({ at }) => at === place)?.id ?? []),
     [walked, array.devices],
@@ -45,7 +45,13 @@ export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskP
         No small inverters are fitted on this job.
       </Panel>
     )
-  const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })
+  const wanting = [
+    devices.length === 0 && 'the inverters on it',
+    draft.label.trim() === '' && 'its name',
+    draft.phases === undefined && 'its phases',
+    !draft.voltage && 'its voltage',
+    draft.breaker === undefined && 'its breaker',
+  ].filter((one) => one !== false)
   const choose = (next: string) => {
     setId(next)
     const branch = array.branches.find((one) => one.id === next)
@@ -54,12 +60,12 @@ export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskP
         (deviceId) => array.devices.find((device) => device.id === deviceId)?.at ?? [],
       ) ?? [],
     )
-    setDraft(branch ? asDraft(branch) : fresh(array.branches.length, us))
+    setDraft(branch ? asDraft(branch) : fresh(array.branches.length))
   }
   const keep = () => {
     const { label, phases, voltage, breaker, endCapped, feederLength, feederSize, stepLength, stepSize } =
       draft
-    if (!voltage || breaker === undefined || devices.length === 0) return
+    if (phases === undefined || !voltage || breaker === undefined || devices.length === 0) return
     const known = feederLength !== undefined && feederSize && stepLength !== undefined && stepSize
     const segments = known
       ? branchSegments(
@@ -88,7 +94,7 @@ export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskP
     })
     onWalk([])
     setId('new')
-    setDraft(fresh(array.branches.length + (kept ? 0 : 1), us))
+    setDraft(fresh(array.branches.length + (kept ? 0 : 1)))
   }
   return (
     <Panel title="Branches" onClose={onDone}>
@@ -106,72 +112,28 @@ export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskP
           options={[['new', 'a new branch'] as Option, ...named(array.branches)]}
           onChange={choose}
         />
-        <TextField label="Name" value={draft.label} onChange={(label) => set({ label })} />
-        <ChoiceField
-          label="Phases"
-          value={draft.phases === 1 ? '1' : '3'}
-          options={[
-            ['1', 'one, or split phase'],
-            ['3', 'three'],
+        <EntityFields
+          draft={draft}
+          onChange={setDraft}
+          fields={[
+            { text: 'label', label: 'Name' },
+            { choice: 'phases', label: 'Phases', options: PHASES },
+            { quantity: 'voltage', label: 'Voltage', dimension: 'voltage' },
+            { quantity: 'breaker', label: 'Breaker', dimension: 'current' },
+            { quantity: 'feederLength', label: 'Cable to the first', ...length },
+            { quantity: 'feederSize', label: 'Its size', ...size },
+            { quantity: 'stepLength', label: 'From one to the next', ...length },
+            { quantity: 'stepSize', label: 'Its size there', ...size },
+            { tick: 'endCapped', label: 'end capped' },
           ]}
-          onChange={(phases) => set({ phases: phases === '1' ? 1 : 3 })}
-        />
-        <QuantityInput
-          label="Voltage"
-          dimension="voltage"
-          value={draft.voltage}
-          onChange={(voltage) => set({ voltage })}
-        />
-        <QuantityInput
-          label="Breaker"
-          dimension="current"
-          value={draft.breaker}
-          onChange={(breaker) => set({ breaker })}
-        />
-        <QuantityInput
-          label="Cable to the first"
-          dimension="cable-length"
-          value={draft.feederLength}
-          unit={wire.cable}
-          onChange={(feederLength) => set({ feederLength })}
-        />
-        <QuantityInput
-          label="Its size"
-          dimension="conductor-size"
-          value={draft.feederSize}
-          unit={wire.size}
-          onChange={(feederSize) => set({ feederSize })}
-        />
-        <QuantityInput
-          label="From one to the next"
-          dimension="cable-length"
-          value={draft.stepLength}
-          unit={wire.cable}
-          onChange={(stepLength) => set({ stepLength })}
-        />
-        <QuantityInput
-          label="Its size there"
-          dimension="conductor-size"
-          value={draft.stepSize}
-          unit={wire.size}
-          onChange={(stepSize) => set({ stepSize })}
-        />
-        <Tick
-          label="end capped"
-          checked={draft.endCapped === true}
-          onChange={(endCapped) => set({ endCapped })}
         />
       </Grid>
       <Flex gap="8px" mt="12px" wrap="wrap">
         <GoThrough walked={walked} through={through} onThrough={onThrough} />
-        <Button
-          onClick={keep}
-          disabled={
-            devices.length === 0 || !draft.voltage || draft.breaker === undefined || draft.label.trim() === ''
-          }
-        >
+        <Button onClick={keep} disabled={wanting.length > 0}>
           Save the branch
         </Button>
+        {walked.length > 0 && wanting.length > 0 && <Note>Still to be entered: {joinAnd(wanting)}.</Note>}
         {kept && (
           <Button
             variant="plain"
@@ -188,11 +150,14 @@ export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskP
   )
 }
 
-const fresh = (before: number, us: boolean): Draft => ({
+const PHASES = [NOT_READ, [1, 'one, or split phase'], [3, 'three']] as const
+
+/** Nothing of it was read yet: what is usual stands in no breaker. */
+const fresh = (before: number): Draft => ({
   label: `Branch ${before + 1}`,
-  phases: 1,
-  voltage: us ? 240 : 230,
-  breaker: us ? 20 : 16,
+  phases: undefined,
+  voltage: undefined,
+  breaker: undefined,
   feederLength: undefined,
   feederSize: undefined,
   stepLength: undefined,
