@@ -35,6 +35,8 @@ export function judgeCheck(
   if (again !== undefined)
     return { check, history, measured: undefined, outcome: { verdict: 'not-inspected', again } }
   if (current?.kind === 'not-applicable' && check.because === undefined) {
+    const failed = failedBefore(check, history, context)
+    if (failed) return failed
     const { at, id, by, body } = current
     const said = { by, at }
     return {
@@ -54,6 +56,22 @@ export function judgeCheck(
         ? inDate(outcome, current, context.header?.timeZone)
         : outcome,
   }
+}
+
+/**
+ * A failure is raised, struck out or read again: that the check does not apply, as somebody said who did not know of it, does not hide it.
+ * Undefined where what was answered before does not fail, or does not hold any more.
+ */
+function failedBefore(
+  check: Check,
+  history: readonly Evidence[],
+  context: WalkContext,
+): JudgedCheck | undefined {
+  const before = inForce(history.filter(({ kind }) => kind !== 'not-applicable'))
+  if (!before || whyInvalid(check, before, context) !== undefined) return undefined
+  const outcome = judge(check, evidenceInputOf(check.ask, before, history), context)
+  if (outcome.verdict !== 'does-not-conform') return undefined
+  return { check, history, measured: { at: before.at, id: before.id }, outcome }
 }
 
 /** What was read with an instrument whose calibration was over can condemn, and never clear. */

@@ -123,3 +123,38 @@ it('another unit in its place is asked anew', () => {
   expect(site.check('U/t/unit').outcome.verdict).toBe('not-applicable')
   expect(site.write(serial('B-2')).check('U/t/unit').outcome).toMatchObject({ verdict: 'not-inspected' })
 })
+
+describe('a failure that whoever said so did not know of', () => {
+  const depth = { id: 't', kind: 'limits', title: 'Depth', dimension: 'length', min: '60 mm', max: '80 mm' }
+  const read = (mm: number) => ({
+    kind: 'reading' as const,
+    body: {
+      point: 'U/t/unit',
+      typed: `${mm} mm`,
+      value: mm,
+      unit: 'mm',
+      relation: '=' as const,
+      instrument: TAPE,
+    },
+  })
+  const reason = 'it stands on the floor'
+  // As it arrives from a device without signal: admitted where it was done, after the reading of somebody else.
+  const late = () =>
+    new Site()
+      .unit(sheet('U', 'hybrid-inverter', [depth]), { label: 'Box' })
+      .write(read(50), { kind: 'not-applicable', body: { point: 'U/t/unit', checkId: 'U/t/unit', reason } })
+  const verdict = (site: Site) => site.check('U/t/unit').outcome.verdict
+  it('is not hidden: the check fails, stands in the way, and is no stated absence', () => {
+    const site = late()
+    expect(verdict(site)).toBe('does-not-conform')
+    expect(blockers(site.inspection).map(({ checkId }) => checkId)).toContain('U/t/unit')
+    expect(statedAbsences(site.inspection)).toEqual([])
+  })
+  it('is settled when it is read again and conforms, or struck out', () => {
+    expect(verdict(late().write(read(70)))).toBe('conforms')
+    const site = late()
+    const [failed] = site.check('U/t/unit').history
+    site.write({ kind: 'evidence-struck', body: { entryId: failed!.id, reason: 'the wrong box was read' } })
+    expect(site.check('U/t/unit').outcome).toMatchObject({ verdict: 'not-applicable', because: reason })
+  })
+})
