@@ -277,6 +277,8 @@ export {
   uncertaintyOf,
   type Accuracy,
   type Instrument,
+  isStated,
+  unstatedIn,
 } from './instrument/instrument.js'
 export {
   CARRIED_INSTRUMENTS,

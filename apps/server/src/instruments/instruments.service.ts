@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { canonicalJson, type Instrument } from '@plumb-mark/core'
+import { canonicalJson, unstatedIn, type Instrument } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { Refused } from '../http/refused.js'
 import { InstrumentRow } from './instrument.entity.js'
@@ -34,11 +34,24 @@ export class InstrumentsService {
     return instrument
   }
 
+  /** All or none. Refused where one does not say how well it measures. */
   async keepAll(instruments: readonly Instrument[]): Promise<void> {
+    for (const instrument of instruments) requireStated(instrument)
     await this.writer.inTransaction((transaction) =>
       transaction.upsert(InstrumentRow, [...instruments], ['id']),
     )
   }
+}
+
+function requireStated(instrument: Instrument): void {
+  const [dimension] = unstatedIn(instrument)
+  if (dimension === undefined) return
+  throw new Refused(
+    400,
+    'uncertainty-missing',
+    `“${instrument.name}” measures ${dimension.replace(/-/g, ' ')} without an uncertainty: take it from the certificate`,
+    'accuracy',
+  )
 }
 
 const asInstrument = ({ id, name, kind, serial, calibratedUntil, accuracy }: InstrumentRow): Instrument => ({

@@ -209,6 +209,18 @@ describe('what the office keeps', () => {
       (await office.json<Instrument[]>('GET', '/api/instruments')).body.find(({ id }) => id === 'driver-2'),
     ).toMatchObject({ calibratedUntil: '2027-12-31' })
   })
+  it('an instrument that states no uncertainty is not kept, and none of a file with one', async () => {
+    const [first, second] = (await office.json<Instrument[]>('GET', '/api/instruments')).body
+    const unstated = { ...first!, accuracy: [{ dimension: 'voltage', percent: 0, plus: 0 }] }
+    const missing = { status: 400, body: { error: { code: 'uncertainty-missing' } } }
+    expect(await office.json('PUT', `/api/instruments/${first!.id}`, unstated)).toMatchObject(missing)
+    const file = { instruments: [{ ...second!, name: 'renamed' }, unstated] }
+    expect(await office.json('POST', '/api/instruments/import', file)).toMatchObject(missing)
+    expect((await office.json<Instrument[]>('GET', '/api/instruments')).body.slice(0, 2)).toEqual([
+      first,
+      second,
+    ])
+  })
   it('minutes of each kind of check, and nothing that is no kind', async () => {
     expect((await office.json('PUT', '/api/office/minutes', { limits: 3.5 })).status).toBe(200)
     expect((await inspector.json('GET', '/api/office/minutes')).body).toEqual({ limits: 3.5 })

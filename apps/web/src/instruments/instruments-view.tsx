@@ -13,7 +13,9 @@ import {
   instrumentsIn,
   instrumentsOut,
   outOfCalibration,
+  unstatedIn,
   type Accuracy,
+  type Dimension,
   type Instrument,
 } from '@plumb-mark/core'
 import { Note } from '../ui/theme/text.js'
@@ -135,11 +137,13 @@ export function InstrumentsView() {
   )
 }
 
+const inWords = (dimension: Dimension): string => dimension.replace(/-/g, ' ')
+
 function accuracyWords({ dimension, percent, plus }: Accuracy): string {
   const parts = [percent > 0 ? `${percent} %` : '', plus > 0 ? formatQuantity(plus, dimension) : ''].filter(
     Boolean,
   )
-  return `${dimension.replace(/-/g, ' ')} ± ${parts.join(' + ') || `0 ${canonicalUnit(dimension)}`}`
+  return `${inWords(dimension)} ± ${parts.join(' + ') || `0 ${canonicalUnit(dimension)}`}`
 }
 
 export function Calibration({ until, day = new Date().toISOString() }: { until: string; day?: string }) {
@@ -158,15 +162,31 @@ export function Calibration({ until, day = new Date().toISOString() }: { until: 
   )
 }
 
+/** How well it measures as it is being entered: what the certificate says is not known before it was read. */
+type TypedAccuracy = Pick<Accuracy, 'dimension' | 'upTo'> & Record<'percent' | 'plus', number | undefined>
+
+/** One of the two may be left out where the other is there: then it is none. */
+const asAccuracy = ({ percent = 0, plus = 0, ...rest }: TypedAccuracy): Accuracy => ({
+  ...rest,
+  percent,
+  plus,
+})
+
 function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone: (kept: boolean) => void }) {
-  const [draft, setDraft] = useState(instrument)
+  const [draft, setDraft] = useState<Omit<Instrument, 'accuracy'> & { accuracy: readonly TypedAccuracy[] }>(
+    instrument,
+  )
   const [problem, setProblem] = useState('')
-  const set = (part: Partial<Instrument>) => setDraft({ ...draft, ...part })
-  const row = (i: number, part: Partial<Accuracy>) =>
+  const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
+  const row = (i: number, part: Partial<TypedAccuracy>) =>
     set({ accuracy: draft.accuracy.map((one, at) => (at === i ? { ...one, ...part } : one)) })
   const keep = async () => {
+    const typed = { ...draft, accuracy: draft.accuracy.map(asAccuracy) }
+    const [unstated] = unstatedIn(typed)
+    if (unstated !== undefined)
+      return setProblem(`How well it measures ${inWords(unstated)} is wanting: take it from the certificate.`)
     try {
-      await put(`/api/instruments/${draft.id}`, draft)
+      await put(`/api/instruments/${draft.id}`, typed)
       onDone(true)
     } catch (fault) {
       setProblem((fault as Error).message)
@@ -212,19 +232,19 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
           <ChoiceField
             label="measures"
             value={dimension}
-            options={optionsOf(DIMENSIONS, (one) => one.replace(/-/g, ' '))}
+            options={optionsOf(DIMENSIONS, inWords)}
             onChange={(dimension) => row(i, { dimension })}
           />
           <FigureField
             label="uncertainty (k = 2), % of reading"
             max={100}
             value={percent}
-            onChange={(percent = 0) => row(i, { percent })}
+            onChange={(percent) => row(i, { percent })}
           />
           <FigureField
             label={`plus, ${canonicalUnit(dimension) || 'pieces'}`}
             value={plus}
-            onChange={(plus = 0) => row(i, { plus })}
+            onChange={(plus) => row(i, { plus })}
           />
           <FigureField
             label={`range ends at, ${canonicalUnit(dimension) || 'pieces'}`}
@@ -248,7 +268,9 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
         <Button
           variant="outline"
           onClick={() =>
-            set({ accuracy: [...draft.accuracy, { dimension: 'voltage', percent: 1, plus: 0 }] })
+            set({
+              accuracy: [...draft.accuracy, { dimension: 'voltage', percent: undefined, plus: undefined }],
+            })
           }
         >
           <Plus size={17} /> What it measures, with uncertainty

@@ -6,6 +6,7 @@ import { fromLink } from '../data/calculators/link.js'
 import { useInspection } from '../job/inspection.js'
 import { useRemarkDrafts } from '../job/remark-drafts.js'
 import { appended, onScreen, openJob, serverSays, type Change } from '../testing/job-on-screen.testing.js'
+import { PNG, canvasThatDraws } from '../testing/canvas.testing.js'
 import { SignOffView } from './sign-off-view.js'
 
 const observation = (id: string, stage: string, severity: string) => ({
@@ -72,14 +73,8 @@ const SERVER = {
     { id: 'r', name: 'Roof Crew', role: 'installer' },
   ],
 }
-const PNG = `data:image/png;base64,${'A'.repeat(60)}`
 
-/** A pad that takes every stroke, where there is no canvas to draw on. */
-beforeAll(() => {
-  const pen = new Proxy({}, { get: () => () => ({ width: 100 }), set: () => true })
-  HTMLCanvasElement.prototype.getContext = (() => pen) as never
-  HTMLCanvasElement.prototype.toDataURL = () => PNG
-})
+beforeAll(canvasThatDraws)
 
 const open = (
   role: Role,

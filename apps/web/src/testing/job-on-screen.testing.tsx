@@ -164,14 +164,14 @@ const json = (data: unknown, status = 200) =>
 export const refusal = (status: number, code: string, message: string) =>
   json({ error: { code, message } }, status)
 
-/** The server keeps whatever it is sent. */
-async function acknowledge(_address: unknown, request?: { body?: unknown }): Promise<Response> {
+/** The server keeps whatever it is sent, in the job that it is sent to. */
+async function acknowledge(address: unknown, request?: { body?: unknown }): Promise<Response> {
   const sent = request?.body ? (JSON.parse(request.body as string) as { entries?: object[] }) : {}
   return json({
     entries:
       sent.entries?.map((entry) => ({
         ...entry,
-        jobId: 'j',
+        jobId: /^\/api\/jobs\/([^/]+)\//.exec(String(address))?.[1] ?? 'j',
         by: useSession.getState().person,
         seq: 1,
         prev: '',

@@ -66,11 +66,11 @@ export class Sqlite {
 }
 
 export class SqliteStatement {
-  constructor(private readonly statement: StatementSyncInstance) {}
+  /** Does it answer with rows? Asked once: statements are kept and run often. */
+  readonly reader: boolean
 
-  /** Does it answer with rows? */
-  get reader(): boolean {
-    return this.statement.columns().length > 0
+  constructor(private readonly statement: StatementSyncInstance) {
+    this.reader = statement.columns().length > 0
   }
 
   all(...values: unknown[]): Row[] {

@@ -28,11 +28,20 @@ export type Instrument = Read<typeof instrumentShape>
 
 const MM_PER_M = 1000
 
-/** What an instrument says of a dimension. A tape that measures lengths measures the length of a cable too, whose unit is the metre. */
+/** Does it say how well it measures? Nothing measures without an uncertainty: where none stands, nobody has said it. */
+export const isStated = ({ percent, plus }: Pick<Accuracy, 'percent' | 'plus'>): boolean =>
+  percent > 0 || plus > 0
+
+/** The dimensions of which an instrument does not say how well it measures them. */
+export const unstatedIn = ({ accuracy }: Pick<Instrument, 'accuracy'>): Dimension[] =>
+  accuracy.filter((one) => !isStated(one)).map(({ dimension }) => dimension)
+
+/** What an instrument says of a dimension; nothing where no uncertainty is stated. A tape that measures lengths measures the length of a cable too, whose unit is the metre. */
 export function accuracyOf({ accuracy }: Instrument, dimension: Dimension): Accuracy | undefined {
-  const own = accuracy.find((one) => one.dimension === dimension)
+  const stated = accuracy.filter(isStated)
+  const own = stated.find((one) => one.dimension === dimension)
   if (own || dimension !== 'cable-length') return own
-  const length = accuracy.find((one) => one.dimension === 'length')
+  const length = stated.find((one) => one.dimension === 'length')
   return (
     length && {
       dimension,

@@ -1,5 +1,5 @@
 import { CARRIED_INSTRUMENTS } from '../../instrument/instrument-kinds.js'
-import type { Accuracy, Instrument } from '../../instrument/instrument.js'
+import { isStated, type Accuracy, type Instrument } from '../../instrument/instrument.js'
 import { DIMENSIONS, type Dimension } from '../../quantity/units.js'
 import { readCsv, type CsvColumn, type CsvMapping, type CsvRead, type CsvTable } from './table.js'
 
@@ -52,6 +52,8 @@ export function instrumentsIn(
       const [, dimension, percent, plus, upTo] = ACCURACY.exec(text) ?? []
       if (dimension === undefined || !(DIMENSIONS as readonly string[]).includes(dimension))
         return fault('accuracy', `“${text}” does not read as “voltage 0.5% + 0.1”`)
+      if (!isStated({ percent: Number(percent), plus: Number(plus) }))
+        return fault('accuracy', `“${text}” says no uncertainty: nothing measures without one`)
       read.push({
         dimension: dimension as Dimension,
         percent: Number(percent),
