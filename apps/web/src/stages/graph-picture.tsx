@@ -39,6 +39,9 @@ interface Props<N, E> {
   edgePanel: (edge: E | undefined, from: string | undefined, choose: (next: Chosen) => void) => ReactNode
 }
 
+/** Room beneath the last parts, px: the buttons that enlarge the picture lie there, and on nothing else. */
+const BENEATH = 52
+
 /** Parts and what ties them, laid out by itself: touched to be changed, added to, undone. */
 export function GraphPicture<N extends { id: string }, E extends Tied>({
   title,
@@ -81,10 +84,10 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
         <DrawingFrame
           title={title}
           w={layout.w}
-          h={layout.h}
+          h={layout.h + BENEATH}
           minH={{
             base: frame.least,
-            lg: frame.ends ? `min(${layout.h}px, calc(100dvh - 230px))` : frame.least,
+            lg: frame.ends ? `min(${layout.h + BENEATH}px, calc(100dvh - 230px))` : frame.least,
           }}
           {...(frame.ends && { maxW: `${1.1 * layout.w}px` })}
         >
