@@ -1,4 +1,4 @@
-import { dayWords, siteDay, whenWords } from '@plumb-mark/core'
+import { dayWords, whenWords } from '@plumb-mark/core'
 
 /** The time zone of this device: that of the site as long as nobody said otherwise. */
 export const hereZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone
@@ -12,5 +12,3 @@ export const siteZone = (zone = hereZone()): string | undefined =>
 
 export const whenHere = (at: string): string => whenWords(at, hereZone())
 export const dayHere = (at: string): string => dayWords(at, hereZone())
-/** The day that it is here, as 2026-06-01. */
-export const todayHere = (): string => siteDay(new Date().toISOString(), hereZone())

@@ -12,6 +12,7 @@ import {
   formatQuantity,
   instrumentsIn,
   instrumentsOut,
+  isStated,
   outOfCalibration,
   unstatedIn,
   type Accuracy,
@@ -140,10 +141,11 @@ export function InstrumentsView() {
 const inWords = (dimension: Dimension): string => dimension.replace(/-/g, ' ')
 
 function accuracyWords({ dimension, percent, plus }: Accuracy): string {
+  if (!isStated({ percent, plus })) return `${inWords(dimension)}: uncertainty not stated`
   const parts = [percent > 0 ? `${percent} %` : '', plus > 0 ? formatQuantity(plus, dimension) : ''].filter(
     Boolean,
   )
-  return `${inWords(dimension)} ± ${parts.join(' + ') || `0 ${canonicalUnit(dimension)}`}`
+  return `${inWords(dimension)} ± ${parts.join(' + ')}`
 }
 
 export function Calibration({ until, day = new Date().toISOString() }: { until: string; day?: string }) {

@@ -2,7 +2,9 @@ import { useEffect } from 'react'
 import { useLocation } from 'react-router'
 import { STAGE_TITLES } from '@plumb-mark/core'
 
-/** What stands at `/jobs/…/` and beside the jobs, in the words of their tabs. */
+const PROGRAM = 'Plumb Mark'
+
+/** What stands at `/jobs/…/`; a view beside the jobs is called as it calls itself. */
 const OF_A_JOB: Readonly<Record<string, string>> = {
   walk: 'Walk',
   defects: 'Defects',
@@ -15,32 +17,16 @@ const OF_A_JOB: Readonly<Record<string, string>> = {
   preparation: 'Preparation',
   adopt: 'A newer sheet',
 }
-const BESIDE: Readonly<Record<string, string>> = {
-  jobs: 'Jobs',
-  calculators: 'Calculators',
-  sheets: 'Sheets',
-  instruments: 'Instruments',
-  password: 'Password',
-  import: 'Import',
-  device: 'On this device',
-  defects: 'Defects',
-  office: 'Office',
-  visits: 'Visits',
-  'photo-sheet': 'Sheet of marks',
-  start: 'First steps',
-  help: 'Help',
-  practice: 'Practice',
-}
 
 /**
- * What the tab of the browser is called at an address: the view, what it is of (`subject`: the job, the sheet), and the program. Two tabs of
- * one job are told apart by their first word, which is what a narrow tab shows.
+ * What the tab of the browser is called at an address: the view of a job, what is shown (`subject`: the job, the sheet, the page), and the
+ * program. Two tabs of one job are told apart by their first word, which is what a narrow tab shows.
  */
 export function pageTitle(pathname: string, subject?: string): string {
-  const [section = '', , view = '', part = ''] = pathname.split('/').slice(1)
+  const [section, , view = '', part = ''] = pathname.split('/').slice(1)
   const stage = view === 'walk' ? ownTitle(STAGE_TITLES, part) : undefined
   const name = section === 'jobs' ? (stage ?? ownTitle(OF_A_JOB, view)) : undefined
-  return [...new Set([name ?? ownTitle(BESIDE, section), subject, 'Plumb Mark'])].filter(Boolean).join(' · ')
+  return [name, subject, PROGRAM].filter(Boolean).join(' · ')
 }
 
 const ownTitle = (titles: Readonly<Record<string, string>>, key: string): string | undefined =>
@@ -51,5 +37,9 @@ export function usePageTitle(subject?: string): void {
   const { pathname } = useLocation()
   useEffect(() => {
     document.title = pageTitle(pathname, subject)
+    // Whoever signs in next on this device does not read in the tab what the last one looked at.
+    return () => {
+      document.title = PROGRAM
+    }
   }, [pathname, subject])
 }

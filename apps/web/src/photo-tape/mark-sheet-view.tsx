@@ -10,7 +10,7 @@ export function MarkSheetView() {
   const [paper, setPaper] = useState<Paper>('A4')
   const { width, height } = PAPERS[paper]
   return (
-    <Frame>
+    <Frame subject="Sheet of marks">
       <Grid
         p={{ base: '14px', lg: '20px 28px' }}
         gap="28px"

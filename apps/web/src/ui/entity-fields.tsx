@@ -26,6 +26,7 @@ type Choice<V> = readonly [value: V | undefined, words: string]
 
 /** Nobody looked yet: neither the usual one nor none. */
 export const NOT_READ = [undefined, 'not read yet'] as const
+export const NOT_LOOKED = [undefined, 'not looked at yet'] as const
 
 /**
  * The fields of one thing, in their order. A field that is empty or cannot be read leaves its part of the draft without a value, never with

@@ -3,13 +3,9 @@ import type { Role } from '../job/person.js'
 import type { Severity } from '../sheet/terms.js'
 import type { Defect } from './defect.js'
 
-/** Is a day over? Both as 2026-06-01; no day never is. */
-export const isPast = (day: string | undefined, today: string): boolean =>
-  day !== undefined && day !== '' && day < today
-
 /** Is the day over by which an open defect was to be put right? `today` as 2026-06-01, at the site. */
 export const isOverdue = (defect: Pick<Defect, 'state' | 'due'>, today: string): boolean =>
-  isOpen(defect) && isPast(defect.due, today)
+  isOpen(defect) && defect.due !== undefined && defect.due !== '' && defect.due < today
 
 const RANK: Record<Severity, number> = { stop: 0, major: 1, minor: 2, note: 3 }
 

@@ -14,7 +14,7 @@ import {
   type PartLoad,
 } from '@plumb-mark/core'
 import { ChoiceField, named, optionsOf, type Option } from '../../ui/choice-field.js'
-import { EntityFields } from '../../ui/entity-fields.js'
+import { EntityFields, NOT_LOOKED } from '../../ui/entity-fields.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
@@ -104,7 +104,6 @@ export function NetworkPartPanel({
   )
 }
 
-const NOT_LOOKED = [undefined, 'not looked at yet'] as const
 const LOOKED_AT = [NOT_LOOKED, [true, 'there'], [false, 'not there']] as const
 const RESIDUALS = [
   NOT_LOOKED,

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { BOND_MEANS, BOND_WORDS, unitsOf, type Bond, type BondMeans } from '@plumb-mark/core'
 import { named, optionsOf } from '../../ui/choice-field.js'
-import { EntityFields } from '../../ui/entity-fields.js'
+import { EntityFields, NOT_LOOKED } from '../../ui/entity-fields.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
@@ -78,5 +78,4 @@ export function BondPanel({
   )
 }
 
-const NOT_LOOKED = [undefined, 'not looked at yet'] as const
 const MEANS = optionsOf(BOND_MEANS, BOND_WORDS)
