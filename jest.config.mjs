@@ -9,6 +9,8 @@ export default {
   globalTeardown: '<rootDir>/scripts/jest-teardown.mjs',
   moduleNameMapper: {
     ...BUNDLED,
+    // What the bundler gathers is read from where it lies.
+    '/sheet-texts\\.js$': '<rootDir>/apps/web/src/testing/sheet-texts.testing.ts',
     '^react/jsx-runtime$': '<rootDir>/node_modules/react/cjs/react-jsx-runtime.production.js',
     '^@plumb-mark/(contract|archive|report|practice|manual)$': '<rootDir>/packages/$1/src/index.ts',
     '^@plumb-mark/(server|devices)$': '<rootDir>/apps/$1/src/index.ts',

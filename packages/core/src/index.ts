@@ -348,7 +348,7 @@ export type { GapMeasured, ObstructionBuilt, WallBuilt, WallPhoto } from './as-b
 export { seenWithout, type Seen } from './as-built/seen.js'
 export { lengthOffPhoto, photoInstrument, type PhotoReading } from './answer/photo-reading.js'
 export { canonicalJson } from './job/canonical.js'
-export { fingerprint, linked } from './job/chain.js'
+export { fingerprint, linked, type Sha256 } from './job/chain.js'
 export {
   DEFECT_STEPS,
   DEFECT_STEP_WORDS,

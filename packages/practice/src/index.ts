@@ -1,3 +1,4 @@
+export { firstJob, type FirstJob, type FirstReading, type Shown } from './first-job/first-job.js'
 export { isThing, whereOf, type Found, type Where } from './found/answer.js'
 export { Chance } from './chance.js'
 export { ANSWER_FAULTS, THING_FAULTS, expired, type AnswerFault, type ThingFault } from './faults/index.js'

@@ -128,7 +128,7 @@ export function App() {
         <Route path="/practice" element={<Practice.View />} />
         <Route path="*" element={<Navigate to="/jobs" replace />} />
       </Routes>
-      {onTour && person.role !== 'installer' && <TourBar.View />}
+      {onTour && <TourBar.View />}
     </Suspense>
   )
 }

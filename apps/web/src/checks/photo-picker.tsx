@@ -5,6 +5,7 @@ import type { PhotoRef } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { useInspection } from '../job/inspection.js'
 import { keepPhoto, usePhotoAddress } from '../offline/photos.js'
+import { isPracticeJob } from '../offline/practice-job.js'
 
 /** The part that draws may not be on this device yet, where nothing is installed and there is no signal. */
 const PhotoMarks = lazy(() =>
@@ -66,6 +67,8 @@ export function PhotoPicker({
       const renamed = latest.current.map((one) => (one.id === photo.id ? { ...one, caption: said } : one))
       change(copy ? [...renamed, copy] : renamed)
     })
+  // A photo goes to the server, which never hears of that job; nothing in it demands one.
+  if (isPracticeJob(jobId)) return null
   return (
     <Box>
       <HStack gap="8px" wrap="wrap">

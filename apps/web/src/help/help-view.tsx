@@ -3,7 +3,6 @@ import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { prefer } from '../data/preferences.js'
-import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
 import { TextField } from '../ui/text-field.js'
 import { Note } from '../ui/theme/text.js'
@@ -14,7 +13,6 @@ import { helpFor, searched, type HelpText } from './texts.js'
 /** All of the help on one page, on the device: what the screen that one came from is for stands first. */
 export function HelpView() {
   const [params] = useSearchParams()
-  const role = useSession(({ person }) => person?.role)
   const here = helpFor(params.get('at') ?? '')
   const [search, setSearch] = useState('')
   const chapters = useMemo(() => searched(search), [search])
@@ -24,11 +22,9 @@ export function HelpView() {
       width="820px"
       actions={
         <>
-          {role && role !== 'installer' && (
-            <Button variant="outline" onClick={() => prefer({ tourAt: 0 })}>
-              Ten minutes through your first job
-            </Button>
-          )}
+          <Button variant="outline" onClick={() => prefer({ tourAt: 0 })}>
+            Ten minutes through your first job
+          </Button>
           <Button variant="outline" onClick={() => window.print()}>
             <Printer size={18} /> Print
           </Button>

@@ -178,7 +178,13 @@ export const SCREENS_SAID = [
     at: '/practice',
     title: 'Practice',
     text: 'Made-up installations with hidden faults. Look with the tools in your hand, write down what you find; at the end you see what you missed.',
-    questions: [['Does anybody see my score?', 'No: it stays on this device.']],
+    questions: [
+      ['Does anybody see my score?', 'No: it stays on this device.'],
+      [
+        'How do I try the whole way, up to the signature?',
+        'With “Ten minutes through your first job”: a practice job on this device, in which you are the inspector, the installer and the reviewer. It is sent to nobody, and its signature seals nothing.',
+      ],
+    ],
   },
   {
     at: '/start',

@@ -1,5 +1,6 @@
 import { useEffect } from 'react'
 import type { Entry, JobId } from '@plumb-mark/core'
+import { isPracticeJob } from '../offline/practice-job.js'
 import { useInspection } from './inspection.js'
 
 /**
@@ -9,7 +10,7 @@ import { useInspection } from './inspection.js'
 export function useFollowing(jobId: JobId | undefined): void {
   const loaded = useInspection((state) => state.jobId === jobId && state.committed !== undefined)
   useEffect(() => {
-    if (!jobId || !loaded || typeof EventSource === 'undefined') return
+    if (!jobId || isPracticeJob(jobId) || !loaded || typeof EventSource === 'undefined') return
     let stream: EventSource | undefined
     const follow = () => {
       stream = new EventSource(`/api/jobs/${jobId}/entries/live`)

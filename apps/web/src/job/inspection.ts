@@ -29,6 +29,7 @@ import { get as fetchJson } from '../data/api.js'
 import { fetchJob, rememberEntries } from '../offline/kept-jobs.js'
 import { useSession } from '../data/session.js'
 import { addToOutbox, sendNext, waiting } from '../offline/outbox.js'
+import { isPracticeJob, keepInPractice, linkedHere } from '../offline/practice-job.js'
 import { takeFromAside, type SetAside } from '../offline/set-aside.js'
 import { withQueue } from '../offline/with-queue.js'
 
@@ -166,15 +167,19 @@ export const useInspection = create<OpenInspection>((set, get) => ({
       set({ refusal: step.message })
       return false
     }
-    const kept = addToOutbox(jobId, by.id, fresh, knownUpTo(entries))
-    const next = [...entries, ...step.entries]
-    set({
-      entries: next,
+    const shown = {
+      entries: [...entries, ...step.entries],
       ...withDraft(step.inspection, undefined),
       draft: undefined,
-      sync: 'sending',
       refusal: undefined,
-    })
+    }
+    if (isPracticeJob(jobId)) {
+      keepInPractice(step.entries)
+      set({ ...shown, sync: 'kept' })
+      return true
+    }
+    const kept = addToOutbox(jobId, by.id, fresh, knownUpTo(entries))
+    set({ ...shown, sync: 'sending' })
     void kept.then(() => get().flush())
     return true
   },
@@ -275,7 +280,10 @@ function taken(
   for (const entry of fresh) {
     const answer = admit(entry, by.role, inspection, { by: by.id })
     if (!answer.ok) return answer
-    const made = provisional(entry, jobId, (inspection.state.head?.seq ?? 0) + 1, by)
+    const { head } = inspection.state
+    const made = isPracticeJob(jobId)
+      ? linkedHere(entry, by, head)
+      : provisional(entry, jobId, (head?.seq ?? 0) + 1, by)
     entries.push(made)
     inspection = inspectNext(inspection, applied(inspection.state, [made]), sheets)
   }

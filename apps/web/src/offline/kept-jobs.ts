@@ -3,6 +3,7 @@ import type { JobBundle } from '@plumb-mark/contract'
 import { get } from '../data/api.js'
 import { device, type KeptJob } from './device-database.js'
 import { PHOTO_CACHE, photoAddress } from './photos.js'
+import { isPracticeJob, practiceBundle } from './practice-job.js'
 
 /** Jobs that were opened and not chosen: the last ones stay, for a cellar nobody planned for. */
 const MOST_UNCHOSEN = 12
@@ -11,9 +12,10 @@ const PATIENCE_MS = 4000
 
 /**
  * A job from the server, or, without signal, as this device kept it. When the line is thin and a copy is here, the copy is given first and
- * the job of the server is handed to `late` when it comes.
+ * the job of the server is handed to `late` when it comes. The practice job is made here.
  */
 export async function fetchJob(jobId: JobId, late: (bundle: JobBundle) => void): Promise<JobBundle> {
+  if (isPracticeJob(jobId)) return practiceBundle()
   const copy = await device.jobs.get(jobId).catch(() => undefined)
   const fetched = get<JobBundle>(`/api/jobs/${jobId}`).then((bundle) => {
     void keepJob(bundle)

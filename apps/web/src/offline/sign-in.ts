@@ -3,6 +3,7 @@ import { post } from '../data/api.js'
 import { useSession } from '../data/session.js'
 import { forgetJobs } from './kept-jobs.js'
 import { PHOTO_CACHE } from './photos.js'
+import { forgetPractice } from './practice-job.js'
 
 /** Whose opened jobs are on this device. */
 const OWNER = 'plumb-mark-owner'
@@ -24,6 +25,7 @@ export async function signOut(): Promise<void> {
 
 /** What was opened is kept for work without signal; whoever opens the tablet next finds none of it. */
 async function forgetData(): Promise<void> {
+  forgetPractice()
   await forgetJobs()
   if (typeof caches === 'undefined') return
   await Promise.all(

@@ -5,7 +5,6 @@ import { Page } from '../layout/page.js'
 import { Note } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
-import { useSession } from '../data/session.js'
 import { prefer } from '../data/preferences.js'
 import { whenHere } from '../data/here-time.js'
 import { Installation } from './installation.js'
@@ -34,7 +33,6 @@ const DIFFICULTY_WORDS = {
 
 function Begin() {
   const { begin, past } = usePractice()
-  const role = useSession(({ person }) => person?.role)
   const [level, setLevel] = useState<Level>('dc')
   const [difficulty, setDifficulty] = useState<Difficulty>('easy')
   const [seed, setSeed] = useState(() => String(1 + Math.floor(Math.random() * 9999)))
@@ -50,11 +48,9 @@ function Begin() {
         With the same number a class inspects the same installation. On a real site: prove dead before
         touching, wait as long as the maker asks, and let only qualified people open live equipment.
       </Note>
-      {role !== 'installer' && (
-        <Button variant="outline" alignSelf="start" onClick={() => prefer({ tourAt: 0 })}>
-          New here? Ten minutes through your first job
-        </Button>
-      )}
+      <Button variant="outline" alignSelf="start" onClick={() => prefer({ tourAt: 0 })}>
+        New here? Ten minutes through your first job
+      </Button>
       <Flex gap="10px" wrap="wrap" align="end">
         <ChoiceField
           label="Subject"

@@ -15,7 +15,7 @@ import {
   type Score,
   type Where,
 } from '@plumb-mark/practice'
-import { library } from './library.js'
+import { sampleSheets } from '../data/sample-sheets.js'
 
 /** What was practised before on this device. */
 export interface Practised {
@@ -83,7 +83,7 @@ export const usePractice = create<Practice>((set, get) => ({
   problem: undefined,
   async begin(wish) {
     try {
-      const scenario = scenarioOf(madeUp(await library(), wish), wish)
+      const scenario = scenarioOf(madeUp(await sampleSheets(), wish), wish)
       const anew = { answers: new Map(), log: [], score: undefined, problem: undefined }
       set({ scenario, wish, began: Date.now(), ...anew })
     } catch (fault) {
@@ -133,5 +133,5 @@ export const unseen = (scenario: Scenario, where: Where): Found => scenario.righ
 
 /** Every check of a level at which something can be hidden, for whoever writes a scenario. */
 export async function placesToHide(wish: { level: Level; seed: number }) {
-  return hidingPlaces(madeUp(await library(), wish), wish)
+  return hidingPlaces(madeUp(await sampleSheets(), wish), wish)
 }

@@ -7,6 +7,7 @@ import { useClippingFiles } from '../data/clippings.js'
 import { LongDownload } from '../data/long-download.js'
 import { useResource } from '../data/resource.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { isPracticeJob } from '../offline/practice-job.js'
 import { useInspection } from '../job/inspection.js'
 import { Shown } from './blocks.js'
 
@@ -57,9 +58,11 @@ export function ReportView() {
           options={optionsOf(PAPERS, PAPER_WORDS)}
           onChange={(value) => choose('paper', value)}
         />
-        <LongDownload address={`/api/jobs/${jobId}/report.pdf`} fields={{ for: audience, paper }}>
-          PDF report
-        </LongDownload>
+        {!isPracticeJob(jobId) && (
+          <LongDownload address={`/api/jobs/${jobId}/report.pdf`} fields={{ for: audience, paper }}>
+            PDF report
+          </LongDownload>
+        )}
         <Button variant="outline" onClick={() => window.print()}>
           Print this page
         </Button>

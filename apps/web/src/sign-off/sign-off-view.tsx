@@ -21,6 +21,7 @@ import { useResource } from '../data/resource.js'
 import { useSession } from '../data/session.js'
 import { checkAddress } from '../job/check-in-address.js'
 import { useInspection } from '../job/inspection.js'
+import { isPracticeJob } from '../offline/practice-job.js'
 import { useSiteTime } from '../job/site-time.js'
 import { MadeVoidList } from './made-void-list.js'
 import { PartHeading } from './part-heading.js'
@@ -290,16 +291,20 @@ function Calculations({ inspection: { state } }: { inspection: Inspection }) {
 function Downloads() {
   const { jobId } = useParams()
   const sync = useInspection((state) => state.sync)
+  // What a server makes of a job there is not of one that it never hears of.
+  const practising = isPracticeJob(jobId)
   return (
     <Box mt="30px">
       <HStack gap="10px" wrap="wrap">
-        <LongDownload address={`/api/jobs/${jobId}/report.pdf`}>PDF report</LongDownload>
+        {!practising && <LongDownload address={`/api/jobs/${jobId}/report.pdf`}>PDF report</LongDownload>}
         <Button asChild variant="outline">
           <Link to={`/jobs/${jobId}/report`}>Read the report</Link>
         </Button>
-        <Button asChild variant="outline">
-          <Link to={`/jobs/${jobId}/data`}>Record, tables and import</Link>
-        </Button>
+        {!practising && (
+          <Button asChild variant="outline">
+            <Link to={`/jobs/${jobId}/data`}>Record, tables and import</Link>
+          </Button>
+        )}
       </HStack>
       {sync !== 'kept' && (
         <Text fontSize="14px" color="unproven" mt="6px">

@@ -3,6 +3,7 @@ import { Check } from 'lucide-react'
 import { useState, type ComponentType } from 'react'
 import { Navigate } from 'react-router'
 import { useSession } from '../data/session.js'
+import { prefer } from '../data/preferences.js'
 import { Page } from '../layout/page.js'
 import { Note } from '../ui/theme/text.js'
 import { FirstInstruments } from './first-instruments.js'
@@ -58,8 +59,19 @@ export function StartView() {
   if (!office) return <Navigate to="/jobs" replace />
   const after = (part: StartPart) => parts[parts.indexOf(part) + 1]
   return (
-    <Page title="Getting started" width="860px">
-      <Note mt="4px">Five things, in any order. Each can be skipped, and found again later.</Note>
+    <Page
+      title="Getting started"
+      width="860px"
+      actions={
+        <Button variant="outline" onClick={() => prefer({ tourAt: 0 })}>
+          Ten minutes with a practice job
+        </Button>
+      }
+    >
+      <Note mt="4px">
+        Five things, in any order. Each can be skipped, and found again later. Whoever wants to see first what
+        it is all for takes ten minutes: from the tape to the signature, on this device only.
+      </Note>
       <Stack as="ol" gap="0" listStyleType="none" mt="14px">
         {parts.map((part, i) => {
           const { title, about, View } = PARTS[part]

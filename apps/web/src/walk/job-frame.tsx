@@ -19,12 +19,14 @@ import { Problem } from '../ui/problem.js'
 import { useFollowing } from '../job/follow.js'
 import { useInspection } from '../job/inspection.js'
 import { JobStatus } from '../job/job-status.js'
+import { usePractisedRole } from '../job/practice-role.js'
 import { OvertakenNotice } from './overtaken.js'
+import { PracticeBar } from './practice-bar.js'
 
 /** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
 export function JobFrame() {
   const { jobId } = useParams()
-  const role = useSession(({ person }) => person?.role)
+  const role = usePractisedRole(jobId)
   const open = useInspection((state) => state.open)
   const problem = useInspection((state) => state.problem)
   const title = useInspection(
@@ -63,6 +65,7 @@ export function JobFrame() {
     )
   return (
     <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown} again={again}>
+      <PracticeBar jobId={jobId!} />
       <DangerBanner />
       <Broken />
       <FromElsewhere />

@@ -1,11 +1,13 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { Check, X } from 'lucide-react'
 import { useEffect, useState } from 'react'
+import { useQuery } from '@tanstack/react-query'
 import { useLocation, useNavigate } from 'react-router'
-import type { JobPage } from '@plumb-mark/contract'
-import { useResource } from '../../data/resource.js'
 import { prefer, usePreferences } from '../../data/preferences.js'
-import { stopsFor, type Stop } from './steps.js'
+import { useInspection } from '../../job/inspection.js'
+import { practiseAs } from '../../job/practice-role.js'
+import { firstJobHere, isPracticeJob } from '../../offline/practice-job.js'
+import { stopsOf, type Stop } from './steps.js'
 
 /** Beneath every screen while somebody is on the tour: where one stands, what there is to see, and the way on. */
 export function TourBar() {
@@ -14,22 +16,26 @@ export function TourBar() {
 }
 
 function Bar({ at }: { at: number }) {
+  const { data: stops } = useQuery({ queryKey: ['tour'], queryFn: async () => stopsOf(await firstJobHere()) })
+  return stops ? <At at={Math.min(at, stops.length - 1)} stops={stops} /> : null
+}
+
+function At({ at, stops }: { at: number; stops: readonly Stop[] }) {
   const go = (tourAt: number | undefined) => prefer({ tourAt })
   const end = () => go(undefined)
   const navigate = useNavigate()
-  const { pathname } = useLocation()
-  const { value: data } = useResource<JobPage>('/api/jobs?limit=1&state=open')
-  const jobId = data?.jobs[0]?.id
-  const stops = stopsFor(jobId)
-  const stop = stops[Math.min(at, stops.length - 1)]!
-  const last = at >= stops.length - 1
+  const { pathname, search } = useLocation()
+  const stop = stops[at]!
+  const last = at === stops.length - 1
   const tried = useTried(stop)
-  // A tour that is gone on with shows what it speaks of.
-  useEffect(() => {
-    if (data) void navigate(stop.to(jobId ?? ''))
-    // Only when another stop is reached: in between one may look round.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [at, data !== undefined])
+  // A tour that is gone on with shows what it speaks of, as whoever looks at it there.
+  const show = () => {
+    if (stop.as) practiseAs(stop.as)
+    void navigate(stop.to)
+  }
+  // Only when another stop is reached: in between one may look round.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  useEffect(show, [at])
   return (
     <Box
       role="region"
@@ -47,7 +53,7 @@ function Bar({ at }: { at: number }) {
       <Flex gap="14px" align={{ base: 'stretch', md: 'center' }} direction={{ base: 'column', md: 'row' }}>
         <Box flex="1">
           <Text fontWeight={600}>
-            {Math.min(at, stops.length - 1) + 1} of {stops.length}: {stop.title}
+            {at + 1} of {stops.length}: {stop.title}
           </Text>
           <Text fontSize="15px" maxW="90ch">
             {stop.say}
@@ -58,8 +64,8 @@ function Bar({ at }: { at: number }) {
           </Flex>
         </Box>
         <Flex gap="6px" align="center">
-          {pathname !== stop.to(jobId ?? '') && (
-            <Button variant="outline" onClick={() => void navigate(stop.to(jobId ?? ''))}>
+          {pathname + search !== stop.to && (
+            <Button variant="outline" onClick={show}>
               Show me
             </Button>
           )}
@@ -82,15 +88,20 @@ function Bar({ at }: { at: number }) {
   )
 }
 
-/** Was it tried since the stop was reached? */
-function useTried({ title, task: { on, within } }: Stop): boolean {
+/** Was it tried since the stop was reached, or does it stand in the job already? */
+function useTried({ title, task }: Stop): boolean {
   const [tried, setTried] = useState<string>()
+  const inJob = useInspection(({ jobId, committed }) =>
+    'when' in task && isPracticeJob(jobId) && committed ? task.when(committed) : false,
+  )
   useEffect(() => {
+    if ('when' in task) return
+    const { on, within } = task
     const see = ({ target }: Event) => {
       if (target instanceof Element && target.closest(within)) setTried(title)
     }
     document.addEventListener(on, see, true)
     return () => document.removeEventListener(on, see, true)
-  }, [on, within, title])
-  return tried === title
+  }, [task, title])
+  return inJob || tried === title
 }

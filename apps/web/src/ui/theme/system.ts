@@ -99,6 +99,10 @@ const config = defineConfig({
         mono: { value: "'Spline Sans Mono', ui-monospace, monospace" },
       },
     },
+    layerStyles: {
+      /** Across the whole page, above what it is about. */
+      notice: { value: { bg: 'unprovenWash', px: '18px', py: '8px' } },
+    },
     semanticTokens: {
       colors: Object.fromEntries(Object.entries(colours).map(([name, pair]) => [name, both(pair)])),
     },
