@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { Inject, Injectable } from '@nestjs/common'
 import { LRUCache } from 'lru-cache'
-import { DataSource } from 'typeorm'
+import { DataSource, In } from 'typeorm'
 import { v7 as uuid } from 'uuid'
 import {
   RECORD_ZIP,
@@ -12,7 +12,7 @@ import {
   zipFaultWords,
   type RecordRowValues,
 } from '@plumb-mark/archive'
-import type { RecordKept } from '@plumb-mark/contract'
+import type { RecordKept, RecordNamed } from '@plumb-mark/contract'
 import {
   BadInput,
   asTold,
@@ -54,6 +54,15 @@ export class RecordsService implements ForeignRecords {
   async list(): Promise<RecordKept[]> {
     const rows = await this.db.getRepository(RecordRow).find({ order: { openedAt: 'DESC' } })
     return Promise.all(rows.map((row) => this.asKept(row)))
+  }
+
+  /** Those that came as exactly these files. */
+  async withDigests(digests: readonly string[]): Promise<RecordNamed[]> {
+    const rows = await this.db.getRepository(RecordRow).find({
+      where: { sha256: In([...digests]) },
+      order: { number: 'DESC' },
+    })
+    return rows.map(({ id, number, title }) => ({ id, number, title }))
   }
 
   /** By its own id, or the latest of a job that is not here. */

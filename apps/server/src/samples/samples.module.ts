@@ -1,12 +1,14 @@
 import { Module } from '@nestjs/common'
+import { RecordsModule } from '../records/records.module.js'
 import { SheetsModule } from '../sheets/sheets.module.js'
 import { SamplesController } from './samples.controller.js'
+import { SampleRecordsService } from './sample-records.service.js'
 import { SamplesService } from './samples.service.js'
 
 @Module({
-  imports: [SheetsModule],
+  imports: [RecordsModule, SheetsModule],
   controllers: [SamplesController],
-  providers: [SamplesService],
+  providers: [SampleRecordsService, SamplesService],
   exports: [SamplesService],
 })
 export class SamplesModule {}

@@ -1,5 +1,5 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
-import { screen } from '@testing-library/react'
+import { screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { asked, onScreen, openJob, refusal, serverSays } from '../testing/job-on-screen.testing.js'
 import { JobsImport } from './jobs-import.js'
@@ -45,11 +45,28 @@ it('a spreadsheet is looked at first, and its jobs are opened all together, by t
   ])
 })
 
-it('of one with a bad row nothing is sent, and the row is named', async () => {
+it('of one with a bad row nothing can be taken, and the row is named before anybody tries', async () => {
   await choose(file(GOOD, 'PM-2,Shed,Mill Lane,Nobody,,Eve,'))
-  await user.click(await screen.findByRole('button', { name: /^Take/ }))
   expect(await screen.findByText(/row 3.*nobody here is called “Eve”/i)).toBeInTheDocument()
+  expect(screen.getByRole('button', { name: /^Take/ })).toBeDisabled()
+  // A column that is not wanted is left out, and what stood in it with it.
+  await user.selectOptions(screen.getByLabelText('people'), 'not in this file')
+  expect(screen.queryByText(/nobody here is called/)).toBeNull()
+  expect(screen.getByRole('button', { name: /^Take/ })).toBeEnabled()
   expect(sent()).toEqual([])
+})
+
+it('its first rows stand under the names of the fields, so that a wrong column is seen', async () => {
+  await choose(file(GOOD, ...[2, 3, 4, 5, 6].map((n) => `PM-${n},Shed ${n},Mill Lane,Nobody,,,`)))
+  const [head, first, second] = within(await screen.findByRole('table', { name: 'Preview' })).getAllByRole(
+    'row',
+  )
+  expect(head).toHaveTextContent('numbertitlesitecustomerunitspeopledue')
+  expect(first).toHaveTextContent('PM-1BarnMill LaneNobody2 x Nobody N-5Ada2026-12-04')
+  expect(second).toHaveTextContent('PM-2Shed 2Mill LaneNobody')
+  expect(screen.getByText('and 2 more rows')).toBeVisible()
+  await user.selectOptions(screen.getByLabelText('title (needed)'), 'customer')
+  expect(first).toHaveTextContent('PM-1NobodyMill LaneNobody')
 })
 
 it('what the server refuses is said, and nothing counts as opened', async () => {

@@ -147,7 +147,7 @@ describe('a tester’s file', () => {
     open()
     await user.upload(screen.getByLabelText('Tester file'), file('Circuit,Voc\r\nA,440\r\nZ,441\r\n'))
     await take()
-    expect(screen.getByRole('status').textContent).toContain('row 3, Circuit: no string is called “Z”')
+    expect(screen.getByRole('alert').textContent).toContain('row 3, Circuit: no string is called “Z”')
     expect(appended()).toEqual([])
   })
   it('of the same tester is read without asking again', async () => {

@@ -1,14 +1,18 @@
-import { Button, Flex } from '@chakra-ui/react'
+import { Button, Flex, Stack } from '@chakra-ui/react'
 import { Link } from 'react-router'
+import { DemoJobs } from './demo-jobs.js'
 
-/** A job of one's own, or a list of them. */
+/** A job of one's own, or a list of them; and jobs of others to look round in. */
 export const FirstJob = () => (
-  <Flex gap="10px" wrap="wrap">
-    <Button asChild>
-      <Link to="/jobs/new">Open the first job</Link>
-    </Button>
-    <Button asChild variant="outline">
-      <Link to="/import">Jobs from a spreadsheet</Link>
-    </Button>
-  </Flex>
+  <Stack gap="16px">
+    <Flex gap="10px" wrap="wrap">
+      <Button asChild>
+        <Link to="/jobs/new">Open the first job</Link>
+      </Button>
+      <Button asChild variant="outline">
+        <Link to="/import">Jobs from a spreadsheet</Link>
+      </Button>
+    </Flex>
+    <DemoJobs />
+  </Stack>
 )

@@ -2,7 +2,8 @@
 import { screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import type { Role } from '@plumb-mark/core'
-import { asked, onScreen, openJob, serverSays } from '../testing/job-on-screen.testing.js'
+import { asked, onScreen, openJob, refusal, serverSays } from '../testing/job-on-screen.testing.js'
+import { DemoJobs } from './demo-jobs.js'
 import { StartView } from './start-view.js'
 
 const user = userEvent.setup()
@@ -109,4 +110,41 @@ it('the name of the firm and the rules of a new job are saved together', async (
 it('whoever is not of the office has nothing to start here', () => {
   open({}, 'inspector')
   expect(screen.queryByRole('heading', { name: 'Getting started' })).toBeNull()
+})
+
+it('demo jobs are added to look round in, and removed again', async () => {
+  openJob([], { role: 'office' })
+  const none = { count: 2, here: [] }
+  const both = {
+    count: 2,
+    here: [
+      { id: 'r1', number: 'PM-1', title: 'Hatchery' },
+      { id: 'r2', number: 'PM-2', title: 'Canopy' },
+    ],
+  }
+  const server = (here: object) => serverSays({ 'GET /api/samples/records': here })
+  server(none)
+  onScreen(<DemoJobs />)
+  const add = await screen.findByRole('button', { name: 'Add 2 demo jobs' })
+  server(both)
+  await user.click(add)
+  expect(asked.map(({ method, address }) => `${method} ${address}`)).toContain('POST /api/samples/records')
+  expect(await screen.findByRole('link', { name: 'PM-1 · Hatchery' })).toHaveAttribute('href', '/jobs/r1')
+  expect(screen.queryByRole('button', { name: /^Add/ })).toBeNull()
+  server(none)
+  await user.click(screen.getByRole('button', { name: 'Remove the demo jobs again' }))
+  expect(await screen.findByRole('button', { name: 'Add 2 demo jobs' })).toBeVisible()
+  expect(asked.map(({ method, address }) => `${method} ${address}`)).toContain('DELETE /api/samples/records')
+})
+
+it('what could not be added is said, and can be tried again', async () => {
+  openJob([], { role: 'office' })
+  serverSays({
+    'GET /api/samples/records': { count: 1, here: [] },
+    'POST /api/samples/records': refusal(507, 'disk-full', 'there is no room for it'),
+  })
+  onScreen(<DemoJobs />)
+  await user.click(await screen.findByRole('button', { name: 'Add 1 demo job' }))
+  expect(await screen.findByRole('alert')).toHaveTextContent('there is no room for it')
+  expect(screen.getByRole('button', { name: 'Add 1 demo job' })).toBeEnabled()
 })

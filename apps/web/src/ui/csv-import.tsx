@@ -1,8 +1,9 @@
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, Table, Text } from '@chakra-ui/react'
 import { Upload } from 'lucide-react'
 import { useRef, useState, type ReactNode } from 'react'
 import { guessColumns, plural, type CsvColumn, type CsvMapping, type CsvRead } from '@plumb-mark/core'
 import { ChoiceField, optionsOf } from './choice-field.js'
+import { Note } from './theme/text.js'
 
 interface Opened {
   name: string
@@ -59,17 +60,18 @@ export function CsvImport<T>({
     setOpened({ name: chosen.name, headers, rows: data })
     setMapping(remembered(words.file, headers) ?? guess(headers))
   }
+  const wanted = columns.filter(({ required }) => required)
+  const mapped = wanted.every(({ key }) => mapping[key])
+  // Each row is looked at before anything is taken: a file with one bad row shows it while the columns are being named.
+  const table = opened && mapped ? read(opened.rows, mapping) : undefined
   const take = async () => {
-    if (!opened) return
-    const table = read(opened.rows, mapping)
-    if (!table.ok) return setSaid(faultWords(table.faults))
+    if (!opened || !table?.ok) return
     const refused = await onTake(table.values)
     if (refused !== undefined) return setSaid([`Nothing was taken: ${refused}`])
     localStorage.setItem(keyOf(words.file, opened.headers), JSON.stringify(mapping))
     setSaid([`${table.values.length} ${subject} taken from ${opened.name}`])
     setOpened(undefined)
   }
-  const wanted = columns.filter(({ required }) => required)
   return (
     <Box>
       <Button variant="outline" onClick={() => file.current?.click()}>
@@ -107,8 +109,20 @@ export function CsvImport<T>({
             ))}
             {children}
           </Grid>
+          <Preview
+            rows={opened.rows}
+            columns={columns.flatMap(({ key, header }) => (mapping[key] ? [[header, mapping[key]]] : []))}
+          />
+          {table && !table.ok && (
+            <Box role="alert" mt="8px" color="danger">
+              <Text fontWeight={600}>Nothing is taken of a file in which a row cannot be read.</Text>
+              {faultWords(table.faults).map((line) => (
+                <Text key={line}>{line}</Text>
+              ))}
+            </Box>
+          )}
           <Flex mt="12px" gap="10px">
-            <Button onClick={() => void take()} disabled={wanted.some(({ key }) => !mapping[key])}>
+            <Button onClick={() => void take()} disabled={!table?.ok}>
               Take the {subject}
             </Button>
             <Button variant="plain" onClick={() => (setOpened(undefined), setSaid([]))}>
@@ -122,6 +136,43 @@ export function CsvImport<T>({
           <Text key={line}>{line}</Text>
         ))}
       </Box>
+    </Box>
+  )
+}
+
+const SHOWN_ROWS = 4
+
+/** The first rows as they will be read: under the names of the fields, so that a wrong column is seen. */
+function Preview({
+  rows,
+  columns,
+}: {
+  rows: readonly Record<string, string>[]
+  /** The name of a field, and the column of the file that fills it. */
+  columns: readonly (readonly [string, string])[]
+}) {
+  if (columns.length === 0) return null
+  return (
+    <Box mt="12px" overflowX="auto">
+      <Table.Root size="sm" aria-label="Preview">
+        <Table.Header>
+          <Table.Row>
+            {columns.map(([header]) => (
+              <Table.ColumnHeader key={header}>{header}</Table.ColumnHeader>
+            ))}
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
+          {rows.slice(0, SHOWN_ROWS).map((row, i) => (
+            <Table.Row key={i}>
+              {columns.map(([header, column]) => (
+                <Table.Cell key={header}>{row[column]}</Table.Cell>
+              ))}
+            </Table.Row>
+          ))}
+        </Table.Body>
+      </Table.Root>
+      {rows.length > SHOWN_ROWS && <Note>and {plural(rows.length - SHOWN_ROWS, 'more row')}</Note>}
     </Box>
   )
 }

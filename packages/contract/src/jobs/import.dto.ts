@@ -66,6 +66,15 @@ export interface RecordKept {
   openedBy: string
 }
 
+/** A kept record as a list of links names it. */
+export type RecordNamed = Pick<RecordKept, 'id' | 'number' | 'title'>
+
+/** How many jobs of invented sites come with the program, and which of them were added to look round in. */
+export interface SampleRecords {
+  count: number
+  here: RecordNamed[]
+}
+
 /** Our keys, by their fingerprints, and the installations whose word is accepted. */
 export interface Installations {
   own: string

@@ -106,6 +106,21 @@ const config = defineConfig({
     semanticTokens: {
       colors: Object.fromEntries(Object.entries(colours).map(([name, pair]) => [name, both(pair)])),
     },
+    slotRecipes: {
+      // On whatever it lies; the library's is white.
+      table: {
+        slots: tableSlotRecipe.slots ?? [],
+        variants: {
+          variant: {
+            line: {
+              row: { bg: 'transparent' },
+              columnHeader: { borderColor: 'hair', color: 'faint' },
+              cell: { borderColor: 'hair' },
+            },
+          },
+        },
+      },
+    },
     recipes: {
       button: {
         base: {
