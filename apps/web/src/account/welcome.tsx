@@ -6,11 +6,12 @@ import { useNavigate } from 'react-router'
 import type { Invited, WelcomeDto } from '@plumb-mark/contract'
 import { dtoResolver } from '../ui/dto-resolver.js'
 import { ApiError, post } from '../data/api.js'
+import { signIn } from '../offline/sign-in.js'
 import { Problem } from '../ui/problem.js'
 import { Door } from './door.js'
 import { NewPassword } from './new-password.js'
 
-/** Where a one-time link leads: choose a password, then sign in with it. The token stays behind the #, where no server sees it. */
+/** Where a one-time link leads: choose a password, and be in with it. The token stays behind the #, where no server sees it. */
 export function Welcome() {
   const navigate = useNavigate()
   const [refused, setRefused] = useState('')
@@ -26,6 +27,10 @@ export function Welcome() {
     try {
       await post('/api/welcome', wish)
       setDone(true)
+      // Whoever has just chosen it need not type it once more.
+      if (!invited) return
+      await navigate('/', { replace: true })
+      await signIn(invited.email, wish.password)
     } catch (problem) {
       setRefused((problem as Error).message)
     }

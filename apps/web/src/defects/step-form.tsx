@@ -32,10 +32,11 @@ export function StepForm({
   const append = useInspection((state) => state.append)
   const person = useSession((session) => session.person)!
   const [photos, setPhotos] = useState<PhotoRef[]>([])
-  const { register, handleSubmit, formState } = useForm<DefectStepDto>({
+  const { register, handleSubmit, setValue, formState } = useForm<DefectStepDto>({
     resolver: dtoResolver(({ DefectStepDto: of }) => of),
     defaultValues: { defectId: defect.id, step, note: '' },
   })
+  const asAsked = () => setValue('note', `As asked: ${defect.remedy}`, { shouldValidate: true })
   const take = handleSubmit(({ note }) => {
     append(person, {
       kind: 'defect-step',
@@ -48,6 +49,11 @@ export function StepForm({
       <Field label={ASKED[step]} problem={formState.errors.note?.message}>
         {(ids) => <Textarea {...ids} {...register('note')} rows={2} autoFocus />}
       </Field>
+      {step === 'reworked' && (
+        <Button variant="outline" alignSelf="start" h="auto" py="8px" whiteSpace="normal" onClick={asAsked}>
+          As asked: {defect.remedy}
+        </Button>
+      )}
       <Flex gap="10px" wrap="wrap" align="center">
         <PhotoPicker photos={photos} onChange={setPhotos} />
         <Button type="submit">{verb}</Button>

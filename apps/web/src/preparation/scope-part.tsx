@@ -1,9 +1,16 @@
-import { Button, Stack } from '@chakra-ui/react'
+import { Button, HStack, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { ENTERED, ENTERED_WORDS, type Entered, type Scope } from '@plumb-mark/core'
 import { Note } from '../ui/theme/text.js'
 import { TextField } from '../ui/text-field.js'
 import { Tick } from '../ui/tick.js'
+
+const USUAL = [
+  'battery added to an existing system',
+  'only exchanged units are inspected',
+  'inspected by somebody else',
+  'not built yet',
+] as const
 
 /** What the job is about: the whole installation, or named parts and why. What lies outside is said to be not inspected here. */
 export function ScopePart({
@@ -46,14 +53,23 @@ export function ScopePart({
         />
       ))}
       {outside.length > 0 && (
-        <TextField
-          label="Why"
-          value={reason}
-          required
-          readOnly={disabled}
-          placeholder="battery added to an existing system"
-          onChange={setReason}
-        />
+        <>
+          <TextField label="Why" value={reason} required readOnly={disabled} onChange={setReason} />
+          {!disabled && (
+            <HStack role="group" aria-label="Usual reasons" gap="6px" wrap="wrap">
+              {USUAL.map((one) => (
+                <Button
+                  key={one}
+                  variant="outline"
+                  aria-pressed={one === reason}
+                  onClick={() => setReason(one)}
+                >
+                  {one}
+                </Button>
+              ))}
+            </HStack>
+          )}
+        </>
       )}
       {!disabled && (
         <Button type="submit" variant="outline" alignSelf="flex-start">

@@ -45,6 +45,15 @@ it('what is owed stands by its urgency, with what is to be done and the usual ca
   expect(screen.getByText(/Isolate and prove dead before touching/)).toBeInTheDocument()
 })
 
+it('is said to be put right as it was asked, by one touch', async () => {
+  raised()
+  await user.click(card('Label is wanting').getByRole('button', { name: 'I have put this right' }))
+  await user.click(card('Label is wanting').getByRole('button', { name: /^As asked: / }))
+  expect(card('Label is wanting').getByRole('textbox')).toHaveValue('As asked: Put it right.')
+  await user.click(card('Label is wanting').getByRole('button', { name: 'Mark as reworked' }))
+  expect(appended()).toMatchObject([{ body: { step: 'reworked', note: 'As asked: Put it right.' } }])
+})
+
 it('is said to be put right with words of one’s own, and then waits for the inspector', async () => {
   raised()
   await user.click(card('Label is wanting').getByRole('button', { name: 'I have put this right' }))

@@ -35,6 +35,10 @@ export function FirstInstruments() {
   const having = new Set(kept.map(({ kind }) => kind))
   const open = CARRIED_INSTRUMENTS.filter((kind) => !having.has(kind))
   const ready = open.filter((kind) => wishes[kind]?.serial.trim() && wishes[kind].calibratedUntil)
+  /** What comes back from one laboratory on one day is typed once, and then touched. */
+  const days = open.flatMap((kind) => wishes[kind]?.calibratedUntil || [])
+  const dayFor = (kind: CarriedInstrument) =>
+    wishes[kind]?.serial.trim() && !wishes[kind].calibratedUntil ? days.at(-1) : undefined
   const set = (kind: CarriedInstrument, part: Partial<Wish>) =>
     setWishes({ ...wishes, [kind]: { ...NOTHING, ...wishes[kind], ...part } })
   const add = async () => {
@@ -87,6 +91,16 @@ export function FirstInstruments() {
             value={wishes[kind]?.calibratedUntil ?? ''}
             onChange={(calibratedUntil) => set(kind, { calibratedUntil })}
           />
+          {dayFor(kind) && (
+            <Button
+              variant="outline"
+              gridColumn="1 / -1"
+              justifySelf="end"
+              onClick={() => set(kind, { calibratedUntil: dayFor(kind)! })}
+            >
+              Calibrated until {dayFor(kind)} as well
+            </Button>
+          )}
         </Grid>
       ))}
       <Problem>{problem}</Problem>

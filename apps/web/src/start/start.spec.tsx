@@ -85,6 +85,20 @@ it('instruments come with what is usual of their kind, and only those whose cali
   ])
 })
 
+it('what was calibrated on the same day is said by a touch, and by nothing else', async () => {
+  open({ 'POST /api/instruments/import': {} })
+  await user.click(await part(/Instruments/))
+  const row = (name: string) => within(screen.getByRole('group', { name }))
+  await user.type(row('tape').getByLabelText('Serial'), 'TP-1')
+  await user.type(row('tape').getByLabelText('Calibrated until'), '2027-03-31')
+  expect(row('caliper').queryByRole('button')).toBeNull()
+  await user.type(row('caliper').getByLabelText('Serial'), 'CA-1')
+  expect(row('caliper').getByLabelText('Calibrated until')).toHaveValue('')
+  await user.click(row('caliper').getByRole('button', { name: 'Calibrated until 2027-03-31 as well' }))
+  expect(row('caliper').getByLabelText('Calibrated until')).toHaveValue('2027-03-31')
+  expect(screen.getByRole('button', { name: 'Add 2 instruments' })).toBeEnabled()
+})
+
 it('house rules and samples are taken apart, and what is not wanted is left', async () => {
   open({ 'POST /api/samples/sheets': {} })
   await user.click(await part(/A first sheet/))
