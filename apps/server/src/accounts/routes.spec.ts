@@ -87,6 +87,9 @@ const MAY: Record<string, string> = Object.fromEntries([
   ['POST /api/imports/:id/installation', 'office'],
   ['GET /api/records', 'inspector reviewer office'],
   ['DELETE /api/records/:id', 'office'],
+  ['GET /api/samples/records', 'inspector reviewer office'],
+  ['POST /api/samples/records', 'office'],
+  ['DELETE /api/samples/records', 'office'],
   ['GET /api/office/installations', 'office'],
   ['POST /api/office/installations/own-key', 'office'],
   ['DELETE /api/office/installations/:id', 'office'],
@@ -187,6 +190,7 @@ it('a session that was made up opens nothing', async () => {
 })
 
 it('whoever watches the machine is told that it lives and can answer, and nothing else', async () => {
+  expect((await (await server.signIn('office')).call('POST', '/api/office/backups')).status).toBeLessThan(300)
   const answer = await new Caller(server.address, '').call('GET', '/health')
   expect([answer.status, await answer.json()]).toEqual([
     200,
