@@ -1,4 +1,4 @@
-import { Button, Input, Stack, Text } from '@chakra-ui/react'
+import { Button, Input, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { PasswordDto } from '@plumb-mark/contract'
@@ -9,6 +9,7 @@ import { Field } from '../ui/field.js'
 import { Section } from '../ui/section.js'
 import { OwnSessions } from './own-sessions.js'
 import { useSession } from '../data/session.js'
+import { Faint } from '../ui/theme/text.js'
 
 /** A person’s own account: where they are signed in, and their password; every session ends with a new one, this one too. */
 export function ChangePassword() {
@@ -45,7 +46,7 @@ export function ChangePassword() {
           <Button type="submit" loading={formState.isSubmitting}>
             Change it
           </Button>
-          <Text color="faint">All your sessions end, on every device: sign in again with the new one.</Text>
+          <Faint>All your sessions end, on every device: sign in again with the new one.</Faint>
         </Stack>
       </Section>
     </Page>

@@ -1,4 +1,4 @@
-import { Button, Input, Stack, Text } from '@chakra-ui/react'
+import { Button, Input, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { useNavigate } from 'react-router'
@@ -10,6 +10,7 @@ import { Problem } from '../ui/problem.js'
 import { Door } from './door.js'
 import { NewPassword } from './new-password.js'
 import { signIn } from '../offline/sign-in.js'
+import { Faint } from '../ui/theme/text.js'
 
 const wordInAddress = () => new URLSearchParams(location.hash.slice(1)).get('word') ?? ''
 
@@ -36,9 +37,9 @@ export function FirstAccount() {
   })
   return (
     <Door title="First account">
-      <Text color="faint">
+      <Faint>
         Nobody has an account here yet. Make the first one, for the office: it lets everybody else in.
-      </Text>
+      </Faint>
       <Stack as="form" gap="14px" onSubmit={(event) => void submit(event)}>
         <Field
           label="Word from the console"

@@ -1,11 +1,11 @@
-import { Box, Button, Input, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, Input, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { DemoAccount, SignInDto } from '@plumb-mark/contract'
 import { dtoResolver } from '../ui/dto-resolver.js'
 import { useResource } from '../data/resource.js'
 import { Field } from '../ui/field.js'
-import { Note } from '../ui/theme/text.js'
+import { Faint, Note } from '../ui/theme/text.js'
 import { Door } from './door.js'
 import { signIn } from '../offline/sign-in.js'
 
@@ -27,9 +27,7 @@ export function SignIn() {
   return (
     <Door title="Plumb Mark">
       <Stack as="form" gap="18px" onSubmit={(event) => void submit(event)}>
-        <Text color="faint">
-          Type what the tape, the driver and the meter say, and know at once whether it is right.
-        </Text>
+        <Faint>Type what the tape, the driver and the meter say, and know at once whether it is right.</Faint>
         <Field label="E-mail" problem={formState.errors.email?.message}>
           {(ids) => <Input {...ids} {...register('email')} type="email" autoComplete="username" autoFocus />}
         </Field>

@@ -10,6 +10,7 @@ import { signIn } from '../offline/sign-in.js'
 import { Problem } from '../ui/problem.js'
 import { Door } from './door.js'
 import { NewPassword } from './new-password.js'
+import { Faint, Strong } from '../ui/theme/text.js'
 
 /** Where a one-time link leads: choose a password, and be in with it. The token stays behind the #, where no server sees it. */
 export function Welcome() {
@@ -51,8 +52,8 @@ export function Welcome() {
     )
   return (
     <Door title="Welcome">
-      <Text fontWeight={600}>{invited ? `${invited.name}, ${invited.email}` : ' '}</Text>
-      <Text color="faint">Choose your password. It should be long; it need not be complicated.</Text>
+      <Strong>{invited ? `${invited.name}, ${invited.email}` : ' '}</Strong>
+      <Faint>Choose your password. It should be long; it need not be complicated.</Faint>
       <Stack as="form" gap="14px" onSubmit={(event) => void submit(event)}>
         <NewPassword
           field={register('password')}

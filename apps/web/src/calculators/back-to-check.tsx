@@ -1,4 +1,4 @@
-import { Button, Flex } from '@chakra-ui/react'
+import { Button } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { may } from '@plumb-mark/core'
@@ -7,6 +7,7 @@ import { useSession } from '../data/session.js'
 import { checkAddress } from '../job/check-in-address.js'
 import { Problem } from '../ui/problem.js'
 import { keepCalculation } from './keep-calculation.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** A calculator that was opened from a check: back to it, with the answer noted in its job where it is wanted. */
 export function BackToCheck({ name, input }: { name: CalculatorName; input: unknown }) {
@@ -27,14 +28,14 @@ export function BackToCheck({ name, input }: { name: CalculatorName; input: unkn
   }
   return (
     <>
-      <Flex gap="8px" wrap="wrap" mb="12px">
+      <Cluster mb="12px">
         <Button onClick={back}>Back to the check</Button>
         {may('calculation-kept', role) && (
           <Button variant="outline" onClick={() => void note()}>
             Note the answer, and back
           </Button>
         )}
-      </Flex>
+      </Cluster>
       <Problem>{problem && `Not noted: ${problem}`}</Problem>
     </>
   )

@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, Grid, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { NavLink, Navigate, useParams, useSearchParams } from 'react-router'
 import { CALCULATORS, leverMoved, readDraft, type CalculatorName, type System } from '@plumb-mark/core'
@@ -18,6 +18,7 @@ import { UseInJob } from './use-in-job.js'
 import { useResult } from './use-result.js'
 import { WhatIf } from './what-if-panel.js'
 import { FormWordsContext, wordsOfCalculator } from './words/context.js'
+import { Faint, PartTitle, SmallPrint } from '../ui/theme/text.js'
 
 /** Each calculator of the core on its own, for a quick answer on site. */
 export function CalculatorsView() {
@@ -64,9 +65,7 @@ function List() {
     >
       {GROUPS.map(({ title, names }) => (
         <Box key={title} flexShrink={0} mb={{ lg: '8px' }}>
-          <Text px="14px" fontSize="13px" color="faint">
-            {title}
-          </Text>
+          <SmallPrint px="14px">{title}</SmallPrint>
           <Flex direction={{ base: 'row', lg: 'column' }}>
             {names.map((name) => (
               <Entry key={name} to={`/calculators/${name}`}>
@@ -100,12 +99,8 @@ function Bench({ name }: { name: CalculatorName }) {
   return (
     <>
       <Box px={{ base: '14px', lg: '22px' }} py="18px" order={{ base: 3, lg: 2 }} minW={0}>
-        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="30px" lineHeight={1.1}>
-          {CATALOGUE[name].title}
-        </Text>
-        <Text color="faint" mb="12px">
-          {CALCULATORS[name].answers}
-        </Text>
+        <PartTitle as="h1">{CATALOGUE[name].title}</PartTitle>
+        <Faint mb="12px">{CALCULATORS[name].answers}</Faint>
         {name === 'photo-measure' && <OffPhoto onTake={change} />}
         <FormWordsContext value={words}>
           <SchemaForm

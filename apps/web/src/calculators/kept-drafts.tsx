@@ -7,6 +7,8 @@ import { TextField } from '../ui/text-field.js'
 import { whenHere } from '../data/here-time.js'
 import { CATALOGUE } from '../data/calculators/catalogue.js'
 import { useRecent } from './recent.js'
+import { Cluster } from '../ui/cluster.js'
+import { IconButton } from '../ui/buttons.js'
 
 type Draft = Record<string, unknown>
 
@@ -31,7 +33,7 @@ export function KeptDrafts({
   }
   return (
     <Box mt="16px">
-      <Flex gap="6px" wrap="wrap" align="center">
+      <Cluster gap="6px">
         <Button variant="outline" onClick={() => onTake(CATALOGUE[name].example)}>
           Example
         </Button>
@@ -40,15 +42,9 @@ export function KeptDrafts({
             <Button variant="outline" onClick={() => onTake(preset.draft)}>
               {preset.name}
             </Button>
-            <Button
-              variant="plain"
-              px="0"
-              minW="44px"
-              aria-label={`Remove ${preset.name}`}
-              onClick={() => remove(name, preset.name)}
-            >
+            <IconButton aria-label={`Remove ${preset.name}`} onClick={() => remove(name, preset.name)}>
               <X size={16} />
-            </Button>
+            </IconButton>
           </Flex>
         ))}
         {naming === undefined ? (
@@ -68,16 +64,16 @@ export function KeptDrafts({
             </Button>
           </Flex>
         )}
-      </Flex>
+      </Cluster>
       {lately.length > 0 && (
-        <Flex gap="2px 6px" wrap="wrap" align="center" mt="6px">
+        <Cluster gap="2px 6px" mt="6px">
           <SmallPrint>Lately</SmallPrint>
           {lately.map((one) => (
             <Button key={one.name} variant="plain" onClick={() => onTake(one.draft)}>
               {whenHere(one.name)}
             </Button>
           ))}
-        </Flex>
+        </Cluster>
       )}
     </Box>
   )

@@ -52,7 +52,6 @@ export function Result({
       <Box>
         <SmallPrint>Working</SmallPrint>
         <chakra.ul
-          listStyleType="none"
           fontFamily="mono"
           fontSize="13px"
           lineHeight={1.55}

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, HStack, Input, Text, Textarea, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, HStack, Input, Textarea, chakra } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { variantOf, type JsonSchema } from '@plumb-mark/core'
@@ -8,6 +8,8 @@ import { useDecimal } from '../data/preferences.js'
 import { TableFields, columnsOf } from './table-fields.js'
 import { useFormWords } from './words/context.js'
 import type { FieldWords } from './words/fields.js'
+import { Danger, Strong } from '../ui/theme/text.js'
+import { IconButton } from '../ui/buttons.js'
 
 interface Props {
   schema: JsonSchema
@@ -225,11 +227,7 @@ function ListFields(props: Props) {
     )
   return (
     <Box>
-      {problems[path] && (
-        <Text role="alert" color="danger">
-          {problems[path]}
-        </Text>
-      )}
+      {problems[path] && <Danger role="alert">{problems[path]}</Danger>}
       {rows.map((row, i) => (
         <Flex
           key={i}
@@ -249,16 +247,13 @@ function ListFields(props: Props) {
               onChange={(next) => replace(i, next)}
             />
           </Box>
-          <Button
-            variant="plain"
-            px="0"
-            minW="44px"
+          <IconButton
             mt="18px"
             onClick={() => onChange(rows.filter((_, j) => j !== i))}
             aria-label={`Remove ${label} ${i + 1}`}
           >
             <X size={18} />
-          </Button>
+          </IconButton>
         </Flex>
       ))}
       <HStack>
@@ -337,7 +332,7 @@ function DictionaryFields({ schema, value, path, problems, onChange }: Props) {
       {Object.entries(given).map(([key, one]) => (
         <Grid key={key} templateColumns="1fr auto" gap="6px" alignItems="start" py="4px">
           <Box>
-            {schema.additionalProperties!.type === 'object' && <Text fontWeight={600}>{key}</Text>}
+            {schema.additionalProperties!.type === 'object' && <Strong>{key}</Strong>}
             <SchemaForm
               schema={schema.additionalProperties!}
               value={one}
@@ -347,10 +342,7 @@ function DictionaryFields({ schema, value, path, problems, onChange }: Props) {
               onChange={(next) => onChange({ ...given, [key]: next })}
             />
           </Box>
-          <Button
-            variant="plain"
-            px="0"
-            minW="44px"
+          <IconButton
             mt="18px"
             onClick={() =>
               onChange(Object.fromEntries(Object.entries(given).filter(([other]) => other !== key)))
@@ -358,7 +350,7 @@ function DictionaryFields({ schema, value, path, problems, onChange }: Props) {
             aria-label={`Remove ${key}`}
           >
             <X size={18} />
-          </Button>
+          </IconButton>
         </Grid>
       ))}
       <HStack>

@@ -1,7 +1,8 @@
-import { Box, Button, Flex } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { QRCodeSVG } from 'qrcode.react'
 import { useState } from 'react'
 import { toLink } from '../data/calculators/link.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** These figures for somebody else: as a link, as a code for the phone beside the laptop, on paper. */
 export function Share({ draft }: { draft: unknown }) {
@@ -17,7 +18,7 @@ export function Share({ draft }: { draft: unknown }) {
   }
   return (
     <Box mt="10px" css={{ '@media print': { display: 'none' } }}>
-      <Flex gap="8px" wrap="wrap">
+      <Cluster>
         <Button variant="outline" onClick={() => void copy()}>
           {copied ? 'Link copied' : 'Copy a link with these figures'}
         </Button>
@@ -27,7 +28,7 @@ export function Share({ draft }: { draft: unknown }) {
         <Button variant="outline" onClick={() => window.print()}>
           Print
         </Button>
-      </Flex>
+      </Cluster>
       {code && (
         <Box bg="white" p="10px" mt="10px" w="fit-content">
           <QRCodeSVG value={address} size={220} title="Opens this calculator with these figures" />

@@ -1,9 +1,11 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, chakra } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import type { JsonSchema } from '@plumb-mark/core'
 import { pastedBlock } from '../ui/pasted-block.js'
 import { Select } from '../ui/select.js'
 import { useFormWords } from './words/context.js'
+import { Danger, SmallDanger } from '../ui/theme/text.js'
+import { IconButton } from '../ui/buttons.js'
 
 const MOST_COLUMNS = 6
 
@@ -55,11 +57,7 @@ export function TableFields({
   const wrong = Object.entries(problems).filter(([at]) => at.startsWith(`${path}[`))
   return (
     <Box>
-      {problems[path] && (
-        <Text role="alert" color="danger">
-          {problems[path]}
-        </Text>
-      )}
+      {problems[path] && <Danger role="alert">{problems[path]}</Danger>}
       <Box overflowX="auto">
         <Grid aria-label={label}>
           <thead>
@@ -95,15 +93,12 @@ export function TableFields({
                   )
                 })}
                 <td>
-                  <Button
-                    variant="plain"
-                    px="0"
-                    minW="44px"
+                  <IconButton
                     aria-label={`Remove ${label} ${i + 1}`}
                     onClick={() => onChange(rows.filter((_, j) => j !== i))}
                   >
                     <X size={18} />
-                  </Button>
+                  </IconButton>
                 </td>
               </tr>
             ))}
@@ -111,9 +106,9 @@ export function TableFields({
         </Grid>
       </Box>
       {wrong.map(([at, problem]) => (
-        <Text key={at} role="alert" color="danger" fontSize="14px">
+        <SmallDanger key={at} role="alert">
           {rowWords(at, path)}: {problem}
-        </Text>
+        </SmallDanger>
       ))}
       <Flex>
         <Button variant="plain" onClick={() => onChange([...rows, structuredClone(rows.at(-1) ?? {})])}>

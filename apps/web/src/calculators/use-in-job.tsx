@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { may } from '@plumb-mark/core'
 import type { JobPage, JobSummary } from '@plumb-mark/contract'
@@ -7,6 +7,7 @@ import { useSession } from '../data/session.js'
 import { get } from '../data/api.js'
 import { ChoiceField, type Option } from '../ui/choice-field.js'
 import { keepCalculation } from './keep-calculation.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** Keeps a calculation in a job: its inputs are appended to the record, its result is worked out again wherever it is shown. */
 export function UseInJob({ name, input }: { name: CalculatorName; input: unknown }) {
@@ -33,14 +34,14 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
     }
   }
   return (
-    <Box mt="18px" borderTop="1px solid" borderColor="hair" pt="12px">
+    <Box layerStyle="ruleAbove" mt="18px" pt="12px">
       {!asking && (
         <Button variant="outline" onClick={() => (setAsking(true), setSaid(undefined))}>
           Use this in a job
         </Button>
       )}
       {asking && (
-        <Flex gap="10px" align="flex-end" wrap="wrap">
+        <Cluster alignItems="flex-end">
           <Box flex="1" minW="220px">
             <ChoiceField
               label="Job"
@@ -55,7 +56,7 @@ export function UseInJob({ name, input }: { name: CalculatorName; input: unknown
           <Button disabled={jobId === ''} onClick={() => void keep()}>
             Save there
           </Button>
-        </Flex>
+        </Cluster>
       )}
       {said && (
         <Text role="status" mt="8px" color={said.ok ? 'accent' : 'danger'}>

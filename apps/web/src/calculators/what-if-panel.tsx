@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, chakra } from '@chakra-ui/react'
 import {
   leverNearest,
   leversOf,
@@ -7,7 +7,8 @@ import {
   type CalculatorName,
   type Lever,
 } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Note, Small, SmallMono, Strong } from '../ui/theme/text.js'
+import { LinkButton } from '../ui/buttons.js'
 
 /** Figures to be moved, with the verdict following, and what would just do. */
 export function WhatIf({
@@ -23,8 +24,8 @@ export function WhatIf({
   const levers = leversOf(name, input).filter((lever) => leverValue(input, lever.path) !== undefined)
   if (levers.length === 0) return null
   return (
-    <Box as="section" aria-label="What if" borderTop="1px solid" borderColor="hair" pt="10px">
-      <Text fontWeight={600}>What if</Text>
+    <Box layerStyle="ruleAbove" as="section" aria-label="What if" pt="10px">
+      <Strong>What if</Strong>
       {levers.map((lever) => (
         <Slider key={lever.path.join('.')} lever={lever} name={name} input={input} onMove={onMove} />
       ))}
@@ -54,10 +55,10 @@ function Slider({
   return (
     <Box mt="8px">
       <Flex justify="space-between" gap="10px">
-        <Text fontSize="14px">{lever.label}</Text>
-        <Text fontFamily="mono" fontSize="15px">
+        <Small>{lever.label}</Small>
+        <SmallMono>
           {said} {lever.unit}
-        </Text>
+        </SmallMono>
       </Flex>
       <chakra.input
         type="range"
@@ -78,9 +79,7 @@ function Slider({
         </Note>
       )}
       {does.kind === 'nearest' && (
-        <Button variant="plain" px="0" onClick={() => move(does.value)}>
-          {typed(does.value)} would just do
-        </Button>
+        <LinkButton onClick={() => move(does.value)}>{typed(does.value)} would just do</LinkButton>
       )}
     </Box>
   )

@@ -1,10 +1,11 @@
-import { Box, Button, Portal } from '@chakra-ui/react'
+import { Box, Portal } from '@chakra-ui/react'
 import { X } from 'lucide-react'
 import { useEffect, useRef, type ReactNode } from 'react'
 import type { Verdict } from '@plumb-mark/core'
 import { verdictColour } from '../ui/verdict-mark.js'
 import { useFocus } from '../job/focus.js'
 import { useMedia } from '../ui/use-media.js'
+import { IconButton } from '../ui/buttons.js'
 
 const PHONE = '(max-width: 47.99em)'
 
@@ -60,18 +61,15 @@ export function AtHand({
       {...data}
     >
       {phone && (
-        <Button
-          variant="plain"
+        <IconButton
           position="absolute"
           right="2px"
           top="2px"
-          px="0"
-          minW="44px"
           aria-label="Close"
           onClick={() => openGroup(undefined)}
         >
           <X size={20} />
-        </Button>
+        </IconButton>
       )}
       {children}
     </Box>

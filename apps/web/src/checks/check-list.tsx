@@ -1,7 +1,7 @@
-import { Box, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, Text, chakra } from '@chakra-ui/react'
 import { memo, useEffect, useMemo, useState } from 'react'
 import { checksOf, isLeft, listedChecks, type JudgedCheck, type ListItem, type Stage } from '@plumb-mark/core'
-import { SmallPrint } from '../ui/theme/text.js'
+import { SmallPrint, Strong } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
 import { prefer, usePreferences } from '../data/preferences.js'
 import { useFocus } from '../job/focus.js'
@@ -10,6 +10,7 @@ import { LongList } from './long-list.js'
 import { OpenCheck } from './open-check.js'
 import { CheckRow } from './row.js'
 import { NOTHING, PASSES, StageHead, type StageFilter } from './stage-head.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** With more rows than this only those in sight are drawn. */
 const LONG = 120
@@ -79,7 +80,7 @@ export function CheckList({ stage, id }: { stage: Stage; id?: string }) {
             open={openAt}
           />
         ) : (
-          <chakra.ul listStyleType="none">
+          <chakra.ul>
             {items.map((item, i) => (
               <Item key={item.key} data-open={i === openAt || undefined}>
                 {draw(item, i)}
@@ -135,10 +136,10 @@ function nextAfter(
 
 const Heading = memo(function Heading({ label, sheet }: { label: string; sheet: string }) {
   return (
-    <HStack px="18px" pt="16px" pb="4px" gap="10px" align="baseline" wrap="wrap" rowGap={0}>
-      <Text fontWeight={600}>{label}</Text>
+    <Cluster px="18px" pt="16px" pb="4px" alignItems="baseline" rowGap={0}>
+      <Strong>{label}</Strong>
       <SmallPrint>{sheet}</SmallPrint>
-    </HStack>
+    </Cluster>
   )
 })
 

@@ -7,6 +7,7 @@ import { useSession } from '../data/session.js'
 import { useInspection } from '../job/inspection.js'
 import { ClippingPicture } from '../manuals/clipping.js'
 import { SmallPrint } from '../ui/theme/text.js'
+import { LinkButton } from '../ui/buttons.js'
 
 const ClauseView = lazy(async () => ({ default: (await import('../manuals/clause-view.js')).ClauseView }))
 
@@ -22,15 +23,13 @@ export function Clause({ check: { sheet, requirement, title } }: { check: Check 
   const first = clipping ? 'cut-out' : 'page'
   return (
     <>
-      <Button
-        variant="plain"
-        px="0"
+      <LinkButton
         fontSize="13px"
         aria-expanded={shown !== undefined}
         onClick={() => setShown(shown ? undefined : first)}
       >
         <BookOpen size={15} /> {words}
-      </Button>
+      </LinkButton>
       {shown && clipping && (
         <Box w="100%" border="1px solid" borderColor="hair">
           <ClippingPicture clipping={clipping} title={title} />

@@ -1,4 +1,4 @@
-import { Button, Text } from '@chakra-ui/react'
+import { Button } from '@chakra-ui/react'
 import { Ruler } from 'lucide-react'
 import { Suspense, lazy, useState } from 'react'
 import {
@@ -10,7 +10,7 @@ import {
   type ReadOff,
 } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
-import { SmallPrint } from '../ui/theme/text.js'
+import { SmallDanger, SmallPrint } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
 import { keepPhoto } from '../offline/photos.js'
 
@@ -77,11 +77,7 @@ export function FromPhoto({
           <Ruler size={18} /> Off a photo
         </Button>
       )}
-      {problem && (
-        <Text role="alert" color="danger" fontSize="14px">
-          {problem}
-        </Text>
-      )}
+      {problem && <SmallDanger role="alert">{problem}</SmallDanger>}
       {open && (
         <Suspense fallback={null}>
           <PhotoTape

@@ -1,12 +1,13 @@
-import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { sayEvidence, sayWord, type Check, type Evidence, type JudgedCheck } from '@plumb-mark/core'
-import { SmallPrint } from '../ui/theme/text.js'
+import { SmallMono, SmallPrint } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { ReasonChoice } from '../ui/reason-choice.js'
 import { useSiteTime } from '../job/site-time.js'
 import { useInspection } from '../job/inspection.js'
 import { Photos } from './photo-picker.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** Everything ever read here, latest first; nothing is deleted, what was wrong is struck out with its reason. */
 export function History({
@@ -18,9 +19,9 @@ export function History({
 }) {
   if (history.length === 0) return null
   return (
-    <Box borderTop="1px solid" borderColor="hair" pt="8px">
+    <Box layerStyle="ruleAbove" pt="8px">
       <SmallPrint>Readings so far</SmallPrint>
-      <chakra.ul listStyleType="none" aria-label="Readings so far">
+      <chakra.ul aria-label="Readings so far">
         {[...history].reverse().map((evidence) => (
           <Row key={evidence.id} check={check} evidence={evidence} writable={writable} />
         ))}
@@ -41,10 +42,10 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
   }
   return (
     <chakra.li py="3px">
-      <HStack gap="10px" wrap="wrap">
-        <Text fontFamily="mono" fontSize="15px" textDecoration={struck ? 'line-through' : 'none'}>
+      <Cluster>
+        <SmallMono textDecoration={struck ? 'line-through' : 'none'}>
           {sayEvidence(check, evidence)}
-        </Text>
+        </SmallMono>
         <SmallPrint flex="1">
           {'instrument' in body && body.instrument ? `${body.instrument.name}, ` : ''}
           {'word' in body && body.word ? `${sayWord(body.word)}, ` : ''}
@@ -58,7 +59,7 @@ function Row({ check, evidence, writable }: { check: Check; evidence: Evidence; 
             Strike out
           </Button>
         )}
-      </HStack>
+      </Cluster>
       {asking && !struck && (
         <ReasonChoice label="Why it is struck out" reasons={REASONS} verb="Strike out so" onTake={strike} />
       )}

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Stack, Text } from '@chakra-ui/react'
+import { Box, Flex, Stack, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
 import { Suspense, lazy, useState } from 'react'
 import {
@@ -14,6 +14,7 @@ import { choiceOf, useInputDefaults } from '../data/input-defaults.js'
 import { useInspection } from '../job/inspection.js'
 import { accuracyWords, dimensionWords } from './accuracy-words.js'
 import { InstrumentChoice } from './instrument-choice.js'
+import { IconButton, LinkButton } from '../ui/buttons.js'
 
 const Scanner = lazy(() => import('../ui/scanner.js').then(({ Scanner: view }) => ({ default: view })))
 
@@ -49,9 +50,7 @@ export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
   return (
     <Box>
       <Flex gap="4px" align="center">
-        <Button
-          variant="plain"
-          px="0"
+        <LinkButton
           aria-expanded={open}
           onClick={() => setOpen(!open)}
           minW={0}
@@ -63,20 +62,14 @@ export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
             In hand: {held.map(({ name }) => name).join(', ') || 'nothing yet'}
             {missing > 0 && held.length > 0 ? `; ${missing} to choose` : ''}
           </Text>
-        </Button>
-        <Button
-          variant="plain"
-          px="0"
-          minW="44px"
-          aria-label="Scan the label of an instrument"
-          onClick={() => setScanning(true)}
-        >
+        </LinkButton>
+        <IconButton aria-label="Scan the label of an instrument" onClick={() => setScanning(true)}>
           <ScanLine size={19} />
-        </Button>
+        </IconButton>
       </Flex>
       <SmallPrint role="status">{said || held.map(overOf).filter(Boolean).join(' ')}</SmallPrint>
       {open && (
-        <Stack gap="8px" py="8px">
+        <Stack py="8px">
           {choices.map(({ dimension, fitting, offered }) => (
             <InstrumentChoice
               key={dimension}

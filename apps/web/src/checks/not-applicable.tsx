@@ -1,9 +1,10 @@
-import { Box, Button } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { useState } from 'react'
 import { NOT_APPLICABLE_REASONS, mayNotApply, type JudgedCheck } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { ReasonChoice } from '../ui/reason-choice.js'
 import { useInspection } from '../job/inspection.js'
+import { LinkButton } from '../ui/buttons.js'
 
 /** Says of one check that it does not apply to what stands here, with the reason; where that cannot be said, nothing is shown. */
 export function NotApplicable({ judged, onDone }: { judged: JudgedCheck; onDone: () => void }) {
@@ -17,9 +18,9 @@ export function NotApplicable({ judged, onDone }: { judged: JudgedCheck; onDone:
   }
   return (
     <Box>
-      <Button variant="plain" px="0" aria-expanded={asking} onClick={() => setAsking(!asking)}>
+      <LinkButton aria-expanded={asking} onClick={() => setAsking(!asking)}>
         Not applicable, because …
-      </Button>
+      </LinkButton>
       {asking && (
         <ReasonChoice
           label="Why it is not applicable"

@@ -1,10 +1,12 @@
-import { Button, HStack, Stack, Text } from '@chakra-ui/react'
+import { HStack, Stack } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { JudgedCheck } from '@plumb-mark/core'
 import { TextField } from '../ui/text-field.js'
 import { useCommit } from '../job/use-commit.js'
 import { PhotoPicker } from './photo-picker.js'
 import { usePhotos } from './use-photos.js'
+import { Lead } from '../ui/theme/text.js'
+import { HandButton } from '../ui/buttons.js'
 
 /** A question that is answered yes when all is right; Y and N answer it from the keyboard. */
 export function ObservationField({ judged, onDone }: { judged: JudgedCheck; onDone: () => void }) {
@@ -33,16 +35,14 @@ export function ObservationField({ judged, onDone }: { judged: JudgedCheck; onDo
   }
   return (
     <Stack ref={question} tabIndex={-1} gap="10px" onKeyDown={byKey} _focusVisible={{ outline: 'none' }}>
-      <Text fontSize="17px" lineHeight={1.3}>
-        {check.ask.question}
-      </Text>
+      <Lead>{check.ask.question}</Lead>
       <HStack gap="10px">
-        <Button minW="110px" h="56px" fontSize="20px" onClick={() => answer(true)}>
+        <HandButton minW="110px" fontSize="20px" onClick={() => answer(true)}>
           Yes
-        </Button>
-        <Button minW="110px" h="56px" fontSize="20px" variant="outline" onClick={() => answer(false)}>
+        </HandButton>
+        <HandButton minW="110px" fontSize="20px" variant="outline" onClick={() => answer(false)}>
           No
-        </Button>
+        </HandButton>
       </HStack>
       <TextField label="Note" value={note} onChange={setNote} />
       <PhotoPicker photos={photos} onChange={takePhotos} />

@@ -1,7 +1,7 @@
-import { Box, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Stack, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { openDefectFor, type DerivedFrom, type JudgedCheck, type Outcome } from '@plumb-mark/core'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Note, PartHeading, Small, SmallPrint, Unproven } from '../ui/theme/text.js'
 import { useMay } from '../job/use-writable.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
 import { AddRemark } from '../job/add-remark.js'
@@ -16,6 +16,7 @@ import { RaiseDefectLater } from './raise-defect-later.js'
 import { ReadingField } from './reading-field.js'
 import { ToCalculator } from './to-calculator.js'
 import { RecordField } from './record/record-field.js'
+import { Cluster } from '../ui/cluster.js'
 
 const DERIVED_WORDS = {
   wall: 'Read off the wall: change an offset in the picture, and this follows.',
@@ -48,12 +49,10 @@ export function OpenCheck({
   const defect = inspection && openDefectFor(judged, inspection.defects, inspection.checks)
   const shown = (
     <>
-      <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap" pr={{ base: '36px', md: '0' }}>
-        <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
-          {check.title}
-        </Text>
+      <Cluster justifyContent="space-between" alignItems="baseline" pr={{ base: '36px', md: '0' }}>
+        <PartHeading>{check.title}</PartHeading>
         <Note fontFamily="mono">{saying(check.required)}</Note>
-      </Flex>
+      </Cluster>
       <Stack gap="12px" mt="10px">
         {writable && check.ask.kind === 'reading' && (
           <ReadingField judged={judged} onTrial={setTrial} onDone={onDone} />
@@ -69,15 +68,15 @@ export function OpenCheck({
           <RaiseDefectLater judged={judged} proposal={outcome.defect} onDone={onDone} />
         )}
         {defect && (
-          <Text fontSize="14px">
+          <Small>
             <b>Defect raised</b> ({defect.severity}, {defect.state}): {defect.remedy}
-          </Text>
+          </Small>
         )}
         <Why outcome={outcome} />
-        <HStack justify="space-between" gap="10px" wrap="wrap">
+        <Cluster justifyContent="space-between">
           <Clause check={check} />
           <ToCalculator judged={judged} />
-        </HStack>
+        </Cluster>
         <AddRemark about={`${check.title}, ${check.place}`} checkId={check.id} />
         <History judged={judged} writable={writable} />
       </Stack>
@@ -107,9 +106,7 @@ function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
         </Text>
       )}
       {outcome.verdict === 'not-inspected' && outcome.again !== undefined && (
-        <Text color="unproven" mt="2px">
-          Read again: {outcome.again}. What was read before stays in the history.
-        </Text>
+        <Unproven mt="2px">Read again: {outcome.again}. What was read before stays in the history.</Unproven>
       )}
       {outcome.verdict === 'not-applicable' && (
         <Text fontSize="16px" mt="2px">
@@ -117,11 +114,7 @@ function Verdict({ outcome, trying }: { outcome: Outcome; trying: boolean }) {
           {outcome.said && ` (${outcome.said.by.name})`}
         </Text>
       )}
-      {outcome.verdict === 'not-proven' && (
-        <Text color="unproven" mt="2px">
-          {saying(outcome.wanting)}
-        </Text>
-      )}
+      {outcome.verdict === 'not-proven' && <Unproven mt="2px">{saying(outcome.wanting)}</Unproven>}
       {trying && outcome.verdict === 'does-not-conform' && <Text mt="4px">{outcome.defect.remedy}</Text>}
     </Box>
   )
@@ -144,7 +137,7 @@ function Why({ outcome }: { outcome: Outcome }) {
   if (!('working' in outcome)) return null
   const causes = outcome.verdict === 'conforms' ? [] : outcome.causes
   return (
-    <Stack gap="8px">
+    <Stack>
       {causes.length > 0 && (
         <Box>
           <SmallPrint>Most likely first</SmallPrint>

@@ -1,4 +1,4 @@
-import { Box, Button, HStack, Image, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Image, Text, chakra } from '@chakra-ui/react'
 import { Camera } from 'lucide-react'
 import { Suspense, lazy, useEffect, useRef, useState } from 'react'
 import type { PhotoRef } from '@plumb-mark/core'
@@ -6,6 +6,8 @@ import { useSession } from '../data/session.js'
 import { useInspection } from '../job/inspection.js'
 import { keepPhoto, usePhotoAddress } from '../offline/photos.js'
 import { isPracticeJob } from '../offline/practice-job.js'
+import { Cluster } from '../ui/cluster.js'
+import { SmallDanger } from '../ui/theme/text.js'
 
 /** The part that draws may not be on this device yet, where nothing is installed and there is no signal. */
 const PhotoMarks = lazy(() =>
@@ -71,7 +73,7 @@ export function PhotoPicker({
   if (isPracticeJob(jobId)) return null
   return (
     <Box>
-      <HStack gap="8px" wrap="wrap">
+      <Cluster>
         <Button variant="outline" onClick={() => input.current?.click()}>
           <Camera size={18} /> Photo
         </Button>
@@ -97,12 +99,8 @@ export function PhotoPicker({
             <SmallPhoto photo={photo} size="56px" />
           </chakra.button>
         ))}
-      </HStack>
-      {problem && (
-        <Text role="alert" color="danger" fontSize="14px">
-          {problem}
-        </Text>
-      )}
+      </Cluster>
+      {problem && <SmallDanger role="alert">{problem}</SmallDanger>}
       {marking && (
         <Suspense fallback={<Text>Opening the photo …</Text>}>
           <Marking

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Input, Stack, Text, Textarea } from '@chakra-ui/react'
+import { Box, Button, Input, Stack, Textarea } from '@chakra-ui/react'
 import { useForm } from 'react-hook-form'
 import { v7 as uuid } from 'uuid'
 import type { DefectRaisedDto } from '@plumb-mark/contract'
@@ -18,6 +18,8 @@ import { Field } from '../ui/field.js'
 import { Select } from '../ui/select.js'
 import { useInspection } from '../job/inspection.js'
 import { PhotoPicker } from './photo-picker.js'
+import { Strong } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** The defect that the failed check offers, already written; the inspector confirms or amends it. */
 export function RaiseDefect({
@@ -59,7 +61,7 @@ export function RaiseDefect({
       onSubmit={(event) => void raise(event)}
       aria-label="Raise a defect"
     >
-      <Text fontWeight={600}>Defect: {proposal.finding}</Text>
+      <Strong>Defect: {proposal.finding}</Strong>
       <Field label="Place" problem={formState.errors.place?.message}>
         {(ids) => <Input {...ids} {...register('place')} autoComplete="off" />}
       </Field>
@@ -83,14 +85,14 @@ export function RaiseDefect({
       <Field label="Remedy" problem={formState.errors.remedy?.message}>
         {(ids) => <Textarea {...ids} {...register('remedy')} rows={3} />}
       </Field>
-      <Flex gap="10px" wrap="wrap" align="center">
+      <Cluster>
         <Button type="submit" bg="danger">
           Raise the defect
         </Button>
         <Box flex="1">
           <PhotoPicker photos={photos} onChange={setPhotos} />
         </Box>
-      </Flex>
+      </Cluster>
     </Stack>
   )
 }

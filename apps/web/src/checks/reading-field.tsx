@@ -12,6 +12,7 @@ import { InstrumentChoice } from './instrument-choice.js'
 import { FromPhoto, type OffPhoto } from './from-photo.js'
 import { PhotoPicker } from './photo-picker.js'
 import { usePhotos } from './use-photos.js'
+import { HandButton } from '../ui/buttons.js'
 
 /** Typed into an empty field it reads the same as at the last such check. */
 const SAME_AGAIN = '='
@@ -110,9 +111,9 @@ export function ReadingField({
             )}
           </Field>
         </Stack>
-        <Button type="submit" h="60px" disabled={!trial?.ok}>
+        <HandButton type="submit" disabled={!trial?.ok}>
           Save
-        </Button>
+        </HandButton>
       </Flex>
       {again !== undefined && !typing && (
         <Button variant="outline" alignSelf="start" onClick={() => keep(judgeAgain())}>

@@ -1,4 +1,4 @@
-import { Box, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, HStack, chakra } from '@chakra-ui/react'
 import {
   LIST_ORDERS,
   STAGE_CAUTIONS,
@@ -8,9 +8,10 @@ import {
   type ListOrder,
   type Stage,
 } from '@plumb-mark/core'
-import { SmallPrint } from '../ui/theme/text.js'
+import { SectionTitle, SmallPrint } from '../ui/theme/text.js'
 import { Select } from '../ui/select.js'
 import { InHand } from './in-hand.js'
+import { Cluster } from '../ui/cluster.js'
 
 export type StageFilter = 'all' | 'left' | 'wrong' | 'not-proven'
 export const PASSES: Record<StageFilter, (judged: JudgedCheck) => boolean> = {
@@ -77,6 +78,7 @@ export function StageHead({
   const units = new Map(here.map(({ check: { unit } }) => [unit.id, unit.label]))
   return (
     <Box
+      layerStyle="ruleBelow"
       px="18px"
       pt="8px"
       pb="6px"
@@ -84,13 +86,9 @@ export function StageHead({
       top="0"
       bg="paper"
       zIndex={2}
-      borderBottom="1px solid"
-      borderColor="hair"
     >
-      <HStack justify="space-between" gap="6px 12px" minH="44px" wrap="wrap">
-        <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="27px" lineHeight={1}>
-          {STAGE_TITLES[stage]}
-        </Text>
+      <Cluster justifyContent="space-between" gap="6px 12px" minH="44px">
+        <SectionTitle>{STAGE_TITLES[stage]}</SectionTitle>
         <HStack gap="6px">
           <Select
             aria-label="Order"
@@ -121,8 +119,8 @@ export function StageHead({
             </Select>
           )}
         </HStack>
-      </HStack>
-      <HStack role="group" aria-label="What is shown" gap="2px" ml="-11px" wrap="wrap">
+      </Cluster>
+      <Cluster role="group" aria-label="What is shown" gap="2px" ml="-11px">
         {(Object.keys(PASSES) as StageFilter[]).map((one) => {
           const of = ofUnit.filter(PASSES[one])
           const count = of.length
@@ -134,7 +132,7 @@ export function StageHead({
             </FilterButton>
           )
         })}
-      </HStack>
+      </Cluster>
       <InHand checks={here} />
       {STAGE_CAUTIONS[stage] && <SmallPrint lineHeight={1.3}>{STAGE_CAUTIONS[stage]}</SmallPrint>}
     </Box>

@@ -1,10 +1,10 @@
-import { Box, Button, HStack, Progress, Text } from '@chakra-ui/react'
+import { Box, Button, HStack, Progress } from '@chakra-ui/react'
 import { useRef, useState, type ReactNode } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { WorkProgress } from '@plumb-mark/contract'
 import { ApiError, getFile } from './api.js'
 import { download } from '../ui/download.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, SmallDanger } from '../ui/theme/text.js'
 
 /** What the server has to work on before it can be had: how far it is, and a way to call it off. */
 export function LongDownload({
@@ -68,9 +68,9 @@ export function LongDownload({
         </Button>
       )}
       {problem && (
-        <Text role="alert" color="danger" fontSize="14px">
+        <SmallDanger role="alert">
           Not made: {problem}
-        </Text>
+        </SmallDanger>
       )}
     </Box>
   )

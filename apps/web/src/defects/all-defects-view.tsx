@@ -1,4 +1,4 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Text } from '@chakra-ui/react'
 import { lazy, Suspense } from 'react'
 import { DEFECT_STATES, type DefectPage } from '@plumb-mark/contract'
 import { SEVERITIES } from '@plumb-mark/core'
@@ -14,6 +14,7 @@ import { SearchField } from '../lists/search-field.js'
 import { thingFilters, useThings } from '../lists/things.js'
 import { optionsOf } from '../ui/choice-field.js'
 import { DefectTable } from './defect-table.js'
+import { Cluster } from '../ui/cluster.js'
 
 const ComesBack = lazy(() => import('./comes-back.js').then(({ ComesBack: view }) => ({ default: view })))
 const Patterns = lazy(() => import('./patterns.js').then(({ Patterns: view }) => ({ default: view })))
@@ -30,10 +31,10 @@ export function AllDefectsView() {
   const filters = useFilters(value('maker'))
   return (
     <Page title="Defects across jobs" width="1100px" problem={problem}>
-      <Flex gap="10px" mt="14px" wrap="wrap" align="flex-end">
+      <Cluster mt="14px" alignItems="flex-end">
         <SearchField label="Defect, place, job, serial" value={value('q')} onSearch={(q) => ask({ q })} />
         <FilterPanel filters={filters} address={address} />
-      </Flex>
+      </Cluster>
       <SavedFilters view="defects" asked={asked} />
       {role !== 'installer' && (
         <Suspense fallback={null}>

@@ -1,4 +1,4 @@
-import { Button, Flex, Grid, Input, Stack, Text, Textarea } from '@chakra-ui/react'
+import { Button, Flex, Grid, Input, Stack, Textarea } from '@chakra-ui/react'
 import { useForm } from 'react-hook-form'
 import type { DefectAmendedDto } from '@plumb-mark/contract'
 import { SEVERITIES, SEVERITY_MEANS, type Defect, type Severity } from '@plumb-mark/core'
@@ -7,6 +7,7 @@ import { dtoResolver } from '../ui/dto-resolver.js'
 import { Field } from '../ui/field.js'
 import { Select } from '../ui/select.js'
 import { useInspection } from '../job/inspection.js'
+import { Danger } from '../ui/theme/text.js'
 
 const asDto = dtoResolver(({ DefectAmendedDto: of }) => of)
 
@@ -66,7 +67,7 @@ export function AmendForm({ defect, onDone }: { defect: Defect; onDone: () => vo
       <Field label="Remedy" problem={formState.errors.remedy?.message}>
         {(ids) => <Textarea {...ids} {...register('remedy')} rows={2} />}
       </Field>
-      {refusal && <Text color="danger">{refusal}</Text>}
+      {refusal && <Danger>{refusal}</Danger>}
       <Flex gap="10px">
         <Button type="submit">Save</Button>
         <Button variant="plain" onClick={onDone}>

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { SquareSplitHorizontal } from 'lucide-react'
 import { Suspense, lazy, useState, type ReactNode } from 'react'
 import {
@@ -15,6 +15,9 @@ import { Photos } from '../checks/photo-picker.js'
 import { useInspection } from '../job/inspection.js'
 import { useSiteTime } from '../job/site-time.js'
 import { Due } from '../ui/due.js'
+import { Danger, Faint, Lead, PartHeading } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
+import { LinkButton } from '../ui/buttons.js'
 
 const BeforeAfter = lazy(() =>
   import('../photo-tape/before-after.js').then(({ BeforeAfter: view }) => ({ default: view })),
@@ -38,30 +41,27 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
   })
   return (
     <chakra.article
+      layerStyle="ruleBelow"
       py="18px"
-      borderBottom="1px solid"
-      borderColor="hair"
       aria-label={`${defect.title}, ${defect.place}`}
       data-state={state}
     >
-      <Flex gap="12px" align="baseline" wrap="wrap">
+      <Cluster alignItems="baseline">
         <Text
           color={open && (severity === 'stop' || severity === 'major') ? 'danger' : 'faint'}
           fontWeight={700}
         >
           {severity}
         </Text>
-        <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
-          {defect.title}
-        </Text>
-        <Text color="faint">{STATE_WORDS[state]}</Text>
-      </Flex>
-      <Text color="faint">
+        <PartHeading>{defect.title}</PartHeading>
+        <Faint>{STATE_WORDS[state]}</Faint>
+      </Cluster>
+      <Faint>
         {defect.place}: {defect.finding}
-      </Text>
-      <Text mt="6px" fontSize="17px" maxW="65ch">
+      </Faint>
+      <Lead mt="6px" maxW="65ch">
         {defect.remedy}
-      </Text>
+      </Lead>
       <Due
         day={defect.due ?? ''}
         over={isOverdue(defect, today())}
@@ -73,7 +73,7 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
           <Clause check={check} />
         </Flex>
       )}
-      <chakra.ol listStyleType="none" mt="8px" fontSize="14px" color="faint">
+      <chakra.ol mt="8px" fontSize="14px" color="faint">
         <Step
           when={raised.at}
           who={raised.by.name}
@@ -109,7 +109,7 @@ export function DefectCard({ defect, children }: { defect: Defect; children?: Re
           conforms.
         </Text>
       )}
-      {failedAgain && <Text color="danger">Read again after the rework, and it failed again.</Text>}
+      {failedAgain && <Danger>Read again after the rework, and it failed again.</Danger>}
       {children && <Box mt="10px">{children}</Box>}
     </chakra.article>
   )
@@ -123,9 +123,9 @@ function Compared({ defect: { raised, steps } }: { defect: Defect }) {
   if (!before || !after) return null
   return (
     <>
-      <Button variant="plain" px="0" onClick={() => setOpen(true)}>
+      <LinkButton onClick={() => setOpen(true)}>
         <SquareSplitHorizontal size={18} /> Before and after
-      </Button>
+      </LinkButton>
       {open && (
         <Suspense fallback={null}>
           <BeforeAfter before={before} after={after} onClose={() => setOpen(false)} />
@@ -156,9 +156,9 @@ function Step({
       {time.when(when)} · {did} by {who}
       {madeVoidBy && ` (void: ${DEFECT_STEP_WORDS[madeVoidBy.body.step]} by ${madeVoidBy.by.name} before)`}
       {note ? `: ${note}` : ''}
-      <Flex gap="6px" mt="4px" wrap="wrap">
+      <Cluster gap="6px" mt="4px">
         {photos}
-      </Flex>
+      </Cluster>
     </chakra.li>
   )
 }

@@ -2,7 +2,7 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table'
 import { Link } from 'react-router'
 import type { DefectRow } from '@plumb-mark/contract'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Note, SmallMono, SmallPrint } from '../ui/theme/text.js'
 import { dayHere } from '../data/here-time.js'
 import { Due } from '../ui/due.js'
 
@@ -54,9 +54,7 @@ const COLUMNS = [
     header: 'Job',
     cell: ({ row: { original } }) => (
       <>
-        <Text fontFamily="mono" fontSize="14px">
-          {original.number}
-        </Text>
+        <SmallMono>{original.number}</SmallMono>
         <SmallPrint>{original.job}</SmallPrint>
       </>
     ),
@@ -65,9 +63,7 @@ const COLUMNS = [
     header: 'Raised',
     cell: ({ getValue, row: { original } }) => (
       <>
-        <Text fontFamily="mono" fontSize="14px" whiteSpace="nowrap">
-          {dayHere(getValue())}
-        </Text>
+        <SmallMono whiteSpace="nowrap">{dayHere(getValue())}</SmallMono>
         <SmallPrint>{original.raisedBy}</SmallPrint>
       </>
     ),

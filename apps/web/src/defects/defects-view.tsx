@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import {
@@ -17,6 +17,8 @@ import { useMay } from '../job/use-writable.js'
 import { AmendForm } from './amend-form.js'
 import { DefectCard } from './defect-card.js'
 import { StepForm } from './step-form.js'
+import { PartTitle } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 const STEP_BUTTONS = {
   reworked: 'Reworked',
@@ -32,10 +34,8 @@ export function DefectsView() {
   const { today } = useSiteTime()
   const sorted = defects.toSorted(byUrgency(today()))
   return (
-    <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="32px">
-        Defects
-      </Text>
+    <Box layerStyle="page" maxW="860px">
+      <PartTitle>Defects</PartTitle>
       {sorted.length === 0 && (
         <Text mt="10px">None has been raised. A failed check offers one, already written, in the walk.</Text>
       )}
@@ -70,7 +70,7 @@ function Actions({ defect }: { defect: Defect }) {
       <StepForm defect={defect} step={step} verb={STEP_BUTTONS[step]} onDone={() => setStep(undefined)} />
     )
   return (
-    <Flex gap="8px" wrap="wrap" align="center">
+    <Cluster>
       {defect.state === 'reworked' && stage && (
         <Button asChild>
           <Link to={`/jobs/${jobId}/walk/${stage}`}>Read it again</Link>
@@ -87,6 +87,6 @@ function Actions({ defect }: { defect: Defect }) {
         </Button>
       )}
       <AddRemark about={`${defect.title}, ${defect.place}`} defectId={defect.id} />
-    </Flex>
+    </Cluster>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { PatternRow } from '@plumb-mark/contract'
 import {
@@ -9,9 +9,10 @@ import {
   type PatternSuggestion,
 } from '@plumb-mark/core'
 import { useResource } from '../data/resource.js'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Note, SmallMono, SmallPrint, SubTitle } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
+import { Cluster } from '../ui/cluster.js'
 
 const BY_WORDS = {
   clause: 'clause',
@@ -43,17 +44,15 @@ export function Patterns() {
   const { value: data, problem } = useResource<PatternRow[]>(`/api/patterns?by=${by}`)
   return (
     <Box as="section" aria-label="What comes back" mt="22px">
-      <Flex justify="space-between" align="end" gap="10px" wrap="wrap">
-        <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
-          What comes back, and how sure that is
-        </Text>
+      <Cluster justifyContent="space-between" alignItems="end">
+        <SubTitle>What comes back, and how sure that is</SubTitle>
         <ChoiceField label="By" value={by} options={optionsOf(PATTERNS_BY, BY_WORDS)} onChange={setBy} />
-      </Flex>
+      </Cluster>
       <Problem>{problem}</Problem>
       {data?.length === 0 && <Text mt="8px">Nothing has been judged yet.</Text>}
       {data && data.length > 0 && (
         <>
-          <chakra.ul listStyleType="none" mt="6px" aria-label="Patterns">
+          <chakra.ul mt="6px" aria-label="Patterns">
             {data.slice(0, SHOWN).map((pattern) => (
               <Row key={pattern.key} pattern={pattern} by={by} />
             ))}
@@ -74,18 +73,18 @@ function Row({ pattern, by }: { pattern: PatternRow; by: PatternsBy }) {
   const { key, failed, judged, rate, low, high, says } = pattern
   const suggestion = suggestionFor(pattern, by)
   return (
-    <chakra.li py="8px" borderBottom="1px solid" borderColor="hair">
-      <Flex justify="space-between" gap="12px" wrap="wrap" rowGap="2px">
+    <chakra.li layerStyle="ruleBelow" py="8px">
+      <Cluster justifyContent="space-between" rowGap="2px">
         <Text fontWeight={says === 'stands-out' ? 600 : 400} flex="1 1 260px">
           {key}
         </Text>
-        <Text fontFamily="mono" fontSize="15px">
+        <SmallMono>
           {failed} of {judged}
-        </Text>
+        </SmallMono>
         <Text w="220px" color={says === 'stands-out' ? 'danger' : 'faint'} fontSize="14px">
           {SAYS[says]}
         </Text>
-      </Flex>
+      </Cluster>
       <Scale pattern={pattern} label={`${percent(rate)}, between ${percent(low)} and ${percent(high)}`} />
       {suggestion && <Note>{SUGGESTS[suggestion]}</Note>}
     </chakra.li>

@@ -1,10 +1,11 @@
-import { Box, Flex, Text, useBreakpointValue, useToken } from '@chakra-ui/react'
+import { Box, Flex, useBreakpointValue, useToken } from '@chakra-ui/react'
 import { Bar, BarChart, LabelList, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { RECURRING_BY, type Recurring as Row, type RecurringBy } from '@plumb-mark/contract'
 import { useResource } from '../data/resource.js'
 import type { useListAddress } from '../lists/list-address.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, SectionTitle } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { Cluster } from '../ui/cluster.js'
 
 const WORDS: Record<RecurringBy, string> = {
   clause: 'what failed',
@@ -48,11 +49,9 @@ export function Recurring({
   const again = data.filter(({ jobs }) => jobs > 1).length
   return (
     <Box as="section" aria-label="What comes back" mt="22px">
-      <Flex align="flex-end" gap="16px" wrap="wrap">
+      <Cluster alignItems="flex-end" gap="16px">
         <Box flex="1" minW="240px">
-          <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600}>
-            What comes back
-          </Text>
+          <SectionTitle>What comes back</SectionTitle>
           <Note>
             {again === 0
               ? 'Nothing here failed in more than one job.'
@@ -67,7 +66,7 @@ export function Recurring({
             onChange={(next) => ask({ by: next === 'clause' ? undefined : next })}
           />
         </Box>
-      </Flex>
+      </Cluster>
       <Box h={`${(narrow ? 52 : 34) * rows.length + 12}px`} mt="8px">
         <ResponsiveContainer>
           <BarChart

@@ -1,4 +1,4 @@
-import { Button, Flex, Stack, Textarea } from '@chakra-ui/react'
+import { Button, Stack, Textarea } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { DefectStepDto } from '@plumb-mark/contract'
@@ -8,6 +8,7 @@ import { dtoResolver } from '../ui/dto-resolver.js'
 import { PhotoPicker } from '../checks/photo-picker.js'
 import { Field } from '../ui/field.js'
 import { useInspection } from '../job/inspection.js'
+import { Cluster } from '../ui/cluster.js'
 
 const ASKED = {
   reworked: 'What was done?',
@@ -54,13 +55,13 @@ export function StepForm({
           As asked: {defect.remedy}
         </Button>
       )}
-      <Flex gap="10px" wrap="wrap" align="center">
+      <Cluster>
         <PhotoPicker photos={photos} onChange={setPhotos} />
         <Button type="submit">{verb}</Button>
         <Button variant="plain" onClick={onDone}>
           Cancel
         </Button>
-      </Flex>
+      </Cluster>
     </Stack>
   )
 }

@@ -1,16 +1,17 @@
-import { Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Button, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { DeviceFound } from '@plumb-mark/contract'
 import { post } from '../data/api.js'
 import { useCommit } from '../job/use-commit.js'
-import { SmallPrint } from '../ui/theme/text.js'
+import { Danger, SmallPrint } from '../ui/theme/text.js'
 import { ChoiceField, named } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
 import { useInspection } from '../job/inspection.js'
 import { ScanRange } from './scan-range.js'
 import { Simulated } from './simulated.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** Where a device is believed to be: asked first, and connected once it has said who it is. */
 export function ConnectForm() {
@@ -65,7 +66,7 @@ export function ConnectForm() {
       </Grid>
       <Problem>{problem}</Problem>
       {found && (
-        <Flex gap="12px" wrap="wrap" align="end" mt="10px" role="status">
+        <Cluster alignItems="end" mt="10px" role="status">
           <Text>
             <b>
               {found.maker} {found.model}
@@ -82,11 +83,11 @@ export function ConnectForm() {
             Connect
           </Button>
           {unit?.serial && unit.serial !== found.serial && (
-            <Text color="danger">
+            <Danger>
               By the record {unit.label} has the serial {unit.serial}.
-            </Text>
+            </Danger>
           )}
-        </Flex>
+        </Cluster>
       )}
       <ScanRange onFound={propose} />
       <SmallPrint>

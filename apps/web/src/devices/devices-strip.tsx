@@ -1,15 +1,16 @@
-import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Stack, chakra } from '@chakra-ui/react'
 import { Cable, Unplug } from 'lucide-react'
 import { useState } from 'react'
 import type { LiveDevice } from '@plumb-mark/contract'
 import type { Connection } from '@plumb-mark/core'
 import { useCommit } from '../job/use-commit.js'
 import { useWritable } from '../job/use-writable.js'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Note, SmallDanger, SmallPrint, Strong, Unproven } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
 import { ConnectForm } from './connect-form.js'
 import { useListening, useLive } from './live.js'
 import { Simulated } from './simulated.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** The devices of the job: who answers, who does not and since when; and the way to connect another. */
 export function DevicesStrip() {
@@ -22,29 +23,28 @@ export function DevicesStrip() {
   const answering = devices.filter(({ state }) => state === 'connected').length
   return (
     <Box
+      layerStyle="ruleBelow"
       bg="panel"
-      borderBottom="1px solid"
-      borderColor="hair"
       px={{ base: '12px', lg: '24px' }}
       py="8px"
       as="section"
       aria-label="Devices"
     >
-      <Flex align="center" gap="12px" wrap="wrap">
+      <Cluster>
         <Cable size={20} aria-hidden />
-        <Text fontWeight={600}>
+        <Strong>
           {connections.length === 0
             ? 'No device connected'
             : `${answering} of ${connections.length} ${connections.length === 1 ? 'device answers' : 'devices answer'}`}
-        </Text>
+        </Strong>
         {devices.some(({ device }) => device?.simulated) && <Simulated />}
         {silentSince !== undefined && (
-          <Text color="unproven">no word from the server since {timeOf(silentSince)}</Text>
+          <Unproven>no word from the server since {timeOf(silentSince)}</Unproven>
         )}
         <Button variant="plain" ml="auto" onClick={() => setOpen(!open)} aria-expanded={open}>
           {open ? 'Close' : connections.length === 0 ? 'Connect a device' : 'Show devices'}
         </Button>
-      </Flex>
+      </Cluster>
       {open && (
         <Stack gap="4px" pb="8px">
           {connections.map((connection) => (
@@ -82,31 +82,26 @@ function Device({
   const other = named && unit?.serial && named.serial !== unit.serial
   return (
     <Flex
+      layerStyle="ruleAbove"
       gap="12px"
       align="center"
-      borderTop="1px solid"
-      borderColor="hair"
       py="6px"
       role="group"
       aria-label={unit?.label ?? unitId}
     >
       <Box flex="1" minW={0}>
-        <HStack gap="10px" wrap="wrap">
-          <Text fontWeight={600}>{unit?.label ?? unitId}</Text>
+        <Cluster>
+          <Strong>{unit?.label ?? unitId}</Strong>
           {named?.simulated && <Simulated />}
           <Note color={live?.state === 'lost' ? 'danger' : undefined}>{stateWords(live)}</Note>
-        </HStack>
+        </Cluster>
         <SmallPrint>
           <chakra.span fontFamily="mono">
             {host}:{port}/{address}
           </chakra.span>
           {named && ` ${named.maker} ${named.model}, ${named.serial}, firmware ${named.firmware}`}
         </SmallPrint>
-        {other && (
-          <Text color="danger" fontSize="14px">
-            by the record {unit.serial} was fitted here
-          </Text>
-        )}
+        {other && <SmallDanger>by the record {unit.serial} was fitted here</SmallDanger>}
       </Box>
       {writable && (
         <Button

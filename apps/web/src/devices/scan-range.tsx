@@ -1,9 +1,11 @@
-import { Button, Grid, HStack, Text, chakra } from '@chakra-ui/react'
+import { Button, Grid, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import type { DeviceFound, ScanStep } from '@plumb-mark/contract'
 import { MOST_ADDRESSES, addressCount } from '@plumb-mark/core'
 import { TextField } from '../ui/text-field.js'
 import { Simulated } from './simulated.js'
+import { Danger } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 type Range = Record<'from' | 'to' | 'fromPort' | 'toPort', string>
 
@@ -95,12 +97,12 @@ export function ScanRange({ onFound }: { onFound: (device: DeviceFound) => void 
         </Text>
       )}
       {refused && (
-        <Text role="alert" color="danger" mt="8px">
+        <Danger role="alert" mt="8px">
           This range cannot be looked through: it must lie in networks that the office has allowed.
-        </Text>
+        </Danger>
       )}
       {found.map((device) => (
-        <HStack key={`${device.host}:${device.port}`} gap="12px" mt="4px" wrap="wrap">
+        <Cluster key={`${device.host}:${device.port}`} mt="4px">
           <Button variant="plain" onClick={() => onFound(device)}>
             {device.maker} {device.model} {device.serial}
           </Button>
@@ -108,7 +110,7 @@ export function ScanRange({ onFound }: { onFound: (device: DeviceFound) => void 
             {device.host}:{device.port}
           </chakra.span>
           {device.simulated && <Simulated />}
-        </HStack>
+        </Cluster>
       ))}
     </chakra.details>
   )

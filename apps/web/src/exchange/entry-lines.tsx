@@ -1,7 +1,7 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { entryRow, type EntryKind } from '@plumb-mark/core'
 import type { EntryLine } from '@plumb-mark/contract'
-import { SmallPrint } from '../ui/theme/text.js'
+import { SmallPrint, Strong } from '../ui/theme/text.js'
 import { whenHere } from '../data/here-time.js'
 
 const MOST = 12
@@ -10,11 +10,7 @@ const MOST = 12
 export function EntryLines({ title, lines }: { title?: string; lines: readonly EntryLine[] }) {
   return (
     <Box flex="1" minW="260px">
-      {title && (
-        <Text fontWeight={600} mt="4px">
-          {title}
-        </Text>
-      )}
+      {title && <Strong mt="4px">{title}</Strong>}
       {lines.slice(0, MOST).map(({ seq, at, by, kind }) => (
         <SmallPrint key={seq} color="text">
           {seq}. {entryRow(kind as EntryKind)?.label ?? kind}, {by}, {whenHere(at)}

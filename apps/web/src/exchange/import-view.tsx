@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Progress, Text } from '@chakra-ui/react'
+import { Box, Button, Progress, Text } from '@chakra-ui/react'
 import { Upload } from 'lucide-react'
 import { useRef, useState, type FormEvent } from 'react'
 import { Link } from 'react-router'
@@ -7,11 +7,12 @@ import { signerWords } from '@plumb-mark/core'
 import { Page } from '../layout/page.js'
 import { post, remove, sendFile } from '../data/api.js'
 import { useResource } from '../data/resource.js'
-import { Note } from '../ui/theme/text.js'
+import { Faint, Lead, Note, Small, Strong } from '../ui/theme/text.js'
 import { TextField } from '../ui/text-field.js'
 import { EntryLines } from './entry-lines.js'
 import { JobsImport } from './jobs-import.js'
 import { RecordsKept } from './records-kept.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** A record that arrives as a ZIP: looked at first, then worked on here or kept to be read. Nothing is merged in silence. */
 export function ImportView() {
@@ -91,9 +92,9 @@ export function ImportView() {
       )}
       {preview && <Preview preview={preview} onTake={take} onAccept={accept} onLeave={leave} />}
       {done && (
-        <Text role="status" mt="20px" fontSize="18px">
+        <Lead role="status" mt="20px">
           {done.number} {done.title} is here. <Link to={`/jobs/${done.openAs}`}>Open it</Link>
-        </Text>
+        </Lead>
       )}
       <RecordsKept records={records.value} onRemove={forget} />
       <JobsImport />
@@ -122,7 +123,7 @@ function Preview({
       <Text as="h2" fontSize="22px" fontWeight={600}>
         {number} · {title}
       </Text>
-      <Text color="faint">{site}</Text>
+      <Faint>{site}</Faint>
       <Text mt="8px">
         {entries} entries by {people.join(', ')}; {counted(photos, 'photo')}, {counted(traces, 'trace')};{' '}
         {sealed ? 'signed and sealed' : 'not signed'}
@@ -140,21 +141,21 @@ function Preview({
         role="status"
       >
         <MeetingWords meeting={meeting} />
-        {obstacle && <Text fontWeight={600}>It cannot be worked on here: {obstacle}.</Text>}
+        {obstacle && <Strong>It cannot be worked on here: {obstacle}.</Strong>}
         {faults.map((one) => (
-          <Text key={one} fontSize="15px" overflowWrap="anywhere">
+          <Small key={one} overflowWrap="anywhere">
             {one}
-          </Text>
+          </Small>
         ))}
         {unread.length > 0 && (
-          <Text fontSize="15px" overflowWrap="anywhere">
+          <Small overflowWrap="anywhere">
             Of a newer program, and not shown here: {unread.slice(0, 5).join(', ')}
             {unread.length > 5 && ` and ${unread.length - 5} more`}
-          </Text>
+          </Small>
         )}
       </Box>
       {signer.kind === 'stranger' && mayRead && <Acceptance signer={signer} onAccept={onAccept} />}
-      <Flex gap="10px" mt="14px" wrap="wrap">
+      <Cluster mt="14px">
         {mayWork && (
           <Button onClick={() => void onTake('job')}>
             {meeting.kind === 'extends'
@@ -172,7 +173,7 @@ function Preview({
         <Button variant="plain" onClick={() => void onLeave()}>
           Leave it
         </Button>
-      </Flex>
+      </Cluster>
     </Box>
   )
 }
@@ -196,7 +197,7 @@ function Acceptance({
       borderRadius="4px"
       onSubmit={(event: FormEvent) => (event.preventDefault(), void onAccept(name.trim()))}
     >
-      <Text fontWeight={600}>Is this an installation that you work with?</Text>
+      <Strong>Is this an installation that you work with?</Strong>
       <Note>
         Ask people there for the fingerprint of their key (Office, Installations), not by the way this file
         came, and compare all of it. What they sign may then continue jobs here, always as told by them.
@@ -204,12 +205,12 @@ function Acceptance({
       <Text fontFamily="mono" fontSize={{ base: '16px', md: '19px' }} my="8px" overflowWrap="anywhere">
         {signer.key}
       </Text>
-      <Flex gap="10px" align="flex-end" wrap="wrap">
+      <Cluster alignItems="flex-end">
         <TextField label="What it is called here" value={name} onChange={setName} maxLength={120} />
         <Button type="submit" variant="outline" disabled={!name.trim()}>
           Accept its word
         </Button>
-      </Flex>
+      </Cluster>
     </Box>
   )
 }
@@ -232,21 +233,21 @@ function MeetingWords({ meeting }: { meeting: ImportPreview['meeting'] }) {
     case 'extends':
       return (
         <>
-          <Text fontWeight={600}>It continues the job that is here by {meeting.added.length} entries:</Text>
+          <Strong>It continues the job that is here by {meeting.added.length} entries:</Strong>
           <EntryLines lines={meeting.added} />
         </>
       )
     case 'fork':
       return (
         <>
-          <Text fontWeight={600}>
+          <Strong>
             After entry {meeting.at} both went on, each in its own way. Neither is changed: decide with the
             other installation which one is the record, and enter what is missing there.
-          </Text>
-          <Flex gap="24px" mt="8px" wrap="wrap">
+          </Strong>
+          <Cluster gap="24px" mt="8px">
             <EntryLines title="Here" lines={meeting.here} />
             <EntryLines title="In the file" lines={meeting.there} />
-          </Flex>
+          </Cluster>
         </>
       )
   }

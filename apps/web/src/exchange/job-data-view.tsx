@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Flex } from '@chakra-ui/react'
 import { Archive, FileJson } from 'lucide-react'
 import { useParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
@@ -17,7 +17,7 @@ import { useSession } from '../data/session.js'
 import { useResource } from '../data/resource.js'
 import { useCommit } from '../job/use-commit.js'
 import { useWritable } from '../job/use-writable.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, PartTitle } from '../ui/theme/text.js'
 import { Section } from '../ui/section.js'
 import { sizeWords } from '../ui/size-words.js'
 import { useDecimal } from '../data/preferences.js'
@@ -26,6 +26,7 @@ import { ArchivePart } from './archive-part.js'
 import { CsvExport } from '../ui/csv-export.js'
 import { CsvImport } from '../ui/csv-import.js'
 import { LongDownload } from '../data/long-download.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** What leaves a job and what comes in: the whole record, and its tables. */
 export function JobDataView() {
@@ -38,16 +39,14 @@ export function JobDataView() {
   const { array, units } = inspection.state.asBuilt
   const name = (what: string) => `${inspection.state.header?.number ?? 'job'} ${what}`
   return (
-    <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="32px">
-        Data of this job
-      </Text>
+    <Box layerStyle="page" maxW="860px">
+      <PartTitle>Data of this job</PartTitle>
       <Section title="The whole record">
         <Note my="8px">
           One ZIP with the inspection file, sheets, photos, traces, the public key and a plain page that shows
           the record without this program. Another installation opens it with nothing lost.
         </Note>
-        <Flex gap="10px" wrap="wrap">
+        <Cluster>
           <LongDownload address={`/api/jobs/${jobId}/record.zip`}>
             <Archive size={17} /> Record (ZIP)
           </LongDownload>
@@ -56,7 +55,7 @@ export function JobDataView() {
               <FileJson size={17} /> Inspection file (JSON)
             </a>
           </Button>
-        </Flex>
+        </Cluster>
         {room && (
           <Note mt="10px">
             {room.count} photos, {sizeWords(room.bytes)} of the {sizeWords(room.quota)} that the photos of a
@@ -65,7 +64,7 @@ export function JobDataView() {
         )}
       </Section>
       <Section title="Tables (CSV)">
-        <Flex gap="10px" wrap="wrap" mt="10px">
+        <Cluster mt="10px">
           <CsvExport label="Readings" name={name('readings')} table={() => readingsOut(inspection)} />
           <CsvExport label="Defects" name={name('defects')} table={() => defectsOut(inspection)} />
           <CsvExport
@@ -73,7 +72,7 @@ export function JobDataView() {
             name={name('serials')}
             table={() => serialsOut({ devices: array.devices, units })}
           />
-        </Flex>
+        </Cluster>
         <Note mt="10px">
           Traces leave and come in where they are taken, serial lists on the array map, testers’ files beside
           the strings.

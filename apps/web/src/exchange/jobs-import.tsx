@@ -6,7 +6,7 @@ import { post } from '../data/api.js'
 import { hereZone } from '../data/here-time.js'
 import { useReload, useResource } from '../data/resource.js'
 import { CsvImport } from '../ui/csv-import.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, SectionTitle } from '../ui/theme/text.js'
 
 /** Jobs of a spreadsheet, opened all together or not at all. */
 export function JobsImport() {
@@ -27,9 +27,7 @@ export function JobsImport() {
   }
   return (
     <Box as="section" aria-label="Jobs from a spreadsheet" mt="28px">
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="23px">
-        Jobs from a spreadsheet
-      </Text>
+      <SectionTitle>Jobs from a spreadsheet</SectionTitle>
       <Note mb="10px">
         CSV with number, title, site and customer; where they are known also units (“2 × Aldervane AH-8T;
         Thrumcap TB-10”), people by name, the day by which they are due, and rules (IEC or NEC).

@@ -1,8 +1,8 @@
-import { Box, Button, Text } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { RecordKept } from '@plumb-mark/contract'
 import { signerWords } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Note, Strong } from '../ui/theme/text.js'
 import { Row, Section } from '../ui/section.js'
 import { whenHere } from '../data/here-time.js'
 
@@ -25,11 +25,11 @@ export function RecordsKept({
       {records.map(({ id, number, title, site, entries, sealed, signer, openedAt, openedBy }) => (
         <Row key={id}>
           <Box flex="1" minW="240px">
-            <Text fontWeight={600}>
+            <Strong>
               <Link to={`/jobs/${id}`}>
                 {number} · {title}
               </Link>
-            </Text>
+            </Strong>
             <Note>
               {site}; {entries} entries, {sealed ? 'signed and sealed' : 'not signed'}; exported by{' '}
               {signerWords(signer)}; opened by {openedBy}, {whenHere(openedAt)}

@@ -1,14 +1,15 @@
-import { Box, Button, Flex, Image, Stack, Table, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Image, Stack, Table, Text, chakra } from '@chakra-ui/react'
 import { Printer } from 'lucide-react'
 import { useMemo, type ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import { VERDICT_WORDS, handOver, type HandOver, normaliseLabel, type SerialFound } from '@plumb-mark/core'
 import { useWritable } from '../job/use-writable.js'
-import { Note } from '../ui/theme/text.js'
+import { Lead, Note, SectionTitle, Small, Strong, Unproven, ViewTitle } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
 import { useMessageText } from '../job/message-text.js'
 import { ReceiveForm } from './receive-form.js'
 import { useSiteTime } from '../job/site-time.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** The page that stays with the customer, in plain words: what was installed, how it is set, what the lights mean, how to switch off. */
 export function HandOverView() {
@@ -19,18 +20,16 @@ export function HandOverView() {
   if (!inspection || !told) return null
   const { header, handedOver } = inspection.state
   return (
-    <Box maxW="820px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px" _print={{ p: 0, maxW: 'none' }}>
-      <Flex align="center" gap="12px" wrap="wrap">
-        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="36px" lineHeight={1.1} flex="1">
-          Your installation
-        </Text>
+    <Box layerStyle="page" maxW="820px" _print={{ p: 0, maxW: 'none' }}>
+      <Cluster>
+        <ViewTitle flex="1">Your installation</ViewTitle>
         <Button variant="outline" onClick={() => window.print()} _print={{ display: 'none' }}>
           <Printer size={18} /> Print
         </Button>
-      </Flex>
-      <Text fontSize="17px">
+      </Cluster>
+      <Lead>
         {header?.site}, for {header?.customer}
-      </Text>
+      </Lead>
       <Still open={told.open} />
       <Installed installed={told.installed} />
       <SwitchOff {...told.switchOff} />
@@ -75,17 +74,9 @@ export function HandOverView() {
 
 const Part = ({ title, children }: { title: string; children: ReactNode }) => (
   <chakra.section mt="24px" css={{ breakInside: 'avoid' }}>
-    <Text
-      as="h2"
-      fontFamily="heading"
-      fontWeight={600}
-      fontSize="24px"
-      borderBottom="1px solid"
-      borderColor="hair"
-      mb="8px"
-    >
+    <SectionTitle layerStyle="ruleBelow" mb="8px">
       {title}
-    </Text>
+    </SectionTitle>
     {children}
   </chakra.section>
 )
@@ -97,14 +88,14 @@ function Still({ open }: { open: HandOver['open'] }) {
   const wrong = open.filter(({ verdict }) => verdict === 'does-not-conform')
   return (
     <Box bg="unprovenWash" p="14px" mt="16px" borderRadius="4px" role="note">
-      <Text fontWeight={600}>
+      <Strong>
         Not everything is settled: {wrong.length} {VERDICT_WORDS['does-not-conform']},{' '}
         {open.length - wrong.length} not proven or not inspected.
-      </Text>
+      </Strong>
       {wrong.slice(0, 5).map(({ place, title }) => (
-        <Text key={`${place} ${title}`} fontSize="15px">
+        <Small key={`${place} ${title}`}>
           {title}, {place}
-        </Text>
+        </Small>
       ))}
       <chakra.span _print={{ display: 'none' }}>
         <Link to={`/jobs/${jobId}/sign-off`}>All of it</Link>
@@ -142,9 +133,7 @@ function SwitchOff({ steps, conflicts }: HandOver['switchOff']) {
           </li>
         ))}
       </chakra.ol>
-      {conflicts.length > 0 && (
-        <Text color="unproven">The makers’ orders differ here: ask before you switch.</Text>
-      )}
+      {conflicts.length > 0 && <Unproven>The makers’ orders differ here: ask before you switch.</Unproven>}
     </Part>
   )
 }
@@ -164,9 +153,9 @@ function Settings({ settings }: Pick<HandOver, 'settings'>) {
 function Reserve({ unit, finding }: HandOver['reserve'][number]) {
   const saying = useMessageText()
   return (
-    <Text fontSize="18px">
+    <Lead>
       {unit}: {saying(finding)}
-    </Text>
+    </Lead>
   )
 }
 

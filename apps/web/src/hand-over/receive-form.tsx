@@ -1,4 +1,4 @@
-import { Button, Input, Stack } from '@chakra-ui/react'
+import { Input, Stack } from '@chakra-ui/react'
 import { useForm } from 'react-hook-form'
 import type { HandedOverDto } from '@plumb-mark/contract'
 import { dtoResolver } from '../ui/dto-resolver.js'
@@ -6,6 +6,7 @@ import { useCommit } from '../job/use-commit.js'
 import { Note } from '../ui/theme/text.js'
 import { Field } from '../ui/field.js'
 import { SignaturePad } from '../ui/signature-pad.js'
+import { HandButton } from '../ui/buttons.js'
 
 /** Who receives it, whom they call, and their own signature on the spot. */
 export function ReceiveForm() {
@@ -33,9 +34,7 @@ export function ReceiveForm() {
       <Field label="Signature of who receives it" problem={errors.drawing?.message}>
         {() => <SignaturePad onDrawn={(drawing) => setValue('drawing', drawing)} />}
       </Field>
-      <Button type="submit" h="56px">
-        Received
-      </Button>
+      <HandButton type="submit">Received</HandButton>
       <Note>Nothing is signed away with it: it says that the page was handed over and explained.</Note>
     </Stack>
   )

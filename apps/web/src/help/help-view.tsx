@@ -5,7 +5,7 @@ import { useSearchParams } from 'react-router'
 import { prefer } from '../data/preferences.js'
 import { Page } from '../layout/page.js'
 import { TextField } from '../ui/text-field.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, SectionTitle } from '../ui/theme/text.js'
 import { DemandDrawing } from '../ui/drawings/demands.js'
 import { VerdictShape } from '../ui/verdict-mark.js'
 import { helpFor, searched, type HelpText } from './texts.js'
@@ -45,9 +45,7 @@ export function HelpView() {
       )}
       {chapters.map(({ title, texts }) => (
         <Box key={title} as="section" mt="26px">
-          <Text as="h2" fontFamily="heading" fontSize="26px" fontWeight={600}>
-            {title}
-          </Text>
+          <SectionTitle>{title}</SectionTitle>
           {texts.map((text) => (
             <One key={text.title} text={text} />
           ))}
@@ -66,7 +64,7 @@ function One({ text: { title, text, questions = [], drawing, verdict } }: { text
     <Box mt="10px">
       <Flex gap="18px" align="center" justify="space-between">
         <Box>
-          <HStack as="h3" gap="8px" fontSize="18px" fontWeight={600}>
+          <HStack as="h3" fontSize="18px" fontWeight={600}>
             {verdict && <VerdictShape verdict={verdict} size={20} />}
             {title}
           </HStack>

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Input, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Grid, Input, Text, chakra } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
@@ -19,7 +19,7 @@ import {
   type Dimension,
   type Instrument,
 } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Faint, Note, PartHeading } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
 import { CsvExport } from '../ui/csv-export.js'
@@ -31,6 +31,8 @@ import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Field } from '../ui/field.js'
 import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
+import { Cluster } from '../ui/cluster.js'
+import { IconButton } from '../ui/buttons.js'
 
 const SOON_DAYS = 60
 const Row = chakra('button', {
@@ -81,10 +83,10 @@ export function InstrumentsView() {
         )
       }
     >
-      <Text color="faint" mt="4px">
+      <Faint mt="4px">
         The first to run out stands first. A reading keeps the instrument as it was on that day
         {office ? '' : '; the office keeps these figures'}.
-      </Text>
+      </Faint>
       {editing && (
         <InstrumentForm
           key={editing.id}
@@ -92,13 +94,11 @@ export function InstrumentsView() {
           onDone={(kept) => (setEditing(undefined), kept && void reload())}
         />
       )}
-      <Box mt="14px" borderTop="1px solid" borderColor="hair">
+      <Box layerStyle="ruleAbove" mt="14px">
         {sorted.map((instrument) => (
           <Row key={instrument.id} type="button" disabled={!office} onClick={() => setEditing(instrument)}>
             <Box>
-              <Text fontSize="18px" fontWeight={600} lineHeight={1.2}>
-                {instrument.name}
-              </Text>
+              <PartHeading as="p">{instrument.name}</PartHeading>
               <Note>
                 {INSTRUMENT_NAMES[instrument.kind]}, serial {instrument.serial}
               </Note>
@@ -113,7 +113,7 @@ export function InstrumentsView() {
         ))}
       </Box>
       {office && all && (
-        <Flex gap="12px" mt="18px" wrap="wrap" align="flex-start">
+        <Cluster mt="18px" alignItems="flex-start">
           <CsvExport label="Export instruments" name="instruments" table={() => instrumentsOut(all)} />
           <CsvImport
             subject="instruments"
@@ -128,7 +128,7 @@ export function InstrumentsView() {
               )
             }
           />
-        </Flex>
+        </Cluster>
       )}
       {!all && !problem && <RowsComing height="72px" />}
       {all?.length === 0 && (
@@ -196,12 +196,8 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
   }
   return (
     <Box
+      layerStyle="card"
       as="form"
-      bg="panel"
-      border="1px solid"
-      borderColor="hair"
-      borderRadius="4px"
-      p="14px"
       mt="14px"
       onSubmit={(event: React.FormEvent) => (event.preventDefault(), void keep())}
       aria-label="Instrument"
@@ -253,19 +249,16 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
             value={upTo}
             onChange={(upTo) => row(i, { upTo })}
           />
-          <Button
-            variant="plain"
-            px="0"
-            minW="44px"
+          <IconButton
             onClick={() => set({ accuracy: draft.accuracy.filter((_, at) => at !== i) })}
             aria-label={`No longer measures ${dimension}`}
           >
             <X size={18} />
-          </Button>
+          </IconButton>
         </Grid>
       ))}
       <Problem mt="8px">{problem}</Problem>
-      <Flex gap="8px" mt="12px" wrap="wrap">
+      <Cluster mt="12px">
         <Button type="submit">Save</Button>
         <Button
           variant="outline"
@@ -280,7 +273,7 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
         <Button variant="plain" onClick={() => onDone(false)}>
           Cancel
         </Button>
-      </Flex>
+      </Cluster>
     </Box>
   )
 }

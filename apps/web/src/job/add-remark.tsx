@@ -7,6 +7,7 @@ import { Field } from '../ui/field.js'
 import { SmallPrint } from '../ui/theme/text.js'
 import { useInspection } from './inspection.js'
 import { useRemarkDrafts } from './remark-drafts.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** The reviewer’s pencil: a remark on what is being read, gathered until the job goes back with all of them. */
 export function AddRemark({ about, ...thing }: { about: string; checkId?: CheckId; defectId?: DefectId }) {
@@ -20,12 +21,12 @@ export function AddRemark({ about, ...thing }: { about: string; checkId?: CheckI
   if (!jobId || !may('returned', role, { seal, readOnly })) return null
   if (text === undefined)
     return (
-      <Flex align="center" gap="10px" wrap="wrap">
+      <Cluster>
         <Button variant="outline" onClick={() => (setText(''), setNoted(false))}>
           Remark
         </Button>
         {noted && <SmallPrint role="status">Noted. It goes back with the job, from Sign-off.</SmallPrint>}
-      </Flex>
+      </Cluster>
     )
   const keep = () => {
     add(jobId, { id: uuid(), text: text.trim(), about, ...thing })

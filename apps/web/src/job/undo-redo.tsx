@@ -1,8 +1,8 @@
-import { Button } from '@chakra-ui/react'
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect } from 'react'
 import { useSession } from '../data/session.js'
 import { useUndoHistory } from './undo-history.js'
+import { IconButton } from '../ui/buttons.js'
 
 /** Takes the last change of what was built back, and makes it again. */
 export function UndoRedo() {
@@ -10,26 +10,12 @@ export function UndoRedo() {
   const person = useSession((session) => session.person)!
   return (
     <>
-      <Button
-        variant="plain"
-        minW="44px"
-        px="0"
-        disabled={done.length === 0}
-        onClick={() => undo(person)}
-        aria-label="Undo"
-      >
+      <IconButton disabled={done.length === 0} onClick={() => undo(person)} aria-label="Undo">
         <Undo2 size={20} />
-      </Button>
-      <Button
-        variant="plain"
-        minW="44px"
-        px="0"
-        disabled={undone.length === 0}
-        onClick={() => redo(person)}
-        aria-label="Redo"
-      >
+      </IconButton>
+      <IconButton disabled={undone.length === 0} onClick={() => redo(person)} aria-label="Redo">
         <Redo2 size={20} />
-      </Button>
+      </IconButton>
     </>
   )
 }

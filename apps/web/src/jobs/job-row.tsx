@@ -1,11 +1,12 @@
-import { Flex, HStack, Text, chakra } from '@chakra-ui/react'
+import { Text, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { JobSummary } from '@plumb-mark/contract'
 import { SEVERITIES, STAGES, STAGE_TITLES } from '@plumb-mark/core'
 import { dayHere } from '../data/here-time.js'
 import { Due } from '../ui/due.js'
-import { Note } from '../ui/theme/text.js'
+import { Faint, Lead, Note } from '../ui/theme/text.js'
 import { Problem } from '../ui/problem.js'
+import { Cluster } from '../ui/cluster.js'
 
 const Row = chakra(Link, {
   base: {
@@ -24,25 +25,23 @@ export function JobRow({ job, to }: { job: JobSummary; to: string }) {
   const stages = STAGES.filter((stage) => job.left[stage])
   return (
     <Row to={to}>
-      <Flex gap="14px" align="baseline" wrap="wrap">
+      <Cluster gap="14px" alignItems="baseline">
         <Note fontFamily="mono">{job.number}</Note>
         <Text as="h2" fontSize="21px" fontWeight={600} lineHeight={1.2}>
           {job.title}
         </Text>
         <Due day={job.due ?? ''} over={job.overdue ?? false} say={dayHere} />
         {job.archived && <Note>archived</Note>}
-      </Flex>
-      <Text color="faint" mt="2px">
-        {job.site}
-      </Text>
-      <Text mt="10px" fontSize="17px" maxW="70ch">
+      </Cluster>
+      <Faint mt="2px">{job.site}</Faint>
+      <Lead mt="10px" maxW="70ch">
         <Text as="span" color={job.sealed ? 'accent' : 'unproven'} fontWeight={600}>
           {'Waiting for '}
         </Text>
         {job.waitingFor}
-      </Text>
+      </Lead>
       {job.problem && <Problem mt="6px">{job.problem}</Problem>}
-      <HStack gap="18px" mt="8px" wrap="wrap" fontSize="14px" color="faint">
+      <Cluster gap="18px" mt="8px" fontSize="14px" color="faint">
         {open.map((severity) => (
           <Text
             key={severity}
@@ -57,7 +56,7 @@ export function JobRow({ job, to }: { job: JobSummary; to: string }) {
             {STAGE_TITLES[stage]}: {job.left[stage]} to inspect
           </Text>
         ))}
-      </HStack>
+      </Cluster>
     </Row>
   )
 }

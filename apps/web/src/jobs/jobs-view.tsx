@@ -1,4 +1,4 @@
-import { Button, Flex, Stack, Text } from '@chakra-ui/react'
+import { Button, Stack, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import { JOB_STATES, WAITED_FOR, type JobPage } from '@plumb-mark/contract'
 import { SEVERITIES, STAGES, STAGE_TITLES } from '@plumb-mark/core'
@@ -15,6 +15,7 @@ import { Note } from '../ui/theme/text.js'
 import { RowsComing } from '../ui/rows-coming.js'
 import { ChoiceField, optionsOf, type Option } from '../ui/choice-field.js'
 import { JobRow } from './job-row.js'
+import { Cluster } from '../ui/cluster.js'
 
 const STATE_WORDS = {
   open: 'open',
@@ -57,7 +58,7 @@ export function JobsView() {
         </>
       }
     >
-      <Flex gap="10px" mt="14px" wrap="wrap" align="flex-end">
+      <Cluster mt="14px" alignItems="flex-end">
         <SearchField
           label="Number, site, customer, serial, defect"
           value={value('q')}
@@ -71,7 +72,7 @@ export function JobsView() {
             onChange={(sort) => ask({ sort: sort === 'changed' ? undefined : sort })}
           />
         </FilterPanel>
-      </Flex>
+      </Cluster>
       <SavedFilters view="jobs" asked={asked} />
       {data && data.beingRead > 0 && (
         <Note mt="8px" role="status">

@@ -1,7 +1,7 @@
 import { Box, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { Link, NavLink } from 'react-router'
-import { SmallPrint } from '../ui/theme/text.js'
+import { SmallPrint, SubTitle } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { SkipLink } from '../ui/skip-link.js'
 import { PlumbBob } from '../ui/plumb-bob.js'
@@ -50,7 +50,7 @@ export function Frame({
   return (
     <Flex direction="column" minH="100dvh">
       <SkipLink href={`#${CONTENT}`}>Skip to the content</SkipLink>
-      <chakra.header borderBottom="1px solid" borderColor="hair" bg="panel" px={{ base: '10px', md: '18px' }}>
+      <chakra.header layerStyle="ruleBelow" bg="panel" px={{ base: '10px', md: '18px' }}>
         <Flex
           align="center"
           gap={{ base: '8px', md: '18px' }}
@@ -69,9 +69,9 @@ export function Frame({
           >
             <Link to="/jobs" aria-label="Plumb Mark, all jobs">
               <PlumbBob />
-              <Text as="span" fontFamily="heading" fontWeight={600} fontSize="20px" hideBelow="md">
+              <SubTitle as="span" hideBelow="md">
                 Plumb Mark
-              </Text>
+              </SubTitle>
             </Link>
           </chakra.div>
           {title && (

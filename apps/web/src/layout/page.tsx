@@ -1,7 +1,9 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { Problem } from '../ui/problem.js'
 import { Frame } from './frame.js'
+import { ViewTitle } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** A view of its own beside the jobs: its name, what can be done there, and what went wrong. */
 export function Page({
@@ -19,13 +21,11 @@ export function Page({
 }) {
   return (
     <Frame subject={title}>
-      <Box maxW={width} mx="auto" px={{ base: '16px', md: '24px' }} py="28px">
-        <Flex align="center" gap="10px" wrap="wrap">
-          <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1} flex="1">
-            {title}
-          </Text>
+      <Box layerStyle="page" maxW={width}>
+        <Cluster>
+          <ViewTitle flex="1">{title}</ViewTitle>
           {actions}
-        </Flex>
+        </Cluster>
         <Problem mt="14px">{problem}</Problem>
         {children}
       </Box>

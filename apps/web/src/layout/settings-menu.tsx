@@ -53,18 +53,7 @@ export function SettingsMenu() {
       >
         <Settings size={19} />
       </chakra.summary>
-      <Box
-        position="absolute"
-        right={0}
-        zIndex={20}
-        w="240px"
-        p="14px"
-        bg="panel"
-        border="1px solid"
-        borderColor="hair"
-        borderRadius="4px"
-        boxShadow="md"
-      >
+      <Box layerStyle="card" position="absolute" right={0} zIndex={20} w="240px" boxShadow="md">
         <Stack gap="12px">
           <ChoiceField
             label="Decimal mark"

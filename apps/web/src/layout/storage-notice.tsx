@@ -27,7 +27,7 @@ export function StorageNotice() {
           : undefined
   if (!words) return null
   return (
-    <Text role="alert" bg="unprovenWash" px="18px" py="8px">
+    <Text layerStyle="notice" role="alert">
       {words}
     </Text>
   )

@@ -1,5 +1,6 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Button, Text } from '@chakra-ui/react'
 import { useRegisterSW } from 'virtual:pwa-register/react'
+import { Cluster } from '../ui/cluster.js'
 
 /** Offers a new version when there is one; the work goes on with the old one until somebody takes it. */
 export function Update() {
@@ -9,12 +10,12 @@ export function Update() {
   } = useRegisterSW()
   if (!ready) return null
   return (
-    <Flex role="status" bg="accentWash" px="18px" py="8px" gap="12px" align="center" wrap="wrap">
+    <Cluster role="status" bg="accentWash" px="18px" py="8px">
       <Text flex="1">A new version of the program is ready.</Text>
       <Button onClick={() => void updateServiceWorker(true)}>Take it now</Button>
       <Button variant="plain" onClick={() => setReady(false)}>
         Later
       </Button>
-    </Flex>
+    </Cluster>
   )
 }

@@ -1,5 +1,6 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Button, Flex } from '@chakra-ui/react'
 import { PAGE } from './list-address.js'
+import { Faint } from '../ui/theme/text.js'
 
 /** Which part of a list is shown, and the ways to the others. */
 export function Pager({
@@ -15,9 +16,9 @@ export function Pager({
   const last = Math.max(1, Math.ceil(total / PAGE))
   return (
     <Flex as="nav" aria-label="Pages" align="center" gap="12px" py="14px" justify="flex-end">
-      <Text color="faint">
+      <Faint>
         {Math.min((page - 1) * PAGE + 1, total)} to {Math.min(page * PAGE, total)} of {total}
-      </Text>
+      </Faint>
       <Button variant="outline" disabled={page <= 1} onClick={() => onTurn(page - 1)}>
         Previous
       </Button>

@@ -8,6 +8,8 @@ import type { SavedFilter } from '@plumb-mark/contract'
 import { put, remove } from '../data/api.js'
 import { useReload, useResource } from '../data/resource.js'
 import { Problem } from '../ui/problem.js'
+import { Cluster } from '../ui/cluster.js'
+import { LinkButton } from '../ui/buttons.js'
 
 const ADDRESS = '/api/filters'
 
@@ -30,7 +32,7 @@ export function SavedFilters({ view, asked }: { view: SavedFilter['view']; asked
   const known = mine.some((filter) => filter.query === query)
   if (mine.length === 0 && query === '') return null
   return (
-    <Flex gap="8px" wrap="wrap" align="center" mt="10px" role="group" aria-label="Saved filters">
+    <Cluster mt="10px" role="group" aria-label="Saved filters">
       {mine.map((filter) => (
         <HStack
           key={filter.id}
@@ -44,15 +46,13 @@ export function SavedFilters({ view, asked }: { view: SavedFilter['view']; asked
           <Link to={{ search: filter.query }} aria-current={filter.query === query || undefined}>
             {filter.name}
           </Link>
-          <Button
-            variant="plain"
+          <LinkButton
             minW="40px"
-            px="0"
             aria-label={`Remove the filter ${filter.name}`}
             onClick={() => discard.mutate(filter.id)}
           >
             <X size={15} />
-          </Button>
+          </LinkButton>
         </HStack>
       ))}
       {query !== '' && !known && name === undefined && (
@@ -78,7 +78,7 @@ export function SavedFilters({ view, asked }: { view: SavedFilter['view']; asked
         </Flex>
       )}
       {keep.error && <Problem>{keep.error.message}</Problem>}
-    </Flex>
+    </Cluster>
   )
 }
 

@@ -1,9 +1,11 @@
-import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, HStack, Text, chakra } from '@chakra-ui/react'
 import { X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import type { PlaceInManual } from '@plumb-mark/core'
 import { PagePicture } from './page-picture.js'
 import { usePages } from './use-pages.js'
+import { SubTitle } from '../ui/theme/text.js'
+import { IconButton } from '../ui/buttons.js'
 
 const Cover = chakra('div', {
   base: {
@@ -45,12 +47,12 @@ export function ClauseView({
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
       <HStack>
-        <Text fontFamily="heading" fontSize="22px" fontWeight={600} flex="1">
+        <SubTitle as="p" flex="1">
           {title}, page {page}
-        </Text>
-        <Button variant="plain" px="0" minW="44px" onClick={onClose} aria-label="Close the manual" autoFocus>
+        </SubTitle>
+        <IconButton onClick={onClose} aria-label="Close the manual" autoFocus>
           <X size={22} />
-        </Button>
+        </IconButton>
       </HStack>
       <Box ref={room} flex="1" minH={0} overflow="auto" bg="sunk" p="4px">
         {problem && <Text role="alert">{problem}</Text>}

@@ -1,4 +1,4 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Text, chakra } from '@chakra-ui/react'
 import { createColumnHelper, flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table'
 import { format } from 'date-fns'
 import { AUDIT_ACTIONS, type AuditLine, type AuditPage } from '@plumb-mark/contract'
@@ -9,6 +9,7 @@ import { SearchField } from '../lists/search-field.js'
 import { Note } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf, type Option } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
+import { Cluster } from '../ui/cluster.js'
 
 const Plain = chakra('span', { base: { whiteSpace: 'nowrap' } })
 const column = createColumnHelper<AuditLine>()
@@ -57,7 +58,7 @@ export function AuditList() {
   return (
     <Box>
       <Note mt="12px">Nobody can change or remove a line, whoever they are.</Note>
-      <Flex gap="10px" mt="10px" align="flex-end" wrap="wrap">
+      <Cluster mt="10px" alignItems="flex-end">
         <SearchField label="Person, job, address" value={value('q')} onSearch={(q) => ask({ q })} />
         <Box w="220px">
           <ChoiceField
@@ -67,7 +68,7 @@ export function AuditList() {
             onChange={(action) => ask({ action })}
           />
         </Box>
-      </Flex>
+      </Cluster>
       <Problem mt="10px">{problem}</Problem>
       {data?.total === 0 && <Text mt="14px">Nothing like that has happened.</Text>}
       <Box overflowX="auto">
@@ -93,11 +94,10 @@ export function AuditList() {
           <tbody>
             {table.getRowModel().rows.map((row) => (
               <chakra.tr
+                layerStyle="ruleBelow"
                 key={row.id}
                 display={{ base: 'block', md: 'table-row' }}
                 py={{ base: '8px', md: '0' }}
-                borderBottom="1px solid"
-                borderColor="hair"
               >
                 {row.getVisibleCells().map((cell) => (
                   <Cell key={cell.id}>{flexRender(cell.column.columnDef.cell, cell.getContext())}</Cell>

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { BackupState } from '@plumb-mark/contract'
 import { post, put } from '../data/api.js'
 import { useResource } from '../data/resource.js'
-import { Note } from '../ui/theme/text.js'
+import { Mono, Note } from '../ui/theme/text.js'
 import { ago } from '../ui/ago.js'
 import { Problem } from '../ui/problem.js'
 import { Row, Section } from '../ui/section.js'
@@ -78,9 +78,9 @@ export function Backups() {
       <Section title="Kept">
         {kept.map((one) => (
           <Row key={one.name}>
-            <Text flex="1" fontFamily="mono" overflowWrap="anywhere">
+            <Mono flex="1" overflowWrap="anywhere">
               {one.name}
-            </Text>
+            </Mono>
             <Note>{ago(one.at)}</Note>
           </Row>
         ))}

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { Installations as Known } from '@plumb-mark/contract'
 import { post, remove } from '../data/api.js'
 import { useResource } from '../data/resource.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, Strong } from '../ui/theme/text.js'
 import { Problem } from '../ui/problem.js'
 import { Row, Section } from '../ui/section.js'
 import { whenHere } from '../data/here-time.js'
@@ -27,7 +27,7 @@ export function Installations() {
         <>
           {value.warning && (
             <Box role="alert" mt="14px" p="14px" bg="dangerWash" borderRadius="4px">
-              <Text fontWeight={600}>Attention: {value.warning}.</Text>
+              <Strong>Attention: {value.warning}.</Strong>
               <Button mt="8px" variant="outline" onClick={() => void act(() => post(`${ADDRESS}/own-key`))}>
                 This key is right
               </Button>
@@ -56,7 +56,7 @@ export function Installations() {
             {value.accepted.map(({ id, key, name, acceptedAt, acceptedBy }) => (
               <Row key={id}>
                 <Box flex="1" minW="240px">
-                  <Text fontWeight={600}>{name}</Text>
+                  <Strong>{name}</Strong>
                   <Fingerprint of={key} />
                   <Note>
                     accepted by {acceptedBy}, {whenHere(acceptedAt)}

@@ -9,6 +9,7 @@ import { Note } from '../ui/theme/text.js'
 import { ChoiceField } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { CountField, TextField } from '../ui/text-field.js'
+import { IconButton } from '../ui/buttons.js'
 
 const ADDRESS = '/api/office/intervals'
 
@@ -77,15 +78,12 @@ function Form({ kept }: { kept: Interval[] }) {
             value={row.months}
             onChange={(months) => set(i, { months })}
           />
-          <Button
-            variant="plain"
-            px="0"
-            minW="44px"
+          <IconButton
             aria-label={`Remove interval ${i + 1}`}
             onClick={() => setRows(rows.filter((_, at) => at !== i))}
           >
             <X size={18} />
-          </Button>
+          </IconButton>
         </Grid>
       ))}
       <Flex gap="10px">

@@ -34,9 +34,9 @@ export function Networks() {
         Only private networks, and only those named here. The server asks; no browser does, and nothing is
         ever written to a device.
       </Note>
-      <chakra.ul listStyleType="none" borderTop="1px solid" borderColor="hair" aria-label="Allowed networks">
+      <chakra.ul layerStyle="ruleAbove" aria-label="Allowed networks">
         {networks.map((network) => (
-          <Flex key={network} as="li" align="center" minH="52px" borderBottom="1px solid" borderColor="hair">
+          <Flex layerStyle="ruleBelow" key={network} as="li" align="center" minH="52px">
             <Text fontFamily="mono" fontSize="18px" flex="1">
               {network}
             </Text>

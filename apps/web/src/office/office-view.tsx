@@ -1,4 +1,4 @@
-import { Flex, chakra } from '@chakra-ui/react'
+import { chakra } from '@chakra-ui/react'
 import type { ComponentType } from 'react'
 import { Navigate, NavLink, useParams } from 'react-router'
 import { useSession } from '../data/session.js'
@@ -12,6 +12,7 @@ import { Networks } from './networks.js'
 import { Reports } from './report-look.js'
 import { OpenCalculators } from './open-calculators.js'
 import { People } from './people.js'
+import { Cluster } from '../ui/cluster.js'
 
 const PARTS: Record<string, { title: string; View: ComponentType }> = {
   people: { title: 'People', View: People },
@@ -46,13 +47,13 @@ export function OfficeView() {
   if (!office || !shown) return <Navigate to={office ? '/office' : '/jobs'} replace />
   return (
     <Page title="Office" width="1040px">
-      <Flex as="nav" aria-label="Parts of the office" gap="4px" mt="10px" wrap="wrap">
+      <Cluster as="nav" aria-label="Parts of the office" gap="4px" mt="10px">
         {Object.entries(PARTS).map(([name, { title }]) => (
           <Part key={name} to={`/office/${name}`} className={name === part ? 'active' : ''}>
             {title}
           </Part>
         ))}
-      </Flex>
+      </Cluster>
       <shown.View />
     </Page>
   )

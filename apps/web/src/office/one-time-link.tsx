@@ -1,48 +1,37 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { QRCodeSVG } from 'qrcode.react'
 import type { OneTimeLink as Link } from '@plumb-mark/contract'
 import { WELCOME } from '../account/welcome-path.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, PartHeading, SmallMono } from '../ui/theme/text.js'
 import { dayHere } from '../data/here-time.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** A link by which somebody chooses a password: copied, shown to their telephone, or printed; the program sends no mail. */
 export function OneTimeLink({ of, link: { token, expiresAt } }: { of: string; link: Link }) {
   const address = `${window.location.origin}${WELCOME}#${token}`
   return (
-    <Flex
-      bg="accentWash"
-      p="16px"
-      my="12px"
-      gap="18px"
-      borderRadius="4px"
-      role="status"
-      align="center"
-      wrap="wrap"
-      data-print
-    >
+    <Cluster bg="accentWash" p="16px" my="12px" gap="18px" borderRadius="4px" role="status" data-print>
       <Box bg="white" p="10px" borderRadius="4px">
         <QRCodeSVG value={address} size={148} level="M" title={`Link for ${of}`} />
       </Box>
       <Box flex="1" minW="240px">
-        <Text fontWeight={600} fontSize="18px">
-          Link for {of}, shown only now
-        </Text>
-        <Text fontFamily="mono" fontSize="14px" overflowWrap="anywhere" my="6px">
+        <PartHeading as="p">Link for {of}, shown only now</PartHeading>
+        <SmallMono overflowWrap="anywhere" my="6px">
           {address}
-        </Text>
+        </SmallMono>
         <Note>
           Works once, until {dayHere(expiresAt)}. Hand it over in person, or let their telephone read the
           code.
         </Note>
-        <Flex gap="10px" mt="10px" wrap="wrap" _print={{ display: 'none' }}>
+        <Cluster mt="10px" _print={{ display: 'none' }}>
           <Button variant="outline" onClick={() => void navigator.clipboard.writeText(address)}>
             Copy
           </Button>
           <Button variant="outline" onClick={() => window.print()}>
             Print
           </Button>
-        </Flex>
+        </Cluster>
       </Box>
-    </Flex>
+    </Cluster>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid } from '@chakra-ui/react'
+import { Box, Button, Grid } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { OneTimeLink as Link, PersonKept } from '@plumb-mark/contract'
 import { PEOPLE_COLUMNS, ROLES, peopleIn, peopleOut, type Role } from '@plumb-mark/core'
@@ -12,6 +12,7 @@ import { TextField } from '../ui/text-field.js'
 import { OneTimeLink } from './one-time-link.js'
 import { AssignedOnly } from './assigned-only.js'
 import { PersonRow } from './person-row.js'
+import { Cluster } from '../ui/cluster.js'
 
 const ADDRESS = '/api/office/people'
 const ROLE_OPTIONS = optionsOf(ROLES, (role) => role)
@@ -54,7 +55,7 @@ export function People() {
           })
         }
       />
-      <Flex gap="12px" mt="18px" wrap="wrap" align="flex-start">
+      <Cluster mt="18px" alignItems="flex-start">
         <CsvExport label="Export people" name="people" table={() => peopleOut(people)} />
         <CsvImport
           subject="people"
@@ -67,7 +68,7 @@ export function People() {
             )
           }
         />
-      </Flex>
+      </Cluster>
       <AssignedOnly />
     </Box>
   )

@@ -1,10 +1,11 @@
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Button, Grid, Text } from '@chakra-ui/react'
 import { useState, type FormEvent } from 'react'
 import type { PersonKept } from '@plumb-mark/contract'
 import { ROLES } from '@plumb-mark/core'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
 import { SmallPrint } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** Somebody who may come in; what is changed of them is saved together, and nothing before. */
 export function PersonRow({
@@ -20,8 +21,8 @@ export function PersonRow({
   const [editing, setEditing] = useState(false)
   const { name, email, role, licence, disabledAt, invited } = person
   return (
-    <Box borderTop="1px solid" borderColor="hair" py="10px" role="group" aria-label={name}>
-      <Flex gap="12px" align="end" wrap="wrap">
+    <Box layerStyle="ruleAbove" py="10px" role="group" aria-label={name}>
+      <Cluster alignItems="end">
         <Box flex="1" minW="200px">
           <Text fontWeight={600} color={disabledAt ? 'faint' : undefined}>
             {name}
@@ -41,7 +42,7 @@ export function PersonRow({
         <Button variant="plain" onClick={() => void onChange({ disabled: !disabledAt })}>
           {disabledAt ? 'Enable' : 'Disable'}
         </Button>
-      </Flex>
+      </Cluster>
       {editing && <Editing person={person} onChange={onChange} onDone={() => setEditing(false)} />}
     </Box>
   )

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Image, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Image, Stack, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { PAPERS, type ReportLook } from '@plumb-mark/contract'
 import {
@@ -11,10 +11,11 @@ import {
 } from '@plumb-mark/report'
 import { put } from '../data/api.js'
 import { useReload, useResource } from '../data/resource.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, Small } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
+import { Cluster } from '../ui/cluster.js'
 
 const ADDRESS = '/api/office/report'
 
@@ -58,7 +59,7 @@ function Form({ kept }: { kept: ReportLook }) {
   return (
     <Stack gap="18px" mt="12px" as="form" onSubmit={(event) => (event.preventDefault(), void save())}>
       <Problem>{problem}</Problem>
-      <Flex gap="18px" wrap="wrap" align="start">
+      <Cluster gap="18px" alignItems="start">
         <Stack gap="10px" w={{ base: '100%', md: '420px' }}>
           <TextField
             label="Office, as it signs its reports"
@@ -89,7 +90,7 @@ function Form({ kept }: { kept: ReportLook }) {
             onChange={(value) => setLook({ ...look, paper: value })}
           />
         </Stack>
-        <Stack gap="8px">
+        <Stack>
           <Note>Logo</Note>
           {letterhead.logo ? (
             <>
@@ -112,7 +113,7 @@ function Form({ kept }: { kept: ReportLook }) {
               </Button>
             </>
           ) : (
-            <Text fontSize="14px">None: reports carry the plumb bob.</Text>
+            <Small>None: reports carry the plumb bob.</Small>
           )}
           <chakra.input
             type="file"
@@ -121,7 +122,7 @@ function Form({ kept }: { kept: ReportLook }) {
             onChange={({ target }) => takeLogo(target.files?.[0])}
           />
         </Stack>
-      </Flex>
+      </Cluster>
       <Box overflowX="auto">
         <Grid aria-label="Which parts go to whom">
           <thead>

@@ -1,4 +1,4 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Button } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { reassigned, candidates, type Inspection, type NewEntry } from '@plumb-mark/core'
@@ -8,6 +8,8 @@ import { TextField } from '../ui/text-field.js'
 import { useDecimal } from '../data/preferences.js'
 import { useInspection } from '../job/inspection.js'
 import type { SetAside } from '../offline/set-aside.js'
+import { Danger, Small } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** Puts right what stood in the way of a piece of evidence: its check, its figure, the instrument’s figures of today. */
 export function MendForm({
@@ -37,21 +39,21 @@ export function MendForm({
     else setProblem(answer.message)
   }
   return (
-    <Flex gap="10px" align="flex-end" wrap="wrap" py="8px">
+    <Cluster alignItems="flex-end" py="8px">
       <ChoiceField label="Check that it belongs to" value={point} options={points} onChange={setPoint} />
       {typed !== undefined && <TextField label="Reading" value={typed} onChange={setTyped} />}
       {instrument && (
-        <Text fontSize="14px" pb="10px">
+        <Small pb="10px">
           {instrument.name}, calibrated until {instrument.calibratedUntil}
-        </Text>
+        </Small>
       )}
       <Button onClick={send}>Save and send</Button>
       {problem && (
-        <Text role="alert" color="danger" w="100%">
+        <Danger role="alert" w="100%">
           Not taken: {problem}
-        </Text>
+        </Danger>
       )}
-    </Flex>
+    </Cluster>
   )
 }
 

@@ -30,7 +30,7 @@ function Room() {
   const { state, usage, quota, persistent } = useStorage()
   if (state === 'unknown' || state === 'absent') return null
   return (
-    <Note mt="28px" pt="10px" borderTop="1px solid" borderColor="hair">
+    <Note layerStyle="ruleAbove" mt="28px" pt="10px">
       {sizeWords(usage)} used{quota > 0 && ` of ${sizeWords(quota)} that this browser may keep`}.{' '}
       <Text as="span" color={persistent ? 'faint' : 'unproven'}>
         {persistent

@@ -1,9 +1,10 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { useShallow } from 'zustand/react/shallow'
 import { useSession } from '../data/session.js'
 import { useInspection } from '../job/inspection.js'
 import { useSetAside } from '../offline/set-aside.js'
 import { SetAsideRow } from './set-aside-row.js'
+import { Strong } from '../ui/theme/text.js'
 
 /** What this person entered in the open job and the server did not take: nothing of it is dropped until somebody says so. */
 export function SetAsideList() {
@@ -16,10 +17,10 @@ export function SetAsideList() {
   if (mine.length === 0 || !inspection) return null
   return (
     <Box as="section" aria-label="Set aside" bg="unprovenWash" px="18px" py="10px">
-      <Text fontWeight={600}>
+      <Strong>
         {mine.length === 1 ? 'One entry was' : `${mine.length} entries were`} not taken by the server and set
         aside
-      </Text>
+      </Strong>
       {mine.map((one) => (
         <SetAsideRow key={one.id} aside={one} inspection={inspection} />
       ))}

@@ -1,14 +1,15 @@
-import { Box, Button, Flex, HStack, Text } from '@chakra-ui/react'
+import { Box, Button, HStack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { photosShown, type Inspection } from '@plumb-mark/core'
 import { Photos } from '../checks/photo-picker.js'
-import { SmallPrint } from '../ui/theme/text.js'
+import { Small, SmallPrint } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
 import { forgetPhotos } from '../offline/photos.js'
 import { takeFromAside, type SetAside } from '../offline/set-aside.js'
 import { entryWords } from './entry-words.js'
 import { MendForm } from './mend-form.js'
 import { whenHere } from '../data/here-time.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** What to do about what the server said, where the reason alone does not tell. */
 const ADVICE: Readonly<Record<string, string>> = {
@@ -37,14 +38,14 @@ export function SetAsideRow({ aside, inspection }: { aside: SetAside; inspection
   }
   const advice = ADVICE[aside.code ?? '']
   return (
-    <Box borderTop="1px solid" borderColor="hair" py="6px" data-aside={aside.id}>
-      <Flex gap="10px" align="center" wrap="wrap">
+    <Box layerStyle="ruleAbove" py="6px" data-aside={aside.id}>
+      <Cluster>
         <Box flex="1" minW="220px">
           <Text>{aside.entries.map((one) => entryWords(one, inspection)).join('; ')}</Text>
           <SmallPrint>
             {whenHere(aside.at)}: {aside.reason}
           </SmallPrint>
-          {advice && <Text fontSize="14px">{advice}</Text>}
+          {advice && <Small>{advice}</Small>}
           {photos.length > 0 && (
             <HStack gap="6px" mt="4px">
               <Photos photos={photos} />
@@ -62,7 +63,7 @@ export function SetAsideRow({ aside, inspection }: { aside: SetAside; inspection
         <Button variant="plain" onClick={discard}>
           {sure ? 'Discard for good' : 'Discard'}
         </Button>
-      </Flex>
+      </Cluster>
       {mending && entry && <MendForm aside={aside} entry={entry} inspection={inspection} />}
     </Box>
   )

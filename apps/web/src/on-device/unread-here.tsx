@@ -1,7 +1,7 @@
-import { Box, Button, Text } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { useLiveQuery } from 'dexie-react-hooks'
 import { download } from '../ui/download.js'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Note, SmallMono, SmallPrint } from '../ui/theme/text.js'
 import { Row, Section } from '../ui/section.js'
 import { device } from '../offline/device-database.js'
 
@@ -20,10 +20,10 @@ export function UnreadHere() {
       {unread.map(({ key, text }) => (
         <Row key={key}>
           <Box flex="1" minW="220px">
-            <Text fontFamily="mono" fontSize="14px" overflowWrap="anywhere">
+            <SmallMono overflowWrap="anywhere">
               {text.slice(0, SHOWN)}
               {text.length > SHOWN && ' …'}
-            </Text>
+            </SmallMono>
             <SmallPrint>{text.length} characters</SmallPrint>
           </Box>
           <Button variant="outline" onClick={() => download(`${key}.txt`, text, 'text/plain')}>

@@ -14,13 +14,14 @@ import {
 } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { useCommit } from '../job/use-commit.js'
-import { SmallPrint } from '../ui/theme/text.js'
+import { Danger, SmallPrint, SubTitle } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
 import { usePhotoAddress } from '../offline/photos.js'
 import { useRectified } from '../data/workers/use-rectified.js'
 import { alignmentHere, keepHere } from './aligned.js'
 import { Sheet } from './sheet.js'
 import { TouchedPhoto, type Size } from './touched-photo.js'
+import { IconButton } from '../ui/buttons.js'
 
 interface Touched {
   before: Pixel[]
@@ -74,16 +75,16 @@ export function BeforeAfter({
   const refused = touched && !wanting && !points
   return (
     <Sheet role="dialog" aria-modal aria-label="Before and after">
-      <HStack px="14px" py="6px" borderBottom="1px solid" borderColor="hair">
-        <Text fontFamily="heading" fontSize="22px" fontWeight={600} flex="1" truncate>
+      <HStack layerStyle="ruleBelow" px="14px" py="6px">
+        <SubTitle as="p" flex="1" truncate>
           Before and after
-        </Text>
+        </SubTitle>
         <Button variant="outline" onClick={() => setTouched({ before: [], after: [] })}>
           <Crosshair size={18} /> Lay on each other
         </Button>
-        <Button variant="plain" px="0" minW="44px" onClick={onClose} aria-label="Close" autoFocus>
+        <IconButton onClick={onClose} aria-label="Close" autoFocus>
           <X size={22} />
-        </Button>
+        </IconButton>
       </HStack>
       {first && second && next ? (
         <>
@@ -103,9 +104,9 @@ export function BeforeAfter({
         <Slider before={first} after={aligned.picture?.address ?? second} />
       )}
       {(refused || aligned.problem) && (
-        <Text role="alert" color="danger" px="14px">
+        <Danger role="alert" px="14px">
           These four places do not fit each other: begin anew, with places that lie in one plane.
-        </Text>
+        </Danger>
       )}
     </Sheet>
   )

@@ -11,12 +11,13 @@ import {
   type ReadLabel,
   type UnplacedWhy,
 } from '@plumb-mark/core'
-import { SmallPrint } from '../ui/theme/text.js'
+import { Danger, Faint, Lead, Mono, SmallPrint, SmallUnproven, SubTitle } from '../ui/theme/text.js'
 import { ChoiceField, named } from '../ui/choice-field.js'
 import { readLabels } from '../data/workers/read-labels.js'
 import { Sheet } from './sheet.js'
 import { TakePhoto } from './take-photo.js'
 import { TouchedPhoto } from './touched-photo.js'
+import { HandButton, IconButton } from '../ui/buttons.js'
 
 const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'] as const
 
@@ -65,17 +66,17 @@ export function LabelsPhoto({
   const next = CORNERS[touched.length]
   return (
     <Sheet role="dialog" aria-modal aria-label="Labels off a photo">
-      <HStack px="14px" py="6px" borderBottom="1px solid" borderColor="hair">
-        <Text fontFamily="heading" fontSize="22px" fontWeight={600} flex="1" truncate>
+      <HStack layerStyle="ruleBelow" px="14px" py="6px">
+        <SubTitle as="p" flex="1" truncate>
           Labels off a photo
-        </Text>
+        </SubTitle>
         <TakePhoto
           label={address ? 'Another photo' : 'Take or choose a photo'}
           onTake={(file) => void take(file)}
         />
-        <Button variant="plain" px="0" minW="44px" onClick={onClose} aria-label="Close without taking any">
+        <IconButton onClick={onClose} aria-label="Close without taking any">
           <X size={22} />
-        </Button>
+        </IconButton>
       </HStack>
       <Flex flex="1" minH={0} direction={{ base: 'column', lg: 'row' }}>
         {address ? (
@@ -91,10 +92,10 @@ export function LabelsPhoto({
           </TouchedPhoto>
         ) : (
           <Stack flex="1" maxW="560px" mx="auto" justify="center" p="18px">
-            <Text fontSize="18px">
+            <Lead>
               Photograph the paper map with its labels, or the labels as they lie in the rows: as straight as
               you can, and sharp.
-            </Text>
+            </Lead>
           </Stack>
         )}
         <Stack w={{ lg: '372px' }} h={{ base: '50dvh', lg: 'auto' }} p="14px" gap="10px" overflowY="auto">
@@ -118,9 +119,9 @@ export function LabelsPhoto({
 }
 
 const NoGrid = () => (
-  <Text role="alert" color="danger">
+  <Danger role="alert">
     These four corners make no grid: take them back, and touch them in the order that is asked.
-  </Text>
+  </Danger>
 )
 
 function HowFar({
@@ -132,12 +133,7 @@ function HowFar({
   labels: readonly ReadLabel[] | undefined
   problem: string | undefined
 }) {
-  if (problem)
-    return (
-      <Text role="alert" color="danger">
-        {problem}
-      </Text>
-    )
+  if (problem) return <Danger role="alert">{problem}</Danger>
   if (!address) return <SmallPrint>Nothing is taken onto the map before you say so.</SmallPrint>
   if (!labels) return <Text role="status">Reading the labels …</Text>
   return (
@@ -168,17 +164,15 @@ function Found({ on, onTake }: { on: LabelsOnMap; onTake: (rows: LabelsOnMap['pl
   const { placed, unplaced, unread } = on
   return (
     <>
-      <Button h="56px" flexShrink={0} disabled={placed.length === 0} onClick={() => onTake(placed)}>
+      <HandButton flexShrink={0} disabled={placed.length === 0} onClick={() => onTake(placed)}>
         Take {plural(placed.length, 'serial')} onto the map
-      </Button>
-      <chakra.ul listStyleType="none" aria-label="Serials by place">
+      </HandButton>
+      <chakra.ul aria-label="Serials by place">
         {placed.map(({ place, serial, was }) => (
-          <chakra.li key={place} py="3px" borderBottom="1px solid" borderColor="hair">
+          <chakra.li layerStyle="ruleBelow" key={place} py="3px">
             <Flex gap="8px">
-              <Text flex="1" color="faint">
-                {placeWords(place)}
-              </Text>
-              <Text fontFamily="mono">{serial}</Text>
+              <Faint flex="1">{placeWords(place)}</Faint>
+              <Mono>{serial}</Mono>
             </Flex>
             {was && (
               <Text fontSize="13px" color="danger">
@@ -189,9 +183,9 @@ function Found({ on, onTake }: { on: LabelsOnMap; onTake: (rows: LabelsOnMap['pl
         ))}
       </chakra.ul>
       {unplaced.map(({ label, why }, i) => (
-        <Text key={i} fontSize="14px" color="unproven">
+        <SmallUnproven key={i}>
           {label.text} {WHY[why]}
-        </Text>
+        </SmallUnproven>
       ))}
       {unread.length > 0 && (
         <SmallPrint>No label was read for {unread.map(placeWords).join(', ')}.</SmallPrint>

@@ -1,9 +1,11 @@
-import { Box, Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Grid, Text, chakra } from '@chakra-ui/react'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { CHECK_BAR, PAPERS, SHEET_MARKS, onPaper, type Paper } from '@plumb-mark/core'
 import { Frame } from '../layout/frame.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
+import { PartTitle } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** The sheet that is printed, taped to the wall and photographed: four marks and a bar whose length is checked with the tape. */
 export function MarkSheetView() {
@@ -17,10 +19,8 @@ export function MarkSheetView() {
         templateColumns={{ base: '1fr', lg: '1fr auto' }}
       >
         <Box>
-          <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="30px">
-            Sheet for measuring off a photo
-          </Text>
-          <Flex gap="14px" align="flex-end" wrap="wrap" my="12px">
+          <PartTitle as="h1">Sheet for measuring off a photo</PartTitle>
+          <Cluster gap="14px" alignItems="flex-end" my="12px">
             <ChoiceField
               label="Paper"
               value={paper}
@@ -30,7 +30,7 @@ export function MarkSheetView() {
             <Button onClick={() => window.print()}>
               <Printer size={18} /> Print at 100 %
             </Button>
-          </Flex>
+          </Cluster>
           <Text mb="14px" maxW="64ch">
             Tape it flat to the wall, in the plane of what you measure. Take the photo square to it, so that
             all four marks lie clear of the edge of the photo. The farther from the sheet, the less sure a

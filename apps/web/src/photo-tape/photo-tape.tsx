@@ -10,13 +10,15 @@ import {
   type Pixel,
   type ReadOff,
 } from '@plumb-mark/core'
-import { SmallPrint } from '../ui/theme/text.js'
+import { Danger, Lead, SmallPrint, SubTitle } from '../ui/theme/text.js'
 import { KnownPoints, type Box4 } from './known-points.js'
 import { Loupe } from './loupe.js'
 import { Marking } from './marking.js'
 import { Sheet } from './sheet.js'
 import { TakePhoto } from './take-photo.js'
 import { ENDS, PIN_IDS, checkLengthOf, useTape, type Photo, type PinId, type Tape } from './use-tape.js'
+import { Cluster } from '../ui/cluster.js'
+import { HandButton, IconButton } from '../ui/buttons.js'
 
 /** What a photo was made a tape for, once it is one. */
 export type Sought =
@@ -45,35 +47,25 @@ export function PhotoTape(props: Props) {
   }
   return (
     <Sheet role="dialog" aria-modal aria-label={`Photo as a tape: ${props.title}`}>
-      <HStack px="14px" py="6px" borderBottom="1px solid" borderColor="hair">
-        <Text fontFamily="heading" fontSize="22px" fontWeight={600} flex="1" truncate>
+      <HStack layerStyle="ruleBelow" px="14px" py="6px">
+        <SubTitle as="p" flex="1" truncate>
           Photo as a tape: {props.title}
-        </Text>
+        </SubTitle>
         {taken && <TakePhoto label="Another photo" onTake={(file) => void take(file)} />}
-        <Button
-          variant="plain"
-          px="0"
-          minW="44px"
-          onClick={props.onClose}
-          aria-label="Close without a measure"
-        >
+        <IconButton onClick={props.onClose} aria-label="Close without a measure">
           <X size={22} />
-        </Button>
+        </IconButton>
       </HStack>
       {taken ? (
         <Bench key={taken.photo.address} {...props} {...taken} />
       ) : (
         <Stack flex="1" maxW="560px" mx="auto" justify="center" gap="14px" p="18px">
-          <Text fontSize="18px">
+          <Lead>
             Four points whose places are known must be on the photo, and a length that you know beside them.
             Only what lies in their plane is measured.
-          </Text>
+          </Lead>
           <TakePhoto label="Take or choose a photo" onTake={(file) => void take(file)} />
-          {problem && (
-            <Text role="alert" color="danger">
-              {problem}
-            </Text>
-          )}
+          {problem && <Danger role="alert">{problem}</Danger>}
           <SmallPrint>
             Stand square to the wall and far enough that the marks lie clear of the edge of the photo, where
             lenses bend. What stands out from the wall looks larger than it is: measure where it meets the
@@ -119,13 +111,12 @@ function Bench({ file, photo, boxes, ...sought }: Props & { file: Blob; photo: P
             onUse={(reading, length) => sought.onLength(file, reading, length)}
           />
         ) : (
-          <Button
-            h="56px"
+          <HandButton
             disabled={!tape.tape?.usable}
             onClick={() => tape.setUp && sought.onWall(file, tape.setUp)}
           >
             Lay it under the wall
-          </Button>
+          </HandButton>
         )}
       </Stack>
     </Flex>
@@ -140,7 +131,7 @@ function Pins({ tape, seeks }: { tape: Tape; seeks: Sought['seeks'] }) {
     (pin) => seeks === 'length' || !(ENDS.length as readonly string[]).includes(pin),
   )
   return (
-    <Flex gap="4px" wrap="wrap" role="group" aria-label="Pins">
+    <Cluster gap="4px" role="group" aria-label="Pins">
       {shown.map((pin) => (
         <Button
           key={pin}
@@ -154,7 +145,7 @@ function Pins({ tape, seeks }: { tape: Tape; seeks: Sought['seeks'] }) {
           {tape.pins[pin] ? ' ✓' : ''}
         </Button>
       ))}
-    </Flex>
+    </Cluster>
   )
 }
 
@@ -204,16 +195,16 @@ function LengthFound({
   const [from, to] = [pins.from, pins.to].map(({ px, py }) => ({ px, py })) as [Pixel, Pixel]
   const reading = { setUp, from, to }
   return (
-    <Box bg="panel" border="1px solid" borderColor="hair" borderRadius="4px" p="12px">
+    <Box layerStyle="card">
       <Text fontFamily="mono" fontSize="34px" lineHeight={1.1}>
         {millimetres(found.value)}
       </Text>
       <Text fontFamily="mono" color="faint" mb="8px">
         ± {millimetres(found.uncertainty)}
       </Text>
-      <Button h="56px" w="100%" onClick={() => onUse(reading, found)}>
+      <HandButton w="100%" onClick={() => onUse(reading, found)}>
         {use}
-      </Button>
+      </HandButton>
     </Box>
   )
 }

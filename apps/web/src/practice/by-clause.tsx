@@ -1,6 +1,7 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { Note } from '../ui/theme/text.js'
+import { Box, Text, chakra } from '@chakra-ui/react'
+import { Note, SubTitle } from '../ui/theme/text.js'
 import type { Practised } from './session.js'
+import { Cluster } from '../ui/cluster.js'
 
 const MOST = 8
 
@@ -19,13 +20,11 @@ export function ByClause({ past }: { past: readonly Practised[] }) {
   if (rows.length === 0) return null
   return (
     <Box as="section" aria-label="What you miss" mt="14px">
-      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
-        What you miss
-      </Text>
-      <chakra.ul listStyleType="none">
+      <SubTitle>What you miss</SubTitle>
+      <chakra.ul>
         {rows.map(([clause, all]) => (
-          <chakra.li key={clause} py="6px" borderBottom="1px solid" borderColor="hair">
-            <Flex justify="space-between" gap="10px" wrap="wrap">
+          <chakra.li layerStyle="ruleBelow" key={clause} py="6px">
+            <Cluster justifyContent="space-between">
               <Text>{clause}</Text>
               <Note>
                 missed {missedIn(all)} of {all.length}; lately{' '}
@@ -34,7 +33,7 @@ export function ByClause({ past }: { past: readonly Practised[] }) {
                   .map((found) => (found ? '✓' : '✗'))
                   .join(' ')}
               </Note>
-            </Flex>
+            </Cluster>
           </chakra.li>
         ))}
       </chakra.ul>

@@ -1,4 +1,4 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useShallow } from 'zustand/react/shallow'
 import { inBothSystems, measures, type Instrument, type JudgedCheck } from '@plumb-mark/core'
@@ -9,6 +9,8 @@ import { HoldFields } from './instruments/hold-fields.js'
 import { Row, WillBeFine } from './row.js'
 import { Seen } from './seen/seen.js'
 import { minutesSince, unseen, usePractice } from './session.js'
+import { Cluster } from '../ui/cluster.js'
+import { HandButton } from '../ui/buttons.js'
 
 /** A check of the installation. What it asks is answered by whoever looks: a picture, or a display, says nothing of right or wrong. */
 export function CheckPlace({
@@ -50,15 +52,15 @@ export function CheckPlace({
               onHold={(next) => (setHold(next), setShown(undefined))}
             />
           )}
-          <Flex gap="8px" mt="10px" wrap="wrap">
+          <Cluster mt="10px">
             {(measured || !shown) && (
-              <Button h="52px" disabled={measured && !isHeld(check, hold)} onClick={reach}>
+              <HandButton disabled={measured && !isHeld(check, hold)} onClick={reach}>
                 {measured ? 'Measure' : 'Look'}
-              </Button>
+              </HandButton>
             )}
             <WillBeFine onKeep={() => keep(unseen(scenario, point))} />
             {takeBack}
-          </Flex>
+          </Cluster>
           {!fits && <Note mt="8px">The display stays blank: it does not measure that.</Note>}
           {shown && fits && (
             <Seen check={check} there={shown} sits={wiringAt(scenario, check)} onKeep={keep} />

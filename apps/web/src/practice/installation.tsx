@@ -1,13 +1,14 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { STAGES, STAGE_CAUTIONS, STAGE_TITLES, type Stage } from '@plumb-mark/core'
 import { bagOf, weatherAfter, type Scenario, type Weather } from '@plumb-mark/practice'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Note, SectionTitle, SmallPrint } from '../ui/theme/text.js'
 import { useSeconds } from '../ui/use-seconds.js'
 import { CheckPlace } from './check-place.js'
 import { Safety } from './safety.js'
 import { judgedSoFar, minutesSince, usePractice } from './session.js'
 import { ThingPlace } from './thing-place.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** The installation, place by place: looked at, measured, written down. */
 export function Installation({ scenario }: { scenario: Scenario }) {
@@ -52,11 +53,9 @@ export function Installation({ scenario }: { scenario: Scenario }) {
           mt="16px"
           scrollMarginTop="70px"
         >
-          <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600}>
-            {STAGE_TITLES[stage]}
-          </Text>
+          <SectionTitle>{STAGE_TITLES[stage]}</SectionTitle>
           {STAGE_CAUTIONS[stage] && <SmallPrint>{STAGE_CAUTIONS[stage]}</SmallPrint>}
-          <chakra.ul listStyleType="none">
+          <chakra.ul>
             {scenario.things
               .filter((thing) => thing.stage === stage)
               .map((thing) => (
@@ -93,7 +92,8 @@ const unitsOf = ({ entries }: Scenario): string =>
 /** Where one is going to, and how much is left there. */
 function StageLinks({ stages, leftIn }: { stages: readonly Stage[]; leftIn: (stage: Stage) => number }) {
   return (
-    <Flex
+    <Cluster
+      layerStyle="ruleBelow"
       as="nav"
       aria-label="Stages"
       position="sticky"
@@ -102,9 +102,6 @@ function StageLinks({ stages, leftIn }: { stages: readonly Stage[]; leftIn: (sta
       bg="paper"
       gap="4px 18px"
       py="4px"
-      wrap="wrap"
-      borderBottom="1px solid"
-      borderColor="hair"
     >
       {stages.map((stage) => (
         <chakra.a key={stage} href={`#${stage}`} minH="44px" display="flex" alignItems="center" gap="6px">
@@ -114,6 +111,6 @@ function StageLinks({ stages, leftIn }: { stages: readonly Stage[]; leftIn: (sta
           </chakra.span>
         </chakra.a>
       ))}
-    </Flex>
+    </Cluster>
   )
 }

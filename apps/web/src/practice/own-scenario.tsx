@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, Stack } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { Download, Upload } from 'lucide-react'
 import { useRef, useState } from 'react'
@@ -10,12 +10,13 @@ import {
   type ScenarioFile,
 } from '@plumb-mark/practice'
 import { download } from '../ui/download.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, SmallPrint } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { CountField, TextField } from '../ui/text-field.js'
 import { Tick } from '../ui/tick.js'
 import { placesToHide, usePractice } from './session.js'
+import { Cluster } from '../ui/cluster.js'
 
 const EMPTY: ScenarioFile = {
   format: 'plumb-mark-practice',
@@ -61,7 +62,7 @@ export function OwnScenario() {
   }
   return (
     <Stack gap="12px" maxW="760px">
-      <Flex gap="10px" wrap="wrap" align="end">
+      <Cluster alignItems="end">
         <TextField label="Title" value={draft.title} onChange={(title) => set({ title })} />
         <ChoiceField
           label="Subject"
@@ -70,11 +71,11 @@ export function OwnScenario() {
           onChange={(level: Level) => set({ level, faults: [] })}
         />
         <CountField label="Number" most={999_999} value={draft.seed} onChange={(seed) => set({ seed })} />
-      </Flex>
+      </Cluster>
       <Box as="fieldset" maxH="320px" overflowY="auto" border="1px solid" borderColor="hair" p="8px">
-        <Text as="legend" fontSize="13px" color="faint" px="4px">
+        <SmallPrint as="legend" px="4px">
           Where something is wrong: {draft.faults.length} chosen
-        </Text>
+        </SmallPrint>
         {places.map(({ id, title, place }) => (
           <Tick
             key={id}
@@ -87,7 +88,7 @@ export function OwnScenario() {
       <Note>
         What exactly is wrong there follows from the number; the same file gives everybody the same.
       </Note>
-      <Flex gap="8px" wrap="wrap">
+      <Cluster>
         <Button onClick={() => whenWhole((scenario) => void begin(scenario))}>Begin it</Button>
         <Button
           variant="outline"
@@ -110,7 +111,7 @@ export function OwnScenario() {
           aria-label="Scenario file"
           onChange={(event) => void open(event.target.files?.[0]).then(() => (event.target.value = ''))}
         />
-      </Flex>
+      </Cluster>
       <Problem>{problem}</Problem>
     </Stack>
   )

@@ -1,8 +1,8 @@
-import { Box, Button, Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Stack, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { DIFFICULTIES, LEVEL_NAMES, LEVEL_WORDS, type Difficulty, type Level } from '@plumb-mark/practice'
 import { Page } from '../layout/page.js'
-import { Note } from '../ui/theme/text.js'
+import { Lead, Note, SubTitle } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
 import { prefer } from '../data/preferences.js'
@@ -12,6 +12,8 @@ import { Result } from './result.js'
 import { ByClause } from './by-clause.js'
 import { OwnScenario } from './own-scenario.js'
 import { usePractice } from './session.js'
+import { Cluster } from '../ui/cluster.js'
+import { HandButton, LinkButton } from '../ui/buttons.js'
 
 /** Made-up installations with hidden faults: nothing of them ever reaches a real job. */
 export function PracticeView() {
@@ -40,10 +42,10 @@ function Begin() {
   const whole = /^\d{1,9}$/.test(seed.trim())
   return (
     <Stack gap="14px" mt="10px" maxW="640px">
-      <Text fontSize="18px" lineHeight={1.4}>
+      <Lead>
         An installation on this device, made up, with faults hidden in it. Look at what there is, choose what
         to measure with, write down what you find, and see what you missed.
-      </Text>
+      </Lead>
       <Note>
         With the same number a class inspects the same installation. On a real site: prove dead before
         touching, wait as long as the maker asks, and let only qualified people open live equipment.
@@ -51,7 +53,7 @@ function Begin() {
       <Button variant="outline" alignSelf="start" onClick={() => prefer({ tourAt: 0 })}>
         New here? Ten minutes through your first job
       </Button>
-      <Flex gap="10px" wrap="wrap" align="end">
+      <Cluster alignItems="end">
         <ChoiceField
           label="Subject"
           value={level}
@@ -71,42 +73,33 @@ function Begin() {
           onChange={setSeed}
           problem={whole ? undefined : 'a whole number'}
         />
-      </Flex>
-      <Button
+      </Cluster>
+      <HandButton
         alignSelf="start"
-        h="56px"
         disabled={!whole}
         onClick={() => void begin({ level, difficulty, seed: Number(seed) })}
       >
         Begin
-      </Button>
-      <Button
-        variant="plain"
-        alignSelf="start"
-        px="0"
-        aria-expanded={writing}
-        onClick={() => setWriting(!writing)}
-      >
+      </HandButton>
+      <LinkButton alignSelf="start" aria-expanded={writing} onClick={() => setWriting(!writing)}>
         {writing ? 'Close the own scenario' : 'Write or import a scenario of your own'}
-      </Button>
+      </LinkButton>
       {writing && <OwnScenario />}
       {past.length > 0 && <ByClause past={past} />}
       {past.length > 0 && (
         <Box as="section" aria-label="Practised so far" mt="14px">
-          <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
-            Practised so far
-          </Text>
-          <chakra.ul listStyleType="none">
+          <SubTitle>Practised so far</SubTitle>
+          <chakra.ul>
             {past.slice(0, 12).map((one) => (
-              <chakra.li key={one.at} py="7px" borderBottom="1px solid" borderColor="hair">
-                <Flex justify="space-between" gap="10px" wrap="wrap">
+              <chakra.li layerStyle="ruleBelow" key={one.at} py="7px">
+                <Cluster justifyContent="space-between">
                   <Text>
                     {LEVEL_WORDS[one.level]}, {one.difficulty}, number {one.seed}
                   </Text>
                   <Text fontFamily="mono" color={one.passed ? 'accent' : 'danger'}>
                     {one.points} of 100, {one.passed ? 'passed' : 'not passed'}
                   </Text>
-                </Flex>
+                </Cluster>
                 <Note>
                   {whenHere(one.at)}, {one.minutes} min
                   {one.missed.length > 0 && `; missed: ${one.missed.join('; ')}`}

@@ -1,19 +1,20 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import { sayEvidence, type Evidence } from '@plumb-mark/core'
 import { isThing, sayThing, type Planted, type Scenario } from '@plumb-mark/practice'
-import { Note } from '../ui/theme/text.js'
+import { Note, Strong } from '../ui/theme/text.js'
 import { BareWall } from './instruments/bare-wall.js'
 import { pictureOf } from './seen/there.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** A fault once more: where it was to be seen, what would have been read or seen there, and by which clause it is one. */
 export function Replay({ fault, scenario }: { fault: Planted; scenario: Scenario }) {
   const { title, place, clause, remedy } = fault
   return (
-    <Flex gap="24px" wrap="wrap" align="flex-start">
+    <Cluster gap="24px" alignItems="flex-start">
       <Box flex="1" minW="260px">
-        <Text fontWeight={600}>
+        <Strong>
           {title}, {place}
-        </Text>
+        </Strong>
         <Text>{saidOf(fault, scenario)}</Text>
         <Note>
           Clause {clause}. {remedy}
@@ -22,7 +23,7 @@ export function Replay({ fault, scenario }: { fault: Planted; scenario: Scenario
       <Box w="320px" maxW="100%">
         <There fault={fault} scenario={scenario} />
       </Box>
-    </Flex>
+    </Cluster>
   )
 }
 

@@ -1,7 +1,9 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Text, chakra } from '@chakra-ui/react'
 import { SAFETY_WORDS, type Planted, type Scenario, type Score } from '@plumb-mark/practice'
 import { Replay } from './replay.js'
 import { usePractice } from './session.js'
+import { Lead, PartHeading } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** What was found, missed and invented; each missed fault once more: where it was to be seen, by which clause, what one would have read. */
 export function Result({ scenario, score }: { scenario: Scenario; score: Score }) {
@@ -18,10 +20,10 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
       >
         {points} of 100
       </Text>
-      <Text fontSize="18px">
+      <Lead>
         {passed ? 'Passed' : 'Not passed'}: {found.length} of {scenario.planted.length} faults found,{' '}
         {invented.length} invented, {open.length} left open.
-      </Text>
+      </Lead>
       {unsafe.length > 0 && (
         <Box as="section" aria-label="Touched before it was safe" mt="18px">
           <Text as="h2" fontWeight={600} fontSize="20px" color="danger">
@@ -39,9 +41,7 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
       <Faults title="Missed" faults={missed} scenario={scenario} />
       {invented.length > 0 && (
         <Box as="section" mt="18px">
-          <Text as="h2" fontWeight={600} fontSize="20px">
-            Invented
-          </Text>
+          <PartHeading as="h2">Invented</PartHeading>
           <chakra.ul pl="20px" listStyleType="disc">
             {invented.map(({ id, title, place }) => (
               <li key={id}>
@@ -52,7 +52,7 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
         </Box>
       )}
       <Faults title="Found" faults={found} scenario={scenario} />
-      <Flex gap="8px" mt="20px" wrap="wrap">
+      <Cluster mt="20px">
         {wish && <Button onClick={() => void begin(wish)}>The same again</Button>}
         {wish && !wish.faults && (
           <Button variant="outline" onClick={() => void begin({ ...wish, seed: wish.seed + 1 })}>
@@ -62,7 +62,7 @@ export function Result({ scenario, score }: { scenario: Scenario; score: Score }
         <Button variant="plain" onClick={leave}>
           Another subject
         </Button>
-      </Flex>
+      </Cluster>
     </Box>
   )
 }
@@ -79,12 +79,10 @@ function Faults({
   if (faults.length === 0) return null
   return (
     <Box as="section" aria-label={title} mt="18px">
-      <Text as="h2" fontWeight={600} fontSize="20px">
-        {title}
-      </Text>
-      <chakra.ul listStyleType="none">
+      <PartHeading as="h2">{title}</PartHeading>
+      <chakra.ul>
         {faults.map((fault) => (
-          <chakra.li key={fault.where} py="12px" borderBottom="1px solid" borderColor="hair">
+          <chakra.li layerStyle="ruleBelow" key={fault.where} py="12px">
             <Replay fault={fault} scenario={scenario} />
           </chakra.li>
         ))}

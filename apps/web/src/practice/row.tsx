@@ -1,8 +1,10 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Text, chakra } from '@chakra-ui/react'
 import { useState, type ReactNode } from 'react'
 import type { Found, Where } from '@plumb-mark/practice'
 import { SmallPrint } from '../ui/theme/text.js'
 import { usePractice } from './session.js'
+import { Cluster } from '../ui/cluster.js'
+import { HandButton } from '../ui/buttons.js'
 
 /** One place of the installation: opened, looked at, written down; then it closes. */
 export function Row({
@@ -27,7 +29,7 @@ export function Row({
     setOpen(false)
   }
   return (
-    <chakra.li borderBottom="1px solid" borderColor="hair" py="4px">
+    <chakra.li layerStyle="ruleBelow" py="4px">
       <chakra.button
         type="button"
         w="100%"
@@ -52,9 +54,9 @@ export function Row({
           {children(
             keep,
             written && (
-              <Button variant="plain" h="52px" onClick={() => takeBack(where)}>
+              <HandButton variant="plain" onClick={() => takeBack(where)}>
                 Take back
-              </Button>
+              </HandButton>
             ),
           )}
         </Box>
@@ -66,20 +68,20 @@ export function Row({
 /** What is there, large enough to be read across a plant room, and the button that keeps it. */
 export function Shown({ words, onKeep }: { words: string; onKeep: () => void }) {
   return (
-    <Flex mt="10px" gap="12px" align="center" wrap="wrap">
+    <Cluster mt="10px">
       <Text fontFamily="mono" fontSize="24px">
         {words}
       </Text>
       <Button onClick={onKeep}>Write it down</Button>
-    </Flex>
+    </Cluster>
   )
 }
 
 /** Whoever does not look writes what is usual. */
 export function WillBeFine({ onKeep }: { onKeep: () => void }) {
   return (
-    <Button variant="outline" h="52px" onClick={onKeep}>
+    <HandButton variant="outline" onClick={onKeep}>
       Skip this check
-    </Button>
+    </HandButton>
   )
 }

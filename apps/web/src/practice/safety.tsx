@@ -1,8 +1,9 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Button } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { SAFETY_STEPS, SAFETY_WORDS, type SafetyStep } from '@plumb-mark/practice'
-import { SmallPrint } from '../ui/theme/text.js'
+import { SmallPrint, Strong } from '../ui/theme/text.js'
 import { usePractice } from './session.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** The capacitors take five minutes; here a minute passes in a second. */
 const WAIT_SECONDS = 5
@@ -22,8 +23,8 @@ export function Safety() {
   const was = (step: SafetyStep) => log.some((one) => 'safety' in one && one.safety === step)
   const take = (step: SafetyStep) => (step === 'waited' ? setLeft(WAIT_SECONDS) : done({ safety: step }))
   return (
-    <Flex as="section" aria-label="Before you touch" gap="8px" wrap="wrap" align="center" mt="12px">
-      <Text fontWeight={600}>Before you touch</Text>
+    <Cluster as="section" aria-label="Before you touch" mt="12px">
+      <Strong>Before you touch</Strong>
       {SAFETY_STEPS.map((step) => (
         <Button
           key={step}
@@ -36,6 +37,6 @@ export function Safety() {
         </Button>
       ))}
       <SmallPrint>The order is yours; here a minute of waiting takes a second.</SmallPrint>
-    </Flex>
+    </Cluster>
   )
 }

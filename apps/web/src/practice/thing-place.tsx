@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { sayThing, type Found, type Scenario, type Thing, type ThingFound } from '@plumb-mark/practice'
 import { SmallPrint } from '../ui/theme/text.js'
@@ -6,6 +6,8 @@ import { QuantityInput } from '../ui/quantity-input.js'
 import { WallWithTape } from './instruments/wall-with-tape.js'
 import { Row, Shown, WillBeFine } from './row.js'
 import { unseen } from './session.js'
+import { Cluster } from '../ui/cluster.js'
+import { HandButton } from '../ui/buttons.js'
 
 type UnitFound = ThingFound & { kind: 'unit-fitted' }
 
@@ -22,15 +24,13 @@ export function ThingPlace({ thing, scenario }: { thing: Thing; scenario: Scenar
           <Text>As drawn: {sayThing(drawn)}</Text>
           {onWall && looked && <WallWithTape scenario={scenario} unit={drawn} />}
           {onWall && looked && <Offsets unit={drawn} onKeep={keep} />}
-          <Flex gap="8px" mt="10px" wrap="wrap">
+          <Cluster mt="10px">
             {!(onWall && looked) && (
-              <Button h="52px" onClick={() => setLooked(true)}>
-                {onWall ? 'Take the tape' : 'Read it'}
-              </Button>
+              <HandButton onClick={() => setLooked(true)}>{onWall ? 'Take the tape' : 'Read it'}</HandButton>
             )}
             <WillBeFine onKeep={() => keep(unseen(scenario, key))} />
             {takeBack}
-          </Flex>
+          </Cluster>
           {!onWall && looked && <Shown words={sayThing(there)} onKeep={() => keep(there)} />}
         </>
       )}
@@ -48,7 +48,7 @@ function Offsets({ unit, onKeep }: { unit: UnitFound; onKeep: (found: Found) => 
     y !== undefined &&
     onKeep({ ...unit, body: { ...body, place: { ...body.place!, x, y } } })
   return (
-    <Flex gap="10px" align="end" wrap="wrap">
+    <Cluster alignItems="end">
       <Box w="200px">
         <QuantityInput
           label="Left edge, from the left"
@@ -67,9 +67,9 @@ function Offsets({ unit, onKeep }: { unit: UnitFound; onKeep: (found: Found) => 
           onChange={setY}
         />
       </Box>
-      <Button h="52px" disabled={x === undefined || y === undefined} onClick={write}>
+      <HandButton disabled={x === undefined || y === undefined} onClick={write}>
         Write it down
-      </Button>
-    </Flex>
+      </HandButton>
+    </Cluster>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Input, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, Input } from '@chakra-ui/react'
 import { useState } from 'react'
 import {
   KINDS,
@@ -8,11 +8,12 @@ import {
   type KindName,
   type MinutesByKind,
 } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Note, Small, SmallMono } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { put } from '../data/api.js'
 import { Field } from '../ui/field.js'
 import { durationWords } from '../visits/when.js'
+import { LinkButton } from '../ui/buttons.js'
 
 /** The expected time by stage, as bars of one scale; the office may say how long a check of each kind takes with its own people. */
 export function DurationPart({
@@ -31,11 +32,11 @@ export function DurationPart({
     <Box>
       {duration.stages.map(({ stage, checks, minutes: takes }) => (
         <Grid key={stage} templateColumns="150px 1fr 130px" gap="12px" alignItems="center" py="3px">
-          <Text fontSize="15px">{STAGE_TITLES[stage]}</Text>
+          <Small>{STAGE_TITLES[stage]}</Small>
           <Box bg="accent" h="10px" w={`${(100 * takes) / longest}%`} minW="3px" aria-hidden />
-          <Text fontSize="14px" fontFamily="mono" textAlign="right">
+          <SmallMono textAlign="right">
             {durationWords(takes)}, {checks}
-          </Text>
+          </SmallMono>
         </Grid>
       ))}
       <Note mt="4px">
@@ -43,9 +44,9 @@ export function DurationPart({
         {durationWords(duration.minutes)}.
       </Note>
       {office && (
-        <Button variant="plain" px="0" onClick={() => setAdjusting(!adjusting)}>
+        <LinkButton onClick={() => setAdjusting(!adjusting)}>
           {adjusting ? 'Close the figures' : 'Adjust the minutes of each kind of check'}
-        </Button>
+        </LinkButton>
       )}
       {adjusting && <Adjust minutes={minutes} onMinutes={onMinutes} />}
     </Box>
@@ -103,9 +104,7 @@ function Adjust({
       </Grid>
       <Flex gap="12px" mt="12px" align="center">
         <Button type="submit">Save the figures</Button>
-        <Text role="status" fontSize="14px">
-          {said}
-        </Text>
+        <Small role="status">{said}</Small>
       </Flex>
     </Box>
   )

@@ -15,6 +15,7 @@ import { LikeJob, changesOf, type Like } from './like-job.js'
 import { RulesForm, type Rules } from './rules-form.js'
 import { useLibrary } from '../stages/identify/unit-form.js'
 import { siteZone } from '../data/here-time.js'
+import { IconButton } from '../ui/buttons.js'
 
 const STEPS = ['Site', 'Rules', 'Units'] as const
 
@@ -264,15 +265,12 @@ function UnitRows({
             ]}
             onChange={(placed) => set(row.key, { placed })}
           />
-          <Button
-            variant="plain"
-            px="0"
-            minW="44px"
+          <IconButton
             onClick={() => onChange(rows.filter(({ key }) => key !== row.key))}
             aria-label={`Take ${row.label || 'this unit'} out`}
           >
             <X size={18} />
-          </Button>
+          </IconButton>
         </Grid>
       ))}
       <Button variant="outline" onClick={add}>

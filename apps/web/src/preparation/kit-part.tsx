@@ -1,6 +1,6 @@
 import { Box, Grid, Text, chakra } from '@chakra-ui/react'
 import { plural, stageWords, type InstrumentWanted, type Kit } from '@plumb-mark/core'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Mono, Note, SmallDanger, SmallPrint, Strong } from '../ui/theme/text.js'
 import { Calibration } from '../instruments/instruments-view.js'
 import { dayWords } from '../visits/when.js'
 
@@ -59,7 +59,7 @@ export function KitPart({ kit, day }: { kit: Kit; day: string }) {
           {kit.lifts.map(({ name, mass, people, machine }) => (
             <Item key={name}>
               <Box flex="1">{name}</Box>
-              <Text fontFamily="mono">{mass} kg</Text>
+              <Mono>{mass} kg</Mono>
               <Text
                 w="110px"
                 textAlign="right"
@@ -128,7 +128,7 @@ function Wanted({
     <Item>
       <Tick />
       <Box flex="1">
-        <Text fontWeight={600}>
+        <Strong>
           {name}
           {dimension ? (
             <chakra.span fontWeight={400}>
@@ -139,12 +139,8 @@ function Wanted({
           ) : (
             ''
           )}
-        </Text>
-        {fitting.length === 0 && (
-          <Text fontSize="14px" color="danger">
-            none is kept: hire or buy one
-          </Text>
-        )}
+        </Strong>
+        {fitting.length === 0 && <SmallDanger>none is kept: hire or buy one</SmallDanger>}
         {(usable.length > 0 ? usable : fitting).map(({ instrument }) => (
           <Box key={instrument.id} display="flex" gap="8px" flexWrap="wrap" fontSize="14px">
             <Text>{instrument.name}</Text>

@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Grid, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import {
@@ -11,12 +11,13 @@ import {
   type WalkPlan,
   type WorkPlace,
 } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Mono, Note, Small } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
 import { useClauseHistory } from '../data/clause-history.js'
 import { useSiteTime } from '../job/site-time.js'
 import { SunsetHere } from './sunset-here.js'
+import { Cluster } from '../ui/cluster.js'
 
 const PLACE_WORDS = {
   roof: 'the roof',
@@ -40,7 +41,7 @@ export function OrderPart({ inspection, minutes }: { inspection: Inspection; min
   if (plan.blocks.length === 0) return <Text>Nothing is left that asks for a look.</Text>
   return (
     <Box>
-      <Flex gap="12px" wrap="wrap" mb="10px">
+      <Cluster mb="10px">
         <Box w="200px">
           <ChoiceField
             label="You stand at"
@@ -53,7 +54,7 @@ export function OrderPart({ inspection, minutes }: { inspection: Inspection; min
           <TextField label="Light until" type="time" value={light} onChange={setLight} />
         </Box>
         <SunsetHere onTime={setLight} />
-      </Flex>
+      </Cluster>
       <Said plan={plan} dusk={dusk} known={history.length > 0} />
       {plan.blocks.map((block) => (
         <Block key={`${block.stage} ${block.place}`} block={block} start={start} />
@@ -102,24 +103,23 @@ function Block({ block, start }: { block: PlannedBlock; start: number }) {
   const { stage, place, checks, startsAt, daylight, worst } = block
   return (
     <Grid
+      layerStyle="ruleAbove"
       templateColumns={{ base: '70px 1fr', md: '70px 1fr 1.4fr' }}
       gap="12px"
       py="9px"
-      borderTop="1px solid"
-      borderColor="hair"
       alignItems="baseline"
     >
-      <Text fontFamily="mono">{time.hour(new Date(start + startsAt * MINUTE_MS).toISOString())}</Text>
+      <Mono>{time.hour(new Date(start + startsAt * MINUTE_MS).toISOString())}</Mono>
       <Box>
         <Link to={`/jobs/${jobId}/walk/${stage}`}>{STAGE_TITLES[stage]}</Link> at {PLACE_WORDS[place]}
-        <Text fontSize="14px" color="faint">
+        <Note>
           {checks.length} {checks.length === 1 ? 'check' : 'checks'}, {block.minutes} min
           {daylight ? ', needs daylight' : ''}
-        </Text>
+        </Note>
       </Box>
-      <Text fontSize="14px" gridColumn={{ base: '2', md: '3' }}>
+      <Small gridColumn={{ base: '2', md: '3' }}>
         {worst.map(({ title, rate }) => `${title}: wrong in ${Math.round(100 * rate)} of 100`).join('; ')}
-      </Text>
+      </Small>
     </Grid>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Text, chakra } from '@chakra-ui/react'
 import { Plus, Printer } from 'lucide-react'
 import { useMemo, useState, type ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
@@ -10,7 +10,7 @@ import {
   sheetName,
   type MinutesByKind,
 } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Faint, Lead, Note, SectionTitle, Strong, ViewTitle } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { useWritable } from '../job/use-writable.js'
 import { useResource } from '../data/resource.js'
@@ -24,6 +24,7 @@ import { ScopePart } from './scope-part.js'
 import { SharePart } from './share-part.js'
 import { UnitForm, useLibrary } from '../stages/identify/unit-form.js'
 import { VisitsPart, useVisits } from './visits-part.js'
+import { Cluster } from '../ui/cluster.js'
 
 const NONE: MinutesByKind = {}
 
@@ -55,20 +56,18 @@ export function PreparationView() {
   if (!inspection || !kit || !duration) return null
   const { header } = inspection.state
   return (
-    <Box maxW="1120px" mx="auto" px={{ base: '16px', md: '24px' }} py="22px">
-      <Flex align="baseline" gap="12px" wrap="wrap">
-        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="34px" lineHeight={1.1} flex="1">
-          Before the drive
-        </Text>
+    <Box layerStyle="page" maxW="1120px">
+      <Cluster alignItems="baseline">
+        <ViewTitle flex="1">Before the drive</ViewTitle>
         <Button variant="outline" onClick={() => window.print()} _print={{ display: 'none' }}>
           <Printer size={18} /> Kit list
         </Button>
-      </Flex>
-      <Text fontSize="17px" mt="2px">
+      </Cluster>
+      <Lead mt="2px">
         {header?.number} · {header?.site}; {inspection.checks.length} checks, about{' '}
         <b>{durationWords(duration.minutes)}</b>
         {kit.lifts.some(({ people }) => people > 1) ? '; a lift that needs more than one person' : ''}
-      </Text>
+      </Lead>
       <KitPart kit={kit} day={day} />
       <Box _print={{ display: 'none' }}>
         <Part title="Visits">
@@ -111,9 +110,7 @@ export function PreparationView() {
 export function Part({ title, children }: { title: string; children: ReactNode }) {
   return (
     <chakra.section mt="28px">
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="23px" mb="8px">
-        {title}
-      </Text>
+      <SectionTitle mb="8px">{title}</SectionTitle>
       {children}
     </chakra.section>
   )
@@ -128,17 +125,15 @@ function UnitsPart({ writable }: { writable: boolean }) {
   return (
     <Box>
       {units.length === 0 && (
-        <Text color="faint">No unit is entered yet: the checks follow from the units and their sheets.</Text>
+        <Faint>No unit is entered yet: the checks follow from the units and their sheets.</Faint>
       )}
       {units.map((unit) => {
         const sheet = inspection.sheets.get(unit.sheetId)
         const newer = newerRevision(unit.sheetId, library)
         return (
-          <Box key={unit.id} borderTop="1px solid" borderColor="hair" py="8px">
-            <HStack gap="14px" wrap="wrap">
-              <Text fontWeight={600} minW="130px">
-                {unit.label}
-              </Text>
+          <Box layerStyle="ruleAbove" key={unit.id} py="8px">
+            <Cluster gap="14px">
+              <Strong minW="130px">{unit.label}</Strong>
               <Text flex="1" minW="200px">
                 {sheet ? `${sheetName(sheet)}, ${UNIT_KIND_WORDS[sheet.kind]}` : unit.sheetId}
                 {unit.serial ? <chakra.span fontFamily="mono"> {unit.serial}</chakra.span> : ''}
@@ -163,7 +158,7 @@ function UnitsPart({ writable }: { writable: boolean }) {
                   Change
                 </Button>
               )}
-            </HStack>
+            </Cluster>
             {editing === unit.id && <UnitForm unit={unit} onDone={() => setEditing(undefined)} />}
           </Box>
         )

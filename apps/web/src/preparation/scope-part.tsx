@@ -1,9 +1,10 @@
-import { Button, HStack, Stack } from '@chakra-ui/react'
+import { Button, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { ENTERED, ENTERED_WORDS, type Entered, type Scope } from '@plumb-mark/core'
 import { Note } from '../ui/theme/text.js'
 import { TextField } from '../ui/text-field.js'
 import { Tick } from '../ui/tick.js'
+import { Cluster } from '../ui/cluster.js'
 
 const USUAL = [
   'battery added to an existing system',
@@ -29,7 +30,6 @@ export function ScopePart({
   return (
     <Stack
       as="form"
-      gap="8px"
       onSubmit={(event) => (
         event.preventDefault(),
         onChange({
@@ -56,7 +56,7 @@ export function ScopePart({
         <>
           <TextField label="Why" value={reason} required readOnly={disabled} onChange={setReason} />
           {!disabled && (
-            <HStack role="group" aria-label="Usual reasons" gap="6px" wrap="wrap">
+            <Cluster role="group" aria-label="Usual reasons" gap="6px">
               {USUAL.map((one) => (
                 <Button
                   key={one}
@@ -67,7 +67,7 @@ export function ScopePart({
                   {one}
                 </Button>
               ))}
-            </HStack>
+            </Cluster>
           )}
         </>
       )}

@@ -3,6 +3,7 @@ import type { Person } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { useResource } from '../data/resource.js'
 import { useInspection } from '../job/inspection.js'
+import { Cluster } from '../ui/cluster.js'
 
 const MAY_BE_GIVEN: ReadonlySet<string> = new Set(['installer', 'inspector'])
 
@@ -17,7 +18,7 @@ export function SharePart({ writable }: { writable: boolean }) {
   )
   const isShared = shared.some(({ role }) => role === 'installer')
   return (
-    <Flex gap="12px" align="center" wrap="wrap">
+    <Cluster>
       {!isShared && <Text>No installer sees this job.</Text>}
       {shared.map(({ id, name, role }) => (
         <Flex key={id} gap="8px" align="center">
@@ -45,6 +46,6 @@ export function SharePart({ writable }: { writable: boolean }) {
             {role === 'installer' ? `Share with ${name}` : `Assign ${name}`}
           </Button>
         ))}
-    </Flex>
+    </Cluster>
   )
 }

@@ -1,8 +1,9 @@
-import { Button, Flex } from '@chakra-ui/react'
+import { Button } from '@chakra-ui/react'
 import { Sunset } from 'lucide-react'
 import { useState } from 'react'
 import { sunset } from '@plumb-mark/core'
 import { SmallPrint } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 const TWO = (n: number) => String(n).padStart(2, '0')
 
@@ -23,13 +24,13 @@ export function SunsetHere({ onTime }: { onTime: (time: string) => void }) {
       { maximumAge: 3_600_000, timeout: 15_000 },
     )
   return (
-    <Flex align="end" gap="10px" wrap="wrap">
+    <Cluster alignItems="end">
       <Button variant="outline" h="44px" onClick={ask}>
         <Sunset size={18} /> Sunset here
       </Button>
       <SmallPrint role="status" pb="12px">
         {said}
       </SmallPrint>
-    </Flex>
+    </Cluster>
   )
 }

@@ -6,6 +6,8 @@ import { remove } from '../data/api.js'
 import { useResource } from '../data/resource.js'
 import { VisitForm } from '../visits/visit-form.js'
 import { dayWords, hourWords } from '../visits/when.js'
+import { Faint, Mono, Strong } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** The visits of one job, earliest first, and a way to read them again. */
 export function useVisits(jobId: string): {
@@ -32,15 +34,13 @@ export function VisitsPart({
   }
   return (
     <Box>
-      {visits?.length === 0 && !editing && <Text color="faint">No visit is booked yet.</Text>}
-      {problem && <Text color="faint">The calendar cannot be reached just now.</Text>}
+      {visits?.length === 0 && !editing && <Faint>No visit is booked yet.</Faint>}
+      {problem && <Faint>The calendar cannot be reached just now.</Faint>}
       {visits?.map((visit) => (
-        <Box key={visit.id} borderTop="1px solid" borderColor="hair" py="8px">
-          <Flex gap="16px" align="center" wrap="wrap">
-            <Text fontWeight={600} w="150px">
-              {dayWords(visit.start)}
-            </Text>
-            <Text fontFamily="mono">{hourWords(visit.start, visit.end)}</Text>
+        <Box layerStyle="ruleAbove" key={visit.id} py="8px">
+          <Cluster gap="16px">
+            <Strong w="150px">{dayWords(visit.start)}</Strong>
+            <Mono>{hourWords(visit.start, visit.end)}</Mono>
             <Text flex="1" minW="180px">
               {visit.purpose}; {visit.people.map(({ name }) => name).join(', ')}
             </Text>
@@ -57,7 +57,7 @@ export function VisitsPart({
                 </Button>
               </>
             )}
-          </Flex>
+          </Cluster>
           {editing === visit.id && <VisitForm visit={visit} jobId={jobId} minutes={minutes} onDone={done} />}
         </Box>
       ))}

@@ -1,10 +1,11 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { DueAgain as Due } from '@plumb-mark/contract'
 import { useResource } from '../data/resource.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, SectionTitle } from '../ui/theme/text.js'
 import { dayHere } from '../data/here-time.js'
+import { Cluster } from '../ui/cluster.js'
 
 const FIRST = 8
 
@@ -16,19 +17,15 @@ export function DueAgain() {
   const today = new Date().toISOString().slice(0, 10)
   return (
     <Box as="section" mt="26px" aria-label="Due again">
-      <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600}>
-        Due again
-      </Text>
+      <SectionTitle>Due again</SectionTitle>
       {(all ? data : data.slice(0, FIRST)).map(({ jobId, number, title, site, on, signedOn, months }) => (
-        <Flex
+        <Cluster
+          layerStyle="ruleAbove"
           key={jobId}
           as="article"
           aria-label={`${number} ${title}`}
           gap="16px"
           py="10px"
-          borderTop="1px solid"
-          borderColor="hair"
-          wrap="wrap"
         >
           <Text w="160px" fontWeight={600} flexShrink={0} color={on < today ? 'danger' : 'text'}>
             {dayHere(`${on}T12:00:00Z`)}
@@ -45,7 +42,7 @@ export function DueAgain() {
           <Button asChild variant="outline">
             <Link to={`/jobs/new?again=${jobId}`}>Open the next one</Link>
           </Button>
-        </Flex>
+        </Cluster>
       ))}
       {data.length > FIRST && (
         <Button variant="plain" onClick={() => setAll(!all)}>

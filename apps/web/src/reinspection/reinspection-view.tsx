@@ -10,13 +10,14 @@ import {
   type Inspection,
   type VerdictChange,
 } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Faint, Mono, Note, PartHeading, PartTitle, SectionTitle } from '../ui/theme/text.js'
 import { Problem } from '../ui/problem.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
 import { useInspection } from '../job/inspection.js'
 import { useSiteTime } from '../job/site-time.js'
 import { DriftChart } from './drift-chart.js'
 import { useEarlier, type Earlier } from './earlier.js'
+import { Cluster } from '../ui/cluster.js'
 
 const HOW = {
   new: 'is new',
@@ -31,10 +32,8 @@ export function ReinspectionView() {
   const again = now?.state.header?.again
   const { data, error, isLoading } = useEarlier(again?.jobId)
   return (
-    <Box maxW="980px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="32px">
-        Since last time
-      </Text>
+    <Box layerStyle="page" maxW="980px">
+      <PartTitle>Since last time</PartTitle>
       {!again && (
         <Text mt="8px">
           This is the first inspection of this installation here. Open the next one with “New job”, built like
@@ -91,7 +90,7 @@ function Compared({ now, earlier }: { now: Inspection; earlier: readonly Earlier
       </Part>
       <Part title="Built otherwise">
         {built.length === 0 && <Text>Everything that is entered stands as it did.</Text>}
-        <chakra.ul listStyleType="none">
+        <chakra.ul>
           {built.map(({ what, label, how }) => (
             <chakra.li key={`${what} ${label} ${how}`} py="4px">
               {what} <b>{label}</b> {HOW[how]}
@@ -105,9 +104,9 @@ function Compared({ now, earlier }: { now: Inspection; earlier: readonly Earlier
 
 const Part = ({ title, children }: { title: string; children: React.ReactNode }) => (
   <Box as="section" mt="22px" aria-label={title}>
-    <Text as="h3" fontFamily="heading" fontWeight={600} fontSize="23px" mb="6px">
+    <SectionTitle as="h3" mb="6px">
       {title}
-    </Text>
+    </SectionTitle>
     {children}
   </Box>
 )
@@ -119,22 +118,14 @@ function Drifting({ drift }: { drift: Drift }) {
     formatQuantity(value, dimension, { ...(unit && { unit }), significant: 3, difference: true })
   const time = useSiteTime()
   return (
-    <Grid
-      templateColumns={{ base: '1fr', md: '1fr 340px' }}
-      gap="14px"
-      py="12px"
-      borderTop="1px solid"
-      borderColor="hair"
-    >
+    <Grid layerStyle="ruleAbove" templateColumns={{ base: '1fr', md: '1fr 340px' }} gap="14px" py="12px">
       <Box>
-        <Text fontWeight={600} fontSize="18px">
-          {title}
-        </Text>
-        <Text color="faint">{place}</Text>
-        <Text fontFamily="mono" mt="8px">
+        <PartHeading as="p">{title}</PartHeading>
+        <Faint>{place}</Faint>
+        <Mono mt="8px">
           {perYear > 0 ? '+' : '−'}
           {say(Math.abs(perYear))} a year, ± {say(perYearUncertainty)}
-        </Text>
+        </Mono>
         {atEqualConditions && <Note>Brought to 25 °C and 1000 W/m², to be compared.</Note>}
         {reachesOn ? (
           <Text mt="6px" fontWeight={600} color="danger">
@@ -154,16 +145,14 @@ function Drifting({ drift }: { drift: Drift }) {
 
 function Turned({ change: { title, place, was, now } }: { change: VerdictChange }) {
   return (
-    <Flex gap="12px" py="6px" borderTop="1px solid" borderColor="hair" wrap="wrap" align="center">
+    <Cluster layerStyle="ruleAbove" py="6px">
       <Box flex="1" minW="200px">
         <Text>{title}</Text>
-        <Text fontSize="14px" color="faint">
-          {place}
-        </Text>
+        <Note>{place}</Note>
       </Box>
       <Flex gap="12px" align="center">
-        <VerdictMark verdict={was} /> <Text color="faint">became</Text> <VerdictMark verdict={now} />
+        <VerdictMark verdict={was} /> <Faint>became</Faint> <VerdictMark verdict={now} />
       </Flex>
-    </Flex>
+    </Cluster>
   )
 }

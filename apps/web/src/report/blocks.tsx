@@ -1,10 +1,11 @@
 import { Box, Flex, Heading, Image, Text, chakra } from '@chakra-ui/react'
 import { QRCodeSVG } from 'qrcode.react'
 import type { Block, Cell } from '@plumb-mark/report'
-import { Note } from '../ui/theme/text.js'
+import { Note, PartHeading, SmallMono } from '../ui/theme/text.js'
 import { VerdictMark, VerdictShape, verdictColour } from '../ui/verdict-mark.js'
 import { useInspection } from '../job/inspection.js'
 import { usePhotoAddress } from '../offline/photos.js'
+import { Cluster } from '../ui/cluster.js'
 
 const Together = chakra('section', { base: { breakInside: 'avoid' } })
 
@@ -33,9 +34,7 @@ export function Shown({ block }: { block: Block }) {
       return block.text === '' ? null : (
         <Flex gap="10px" align="center" my="10px" color={verdictColour(block.verdict)}>
           <VerdictShape verdict={block.verdict} size={26} />
-          <Text fontSize="18px" fontWeight={600}>
-            {block.text}
-          </Text>
+          <PartHeading as="p">{block.text}</PartHeading>
         </Flex>
       )
     case 'list':
@@ -77,11 +76,11 @@ export function Shown({ block }: { block: Block }) {
       )
     case 'photos':
       return (
-        <Flex gap="10px" wrap="wrap" my="8px">
+        <Cluster my="8px">
           {block.photos.map(({ photo, label }) => (
             <Photo key={photo.id} id={photo.id} words={[label, photo.caption].filter(Boolean).join(': ')} />
           ))}
-        </Flex>
+        </Cluster>
       )
     case 'together':
       return (
@@ -104,17 +103,15 @@ export function Shown({ block }: { block: Block }) {
       )
     case 'code':
       return (
-        <Flex gap="14px" align="center" my="10px" wrap="wrap">
+        <Cluster gap="14px" my="10px">
           <Box bg="white" p="8px">
             <QRCodeSVG value={block.address} size={120} />
           </Box>
           <Box minW={0}>
             <Text>{block.caption}</Text>
-            <Text fontFamily="mono" fontSize="14px" overflowWrap="anywhere">
-              {block.address}
-            </Text>
+            <SmallMono overflowWrap="anywhere">{block.address}</SmallMono>
           </Box>
-        </Flex>
+        </Cluster>
       )
   }
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Heading, chakra } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { PAPERS, type Paper, type ReportLook } from '@plumb-mark/contract'
@@ -10,6 +10,8 @@ import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { isPracticeJob } from '../offline/practice-job.js'
 import { useInspection } from '../job/inspection.js'
 import { Shown } from './blocks.js'
+import { Note, Strong } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 const PAPER_WORDS = { a4: 'A4', letter: 'US Letter' } satisfies Record<Paper, string>
 const audienceIn = (asked: string | null): Audience => AUDIENCES.find((one) => one === asked) ?? 'record'
@@ -45,7 +47,7 @@ export function ReportView() {
     setFields({ ...Object.fromEntries(fields), [field]: value })
   return (
     <Box maxW="920px" mx="auto" px={{ base: '14px', md: '24px' }} pb="60px">
-      <Flex gap="10px" align="end" wrap="wrap" py="14px" css={{ '@media print': { display: 'none' } }}>
+      <Cluster alignItems="end" py="14px" css={{ '@media print': { display: 'none' } }}>
         <ChoiceField
           label="Report for"
           value={audience}
@@ -66,14 +68,12 @@ export function ReportView() {
         <Button variant="outline" onClick={() => window.print()}>
           Print this page
         </Button>
-      </Flex>
+      </Cluster>
       {look?.letterhead.name && (
         <Box textAlign="right" lineHeight={1.3}>
-          <Text fontWeight={600}>{look.letterhead.name}</Text>
+          <Strong>{look.letterhead.name}</Strong>
           {look.letterhead.lines.map((line) => (
-            <Text key={line} color="faint" fontSize="14px">
-              {line}
-            </Text>
+            <Note key={line}>{line}</Note>
           ))}
         </Box>
       )}
@@ -82,7 +82,7 @@ export function ReportView() {
       </Heading>
       {parts.length > 1 && (
         <chakra.nav aria-label="Contents" css={{ '@media print': { display: 'none' } }}>
-          <Flex gap="2px 16px" wrap="wrap">
+          <Cluster gap="2px 16px">
             {parts.map(({ id, title }) => (
               <chakra.a
                 key={id}
@@ -95,7 +95,7 @@ export function ReportView() {
                 {title}
               </chakra.a>
             ))}
-          </Flex>
+          </Cluster>
         </chakra.nav>
       )}
       {parts.map(({ id, title, blocks, ownPage, turned }) => (

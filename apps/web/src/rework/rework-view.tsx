@@ -1,7 +1,7 @@
 import { Box, Button, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { byUrgency, nextState, type Defect, type DefectStepName } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Note, PartTitle, SectionTitle } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { DefectCard } from '../defects/defect-card.js'
 import { StepForm } from '../defects/step-form.js'
@@ -15,10 +15,8 @@ export function ReworkView() {
   const owed = defects.filter(({ state }) => state === 'open').sort(byUrgency(today()))
   const rest = defects.filter(({ state }) => state !== 'open')
   return (
-    <Box maxW="760px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="32px">
-        To put right
-      </Text>
+    <Box layerStyle="page" maxW="760px">
+      <PartTitle>To put right</PartTitle>
       <Note>
         Isolate and prove dead before touching; modules in light are live. Only qualified people change live
         equipment.
@@ -35,9 +33,7 @@ export function ReworkView() {
       </Stack>
       {rest.length > 0 && (
         <>
-          <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="24px" mt="26px">
-            Done
-          </Text>
+          <SectionTitle mt="26px">Done</SectionTitle>
           {rest.map((defect) => (
             <DefectCard key={defect.id} defect={defect}>
               <TakeStep

@@ -1,9 +1,9 @@
-import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary } from '@plumb-mark/contract'
 import { sameMessage, adoptionChanges, sheetName, withSheet, type Verdict } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Faint, Lead, Note, PartTitle, SmallMono, Strong } from '../ui/theme/text.js'
 import { useMessageText } from '../job/message-text.js'
 import { useSession } from '../data/session.js'
 import { useResource } from '../data/resource.js'
@@ -11,6 +11,7 @@ import { Problem } from '../ui/problem.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
 import { useInspection } from '../job/inspection.js'
 import { Differences } from './differences.js'
+import { Cluster } from '../ui/cluster.js'
 
 const KIND_WORDS = { new: 'a new check', gone: 'no longer asked for', changed: 'judged otherwise' } as const
 const Row = chakra('li', {
@@ -55,50 +56,48 @@ export function AdoptionView() {
     }
   }
   return (
-    <Box maxW="980px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
-      <Text as="h1" fontFamily="heading" fontSize="32px" fontWeight={600} lineHeight={1.1}>
+    <Box layerStyle="page" maxW="980px">
+      <PartTitle as="h1">
         {sheetName(from)} → revision {to.sheet.revision}
-      </Text>
-      <Text mt="4px" fontSize="17px">
+      </PartTitle>
+      <Lead mt="4px">
         {changes.length === 0
           ? 'No check of this job would be different.'
           : `${changes.length} check${changes.length === 1 ? '' : 's'} of this job would be different. Readings stay where they are; they are judged anew.`}
-      </Text>
-      <chakra.ul listStyleType="none" mt="14px" aria-label="Checks that would be different">
+      </Lead>
+      <chakra.ul mt="14px" aria-label="Checks that would be different">
         {changes.map((change) => (
           <Row key={change.checkId}>
             <Box>
-              <Text fontWeight={600}>{change.title}</Text>
+              <Strong>{change.title}</Strong>
               <Note>
                 {change.place}, clause {change.clause}: {KIND_WORDS[change.kind]}
               </Note>
               {change.kind === 'changed' && !sameMessage(change.requiredBefore, change.requiredAfter) && (
-                <Text fontSize="14px" fontFamily="mono">
+                <SmallMono>
                   {saying(change.requiredBefore ?? '–')} → {saying(change.requiredAfter ?? '–')}
-                </Text>
+                </SmallMono>
               )}
             </Box>
-            <HStack gap="12px" wrap="wrap">
+            <Cluster>
               {isJudgedAnew(change) && change.verdictBefore && <VerdictMark verdict={change.verdictBefore} />}
-              {isJudgedAnew(change) && change.verdictBefore && change.verdictAfter && (
-                <Text color="faint">→</Text>
-              )}
+              {isJudgedAnew(change) && change.verdictBefore && change.verdictAfter && <Faint>→</Faint>}
               {change.verdictAfter && <VerdictMark verdict={change.verdictAfter} />}
-            </HStack>
+            </Cluster>
           </Row>
         ))}
       </chakra.ul>
       {may && (
-        <Flex gap="10px" mt="20px" wrap="wrap">
+        <Cluster mt="20px">
           <Button onClick={() => void adopt()}>Adopt revision {to.sheet.revision}</Button>
           <Button variant="outline" onClick={() => void go(-1)}>
             Leave it at {from.revision}
           </Button>
-        </Flex>
+        </Cluster>
       )}
-      <Text as="h2" fontWeight={600} mt="26px" mb="4px">
+      <Strong as="h2" mt="26px" mb="4px">
         What the sheet itself says otherwise
-      </Text>
+      </Strong>
       <Differences before={from} after={to.sheet} />
     </Box>
   )

@@ -9,22 +9,11 @@ export function Differences({ before, after }: { before: Sheet; after: Sheet }) 
   const found = sheetDifferences(before, after)
   if (found.length === 0) return <Text>Nothing that is asked for differs.</Text>
   return (
-    <chakra.ul
-      listStyleType="none"
-      aria-label={`Differences from revision ${before.revision} to ${after.revision}`}
-    >
+    <chakra.ul aria-label={`Differences from revision ${before.revision} to ${after.revision}`}>
       {found.map((difference) => {
         const words = differenceWords(difference)
         return (
-          <chakra.li
-            key={words}
-            display="flex"
-            gap="12px"
-            py="7px"
-            borderBottom="1px solid"
-            borderColor="hair"
-            lineHeight={1.35}
-          >
+          <chakra.li layerStyle="ruleBelow" key={words} display="flex" gap="12px" py="7px" lineHeight={1.35}>
             <Text
               as="span"
               w="18px"

@@ -1,4 +1,4 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Button, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { SheetInLibrary } from '@plumb-mark/contract'
 import { mayRelease, type PersonId } from '@plumb-mark/core'
@@ -7,6 +7,7 @@ import { useReload } from '../data/resource.js'
 import { useSession } from '../data/session.js'
 import { Problem } from '../ui/problem.js'
 import { Note } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** Who wrote a sheet and who looked at it after them; the second pair of eyes releases it here. */
 export function Release({
@@ -33,13 +34,13 @@ export function Release({
       .then(() => reload('/api/sheets'))
       .catch((fault: Error) => setProblem(fault.message))
   return (
-    <Flex role="note" mt="12px" px="14px" py="8px" gap="12px" align="center" wrap="wrap" bg="unprovenWash">
+    <Cluster role="note" mt="12px" px="14px" py="8px" bg="unprovenWash">
       <Text flex="1 1 260px">
         Not released: written by {writtenBy.name}, and looked at by nobody else.{' '}
         {answer === 'own-sheet' ? 'Another person releases it.' : 'No job is signed by it until then.'}
       </Text>
       {answer === 'may' && <Button onClick={() => void release()}>Release</Button>}
       <Problem>{problem}</Problem>
-    </Flex>
+    </Cluster>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import type { SheetInLibrary, SheetSummary } from '@plumb-mark/contract'
@@ -12,7 +12,7 @@ import {
   sheetRequirementWords,
   type Sheet,
 } from '@plumb-mark/core'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Faint, Lead, Note, SectionTitle, Small, SmallPrint, Strong, ViewTitle } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { Frame } from '../layout/frame.js'
 import { get } from '../data/api.js'
@@ -22,6 +22,7 @@ import { Problem } from '../ui/problem.js'
 import { Release } from './release.js'
 import { Differences } from './differences.js'
 import { SignedRecords } from './signed-records.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** One revision, to be read: what it is, what it asks for by stage, who uses it, how it differs from another. */
 export function SheetView() {
@@ -40,19 +41,19 @@ export function SheetView() {
   const others = otherRevisions(id!, library)
   return (
     <Frame subject={`${sheet.maker} ${sheet.model}, revision ${sheet.revision}`}>
-      <Box maxW="1080px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
+      <Box layerStyle="page" maxW="1080px">
         <Link to="/sheets">All sheets</Link>
-        <Flex align="flex-start" gap="12px" wrap="wrap" mt="6px">
+        <Cluster alignItems="flex-start" mt="6px">
           <Box flex="1" minW="260px">
-            <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="36px" lineHeight={1.1}>
+            <ViewTitle>
               {sheet.maker} {sheet.model}, revision {sheet.revision}
-            </Text>
-            <Text fontSize="17px">{sheet.title}</Text>
+            </ViewTitle>
+            <Lead>{sheet.title}</Lead>
             <Note>
               {sheet.source}, {sheet.date}
             </Note>
           </Box>
-          <HStack gap="8px" wrap="wrap">
+          <Cluster>
             <Button variant="outline" asChild>
               <a href={`/api/sheets/${id}/file`} download>
                 Export YAML
@@ -75,18 +76,18 @@ export function SheetView() {
                 {usedBy.length > 0 ? 'New revision' : 'Edit'}
               </Button>
             )}
-          </HStack>
-        </Flex>
+          </Cluster>
+        </Cluster>
         <Release id={id!} one={one} />
         <Grid templateColumns={{ base: '1fr', lg: '1fr 340px' }} gap="32px" mt="18px">
           <Requirements sheet={sheet} />
           <Box>
             <Head sheet={sheet} />
             {others.length > 0 && <Compare sheet={sheet} others={others} />}
-            <Text as="h2" fontWeight={600} mt="22px" mb="4px">
+            <Strong as="h2" mt="22px" mb="4px">
               Jobs judged by it
-            </Text>
-            {usedBy.length === 0 && <Text color="faint">None yet: it may still be changed.</Text>}
+            </Strong>
+            {usedBy.length === 0 && <Faint>None yet: it may still be changed.</Faint>}
             {usedBy.map((job) => (
               <Text key={job.id}>
                 <Link to={`/jobs/${job.id}`}>
@@ -127,15 +128,7 @@ function Head({ sheet: { kind, mass, size, ratings, terminals, module, equipment
   return (
     <chakra.dl>
       {rows.map(([name, value]) => (
-        <Flex
-          key={name}
-          justify="space-between"
-          gap="14px"
-          py="5px"
-          borderBottom="1px solid"
-          borderColor="hair"
-          fontSize="14px"
-        >
+        <Flex layerStyle="ruleBelow" key={name} justify="space-between" gap="14px" py="5px" fontSize="14px">
           <chakra.dt color="faint">{name}</chakra.dt>
           <chakra.dd textAlign="right">{value}</chakra.dd>
         </Flex>
@@ -150,17 +143,15 @@ function Requirements({ sheet }: { sheet: Sheet }) {
       {STAGES.filter((stage) => sheet.requirements.some((requirement) => requirement.stage === stage)).map(
         (stage) => (
           <Box key={stage} mb="20px">
-            <Text as="h2" fontFamily="heading" fontSize="23px" fontWeight={600}>
-              {STAGE_TITLES[stage]}
-            </Text>
+            <SectionTitle>{STAGE_TITLES[stage]}</SectionTitle>
             {sheet.requirements
               .filter((requirement) => requirement.stage === stage)
               .map((requirement) => (
-                <Box key={requirement.id} py="9px" borderTop="1px solid" borderColor="hair">
-                  <Flex gap="12px" align="baseline" wrap="wrap">
-                    <Text fontWeight={600} flex="1" minW="180px">
+                <Box layerStyle="ruleAbove" key={requirement.id} py="9px">
+                  <Cluster alignItems="baseline">
+                    <Strong flex="1" minW="180px">
                       {requirement.title}
-                    </Text>
+                    </Strong>
                     <Text
                       fontSize="13px"
                       color={requirement.severity === 'stop' ? 'danger' : 'faint'}
@@ -169,8 +160,8 @@ function Requirements({ sheet }: { sheet: Sheet }) {
                       {requirement.severity}
                     </Text>
                     <SmallPrint fontFamily="mono">clause {requirement.clause}</SmallPrint>
-                  </Flex>
-                  <Text fontSize="15px">{String(sheetRequirementWords(requirement, sheet))}</Text>
+                  </Cluster>
+                  <Small>{String(sheetRequirementWords(requirement, sheet))}</Small>
                 </Box>
               ))}
           </Box>
@@ -190,9 +181,9 @@ function Compare({ sheet, others }: { sheet: Sheet; others: readonly SheetSummar
   )
   return (
     <Box mt="22px">
-      <Text as="h2" fontWeight={600} mb="4px">
+      <Strong as="h2" mb="4px">
         What changed
-      </Text>
+      </Strong>
       <ChoiceField
         label="Beside revision"
         value={otherId}
@@ -231,9 +222,9 @@ function Adoption({ id, others }: { id: string; others: readonly SheetSummary[] 
   if (jobs.length === 0) return null
   return (
     <Box mt="22px">
-      <Text as="h2" fontWeight={600} mb="4px">
+      <Strong as="h2" mb="4px">
         Open jobs on another revision
-      </Text>
+      </Strong>
       {jobs.map((job) => (
         <Flex key={job.id} align="center" gap="10px" py="4px">
           <Text flex="1">

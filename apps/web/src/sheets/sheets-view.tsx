@@ -10,7 +10,7 @@ import {
   type PinnedSheet,
   type UnitKind,
 } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Note, Small, SmallMono } from '../ui/theme/text.js'
 import { useSession } from '../data/session.js'
 import { Page } from '../layout/page.js'
 import { post, sendFile } from '../data/api.js'
@@ -82,7 +82,7 @@ export function SheetsView() {
           onChange={setMaker}
         />
       </Grid>
-      <Box mt="14px" borderTop="1px solid" borderColor="hair">
+      <Box layerStyle="ruleAbove" mt="14px">
         {shown?.map((sheet) => (
           <Row key={sheet.id} to={`/sheets/${sheet.id}`}>
             <Box>
@@ -96,12 +96,8 @@ export function SheetsView() {
               </Text>
               <Note>{sheet.title}</Note>
             </Box>
-            <Text fontSize="14px" hideBelow="md">
-              {UNIT_KIND_WORDS[sheet.kind]}
-            </Text>
-            <Text fontSize="14px" hideBelow="md" fontFamily="mono">
-              {sheet.date}
-            </Text>
+            <Small hideBelow="md">{UNIT_KIND_WORDS[sheet.kind]}</Small>
+            <SmallMono hideBelow="md">{sheet.date}</SmallMono>
             <Note textAlign="right">
               {sheet.problem ? `cannot be read: ${sheet.problem}` : `${sheet.requirements} required`}
               <br />

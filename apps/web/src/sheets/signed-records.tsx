@@ -1,9 +1,9 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { Link } from 'react-router'
 import type { SignedRecords as Records } from '@plumb-mark/contract'
 import { VERDICT_WORDS } from '@plumb-mark/core'
 import { useResource } from '../data/resource.js'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Note, SmallPrint, Strong } from '../ui/theme/text.js'
 import { VerdictShape } from '../ui/verdict-mark.js'
 
 const FEW = 5
@@ -15,9 +15,9 @@ export function SignedRecords({ id }: { id: string }) {
   const { records, looked, left } = value
   return (
     <Box as="section" aria-label="Signed records" mt="22px">
-      <Text as="h2" fontWeight={600} mb="4px">
+      <Strong as="h2" mb="4px">
         Signed by earlier revisions
-      </Text>
+      </Strong>
       <Note>
         {records.length === 0
           ? `${looked} looked through: this revision would judge none of them otherwise.`
@@ -25,12 +25,12 @@ export function SignedRecords({ id }: { id: string }) {
         {left > 0 && ` ${left} more were not looked through.`}
       </Note>
       {records.map(({ jobId, number, title, revision, checks }) => (
-        <Box key={jobId} borderTop="1px solid" borderColor="hair" mt="8px" pt="8px">
+        <Box layerStyle="ruleAbove" key={jobId} mt="8px" pt="8px">
           <Link to={`/jobs/${jobId}`}>
             <b>{number}</b> {title}
           </Link>
           <SmallPrint>signed by revision {revision}</SmallPrint>
-          <chakra.ul listStyleType="none" fontSize="14px">
+          <chakra.ul fontSize="14px">
             {checks.slice(0, FEW).map((check) => (
               <chakra.li
                 key={`${check.title} ${check.place}`}

@@ -1,6 +1,6 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { madeVoid, type Deed, type Inspection } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Note, PartHeading, Strong } from '../ui/theme/text.js'
 import { useSiteTime } from '../job/site-time.js'
 
 /** What people who worked apart made void of each other's work; nothing where nobody did. */
@@ -11,18 +11,16 @@ export function MadeVoidList({ inspection }: { inspection: Inspection }) {
   const who = ({ by, at }: Deed) => `${by.name}, ${when(at)}`
   return (
     <Box mt="26px">
-      <Text as="h3" fontWeight={600} fontSize="18px">
-        Entered, and without effect since
-      </Text>
+      <PartHeading>Entered, and without effect since</PartHeading>
       <Note>It stays in the record. Agree with whoever entered it which of the two is how it stands.</Note>
       {found.map(({ because, deeds }) => (
         <Box key={`${because.at}${because.what}`} mt="10px">
-          <Text fontWeight={600}>
+          <Strong>
             {because.what}{' '}
             <Note as="span" fontWeight={400}>
               {who(because)}
             </Note>
-          </Text>
+          </Strong>
           <chakra.ul pl="20px">
             {deeds.map((one) => (
               <li key={`${one.at}${one.what}`}>

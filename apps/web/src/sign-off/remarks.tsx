@@ -10,8 +10,8 @@ import { useRemarkDrafts, type RemarkDraft } from '../job/remark-drafts.js'
 import { useSiteTime } from '../job/site-time.js'
 import { useMay } from '../job/use-writable.js'
 import { Field } from '../ui/field.js'
-import { Note } from '../ui/theme/text.js'
-import { PartHeading } from './part-heading.js'
+import { Note, PartHeading, Unproven } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 type Remark = JobState['remarks'][number]
 
@@ -27,7 +27,7 @@ export function Remarks({ inspection }: { inspection: Inspection }) {
     <Box mt="26px" as="section" aria-label="Remarks">
       <PartHeading>Remarks</PartHeading>
       {mayReturn && <Returning />}
-      <chakra.ul listStyleType="none">
+      <chakra.ul>
         {remarks.map((remark) => (
           <RemarkRow key={remark.id} remark={remark} inspection={inspection} />
         ))}
@@ -43,12 +43,12 @@ function RemarkRow({ remark, inspection }: { remark: Remark; inspection: Inspect
   return (
     <Row aria-label={text}>
       <Text>{text}</Text>
-      <Flex gap="10px" wrap="wrap" align="baseline">
+      <Cluster alignItems="baseline">
         <About remark={remark} inspection={inspection} />
         <Note>
           {by.name}, {when(at)}
         </Note>
-      </Flex>
+      </Cluster>
       {answered ? (
         <Text mt="4px">
           {answered.text}{' '}
@@ -59,7 +59,7 @@ function RemarkRow({ remark, inspection }: { remark: Remark; inspection: Inspect
       ) : mayAnswer ? (
         <Answer remark={remark} />
       ) : (
-        <Text color="unproven">Not answered yet</Text>
+        <Unproven>Not answered yet</Unproven>
       )}
     </Row>
   )
@@ -88,7 +88,7 @@ function Answer({ remark: { id } }: { remark: Remark }) {
   const send = () =>
     person && append(person, { kind: 'remark-answered', body: { remarkId: id, answer: answer.trim() } })
   return (
-    <Flex gap="10px" align="flex-end" wrap="wrap" mt="6px">
+    <Cluster alignItems="flex-end" mt="6px">
       <Box flex="1 1 320px">
         <Field label="Answer">
           {(ids) => (
@@ -99,7 +99,7 @@ function Answer({ remark: { id } }: { remark: Remark }) {
       <Button disabled={answer.trim() === ''} onClick={send}>
         Answer
       </Button>
-    </Flex>
+    </Cluster>
   )
 }
 
@@ -115,12 +115,12 @@ function Returning() {
     if (person && append(person, { kind: 'returned', body: { remarks } })) clear(jobId)
   }
   return (
-    <Stack gap="8px" mb="10px">
+    <Stack mb="10px">
       <Note>
         Open a check or a defect and press Remark, or note one on the job as a whole. Nothing is signed until
         each is answered.
       </Note>
-      <chakra.ul listStyleType="none">
+      <chakra.ul>
         {drafts.map(({ id, text, about }) => (
           <Row key={id}>
             <Flex gap="10px" align="center">
@@ -135,7 +135,7 @@ function Returning() {
           </Row>
         ))}
       </chakra.ul>
-      <Flex gap="10px" wrap="wrap" align="flex-start">
+      <Cluster alignItems="flex-start">
         {drafts.length > 0 && (
           <Button onClick={send}>
             Return the job with {drafts.length} {drafts.length === 1 ? 'remark' : 'remarks'}
@@ -144,7 +144,7 @@ function Returning() {
         <Box flex="1 1 240px">
           <AddRemark about="The job" />
         </Box>
-      </Flex>
+      </Cluster>
     </Stack>
   )
 }

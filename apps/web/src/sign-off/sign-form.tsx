@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { SignedDto, SignedIn } from '@plumb-mark/contract'
 import { countWords, fingerprint, isOpen, statedAbsences, type Inspection } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Danger, Note, PartHeading } from '../ui/theme/text.js'
 import { useResource } from '../data/resource.js'
 import { useSession } from '../data/session.js'
 import { dtoResolver } from '../ui/dto-resolver.js'
@@ -11,7 +11,6 @@ import { Field } from '../ui/field.js'
 import { Problem } from '../ui/problem.js'
 import { SignaturePad } from '../ui/signature-pad.js'
 import { useInspection } from '../job/inspection.js'
-import { PartHeading } from './part-heading.js'
 
 const STATEMENT =
   'I have read this record. What was inspected conforms to the makers’ sheets named in it, save for what it lists as open. I sign within the limits of my licence and the local code.'
@@ -98,9 +97,7 @@ function BeforeTheSeal({
         <li>What has to be inspected later is inspected again, in a job of its own</li>
       </chakra.ul>
       <Note>Fingerprint of what is sealed: {fingerprint(state.head?.hash ?? '')}</Note>
-      {moved && (
-        <Text color="danger">Something was entered since you signed: go back and read the record again.</Text>
-      )}
+      {moved && <Danger>Something was entered since you signed: go back and read the record again.</Danger>}
       <Flex gap="10px">
         <Button disabled={moved} onClick={onSeal}>
           Sign and seal

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Stack, Text, chakra } from '@chakra-ui/react'
 import { Suspense, lazy } from 'react'
 import { Link, useParams } from 'react-router'
 import type { SheetSummary } from '@plumb-mark/contract'
@@ -14,7 +14,7 @@ import {
   type Inspection,
   type Signer,
 } from '@plumb-mark/core'
-import { Note } from '../ui/theme/text.js'
+import { Lead, Note, PartHeading, SmallMono, SmallUnproven } from '../ui/theme/text.js'
 import { LongDownload } from '../data/long-download.js'
 import { toLink } from '../data/calculators/link.js'
 import { useResource } from '../data/resource.js'
@@ -24,9 +24,9 @@ import { useInspection } from '../job/inspection.js'
 import { isPracticeJob } from '../offline/practice-job.js'
 import { useSiteTime } from '../job/site-time.js'
 import { MadeVoidList } from './made-void-list.js'
-import { PartHeading } from './part-heading.js'
 import { Remarks } from './remarks.js'
 import { SecondReader } from './second-reader.js'
+import { Cluster } from '../ui/cluster.js'
 
 const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) => ({ default: form })))
 
@@ -52,7 +52,7 @@ export function SignOffView() {
   const inspection = useInspection((state) => state.inspection)
   if (!inspection) return null
   return (
-    <Box maxW="860px" mx="auto" px={{ base: '16px', md: '24px' }} py="24px">
+    <Box layerStyle="page" maxW="860px">
       {inspection.state.seal ? <Sealed inspection={inspection} /> : <Open inspection={inspection} />}
       <SecondReader inspection={inspection} />
       <Remarks inspection={inspection} />
@@ -133,9 +133,8 @@ function Group({
   }
   const row = (one: Blocker) => (
     <chakra.li
+      layerStyle="ruleBelow"
       key={`${one.kind}${one.checkId}${one.defectId}${one.entryId}${one.text}`}
-      borderBottom="1px solid"
-      borderColor="hair"
     >
       <Flex asChild minH="44px" py="8px" align="center" _hover={{ color: 'accent' }}>
         {one.entryId ? (
@@ -151,13 +150,13 @@ function Group({
       <PartHeading>
         {title} ({found.length})
       </PartHeading>
-      <chakra.ul listStyleType="none">{found.slice(0, SHOWN).map(row)}</chakra.ul>
+      <chakra.ul>{found.slice(0, SHOWN).map(row)}</chakra.ul>
       {found.length > SHOWN && (
         <chakra.details>
           <chakra.summary minH="44px" cursor="pointer" color="accent" display="list-item" py="10px">
             {found.length - SHOWN} more
           </chakra.summary>
-          <chakra.ul listStyleType="none">{found.slice(SHOWN).map(row)}</chakra.ul>
+          <chakra.ul>{found.slice(SHOWN).map(row)}</chakra.ul>
         </chakra.details>
       )}
     </Box>
@@ -190,9 +189,9 @@ function Sealed({ inspection: { state } }: { inspection: Inspection }) {
   return (
     <Stack gap="10px">
       <Heading>Signed and sealed</Heading>
-      <Text fontSize="18px">
+      <Lead>
         By {by.name}, licence {body.licence}, on {day(at)}.
-      </Text>
+      </Lead>
       <img
         src={body.drawing}
         alt={`Signature of ${by.name}`}
@@ -207,9 +206,7 @@ function Sealed({ inspection: { state } }: { inspection: Inspection }) {
         {fingerprint(state.head?.hash ?? '')}
       </Text>
       <Note>{keyWords(signer)}</Note>
-      <Text fontFamily="mono" fontSize="15px">
-        {keyFingerprint}
-      </Text>
+      <SmallMono>{keyFingerprint}</SmallMono>
     </Stack>
   )
 }
@@ -248,9 +245,9 @@ function StatedAbsences({ inspection }: { inspection: Inspection }) {
   return (
     <Box mt="26px">
       <PartHeading>Said not to be there, or not to apply</PartHeading>
-      <chakra.ul listStyleType="none">
+      <chakra.ul>
         {said.map(({ checkId, title, place, reason, by, at }) => (
-          <chakra.li key={checkId} borderBottom="1px solid" borderColor="hair" py="8px">
+          <chakra.li layerStyle="ruleBelow" key={checkId} py="8px">
             {title}, {place}: {reason}
             <Note as="span">
               {' '}
@@ -270,9 +267,9 @@ function Calculations({ inspection: { state } }: { inspection: Inspection }) {
   return (
     <Box mt="26px">
       <PartHeading>Calculations kept with the job</PartHeading>
-      <chakra.ul listStyleType="none">
+      <chakra.ul>
         {state.calculations.map(({ id, at, by, body }) => (
-          <chakra.li key={id} borderBottom="1px solid" borderColor="hair">
+          <chakra.li layerStyle="ruleBelow" key={id}>
             <Flex asChild minH="44px" align="center" gap="10px" _hover={{ color: 'accent' }}>
               <Link to={`/calculators/${body.calculator}?in=${toLink(body.input)}`}>
                 {body.title}
@@ -295,7 +292,7 @@ function Downloads() {
   const practising = isPracticeJob(jobId)
   return (
     <Box mt="30px">
-      <HStack gap="10px" wrap="wrap">
+      <Cluster>
         {!practising && <LongDownload address={`/api/jobs/${jobId}/report.pdf`}>PDF report</LongDownload>}
         <Button asChild variant="outline">
           <Link to={`/jobs/${jobId}/report`}>Read the report</Link>
@@ -305,11 +302,11 @@ function Downloads() {
             <Link to={`/jobs/${jobId}/data`}>Record, tables and import</Link>
           </Button>
         )}
-      </HStack>
+      </Cluster>
       {sync !== 'kept' && (
-        <Text fontSize="14px" color="unproven" mt="6px">
+        <SmallUnproven mt="6px">
           Not everything on this device has reached the server: what is downloaded now lacks it.
-        </Text>
+        </SmallUnproven>
       )}
     </Box>
   )

@@ -1,16 +1,16 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import { PanZoom } from '../ui/pan-zoom.js'
+import { SubTitle } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** The head of a picture in which things are entered: its name and what can be done with it. */
 export function PictureHead({ title, children }: { title: string; children?: ReactNode }) {
   return (
-    <Flex align="center" gap="6px" wrap="wrap">
-      <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="22px" flex="1">
-        {title}
-      </Text>
+    <Cluster gap="6px">
+      <SubTitle flex="1">{title}</SubTitle>
       {children}
-    </Flex>
+    </Cluster>
   )
 }
 

@@ -6,6 +6,7 @@ import { DrawingFrame, PictureHead } from './drawing-frame.js'
 import { arrangementOf, type GraphLayout } from '@plumb-mark/report'
 import { useWritable } from '../job/use-writable.js'
 import { useGraphLayout } from './use-graph-layout.js'
+import { Cluster } from '../ui/cluster.js'
 
 export type Chosen =
   { kind: 'node' | 'edge'; id: string } | { kind: 'new-node' | 'new-edge'; from?: string } | undefined
@@ -106,14 +107,14 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
         </DrawingFrame>
       )}
       {writable && nodes.length > 0 && (
-        <Flex gap="6px" py="8px" wrap="wrap">
+        <Cluster gap="6px" py="8px">
           <Button variant="outline" onClick={() => choose({ kind: 'new-node' })}>
             Add a part
           </Button>
           <Button variant="outline" onClick={() => choose({ kind: 'new-edge' })}>
             Add a {edgeWord}
           </Button>
-        </Flex>
+        </Cluster>
       )}
       {chosen?.kind === 'edge' &&
         edgePanel(

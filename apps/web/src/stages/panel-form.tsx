@@ -1,9 +1,10 @@
-import { Button, Flex, Grid, chakra } from '@chakra-ui/react'
+import { Button, Grid, chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
 import type { Proposed } from '@plumb-mark/core'
 import { FormProblems } from '../ui/form-problems.js'
 import { Panel } from './panel.js'
 import { ProposedNote } from './proposed.js'
+import { Cluster } from '../ui/cluster.js'
 
 interface Props {
   title: string
@@ -53,7 +54,7 @@ export function PanelForm({
               </Grid>
             </chakra.fieldset>
             {writable && (
-              <Flex gap="8px" mt="12px" wrap="wrap">
+              <Cluster mt="12px">
                 <Button type="submit" disabled={lacking || unreadable}>
                   Save the {what}
                 </Button>
@@ -63,7 +64,7 @@ export function PanelForm({
                     {removeWords}
                   </Button>
                 )}
-              </Flex>
+              </Cluster>
             )}
           </form>
         )}

@@ -1,6 +1,8 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex } from '@chakra-ui/react'
 import { X } from 'lucide-react'
 import type { ReactNode } from 'react'
+import { Strong } from '../ui/theme/text.js'
+import { IconButton } from '../ui/buttons.js'
 
 /** What is being entered, beneath the picture. */
 export function Panel({
@@ -13,23 +15,13 @@ export function Panel({
   children: ReactNode
 }) {
   return (
-    <Box
-      bg="panel"
-      border="1px solid"
-      borderColor="hair"
-      borderRadius="4px"
-      p="12px"
-      role="region"
-      aria-label={title}
-    >
+    <Box layerStyle="card" role="region" aria-label={title}>
       <Flex align="center" gap="8px" mb="6px">
-        <Text fontWeight={600} flex="1">
-          {title}
-        </Text>
+        <Strong flex="1">{title}</Strong>
         {onClose && (
-          <Button variant="plain" px="0" minW="44px" onClick={onClose} aria-label="Close">
+          <IconButton onClick={onClose} aria-label="Close">
             <X size={19} />
-          </Button>
+          </IconButton>
         )}
       </Flex>
       {children}

@@ -1,8 +1,9 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { Suspense, memo } from 'react'
 import type { ProposedArea, Stage } from '@plumb-mark/core'
 import { lazyView, type LazyView } from '../ui/lazy-view.js'
 import { ProposedBar } from './proposed.js'
+import { Faint } from '../ui/theme/text.js'
 
 /** Each picture is fetched when its stage is first looked at, or while nothing else is to be done. */
 const PICTURES: Partial<Record<Stage, LazyView>> = {
@@ -43,9 +44,7 @@ export const Picture = memo(function Picture({ stage }: { stage: Stage }) {
       </Suspense>
     </>
   ) : (
-    <Text p="24px" color="faint">
-      This stage has no picture yet; its checks are complete.
-    </Text>
+    <Faint p="24px">This stage has no picture yet; its checks are complete.</Faint>
   )
 })
 

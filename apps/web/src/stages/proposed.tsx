@@ -4,6 +4,8 @@ import { PROPOSED_WORDS, capital, proposalsIn, type Proposed, type ProposedArea 
 import { useInspection } from '../job/inspection.js'
 import { useCommit } from '../job/use-commit.js'
 import { useWritable } from '../job/use-writable.js'
+import { Small } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** What of some areas is proposed and confirmed by nobody, as it is kept. */
 export function useProposals(...areas: ProposedArea[]): readonly Proposed[] {
@@ -32,27 +34,18 @@ export function ProposedNote({ things, writable }: { things: readonly Proposed[]
     commit({ kind: 'confirmed', body: { things: things.map(({ kind, id }) => ({ kind, id })) } })
   const one = things.length === 1
   return (
-    <Flex
-      role="note"
-      align="center"
-      gap="10px"
-      wrap="wrap"
-      mb="10px"
-      pl="12px"
-      borderLeft="4px dashed"
-      borderColor="unproven"
-    >
-      <Text flex="1 1 220px" fontSize="15px">
+    <Cluster role="note" mb="10px" pl="12px" borderLeft="4px dashed" borderColor="unproven">
+      <Small flex="1 1 220px">
         {one
           ? `${capital(PROPOSED_WORDS[things[0]!.kind])} ${things[0]!.label}: proposed, and not seen on site yet. It proves nothing.`
           : `${things.length} things here are proposed, and not seen on site yet. They prove nothing.`}
-      </Text>
+      </Small>
       {writable && (
         <Button variant="outline" onClick={confirm}>
           {one ? 'It stands so: confirm' : `All ${things.length} stand so: confirm`}
         </Button>
       )}
-    </Flex>
+    </Cluster>
   )
 }
 
@@ -70,9 +63,9 @@ export function ProposedBar({ areas }: { areas: readonly ProposedArea[] }) {
           <chakra.summary minH="44px" py="10px" cursor="pointer" color="accent" display="list-item">
             One by one
           </chakra.summary>
-          <chakra.ul listStyleType="none">
+          <chakra.ul>
             {things.map((thing) => (
-              <chakra.li key={`${thing.kind} ${thing.id}`} borderBottom="1px solid" borderColor="hair">
+              <chakra.li layerStyle="ruleBelow" key={`${thing.kind} ${thing.id}`}>
                 <Flex align="center" gap="10px" minH="48px">
                   <Text flex="1">
                     {PROPOSED_WORDS[thing.kind]} {thing.label}

@@ -18,6 +18,8 @@ import { VerdictShape, verdictColour } from '../ui/verdict-mark.js'
 import { useInspection } from '../job/inspection.js'
 import { useFocus } from '../job/focus.js'
 import { prefer } from '../data/preferences.js'
+import { SmallPrint, Strong, SubTitle } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /**
  * The terminal strips of every unit: what each terminal asks for and how it was found. Touching one opens its
@@ -37,9 +39,7 @@ export function Terminals({ side, of }: { side: 'dc' | 'ac' | 'battery'; of?: Un
   if (units.length === 0) return null
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
-      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
-        Terminals
-      </Text>
+      <SubTitle>Terminals</SubTitle>
       {units.map(({ unit, terminals }) => (
         <Strip
           key={unit.id}
@@ -82,14 +82,14 @@ function Strip({
   return (
     <Box mt="14px">
       <Flex align="center" justify="space-between" gap="10px" mb="6px">
-        <Text fontWeight={600}>{unit.label}</Text>
+        <Strong>{unit.label}</Strong>
         {readings.length > 1 && (
           <Button variant="plain" onClick={asTable}>
             <Table size={17} /> As a table
           </Button>
         )}
       </Flex>
-      <Flex wrap="wrap" borderBottom="1px solid" borderColor="hair">
+      <Cluster gap="0" layerStyle="ruleBelow">
         {terminals.map((terminal) => (
           <TerminalBlock
             key={terminal.id}
@@ -97,7 +97,7 @@ function Strip({
             checks={checks.filter(({ check }) => check.subject.terminal?.id === terminal.id)}
           />
         ))}
-      </Flex>
+      </Cluster>
     </Box>
   )
 }
@@ -153,9 +153,7 @@ function TerminalBlock({ terminal, checks }: { terminal: Terminal; checks: reado
           {asRead(judged)}
         </Flex>
       ))}
-      <Text fontSize="12px" color="faint">
-        {terminal.torque ? torqueWords(terminal.torque) : CLAMP_NAMES[terminal.clamp]}
-      </Text>
+      <SmallPrint>{terminal.torque ? torqueWords(terminal.torque) : CLAMP_NAMES[terminal.clamp]}</SmallPrint>
     </Block>
   )
 }

@@ -31,13 +31,13 @@ export function DemoJobs() {
   }
   const { here, count } = value
   return (
-    <Box as="section" aria-label="Demo jobs" borderTop="1px solid" borderColor="hair" pt="10px">
+    <Box layerStyle="ruleAbove" as="section" aria-label="Demo jobs" pt="10px">
       <Box fontWeight={600}>Demo jobs, for looking round</Box>
       <Note>
         Finished and half-finished inspections of sites that do not exist. They can be read, not worked on,
         are in no list of yours and no count, and can be removed again.
       </Note>
-      <chakra.ul listStyleType="none">
+      <chakra.ul>
         {here.map(({ id, number, title }) => (
           <chakra.li key={id} py="10px">
             <Link to={`/jobs/${id}`}>

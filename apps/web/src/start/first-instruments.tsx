@@ -1,4 +1,4 @@
-import { Box, Button, Grid, Stack, Text } from '@chakra-ui/react'
+import { Box, Button, Grid, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import {
@@ -16,7 +16,7 @@ import { post } from '../data/api.js'
 import { useReload, useResource } from '../data/resource.js'
 import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
-import { Note, SmallPrint } from '../ui/theme/text.js'
+import { Note, SmallPrint, Strong } from '../ui/theme/text.js'
 
 const ADDRESS = '/api/instruments'
 
@@ -59,7 +59,7 @@ export function FirstInstruments() {
     }
   }
   return (
-    <Stack gap="8px">
+    <Stack>
       <Note>
         Type serial and calibration of what you have. The uncertainty is what such an instrument is usually
         good to: correct it from its certificate under Instruments.
@@ -77,7 +77,7 @@ export function FirstInstruments() {
           aria-label={INSTRUMENT_NAMES[kind]}
         >
           <Box gridColumn={{ base: '1 / -1', md: 'auto' }}>
-            <Text fontWeight={600}>{capital(INSTRUMENT_NAMES[kind])}</Text>
+            <Strong>{capital(INSTRUMENT_NAMES[kind])}</Strong>
             <SmallPrint>{USUAL_ACCURACY[kind].map(usualWords).join('; ')}</SmallPrint>
           </Box>
           <TextField

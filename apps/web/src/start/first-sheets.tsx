@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Stack } from '@chakra-ui/react'
+import { Box, Button, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { SampleSheet } from '@plumb-mark/contract'
@@ -8,6 +8,7 @@ import { useReload, useResource } from '../data/resource.js'
 import { Problem } from '../ui/problem.js'
 import { Tick } from '../ui/tick.js'
 import { Note } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 const ADDRESS = '/api/samples/sheets'
 
@@ -18,14 +19,14 @@ export function FirstSheets() {
   const [house, makers] = [open.filter(isHouse), open.filter((one) => !isHouse(one))]
   return (
     <Stack gap="12px">
-      <Flex gap="10px" wrap="wrap">
+      <Cluster>
         <Button asChild>
           <Link to="/sheets/from-manual">From a maker’s manual</Link>
         </Button>
         <Button asChild variant="outline">
           <Link to="/sheets/without-manual">Without a manual, by the kind of unit</Link>
         </Button>
-      </Flex>
+      </Cluster>
       {open.length === 0 && <Note>All samples are in the library.</Note>}
       <Taking
         title="House rules to begin with"
@@ -63,7 +64,7 @@ function Taking({ title, note, samples }: { title: string; note: string; samples
     }
   }
   return (
-    <Box as="section" aria-label={title} borderTop="1px solid" borderColor="hair" pt="10px">
+    <Box layerStyle="ruleAbove" as="section" aria-label={title} pt="10px">
       <Box fontWeight={600}>{title}</Box>
       <Note>{note}</Note>
       {samples.map((one) => (

@@ -1,17 +1,18 @@
-import { Box, Button, Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Stack, chakra } from '@chakra-ui/react'
 import { Check } from 'lucide-react'
 import { useState, type ComponentType } from 'react'
 import { Navigate } from 'react-router'
 import { useSession } from '../data/session.js'
 import { prefer } from '../data/preferences.js'
 import { Page } from '../layout/page.js'
-import { Note } from '../ui/theme/text.js'
+import { Note, SectionTitle } from '../ui/theme/text.js'
 import { FirstInstruments } from './first-instruments.js'
 import { FirstJob } from './first-job.js'
 import { FirstPeople } from './first-people.js'
 import { FirstRules } from './first-rules.js'
 import { FirstSheets } from './first-sheets.js'
 import { useStarted, type StartPart } from './use-started.js'
+import { LinkButton } from '../ui/buttons.js'
 
 const PARTS: Record<StartPart, { title: string; about: string; View: ComponentType }> = {
   rules: {
@@ -72,11 +73,11 @@ export function StartView() {
         Five things, in any order. Each can be skipped, and found again later. Whoever wants to see first what
         it is all for takes ten minutes: from the tape to the signature, on this device only.
       </Note>
-      <Stack as="ol" gap="0" listStyleType="none" mt="14px">
+      <Stack as="ol" gap="0" mt="14px">
         {parts.map((part, i) => {
           const { title, about, View } = PARTS[part]
           return (
-            <chakra.li key={part} borderTop="1px solid" borderColor="hair" py="14px">
+            <chakra.li layerStyle="ruleAbove" key={part} py="14px">
               <Flex asChild gap="14px" align="center" w="100%" minH="48px" textAlign="left" cursor="pointer">
                 <button type="button" aria-expanded={open === part} onClick={() => setChosen(part)}>
                   <Marker
@@ -86,9 +87,7 @@ export function StartView() {
                     {done[part] ? <Check size={18} /> : i + 1}
                   </Marker>
                   <Box flex="1">
-                    <Text as="h2" fontFamily="heading" fontWeight={600} fontSize="23px" lineHeight={1.1}>
-                      {title}
-                    </Text>
+                    <SectionTitle>{title}</SectionTitle>
                     <Note>{about}</Note>
                   </Box>
                 </button>
@@ -97,9 +96,9 @@ export function StartView() {
                 <Box pl={{ md: '46px' }} pt="12px">
                   <View />
                   {after(part) && (
-                    <Button variant="plain" px="0" mt="12px" onClick={() => setChosen(after(part))}>
+                    <LinkButton mt="12px" onClick={() => setChosen(after(part))}>
                       {done[part] ? 'Next' : 'Skip this for now'}
-                    </Button>
+                    </LinkButton>
                   )}
                 </Box>
               )}

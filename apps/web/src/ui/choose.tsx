@@ -1,5 +1,6 @@
-import { Flex, chakra } from '@chakra-ui/react'
+import { chakra } from '@chakra-ui/react'
 import type { Option } from './choice-field.js'
+import { Cluster } from './cluster.js'
 
 const Chip = chakra('button', {
   base: {
@@ -28,12 +29,12 @@ export function Choose<T extends string>({
   onChoose: (value: T) => void
 }) {
   return (
-    <Flex gap="8px" wrap="wrap" role="group" aria-label={label}>
+    <Cluster role="group" aria-label={label}>
       {options.map(([one, words]) => (
         <Chip key={one} type="button" aria-pressed={one === value} onClick={() => onChoose(one)}>
           {words}
         </Chip>
       ))}
-    </Flex>
+    </Cluster>
   )
 }

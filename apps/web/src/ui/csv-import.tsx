@@ -3,7 +3,7 @@ import { Upload } from 'lucide-react'
 import { useRef, useState, type ReactNode } from 'react'
 import { guessColumns, plural, type CsvColumn, type CsvMapping, type CsvRead } from '@plumb-mark/core'
 import { ChoiceField, optionsOf } from './choice-field.js'
-import { Note } from './theme/text.js'
+import { Note, Strong } from './theme/text.js'
 
 interface Opened {
   name: string
@@ -94,9 +94,9 @@ export function CsvImport<T>({
           bg="sunk"
           borderRadius="4px"
         >
-          <Text fontWeight={600} mb="8px">
+          <Strong mb="8px">
             {opened.name}: {plural(opened.rows.length, 'row')}. Which column is which?
-          </Text>
+          </Strong>
           <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(3, 1fr)' }} gap="10px">
             {columns.map(({ key, header, required }) => (
               <ChoiceField
@@ -115,7 +115,7 @@ export function CsvImport<T>({
           />
           {table && !table.ok && (
             <Box role="alert" mt="8px" color="danger">
-              <Text fontWeight={600}>Nothing is taken of a file in which a row cannot be read.</Text>
+              <Strong>Nothing is taken of a file in which a row cannot be read.</Strong>
               {faultWords(table.faults).map((line) => (
                 <Text key={line}>{line}</Text>
               ))}

@@ -1,6 +1,6 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { useId, type ReactNode } from 'react'
-import { SmallPrint } from './theme/text.js'
+import { SmallDanger, SmallPrint } from './theme/text.js'
 
 /** A label, a control, and beneath it what is wrong with what was typed. */
 export function Field({
@@ -23,9 +23,9 @@ export function Field({
       </chakra.label>
       {children({ id, ...(problem && { 'aria-invalid': true as const, 'aria-describedby': problemId }) })}
       {problem ? (
-        <Text id={problemId} role="alert" color="danger" fontSize="14px" mt="4px">
+        <SmallDanger id={problemId} role="alert" mt="4px">
           {problem}
-        </Text>
+        </SmallDanger>
       ) : (
         hint && <SmallPrint mt="4px">{hint}</SmallPrint>
       )}

@@ -1,7 +1,8 @@
-import { Box, Button, Flex } from '@chakra-ui/react'
+import { Box, Flex } from '@chakra-ui/react'
 import { useGesture } from '@use-gesture/react'
 import { Maximize2, Minus, Plus } from 'lucide-react'
 import { memo, useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
+import { IconButton } from './buttons.js'
 
 const LEAST = 1
 const MOST = 8
@@ -124,29 +125,15 @@ const Controls = memo(function Controls({
       opacity={0.94}
       _print={{ display: 'none' }}
     >
-      <Button variant="plain" px="0" minW="44px" onClick={() => onZoom(STEP)} aria-label="Larger">
+      <IconButton onClick={() => onZoom(STEP)} aria-label="Larger">
         <Plus size={19} />
-      </Button>
-      <Button
-        variant="plain"
-        px="0"
-        minW="44px"
-        onClick={() => onZoom(1 / STEP)}
-        aria-label="Smaller"
-        disabled={!zoomed}
-      >
+      </IconButton>
+      <IconButton onClick={() => onZoom(1 / STEP)} aria-label="Smaller" disabled={!zoomed}>
         <Minus size={19} />
-      </Button>
-      <Button
-        variant="plain"
-        px="0"
-        minW="44px"
-        onClick={onWhole}
-        aria-label="The whole picture"
-        disabled={!zoomed}
-      >
+      </IconButton>
+      <IconButton onClick={onWhole} aria-label="The whole picture" disabled={!zoomed}>
         <Maximize2 size={17} />
-      </Button>
+      </IconButton>
     </Flex>
   )
 })

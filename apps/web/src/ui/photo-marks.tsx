@@ -1,9 +1,12 @@
-import { Box, Button, HStack, Input, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, HStack, Input, chakra } from '@chakra-ui/react'
 import type Konva from 'konva'
 import { Circle, MoveUpRight, Type, Undo2, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { Arrow, Ellipse, Image as Picture, Layer, Stage, Text as Words } from 'react-konva'
 import { TextField } from './text-field.js'
+import { Faint } from './theme/text.js'
+import { Cluster } from './cluster.js'
+import { IconButton } from './buttons.js'
 
 type Mark = { kind: 'arrow' | 'ring' | 'text'; x: number; y: number; dx: number; dy: number; words?: string }
 
@@ -82,7 +85,7 @@ export function PhotoMarks({
   const thick = 5 / scale
   return (
     <Sheet role="dialog" aria-modal aria-label="Caption and mark the photo">
-      <HStack gap="8px" wrap="wrap">
+      <Cluster>
         {(Object.keys(TOOLS) as Mark['kind'][]).map((kind) => {
           const { label, icon: Icon } = TOOLS[kind]
           return (
@@ -108,10 +111,10 @@ export function PhotoMarks({
           <Undo2 size={18} /> Undo
         </Button>
         <Box flex="1" />
-        <Button variant="plain" px="0" minW="44px" onClick={onClose} aria-label="Close without changes">
+        <IconButton onClick={onClose} aria-label="Close without changes">
           <X size={22} />
-        </Button>
-      </HStack>
+        </IconButton>
+      </Cluster>
       <Box
         flex="1"
         minH="200px"
@@ -140,7 +143,7 @@ export function PhotoMarks({
             </Layer>
           </Stage>
         ) : (
-          <Text color="faint">Loading the photo …</Text>
+          <Faint>Loading the photo …</Faint>
         )}
       </Box>
       <HStack align="flex-end" gap="10px">

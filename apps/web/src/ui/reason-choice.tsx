@@ -1,7 +1,8 @@
-import { Button, HStack } from '@chakra-ui/react'
+import { Button } from '@chakra-ui/react'
 import { useState } from 'react'
 import { isSentence } from '@plumb-mark/core'
 import { TextField } from './text-field.js'
+import { Cluster } from './cluster.js'
 
 /** Why something is so: one touch for the usual reasons, or one in words of one's own. */
 export function ReasonChoice({
@@ -21,7 +22,7 @@ export function ReasonChoice({
   const [own, setOwn] = useState('')
   const enough = whole ? isSentence(own) : own.trim() !== ''
   return (
-    <HStack role="group" aria-label={label} gap="6px" wrap="wrap" py="6px" align="flex-end">
+    <Cluster role="group" aria-label={label} gap="6px" py="6px" alignItems="flex-end">
       {reasons.map((reason) => (
         <Button
           key={reason}
@@ -38,6 +39,6 @@ export function ReasonChoice({
       <Button disabled={!enough} onClick={() => onTake(own.trim())}>
         {verb}
       </Button>
-    </HStack>
+    </Cluster>
   )
 }

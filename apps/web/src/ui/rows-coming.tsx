@@ -15,7 +15,7 @@ export function RowsComing({ rows = 5, height }: { rows?: number; height: string
   return (
     <Stack role="status" aria-label="The list is coming" gap="0" mt="10px">
       {Array.from({ length: rows }, (_, i) => (
-        <Box key={i} h={height} py="12px" borderTop="1px solid" borderColor="hair" aria-hidden>
+        <Box layerStyle="ruleAbove" key={i} h={height} py="12px" aria-hidden>
           <Box h="14px" w={`${58 - 7 * (i % 3)}%`} bg="sunk" borderRadius="4px" />
           <Box h="10px" w={`${34 + 6 * (i % 2)}%`} mt="10px" bg="sunk" borderRadius="4px" />
         </Box>

@@ -1,7 +1,9 @@
-import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, HStack, Text, chakra } from '@chakra-ui/react'
 import { BrowserMultiFormatReader, type IScannerControls } from '@zxing/browser'
 import { ImageUp, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
+import { SectionTitle } from './theme/text.js'
+import { HandButton, IconButton } from './buttons.js'
 
 const Sheet = chakra('div', {
   base: {
@@ -59,12 +61,12 @@ export function Scanner({
   return (
     <Sheet role="dialog" aria-modal aria-label={`Scan ${title}`}>
       <HStack>
-        <Text fontFamily="heading" fontSize="24px" fontWeight={600} flex="1">
+        <SectionTitle as="p" flex="1">
           Scan: {title}
-        </Text>
-        <Button variant="plain" px="0" minW="44px" onClick={onClose} aria-label="Close the scanner" autoFocus>
+        </SectionTitle>
+        <IconButton onClick={onClose} aria-label="Close the scanner" autoFocus>
           <X size={22} />
-        </Button>
+        </IconButton>
       </HStack>
       <Text role="status">{said}</Text>
       <Box flex="1" minH="200px" bg="sunk" borderRadius="4px" overflow="hidden">
@@ -78,9 +80,9 @@ export function Scanner({
           aria-label="Camera"
         />
       </Box>
-      <Button h="56px" onClick={() => file.current?.click()}>
+      <HandButton onClick={() => file.current?.click()}>
         <ImageUp size={20} /> From a photo
-      </Button>
+      </HandButton>
       <input
         ref={file}
         type="file"

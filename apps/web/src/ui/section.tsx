@@ -1,5 +1,7 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
+import { SectionTitle } from './theme/text.js'
+import { Cluster } from './cluster.js'
 
 /** One subject of the screen: its name, what can be done with all of it, and its rows. */
 export function Section({
@@ -13,20 +15,10 @@ export function Section({
 }) {
   return (
     <Box as="section" aria-label={title} mt="26px">
-      <Flex
-        align="center"
-        gap="12px"
-        wrap="wrap"
-        borderBottom="2px solid"
-        borderColor="text"
-        pb="4px"
-        minH="48px"
-      >
-        <Text as="h2" fontFamily="heading" fontSize="24px" fontWeight={600} flex="1">
-          {title}
-        </Text>
+      <Cluster borderBottom="2px solid" borderColor="text" pb="4px" minH="48px">
+        <SectionTitle flex="1">{title}</SectionTitle>
         {actions}
-      </Flex>
+      </Cluster>
       {children}
     </Box>
   )
@@ -35,16 +27,8 @@ export function Section({
 /** What something is, and what can be done with it. */
 export function Row({ children }: { children: ReactNode }) {
   return (
-    <Flex
-      align="center"
-      gap="12px"
-      wrap="wrap"
-      minH="56px"
-      py="6px"
-      borderBottom="1px solid"
-      borderColor="hair"
-    >
+    <Cluster layerStyle="ruleBelow" minH="56px" py="6px">
       {children}
-    </Flex>
+    </Cluster>
   )
 }

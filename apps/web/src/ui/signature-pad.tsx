@@ -2,6 +2,7 @@ import { Box, Button, Flex } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import Drawn from 'signature_pad'
 import { TextField } from './text-field.js'
+import { LinkButton } from './buttons.js'
 
 const INK = '#1d2a44'
 const PAPER = '#ffffff'
@@ -46,9 +47,7 @@ export function SignaturePad({ name = '', onDrawn }: { name?: string; onDrawn: (
       />
       <Flex justify="space-between" align="flex-end" gap="10px">
         {typed === undefined ? (
-          <Button variant="plain" px="0" onClick={() => (pad.current?.clear(), type(name))}>
-            Type the name instead
-          </Button>
+          <LinkButton onClick={() => (pad.current?.clear(), type(name))}>Type the name instead</LinkButton>
         ) : (
           <TextField label="Name as the mark" value={typed} onChange={type} autoFocus autoComplete="off" />
         )}

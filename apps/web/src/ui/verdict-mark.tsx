@@ -40,7 +40,7 @@ export function VerdictShape({ verdict, size = 20 }: { verdict: Verdict; size?: 
 /** The shape and always the word. */
 export function VerdictMark({ verdict, large = false }: { verdict: Verdict; large?: boolean }) {
   return (
-    <HStack gap="8px" data-verdict={verdict}>
+    <HStack data-verdict={verdict}>
       <VerdictShape verdict={verdict} size={large ? 30 : 18} />
       <Text
         color={COLOUR[verdict]}

@@ -8,6 +8,7 @@ import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
 import { Tick } from '../ui/tick.js'
 import { localMinute } from './when.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** Books a visit, or moves one; the server refuses it when somebody would have to be in two places. */
 export function VisitForm({
@@ -74,7 +75,7 @@ export function VisitForm({
         />
         <TextField label="What for" required value={draft.purpose} onChange={(purpose) => set({ purpose })} />
       </Grid>
-      <Flex gap="8px 18px" mt="8px" wrap="wrap" role="group" aria-label="Who goes">
+      <Cluster gap="8px 18px" mt="8px" role="group" aria-label="Who goes">
         {people.map((person) => (
           <Tick
             key={person.id}
@@ -83,7 +84,7 @@ export function VisitForm({
             onChange={() => turn(person)}
           />
         ))}
-      </Flex>
+      </Cluster>
       <Problem mt="6px">{problem}</Problem>
       <Flex gap="8px" mt="10px">
         <Button type="submit" disabled={draft.people.length === 0}>

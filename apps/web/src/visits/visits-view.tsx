@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { PlannedVisit } from '@plumb-mark/contract'
-import { Note } from '../ui/theme/text.js'
+import { Mono, Note, Small, Strong } from '../ui/theme/text.js'
 import { Page } from '../layout/page.js'
 import { RowsComing } from '../ui/rows-coming.js'
 import { useResource } from '../data/resource.js'
@@ -46,31 +46,30 @@ export function VisitsView() {
       {week && visits && visits.length > 0 && <WeekView key={String(past)} visits={visits} />}
       {(week ? [] : days).map((day) => (
         <Flex
+          layerStyle="ruleAbove"
           key={day}
           direction={{ base: 'column', md: 'row' }}
-          borderTop="1px solid"
-          borderColor="hair"
           py="14px"
           gap={{ base: '6px', md: '24px' }}
         >
-          <Text w="160px" fontWeight={600} flexShrink={0}>
+          <Strong w="160px" flexShrink={0}>
             {day}
-          </Text>
+          </Strong>
           <Box flex="1">
             {visits!
               .filter(({ start }) => dayWords(start) === day)
               .map(({ id, start, end, purpose, people, job, jobId }) => (
                 <Flex key={id} gap="16px" pb="10px">
-                  <Text fontFamily="mono" w="112px" flexShrink={0}>
+                  <Mono w="112px" flexShrink={0}>
                     {hourWords(start, end)}
-                  </Text>
+                  </Mono>
                   <Box>
                     <Link to={`/jobs/${jobId}/preparation`}>
                       <b>{job.number}</b> {job.title}
                     </Link>
-                    <Text fontSize="14px">
+                    <Small>
                       {purpose}; {people.map(({ name }) => name).join(', ')}
-                    </Text>
+                    </Small>
                     <Note>{job.site}</Note>
                   </Box>
                 </Flex>

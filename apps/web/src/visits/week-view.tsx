@@ -5,6 +5,8 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import type { PlannedVisit } from '@plumb-mark/contract'
 import { hourWords } from './when.js'
+import { Faint, Mono, Strong } from '../ui/theme/text.js'
+import { IconButton } from '../ui/buttons.js'
 
 /** A week at a time: who goes where on which day. */
 export function WeekView({ visits }: { visits: readonly PlannedVisit[] }) {
@@ -13,27 +15,15 @@ export function WeekView({ visits }: { visits: readonly PlannedVisit[] }) {
   return (
     <Box mt="10px">
       <Flex align="center" gap="4px">
-        <Button
-          variant="plain"
-          px="0"
-          minW="44px"
-          aria-label="Week before"
-          onClick={() => setMonday(addWeeks(monday, -1))}
-        >
+        <IconButton aria-label="Week before" onClick={() => setMonday(addWeeks(monday, -1))}>
           <ChevronLeft size={20} />
-        </Button>
-        <Button
-          variant="plain"
-          px="0"
-          minW="44px"
-          aria-label="Week after"
-          onClick={() => setMonday(addWeeks(monday, 1))}
-        >
+        </IconButton>
+        <IconButton aria-label="Week after" onClick={() => setMonday(addWeeks(monday, 1))}>
           <ChevronRight size={20} />
-        </Button>
-        <Text fontWeight={600}>
+        </IconButton>
+        <Strong>
           {format(monday, 'd MMM')} to {format(days[6]!, 'd MMM yyyy')}
-        </Text>
+        </Strong>
         <Button variant="plain" onClick={() => setMonday(startOfWeek(new Date(), { weekStartsOn: 1 }))}>
           This week
         </Button>
@@ -94,8 +84,8 @@ const Card = chakra(Link, {
 
 const Visit = ({ visit: { start, end, job, jobId, purpose, people } }: { visit: PlannedVisit }) => (
   <Card to={`/jobs/${jobId}/preparation`}>
-    <Text fontFamily="mono">{hourWords(start, end)}</Text>
+    <Mono>{hourWords(start, end)}</Mono>
     <b>{job.number}</b> {purpose}
-    <Text color="faint">{people.map(({ name }) => name).join(', ')}</Text>
+    <Faint>{people.map(({ name }) => name).join(', ')}</Faint>
   </Card>
 )

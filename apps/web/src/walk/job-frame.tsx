@@ -22,6 +22,8 @@ import { JobStatus } from '../job/job-status.js'
 import { usePractisedRole } from '../job/practice-role.js'
 import { OvertakenNotice } from './overtaken.js'
 import { PracticeBar } from './practice-bar.js'
+import { Small } from '../ui/theme/text.js'
+import { Cluster } from '../ui/cluster.js'
 
 /** Loads a job whole and keeps around it what every view of it shows: name, views, danger, whether everything has been kept. */
 export function JobFrame() {
@@ -134,12 +136,12 @@ function SessionEnded() {
   const again = useSession((session) => session.signInAgain)
   if (!ended) return null
   return (
-    <Flex role="alert" bg="unprovenWash" px="18px" py="8px" align="center" gap="12px" wrap="wrap">
+    <Cluster layerStyle="notice" role="alert">
       <Text flex="1">
         Your session has ended. What you enter is kept on this device and sent after you sign in again.
       </Text>
       <Button onClick={again}>Sign in again</Button>
-    </Flex>
+    </Cluster>
   )
 }
 
@@ -161,7 +163,7 @@ function FromElsewhere() {
   const signer = useInspection((state) => state.signer)
   if (readOnly === undefined) return null
   return (
-    <Text role="note" bg="unprovenWash" px="18px" py="8px">
+    <Text layerStyle="notice" role="note">
       A record to be read, signed by {signerWords(signer ?? OWN)}. It lies beside your jobs, and nothing is
       added to it here.
     </Text>
@@ -175,7 +177,7 @@ function ClockNotice() {
   if (Math.abs(ahead) <= CLOCK_TOLERANCE) return null
   const minutes = Math.round(Math.abs(ahead) / 60_000)
   return (
-    <Text role="status" bg="unprovenWash" px="18px" py="8px">
+    <Text layerStyle="notice" role="status">
       The clock of this device is {minutes} minutes {ahead > 0 ? 'fast' : 'slow'}: the times of what you enter
       are corrected, and the record notes it. Set the clock.
     </Text>
@@ -205,9 +207,7 @@ function DangerBanner() {
         Danger: do not energise, or isolate. {stop.map(({ title, place }) => `${title}, ${place}`).join('; ')}
         .
       </Text>
-      <Text fontSize="14px">
-        Only qualified people open, measure or change live equipment; prove dead before touching.
-      </Text>
+      <Small>Only qualified people open, measure or change live equipment; prove dead before touching.</Small>
     </Box>
   )
 }

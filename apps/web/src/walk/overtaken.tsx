@@ -1,4 +1,4 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Button, Text } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { Link, useParams } from 'react-router'
 import { create } from 'zustand'
@@ -8,6 +8,7 @@ import { useSession } from '../data/session.js'
 import { useInspection } from '../job/inspection.js'
 import { useSiteTime } from '../job/site-time.js'
 import { checkAddress } from '../job/check-in-address.js'
+import { Cluster } from '../ui/cluster.js'
 
 const MOST_REMEMBERED = 500
 
@@ -36,7 +37,7 @@ export function OvertakenNotice() {
   const { judged, mine, theirs } = first
   const { check, outcome } = judged
   return (
-    <Flex role="status" bg="unprovenWash" px="18px" py="8px" align="center" gap="12px" wrap="wrap">
+    <Cluster layerStyle="notice" role="status">
       <Text flex="1 1 260px">
         {theirs.by.name} answered “{sayEvidence(check, theirs)}” at {hour(theirs.at)}, {check.title},{' '}
         {check.unit.label}: {VERDICT_WORDS[outcome.verdict]}. You had “{sayEvidence(check, mine)}”
@@ -47,6 +48,6 @@ export function OvertakenNotice() {
           Look at it
         </Link>
       </Button>
-    </Flex>
+    </Cluster>
   )
 }

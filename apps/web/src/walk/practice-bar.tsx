@@ -3,6 +3,7 @@ import { RotateCcw } from 'lucide-react'
 import type { JobId, Role } from '@plumb-mark/core'
 import { beginPracticeAgain, practiseAs, usePracticeRole } from '../job/practice-role.js'
 import { isPracticeJob } from '../offline/practice-job.js'
+import { Cluster } from '../ui/cluster.js'
 
 const ROLE_WORDS = { inspector: 'Inspector', installer: 'Installer', reviewer: 'Reviewer' } satisfies Partial<
   Record<Role, string>
@@ -13,13 +14,11 @@ export function PracticeBar({ jobId }: { jobId: JobId }) {
   const practised = usePracticeRole(({ role }) => role)
   if (!isPracticeJob(jobId)) return null
   return (
-    <Flex
+    <Cluster
       role="region"
       aria-label="Practice job"
       layerStyle="notice"
-      align="center"
       gap="4px 14px"
-      wrap="wrap"
       _print={{ display: 'none' }}
     >
       <Text flex="1 1 260px">
@@ -43,6 +42,6 @@ export function PracticeBar({ jobId }: { jobId: JobId }) {
         <RotateCcw size={18} aria-hidden />
         <chakra.span hideBelow="md">Begin again</chakra.span>
       </Button>
-    </Flex>
+    </Cluster>
   )
 }

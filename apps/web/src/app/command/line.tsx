@@ -1,7 +1,7 @@
 import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useMatch } from 'react-router'
-import { SmallPrint } from '../../ui/theme/text.js'
+import { Faint, SmallPrint } from '../../ui/theme/text.js'
 import { VerdictMark } from '../../ui/verdict-mark.js'
 import { useHits, type Hit } from './use-hits.js'
 
@@ -71,10 +71,10 @@ export function Line({ onClose }: { onClose: () => void }) {
           ))}
         </Box>
         {typed.trim().length > 1 && hits.length === 0 && (
-          <Text px="16px" py="12px" color="faint">
+          <Faint px="16px" py="12px">
             Nothing is called that. Try a unit and a thing (inv 2 pv1+), a word of the trade (torque, Voc,
             RCD, polarity), a clause (6.3), or what a screen is called.
-          </Text>
+          </Faint>
         )}
       </Box>
     </Box>
@@ -84,6 +84,7 @@ export function Line({ onClose }: { onClose: () => void }) {
 function Row({ id, hit, chosen, onTake }: { id: string; hit: Hit; chosen: boolean; onTake: () => void }) {
   return (
     <Flex
+      layerStyle="ruleAbove"
       as="li"
       id={id}
       role="option"
@@ -94,8 +95,6 @@ function Row({ id, hit, chosen, onTake }: { id: string; hit: Hit; chosen: boolea
       py="8px"
       minH="52px"
       cursor="pointer"
-      borderTop="1px solid"
-      borderColor="hair"
       bg={chosen ? 'accentWash' : undefined}
       onClick={onTake}
     >

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Flex } from '@chakra-ui/react'
 import { Check, X } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { useQuery } from '@tanstack/react-query'
@@ -8,6 +8,8 @@ import { useInspection } from '../../job/inspection.js'
 import { practiseAs } from '../../job/practice-role.js'
 import { firstJobHere, isPracticeJob } from '../../offline/practice-job.js'
 import { stopsOf, type Stop } from './steps.js'
+import { Small, Strong } from '../../ui/theme/text.js'
+import { IconButton } from '../../ui/buttons.js'
 
 /** Beneath every screen while somebody is on the tour: where one stands, what there is to see, and the way on. */
 export function TourBar() {
@@ -52,12 +54,10 @@ function At({ at, stops }: { at: number; stops: readonly Stop[] }) {
     >
       <Flex gap="14px" align={{ base: 'stretch', md: 'center' }} direction={{ base: 'column', md: 'row' }}>
         <Box flex="1">
-          <Text fontWeight={600}>
+          <Strong>
             {at + 1} of {stops.length}: {stop.title}
-          </Text>
-          <Text fontSize="15px" maxW="90ch">
-            {stop.say}
-          </Text>
+          </Strong>
+          <Small maxW="90ch">{stop.say}</Small>
           <Flex role="status" align="center" gap="6px" fontSize="15px" fontWeight={600} color="accent">
             {tried && <Check size={18} aria-hidden />}
             {tried ? 'Tried' : 'Try it'}: {stop.task.say}
@@ -78,9 +78,9 @@ function At({ at, stops }: { at: number; stops: readonly Stop[] }) {
             {last ? 'Done' : 'Next'}
           </Button>
           {!last && (
-            <Button variant="plain" px="0" minW="44px" onClick={end} aria-label="End the tour">
+            <IconButton onClick={end} aria-label="End the tour">
               <X size={20} />
-            </Button>
+            </IconButton>
           )}
         </Flex>
       </Flex>

@@ -2,6 +2,7 @@ import { Stack, Text, chakra } from '@chakra-ui/react'
 import { formatNumber, type LikelyTypo, type SplitString, type Verdict } from '@plumb-mark/core'
 import { VerdictMark } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
+import { Danger, Small } from '../../ui/theme/text.js'
 
 interface Pair {
   name: string
@@ -50,7 +51,7 @@ export function Pairs(of: keyof typeof PAIRS) {
         </thead>
         <tbody>
           {PAIRS[of](props).map(({ name, wanted, found, verdict }) => (
-            <chakra.tr key={name} borderTop="1px solid" borderColor="hair">
+            <chakra.tr layerStyle="ruleAbove" key={name}>
               <chakra.th textAlign="left" fontWeight={600} py="8px" pr="8px">
                 {name}
               </chakra.th>
@@ -74,13 +75,13 @@ export function Pairs(of: keyof typeof PAIRS) {
 /** Each string as a row of modules. */
 export function Split({ result }: PictureProps) {
   return (
-    <Stack gap="8px">
+    <Stack>
       {(result.strings as SplitString[]).map(({ count, power, planes }, i) => (
         <div key={i}>
-          <Text fontSize="14px">
+          <Small>
             String {i + 1}: {count} modules, {formatNumber(power, 0)} W (
             {planes.map(({ id, modules }) => `${modules} on ${id}`).join(', ')})
-          </Text>
+          </Small>
           <chakra.div display="flex" gap="3px" flexWrap="wrap">
             {Array.from({ length: count }, (_, k) => (
               <chakra.span key={k} w="16px" h="24px" bg="accent" borderRadius="1px" />
@@ -89,7 +90,7 @@ export function Split({ result }: PictureProps) {
         </div>
       ))}
       {result.impossible.length > 0 && (
-        <Text color="danger">Cannot be split within these limits: {result.impossible.join(', ')}</Text>
+        <Danger>Cannot be split within these limits: {result.impossible.join(', ')}</Danger>
       )}
     </Stack>
   )
@@ -100,7 +101,7 @@ export function Rail({ input, result }: PictureProps) {
   const scale = 590 / result.length
   const marks = result.marks as number[]
   return (
-    <Stack gap="8px">
+    <Stack>
       <chakra.svg viewBox="0 0 610 96" w="100%" maxW="700px" role="img" aria-label="Marks along the rail">
         {marks.map((at, i) => (
           <g key={i}>
@@ -136,7 +137,7 @@ export function Rail({ input, result }: PictureProps) {
 /** Who lifts what. */
 export function Lifts({ result }: PictureProps) {
   return (
-    <Stack gap="8px">
+    <Stack>
       {(result.lifts as { name: string; mass: number; people: number; machine: boolean }[]).map(
         ({ name, mass, people, machine }, i) => (
           <Text key={i} fontSize="19px">

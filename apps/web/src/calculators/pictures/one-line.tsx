@@ -96,7 +96,7 @@ export function OneLine({ input, result }: PictureProps) {
           strokeWidth="2px"
         />
       </chakra.svg>
-      <chakra.ul listStyleType="none" mt="6px">
+      <chakra.ul mt="6px">
         {(result.checks as ConductorCheck[]).map(({ id, verdict }) => (
           <chakra.li key={id} display="flex" justifyContent="space-between" gap="10px" py="3px">
             <Text>{CHECK_WORDS[id]}</Text>

@@ -1,7 +1,8 @@
-import { Stack, Text, chakra } from '@chakra-ui/react'
+import { Stack, chakra } from '@chakra-ui/react'
 import { HYPOTHESIS_WORDS, formatNumber, stringBand, type Hypothesis, type Verdict } from '@plumb-mark/core'
 import { VerdictShape, verdictColour } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
+import { SmallMono, Strong } from '../../ui/theme/text.js'
 
 const W = 600
 
@@ -68,10 +69,8 @@ export function StringStories({ input, result }: PictureProps) {
       <chakra.ol listStyleType="decimal" pl="22px" aria-label="Explanations, most probable first">
         {stories.slice(0, 4).map(({ id, probability, voltage }) => (
           <chakra.li key={id} pb="4px">
-            <Text as="span" fontWeight={600}>
-              {HYPOTHESIS_WORDS[id].says}
-            </Text>{' '}
-            ({formatNumber(100 * probability, 1)} %, {formatNumber(voltage, 1)} V)
+            <Strong as="span">{HYPOTHESIS_WORDS[id].says}</Strong> ({formatNumber(100 * probability, 1)} %,{' '}
+            {formatNumber(voltage, 1)} V)
             {id === 'as-designed' ? '' : `: ${HYPOTHESIS_WORDS[id].lookAt}`}
           </chakra.li>
         ))}
@@ -92,7 +91,7 @@ export function LikeStrings({ result }: PictureProps) {
   const rows = result.strings as Row[]
   const high = Math.max(...rows.map(({ perModule }) => Math.abs(perModule)), 1)
   return (
-    <Stack gap="8px">
+    <Stack>
       {rows.map(({ id, perModule, differencePercent, verdict }) => (
         <chakra.div
           key={id}
@@ -101,9 +100,7 @@ export function LikeStrings({ result }: PictureProps) {
           alignItems="center"
           gap="10px"
         >
-          <Text fontWeight={600} truncate>
-            {id}
-          </Text>
+          <Strong truncate>{id}</Strong>
           <chakra.div h="20px" bg="hair">
             <chakra.div
               h="100%"
@@ -111,12 +108,12 @@ export function LikeStrings({ result }: PictureProps) {
               style={{ width: `${(100 * Math.abs(perModule)) / high}%` }}
             />
           </chakra.div>
-          <Text fontFamily="mono" fontSize="14px" display="flex" gap="6px" alignItems="center">
+          <SmallMono display="flex" gap="6px" alignItems="center">
             <VerdictShape verdict={verdict} size={16} /> {formatNumber(perModule)} V{' '}
             {differencePercent === null
               ? ''
               : `${differencePercent < 0 ? '' : '+'}${formatNumber(differencePercent, 1)} %`}
-          </Text>
+          </SmallMono>
         </chakra.div>
       ))}
     </Stack>

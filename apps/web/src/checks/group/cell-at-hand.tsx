@@ -9,6 +9,8 @@ import { useMessageText } from '../../job/message-text.js'
 import { useFocus } from '../../job/focus.js'
 import { RaiseDefectLater } from '../raise-defect-later.js'
 import { readAt } from './table-cell.js'
+import { Cluster } from '../../ui/cluster.js'
+import { LinkButton } from '../../ui/buttons.js'
 
 /** The cell at hand in whole words: what was read, what is required, what comes of it, and its defect, raised without leaving the table. */
 export function CellAtHand({
@@ -51,12 +53,12 @@ export function CellAtHand({
       minH="74px"
       aria-live="polite"
     >
-      <HStack justify="space-between" align="baseline" gap="2px 10px" wrap="wrap">
+      <Cluster justifyContent="space-between" alignItems="baseline" gap="2px 10px">
         <Text>
           <b>{name}</b> {!trial && <chakra.span fontFamily="mono">{readAt(judged) ?? ''}</chakra.span>}
         </Text>
         <VerdictMark verdict={outcome.verdict} />
-      </HStack>
+      </Cluster>
       <Note>
         {saying(finding ?? judged.check.required)}
         {wanting !== undefined && `. ${saying(wanting)}`}
@@ -67,7 +69,7 @@ export function CellAtHand({
         </Note>
       )}
       {!raising && (
-        <HStack gap="8px">
+        <HStack>
           {proposal && (
             <>
               <Button variant="outline" onClick={() => setRaising(true)}>
@@ -88,9 +90,7 @@ export function CellAtHand({
       {proposal && raising && (
         <>
           <RaiseDefectLater judged={judged} proposal={proposal} onDone={back} />
-          <Button variant="plain" px="0" onClick={back}>
-            Not now
-          </Button>
+          <LinkButton onClick={back}>Not now</LinkButton>
         </>
       )}
     </Box>

@@ -1,8 +1,8 @@
-import { Box, Button, Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Stack, Text, chakra } from '@chakra-ui/react'
 import { ArrowLeft } from 'lucide-react'
 import { useState } from 'react'
 import { VERDICT_WORDS, countWords, placeIn, type CheckGroup, type JudgedCheck } from '@plumb-mark/core'
-import { Note, SmallPrint } from '../../ui/theme/text.js'
+import { Note, PartHeading, SmallPrint } from '../../ui/theme/text.js'
 import { VerdictMark, VerdictShape } from '../../ui/verdict-mark.js'
 import { useMay } from '../../job/use-writable.js'
 import { useMessageText } from '../../job/message-text.js'
@@ -12,6 +12,8 @@ import { OpenCheck } from '../open-check.js'
 import { CheckRow, RowButton } from '../row.js'
 import { TableOfReadings } from './table-of-readings.js'
 import { WalkOver } from './walk-over.js'
+import { Cluster } from '../../ui/cluster.js'
+import { LinkButton } from '../../ui/buttons.js'
 
 /** Checks that stand together, as one row. */
 export function GroupRow({ group }: { group: CheckGroup }) {
@@ -63,28 +65,28 @@ export function GroupPanel({
   const listed = group.together !== 'observation' && !tabled
   return (
     <AtHand verdict={group.verdict} label={group.title} data-open-group={group.key}>
-      <Flex justify="space-between" gap="10px" align="baseline" wrap="wrap" pr={{ base: '36px', md: '0' }}>
-        <Text as="h3" fontSize="19px" fontWeight={600} lineHeight={1.2}>
+      <Cluster justifyContent="space-between" alignItems="baseline" pr={{ base: '36px', md: '0' }}>
+        <PartHeading>
           {group.title} <chakra.span color="faint">· {howMany(group)}</chakra.span>
-        </Text>
+        </PartHeading>
         {limits.size === 1 && group.together !== 'observation' && (
           <Note fontFamily="mono">{[...limits][0]}</Note>
         )}
-      </Flex>
+      </Cluster>
       <Stack gap="12px" mt="10px">
         {!open && tabled && <TableOfReadings group={group} startAt={lastOpen} onDone={onDone} />}
         {!open && group.together === 'observation' && writable && <WalkOver group={group} onDone={onDone} />}
         {open && !listed && (
-          <Button variant="plain" px="0" alignSelf="start" onClick={() => openGroup(group.key)}>
+          <LinkButton alignSelf="start" onClick={() => openGroup(group.key)}>
             <ArrowLeft size={18} /> {tabled ? 'Back to the table' : 'Back to all places'}
-          </Button>
+          </LinkButton>
         )}
         {(group.together === 'observation' || (open && tabled)) && (
           <Places group={group} openId={open?.check.id} />
         )}
       </Stack>
       {listed && (
-        <chakra.ul listStyleType="none" mx="-14px">
+        <chakra.ul mx="-14px">
           {group.checks.map((judged) => (
             <li key={judged.check.id}>
               {judged === open ? (
@@ -128,7 +130,7 @@ const Place = chakra('button', {
 function Places({ group, openId }: { group: CheckGroup; openId: string | undefined }) {
   const { openCheck, choosing } = useFocus()
   return (
-    <Flex gap="6px" wrap="wrap" role="group" aria-label="Places">
+    <Cluster gap="6px" role="group" aria-label="Places">
       {group.checks.map((judged) => {
         const { check, outcome } = judged
         const name = group.together === 'not-applicable' ? check.title : placeIn(group, judged)
@@ -147,6 +149,6 @@ function Places({ group, openId }: { group: CheckGroup; openId: string | undefin
           </Place>
         )
       })}
-    </Flex>
+    </Cluster>
   )
 }

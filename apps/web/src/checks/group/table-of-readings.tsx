@@ -1,4 +1,4 @@
-import { Box, Button, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { useMemo, useRef, useState } from 'react'
 import {
   judgeTyped,
@@ -14,7 +14,7 @@ import {
   type TypedJudgement,
 } from '@plumb-mark/core'
 import { pastedBlock } from '../../ui/pasted-block.js'
-import { SmallPrint } from '../../ui/theme/text.js'
+import { SmallDanger, SmallPrint } from '../../ui/theme/text.js'
 import { useDecimal } from '../../data/preferences.js'
 import { choiceOf, useInputDefaults } from '../../data/input-defaults.js'
 import { useInspection } from '../../job/inspection.js'
@@ -23,6 +23,7 @@ import { useCommit } from '../../job/use-commit.js'
 import { ConditionFields, useConditions } from '../conditions.js'
 import { CellAtHand } from './cell-at-hand.js'
 import { TableCell, readAt } from './table-cell.js'
+import { HandButton } from '../../ui/buttons.js'
 
 const SAME_AGAIN = '='
 
@@ -174,14 +175,14 @@ export function TableOfReadings({
         />
       )}
       {unkept.length > 0 && (
-        <Button mt="6px" h="52px" onClick={() => keep(unkept)}>
+        <HandButton mt="6px" onClick={() => keep(unkept)}>
           Save {unkept.length === 1 ? 'this reading' : `${unkept.length} readings`}
-        </Button>
+        </HandButton>
       )}
       {problem && (
-        <Text role="alert" color="danger" fontSize="15px" mt="4px">
+        <SmallDanger role="alert" mt="4px">
           {problem}
-        </Text>
+        </SmallDanger>
       )}
       <SmallPrint mt="4px">
         Enter keeps and goes down, = reads as above, a block of figures can be pasted. Touch a mark to open

@@ -1,11 +1,13 @@
-import { Button, HStack, Stack, Text } from '@chakra-ui/react'
+import { Stack } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { isLeft, type Change, type CheckGroup, type JudgedCheck, type PhotoRef } from '@plumb-mark/core'
-import { Note } from '../../ui/theme/text.js'
+import { Lead, Note } from '../../ui/theme/text.js'
 import { TextField } from '../../ui/text-field.js'
 import { useFocus } from '../../job/focus.js'
 import { useCommit } from '../../job/use-commit.js'
 import { PhotoPicker } from '../photo-picker.js'
+import { Cluster } from '../../ui/cluster.js'
+import { HandButton } from '../../ui/buttons.js'
 
 /** One question asked of many places: of all at once, of all but some, or one after the other. */
 export function WalkOver({ group, onDone }: { group: CheckGroup; onDone: () => void }) {
@@ -37,49 +39,45 @@ export function WalkOver({ group, onDone }: { group: CheckGroup; onDone: () => v
   }
   return (
     <Stack ref={place} tabIndex={-1} gap="10px" onKeyDown={byKey} _focusVisible={{ outline: 'none' }}>
-      <Text fontSize="17px" lineHeight={1.3}>
-        {ask.question}
-      </Text>
+      <Lead>{ask.question}</Lead>
       {requirement.photo && (
         <Note>The sheet asks for a photo of each place: answer them one after the other.</Note>
       )}
       {choosing ? (
-        <HStack gap="8px" wrap="wrap">
-          <Button h="56px" disabled={chosen.length === 0} onClick={() => answer(...chosen.map(no))}>
+        <Cluster>
+          <HandButton disabled={chosen.length === 0} onClick={() => answer(...chosen.map(no))}>
             Yes for {others.length}, no for {chosen.length}
-          </Button>
-          <Button h="56px" variant="outline" disabled={others.length === 0} onClick={() => answer()}>
+          </HandButton>
+          <HandButton variant="outline" disabled={others.length === 0} onClick={() => answer()}>
             Yes for {others.length}, leave {chosen.length} open
-          </Button>
-          <Button h="56px" variant="plain" onClick={() => chooseFrom(undefined)}>
+          </HandButton>
+          <HandButton variant="plain" onClick={() => chooseFrom(undefined)}>
             Cancel
-          </Button>
+          </HandButton>
           <Note w="100%">Touch the places that differ, here or in the picture.</Note>
-        </HStack>
+        </Cluster>
       ) : (
-        <HStack gap="8px" wrap="wrap">
+        <Cluster>
           {!requirement.photo && (
             <>
-              <Button h="56px" fontSize="18px" onClick={() => answer()}>
+              <HandButton fontSize="18px" onClick={() => answer()}>
                 Yes, all {group.checks.length}
-              </Button>
-              <Button
-                h="56px"
+              </HandButton>
+              <HandButton
                 variant="outline"
                 onClick={() => chooseFrom(group.checks.map(({ check }) => check.id))}
               >
                 All but these
-              </Button>
+              </HandButton>
             </>
           )}
-          <Button
-            h="56px"
+          <HandButton
             variant="outline"
             onClick={() => openCheck((group.checks.find(isLeft) ?? group.checks[0]!).check.id)}
           >
             One after the other
-          </Button>
-        </HStack>
+          </HandButton>
+        </Cluster>
       )}
       <TextField label="Note" value={note} onChange={setNote} />
       <PhotoPicker photos={photos} onChange={setPhotos} />

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Input } from '@chakra-ui/react'
+import { Box, Button, Grid, Input } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import type { AnswerOf } from '@plumb-mark/core'
 import { ChoiceField } from '../../ui/choice-field.js'
@@ -6,6 +6,8 @@ import { Field } from '../../ui/field.js'
 import { TextField } from '../../ui/text-field.js'
 import { Tick } from '../../ui/tick.js'
 import type { FormProps } from './form-props.js'
+import { Cluster } from '../../ui/cluster.js'
+import { IconButton } from '../../ui/buttons.js'
 
 type Bus = AnswerOf<'bus'>
 const WORDS = {
@@ -28,7 +30,7 @@ export function BusForm({ form: { suggested }, answer, onChange }: FormProps<'bu
   return (
     <Box>
       {bus.devices.map(({ name, address, terminated }, i) => (
-        <Flex key={i} gap="8px" align="flex-end" mb="8px" wrap="wrap">
+        <Cluster key={i} alignItems="flex-end" mb="8px">
           <Box flex="2" minW="140px">
             <Field label={`${i + 1}. device along the cable`}>
               {(ids) => (
@@ -50,16 +52,13 @@ export function BusForm({ form: { suggested }, answer, onChange }: FormProps<'bu
             checked={terminated}
             onChange={(next) => device(i, { terminated: next })}
           />
-          <Button
-            variant="plain"
-            px="0"
-            minW="44px"
+          <IconButton
             onClick={() => set({ devices: bus.devices.filter((_, at) => at !== i) })}
             aria-label={`Take ${name} off the bus`}
           >
             <X size={18} />
-          </Button>
-        </Flex>
+          </IconButton>
+        </Cluster>
       ))}
       <Button
         variant="outline"

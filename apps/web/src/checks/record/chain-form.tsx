@@ -1,8 +1,10 @@
-import { Box, Button, Flex } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { Plus, X } from 'lucide-react'
 import { SmallPrint } from '../../ui/theme/text.js'
 import { ChoiceField, named, optionsOf } from '../../ui/choice-field.js'
 import type { FormProps } from './form-props.js'
+import { Cluster } from '../../ui/cluster.js'
+import { IconButton } from '../../ui/buttons.js'
 
 /** The data leads as they are plugged, and where the terminator sits. */
 export function ChainForm({ form: { ports, leads: kinds }, answer, onChange }: FormProps<'chain'>) {
@@ -14,7 +16,7 @@ export function ChainForm({ form: { ports, leads: kinds }, answer, onChange }: F
   return (
     <Box>
       {leads.map((lead, i) => (
-        <Flex key={i} gap="8px" align="flex-end" mb="8px" wrap="wrap">
+        <Cluster key={i} alignItems="flex-end" mb="8px">
           <Box flex="1" minW="130px">
             <ChoiceField
               label="from"
@@ -39,16 +41,10 @@ export function ChainForm({ form: { ports, leads: kinds }, answer, onChange }: F
               onChange={(next) => change(i, { lead: next })}
             />
           </Box>
-          <Button
-            variant="plain"
-            px="0"
-            minW="44px"
-            onClick={() => set(leads.filter((_, at) => at !== i))}
-            aria-label="Take this lead away"
-          >
+          <IconButton onClick={() => set(leads.filter((_, at) => at !== i))} aria-label="Take this lead away">
             <X size={18} />
-          </Button>
-        </Flex>
+          </IconButton>
+        </Cluster>
       ))}
       <Button
         variant="outline"

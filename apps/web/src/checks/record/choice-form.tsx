@@ -1,5 +1,5 @@
 import { Box, Stack, Text, chakra } from '@chakra-ui/react'
-import { SmallPrint } from '../../ui/theme/text.js'
+import { Lead, SmallPrint } from '../../ui/theme/text.js'
 import type { FormProps } from './form-props.js'
 
 const Option = chakra('button', {
@@ -22,10 +22,8 @@ const Option = chakra('button', {
 export function ChoiceForm({ form: { question, options }, answer, onChange }: FormProps<'choice'>) {
   return (
     <Box>
-      <Text fontSize="17px" lineHeight={1.3} mb="8px">
-        {question}
-      </Text>
-      <Stack gap="8px" role="group" aria-label={question}>
+      <Lead mb="8px">{question}</Lead>
+      <Stack role="group" aria-label={question}>
         {options.map(({ id, label, hint }) => (
           <Option
             key={id}

@@ -2,6 +2,7 @@ import { Button, Flex, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { isSentence, type Defect } from '@plumb-mark/core'
 import { TextField } from '../../ui/text-field.js'
+import { Strong } from '../../ui/theme/text.js'
 
 export interface Allowed {
   reason: string
@@ -33,10 +34,10 @@ export function DespiteStop({
       gap="10px"
       mt="8px"
     >
-      <Text fontWeight={600}>
+      <Strong>
         Do not: {step}. {held.map(({ title, place }) => `${title}, ${place}`).join('; ')}{' '}
         {held.length === 1 ? 'is' : 'are'} open.
-      </Text>
+      </Strong>
       <Text>If it was done all the same, say why and who allowed it.</Text>
       <TextField label="Why it had to be" value={reason} onChange={setReason} />
       <TextField label="Allowed by" value={by} onChange={setBy} />

@@ -97,12 +97,11 @@ function Line({
   const differs = required !== '' && !isSameOnPlate(value, required)
   return (
     <Grid
+      layerStyle="ruleBelow"
       templateColumns="minmax(0, 1fr) auto"
       alignItems="center"
       gap="12px"
       py="6px"
-      borderBottom="1px solid"
-      borderColor="hair"
     >
       <Box minW={0}>
         <img

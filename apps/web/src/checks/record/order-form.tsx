@@ -1,9 +1,10 @@
-import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, chakra } from '@chakra-ui/react'
 import { Undo2 } from 'lucide-react'
-import { Note } from '../../ui/theme/text.js'
+import { Note, Small } from '../../ui/theme/text.js'
 import { COVER, boltAt, Cover } from '../../ui/cover.js'
 import { TouchMark } from '../../ui/touch-mark.js'
 import type { FormProps } from './form-props.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The bolt pattern: touch the bolts as they were tightened; how often each was gone over is counted on it. */
 export function OrderForm({ form: { items, passes }, answer, onChange }: FormProps<'order'>) {
@@ -13,13 +14,13 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
   const pass = Math.min(passes, Math.floor(done.length / items.length) + 1)
   return (
     <Box>
-      <Text fontSize="15px" mb="6px">
+      <Small mb="6px">
         Touch the bolts in the order in which they were tightened.{' '}
         <b>
           {done.length >= items.length * passes ? 'Complete' : `Pass ${pass} of ${passes}`}, {done.length} of{' '}
           {items.length * passes}
         </b>
-      </Text>
+      </Small>
       <Cover label="Bolt pattern" maxW="440px">
         <chakra.rect
           x="30"
@@ -83,7 +84,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
           )
         })}
       </Cover>
-      <HStack mt="8px" gap="8px" wrap="wrap">
+      <Cluster mt="8px">
         <Button
           variant="outline"
           disabled={done.length === 0}
@@ -94,7 +95,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
         <Note fontFamily="mono">
           {done.map((id) => items.find((item) => item.id === id)?.label).join(' · ')}
         </Note>
-      </HStack>
+      </Cluster>
     </Box>
   )
 }

@@ -1,7 +1,8 @@
-import { Box, HStack, Text } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import { useEffect, useRef } from 'react'
 import { PhotoPicker } from '../photo-picker.js'
 import type { FormProps } from './form-props.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The photos that are asked for, one place each. */
 export function PhotosForm({ form: { wanted }, answer, onChange }: FormProps<'photos'>) {
@@ -12,7 +13,7 @@ export function PhotosForm({ form: { wanted }, answer, onChange }: FormProps<'ph
   return (
     <Box>
       {wanted.map(({ id, label }) => (
-        <HStack key={id} py="6px" gap="12px" borderBottom="1px solid" borderColor="hair" wrap="wrap">
+        <Cluster layerStyle="ruleBelow" key={id} py="6px">
           <Text flex="1" minW="160px">
             {label}
             <Text as="span" color={taken[id] ? 'accent' : 'faint'} fontSize="13px">
@@ -29,7 +30,7 @@ export function PhotosForm({ form: { wanted }, answer, onChange }: FormProps<'ph
               onChange({ taken: latest.current })
             }}
           />
-        </HStack>
+        </Cluster>
       ))}
     </Box>
   )

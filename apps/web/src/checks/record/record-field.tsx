@@ -1,4 +1,4 @@
-import { Button, HStack, Text, chakra } from '@chakra-ui/react'
+import { chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react'
 import {
   carriedWord,
@@ -34,6 +34,9 @@ import { StatementForm } from './statement-form.js'
 import { StepsForm } from './steps-form.js'
 import { TraceForm } from './trace-form.js'
 import { SwitchesForm } from './switches-form.js'
+import { Cluster } from '../../ui/cluster.js'
+import { SmallDanger } from '../../ui/theme/text.js'
+import { HandButton } from '../../ui/buttons.js'
 
 const FORMS: { [F in FormName]: ComponentType<FormProps<F>> } = {
   choice: ChoiceForm,
@@ -153,11 +156,7 @@ export function RecordField({
       onSubmit={(event) => (event.preventDefault(), keep(answer))}
     >
       <Shown form={ask} answer={answer} onChange={change} held={heldBy(check, defects)} />
-      {trial && !trial.ok && (
-        <Text role="alert" color="danger" fontSize="14px">
-          {trial.problem}
-        </Text>
-      )}
+      {trial && !trial.ok && <SmallDanger role="alert">{trial.problem}</SmallDanger>}
       {ask.instrument && (
         <InstrumentChoice
           instruments={fitting}
@@ -166,19 +165,18 @@ export function RecordField({
         />
       )}
       <TextField label="Note" value={note} onChange={setNote} />
-      <HStack gap="10px" wrap="wrap">
+      <Cluster>
         {!AT_ONCE.includes(ask.form) && (
-          <Button
+          <HandButton
             type="submit"
             minW="110px"
-            h="52px"
             disabled={!touched || !answer || (trial !== undefined && !trial.ok)}
           >
             Save
-          </Button>
+          </HandButton>
         )}
         <PhotoPicker photos={photos} onChange={takePhotos} />
-      </HStack>
+      </Cluster>
     </chakra.form>
   )
 }

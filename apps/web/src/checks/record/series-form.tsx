@@ -1,10 +1,13 @@
-import { Box, Button, Flex, HStack, Input, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, Input, chakra } from '@chakra-ui/react'
 import { Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import { habitsFor, parseQuantity } from '@plumb-mark/core'
 import { Field } from '../../ui/field.js'
 import { useDecimal } from '../../data/preferences.js'
 import type { FormProps } from './form-props.js'
+import { SmallPrint } from '../../ui/theme/text.js'
+import { Cluster } from '../../ui/cluster.js'
+import { HandButton } from '../../ui/buttons.js'
 
 /** One figure after the other, as one goes along: Enter takes it and asks for the next. */
 export function SeriesForm({
@@ -61,21 +64,20 @@ export function SeriesForm({
             )}
           </Field>
         </Box>
-        <Button variant="outline" h="56px" onClick={add} disabled={!usable || full}>
+        <HandButton variant="outline" onClick={add} disabled={!usable || full}>
           Take
-        </Button>
-        <Button
+        </HandButton>
+        <HandButton
           variant="outline"
-          h="56px"
           px="14px"
           disabled={values.length === 0}
           onClick={() => onChange(values.length > 1 ? { values: values.slice(0, -1) } : undefined)}
           aria-label="Take the last one back"
         >
           <Undo2 size={20} />
-        </Button>
+        </HandButton>
       </Flex>
-      <HStack as="ol" wrap="wrap" gap="6px" mt="10px" listStyleType="none" aria-label="Read so far">
+      <Cluster as="ol" gap="6px" mt="10px" listStyleType="none" aria-label="Read so far">
         {values.map((value, i) => (
           <chakra.li
             key={i}
@@ -88,13 +90,11 @@ export function SeriesForm({
             fontFamily="mono"
             fontSize="14px"
           >
-            <Text as="span" color="faint" fontSize="12px">
-              {i + 1}{' '}
-            </Text>
+            <SmallPrint as="span">{i + 1} </SmallPrint>
             {value.typed}
           </chakra.li>
         ))}
-      </HStack>
+      </Cluster>
     </Box>
   )
 }

@@ -1,5 +1,6 @@
-import { Button, HStack, Text } from '@chakra-ui/react'
+import { HStack, Text } from '@chakra-ui/react'
 import type { FormProps } from './form-props.js'
+import { HandButton } from '../../ui/buttons.js'
 
 /** A statement under one's own name. */
 export function StatementForm({ form: { text }, onChange }: FormProps<'statement'>) {
@@ -9,12 +10,12 @@ export function StatementForm({ form: { text }, onChange }: FormProps<'statement
         {text}
       </Text>
       <HStack gap="10px">
-        <Button minW="130px" h="56px" fontSize="18px" onClick={() => onChange({ agreed: true })}>
+        <HandButton minW="130px" fontSize="18px" onClick={() => onChange({ agreed: true })}>
           I state this
-        </Button>
-        <Button variant="outline" h="56px" onClick={() => onChange({ agreed: false })}>
+        </HandButton>
+        <HandButton variant="outline" onClick={() => onChange({ agreed: false })}>
           I cannot
-        </Button>
+        </HandButton>
       </HStack>
     </>
   )

@@ -4,6 +4,7 @@ import { stepsAt } from '@plumb-mark/core'
 import { useSeconds } from '../../ui/use-seconds.js'
 import { DespiteStop, type Allowed } from './despite-stop.js'
 import type { FormProps } from './form-props.js'
+import { SmallMono } from '../../ui/theme/text.js'
 
 /** The maker's steps in their order: each is stamped when it is done; a wait counts down before the next. */
 export function StepsForm({ form: { steps }, answer, held = [], onChange }: FormProps<'steps'>) {
@@ -16,7 +17,7 @@ export function StepsForm({ form: { steps }, answer, held = [], onChange }: Form
   }
   const now = useSeconds(done.length > 0 && done.length < steps.length)
   return (
-    <chakra.ol listStyleType="none">
+    <chakra.ol>
       {stepsAt(steps, done, now).map(({ id, label, after, waitSeconds, at: stamped, lacks, left }, i) => {
         const early = lacks.length > 0 || left > 0
         return (
@@ -56,9 +57,7 @@ export function StepsForm({ form: { steps }, answer, held = [], onChange }: Form
             <Flex align="center" gap="6px">
               {stamped ? (
                 <>
-                  <Text fontFamily="mono" fontSize="15px">
-                    {new Date(stamped).toLocaleTimeString([], { hour12: false })}
-                  </Text>
+                  <SmallMono>{new Date(stamped).toLocaleTimeString([], { hour12: false })}</SmallMono>
                   <Button
                     variant="plain"
                     onClick={() => onChange({ done: done.filter((one) => one.id !== id) })}

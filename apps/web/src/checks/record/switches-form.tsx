@@ -1,14 +1,15 @@
-import { HStack, chakra } from '@chakra-ui/react'
+import { chakra } from '@chakra-ui/react'
 import { SmallPrint } from '../../ui/theme/text.js'
 import { Bank, Lever } from '../../ui/lever.js'
 import type { FormProps } from './form-props.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The little switches as found, above as they must be. */
 export function SwitchesForm({ form: { switches }, answer, onChange }: FormProps<'switches'>) {
   const found = answer?.positions ?? {}
   const turn = (id: string) => onChange({ positions: { ...found, [id]: found[id] === 'on' ? 'off' : 'on' } })
   return (
-    <HStack gap="28px" wrap="wrap" align="flex-start">
+    <Cluster gap="28px" alignItems="flex-start">
       <div>
         <SmallPrint mb="4px">As found: touch to turn</SmallPrint>
         <Bank>
@@ -40,6 +41,6 @@ export function SwitchesForm({ form: { switches }, answer, onChange }: FormProps
           ))}
         </Bank>
       </div>
-    </HStack>
+    </Cluster>
   )
 }

@@ -1,10 +1,11 @@
-import { Box, Flex } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import type { Instrument } from '@plumb-mark/core'
 import { settingOf } from '@plumb-mark/practice'
 import { ChoiceField } from '../../ui/choice-field.js'
 import type { HoldProps } from './props.js'
 import { Probes } from './probes.js'
 import { Screws } from './screws.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** What insulation testers offer, V. */
 const TEST_VOLTAGES = ['250', '500', '1000', '1500'] as const
@@ -22,7 +23,7 @@ export function HoldFields({
   const setting = instrument && settingOf(check, instrument)
   return (
     <>
-      <Flex gap="10px" mt="8px" wrap="wrap">
+      <Cluster mt="8px">
         <Box w="420px" maxW="100%">
           <ChoiceField<string>
             label="Out of the bag"
@@ -45,7 +46,7 @@ export function HoldFields({
             onChange={(next) => onHold({ ...hold, testVoltage: next === '' ? undefined : Number(next) })}
           />
         )}
-      </Flex>
+      </Cluster>
       {setting === 'probes' && <Probes check={check} scenario={scenario} hold={hold} onHold={onHold} />}
       {setting === 'screw' && <Screws check={check} scenario={scenario} hold={hold} onHold={onHold} />}
     </>

@@ -1,11 +1,13 @@
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { proofByLoads, type Answer, type ChannelAt } from '@plumb-mark/core'
 import type { Sits } from '@plumb-mark/practice'
 import { Simulated } from '../../devices/simulated.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, Strong } from '../../ui/theme/text.js'
 import { TextField } from '../../ui/text-field.js'
 import { LiveHouse } from './live-house.js'
+import { Cluster } from '../../ui/cluster.js'
+import { HandButton } from '../../ui/buttons.js'
 
 const TICK_MS = 500
 
@@ -45,10 +47,10 @@ export function MeterBench({ sits, onKeep }: { sits: readonly Sits[]; onKeep: (a
   )
   return (
     <Box as="section" aria-label="Meter, live" mt="10px">
-      <Flex gap="12px" align="center" wrap="wrap" mb="8px">
-        <Text fontWeight={600}>The meter, live</Text>
+      <Cluster mb="8px">
+        <Strong>The meter, live</Strong>
         <Simulated />
-      </Flex>
+      </Cluster>
       <Grid templateColumns={{ base: '1fr', sm: `repeat(${sits.length}, 1fr)` }} gap="12px">
         {channels.map(({ active }, i) => (
           <Box key={i}>
@@ -60,15 +62,14 @@ export function MeterBench({ sits, onKeep }: { sits: readonly Sits[]; onKeep: (a
               {change &&
                 `changed by ${Math.round(change[i]!.active)} W, ${Math.round(change[i]!.reactive)} var`}
             </Note>
-            <Button
+            <HandButton
               variant={loads[i]?.on ? 'solid' : 'outline'}
               aria-pressed={loads[i]?.on}
-              h="52px"
               mt="4px"
               onClick={() => turn(i)}
             >
               {loads[i]?.watts} W on L{i + 1}
-            </Button>
+            </HandButton>
             {before && (
               <TextField
                 label={`Switched on L${i + 1}, W`}
@@ -81,16 +82,12 @@ export function MeterBench({ sits, onKeep }: { sits: readonly Sits[]; onKeep: (a
           </Box>
         ))}
       </Grid>
-      <Flex gap="10px" mt="10px" wrap="wrap">
-        <Button variant={before ? 'outline' : 'solid'} h="52px" onClick={() => setBefore(channels)}>
+      <Cluster mt="10px">
+        <HandButton variant={before ? 'outline' : 'solid'} onClick={() => setBefore(channels)}>
           {before ? 'Begin again from this moment' : 'Remember this moment, then switch loads'}
-        </Button>
-        {answer && (
-          <Button h="52px" onClick={() => onKeep(answer)}>
-            Write down what changed
-          </Button>
-        )}
-      </Flex>
+        </HandButton>
+        {answer && <HandButton onClick={() => onKeep(answer)}>Write down what changed</HandButton>}
+      </Cluster>
     </Box>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Flex, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { JudgedCheck } from '@plumb-mark/core'
 import { besides, type Probe } from '@plumb-mark/practice'
@@ -6,6 +6,7 @@ import { SmallPrint } from '../../ui/theme/text.js'
 import { Choose } from '../../ui/choose.js'
 import type { HoldProps } from './props.js'
 import { Tile } from './tile.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const PROBES = { red: ['Red probe', 'R'], black: ['Black probe', 'B'] } as const
 type Colour = keyof typeof PROBES
@@ -20,7 +21,7 @@ export function Probes({ check, scenario, hold, onHold }: HoldProps) {
   }
   return (
     <Box mt="10px">
-      <Flex gap="10px" align="center" wrap="wrap">
+      <Cluster>
         <Choose
           label="Probe in hand"
           value={inHand}
@@ -31,8 +32,8 @@ export function Probes({ check, scenario, hold, onHold }: HoldProps) {
           onChoose={(next) => take(next as Colour)}
         />
         <SmallPrint>Touch where it goes.</SmallPrint>
-      </Flex>
-      <Flex role="group" aria-label="Ends of the strings" wrap="wrap" gap="6px" mt="8px">
+      </Cluster>
+      <Cluster role="group" aria-label="Ends of the strings" gap="6px" mt="8px">
         {ends.map(({ probe, name, sign }) => (
           <Tile key={name} label={`${PROBES[inHand][0]} on ${name}`} name={name} onTouch={() => put(probe)}>
             {probe.end === 'earth' ? <Earth /> : <Plug sign={sign} />}
@@ -41,7 +42,7 @@ export function Probes({ check, scenario, hold, onHold }: HoldProps) {
             ))}
           </Tile>
         ))}
-      </Flex>
+      </Cluster>
     </Box>
   )
 }

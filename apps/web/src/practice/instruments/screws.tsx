@@ -1,8 +1,9 @@
-import { Box, Flex, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { besides } from '@plumb-mark/practice'
 import { SmallPrint } from '../../ui/theme/text.js'
 import type { HoldProps } from './props.js'
 import { Tile } from './tile.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The screws of the unit that are alike, each with its mark: the driver goes on the one that is touched. */
 export function Screws({ check, scenario, hold, onHold }: HoldProps) {
@@ -10,7 +11,7 @@ export function Screws({ check, scenario, hold, onHold }: HoldProps) {
   return (
     <Box mt="10px">
       <SmallPrint>Touch the screw on which the driver goes.</SmallPrint>
-      <Flex role="group" aria-label="Screws" wrap="wrap" gap="6px" mt="6px">
+      <Cluster role="group" aria-label="Screws" gap="6px" mt="6px">
         {screws.map(({ point, subject, unit }) => (
           <Tile
             key={point}
@@ -22,7 +23,7 @@ export function Screws({ check, scenario, hold, onHold }: HoldProps) {
             <Screw driven={hold.screw === point} />
           </Tile>
         ))}
-      </Flex>
+      </Cluster>
     </Box>
   )
 }

@@ -1,10 +1,11 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Text, chakra } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { formatQuantity } from '@plumb-mark/core'
 import { edgesOf, taped, type Edge, type Scenario, type ThingFound } from '@plumb-mark/practice'
 import { SmallPrint } from '../../ui/theme/text.js'
 import { TouchMark } from '../../ui/touch-mark.js'
 import { DrawnWall, useWallThere } from './bare-wall.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** As wide as a finger meets it, mm on the wall. */
 const TOUCHED = 90
@@ -32,7 +33,7 @@ export function WallWithTape({
         ))}
         {a && b && a.upright === b.upright && <Tape a={a} b={b} />}
       </DrawnWall>
-      <Flex align="center" gap="12px" minH="48px" role="status" wrap="wrap">
+      <Cluster minH="48px" role="status">
         <Text fontFamily="mono" fontSize="26px">
           {length === undefined ? '—' : formatQuantity(length, 'length', { decimals: 0 })}
         </Text>
@@ -42,7 +43,7 @@ export function WallWithTape({
             Let go
           </Button>
         )}
-      </Flex>
+      </Cluster>
     </Box>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { useState } from 'react'
 import { sayEvidence, type Answer, type AnswerOf, type Evidence, type JudgedCheck } from '@plumb-mark/core'
 import type { Found, Sits } from '@plumb-mark/practice'
@@ -8,6 +8,8 @@ import { SwitchesForm } from '../../checks/record/switches-form.js'
 import { MeterBench } from '../instruments/meter-bench.js'
 import { Shown } from '../row.js'
 import { pictureOf } from './there.js'
+import { Cluster } from '../../ui/cluster.js'
+import { HandButton } from '../../ui/buttons.js'
 
 interface Props {
   check: JudgedCheck['check']
@@ -27,14 +29,14 @@ export function Seen({ check, there, sits, onKeep }: Props) {
   if (!picture)
     return <Shown words={sayEvidence(check, there as unknown as Evidence)} onKeep={() => onKeep(there)} />
   return (
-    <Flex mt="10px" gap="24px" wrap="wrap" align="flex-start">
+    <Cluster mt="10px" gap="24px" alignItems="flex-start">
       <Box w="400px" maxW="100%">
         {picture}
       </Box>
       <Box flex="1" minW="260px">
         <Answering check={check} there={there} onKeep={onKeep} />
       </Box>
-    </Flex>
+    </Cluster>
   )
 }
 
@@ -70,20 +72,20 @@ function Answering({ check: { ask }, there, onKeep }: Props) {
 
 function YesOrNo({ onAnswer }: { onAnswer: (seen: boolean) => void }) {
   return (
-    <Flex gap="8px" wrap="wrap" role="group" aria-label="What do you see?">
+    <Cluster role="group" aria-label="What do you see?">
       {(['Yes', 'No'] as const).map((label) => (
-        <Button key={label} variant="outline" h="52px" minW="88px" onClick={() => onAnswer(label === 'Yes')}>
+        <HandButton key={label} variant="outline" minW="88px" onClick={() => onAnswer(label === 'Yes')}>
           {label}
-        </Button>
+        </HandButton>
       ))}
-    </Flex>
+    </Cluster>
   )
 }
 
 function WriteDown({ ready, onWrite }: { ready: boolean; onWrite: () => void }) {
   return (
-    <Button mt="10px" h="52px" disabled={!ready} onClick={onWrite}>
+    <HandButton mt="10px" disabled={!ready} onClick={onWrite}>
       Write it down
-    </Button>
+    </HandButton>
   )
 }

@@ -93,7 +93,7 @@ function StepsThere({ steps, done }: { steps: readonly Named[]; done: AnswerOf<'
   const inTime = [...done].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
   return (
     <Box as="figure">
-      <chakra.ol listStyleType="none" borderLeft="2px solid" borderColor="accent" pl="14px">
+      <chakra.ol borderLeft="2px solid" borderColor="accent" pl="14px">
         {inTime.map(({ id, at }) => (
           <chakra.li key={id} py="5px">
             <chakra.span fontFamily="mono" mr="12px">

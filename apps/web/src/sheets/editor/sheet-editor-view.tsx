@@ -21,6 +21,8 @@ import { SheetForm } from './sheet-form.js'
 import { YamlEditor } from './yaml-editor.js'
 import { BLANK } from './blank.js'
 import { draftOf, forgetDraft, keepDraft, useLeavingAsks, type SheetDraft } from './draft.js'
+import { Danger, Faint, Small, SmallUnproven } from '../../ui/theme/text.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The editor of a sheet: the file on one side, a form on the other, both the same data at every moment. */
 export function SheetEditorView() {
@@ -107,15 +109,7 @@ export function SheetEditorView() {
   return (
     <Frame title={from ? `Editing ${from.sheet.maker} ${from.sheet.model}` : 'A new sheet'}>
       <Flex direction="column" h={{ lg: 'calc(100dvh - 53px)' }}>
-        <Flex
-          px="18px"
-          py="8px"
-          gap="10px"
-          align="center"
-          wrap="wrap"
-          borderBottom="1px solid"
-          borderColor="hair"
-        >
+        <Cluster layerStyle="ruleBelow" px="18px" py="8px">
           <Text
             flex="1"
             minW="220px"
@@ -149,7 +143,7 @@ export function SheetEditorView() {
           <Button onClick={() => void save()} disabled={!read?.ok || fault !== undefined} loading={saving}>
             Save to the library
           </Button>
-        </Flex>
+        </Cluster>
         {draft && (
           <DraftNotice draft={draft} changed={draft.fingerprint !== from?.fingerprint} onDiscard={discard} />
         )}
@@ -181,10 +175,10 @@ export function SheetEditorView() {
             <RenderBoundary
               of={text}
               instead={
-                <Text p="18px" color="danger" role="alert">
+                <Danger p="18px" role="alert">
                   The form cannot show what the text says here; the text beside it is whole. Look for an item
                   without content.
-                </Text>
+                </Danger>
               }
             >
               {side === 'changes' && from && read?.ok ? (
@@ -200,9 +194,7 @@ export function SheetEditorView() {
                   onChange={change}
                 />
               ) : (
-                <Text p="18px" color="faint">
-                  The form comes back when the text reads as YAML again.
-                </Text>
+                <Faint p="18px">The form comes back when the text reads as YAML again.</Faint>
               )}
             </RenderBoundary>
           </Box>
@@ -236,15 +228,15 @@ function DraftNotice({
   onDiscard: () => void
 }) {
   return (
-    <Flex role="note" px="18px" py="6px" gap="12px" align="center" wrap="wrap" bg="unprovenWash">
-      <Text flex="1 1 260px" fontSize="15px">
+    <Cluster role="note" px="18px" py="6px" bg="unprovenWash">
+      <Small flex="1 1 260px">
         A draft from this device, of {new Date(draft.at).toLocaleString()}, not saved to the library.
         {changed ? ' The sheet was changed by somebody since it was begun.' : ''}
-      </Text>
+      </Small>
       <Button variant="outline" onClick={onDiscard}>
         Discard the draft
       </Button>
-    </Flex>
+    </Cluster>
   )
 }
 
@@ -260,11 +252,11 @@ function UnprovableNote({ found }: { found: readonly Unprovable[] }) {
         : `${path}: narrower than ${formatQuantity(needs, dimension)}, which the finest instrument of the office needs`,
     )
   return (
-    <Text px="18px" py="6px" fontSize="14px" color="unproven" role="note">
+    <SmallUnproven px="18px" py="6px" role="note">
       {words.join('; ')}
       {found.length > MOST_NAMED ? `; and ${found.length - MOST_NAMED} more` : ''}. What is read there will
       not be proven.
-    </Text>
+    </SmallUnproven>
   )
 }
 

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { STAGE_TITLES, sheetSchema, type JsonSchema, type Stage } from '@plumb-mark/core'
-import { SmallPrint } from '../../ui/theme/text.js'
+import { SmallPrint, Strong } from '../../ui/theme/text.js'
 import { SchemaForm } from '../../calculators/schema-form.js'
 import { FormWordsContext } from '../../calculators/words/context.js'
 import { schemaAt } from './schema-at.js'
@@ -108,9 +108,7 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
           />
         </chakra.details>
         <Flex align="center">
-          <Text fontWeight={600} flex="1">
-            Requirements ({requirements.length})
-          </Text>
+          <Strong flex="1">Requirements ({requirements.length})</Strong>
           <Button variant="outline" onClick={add}>
             <Plus size={17} /> Requirement
           </Button>

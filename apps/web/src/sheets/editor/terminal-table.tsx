@@ -1,4 +1,4 @@
-import { Box, Button, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, chakra } from '@chakra-ui/react'
 import { ArrowDownToLine, Copy, Plus, Trash2 } from 'lucide-react'
 import { useRef, useState } from 'react'
 import {
@@ -20,7 +20,8 @@ import {
 import { useDecimal } from '../../data/preferences.js'
 import { pastedBlock } from '../../ui/pasted-block.js'
 import { Problem } from '../../ui/problem.js'
-import { SmallPrint } from '../../ui/theme/text.js'
+import { Faint, SmallDanger, SmallPrint } from '../../ui/theme/text.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const HEADS = {
   label: 'As marked',
@@ -141,8 +142,8 @@ export function TerminalTable({
           </Grid>
         </Box>
       )}
-      {terminals.length === 0 && <Text color="faint">No terminal yet.</Text>}
-      <HStack gap="8px" wrap="wrap" mt="8px">
+      {terminals.length === 0 && <Faint>No terminal yet.</Faint>}
+      <Cluster mt="8px">
         <Button variant="outline" onClick={() => add(withTerminal(terminals), terminals.length)}>
           <Plus size={17} /> Terminal
         </Button>
@@ -159,12 +160,12 @@ export function TerminalTable({
             <ArrowDownToLine size={17} /> Fill {HEADS[here.column].toLowerCase()} down
           </Button>
         )}
-      </HStack>
+      </Cluster>
       <Problem>{refused}</Problem>
       {faults.map(([path, message]) => (
-        <Text key={path} color="danger" fontSize="15px">
+        <SmallDanger key={path}>
           {whereIs(path, terminals)}: {message}
-        </Text>
+        </SmallDanger>
       ))}
       <SmallPrint mt="4px">
         Windows as in the manual: 2.2–2.8 N·m, 2.5 N·m ± 6 %, at least 11 mm. Enter goes down, a block of
@@ -218,9 +219,9 @@ function Cell({
   }
   if (!hasCell(row, column))
     return (
-      <Text as="span" color="faint" px="8px" aria-label={`${name}: none`}>
+      <Faint as="span" px="8px" aria-label={`${name}: none`}>
         –
-      </Text>
+      </Faint>
     )
   if (choices) {
     const value = cellText(row, column)

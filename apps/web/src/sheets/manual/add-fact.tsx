@@ -1,9 +1,10 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { useState } from 'react'
 import { ASKED_KINDS, KIND_GROUPS, unitOfKind, type Fact, type FactKind } from '@plumb-mark/manual'
 import { ChoiceField, optionsOf } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
 import { FiguresForm } from './figures-form.js'
+import { Strong } from '../../ui/theme/text.js'
 
 export interface Place {
   page: number
@@ -35,17 +36,14 @@ export function AddFact({
   const title = place ? `What is marked on page ${place.page}?` : KIND_GROUPS[kind].title
   return (
     <Box
+      layerStyle="ruleBelow"
       role="region"
       aria-label={place ? 'Marked on the page' : `Add: ${title}`}
       px="16px"
       py="10px"
       bg="accentWash"
-      borderBottom="1px solid"
-      borderColor="hair"
     >
-      <Text fontWeight={600} mb="6px">
-        {title}
-      </Text>
+      <Strong mb="6px">{title}</Strong>
       {only === undefined && (
         <ChoiceField
           label="Kind"

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid } from '@chakra-ui/react'
 import { Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import type { SheetInLibrary } from '@plumb-mark/contract'
@@ -16,7 +16,7 @@ import { Frame } from '../../layout/frame.js'
 import { ChoiceField, optionsOf } from '../../ui/choice-field.js'
 import { Problem } from '../../ui/problem.js'
 import { TextField } from '../../ui/text-field.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, SubTitle } from '../../ui/theme/text.js'
 import { useLibrarySheets } from '../library.js'
 import { AddFact, type Place } from './add-fact.js'
 import { FactList } from './fact-list.js'
@@ -24,6 +24,7 @@ import { ManualPages } from './manual-pages.js'
 import { useReadManual, type OpenBench } from './use-bench.js'
 import { useKeys } from './use-keys.js'
 import { useMaking, type Making } from './use-making.js'
+import { Cluster } from '../../ui/cluster.js'
 
 interface Props {
   file: File
@@ -139,11 +140,11 @@ function BenchHead({
   const accepted = acceptedFacts(bench).length
   const waiting = edition ? openChanges(bench, edition) : 0
   return (
-    <Box px="14px" py="10px" borderBottom="1px solid" borderColor="hair" bg="panel">
-      <Flex gap="8px" align="center" wrap="wrap">
-        <Text flex="1 1 200px" fontSize="20px" fontFamily="heading" fontWeight={600} role="status">
+    <Box layerStyle="ruleBelow" px="14px" py="10px" bg="panel">
+      <Cluster>
+        <SubTitle as="p" flex="1 1 200px" role="status">
           {left === 0 ? 'All looked at' : `${left} to look at`}, {accepted} accepted
-        </Text>
+        </SubTitle>
         <Button variant="outline" aria-label="Undo" disabled={bench.past.length === 0} onClick={back}>
           <Undo2 size={17} /> Undo
         </Button>
@@ -154,7 +155,7 @@ function BenchHead({
         >
           {edition ? 'Make the revision' : 'Make the sheet'}
         </Button>
-      </Flex>
+      </Cluster>
       {waiting > 0 && (
         <Note mt="4px">
           {waiting === 1 ? 'One demand differs and waits' : `${waiting} demands differ and wait`} for your

@@ -12,7 +12,7 @@ import {
   type Fact,
   type FactKind,
 } from '@plumb-mark/manual'
-import { Note, SmallPrint } from '../../ui/theme/text.js'
+import { Note, SmallPrint, Strong } from '../../ui/theme/text.js'
 import { FactRow } from './fact-row.js'
 import { GroupHead } from './group-head.js'
 import type { OpenBench } from './use-bench.js'
@@ -157,7 +157,7 @@ function beforeOf(fact: number, edition: Edition | undefined) {
 function Gone({ open: { toggleRemoved }, edition }: { open: OpenBench; edition: Edition }) {
   return (
     <Box mb="18px" role="region" aria-label="In the sheet, not found in this edition">
-      <Text fontWeight={600}>In the sheet, not found in this edition</Text>
+      <Strong>In the sheet, not found in this edition</Strong>
       <Note>It stays as it is, unless you say that it is not demanded any more.</Note>
       {edition.comparison.gone.map((number) => {
         const { fact } = edition.facts[number]!
@@ -195,7 +195,7 @@ export function Missing({
   if (kinds.length === 0) return null
   return (
     <>
-      <Text fontWeight={600}>Usual, and not found</Text>
+      <Strong>Usual, and not found</Strong>
       <Note>
         Look for it in the pages: drag over the place and say what it is. Or say that this maker does not
         demand it.

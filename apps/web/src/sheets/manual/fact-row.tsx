@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import {
   customaryWords,
@@ -9,8 +9,9 @@ import {
   type Fact,
 } from '@plumb-mark/manual'
 import { useDecimal } from '../../data/preferences.js'
-import { SmallPrint } from '../../ui/theme/text.js'
+import { Note, SmallPrint, SmallUnproven } from '../../ui/theme/text.js'
 import { FiguresForm } from './figures-form.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** One fact: what was read, where, and what is made of it. */
 export function FactRow({
@@ -42,12 +43,11 @@ export function FactRow({
   const printed = figureWords(fact, decimal)
   return (
     <Box
+      layerStyle="ruleBelow"
       ref={row}
       role="group"
       aria-label={`${fact.subject} ${printed}`}
       aria-current={chosen || undefined}
-      borderBottom="1px solid"
-      borderColor="hair"
       borderLeft="4px solid"
       borderLeftColor={chosen ? 'accent' : 'transparent'}
       bg={chosen ? 'accentWash' : undefined}
@@ -57,7 +57,7 @@ export function FactRow({
       px="12px"
       py="8px"
     >
-      <Flex gap="12px" align="baseline" wrap="wrap">
+      <Cluster alignItems="baseline">
         <Box flex="1 1 150px" minW={0}>
           <Text lineHeight={1.25}>{nameOfFact(fact)}</Text>
           <SmallPrint>
@@ -74,7 +74,7 @@ export function FactRow({
             {decision?.kind === 'changed' ? `printed: ${printed}` : customaryWords(fact)}
           </SmallPrint>
         </Box>
-      </Flex>
+      </Cluster>
       {others.slice(0, MOST_BESIDE).map((other) => (
         <Beside key={`${other.page} ${other.box.top} ${other.box.x0}`}>
           {placeWords(other)} says {figureWords(other, decimal)}: accept one of them.
@@ -93,9 +93,9 @@ export function FactRow({
       {chosen && (
         <>
           {fact.text !== '' && fact.page > 0 && (
-            <Text fontSize="14px" color="faint" mt="4px" lineClamp={3}>
+            <Note mt="4px" lineClamp={3}>
               “{fact.text}”
-            </Text>
+            </Note>
           )}
           {changing ? (
             <FiguresForm
@@ -108,7 +108,7 @@ export function FactRow({
               }}
             />
           ) : (
-            <Flex gap="6px" mt="8px" wrap="wrap">
+            <Cluster gap="6px" mt="8px">
               <Choice of="accepted" label="Accept" decision={decision} onDecide={onDecide} />
               <Button
                 variant="outline"
@@ -122,7 +122,7 @@ export function FactRow({
               {fact.page > 0 && (
                 <Choice of="other-model" label="Another model" decision={decision} onDecide={onDecide} />
               )}
-            </Flex>
+            </Cluster>
           )}
         </>
       )}
@@ -140,11 +140,7 @@ const nameOfFact = (fact: Fact): string =>
     : fact.subject || fact.text
 
 /** What stands beside the figure elsewhere. */
-const Beside = ({ children }: { children: React.ReactNode }) => (
-  <Text fontSize="14px" color="unproven">
-    {children}
-  </Text>
-)
+const Beside = ({ children }: { children: React.ReactNode }) => <SmallUnproven>{children}</SmallUnproven>
 
 /** So many other places are named; beyond them a person looks at the list itself. */
 const MOST_BESIDE = 3

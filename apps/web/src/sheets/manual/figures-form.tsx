@@ -1,9 +1,11 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Flex } from '@chakra-ui/react'
 import { useState } from 'react'
 import { dimensionOf, type Fact, type Figures } from '@plumb-mark/manual'
 import { FormProblems } from '../../ui/form-problems.js'
 import { QuantityInput } from '../../ui/quantity-input.js'
 import { TextField } from '../../ui/text-field.js'
+import { Cluster } from '../../ui/cluster.js'
+import { SmallDanger } from '../../ui/theme/text.js'
 
 const ENDS = ['min', 'max', 'value'] as const
 const END_LABELS = { min: 'least', max: 'most', value: 'figure' } as const
@@ -32,7 +34,7 @@ export function FiguresForm({
         <Box mt="8px" onClick={(event) => event.stopPropagation()}>
           <TextField label="What it is about" value={subject} onChange={setSubject} />
           {needsFigure && (
-            <Flex gap="8px" mt="8px" wrap="wrap">
+            <Cluster mt="8px">
               {ENDS.map((end) => (
                 <Box key={end} w="132px">
                   <QuantityInput
@@ -44,12 +46,12 @@ export function FiguresForm({
                   />
                 </Box>
               ))}
-            </Flex>
+            </Cluster>
           )}
           {problem && isBegun && !isUnreadable && (
-            <Text fontSize="14px" color="danger" mt="4px" role="alert">
+            <SmallDanger mt="4px" role="alert">
               {problem}
-            </Text>
+            </SmallDanger>
           )}
           <Flex gap="6px" mt="8px">
             <Button disabled={problem !== undefined || isUnreadable} onClick={() => onSave(subject, figures)}>

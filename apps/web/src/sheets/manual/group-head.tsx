@@ -1,5 +1,5 @@
-import { Flex, Text } from '@chakra-ui/react'
-import { Note } from '../../ui/theme/text.js'
+import { Flex } from '@chakra-ui/react'
+import { Note, Strong } from '../../ui/theme/text.js'
 
 /** What the facts below it have in common, and what can be done with all of them; it stays in sight while they pass. */
 export function GroupHead({
@@ -13,6 +13,7 @@ export function GroupHead({
 }) {
   return (
     <Flex
+      layerStyle="ruleBelow"
       position="sticky"
       top={0}
       zIndex={1}
@@ -22,12 +23,8 @@ export function GroupHead({
       minH="44px"
       gap="10px"
       align="center"
-      borderBottom="1px solid"
-      borderColor="hair"
     >
-      <Text as="h2" fontWeight={600}>
-        {title}
-      </Text>
+      <Strong as="h2">{title}</Strong>
       <Note flex="1" hideBelow="md">
         {note}
       </Note>

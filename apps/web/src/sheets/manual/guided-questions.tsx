@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid } from '@chakra-ui/react'
 import { Plus, Undo2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -22,7 +22,7 @@ import {
 } from '@plumb-mark/manual'
 import { Frame } from '../../layout/frame.js'
 import { ChoiceField, optionsOf } from '../../ui/choice-field.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, SubTitle } from '../../ui/theme/text.js'
 import { keepDraft } from '../editor/draft.js'
 import { useLibrarySheets } from '../library.js'
 import { AddFact } from './add-fact.js'
@@ -31,6 +31,7 @@ import { GroupHead } from './group-head.js'
 import { KindPicture } from './kind-picture.js'
 import { useBench } from './use-bench.js'
 import { useKeys } from './use-keys.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** Kind after kind, in the order of the walk: what is proposed is decided, what is known is added. */
 export function Questions({ names, from }: { names: SheetNames; from: SheetInLibrary | undefined }) {
@@ -89,27 +90,18 @@ export function Questions({ names, from }: { names: SheetNames; from: SheetInLib
           <KindPicture kind={shownKind} />
         </Box>
         <Flex direction="column" minH={0} borderLeft={{ lg: '1px solid' }} borderColor={{ lg: 'hair' }}>
-          <Flex
-            px="14px"
-            py="10px"
-            gap="8px"
-            align="center"
-            wrap="wrap"
-            borderBottom="1px solid"
-            borderColor="hair"
-            bg="panel"
-          >
-            <Text flex="1 1 200px" fontSize="20px" fontFamily="heading" fontWeight={600} role="status">
+          <Cluster layerStyle="ruleBelow" px="14px" py="10px" bg="panel">
+            <SubTitle as="p" flex="1 1 200px" role="status">
               {left > 0 && `${left} to look at, `}
               {accepted} accepted
-            </Text>
+            </SubTitle>
             <Button variant="outline" aria-label="Undo" disabled={bench.past.length === 0} onClick={back}>
               <Undo2 size={17} /> Undo
             </Button>
             <Button onClick={() => void make()} disabled={accepted === 0 || left > 0}>
               Make the sheet
             </Button>
-          </Flex>
+          </Cluster>
           <Box overflowY="auto" minH={0} flex="1" role="region" aria-label="What the maker demands">
             {asked.map((kind) => {
               const own = bench.facts.flatMap((fact, i) => (fact.kind === kind ? [i] : []))

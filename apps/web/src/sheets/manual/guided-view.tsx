@@ -1,4 +1,4 @@
-import { Box, Button, Grid, Text } from '@chakra-ui/react'
+import { Box, Button, Grid } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { SheetInLibrary, SheetSummary } from '@plumb-mark/contract'
 import { UNIT_KINDS, UNIT_KIND_WORDS, sheetName } from '@plumb-mark/core'
@@ -7,7 +7,7 @@ import { useResource } from '../../data/resource.js'
 import { Frame } from '../../layout/frame.js'
 import { ChoiceField, optionsOf } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, ViewTitle } from '../../ui/theme/text.js'
 import { Questions } from './guided-questions.js'
 
 /** A sheet without a manual: asked for by stages, from the kind of unit or from another sheet. */
@@ -21,10 +21,8 @@ export function GuidedView() {
   if (begun && (from || fromId === '')) return <Questions names={names} from={from} />
   return (
     <Frame title="New sheet without a manual">
-      <Box maxW="760px" mx="auto" px={{ base: '16px', md: '24px' }} py="28px">
-        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1}>
-          New sheet without a manual
-        </Text>
+      <Box layerStyle="page" maxW="760px">
+        <ViewTitle>New sheet without a manual</ViewTitle>
         <Note mt="8px" fontSize="16px">
           You are asked stage by stage what the maker demands. What another sheet brings is a proposal until
           you accept it.

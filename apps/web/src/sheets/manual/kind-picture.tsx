@@ -1,7 +1,7 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { KIND_GROUPS, type FactKind } from '@plumb-mark/manual'
 import { DemandDrawing, type DemandName } from '../../ui/drawings/demands.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, SectionTitle } from '../../ui/theme/text.js'
 
 /** Each kind of demand that has a drawing, in words. */
 const WORDS = {
@@ -33,9 +33,7 @@ export function KindPicture({ kind }: { kind: FactKind }) {
       role="img"
       aria-label={`${KIND_GROUPS[kind].title}: ${words ?? 'in the words of the manual'}`}
     >
-      <Text fontFamily="heading" fontSize="26px" fontWeight={600}>
-        {KIND_GROUPS[kind].title}
-      </Text>
+      <SectionTitle as="p">{KIND_GROUPS[kind].title}</SectionTitle>
       {isDrawn(kind) && <DemandDrawing name={kind} maxWidth="420px" />}
       <Note fontSize="16px">{words ?? 'A sentence or a figure, as the maker says it.'}</Note>
     </Box>

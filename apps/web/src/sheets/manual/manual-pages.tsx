@@ -5,6 +5,7 @@ import type { Fact, ReadFile } from '@plumb-mark/manual'
 import { PagePicture, type PageMark } from '../../manuals/page-picture.js'
 import { usePages } from '../../manuals/use-pages.js'
 import { PageStrip } from './page-strip.js'
+import { SmallMono } from '../../ui/theme/text.js'
 
 const ZOOMS = [1, 1.35, 1.8, 2.5]
 
@@ -42,15 +43,7 @@ export function ManualPages({
   )
   return (
     <Flex direction="column" minH={{ base: '30dvh', lg: 0 }} maxH={{ base: '44dvh', lg: 'none' }} bg="sunk">
-      <Flex
-        align="center"
-        gap="6px"
-        px="10px"
-        py="4px"
-        borderBottom="1px solid"
-        borderColor="hair"
-        bg="panel"
-      >
+      <Flex layerStyle="ruleBelow" align="center" gap="6px" px="10px" py="4px" bg="panel">
         <Button
           variant="plain"
           aria-label="Page before"
@@ -59,9 +52,9 @@ export function ManualPages({
         >
           <ChevronLeft size={18} />
         </Button>
-        <Text fontFamily="mono" fontSize="14px" whiteSpace="nowrap" role="status">
+        <SmallMono whiteSpace="nowrap" role="status">
           page {number} of {pages.length}
-        </Text>
+        </SmallMono>
         <Button
           variant="plain"
           aria-label="Next page"

@@ -1,4 +1,4 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import type { SheetInLibrary } from '@plumb-mark/contract'
@@ -7,7 +7,7 @@ import { Frame } from '../../layout/frame.js'
 import { useResource } from '../../data/resource.js'
 import { useManual } from '../../data/workers/use-manual.js'
 import { Problem } from '../../ui/problem.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, ViewTitle } from '../../ui/theme/text.js'
 import { Bench } from './bench.js'
 import { DropManual, ReadingManual, Unlock } from './choose-manual.js'
 
@@ -43,10 +43,8 @@ export function ManualView() {
   const title = of ? 'New edition of a manual' : 'New sheet from a manual'
   return (
     <Frame title={title}>
-      <Box maxW="760px" mx="auto" px={{ base: '16px', md: '24px' }} py="28px">
-        <Text as="h1" fontFamily="heading" fontWeight={600} fontSize="38px" lineHeight={1.1}>
-          {title}
-        </Text>
+      <Box layerStyle="page" maxW="760px">
+        <ViewTitle>{title}</ViewTitle>
         <Note mt="8px" fontSize="16px">
           {before
             ? `It is laid beside ${sheetName(before.sheet)}: what says the same is carried over, what differs is shown figure by figure and waits for you.`

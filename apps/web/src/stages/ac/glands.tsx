@@ -1,10 +1,11 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Text, chakra } from '@chakra-ui/react'
 import { formatNumber, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
-import { SmallPrint } from '../../ui/theme/text.js'
+import { SmallPrint, SubTitle } from '../../ui/theme/text.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The glands in section, to one scale: the cable inside the range of the gland with or without its inner ring. */
 export function Glands() {
@@ -14,14 +15,12 @@ export function Glands() {
   if (checks.length === 0) return null
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
-      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
-        Glands, in section
-      </Text>
-      <Flex gap="18px" wrap="wrap" mt="8px">
+      <SubTitle>Glands, in section</SubTitle>
+      <Cluster gap="18px" mt="8px">
         {checks.map((judged) => (
           <Section key={judged.check.id} judged={judged} />
         ))}
-      </Flex>
+      </Cluster>
     </Box>
   )
 }

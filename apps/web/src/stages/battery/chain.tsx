@@ -1,8 +1,9 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import type { AnswerOf, JudgedCheck } from '@plumb-mark/core'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
+import { SubTitle } from '../../ui/theme/text.js'
 
 const BOX = { w: 150, h: 150 }
 const GAP = 70
@@ -27,9 +28,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
   const colour = verdictColour(outcome.verdict)
   return (
     <Box p={{ base: '12px', lg: '24px' }} pb="0">
-      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
-        Data chain, {check.unit.label}
-      </Text>
+      <SubTitle>Data chain, {check.unit.label}</SubTitle>
       <chakra.svg
         viewBox={`0 0 ${w} 230`}
         w="100%"

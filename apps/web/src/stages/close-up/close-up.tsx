@@ -1,9 +1,10 @@
-import { Box, Button } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { Link, useParams } from 'react-router'
 import { ByKind } from '../by-kind.js'
 import { Outline } from './outline.js'
 import { Cover } from './cover.js'
 import { PhotoFrames } from './photo-frames.js'
+import { HandButton } from '../../ui/buttons.js'
 
 const PARTS = { 'tightening-order': Cover, 'photo-list': PhotoFrames }
 
@@ -14,9 +15,9 @@ export function CloseUp() {
     <>
       <ByKind stage="close-up" parts={PARTS} outline={Outline} />
       <Box px={{ base: '12px', lg: '24px' }} pb="24px">
-        <Button asChild variant="outline" h="56px">
+        <HandButton asChild variant="outline">
           <Link to={`/jobs/${jobId}/hand-over`}>Hand over to the customer</Link>
-        </Button>
+        </HandButton>
       </Box>
     </>
   )

@@ -1,9 +1,10 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { VERDICT_WORDS, type JudgedCheck } from '@plumb-mark/core'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { TouchMark } from '../../ui/touch-mark.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
+import { SubTitle } from '../../ui/theme/text.js'
 
 /** mm around the unit, for the marks and their words. */
 const MARGIN = 130
@@ -24,9 +25,7 @@ export function Outline({ checks }: { checks: readonly JudgedCheck[] }) {
   const { width, height } = size
   return (
     <Box as="section" aria-label={`Places, ${unit.label}`}>
-      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600} mb="8px">
-        {unit.label}, places to look at
-      </Text>
+      <SubTitle mb="8px">{unit.label}, places to look at</SubTitle>
       <chakra.svg
         viewBox={`${-MARGIN} ${-MARGIN / 2} ${width + 5 * MARGIN} ${height + MARGIN}`}
         w="100%"

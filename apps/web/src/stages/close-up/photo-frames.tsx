@@ -5,6 +5,7 @@ import { PhotoPicker, Photos } from '../../checks/photo-picker.js'
 import { useAnswerOf } from '../answer-of.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
+import { Strong } from '../../ui/theme/text.js'
 
 /** One frame for each photo that is asked for, empty until it is taken on the spot. */
 export function PhotoFrames({ judged }: { judged: JudgedCheck }) {
@@ -42,9 +43,7 @@ export function PhotoFrames({ judged }: { judged: JudgedCheck }) {
                   )}
                 </Center>
               </AspectRatio>
-              <Text fontWeight={600} my="6px">
-                {label}
-              </Text>
+              <Strong my="6px">{label}</Strong>
               {keep && (
                 <PhotoPicker
                   photos={[]}

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Text } from '@chakra-ui/react'
 import { startTransition, useEffect, useState } from 'react'
 import { canonicalUnit, inForce, type JudgedCheck, type TraceAnswer } from '@plumb-mark/core'
 import { Simulated } from '../../devices/simulated.js'
@@ -7,6 +7,7 @@ import { useInspection } from '../../job/inspection.js'
 import type { Digest } from '../../data/workers/trace-work.js'
 import { traceWork } from '../../data/workers/use-trace.js'
 import { TraceChartLater } from './trace-chart-later.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const unitOf = ({ check: { requirement } }: JudgedCheck): string =>
   requirement.kind === 'trace-test' ? canonicalUnit(requirement.watch.dimension) : ''
@@ -31,7 +32,7 @@ export function KeptTrace({ judged }: { judged: JudgedCheck }) {
           {String(outcome.finding)}
         </Text>
       )}
-      <Flex gap="12px" align="center" wrap="wrap">
+      <Cluster>
         {body?.word?.device.simulated && <Simulated />}
         <SmallPrint>
           {answer.trace.samples} samples, from {new Date(answer.trace.startedAt).toLocaleString()}, SHA-256{' '}
@@ -42,7 +43,7 @@ export function KeptTrace({ judged }: { judged: JudgedCheck }) {
             Export as CSV
           </a>
         </Button>
-      </Flex>
+      </Cluster>
     </Box>
   )
 }

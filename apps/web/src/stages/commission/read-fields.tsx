@@ -1,13 +1,14 @@
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Button, Grid, Text } from '@chakra-ui/react'
 import { inForce, meant, pointKey, readsOf, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { isLive, useLiveOf } from '../../devices/live.js'
 import { Simulated } from '../../devices/simulated.js'
 import { useDeviceAnswer } from '../../devices/use-device-answer.js'
-import { SmallPrint } from '../../ui/theme/text.js'
+import { Lead, SmallPrint, Unproven } from '../../ui/theme/text.js'
 import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** Figures that belong to one moment: what the device says now, large, what is kept of it, and what comes of it. The rest is typed. */
 export function ReadFields({ judged }: { judged: JudgedCheck }) {
@@ -55,7 +56,7 @@ export function ReadFields({ judged }: { judged: JudgedCheck }) {
           </Box>
         ))}
       </Grid>
-      <Flex gap="12px" align="center" wrap="wrap" mt="10px">
+      <Cluster mt="10px">
         {keep && tell && <Button onClick={take}>Take what {unit.label} says now</Button>}
         {keep && (
           <Button variant="outline" onClick={() => openCheck(id)}>
@@ -63,9 +64,9 @@ export function ReadFields({ judged }: { judged: JudgedCheck }) {
           </Button>
         )}
         {word?.device.simulated && <Simulated />}
-        {'finding' in outcome && <Text fontSize="17px">{String(outcome.finding)}</Text>}
-      </Flex>
-      {outcome.verdict === 'not-proven' && <Text color="unproven">{String(outcome.wanting)}</Text>}
+        {'finding' in outcome && <Lead>{String(outcome.finding)}</Lead>}
+      </Cluster>
+      {outcome.verdict === 'not-proven' && <Unproven>{String(outcome.wanting)}</Unproven>}
     </Box>
   )
 }

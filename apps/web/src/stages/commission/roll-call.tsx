@@ -1,4 +1,4 @@
-import { Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Button, chakra } from '@chakra-ui/react'
 import { Link, useParams } from 'react-router'
 import { serialsHeard, type JudgedCheck } from '@plumb-mark/core'
 import { isLive, useLiveOf } from '../../devices/live.js'
@@ -6,6 +6,8 @@ import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { useWritable } from '../../job/use-writable.js'
 import { ReadFields } from './read-fields.js'
+import { Danger } from '../../ui/theme/text.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The counts of the roll-call, and the serials that were heard: taken over, the silent ones stand in their places on the array map. */
 export function RollCall({ judged }: { judged: JudgedCheck }) {
@@ -32,7 +34,7 @@ function Serials({ unitId }: { unitId: string }) {
   const { outcome } = map
   const said = 'causes' in outcome ? outcome.causes : []
   return (
-    <Flex gap="12px" align="center" wrap="wrap" mt="10px">
+    <Cluster mt="10px">
       {writable && heard.length > 0 && (
         <Button
           variant="outline"
@@ -42,13 +44,11 @@ function Serials({ unitId }: { unitId: string }) {
         </Button>
       )}
       {said.map((one) => (
-        <Text key={String(one)} color="danger">
-          {String(one)}
-        </Text>
+        <Danger key={String(one)}>{String(one)}</Danger>
       ))}
       <chakra.span>
         <Link to={`/jobs/${jobId}/walk/roof`}>Show on the array map</Link>
       </chakra.span>
-    </Flex>
+    </Cluster>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Input, Table, Text } from '@chakra-ui/react'
+import { Box, Button, Flex, Input, Table } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import {
   inForce,
@@ -10,12 +10,13 @@ import {
 } from '@plumb-mark/core'
 import { Simulated } from '../../devices/simulated.js'
 import { useDeviceAnswer } from '../../devices/use-device-answer.js'
-import { SmallPrint } from '../../ui/theme/text.js'
+import { Danger, Mono, SmallPrint, Strong, Unproven } from '../../ui/theme/text.js'
 import { AsFound } from '../../ui/as-found.js'
 import { VerdictShape } from '../../ui/verdict-mark.js'
 import { useAnswerOf } from '../answer-of.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const WHERE = 'Read where'
 
@@ -42,12 +43,12 @@ export function SettingsTable({ judged }: { judged: JudgedCheck }) {
   return (
     <Box as="section" aria-label={`${title}, ${unit.label}`}>
       <UnitHeading judged={judged} />
-      <Flex gap="12px" align="center" wrap="wrap" mb="8px">
+      <Cluster mb="8px">
         {keep && tell && <Button onClick={readAll}>Read all from {unit.label}</Button>}
         {word?.device.simulated && <Simulated />}
-        {judged.outcome.verdict === 'does-not-conform' && <Text color="danger">{finding}</Text>}
-        {judged.outcome.verdict === 'not-proven' && <Text color="unproven">{finding}</Text>}
-      </Flex>
+        {judged.outcome.verdict === 'does-not-conform' && <Danger>{finding}</Danger>}
+        {judged.outcome.verdict === 'not-proven' && <Unproven>{finding}</Unproven>}
+      </Cluster>
       <Box overflowX="auto">
         <Table.Root size="sm" bg="panel">
           <Table.Header>
@@ -70,7 +71,7 @@ export function SettingsTable({ judged }: { judged: JudgedCheck }) {
                 <Table.Cell>
                   <Flex align="center" gap="8px">
                     <VerdictShape verdict={verdict} size={16} />
-                    <Text fontWeight={600}>{setting.label}</Text>
+                    <Strong>{setting.label}</Strong>
                   </Flex>
                 </Table.Cell>
                 <Table.Cell fontFamily="mono">{withUnit(required, setting)}</Table.Cell>
@@ -122,7 +123,7 @@ function Found({
 }) {
   const [text, setText] = useState(typed)
   useEffect(() => setText(typed), [typed])
-  if (!onKeep) return <Text fontFamily="mono">{typed ? `${typed} ${unit ?? ''}` : '–'}</Text>
+  if (!onKeep) return <Mono>{typed ? `${typed} ${unit ?? ''}` : '–'}</Mono>
   if (options) return <AsFound name={label} value={typed} options={options} onChange={onKeep} whenLeft />
   const leave = () => text.trim() !== typed && onKeep(text)
   return (

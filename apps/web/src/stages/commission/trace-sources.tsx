@@ -1,8 +1,8 @@
-import { Button, FileUpload, Flex, Grid, Stack, Text } from '@chakra-ui/react'
+import { Button, FileUpload, Flex, Grid, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { canonicalUnit, type Trace, type TraceTest } from '@plumb-mark/core'
 import { traceWork } from '../../data/workers/use-trace.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, Unproven } from '../../ui/theme/text.js'
 import { ChoiceField, type Option } from '../../ui/choice-field.js'
 import { Problem } from '../../ui/problem.js'
 import { TextField } from '../../ui/text-field.js'
@@ -131,7 +131,7 @@ function Typed({ unit, onTake }: { unit: string; onTake: (rows: string[][]) => v
       <Button disabled={moments.length < 2} onClick={() => onTake(moments)}>
         Take them
       </Button>
-      {text !== '' && moments.length < 2 && <Text color="unproven">Two moments are needed at least.</Text>}
+      {text !== '' && moments.length < 2 && <Unproven>Two moments are needed at least.</Unproven>}
     </Stack>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import type { TraceKept } from '@plumb-mark/contract'
@@ -16,7 +16,7 @@ import { isLive, useLive } from '../../devices/live.js'
 import { Simulated } from '../../devices/simulated.js'
 import { putFile } from '../../data/api.js'
 import { download } from '../../ui/download.js'
-import { Note, SmallPrint } from '../../ui/theme/text.js'
+import { Danger, Note, SmallPrint } from '../../ui/theme/text.js'
 import { Problem } from '../../ui/problem.js'
 import { useInspection } from '../../job/inspection.js'
 import { useMessageText } from '../../job/message-text.js'
@@ -37,6 +37,8 @@ import { TraceChartLater } from './trace-chart-later.js'
 import { TraceSources } from './trace-sources.js'
 import { tracedBy } from './traced-by.js'
 import { deviceWordOf } from './device-word-of.js'
+import { Cluster } from '../../ui/cluster.js'
+import { HandButton } from '../../ui/buttons.js'
 
 /** A test with its trace: what to do, the trace as it grows, the event by a touch, judged meanwhile; then a file with its digest. */
 export function TraceTest({ judged }: { judged: JudgedCheck }) {
@@ -86,15 +88,15 @@ function Start({
   const traced = inspection ? tracedBy(judged, requirement, inspection) : []
   const answers = traced[0] && devices.some((device) => device.unitId === traced[0]!.unitId && isLive(device))
   return (
-    <Flex gap="12px" wrap="wrap" align="center" mt="10px">
+    <Cluster mt="10px">
       {answers && (
-        <Button h="60px" fontSize="17px" onClick={() => startRecording(judged.check.id, traced)}>
+        <HandButton fontSize="17px" onClick={() => startRecording(judged.check.id, traced)}>
           {again ? 'Trace anew' : 'Start the trace'}
-        </Button>
+        </HandButton>
       )}
       {!answers && <Note>No device answers here: read the trace from a file, or type a few moments.</Note>}
       <TraceSources id={judged.check.id} requirement={requirement} />
-    </Flex>
+    </Cluster>
   )
 }
 
@@ -121,7 +123,7 @@ function Running({ judged, requirement, recording, keep }: RunningProps) {
   const now = recording.values[0]?.at(-1)
   return (
     <Box>
-      <Flex align="baseline" gap="16px" wrap="wrap" mb="6px">
+      <Cluster alignItems="baseline" gap="16px" mb="6px">
         <Text fontFamily="mono" fontSize="34px" lineHeight={1.1} data-trace-now>
           {now === undefined || Number.isNaN(now) ? '–' : Math.round(now)} {recording.traced[0]!.unit}
         </Text>
@@ -132,21 +134,21 @@ function Running({ judged, requirement, recording, keep }: RunningProps) {
             {Math.round(end)} s traced{left !== undefined && left > 0 ? `, ${Math.ceil(left)} s to go` : ''}
           </Note>
         )}
-        {lostAt !== undefined && <Text color="danger">the device fell silent at {Math.round(lostAt)} s</Text>}
-      </Flex>
+        {lostAt !== undefined && <Danger>the device fell silent at {Math.round(lostAt)} s</Danger>}
+      </Cluster>
       {digest && digest.samples > 1 && (
         <TraceChartLater digest={digest} unit={recording.traced[0]!.unit} by={by} eventAt={eventAt} />
       )}
-      <Flex gap="12px" wrap="wrap" align="center" mt="10px">
+      <Cluster mt="10px">
         {running && eventAt === undefined && (
           <Button h="72px" fontSize="19px" minW={{ sm: '300px' }} onClick={() => markEvent(id)}>
             Now: {requirement.event}
           </Button>
         )}
         {running && (
-          <Button h="60px" variant="outline" onClick={() => stopRecording(id)}>
+          <HandButton variant="outline" onClick={() => stopRecording(id)}>
             Stop
-          </Button>
+          </HandButton>
         )}
         {!running && <EventField id={id} recording={recording} />}
         {!running && keep && (
@@ -160,7 +162,7 @@ function Running({ judged, requirement, recording, keep }: RunningProps) {
             facts={facts}
           />
         )}
-      </Flex>
+      </Cluster>
       <Standing facts={facts} eventAt={eventAt} requirement={requirement} end={end} />
     </Box>
   )
@@ -271,9 +273,9 @@ function Keep({
   }
   return (
     <>
-      <Button h="60px" disabled={!facts} loading={sending} onClick={() => void send()}>
+      <HandButton disabled={!facts} loading={sending} onClick={() => void send()}>
         Save the trace
-      </Button>
+      </HandButton>
       <Button
         variant="outline"
         onClick={() => void traceWork('write', { trace }).then((file) => download('trace.csv', file))}

@@ -1,4 +1,4 @@
-import { Box, Button, Flex } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
@@ -9,6 +9,7 @@ import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { PanelForm } from '../panel-form.js'
 import { useWritable } from '../../job/use-writable.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const ENDS_IN = ['hybrid-inverter', 'string-inverter']
 
@@ -21,7 +22,7 @@ export function StringByCount() {
   if (!writable) return null
   return (
     <Box px={{ base: '12px', lg: '24px' }} pb="12px">
-      <Flex gap="8px" wrap="wrap" mb={open && '10px'}>
+      <Cluster mb={open && '10px'}>
         <Button variant="outline" onClick={() => setOpen('new')}>
           <Plus size={17} /> String by count
         </Button>
@@ -30,7 +31,7 @@ export function StringByCount() {
             {label}
           </Button>
         ))}
-      </Flex>
+      </Cluster>
       {open && (
         <Form key={open} string={undrawn.find(({ id }) => id === open)} onClose={() => setOpen(undefined)} />
       )}

@@ -1,8 +1,10 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { Suspense, lazy } from 'react'
 import { stringChart } from '@plumb-mark/core'
 import { useInspection } from '../../job/inspection.js'
 import { ROW } from './string-row.js'
+import { Faint, SubTitle } from '../../ui/theme/text.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const StringChart = lazy(() =>
   import('./string-chart.js').then(({ StringChart: chart }) => ({ default: chart })),
@@ -17,15 +19,13 @@ export function Strings() {
   const rows = inspection ? stringChart(inspection) : []
   if (rows.length === 0)
     return (
-      <Text p="24px" color="faint">
+      <Faint p="24px">
         No strings have been entered: draw them on the array map of the roof, or give their count here.
-      </Text>
+      </Faint>
     )
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
-      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
-        Strings: measured on the expected band
-      </Text>
+      <SubTitle>Strings: measured on the expected band</SubTitle>
       <Box h={`${rows.length * ROW + 54}px`} maxW="760px" fontSize="12px" role="group" aria-label="Strings">
         <Suspense fallback={null}>
           <StringChart rows={rows} />
@@ -43,13 +43,13 @@ export function Strings() {
 /** What the marks mean, as far as they are drawn. */
 function Legend({ cold, operating, start }: { cold: boolean; operating: boolean; start: boolean }) {
   return (
-    <Flex gap="4px 20px" wrap="wrap" fontSize="13px" color="faint" mt="6px">
+    <Cluster gap="4px 20px" fontSize="13px" color="faint" mt="6px">
       <span>Stroke on the band: measured, where it should be</span>
       {start && <span>Dotted: start voltage</span>}
       {cold && <span>Ring: on the coldest morning, left of the limit</span>}
       {operating && (
         <span>Bar beneath: at the maximum power point, hot to cold, within the brackets of its tracker</span>
       )}
-    </Flex>
+    </Cluster>
   )
 }

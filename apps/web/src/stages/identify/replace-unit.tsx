@@ -1,13 +1,14 @@
 import { Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { formatQuantity, orderOf, serialOf, type DeviceBuilt, type UnitBuilt } from '@plumb-mark/core'
-import { Note } from '../../ui/theme/text.js'
+import { Note, Strong } from '../../ui/theme/text.js'
 import { ChoiceField, type Option } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
 import { Tick } from '../../ui/tick.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
+import { HandButton } from '../../ui/buttons.js'
 
 const REASONS: readonly Option[] = [
   ['', 'choose'],
@@ -72,7 +73,7 @@ export function ReplaceUnit({
       </Note>
       {steps.length > 0 ? (
         <>
-          <Text fontWeight={600}>Taken off in its maker’s order</Text>
+          <Strong>Taken off in its maker’s order</Strong>
           <chakra.ol listStyleType="decimal" pl="24px" mb="8px">
             {steps.map(({ id, label, wait }) => (
               <li key={id}>
@@ -117,9 +118,9 @@ export function ReplaceUnit({
           />
         </Grid>
         <Flex gap="8px" mt="12px">
-          <Button type="submit" disabled={!ready} h="52px">
+          <HandButton type="submit" disabled={!ready}>
             Replaced
-          </Button>
+          </HandButton>
           <Button variant="plain" onClick={onDone}>
             Cancel
           </Button>

@@ -19,6 +19,8 @@ import { Panel } from '../panel.js'
 import { ReplaceUnit } from './replace-unit.js'
 import { TakeOver, useAlike } from './take-over.js'
 import { useWritable } from '../../job/use-writable.js'
+import { Faint, PartHeading, Small, SubTitle } from '../../ui/theme/text.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The units as their nameplates say: ordered beside found, and what is still to be identified. */
 export function Units() {
@@ -32,9 +34,7 @@ export function Units() {
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
       <Flex align="center" mb="10px">
-        <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600} flex="1">
-          Units and their nameplates
-        </Text>
+        <SubTitle flex="1">Units and their nameplates</SubTitle>
         {writable && (
           <Button variant="outline" onClick={() => setEditing('new')}>
             <Plus size={17} /> Unit
@@ -62,8 +62,8 @@ export function Units() {
           <TakeOver key={taking.to.id} {...taking} onDone={() => setTaking(undefined)} />
         </Box>
       )}
-      {units.length === 0 && <Text color="faint">No unit is entered yet: add the first with its sheet.</Text>}
-      <Flex gap="14px" wrap="wrap">
+      {units.length === 0 && <Faint>No unit is entered yet: add the first with its sheet.</Faint>}
+      <Cluster gap="14px">
         {units.map((unit) => (
           <Plate
             key={unit.id}
@@ -76,7 +76,7 @@ export function Units() {
             onTakeOver={writable ? (from) => setTaking({ from, to: unit }) : undefined}
           />
         ))}
-      </Flex>
+      </Cluster>
     </Box>
   )
 }
@@ -120,19 +120,19 @@ function Plate({
       <Text fontSize="12.5px" color="faint" textAlign="center">
         {sheet ? UNIT_KIND_WORDS[sheet.kind] : 'no sheet'}
       </Text>
-      <Text fontWeight={600} fontSize="18px" textAlign="center" lineHeight={1.2}>
+      <PartHeading as="p" textAlign="center">
         {unit.label}
-      </Text>
-      <Text fontSize="14px" textAlign="center" mb="8px">
+      </PartHeading>
+      <Small textAlign="center" mb="8px">
         {sheet ? sheetName(sheet) : unit.sheetId}
-      </Text>
+      </Small>
       <Line label="ordered" value={unit.serial ?? 'any'} />
       <Line
         label="found"
         value={found ?? 'not read'}
         colour={differs ? 'danger' : found ? 'text' : 'faint'}
       />
-      <Flex mt="8px" borderTop="1px solid" borderColor="hair" justify="space-between">
+      <Flex layerStyle="ruleAbove" mt="8px" justify="space-between">
         <Button variant="plain" px="4px" disabled={!first} onClick={() => first && openCheck(first.check.id)}>
           <VerdictShape verdict={verdict} size={18} />{' '}
           {checks.length === 0 ? 'nothing asked' : `${checks.filter(isLeft).length} of ${checks.length} left`}
@@ -174,7 +174,7 @@ const Rivet = ({ side }: { side: 'left' | 'right' }) => (
 function Line({ label, value, colour = 'text' }: { label: string; value: string; colour?: string }) {
   return (
     <Flex justify="space-between" gap="10px" fontSize="14px">
-      <Text color="faint">{label}</Text>
+      <Faint>{label}</Faint>
       <Text
         fontFamily="mono"
         color={colour}

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import {
   channelsRead,
@@ -12,11 +12,13 @@ import {
 import { isLive, useLiveOf } from '../../devices/live.js'
 import { Simulated } from '../../devices/simulated.js'
 import { useDeviceAnswer } from '../../devices/use-device-answer.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, Strong } from '../../ui/theme/text.js'
 import { TextField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
 import { useDraftAnswer } from '../../checks/record/draft-answer.js'
 import { useAnswering } from '../use-answering.js'
+import { Cluster } from '../../ui/cluster.js'
+import { HandButton } from '../../ui/buttons.js'
 
 const NOTHING: ProofByLoads = { change: undefined, problems: [] }
 
@@ -59,10 +61,10 @@ export function LiveProof({ judged }: { judged: JudgedCheck }) {
   }
   return (
     <Box bg="panel" borderRadius="4px" p="14px" mb="12px" as="section" aria-label="Proof by a known load">
-      <Flex gap="12px" align="center" wrap="wrap" mb="8px">
-        <Text fontWeight={600}>Switch known loads, watch what changes</Text>
+      <Cluster mb="8px">
+        <Strong>Switch known loads, watch what changes</Strong>
         {live.device.simulated && <Simulated />}
-      </Flex>
+      </Cluster>
       <Grid templateColumns={`repeat(${requirement.phases}, 1fr)`} gap="10px">
         {now.map((channel, i) => (
           <Box key={i}>
@@ -87,16 +89,12 @@ export function LiveProof({ judged }: { judged: JudgedCheck }) {
           </Box>
         ))}
       </Grid>
-      <Flex gap="12px" wrap="wrap" align="center" mt="10px">
-        <Button variant={before ? 'outline' : 'solid'} h="56px" onClick={() => setBefore(now)}>
+      <Cluster mt="10px">
+        <HandButton variant={before ? 'outline' : 'solid'} onClick={() => setBefore(now)}>
           {before ? 'Begin again from this moment' : 'Remember this moment, then switch a load on'}
-        </Button>
-        {answer && (
-          <Button h="56px" onClick={save}>
-            Save what changed
-          </Button>
-        )}
-      </Flex>
+        </HandButton>
+        {answer && <HandButton onClick={save}>Save what changed</HandButton>}
+      </Cluster>
       {outcome && 'finding' in outcome && (
         <Text
           mt="8px"

@@ -1,4 +1,4 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { ctPhasing, proofInput, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { Phasors } from '../../ui/drawings/phasors.js'
 import { DevicesStrip } from '../../devices/devices-strip.js'
@@ -7,6 +7,7 @@ import { useAnswerOf } from '../answer-of.js'
 import { Terminals } from '../terminals.js'
 import { LiveProof } from './live-proof.js'
 import { Transformers } from './transformers.js'
+import { Faint, SubTitle } from '../../ui/theme/text.js'
 
 /** The transformers as fitted beside as this maker means them, and the phasors that prove it. */
 export function Meter() {
@@ -32,17 +33,15 @@ function Proof({ judged }: { judged: JudgedCheck }) {
   const input = answer && proofInput(answer, requirement.phases, requirement.uncertainty)
   return (
     <Box p={{ base: '12px', lg: '24px' }} pt="0">
-      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600} mb="6px">
-        Electrical proof, {unit.label}
-      </Text>
+      <SubTitle mb="6px">Electrical proof, {unit.label}</SubTitle>
       <LiveProof judged={judged} />
       {input ? (
         <Phasors input={input} result={ctPhasing(input)} />
       ) : (
-        <Text color="faint">
+        <Faint>
           Run a known load on every phase, unequal ones, and enter what each channel reads: the phasors then
           show which transformer sits where.
-        </Text>
+        </Faint>
       )}
     </Box>
   )

@@ -1,9 +1,10 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra } from '@chakra-ui/react'
 import { arrowTowards, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { TouchMark } from '../../ui/touch-mark.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
+import { SubTitle } from '../../ui/theme/text.js'
 
 const W = 620
 const ROW = 74
@@ -12,9 +13,7 @@ const ROW = 74
 export function Transformers({ checks }: { checks: readonly JudgedCheck[] }) {
   return (
     <Box p={{ base: '12px', lg: '24px' }}>
-      <Text as="h2" fontFamily="heading" fontSize="22px" fontWeight={600}>
-        Transformers: which way the arrow points
-      </Text>
+      <SubTitle>Transformers: which way the arrow points</SubTitle>
       <chakra.svg
         viewBox={`0 0 ${W} ${checks.length * ROW + 26}`}
         w="100%"

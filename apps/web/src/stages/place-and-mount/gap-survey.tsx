@@ -9,6 +9,7 @@ import { QuantityInput } from '../../ui/quantity-input.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
+import { IconButton } from '../../ui/buttons.js'
 
 const Table = chakra('table', {
   base: {
@@ -77,15 +78,12 @@ export function GapSurvey({
                 </chakra.td>
                 <td>
                   {writable && (
-                    <Button
-                      variant="plain"
-                      px="0"
-                      minW="44px"
+                    <IconButton
                       onClick={() => commit({ kind: 'gap-removed', body: { wallId: wall.id, gapId } })}
                       aria-label={`Remove the gap ${labelOf(from)} to ${labelOf(to)}`}
                     >
                       <Trash2 size={16} />
-                    </Button>
+                    </IconButton>
                   )}
                 </td>
               </tr>

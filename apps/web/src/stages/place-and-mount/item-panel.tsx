@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, HStack, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Grid, HStack, chakra } from '@chakra-ui/react'
 import { Copy, Trash2, X } from 'lucide-react'
 import { memo, useEffect, useState } from 'react'
 import { v7 as uuid } from 'uuid'
@@ -22,6 +22,8 @@ import { useCommit } from '../../job/use-commit.js'
 import { ProposedNote, useProposal } from '../proposed.js'
 import { PlaceByGap } from './place-by-gap.js'
 import { withObstruction, withUnit } from '../../job/undo-history.js'
+import { Strong } from '../../ui/theme/text.js'
+import { IconButton } from '../../ui/buttons.js'
 
 const FIGURES = [
   { name: 'x', label: 'From the datum to its left edge' },
@@ -111,19 +113,9 @@ export const ItemPanel = memo(function ItemPanel({
     chooseItem(undefined)
   }
   return (
-    <Box
-      bg="panel"
-      border="1px solid"
-      borderColor="hair"
-      borderRadius="4px"
-      p="12px"
-      role="region"
-      aria-label={`Measures of ${(unit ?? obstruction)!.label}`}
-    >
+    <Box layerStyle="card" role="region" aria-label={`Measures of ${(unit ?? obstruction)!.label}`}>
       <Flex align="center" gap="8px" mb="4px">
-        <Text fontWeight={600} flex="1">
-          {(unit ?? obstruction)!.label}
-        </Text>
+        <Strong flex="1">{(unit ?? obstruction)!.label}</Strong>
         {writable && (
           <Button variant="plain" onClick={copy}>
             <Copy size={17} /> Copy
@@ -134,9 +126,9 @@ export const ItemPanel = memo(function ItemPanel({
             <Trash2 size={17} /> Remove
           </Button>
         )}
-        <Button variant="plain" px="0" minW="44px" onClick={() => chooseItem(undefined)} aria-label="Close">
+        <IconButton onClick={() => chooseItem(undefined)} aria-label="Close">
           <X size={19} />
-        </Button>
+        </IconButton>
       </Flex>
       {proposed && <ProposedNote things={[proposed]} writable={writable} />}
       <Grid templateColumns={{ base: '1fr 1fr', xl: '1fr 1fr 1fr 1fr' }} gap="10px">
@@ -261,7 +253,7 @@ function OffsetField({
 /** Both systems, whichever was typed. */
 function Both({ mm, seenTo, drawn }: { mm: number; seenTo: number | undefined; drawn: boolean }) {
   return (
-    <HStack as="span" gap="8px" fontFamily="mono" fontSize="12px" display="inline-flex">
+    <HStack as="span" fontFamily="mono" fontSize="12px" display="inline-flex">
       <span>{formatQuantity(mm, 'length')}</span>
       <span>{formatInches(mm)}</span>
       {drawn && (

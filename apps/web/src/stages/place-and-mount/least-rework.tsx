@@ -1,6 +1,7 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Button, Text } from '@chakra-ui/react'
 import type { Move } from '@plumb-mark/core'
 import type { Answer } from '../../data/workers/use-rework.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** What would have to move so that the whole wall conforms, in words; the ghosts on the wall show where to. */
 export function LeastRework({
@@ -15,16 +16,7 @@ export function LeastRework({
   onClose: () => void
 }) {
   return (
-    <Flex
-      bg="accentWash"
-      borderRadius="4px"
-      px="12px"
-      py="4px"
-      align="center"
-      gap="10px"
-      wrap="wrap"
-      role="status"
-    >
+    <Cluster bg="accentWash" borderRadius="4px" px="12px" py="4px" role="status">
       <Text flex="1" minW="200px">
         {words(answer, labelOf)}
       </Text>
@@ -36,7 +28,7 @@ export function LeastRework({
       <Button variant="plain" onClick={onClose}>
         Close
       </Button>
-    </Flex>
+    </Cluster>
   )
 }
 

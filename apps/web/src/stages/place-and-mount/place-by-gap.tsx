@@ -40,13 +40,12 @@ export function PlaceByGap({
     other && gap.value !== undefined && onPlace(offsetFromGap(other, size, gap.value, direction), gap.typed)
   return (
     <Grid
+      layerStyle="ruleAbove"
       as="form"
       templateColumns={{ base: '1fr 1fr', xl: '1fr 1fr 1fr auto' }}
       gap="10px"
       mt="10px"
       pt="10px"
-      borderTop="1px solid"
-      borderColor="hair"
       alignItems="end"
       onSubmit={(event: React.FormEvent) => (event.preventDefault(), place())}
     >

@@ -1,4 +1,4 @@
-import { Button, Flex, Grid } from '@chakra-ui/react'
+import { Button, Grid } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { gapUncertainty, measures, type WallBuilt } from '@plumb-mark/core'
@@ -9,6 +9,7 @@ import { Tick } from '../../ui/tick.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** A wall: its name, size, corners, and the tape with which it is measured. */
 export function WallForm({
@@ -89,7 +90,7 @@ export function WallForm({
             onChange={setTapeId}
           />
         </Grid>
-        <Flex gap="18px" mt="8px" wrap="wrap" align="center">
+        <Cluster gap="18px" mt="8px">
           <Tick
             label="a corner at the left, the datum"
             checked={draft.leftCorner}
@@ -114,7 +115,7 @@ export function WallForm({
               Remove it
             </Button>
           )}
-        </Flex>
+        </Cluster>
       </form>
     </Panel>
   )

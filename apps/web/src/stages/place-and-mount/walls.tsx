@@ -1,9 +1,9 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react'
+import { Box, Button, Flex } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { memo, useCallback, useEffect, useMemo, useState } from 'react'
 import { useShallow } from 'zustand/react/shallow'
 import { measureWall, wallContext, wallDrawing, wallSvg, type MeasuredWall } from '@plumb-mark/core'
-import { Note } from '../../ui/theme/text.js'
+import { Faint, Note, SubTitle } from '../../ui/theme/text.js'
 import { useSession } from '../../data/session.js'
 import { PanZoom } from '../../ui/pan-zoom.js'
 import { useInspection } from '../../job/inspection.js'
@@ -23,6 +23,7 @@ import { CornerTouches } from './photo/drawn-on-photo.js'
 import { PhotoBar, PhotoUnder, usePhotoOnWall } from './photo/wall-photos.js'
 import { WallElevation } from '../../ui/drawings/wall-elevation.js'
 import { WallForm } from './wall-form.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The walls of the job, one at a time in elevation and to scale, with the thing at hand open for measuring beneath it. */
 export function Walls() {
@@ -53,7 +54,7 @@ export function Walls() {
   return (
     <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
       {(walls.length > 1 || writable) && (
-        <Flex gap="6px" wrap="wrap" mb="4px" role="group" aria-label="Walls">
+        <Cluster gap="6px" mb="4px" role="group" aria-label="Walls">
           {walls.length > 1 &&
             walls.map(({ id, title }) => (
               <Button
@@ -70,7 +71,7 @@ export function Walls() {
               <Plus size={17} /> Wall
             </Button>
           )}
-        </Flex>
+        </Cluster>
       )}
       {editing && (
         <WallForm
@@ -80,7 +81,7 @@ export function Walls() {
         />
       )}
       {!shown && !editing && (
-        <Text color="faint">No wall has been measured yet{writable ? ': add the first.' : '.'}</Text>
+        <Faint>No wall has been measured yet{writable ? ': add the first.' : '.'}</Faint>
       )}
       {shown && (
         <OneWall key={shown.id} wallId={shown.id} writable={writable} onEdit={() => setEditing('this')} />
@@ -247,16 +248,8 @@ const WallHead = memo(function WallHead({
     if (measured) download(`${title}.svg`, wallSvg(wallDrawing(measured, inspection!.context.labelOf)))
   }
   return (
-    <Flex align="center" gap="2px" wrap="wrap">
-      <Text
-        as="h2"
-        fontFamily="heading"
-        fontWeight={600}
-        fontSize="22px"
-        flex={{ base: '1 0 100%', md: '1' }}
-      >
-        {title}
-      </Text>
+    <Cluster gap="2px">
+      <SubTitle flex={{ base: '1 0 100%', md: '1' }}>{title}</SubTitle>
       {wrong && !asked && (
         <Button variant="plain" onClick={() => onAsk(true)}>
           Least rework
@@ -287,7 +280,7 @@ const WallHead = memo(function WallHead({
       <Button variant="plain" onClick={save} title="The wall as a drawing, 1 : 20 on paper">
         SVG
       </Button>
-    </Flex>
+    </Cluster>
   )
 }, sameHead)
 

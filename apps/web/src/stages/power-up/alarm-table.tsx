@@ -1,13 +1,14 @@
-import { Box, Button, Flex, Table, Text } from '@chakra-ui/react'
+import { Box, Button, Table, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
 import { Suspense, lazy, useState } from 'react'
 import { NO_ALARM, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { useDeviceAnswer } from '../../devices/use-device-answer.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, Unproven } from '../../ui/theme/text.js'
 import { TextField } from '../../ui/text-field.js'
 import { useAnswerOf } from '../answer-of.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const Scanner = lazy(() => import('../../ui/scanner.js').then(({ Scanner: view }) => ({ default: view })))
 
@@ -35,7 +36,7 @@ export function AlarmTable({ judged }: { judged: JudgedCheck }) {
       <UnitHeading judged={judged} />
       {keep && (
         <form onSubmit={(event) => (event.preventDefault(), take(typed))}>
-          <Flex gap="10px" align="end" wrap="wrap" mb="10px">
+          <Cluster alignItems="end" mb="10px">
             <Box w="130px">
               <TextField
                 label="Code shown"
@@ -59,7 +60,7 @@ export function AlarmTable({ judged }: { judged: JudgedCheck }) {
                 Read from {unit.label}
               </Button>
             )}
-          </Flex>
+          </Cluster>
         </form>
       )}
       {answer && (
@@ -95,7 +96,7 @@ export function AlarmTable({ judged }: { judged: JudgedCheck }) {
           </Table.Body>
         </Table.Root>
       </Box>
-      {codes.length === 0 && <Text color="unproven">The table of this maker has no such code.</Text>}
+      {codes.length === 0 && <Unproven>The table of this maker has no such code.</Unproven>}
       {scanning && (
         <Suspense fallback={<Text>Opening the scanner …</Text>}>
           <Scanner

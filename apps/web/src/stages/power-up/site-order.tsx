@@ -1,4 +1,4 @@
-import { Box, Text } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import {
   heldBy,
   mergedOrder,
@@ -12,6 +12,7 @@ import { useInspection } from '../../job/inspection.js'
 import { answerOf } from '../answer-of.js'
 import { useAnswering } from '../use-answering.js'
 import { Timeline, type Done } from './timeline.js'
+import { Unproven } from '../../ui/theme/text.js'
 
 /** The orders of all sheets as one: a step that several name is done once, and stands in the record of each. */
 export function SiteOrder({
@@ -68,10 +69,10 @@ const once = <T,>(one: T, i: number, all: readonly T[]): boolean => all.indexOf(
 
 function Conflict({ conflict: { first, then, says, denies } }: { conflict: OrderConflict }) {
   return (
-    <Text role="alert" bg="unprovenWash" color="unproven" p="12px" mb="12px" borderRadius="4px">
+    <Unproven role="alert" bg="unprovenWash" p="12px" mb="12px" borderRadius="4px">
       The sheets do not agree: {says.join(', ')} wants “{first}” before “{then}”, {denies.join(', ')} the
       other way round. Decide which comes first with the makers, and record it unit by unit.
-    </Text>
+    </Unproven>
   )
 }
 

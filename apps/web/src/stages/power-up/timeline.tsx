@@ -5,6 +5,7 @@ import { nextStep, stepsAt, type Defect, type StepNow } from '@plumb-mark/core'
 import { Note } from '../../ui/theme/text.js'
 import { useSeconds } from '../../ui/use-seconds.js'
 import { DespiteStop, type Allowed } from '../../checks/record/despite-stop.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const NONE: readonly Defect[] = []
 
@@ -55,7 +56,7 @@ export function Timeline({
   }
   return (
     <>
-      <chakra.ol listStyleType="none">
+      <chakra.ol>
         {steps.map((step) => (
           <Step
             key={step.id}
@@ -74,7 +75,7 @@ export function Timeline({
         />
       )}
       {onDone && !asking && (
-        <Flex gap="12px" wrap="wrap" pl={{ base: 0, sm: '44px' }} mt="6px">
+        <Cluster pl={{ base: 0, sm: '44px' }} mt="6px">
           {next && (
             <Button
               h="72px"
@@ -93,7 +94,7 @@ export function Timeline({
               Take the last one back
             </Button>
           )}
-        </Flex>
+        </Cluster>
       )}
     </>
   )

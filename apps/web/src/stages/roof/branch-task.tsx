@@ -1,4 +1,4 @@
-import { Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Button, Grid } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { branchSegments, joinAnd, unitsOf, type BranchBuilt } from '@plumb-mark/core'
@@ -6,10 +6,11 @@ import { ChoiceField, named, type Option } from '../../ui/choice-field.js'
 import { EntityFields, NOT_READ } from '../../ui/entity-fields.js'
 import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
-import { Note } from '../../ui/theme/text.js'
+import { Note, Small } from '../../ui/theme/text.js'
 import { Panel } from '../panel.js'
 import { GoThrough } from './go-through.js'
 import type { TaskProps } from './task.js'
+import { Cluster } from '../../ui/cluster.js'
 
 interface Draft {
   label: string
@@ -98,13 +99,13 @@ export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskP
   }
   return (
     <Panel title="Branches" onClose={onDone}>
-      <Text fontSize="15px" mb="8px">
+      <Small mb="8px">
         {walked.length === 0 ? (
           'Touch the modules from the board outwards, in the order of the trunk.'
         ) : (
           <b>{`${devices.length} inverters on the branch${devices.length < walked.length ? `, ${walked.length - devices.length} places without a device` : ''}`}</b>
         )}
-      </Text>
+      </Small>
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="10px">
         <ChoiceField
           label="Branch"
@@ -128,7 +129,7 @@ export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskP
           ]}
         />
       </Grid>
-      <Flex gap="8px" mt="12px" wrap="wrap">
+      <Cluster mt="12px">
         <GoThrough walked={walked} through={through} onThrough={onThrough} />
         <Button onClick={keep} disabled={wanting.length > 0}>
           Save the branch
@@ -145,7 +146,7 @@ export function BranchTask({ walked, onWalk, through, onThrough, onDone }: TaskP
             Remove
           </Button>
         )}
-      </Flex>
+      </Cluster>
     </Panel>
   )
 }

@@ -24,6 +24,8 @@ import { useFocus } from '../../job/focus.js'
 import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
+import { Cluster } from '../../ui/cluster.js'
+import { HandButton } from '../../ui/buttons.js'
 
 const Scanner = lazy(() => import('../../ui/scanner.js').then(({ Scanner: view }) => ({ default: view })))
 const LabelsPhoto = lazy(() =>
@@ -50,14 +52,14 @@ export function DevicesTask({ chosen, onDone }: TaskProps) {
     )
   return (
     <Panel title="Module electronics and serials" onClose={onDone}>
-      <Flex gap="10px" align="flex-end" wrap="wrap">
+      <Cluster alignItems="flex-end">
         <Box minW="200px">
           <ChoiceField label="Devices of" value={unitId} options={named(deviceUnits)} onChange={setUnitId} />
         </Box>
         <FitBoxes unitId={unitId} />
         <SerialFiles devices={own} />
         {own.length > 0 && <SerialPhoto />}
-      </Flex>
+      </Cluster>
       {own.length > 0 && <WalkSerials key={unitId} devices={own} chosen={chosen} />}
       {listeners.map(({ id, label }) => (
         <Reported key={id} unitId={id} label={label} />
@@ -143,18 +145,17 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
             )}
           </Field>
         </Box>
-        <Button type="submit" h="56px" disabled={typed.trim() === ''}>
+        <HandButton type="submit" disabled={typed.trim() === ''}>
           Next
-        </Button>
-        <Button
+        </HandButton>
+        <HandButton
           variant="outline"
-          h="56px"
           px="14px"
           onClick={() => setScanning(true)}
           aria-label="Scan this serial"
         >
           <ScanLine size={20} />
-        </Button>
+        </HandButton>
       </Flex>
       <SmallPrint mt="4px">
         {named} of {devices.length} devices carry a serial. Touch a module to go there.

@@ -1,4 +1,4 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Button } from '@chakra-ui/react'
 import { useState } from 'react'
 import { placeWords } from '@plumb-mark/core'
 import { useInspection } from '../../job/inspection.js'
@@ -6,6 +6,8 @@ import { useFocus } from '../../job/focus.js'
 import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import { ReplaceUnit } from '../identify/replace-unit.js'
+import { Small } from '../../ui/theme/text.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** What lies at one place: its module, string, device, and the ports of that device. */
 export function PlaceTask({ place, writable }: { place: string; writable: boolean }) {
@@ -43,7 +45,7 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
       title={`${module?.plane.label ?? 'Array'}, ${placeWords(place)}`}
       onClose={() => chooseItem(undefined)}
     >
-      <Text fontSize="15px">
+      <Small>
         {[
           sheet && `${sheet.maker} ${sheet.model}`,
           string && `${string.label}, module ${string.path!.indexOf(place) + 1} of ${string.path!.length}`,
@@ -51,14 +53,14 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
         ]
           .filter(Boolean)
           .join(' · ') || 'Nothing is entered here yet.'}
-      </Text>
+      </Small>
       {device && (
-        <Text fontSize="15px" mt="4px">
+        <Small mt="4px">
           Device {device.serial ? <b>{device.serial}</b> : 'without a serial'};{' '}
           {portWords(idlePorts, cappedPorts)}
-        </Text>
+        </Small>
       )}
-      <Flex gap="8px" mt="8px" wrap="wrap">
+      <Cluster mt="8px">
         {device && writable && (
           <>
             {idlePorts === undefined ? (
@@ -96,7 +98,7 @@ export function PlaceTask({ place, writable }: { place: string; writable: boolea
             {check.requirement.title}
           </Button>
         ))}
-      </Flex>
+      </Cluster>
     </Panel>
   )
 }

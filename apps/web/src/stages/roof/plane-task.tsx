@@ -1,4 +1,4 @@
-import { Button, Flex, Grid } from '@chakra-ui/react'
+import { Button, Grid } from '@chakra-ui/react'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { placesOf, type PlaneBuilt } from '@plumb-mark/core'
@@ -10,6 +10,7 @@ import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
+import { Cluster } from '../../ui/cluster.js'
 
 /** The planes: rows and columns of one kind of module, lying one way. */
 export function PlaneTask({ chosen, onDone }: TaskProps) {
@@ -104,7 +105,7 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
             onChange={(tilt) => set({ tilt })}
           />
         </Grid>
-        <Flex gap="8px" mt="12px" wrap="wrap" align="center">
+        <Cluster mt="12px">
           <Button type="submit">{kept ? 'Save the plane' : 'Add the plane'}</Button>
           {kept && chosen?.startsWith(`${kept.id}.`) && (
             <Button variant="outline" onClick={turn}>
@@ -128,7 +129,7 @@ export function PlaneTask({ chosen, onDone }: TaskProps) {
             </Button>
           )}
           <Note>{placesOf({ ...draft, id: 'x', empty: [] }).length - draft.empty.length} modules</Note>
-        </Flex>
+        </Cluster>
       </form>
     </Panel>
   )

@@ -14,6 +14,7 @@ import { PlaceTask } from './place-task.js'
 import { PlaneTask } from './plane-task.js'
 import { StringTask } from './string-task.js'
 import type { Task, TaskProps } from './task.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const TASKS = [
   ['plane', 'Planes'],
@@ -86,7 +87,7 @@ export function Roof() {
         </Box>
       )}
       {writable && (
-        <Flex gap="6px" wrap="wrap" py="8px" role="group" aria-label="What to enter on the map">
+        <Cluster gap="6px" py="8px" role="group" aria-label="What to enter on the map">
           {TASKS.map(([name, label]) => (
             <Button
               key={name}
@@ -98,7 +99,7 @@ export function Roof() {
               {label}
             </Button>
           ))}
-        </Flex>
+        </Cluster>
       )}
       {Panel ? (
         <Panel

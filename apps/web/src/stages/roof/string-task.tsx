@@ -1,4 +1,4 @@
-import { Button, Flex, Grid, Text } from '@chakra-ui/react'
+import { Button, Grid } from '@chakra-ui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { stringMakeUp, walkedString, watts, type StringBuilt } from '@plumb-mark/core'
@@ -11,6 +11,8 @@ import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import { GoThrough } from './go-through.js'
 import type { TaskProps } from './task.js'
+import { Small } from '../../ui/theme/text.js'
+import { Cluster } from '../../ui/cluster.js'
 
 const ENDS_IN = ['hybrid-inverter', 'string-inverter']
 
@@ -77,13 +79,13 @@ export function StringTask({ walked, onWalk, through, onThrough, onDone }: TaskP
     )
   return (
     <Panel title="Strings" onClose={onDone}>
-      <Text fontSize="15px" mb="8px">
+      <Small mb="8px">
         {walked.length === 0 ? (
           'Touch the modules one after the other, from plus to minus; with Shift, all up to the one touched.'
         ) : (
           <Running count={walked.length} path={walked} />
         )}
-      </Text>
+      </Small>
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr)' }} gap="10px">
         <ChoiceField
           label="String"
@@ -106,15 +108,15 @@ export function StringTask({ walked, onWalk, through, onThrough, onDone }: TaskP
       </Grid>
       {walked.length > 0 &&
         limits.map(({ check, outcome }) => (
-          <Flex key={check.id} gap="12px" mt="10px" align="baseline" wrap="wrap" aria-live="polite">
+          <Cluster key={check.id} mt="10px" alignItems="baseline" aria-live="polite">
             <VerdictMark verdict={outcome.verdict} />
-            <Text fontSize="14px">
+            <Small>
               {'finding' in outcome && saying(outcome.finding)}; {saying(check.required)} (clause{' '}
               {check.requirement.clause})
-            </Text>
-          </Flex>
+            </Small>
+          </Cluster>
         ))}
-      <Flex gap="8px" mt="12px" wrap="wrap">
+      <Cluster mt="12px">
         <Button
           onClick={keep}
           disabled={!draft || walked.length === 0 || label.trim() === '' || input.trim() === ''}
@@ -136,7 +138,7 @@ export function StringTask({ walked, onWalk, through, onThrough, onDone }: TaskP
             Remove
           </Button>
         )}
-      </Flex>
+      </Cluster>
     </Panel>
   )
 }

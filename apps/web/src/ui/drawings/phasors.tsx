@@ -1,6 +1,8 @@
-import { Flex, Stack, Text, chakra } from '@chakra-ui/react'
+import { Stack, Text, chakra } from '@chakra-ui/react'
 import { formatNumber, phaseCurrents, type CtPhasingInput, type Phasor, type Wiring } from '@plumb-mark/core'
 import type { PictureProps } from './props.js'
+import { Lead } from '../theme/text.js'
+import { Cluster } from '../cluster.js'
 
 const SIZE = 270
 const COLOURS = ['accent', 'danger', 'unproven'] as const
@@ -10,23 +12,21 @@ export function Phasors({ input, result }: PictureProps) {
   const { voltages, truth } = input as CtPhasingInput
   const { flowing, seen } = phaseCurrents({ voltages, truth }, result.best as Wiring)
   return (
-    <Stack gap="8px">
-      <Flex gap="12px" wrap="wrap">
+    <Stack>
+      <Cluster>
         <Diagram title="as they should be" voltages={voltages} currents={flowing} />
         <Diagram
           title={result.status === 'unexplained' ? 'nearest wiring' : 'as they are wired'}
           voltages={voltages}
           currents={seen}
         />
-      </Flex>
+      </Cluster>
       {(result.fix as string[]).map((line) => (
         <Text key={line} fontSize="20px" fontWeight={600} lineHeight={1.25}>
           {line}
         </Text>
       ))}
-      {result.fix.length === 0 && (
-        <Text fontSize="18px">Every transformer sits on its own phase, the right way round.</Text>
-      )}
+      {result.fix.length === 0 && <Lead>Every transformer sits on its own phase, the right way round.</Lead>}
     </Stack>
   )
 }

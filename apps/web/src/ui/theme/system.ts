@@ -102,6 +102,13 @@ const config = defineConfig({
     layerStyles: {
       /** Across the whole page, above what it is about. */
       notice: { value: { bg: 'unprovenWash', px: '18px', py: '8px' } },
+      /** A view that stands alone, in the middle. */
+      page: { value: { mx: 'auto', px: { base: '16px', md: '24px' }, py: '24px' } },
+      card: {
+        value: { bg: 'panel', border: '1px solid', borderColor: 'hair', borderRadius: '4px', p: '14px' },
+      },
+      ruleAbove: { value: { borderTop: '1px solid', borderColor: 'hair' } },
+      ruleBelow: { value: { borderBottom: '1px solid', borderColor: 'hair' } },
     },
     semanticTokens: {
       colors: Object.fromEntries(Object.entries(colours).map(([name, pair]) => [name, both(pair)])),

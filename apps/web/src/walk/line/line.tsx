@@ -8,6 +8,7 @@ import { PlumbBob } from '../../ui/plumb-bob.js'
 import { VerdictShape } from '../../ui/verdict-mark.js'
 import { useInspection } from '../../job/inspection.js'
 import { useBestNext } from './best-next.js'
+import { Small } from '../../ui/theme/text.js'
 
 /** px; the stages and the signature fit a laptop without scrolling. */
 const MARK_HEIGHT = 57
@@ -82,7 +83,7 @@ function SignMark() {
         <VerdictShape verdict={sealed ? 'conforms' : 'not-inspected'} />
       </Box>
       <Box lineHeight={1.15} py="8px">
-        <Text fontSize="15px">Judge and sign</Text>
+        <Small>Judge and sign</Small>
         <Text fontSize="13px" color="faint" fontWeight={400}>
           {sealed ? 'signed' : inTheWay > 0 ? `${inTheWay} in the way` : 'ready'}
         </Text>
@@ -137,7 +138,7 @@ function StageMark({ stage, here, isNext }: { stage: Stage; here: boolean; isNex
         {here ? <PlumbBob size={34} /> : <VerdictShape verdict={verdict} />}
       </Box>
       <Box lineHeight={1.15} py="8px">
-        <Text fontSize="15px">{STAGE_TITLES[stage]}</Text>
+        <Small>{STAGE_TITLES[stage]}</Small>
         <Text fontSize="13px" color={wrong > 0 ? 'danger' : 'faint'} fontWeight={400}>
           {said || done}
         </Text>

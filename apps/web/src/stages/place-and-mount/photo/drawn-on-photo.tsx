@@ -1,4 +1,4 @@
-import { Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Button, Text, chakra } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
 import {
   OBSTRUCTION_CLASSES,
@@ -21,6 +21,8 @@ import { useInspection } from '../../../job/inspection.js'
 import { useFocus } from '../../../job/focus.js'
 import { useCommit } from '../../../job/use-commit.js'
 import { Panel } from '../../panel.js'
+import { Danger, SmallMono } from '../../../ui/theme/text.js'
+import { Cluster } from '../../../ui/cluster.js'
 
 /** A finger hits the pixel that it means, or the next. */
 const HIT_PX = 1.5
@@ -124,19 +126,19 @@ export function DrawnOnPhoto({
     <Panel title="Drawn on the photo" onClose={onDone}>
       {!corners && <Text>Touch two opposite corners of a thing, where it meets the wall.</Text>}
       {corners && !found && (
-        <Text color="danger" role="alert">
+        <Danger role="alert">
           A corner lies in the outer tenth of the photo, where lenses bend, or beyond it: take another photo,
           or the tape.
-        </Text>
+        </Danger>
       )}
       {found && (
-        <Flex gap="14px" wrap="wrap" align="flex-end">
-          <Text fontFamily="mono" fontSize="15px">
+        <Cluster gap="14px" alignItems="flex-end">
+          <SmallMono>
             left {length(found.x)}, lower edge {length(found.y)}, ± {length(found.across)} across, ±{' '}
             {length(found.up)} up
             <br />
             {length(found.w)} wide, {length(found.h)} high
-          </Text>
+          </SmallMono>
           <ChoiceField
             label="This is"
             value={what}
@@ -147,7 +149,7 @@ export function DrawnOnPhoto({
             onChange={setWhat}
           />
           <Button onClick={keep}>Place it</Button>
-        </Flex>
+        </Cluster>
       )}
       {found && unit && <SizeCheck unit={unit} sheet={sheets.get(unit.sheetId)} found={found} />}
     </Panel>

@@ -5,6 +5,7 @@ import { useSession } from '../../../data/session.js'
 import { useInspection } from '../../../job/inspection.js'
 import { keepPhoto } from '../../../offline/photos.js'
 import { useCommit } from '../../../job/use-commit.js'
+import { Danger } from '../../../ui/theme/text.js'
 
 const PhotoTape = lazy(() =>
   import('../../../photo-tape/photo-tape.js').then(({ PhotoTape: view }) => ({ default: view })),
@@ -35,11 +36,7 @@ export function TakeWallPhoto({ wall, onDone }: { wall: WallBuilt; onDone: (phot
   }
   return (
     <>
-      {problem && (
-        <Text role="alert" color="danger">
-          {problem}
-        </Text>
-      )}
+      {problem && <Danger role="alert">{problem}</Danger>}
       <Suspense fallback={<Text>Opening …</Text>}>
         <PhotoTape
           seeks="wall"

@@ -1,4 +1,4 @@
-import { Button, Flex, Text } from '@chakra-ui/react'
+import { Button, Text } from '@chakra-ui/react'
 import { Eye, EyeOff, SquareDashed, Trash2 } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { photoTape, windowSeen, type TouchedCorners, type WallBuilt, type WallPhoto } from '@plumb-mark/core'
@@ -8,6 +8,7 @@ import { useRectified, type Rectified } from '../../../data/workers/use-rectifie
 import { useCommit } from '../../../job/use-commit.js'
 import { DrawnOnPhoto } from './drawn-on-photo.js'
 import { TakeWallPhoto } from './take-wall-photo.js'
+import { Cluster } from '../../../ui/cluster.js'
 
 /** The photo that lies under a wall, and what is being drawn on it. */
 export interface PhotoOnWall {
@@ -54,7 +55,7 @@ export function PhotoBar({ photo, writable }: { photo: PhotoOnWall; writable: bo
   return (
     <>
       {taken && (
-        <Flex gap="2px" wrap="wrap" role="group" aria-label="Photo of the wall">
+        <Cluster gap="2px" role="group" aria-label="Photo of the wall">
           <Button variant="plain" aria-pressed={shown} onClick={() => photo.show(!shown)}>
             {shown ? <EyeOff size={17} /> : <Eye size={17} />} {shown ? 'Hide the photo' : 'Show the photo'}
           </Button>
@@ -77,7 +78,7 @@ export function PhotoBar({ photo, writable }: { photo: PhotoOnWall; writable: bo
               <Trash2 size={17} /> Remove the photo
             </Button>
           )}
-        </Flex>
+        </Cluster>
       )}
       {photo.taking && <TakeWallPhoto wall={wall} onDone={() => photo.take(false)} />}
       {drawing && taken && (
