@@ -1,7 +1,7 @@
 import {
-  accuracyOf,
   canonicalUnit,
   inForce,
+  isStated,
   outOfCalibration,
   type Inspection,
   type Instrument,
@@ -101,16 +101,18 @@ function usedIn({ checks, state }: Inspection): { instrument: Instrument; count:
   return [...used.values()]
 }
 
-const accuracyWords = (instrument: Instrument): Cell =>
+/** As the instrument was kept; an older program kept some that state nothing. */
+const accuracyWords = ({ accuracy }: Instrument): Cell =>
   quiet(
-    instrument.accuracy
-      .map(({ dimension }) => {
-        const { percent, plus } = accuracyOf(instrument, dimension)!
+    accuracy
+      .map(({ dimension, percent, plus }) => {
+        const name = dimension.replaceAll('-', ' ')
+        if (!isStated({ percent, plus })) return `${name}: uncertainty not stated`
         const width = [
           percent > 0 ? `${percent} %` : '',
           plus > 0 ? `${plus} ${canonicalUnit(dimension)}` : '',
         ]
-        return `${dimension.replaceAll('-', ' ')} ± ${width.filter(Boolean).join(' + ') || '0'}`
+        return `${name} ± ${width.filter(Boolean).join(' + ')}`
       })
       .join('; '),
   )
