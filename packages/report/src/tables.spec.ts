@@ -24,7 +24,7 @@ const rowsUnder = (inspection: Inspection, id: PartId, head: string): Record<str
 const text = (inspection: Inspection, id: PartId) => textOf(reportOf(asReported(inspection), [id]))
 /** The job with its last entries of a kind said otherwise. */
 const changed = (job: Inspection, change: (entry: Entry) => Entry | undefined): Inspection =>
-  inspect(fold(job.state.entered.flatMap((entry) => change(entry) ?? [])), job.sheets)
+  inspect(fold(job.state.entered.flatMap((entry) => change(entry as Entry) ?? [])), job.sheets)
 const lastReading = ({ history }: JudgedCheck) => {
   const last = inForce(history)
   return last?.kind === 'reading' ? last.body : undefined
