@@ -8,10 +8,34 @@ import { ago } from '../ui/ago.js'
 import { Problem } from '../ui/problem.js'
 import { Row, Section } from '../ui/section.js'
 import { sizeWords } from '../ui/size-words.js'
+import { Cluster } from '../ui/cluster.js'
 import { TextField } from '../ui/text-field.js'
 import { whenHere } from '../data/here-time.js'
 
 const ADDRESS = '/api/office/backups'
+
+/** When it is taken: saved when it was typed to its end, since each figure on the way is an hour of its own. */
+function Hour({ at, onSave }: { at: string; onSave: (at: string) => void }) {
+  const [typed, setTyped] = useState(at)
+  return (
+    <Cluster
+      as="form"
+      mt="12px"
+      alignItems="end"
+      onSubmit={(event) => (event.preventDefault(), onSave(typed))}
+    >
+      <TextField
+        label="Taken at, by the clock of the machine"
+        type="time"
+        value={typed}
+        onChange={setTyped}
+      />
+      <Button type="submit" variant="outline" disabled={typed === '' || typed === at}>
+        Save
+      </Button>
+    </Cluster>
+  )
+}
 
 /** The last good backup and its age, what is kept, and when the next is taken. */
 export function Backups() {
@@ -64,16 +88,7 @@ export function Backups() {
             : 'The key of the seals is not in them: keep a copy of seal-key.pem elsewhere, or start the program with --backup-passphrase-file.'}{' '}
           Who is signed in is left out.
         </Note>
-        <Box maxW="240px" mt="12px">
-          <TextField
-            key={at}
-            label="Taken at"
-            type="time"
-            value={at}
-            onChange={(next) => next && void act(() => put(ADDRESS, { at: next }))}
-            hint="by the clock of the machine"
-          />
-        </Box>
+        <Hour key={at} at={at} onSave={(next) => void act(() => put(ADDRESS, { at: next }))} />
       </Section>
       <Section title="Kept">
         {kept.map((one) => (

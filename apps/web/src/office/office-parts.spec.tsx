@@ -1,5 +1,5 @@
 /** @jest-environment ./apps/web/src/testing/browser.environment.mjs */
-import { screen, waitFor, within } from '@testing-library/react'
+import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { PART_TITLES, USUAL_PARTS } from '@plumb-mark/report'
 import { queryClient } from '../data/query-client.js'
@@ -62,11 +62,16 @@ describe('backups', () => {
     })
     await user.click(await screen.findByRole('button', { name: 'Back up now' }))
     await waitFor(() => expect(sent()).toEqual([['POST /api/office/backups', {}]]))
-    const hour = screen.getByLabelText('Taken at')
-    await user.clear(hour)
-    // A field that is being cleared is no hour.
+    const hour = screen.getByLabelText(/^Taken at/)
+    const save = screen.getByRole('button', { name: 'Save' })
+    expect(save).toBeDisabled()
+    fireEvent.change(hour, { target: { value: '' } })
+    expect(save).toBeDisabled()
+    // Each figure on the way is an hour of its own: nothing is sent until somebody says so.
+    fireEvent.change(hour, { target: { value: '03:30' } })
+    fireEvent.change(hour, { target: { value: '03:15' } })
     expect(sent()).toHaveLength(1)
-    await user.type(hour, '03:15')
+    await user.click(save)
     await waitFor(() => expect(sent().at(-1)).toEqual(['PUT /api/office/backups', { at: '03:15' }]))
   })
   it('that could not be taken say why', async () => {
