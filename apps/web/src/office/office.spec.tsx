@@ -52,6 +52,25 @@ describe('people of the office', () => {
     expect(await screen.findByText('somebody has this address already')).toBeInTheDocument()
     expect(ben.getByLabelText('E-mail')).toHaveValue('ada@plumb.example')
   })
+  it('have their e-mail where the others have theirs, by a touch', async () => {
+    open('people', {
+      'GET /api/office/people': [ADA, BEN, { ...BEN, id: 'c', name: 'Cy', email: 'cy@elsewhere.example' }],
+      'POST /api/office/people': { person: BEN, link: { token: 't', expiresAt: '2026-12-07T00:00:00Z' } },
+    })
+    await person('Ben Roof')
+    const invite = within(screen.getByRole('form', { name: 'Invite' }))
+    await user.type(invite.getByLabelText('Name'), 'Una Fell')
+    expect(invite.queryByRole('button', { name: /@/ })).toBeNull()
+    await user.type(invite.getByLabelText('E-mail'), 'una')
+    expect(invite.getAllByRole('button', { name: /@/ }).map(({ textContent }) => textContent)).toEqual([
+      'una@plumb.example',
+      'una@elsewhere.example',
+    ])
+    await user.click(invite.getByRole('button', { name: 'una@plumb.example' }))
+    expect(invite.queryByRole('button', { name: /@/ })).toBeNull()
+    await user.click(invite.getByRole('button', { name: 'Invite' }))
+    expect(sent('POST')[0]).toMatchObject({ body: { name: 'Una Fell', email: 'una@plumb.example' } })
+  })
   it('a link is shown once, with for whom it is', async () => {
     open('people', {
       'POST /api/office/people/b/link': { token: 't-1', expiresAt: '2026-12-07T00:00:00Z' },

@@ -48,6 +48,7 @@ export function People() {
         />
       ))}
       <Invite
+        domains={domainsOf(people)}
         onInvite={(wish) =>
           act(async () => {
             const made = await post<{ person: PersonKept; link: Link }>(ADDRESS, wish)
@@ -74,15 +75,33 @@ export function People() {
   )
 }
 
+const MOST_DOMAINS = 2
+
+/** Where the people of the firm have their e-mail, the usual one first. */
+function domainsOf(people: readonly PersonKept[]): string[] {
+  const counts = new Map<string, number>()
+  for (const { email } of people) {
+    const domain = email.split('@')[1]
+    if (domain) counts.set(domain, (counts.get(domain) ?? 0) + 1)
+  }
+  return [...counts]
+    .sort(([, a], [, b]) => b - a)
+    .map(([domain]) => domain)
+    .slice(0, MOST_DOMAINS)
+}
+
 function Invite({
+  domains,
   onInvite,
 }: {
+  domains: readonly string[]
   onInvite: (wish: { name: string; email: string; role: Role; licence?: string }) => Promise<boolean>
 }) {
   const [name, setName] = useState('')
   const [email, setEmail] = useState('')
   const [role, setRole] = useState<Role>('inspector')
   const [licence, setLicence] = useState('')
+  const begun = email.trim()
   const send = async () => {
     if (!(await onInvite({ name, email, role, ...(licence && { licence }) }))) return
     setName('')
@@ -103,6 +122,15 @@ function Invite({
         <TextField label="Licence" value={licence} onChange={setLicence} />
         <Button type="submit">Invite</Button>
       </Grid>
+      {begun !== '' && !begun.includes('@') && (
+        <Cluster mt="6px">
+          {domains.map((domain) => (
+            <Button key={domain} variant="outline" onClick={() => setEmail(`${begun}@${domain}`)}>
+              {begun}@{domain}
+            </Button>
+          ))}
+        </Cluster>
+      )}
     </form>
   )
 }
