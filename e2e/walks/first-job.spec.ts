@@ -55,7 +55,7 @@ test('on an empty installation whoever is new goes from the tape to the signatur
   await page.getByLabel(/^Password/).fill(PASSWORD)
   await page.getByLabel('The same again').fill(PASSWORD)
   await page.getByRole('button', { name: 'Make the account' }).click()
-  await page.getByRole('button', { name: 'Ten minutes with a practice job' }).click()
+  await page.getByRole('button', { name: 'Ten minutes through your first job' }).click()
 
   await stop(page, 'Before the drive', /preparation/, () =>
     page.getByRole('main').getByRole('listitem').first().click(),

@@ -183,6 +183,12 @@ describe('a sheet file', () => {
     })
     expect(readSheetText(JSON.stringify(read.ok && read.sheet))).toEqual(read)
   })
+  it('read twice says the same, to each reader by a copy of their own', () => {
+    const [one, other] = [readSheetText(sheet(good)), readSheetText(sheet(good))]
+    expect(other).toEqual(one)
+    if (one.ok) one.sheet.title = 'written over'
+    expect(readSheetText(sheet(good))).toEqual(other)
+  })
   it('that is no YAML names the line', () =>
     expect(readSheetText('maker: "open')).toMatchObject({
       ok: false,

@@ -280,6 +280,7 @@ export {
   isStated,
   unstatedIn,
 } from './instrument/instrument.js'
+export { accuracyWords, dimensionWords, uncertaintyWords } from './instrument/accuracy-words.js'
 export {
   CARRIED_INSTRUMENTS,
   type CarriedInstrument,

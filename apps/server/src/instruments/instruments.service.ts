@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common'
 import { DataSource } from 'typeorm'
-import { canonicalJson, unstatedIn, type Instrument } from '@plumb-mark/core'
+import { canonicalJson, dimensionWords, unstatedIn, type Instrument } from '@plumb-mark/core'
 import { Writer } from '../database/writer.js'
 import { Refused } from '../http/refused.js'
 import { InstrumentRow } from './instrument.entity.js'
@@ -49,7 +49,7 @@ function requireStated(instrument: Instrument): void {
   throw new Refused(
     400,
     'uncertainty-missing',
-    `“${instrument.name}” measures ${dimension.replace(/-/g, ' ')} without an uncertainty: take it from the certificate`,
+    `“${instrument.name}” measures ${dimensionWords(dimension)} without an uncertainty: take it from the certificate`,
     'accuracy',
   )
 }

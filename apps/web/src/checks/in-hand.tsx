@@ -2,6 +2,7 @@ import { Box, Flex, Stack, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
 import { Suspense, lazy, useState } from 'react'
 import {
+  dimensionWords,
   measures,
   outOfCalibration,
   normaliseLabel,
@@ -12,7 +13,7 @@ import {
 import { SmallPrint } from '../ui/theme/text.js'
 import { choiceOf, useInputDefaults } from '../data/input-defaults.js'
 import { useInspection } from '../job/inspection.js'
-import { accuracyWords, dimensionWords } from './accuracy-words.js'
+import { instrumentWords } from './instrument-words.js'
 import { InstrumentChoice } from './instrument-choice.js'
 import { IconButton, LinkButton } from '../ui/buttons.js'
 
@@ -76,7 +77,7 @@ export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
               label={`For ${dimensionWords(dimension)}`}
               instruments={fitting}
               chosen={offered}
-              words={(instrument) => accuracyWords(instrument, dimension)}
+              words={(instrument) => instrumentWords(instrument, dimension)}
               onChoose={(id) => habits.useInstrument(dimension, id)}
             />
           ))}

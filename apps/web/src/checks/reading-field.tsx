@@ -6,7 +6,7 @@ import { choiceOf, useInputDefaults } from '../data/input-defaults.js'
 import { useDecimal } from '../data/preferences.js'
 import { useInspection } from '../job/inspection.js'
 import { useCommit } from '../job/use-commit.js'
-import { accuracyWords } from './accuracy-words.js'
+import { instrumentWords } from './instrument-words.js'
 import { ConditionFields, useConditions } from './conditions.js'
 import { InstrumentChoice } from './instrument-choice.js'
 import { FromPhoto, type OffPhoto } from './from-photo.js'
@@ -134,7 +134,7 @@ export function ReadingField({
         <InstrumentChoice
           instruments={fitting}
           chosen={offered}
-          words={(instrument) => accuracyWords(instrument, dimension)}
+          words={(instrument) => instrumentWords(instrument, dimension)}
           onChoose={(id) => habits.useInstrument(dimension, id)}
         />
       )}

@@ -1,6 +1,6 @@
 import { Box, Button, Flex } from '@chakra-ui/react'
 import { Archive, FileJson } from 'lucide-react'
-import { useParams } from 'react-router'
+import { Navigate, useParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import type { PhotoRoom } from '@plumb-mark/contract'
 import {
@@ -22,6 +22,7 @@ import { Section } from '../ui/section.js'
 import { sizeWords } from '../ui/size-words.js'
 import { useDecimal } from '../data/preferences.js'
 import { useInspection } from '../job/inspection.js'
+import { isPracticeJob } from '../offline/practice-job.js'
 import { ArchivePart } from './archive-part.js'
 import { CsvExport } from '../ui/csv-export.js'
 import { CsvImport } from '../ui/csv-import.js'
@@ -32,10 +33,13 @@ import { Cluster } from '../ui/cluster.js'
 export function JobDataView() {
   const { jobId } = useParams()
   const inspection = useInspection((state) => state.inspection)
-  const { value: room } = useResource<PhotoRoom>(`/api/jobs/${jobId}/photos`)
+  const practising = isPracticeJob(jobId)
+  const { value: room } = useResource<PhotoRoom>(practising ? undefined : `/api/jobs/${jobId}/photos`)
   const writable = useWritable()
   const office = useSession(({ person }) => person?.role === 'office')
   if (!inspection) return null
+  // No server has anything of it.
+  if (practising) return <Navigate to={`/jobs/${jobId}/sign-off`} replace />
   const { array, units } = inspection.state.asBuilt
   const name = (what: string) => `${inspection.state.header?.number ?? 'job'} ${what}`
   return (

@@ -2,7 +2,7 @@ import { Box, Button, Flex, HStack, Text, chakra } from '@chakra-ui/react'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { prefer } from '../data/preferences.js'
+import { BeginTour } from '../layout/begin-tour.js'
 import { Page } from '../layout/page.js'
 import { TextField } from '../ui/text-field.js'
 import { Note, SectionTitle } from '../ui/theme/text.js'
@@ -22,9 +22,7 @@ export function HelpView() {
       width="820px"
       actions={
         <>
-          <Button variant="outline" onClick={() => prefer({ tourAt: 0 })}>
-            Ten minutes through your first job
-          </Button>
+          <BeginTour />
           <Button variant="outline" onClick={() => window.print()}>
             <Printer size={18} /> Print
           </Button>

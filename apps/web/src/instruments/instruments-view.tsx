@@ -8,15 +8,14 @@ import {
   CARRIED_INSTRUMENTS,
   type CarriedInstrument,
   INSTRUMENT_NAMES,
+  accuracyWords,
   canonicalUnit,
-  formatQuantity,
+  dimensionWords,
   instrumentsIn,
   instrumentsOut,
-  isStated,
   outOfCalibration,
   unstatedIn,
   type Accuracy,
-  type Dimension,
   type Instrument,
 } from '@plumb-mark/core'
 import { Faint, Note, PartHeading } from '../ui/theme/text.js'
@@ -138,16 +137,6 @@ export function InstrumentsView() {
   )
 }
 
-const inWords = (dimension: Dimension): string => dimension.replace(/-/g, ' ')
-
-function accuracyWords({ dimension, percent, plus }: Accuracy): string {
-  if (!isStated({ percent, plus })) return `${inWords(dimension)}: uncertainty not stated`
-  const parts = [percent > 0 ? `${percent} %` : '', plus > 0 ? formatQuantity(plus, dimension) : ''].filter(
-    Boolean,
-  )
-  return `${inWords(dimension)} ± ${parts.join(' + ')}`
-}
-
 export function Calibration({ until, day = new Date().toISOString() }: { until: string; day?: string }) {
   const over = outOfCalibration({ calibratedUntil: until } as Instrument, day)
   const days = Math.round((Date.parse(until) - Date.parse(day.slice(0, 10))) / 86_400_000)
@@ -186,7 +175,9 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
     const typed = { ...draft, accuracy: draft.accuracy.map(asAccuracy) }
     const [unstated] = unstatedIn(typed)
     if (unstated !== undefined)
-      return setProblem(`How well it measures ${inWords(unstated)} is wanting: take it from the certificate.`)
+      return setProblem(
+        `How well it measures ${dimensionWords(unstated)} is wanting: take it from the certificate.`,
+      )
     try {
       await put(`/api/instruments/${draft.id}`, typed)
       onDone(true)
@@ -230,7 +221,7 @@ function InstrumentForm({ instrument, onDone }: { instrument: Instrument; onDone
           <ChoiceField
             label="measures"
             value={dimension}
-            options={optionsOf(DIMENSIONS, inWords)}
+            options={optionsOf(DIMENSIONS, dimensionWords)}
             onChange={(dimension) => row(i, { dimension })}
           />
           <FigureField

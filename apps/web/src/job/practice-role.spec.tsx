@@ -47,6 +47,19 @@ it('goes on where it was left, and continues its chain', async () => {
   for (const [i, { prev }] of entries.entries()) expect(prev).toBe(entries[i - 1]?.hash ?? '')
 })
 
+it('takes only what continues it: of two pages that went on by themselves one counts, and neither breaks it', async () => {
+  await readTheTape()
+  const [mine] = JSON.parse(localStorage.getItem('plumb-mark-practice-job')!) as { hash: string }[]
+  const before = store().entries.length
+  localStorage.setItem(
+    'plumb-mark-practice-job',
+    JSON.stringify([mine, { prev: 'elsewhere', hash: 'x' }, null]),
+  )
+  useInspection.setState({ jobId: undefined })
+  await store().open(PRACTICE_JOB)
+  expect(store().entries).toHaveLength(before)
+})
+
 it('begins again as it was prepared', async () => {
   const inTheWay = blockers(store().inspection!).length
   await readTheTape()

@@ -10,7 +10,8 @@ export const usePracticeRole = create<{ role: Role }>(() => ({ role: 'inspector'
 export const practiseAs = (role: Role): void => usePracticeRole.setState({ role })
 
 /**
- * While the practice job is open the person at this device has the role that is practised, here alone: no server gives it to them. Answers with the role that counts in the open job.
+ * While the practice job is open the person at this device has the role that is practised, here alone: no server gives it
+ * to them. Answers with the role that counts in the open job.
  */
 export function usePractisedRole(jobId: JobId | undefined): Role | undefined {
   const role = usePracticeRole((practice) => practice.role)

@@ -29,14 +29,16 @@ export async function firstJobHere() {
   return firstJob(await sampleSheets(), { jobId: PRACTICE_JOB, now: Date.now(), sha256: digest })
 }
 
-/** The practice job, as a server would give a job. What does not continue it, of an earlier version, is left behind. */
+/**
+ * The practice job, as a server would give a job. What does not continue it, of an earlier version or another page, is
+ * left behind.
+ */
 export async function practiceBundle(): Promise<JobBundle> {
   const { entries, sheets, instruments } = await firstJobHere()
-  const mine = entered()
-  const goesOn = mine[0]?.prev === entries.at(-1)!.hash
+  for (const mine of entered()) if (mine?.prev === entries.at(-1)!.hash) entries.push(mine)
   return {
     id: PRACTICE_JOB,
-    entries: goesOn ? [...entries, ...mine] : entries,
+    entries,
     sheets,
     instruments,
     broken: [],
@@ -53,9 +55,9 @@ export const linkedHere = (
 ): Entry => linked(entry, PRACTICE_JOB, by, last, digest)
 
 export function keepInPractice(entries: readonly Entry[]): void {
-  const first = entries[0]
-  // What was undone by beginning again is no part of it any more.
-  const before = entered().filter(({ seq }) => first !== undefined && seq < first.seq)
+  const kept = entered()
+  // Another page may have gone on from an earlier entry: what is kept is the chain that these continue.
+  const before = kept.slice(0, 1 + kept.findIndex(({ hash }) => hash === entries[0]?.prev))
   try {
     localStorage.setItem(KEY, JSON.stringify([...before, ...entries]))
   } catch {

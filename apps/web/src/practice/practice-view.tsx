@@ -1,11 +1,11 @@
-import { Box, Button, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Stack, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { DIFFICULTIES, LEVEL_NAMES, LEVEL_WORDS, type Difficulty, type Level } from '@plumb-mark/practice'
 import { Page } from '../layout/page.js'
 import { Lead, Note, SubTitle } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
-import { prefer } from '../data/preferences.js'
+import { BeginTour } from '../layout/begin-tour.js'
 import { whenHere } from '../data/here-time.js'
 import { Installation } from './installation.js'
 import { Result } from './result.js'
@@ -50,9 +50,7 @@ function Begin() {
         With the same number a class inspects the same installation. On a real site: prove dead before
         touching, wait as long as the maker asks, and let only qualified people open live equipment.
       </Note>
-      <Button variant="outline" alignSelf="start" onClick={() => prefer({ tourAt: 0 })}>
-        New here? Ten minutes through your first job
-      </Button>
+      <BeginTour />
       <Cluster alignItems="end">
         <ChoiceField
           label="Subject"

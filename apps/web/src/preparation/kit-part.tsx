@@ -1,5 +1,5 @@
 import { Box, Grid, Text, chakra } from '@chakra-ui/react'
-import { plural, stageWords, type InstrumentWanted, type Kit } from '@plumb-mark/core'
+import { dimensionWords, plural, stageWords, type InstrumentWanted, type Kit } from '@plumb-mark/core'
 import { Mono, Note, SmallDanger, SmallPrint, Strong } from '../ui/theme/text.js'
 import { Calibration } from '../instruments/instruments-view.js'
 import { dayWords } from '../visits/when.js'
@@ -133,7 +133,7 @@ function Wanted({
           {dimension ? (
             <chakra.span fontWeight={400}>
               {' '}
-              for {dimension.replace(/-/g, ' ')}
+              for {dimensionWords(dimension)}
               {range ? `, ${range}` : ''}
             </chakra.span>
           ) : (

@@ -5,10 +5,9 @@ import {
   CARRIED_INSTRUMENTS,
   INSTRUMENT_NAMES,
   USUAL_ACCURACY,
-  canonicalUnit,
+  accuracyWords,
   capital,
   plural,
-  type Accuracy,
   type CarriedInstrument,
   type Instrument,
 } from '@plumb-mark/core'
@@ -78,7 +77,7 @@ export function FirstInstruments() {
         >
           <Box gridColumn={{ base: '1 / -1', md: 'auto' }}>
             <Strong>{capital(INSTRUMENT_NAMES[kind])}</Strong>
-            <SmallPrint>{USUAL_ACCURACY[kind].map(usualWords).join('; ')}</SmallPrint>
+            <SmallPrint>{USUAL_ACCURACY[kind].map(accuracyWords).join('; ')}</SmallPrint>
           </Box>
           <TextField
             label="Serial"
@@ -109,10 +108,4 @@ export function FirstInstruments() {
       </Button>
     </Stack>
   )
-}
-
-/** “voltage ± 1 % + 0.5 V” */
-const usualWords = ({ dimension, percent, plus }: Accuracy): string => {
-  const parts = [percent > 0 && `${percent} %`, plus > 0 && `${plus} ${canonicalUnit(dimension)}`]
-  return `${dimension.replaceAll('-', ' ')} ± ${parts.filter(Boolean).join(' + ')}`
 }

@@ -1,9 +1,9 @@
-import { Box, Button, Flex, Stack, chakra } from '@chakra-ui/react'
+import { Box, Flex, Stack, chakra } from '@chakra-ui/react'
 import { Check } from 'lucide-react'
 import { useState, type ComponentType } from 'react'
 import { Navigate } from 'react-router'
 import { useSession } from '../data/session.js'
-import { prefer } from '../data/preferences.js'
+import { BeginTour } from '../layout/begin-tour.js'
 import { Page } from '../layout/page.js'
 import { Note, SectionTitle } from '../ui/theme/text.js'
 import { FirstInstruments } from './first-instruments.js'
@@ -60,15 +60,7 @@ export function StartView() {
   if (!office) return <Navigate to="/jobs" replace />
   const after = (part: StartPart) => parts[parts.indexOf(part) + 1]
   return (
-    <Page
-      title="Getting started"
-      width="860px"
-      actions={
-        <Button variant="outline" onClick={() => prefer({ tourAt: 0 })}>
-          Ten minutes with a practice job
-        </Button>
-      }
-    >
+    <Page title="Getting started" width="860px" actions={<BeginTour />}>
       <Note mt="4px">
         Five things, in any order. Each can be skipped, and found again later. Whoever wants to see first what
         it is all for takes ten minutes: from the tape to the signature, on this device only.

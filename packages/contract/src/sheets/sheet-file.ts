@@ -18,24 +18,21 @@ export type SheetText =
   { ok: true; sheet: Sheet; passedOver: SheetFault[] } | { ok: false; faults: [SheetFault, ...SheetFault[]] }
 
 /**
- * Reads a sheet file, YAML or JSON (which is YAML too). A fault names the line it stands in. What was read lately is read again from what it
- * came to: a record is verified with all its sheets each time it leaves or arrives, and YAML takes ten times as long as what it says.
+ * Reads a sheet file, YAML or JSON (which is YAML too). A fault names the line it stands in. What was read lately is given again from
+ * what it came to: a record is verified with all its sheets each time it leaves or arrives, and YAML takes a hundred times as
+ * long as what it says.
  */
 export function readSheetText(source: string): SheetText {
   const known = lately.get(source)
-  if (known !== undefined) {
-    lately.delete(source)
-    lately.set(source, known)
-    // Everybody has a copy of their own.
-    return JSON.parse(known) as SheetText
-  }
+  // Everybody has a copy of their own.
+  if (known !== undefined) return JSON.parse(known) as SheetText
   const text = readAnew(source)
   if (text.ok) lately.set(source, JSON.stringify(text))
   if (lately.size > MOST_KNOWN) lately.delete(lately.keys().next().value!)
   return text
 }
 
-/** By their source, the one that was asked for last at the end. */
+/** What sheets came to, by their source, the oldest first. */
 const lately = new Map<string, string>()
 const MOST_KNOWN = 64
 

@@ -36,7 +36,10 @@ export const isStated = ({ percent, plus }: Pick<Accuracy, 'percent' | 'plus'>):
 export const unstatedIn = ({ accuracy }: Pick<Instrument, 'accuracy'>): Dimension[] =>
   accuracy.filter((one) => !isStated(one)).map(({ dimension }) => dimension)
 
-/** What an instrument says of a dimension; nothing where no uncertainty is stated. A tape that measures lengths measures the length of a cable too, whose unit is the metre. */
+/**
+ * What an instrument says of a dimension; nothing where no uncertainty is stated. A tape that measures lengths measures the length of a
+ * cable too, whose unit is the metre.
+ */
 export function accuracyOf({ accuracy }: Instrument, dimension: Dimension): Accuracy | undefined {
   const stated = accuracy.filter(isStated)
   const own = stated.find((one) => one.dimension === dimension)

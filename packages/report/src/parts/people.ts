@@ -1,12 +1,5 @@
-import {
-  canonicalUnit,
-  inForce,
-  isStated,
-  outOfCalibration,
-  type Inspection,
-  type Instrument,
-} from '@plumb-mark/core'
-import { figure, quiet, type Block, type Cell } from '../block.js'
+import { accuracyWords, inForce, outOfCalibration, type Inspection, type Instrument } from '@plumb-mark/core'
+import { figure, quiet, type Block } from '../block.js'
 import { sayingOf, type ReportRecord } from '../record.js'
 
 /** Who wrote how much into the record, and when. */
@@ -76,7 +69,7 @@ export function instrumentsUsed({ inspection }: ReportRecord): Block[] {
       rows: used.map(({ instrument, count, late }) => [
         instrument.name,
         figure(instrument.serial),
-        accuracyWords(instrument),
+        quiet(instrument.accuracy.map(accuracyWords).join('; ')),
         figure(String(count)),
         late
           ? { text: `${instrument.calibratedUntil}: over when ${late} were taken`, as: 'danger' }
@@ -100,19 +93,3 @@ function usedIn({ checks, state }: Inspection): { instrument: Instrument; count:
   }
   return [...used.values()]
 }
-
-/** As the instrument was kept; an older program kept some that state nothing. */
-const accuracyWords = ({ accuracy }: Instrument): Cell =>
-  quiet(
-    accuracy
-      .map(({ dimension, percent, plus }) => {
-        const name = dimension.replaceAll('-', ' ')
-        if (!isStated({ percent, plus })) return `${name}: uncertainty not stated`
-        const width = [
-          percent > 0 ? `${percent} %` : '',
-          plus > 0 ? `${plus} ${canonicalUnit(dimension)}` : '',
-        ]
-        return `${name} ± ${width.filter(Boolean).join(' + ')}`
-      })
-      .join('; '),
-  )
