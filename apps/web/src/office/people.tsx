@@ -118,19 +118,20 @@ function Invite({
       >
         <TextField label="Name" value={name} onChange={setName} required />
         <TextField label="E-mail" type="email" value={email} onChange={setEmail} required />
+        {begun !== '' && !begun.includes('@') && (
+          // Beneath its field on a phone, beneath the row where all stand in one.
+          <Cluster gridColumn={{ md: '1 / -1' }} order={{ md: 1 }}>
+            {domains.map((domain) => (
+              <Button key={domain} variant="outline" onClick={() => setEmail(`${begun}@${domain}`)}>
+                {begun}@{domain}
+              </Button>
+            ))}
+          </Cluster>
+        )}
         <ChoiceField label="Role" value={role} options={ROLE_OPTIONS} onChange={setRole} />
         <TextField label="Licence" value={licence} onChange={setLicence} />
         <Button type="submit">Invite</Button>
       </Grid>
-      {begun !== '' && !begun.includes('@') && (
-        <Cluster mt="6px">
-          {domains.map((domain) => (
-            <Button key={domain} variant="outline" onClick={() => setEmail(`${begun}@${domain}`)}>
-              {begun}@{domain}
-            </Button>
-          ))}
-        </Cluster>
-      )}
     </form>
   )
 }
