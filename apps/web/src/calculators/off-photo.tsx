@@ -1,11 +1,8 @@
-import { Button, Text } from '@chakra-ui/react'
+import { Button } from '@chakra-ui/react'
 import { Ruler } from 'lucide-react'
-import { Suspense, lazy, useState } from 'react'
+import { useState } from 'react'
 import type { PhotoReading, Pixel } from '@plumb-mark/core'
-
-const PhotoTape = lazy(() =>
-  import('../photo-tape/photo-tape.js').then(({ PhotoTape: view }) => ({ default: view })),
-)
+import { PhotoTape } from '../photo-tape/lazy-photo-tape.js'
 
 /** Fills the points of the photo calculator by marking them on a photo, which stays on this device. */
 export function OffPhoto({ onTake }: { onTake: (draft: Record<string, unknown>) => void }) {
@@ -16,19 +13,17 @@ export function OffPhoto({ onTake }: { onTake: (draft: Record<string, unknown>) 
         <Ruler size={18} /> Mark them on a photo
       </Button>
       {open && (
-        <Suspense fallback={<Text>Opening …</Text>}>
-          <PhotoTape
-            seeks="length"
-            use="Use the points"
-            title="Distances off a photo"
-            boxes={[]}
-            onLength={(_photo, reading) => {
-              onTake(draftOf(reading))
-              setOpen(false)
-            }}
-            onClose={() => setOpen(false)}
-          />
-        </Suspense>
+        <PhotoTape
+          seeks="length"
+          use="Use the points"
+          title="Distances off a photo"
+          boxes={[]}
+          onLength={(_photo, reading) => {
+            onTake(draftOf(reading))
+            setOpen(false)
+          }}
+          onClose={() => setOpen(false)}
+        />
       )}
     </>
   )

@@ -1,6 +1,6 @@
 import { Box, Button } from '@chakra-ui/react'
 import { BookOpen } from 'lucide-react'
-import { Suspense, lazy, useState } from 'react'
+import { useState } from 'react'
 import { sheetId, sheetName, type Check } from '@plumb-mark/core'
 import { useClipping } from '../data/clippings.js'
 import { useSession } from '../data/session.js'
@@ -8,8 +8,9 @@ import { useInspection } from '../job/inspection.js'
 import { ClippingPicture } from '../manuals/clipping.js'
 import { SmallPrint } from '../ui/theme/text.js'
 import { LinkButton } from '../ui/buttons.js'
+import { lazyPart } from '../ui/lazy-part.js'
 
-const ClauseView = lazy(async () => ({ default: (await import('../manuals/clause-view.js')).ClauseView }))
+const ClauseView = lazyPart('ClauseView', () => import('../manuals/clause-view.js'))
 
 /** Sheet and clause of a check; where the sheet was read from a manual, the cut-out is one touch away, and its page another. */
 export function Clause({ check: { sheet, requirement, title } }: { check: Check }) {
@@ -41,14 +42,12 @@ export function Clause({ check: { sheet, requirement, title } }: { check: Check 
         </Box>
       )}
       {shown === 'page' && (
-        <Suspense>
-          <ClauseView
-            title={`${title}: clause ${requirement.clause}`}
-            digest={manual.digest}
-            printed={requirement.printed}
-            onClose={() => setShown(clipping ? 'cut-out' : undefined)}
-          />
-        </Suspense>
+        <ClauseView
+          title={`${title}: clause ${requirement.clause}`}
+          digest={manual.digest}
+          printed={requirement.printed}
+          onClose={() => setShown(clipping ? 'cut-out' : undefined)}
+        />
       )}
     </>
   )

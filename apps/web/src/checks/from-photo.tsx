@@ -1,6 +1,6 @@
 import { Button } from '@chakra-ui/react'
 import { Ruler } from 'lucide-react'
-import { Suspense, lazy, useState } from 'react'
+import { useState } from 'react'
 import {
   formatQuantity,
   photoInstrument,
@@ -13,10 +13,7 @@ import { useSession } from '../data/session.js'
 import { SmallDanger, SmallPrint } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
 import { keepPhoto } from '../offline/photos.js'
-
-const PhotoTape = lazy(() =>
-  import('../photo-tape/photo-tape.js').then(({ PhotoTape: view }) => ({ default: view })),
-)
+import { PhotoTape } from '../photo-tape/lazy-photo-tape.js'
 
 /** A length that was read off a photo, on its way into a reading. */
 export interface OffPhoto {
@@ -79,15 +76,13 @@ export function FromPhoto({
       )}
       {problem && <SmallDanger role="alert">{problem}</SmallDanger>}
       {open && (
-        <Suspense fallback={null}>
-          <PhotoTape
-            seeks="length"
-            title={title}
-            boxes={boxes}
-            onLength={(...found) => void use(...found)}
-            onClose={() => setOpen(false)}
-          />
-        </Suspense>
+        <PhotoTape
+          seeks="length"
+          title={title}
+          boxes={boxes}
+          onLength={(...found) => void use(...found)}
+          onClose={() => setOpen(false)}
+        />
       )}
     </>
   )

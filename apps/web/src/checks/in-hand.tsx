@@ -1,6 +1,6 @@
 import { Box, Flex, Stack, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
-import { Suspense, lazy, useState } from 'react'
+import { useState } from 'react'
 import {
   dimensionWords,
   measures,
@@ -16,8 +16,7 @@ import { useInspection } from '../job/inspection.js'
 import { instrumentWords } from './instrument-words.js'
 import { InstrumentChoice } from './instrument-choice.js'
 import { IconButton, LinkButton } from '../ui/buttons.js'
-
-const Scanner = lazy(() => import('../ui/scanner.js').then(({ Scanner: view }) => ({ default: view })))
+import { Scanner } from '../ui/lazy-scanner.js'
 
 /** What the readings of a stage are taken with: chosen once, by hand or by the label of the instrument. */
 export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
@@ -83,11 +82,7 @@ export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
           ))}
         </Stack>
       )}
-      {scanning && (
-        <Suspense fallback={null}>
-          <Scanner title="an instrument" onCode={byLabel} onClose={() => setScanning(false)} />
-        </Suspense>
-      )}
+      {scanning && <Scanner title="an instrument" onCode={byLabel} onClose={() => setScanning(false)} />}
     </Box>
   )
 }

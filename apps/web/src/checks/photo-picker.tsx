@@ -1,21 +1,18 @@
-import { Box, Button, Image, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Image, chakra } from '@chakra-ui/react'
 import { Camera } from 'lucide-react'
-import { Suspense, lazy, useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { PhotoRef } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
 import { useInspection } from '../job/inspection.js'
 import { keepPhoto, usePhotoAddress } from '../offline/photos.js'
 import { isPracticeJob } from '../offline/practice-job.js'
 import { Cluster } from '../ui/cluster.js'
-import { SmallDanger } from '../ui/theme/text.js'
+import { lazyPart } from '../ui/lazy-part.js'
+import { Small, SmallDanger } from '../ui/theme/text.js'
 
-/** The part that draws may not be on this device yet, where nothing is installed and there is no signal. */
-const PhotoMarks = lazy(() =>
-  import('../ui/photo-marks.js').then(
-    ({ PhotoMarks: view }) => ({ default: view }),
-    () => ({ default: () => <Text role="alert">A photo can be marked when there is signal again.</Text> }),
-  ),
-)
+const PhotoMarks = lazyPart('PhotoMarks', () => import('../ui/photo-marks.js'), {
+  coming: <Small>Opening the photo …</Small>,
+})
 
 /**
  * Takes photos and keeps them on this device; they are sent before the entry that names them by their digest. A touch on one captions it
@@ -102,13 +99,11 @@ export function PhotoPicker({
       </Cluster>
       {problem && <SmallDanger role="alert">{problem}</SmallDanger>}
       {marking && (
-        <Suspense fallback={<Text>Opening the photo …</Text>}>
-          <Marking
-            photo={marking}
-            onClose={() => setMarking(undefined)}
-            onDone={(said, marked) => void mark(marking, said, marked)}
-          />
-        </Suspense>
+        <Marking
+          photo={marking}
+          onClose={() => setMarking(undefined)}
+          onDone={(said, marked) => void mark(marking, said, marked)}
+        />
       )}
     </Box>
   )

@@ -1,14 +1,7 @@
-import { Suspense, lazy, type ComponentProps } from 'react'
+import { lazyPart } from '../ui/lazy-part.js'
 import { Note } from '../ui/theme/text.js'
 
-/** Its form comes with a library of its own: it is fetched when the first check fails. */
-const RaiseDefect = lazy(() =>
-  import('./raise-defect.js').then(({ RaiseDefect: form }) => ({ default: form })),
-)
-
-/** The defect that a failed check offers, once its form is here. */
-export const RaiseDefectLater = (props: ComponentProps<typeof RaiseDefect>) => (
-  <Suspense fallback={<Note>The defect that this makes is coming …</Note>}>
-    <RaiseDefect {...props} />
-  </Suspense>
-)
+/** The defect that a failed check offers. Its form comes with a library of its own: it is fetched when the first check fails. */
+export const RaiseDefectLater = lazyPart('RaiseDefect', () => import('./raise-defect.js'), {
+  coming: <Note>The defect that this makes is coming …</Note>,
+})

@@ -1,5 +1,4 @@
 import { Text } from '@chakra-ui/react'
-import { lazy, Suspense } from 'react'
 import { DEFECT_STATES, type DefectPage } from '@plumb-mark/contract'
 import { SEVERITIES } from '@plumb-mark/core'
 import { useSession } from '../data/session.js'
@@ -15,9 +14,10 @@ import { thingFilters, useThings } from '../lists/things.js'
 import { optionsOf } from '../ui/choice-field.js'
 import { DefectTable } from './defect-table.js'
 import { Cluster } from '../ui/cluster.js'
+import { lazyPart } from '../ui/lazy-part.js'
 
-const ComesBack = lazy(() => import('./comes-back.js').then(({ ComesBack: view }) => ({ default: view })))
-const Patterns = lazy(() => import('./patterns.js').then(({ Patterns: view }) => ({ default: view })))
+const ComesBack = lazyPart('ComesBack', () => import('./comes-back.js'))
+const Patterns = lazyPart('Patterns', () => import('./patterns.js'))
 const STATE_WORDS = { open: 'open', closed: 'closed', all: 'open and closed' } as const
 
 /** The defects of all jobs: what is owed, and what comes back. */
@@ -36,20 +36,12 @@ export function AllDefectsView() {
         <FilterPanel filters={filters} address={address} />
       </Cluster>
       <SavedFilters view="defects" asked={asked} />
-      {role !== 'installer' && (
-        <Suspense fallback={null}>
-          <ComesBack address={address} />
-        </Suspense>
-      )}
+      {role !== 'installer' && <ComesBack address={address} />}
       {!data && !problem && <RowsComing height="72px" />}
       {data?.total === 0 && <Text mt="16px">{whyNone(asked.size > 0, data.note)}</Text>}
       {data && data.total > 0 && <DefectTable defects={data.defects} total={data.total} />}
       {data && <Pager page={page} total={data.total} onTurn={turnTo} />}
-      {role === 'installer' && (
-        <Suspense fallback={null}>
-          <Patterns />
-        </Suspense>
-      )}
+      {role === 'installer' && <Patterns />}
     </Page>
   )
 }

@@ -1,6 +1,6 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { SquareSplitHorizontal } from 'lucide-react'
-import { Suspense, lazy, useState, type ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import {
   DEFECT_STEP_WORDS,
   isOpen,
@@ -18,10 +18,9 @@ import { Due } from '../ui/due.js'
 import { Danger, Faint, Lead, PartHeading } from '../ui/theme/text.js'
 import { Cluster } from '../ui/cluster.js'
 import { LinkButton } from '../ui/buttons.js'
+import { lazyPart } from '../ui/lazy-part.js'
 
-const BeforeAfter = lazy(() =>
-  import('../photo-tape/before-after.js').then(({ BeforeAfter: view }) => ({ default: view })),
-)
+const BeforeAfter = lazyPart('BeforeAfter', () => import('../photo-tape/before-after.js'))
 
 const STATE_WORDS = {
   open: 'open',
@@ -126,11 +125,7 @@ function Compared({ defect: { raised, steps } }: { defect: Defect }) {
       <LinkButton onClick={() => setOpen(true)}>
         <SquareSplitHorizontal size={18} /> Before and after
       </LinkButton>
-      {open && (
-        <Suspense fallback={null}>
-          <BeforeAfter before={before} after={after} onClose={() => setOpen(false)} />
-        </Suspense>
-      )}
+      {open && <BeforeAfter before={before} after={after} onClose={() => setOpen(false)} />}
     </>
   )
 }

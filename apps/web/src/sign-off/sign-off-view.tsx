@@ -1,5 +1,4 @@
 import { Box, Button, Flex, Stack, Text, chakra } from '@chakra-ui/react'
-import { Suspense, lazy } from 'react'
 import { Link, useParams } from 'react-router'
 import type { SheetSummary } from '@plumb-mark/contract'
 import {
@@ -27,8 +26,9 @@ import { MadeVoidList } from './made-void-list.js'
 import { Remarks } from './remarks.js'
 import { SecondReader } from './second-reader.js'
 import { Cluster } from '../ui/cluster.js'
+import { lazyPart } from '../ui/lazy-part.js'
 
-const SignForm = lazy(() => import('./sign-form.js').then(({ SignForm: form }) => ({ default: form })))
+const SignForm = lazyPart('SignForm', () => import('./sign-form.js'))
 
 const KINDS = {
   'nothing-to-judge': 'Nothing to judge',
@@ -88,9 +88,7 @@ function Open({ inspection }: { inspection: Inspection }) {
       ) : sync !== 'kept' ? (
         <Text>Signing waits until everything on this device has been kept.</Text>
       ) : (
-        <Suspense>
-          <SignForm inspection={inspection} />
-        </Suspense>
+        <SignForm inspection={inspection} />
       )}
     </Stack>
   )

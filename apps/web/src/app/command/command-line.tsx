@@ -1,6 +1,7 @@
-import { Suspense, lazy, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
+import { lazyPart } from '../../ui/lazy-part.js'
 
-const Line = lazy(() => import('./line.js').then(({ Line: view }) => ({ default: view })))
+const Line = lazyPart('Line', () => import('./line.js'))
 
 /** Opens the line from wherever somebody is, unless something is being typed. */
 const KEY = ';'
@@ -18,9 +19,5 @@ export function CommandLine() {
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [])
-  return open ? (
-    <Suspense fallback={null}>
-      <Line onClose={() => setOpen(false)} />
-    </Suspense>
-  ) : null
+  return open ? <Line onClose={() => setOpen(false)} /> : null
 }

@@ -1,4 +1,4 @@
-import { Suspense, lazy, type ComponentType } from 'react'
+import { type ComponentType } from 'react'
 import type { CalculatorName } from '@plumb-mark/core'
 import { Balance } from './balance.js'
 import { Branch, OneLine } from './one-line.js'
@@ -11,10 +11,9 @@ import { OrderOrTimeline } from './order.js'
 import { LikeStrings, StringStories } from './strings.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
 import { ReworkPicture, WallPicture } from './wall.js'
+import { lazyPart } from '../../ui/lazy-part.js'
 
-const LimitTrace = lazy(() =>
-  import('./limit-trace.js').then(({ LimitTrace: trace }) => ({ default: trace })),
-)
+const LimitTrace = lazyPart('LimitTrace', () => import('./limit-trace.js'))
 
 const PICTURES = {
   decision: GaugePicture('decision'),
@@ -47,9 +46,5 @@ const PICTURES = {
 
 export function Picture({ name, ...props }: PictureProps & { name: CalculatorName }) {
   const Shown = PICTURES[name]
-  return (
-    <Suspense>
-      <Shown {...props} />
-    </Suspense>
-  )
+  return <Shown {...props} />
 }

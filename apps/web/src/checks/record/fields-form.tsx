@@ -1,6 +1,6 @@
 import { Box, Button, Grid, Input, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
-import { Suspense, lazy, useState } from 'react'
+import { useState } from 'react'
 import { habitsFor, parseQuantity, type FormField } from '@plumb-mark/core'
 import { useMessageText } from '../../job/message-text.js'
 import { Field } from '../../ui/field.js'
@@ -9,8 +9,7 @@ import { useDecimal, type DecimalMark } from '../../data/preferences.js'
 import type { FormProps } from './form-props.js'
 import { NameplatePhoto } from './nameplate-photo.js'
 import { TripFile } from './trip-file.js'
-
-const Scanner = lazy(() => import('../../ui/scanner.js').then(({ Scanner: view }) => ({ default: view })))
+import { Scanner } from '../../ui/lazy-scanner.js'
 
 /** Several things read together, what is expected beside what was found. */
 export function FieldsForm({ form, answer, onChange }: FormProps<'fields'>) {
@@ -82,19 +81,17 @@ export function FieldsForm({ form, answer, onChange }: FormProps<'fields'>) {
         </Box>
       ))}
       {scanning && (
-        <Suspense fallback={<Text>Opening the scanner …</Text>}>
-          <Scanner
-            title={fields.find(({ id }) => id === scanning)!.label}
-            onClose={() => setScanning(undefined)}
-            onCode={(code) => {
-              type(
-                fields.find(({ id }) => id === scanning)!,
-                code,
-              )
-              setScanning(undefined)
-            }}
-          />
-        </Suspense>
+        <Scanner
+          title={fields.find(({ id }) => id === scanning)!.label}
+          onClose={() => setScanning(undefined)}
+          onCode={(code) => {
+            type(
+              fields.find(({ id }) => id === scanning)!,
+              code,
+            )
+            setScanning(undefined)
+          }}
+        />
       )}
     </Grid>
   )

@@ -1,11 +1,11 @@
 import {
   Bar,
   ComposedChart,
+  DefaultZIndexes,
   ReferenceLine,
-  ResponsiveContainer,
-  Scatter,
   XAxis,
   YAxis,
+  ZIndexLayer,
   useXAxisScale,
   useYAxisScale,
 } from 'recharts'
@@ -24,46 +24,48 @@ export function StringChart({ rows }: { rows: readonly StringOnChart[] }) {
   const openCheck = useFocus((focus) => focus.openCheck)
   const limit = Math.max(...rows.map((row) => row.limit))
   return (
-    <ResponsiveContainer width="100%" height="100%">
-      <ComposedChart
-        layout="vertical"
-        data={rows}
-        margin={{ top: 16, right: 26, bottom: 4, left: 4 }}
-        accessibilityLayer={false}
-      >
-        <XAxis
-          type="number"
-          domain={[0, Math.ceil(limit * 1.05)]}
-          unit=" V"
-          stroke={css('faint')}
-          tickCount={6}
-        />
-        <YAxis
-          type="category"
-          dataKey="id"
-          width={168}
-          axisLine={false}
-          tickLine={false}
-          interval={0}
-          tick={<Name rows={rows} onOpen={openCheck} />}
-        />
-        <Bar
-          dataKey={({ band }: StringOnChart) => (band ? [band.from, band.to] : undefined)}
-          fill={css('accentWash')}
-          stroke={css('accent')}
-          isAnimationActive={false}
-          barSize={32}
-        />
-        <Beneath rows={rows} />
-        <Scatter dataKey="measured" shape={<Mark />} isAnimationActive={false} />
-        <ReferenceLine
-          x={limit}
-          stroke={css('danger')}
-          strokeWidth={2}
-          label={{ value: 'limit', fill: css('danger'), position: 'top' }}
-        />
-      </ComposedChart>
-    </ResponsiveContainer>
+    <ComposedChart
+      responsive
+      style={{ width: '100%', height: '100%' }}
+      layout="vertical"
+      data={rows}
+      margin={{ top: 16, right: 26, bottom: 4, left: 4 }}
+      accessibilityLayer={false}
+    >
+      <XAxis
+        type="number"
+        domain={[0, Math.ceil(limit * 1.05)]}
+        unit=" V"
+        stroke={css('faint')}
+        tickCount={6}
+        interval="preserveStart"
+      />
+      <YAxis
+        type="category"
+        dataKey="id"
+        width={168}
+        axisLine={false}
+        tickLine={false}
+        interval={0}
+        tick={<Name rows={rows} onOpen={openCheck} />}
+      />
+      <Bar
+        dataKey={({ band }: StringOnChart) => (band ? [band.from, band.to] : undefined)}
+        fill={css('accentWash')}
+        stroke={css('accent')}
+        isAnimationActive={false}
+        barSize={32}
+      />
+      <ZIndexLayer zIndex={DefaultZIndexes.scatter}>
+        <Marks rows={rows} />
+      </ZIndexLayer>
+      <ReferenceLine
+        x={limit}
+        stroke={css('danger')}
+        strokeWidth={2}
+        label={{ value: 'limit', fill: css('danger'), position: 'top' }}
+      />
+    </ComposedChart>
   )
 }
 
@@ -101,30 +103,23 @@ function Name({
   )
 }
 
-/** What was measured: a stroke across the band, with its figure. */
-function Mark({ cx, cy, payload }: { cx?: number; cy?: number; payload?: StringOnChart }) {
-  if (cx === undefined || cy === undefined || payload?.measured === undefined) return null
-  const colour = css(verdictColour(payload.verdict))
-  // To the left of its band there is room; to the right stands the coldest morning.
-  const left = payload.band !== undefined && payload.measured <= payload.band.to
+/** What is drawn on the rows by the scales of the chart. */
+function Marks({ rows }: { rows: readonly StringOnChart[] }) {
+  const [x, y] = [useXAxisScale(), useYAxisScale()]
+  if (!x || !y) return null
   return (
-    <g>
-      <line x1={cx} x2={cx} y1={cy - 21} y2={cy + 17} stroke={colour} strokeWidth={4} />
-      <text
-        x={cx + (left ? -11 : 8)}
-        y={cy - 9}
-        textAnchor={left ? 'end' : 'start'}
-        style={{
-          fontSize: '14px',
-          fontFamily: 'var(--chakra-fonts-mono)',
-          fill: colour,
-          stroke: css('sunk'),
-          strokeWidth: 4,
-          paintOrder: 'stroke',
-        }}
-      >
-        {formatNumber(payload.measured, 1)} V
-      </text>
+    <g aria-hidden>
+      {rows.map((row) => {
+        const middle = y(row.id, { position: 'middle' })
+        return middle === undefined ? null : (
+          <g key={row.id}>
+            <FromSheets row={row} x={(voltage) => x(voltage) ?? 0} y={middle} />
+            {row.measured !== undefined && (
+              <Measured row={{ ...row, measured: row.measured }} x={x(row.measured) ?? 0} y={middle} />
+            )}
+          </g>
+        )
+      })}
     </g>
   )
 }
@@ -133,22 +128,7 @@ function Mark({ cx, cy, payload }: { cx?: number; cy?: number; payload?: StringO
  * What follows from the sheets alone: start voltage, coldest morning, and the voltage at the maximum power
  * point within its tracker's window.
  */
-function Beneath({ rows }: { rows: readonly StringOnChart[] }) {
-  const [x, y] = [useXAxisScale(), useYAxisScale()]
-  if (!x || !y) return null
-  return (
-    <g aria-hidden>
-      {rows.map((row) => {
-        const middle = y(row.id, { position: 'middle' })
-        return middle === undefined ? null : (
-          <RowBeneath key={row.id} row={row} x={(voltage) => x(voltage) ?? 0} y={middle} />
-        )
-      })}
-    </g>
-  )
-}
-
-function RowBeneath({
+function FromSheets({
   row: { start, cold, operating },
   x,
   y,
@@ -207,6 +187,41 @@ function RowBeneath({
           />
         </>
       )}
+    </>
+  )
+}
+
+/** What was measured: a stroke across the band, with its figure. */
+function Measured({
+  row: { measured, verdict, band },
+  x,
+  y,
+}: {
+  row: StringOnChart & { measured: number }
+  x: number
+  y: number
+}) {
+  const colour = css(verdictColour(verdict))
+  // To the left of its band there is room; to the right stands the coldest morning.
+  const left = band !== undefined && measured <= band.to
+  return (
+    <>
+      <line x1={x} x2={x} y1={y - 21} y2={y + 17} stroke={colour} strokeWidth={4} />
+      <text
+        x={x + (left ? -11 : 8)}
+        y={y - 9}
+        textAnchor={left ? 'end' : 'start'}
+        style={{
+          fontSize: '14px',
+          fontFamily: 'var(--chakra-fonts-mono)',
+          fill: colour,
+          stroke: css('sunk'),
+          strokeWidth: 4,
+          paintOrder: 'stroke',
+        }}
+      >
+        {formatNumber(measured, 1)} V
+      </text>
     </>
   )
 }

@@ -1,14 +1,12 @@
 import { Box } from '@chakra-ui/react'
-import { Suspense, lazy } from 'react'
 import { stringChart } from '@plumb-mark/core'
 import { useInspection } from '../../job/inspection.js'
 import { ROW } from './string-row.js'
 import { Faint, SubTitle } from '../../ui/theme/text.js'
+import { lazyChart } from '../../ui/lazy-part.js'
 import { Cluster } from '../../ui/cluster.js'
 
-const StringChart = lazy(() =>
-  import('./string-chart.js').then(({ StringChart: chart }) => ({ default: chart })),
-)
+const StringChart = lazyChart('StringChart', () => import('./string-chart.js'))
 
 /**
  * Each string against what is expected of it, the limit of its input, and the window in which that can work;
@@ -27,9 +25,7 @@ export function Strings() {
     <Box p={{ base: '12px', lg: '24px' }}>
       <SubTitle>Strings: measured on the expected band</SubTitle>
       <Box h={`${rows.length * ROW + 54}px`} maxW="760px" fontSize="12px" role="group" aria-label="Strings">
-        <Suspense fallback={null}>
-          <StringChart rows={rows} />
-        </Suspense>
+        <StringChart rows={rows} />
       </Box>
       <Legend
         cold={rows.some(({ cold }) => cold)}

@@ -1,6 +1,6 @@
 import { Box, Button, Table, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
-import { Suspense, lazy, useState } from 'react'
+import { useState } from 'react'
 import { NO_ALARM, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { useDeviceAnswer } from '../../devices/use-device-answer.js'
 import { Note, Unproven } from '../../ui/theme/text.js'
@@ -9,8 +9,7 @@ import { useAnswerOf } from '../answer-of.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
 import { Cluster } from '../../ui/cluster.js'
-
-const Scanner = lazy(() => import('../../ui/scanner.js').then(({ Scanner: view }) => ({ default: view })))
+import { Scanner } from '../../ui/lazy-scanner.js'
 
 /** The maker's table of alarm codes: typed, scanned or read off the device, and what is to be done with the one that is shown. */
 export function AlarmTable({ judged }: { judged: JudgedCheck }) {
@@ -98,16 +97,14 @@ export function AlarmTable({ judged }: { judged: JudgedCheck }) {
       </Box>
       {codes.length === 0 && <Unproven>The table of this maker has no such code.</Unproven>}
       {scanning && (
-        <Suspense fallback={<Text>Opening the scanner …</Text>}>
-          <Scanner
-            title="Code shown"
-            onClose={() => setScanning(false)}
-            onCode={(code) => {
-              setScanning(false)
-              take(code)
-            }}
-          />
-        </Suspense>
+        <Scanner
+          title="Code shown"
+          onClose={() => setScanning(false)}
+          onCode={(code) => {
+            setScanning(false)
+            take(code)
+          }}
+        />
       )}
     </Box>
   )

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react'
 import { Camera, Download, ScanLine, Upload } from 'lucide-react'
-import { Suspense, lazy, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import {
   devicesFor,
@@ -26,11 +26,10 @@ import { Panel } from '../panel.js'
 import type { TaskProps } from './task.js'
 import { Cluster } from '../../ui/cluster.js'
 import { HandButton } from '../../ui/buttons.js'
+import { Scanner } from '../../ui/lazy-scanner.js'
+import { lazyPart } from '../../ui/lazy-part.js'
 
-const Scanner = lazy(() => import('../../ui/scanner.js').then(({ Scanner: view }) => ({ default: view })))
-const LabelsPhoto = lazy(() =>
-  import('../../photo-tape/labels-photo.js').then(({ LabelsPhoto: view }) => ({ default: view })),
-)
+const LabelsPhoto = lazyPart('LabelsPhoto', () => import('../../photo-tape/labels-photo.js'))
 const CARRIES_BOXES = ['module-electronics', 'small-inverter']
 
 /** The devices under the modules and their serials: typed or scanned in walking order, or from a list. */
@@ -160,11 +159,7 @@ function WalkSerials({ devices, chosen }: { devices: readonly DeviceBuilt[]; cho
       <SmallPrint mt="4px">
         {named} of {devices.length} devices carry a serial. Touch a module to go there.
       </SmallPrint>
-      {scanning && (
-        <Suspense fallback={null}>
-          <Scanner title={placeWords(at.at)} onCode={keep} onClose={() => setScanning(false)} />
-        </Suspense>
-      )}
+      {scanning && <Scanner title={placeWords(at.at)} onCode={keep} onClose={() => setScanning(false)} />}
     </Box>
   )
 }
@@ -199,11 +194,7 @@ function SerialPhoto() {
       <Button variant="outline" onClick={() => setOpen(true)}>
         <Camera size={17} /> Labels off a photo
       </Button>
-      {open && (
-        <Suspense fallback={null}>
-          <LabelsPhoto array={array} onTake={take} onClose={() => setOpen(false)} />
-        </Suspense>
-      )}
+      {open && <LabelsPhoto array={array} onTake={take} onClose={() => setOpen(false)} />}
     </>
   )
 }

@@ -1,15 +1,11 @@
-import { Suspense, lazy, useState } from 'react'
-import { Text } from '@chakra-ui/react'
+import { useState } from 'react'
 import type { PhotoSetUp, WallBuilt } from '@plumb-mark/core'
 import { useSession } from '../../../data/session.js'
 import { useInspection } from '../../../job/inspection.js'
 import { keepPhoto } from '../../../offline/photos.js'
 import { useCommit } from '../../../job/use-commit.js'
 import { Danger } from '../../../ui/theme/text.js'
-
-const PhotoTape = lazy(() =>
-  import('../../../photo-tape/photo-tape.js').then(({ PhotoTape: view }) => ({ default: view })),
-)
+import { PhotoTape } from '../../../photo-tape/lazy-photo-tape.js'
 
 /** Makes a photo a tape for a whole wall: its known points are places on it. */
 export function TakeWallPhoto({ wall, onDone }: { wall: WallBuilt; onDone: (photoId?: string) => void }) {
@@ -37,15 +33,13 @@ export function TakeWallPhoto({ wall, onDone }: { wall: WallBuilt; onDone: (phot
   return (
     <>
       {problem && <Danger role="alert">{problem}</Danger>}
-      <Suspense fallback={<Text>Opening …</Text>}>
-        <PhotoTape
-          seeks="wall"
-          title={wall.title}
-          boxes={boxes}
-          onWall={(...made) => void keep(...made)}
-          onClose={() => onDone()}
-        />
-      </Suspense>
+      <PhotoTape
+        seeks="wall"
+        title={wall.title}
+        boxes={boxes}
+        onWall={(...made) => void keep(...made)}
+        onClose={() => onDone()}
+      />
     </>
   )
 }

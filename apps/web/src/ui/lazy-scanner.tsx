@@ -1,0 +1,7 @@
+import { lazyPart } from './lazy-part.js'
+import { Small } from './theme/text.js'
+
+/** The camera that reads a code, with its recogniser: fetched when somebody scans. */
+export const Scanner = lazyPart('Scanner', () => import('./scanner.js'), {
+  coming: <Small>Opening the scanner …</Small>,
+})
