@@ -59,7 +59,7 @@ export function bandIndex(items: readonly Item[], axis: Axis): BandIndex {
           for (let j = i + 1; j < byStart.length; j++) {
             const b = byStart[j]!
             if (axis.start(b) >= axis.end(a)) break
-            const firstShared = Math.max(range(a)[0], range(b)[0])
+            const firstShared = stripOf(Math.max(across.start(a), across.start(b)))
             if (firstShared === s && overlapsOn(axis, a, b) && overlapsOn(across, a, b)) pairs.push([a, b])
           }
         })
@@ -92,8 +92,11 @@ function startAt(sorted: Item[], unit: Item, axis: Axis, towards: 'low' | 'high'
 function cut(items: readonly Item[], axis: Axis, across: Axis) {
   const from = Math.min(...items.map((item) => across.start(item)))
   const to = Math.max(...items.map((item) => across.end(item)))
-  const n = Math.max(1, Math.ceil(2 * Math.sqrt(items.length)))
-  const size = Math.max(to - from, 1) / n
+  const span = Math.max(to - from, 1)
+  // As wide as an item is on average: then the strips hold no more than two entries an item in all, however much the items differ.
+  const extents = items.reduce((sum, item) => sum + across.end(item) - across.start(item), 0)
+  const n = Math.max(1, Math.min(items.length, Math.floor((span * items.length) / Math.max(extents, 1))))
+  const size = span / n
   const stripOf = (at: number) => Math.min(n - 1, Math.max(0, Math.floor((at - from) / size)))
   const strips: Strip[] = Array.from({ length: n }, () => ({ byStart: [], byEnd: [] }))
   for (const item of [...items].sort((a, b) => axis.start(a) - axis.start(b))) {
