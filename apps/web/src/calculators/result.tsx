@@ -74,7 +74,7 @@ function Searching({ part, onCancel }: { part: number; onCancel: () => void }) {
   return (
     <Box role="status">
       <Text>Searching, {Math.round(100 * part)} %</Text>
-      <chakra.progress value={part} max={1} w="100%" h="14px" accentColor="var(--chakra-colors-accent)" />
+      <chakra.progress value={part} max={1} w="100%" h="14px" />
       <Button variant="outline" mt="10px" onClick={onCancel}>
         Cancel
       </Button>

@@ -52,7 +52,6 @@ function OneField({ schema, value, path, label, about, problems, onChange }: Pro
           onChange={(event) => onChange(event.target.checked)}
           w="22px"
           h="22px"
-          accentColor="var(--chakra-colors-accent)"
         />
         {label}
       </chakra.label>

@@ -69,7 +69,6 @@ function Slider({
         value={at}
         aria-label={lever.label}
         aria-valuetext={`${said} ${lever.unit}`}
-        accentColor="var(--chakra-colors-accent)"
         onChange={({ target }) => move(lever.values[Number(target.value)]!)}
       />
       {does.kind === 'none' && <Note>Nothing along this scale would do.</Note>}

@@ -80,22 +80,27 @@ export function CheckList({ stage, id }: { stage: Stage; id?: string }) {
             open={openAt}
           />
         ) : (
-          <chakra.ul>
+          <Items>
             {items.map((item, i) => (
-              <Item key={item.key} data-open={i === openAt || undefined}>
+              <li key={item.key} data-open={i === openAt || undefined}>
                 {draw(item, i)}
-              </Item>
+              </li>
             ))}
-          </chakra.ul>
+          </Items>
         )}
       </Box>
     </Box>
   )
 }
 
-/** A closed row that is not in sight is neither laid out nor painted: with every key the page is painted anew. */
-const Item = chakra('li', {
-  base: { '&:not([data-open])': { contentVisibility: 'auto', containIntrinsicBlockSize: 'auto 50px' } },
+/**
+ * A closed row that is not in sight is neither laid out nor painted: with every key the page is painted anew. The list says it for all its
+ * rows, so that a key works out no styles for each.
+ */
+const Items = chakra('ul', {
+  base: {
+    '& > li:not([data-open])': { contentVisibility: 'auto', containIntrinsicBlockSize: 'auto 50px' },
+  },
 })
 
 const holds = (item: ListItem, checkId: string): boolean =>

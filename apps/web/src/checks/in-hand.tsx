@@ -1,6 +1,6 @@
 import { Box, Flex, Stack, Text } from '@chakra-ui/react'
 import { ScanLine } from 'lucide-react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import {
   dimensionWords,
   measures,
@@ -13,19 +13,21 @@ import {
 import { SmallPrint } from '../ui/theme/text.js'
 import { choiceOf, useInputDefaults } from '../data/input-defaults.js'
 import { useInspection } from '../job/inspection.js'
+import { useSiteTime } from '../job/site-time.js'
 import { instrumentWords } from './instrument-words.js'
 import { InstrumentChoice } from './instrument-choice.js'
+import { alike } from '../ui/alike.js'
 import { IconButton, LinkButton } from '../ui/buttons.js'
 import { Scanner } from '../ui/lazy-scanner.js'
 
 /** What the readings of a stage are taken with: chosen once, by hand or by the label of the instrument. */
-export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
+export const InHand = memo(function InHand({ wanted }: { wanted: readonly Dimension[] }) {
   const instruments = useInspection((state) => state.instruments)
   const habits = useInputDefaults()
   const [open, setOpen] = useState(false)
   const [scanning, setScanning] = useState(false)
   const [said, setSaid] = useState('')
-  const wanted = dimensionsOf(checks)
+  const { today } = useSiteTime()
   if (wanted.length === 0 || instruments.length === 0) return null
   const choices = wanted.map((dimension) => ({
     dimension,
@@ -67,7 +69,13 @@ export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
           <ScanLine size={19} />
         </IconButton>
       </Flex>
-      <SmallPrint role="status">{said || held.map(overOf).filter(Boolean).join(' ')}</SmallPrint>
+      <SmallPrint role="status">
+        {said ||
+          held
+            .map((one) => overOf(one, today()))
+            .filter(Boolean)
+            .join(' ')}
+      </SmallPrint>
       {open && (
         <Stack py="8px">
           {choices.map(({ dimension, fitting, offered }) => (
@@ -85,9 +93,10 @@ export function InHand({ checks }: { checks: readonly JudgedCheck[] }) {
       {scanning && <Scanner title="an instrument" onCode={byLabel} onClose={() => setScanning(false)} />}
     </Box>
   )
-}
+}, alike)
 
-const dimensionsOf = (checks: readonly JudgedCheck[]): Dimension[] => [
+/** What is read in a stage. */
+export const dimensionsOf = (checks: readonly JudgedCheck[]): Dimension[] => [
   ...new Set(
     checks.flatMap(({ check: { ask }, outcome }) =>
       ask.kind === 'reading' && outcome.verdict !== 'not-applicable' ? [ask.dimension] : [],
@@ -95,7 +104,7 @@ const dimensionsOf = (checks: readonly JudgedCheck[]): Dimension[] => [
   ),
 ]
 
-const overOf = (instrument: Instrument): string =>
-  outOfCalibration(instrument, new Date().toISOString())
+const overOf = (instrument: Instrument, today: string): string =>
+  outOfCalibration(instrument, today)
     ? `The calibration of ${instrument.name} ended ${instrument.calibratedUntil}: what it reads proves nothing.`
     : ''

@@ -1,4 +1,5 @@
 import { outOfCalibration, type Instrument } from '@plumb-mark/core'
+import { useSiteTime } from '../job/site-time.js'
 import { ChoiceField } from '../ui/choice-field.js'
 
 interface Props {
@@ -18,7 +19,8 @@ export function InstrumentChoice({
   onChoose,
   words = ({ name }) => name,
 }: Props) {
-  const over = chosen && outOfCalibration(chosen, new Date().toISOString())
+  const { today } = useSiteTime()
+  const over = chosen && outOfCalibration(chosen, today())
   return (
     <ChoiceField
       label={label}

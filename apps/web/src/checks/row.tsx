@@ -1,11 +1,13 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
-import { memo } from 'react'
+import { chakra } from '@chakra-ui/react'
+import { memo, type ComponentProps, type ReactNode } from 'react'
 import { expiredInstrument, type JudgedCheck, type Verdict } from '@plumb-mark/core'
+import { ink, type Colour } from '../ui/theme/colours.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
 import { useMessageText } from '../job/message-text.js'
 import { useFocus } from '../job/focus.js'
+import { useSiteZone } from '../job/site-time.js'
 
-export const RowButton = chakra('button', {
+const RowButton = chakra('button', {
   base: {
     w: '100%',
     textAlign: 'left',
@@ -20,8 +22,38 @@ export const RowButton = chakra('button', {
     _hover: { bg: 'panel' },
     // Within the row: it cuts off what is drawn around it.
     _focusVisible: { outlineOffset: '-3px' },
+    // Said once for the whole row: a list of hundreds works out no styles for each of its words.
+    '& > span': { minW: 0 },
+    '& > span > span': { display: 'block', lineHeight: 1.2 },
+    '& > span > [data-words]': { fontSize: '13px', lineHeight: 1.25, color: 'faint' },
+    '& > span > [data-words=one-line]': { lineClamp: 1 },
+    '& small': { fontSize: 'inherit', color: 'faint' },
   },
 })
+
+interface ListRowProps extends ComponentProps<typeof RowButton> {
+  /** What it asks; in a `small` what is less. */
+  label: ReactNode
+  words: string
+  colour?: Colour | undefined
+  oneLine?: boolean
+  verdict: Verdict
+}
+
+/** A row of the list: what is asked, what was found or is required, and the verdict. */
+export function ListRow({ label, words, colour, oneLine, verdict, ...button }: ListRowProps) {
+  return (
+    <RowButton type="button" {...button}>
+      <span>
+        <span>{label}</span>
+        <span data-words={oneLine ? 'one-line' : ''} style={colour && { color: ink(colour) }}>
+          {words}
+        </span>
+      </span>
+      <VerdictMark verdict={verdict} />
+    </RowButton>
+  )
+}
 
 /** A row is put into words again only when it was judged again, and drawn again only when one of its own words changes. */
 export const CheckRow = memo(function CheckRow({
@@ -33,46 +65,24 @@ export const CheckRow = memo(function CheckRow({
 }) {
   const saying = useMessageText()
   const { check, outcome } = judged
-  const expired = expiredInstrument(judged)
+  const expired = expiredInstrument(judged, useSiteZone())
   const said = expired
     ? `${expired.name} was out of calibration`
     : 'finding' in outcome
       ? saying(outcome.finding)
       : saying(check.required)
-  const colour = outcome.verdict === 'does-not-conform' ? 'danger' : expired ? 'unproven' : 'faint'
+  const colour = outcome.verdict === 'does-not-conform' ? 'danger' : expired ? 'unproven' : undefined
   return (
     <PlainRow
       id={check.id}
-      title={name ?? check.title}
-      said={said}
+      label={name ?? check.title}
+      words={said}
       colour={colour}
       verdict={outcome.verdict}
     />
   )
 })
 
-const PlainRow = memo(function PlainRow({
-  id,
-  title,
-  said,
-  colour,
-  verdict,
-}: {
-  id: string
-  title: string
-  said: string
-  colour: string
-  verdict: Verdict
-}) {
-  return (
-    <RowButton type="button" onClick={() => useFocus.getState().openCheck(id)} data-check={id}>
-      <Box minW={0}>
-        <Text lineHeight={1.2}>{title}</Text>
-        <Text fontSize="13px" color={colour} lineHeight={1.25} lineClamp={1}>
-          {said}
-        </Text>
-      </Box>
-      <VerdictMark verdict={verdict} />
-    </RowButton>
-  )
+const PlainRow = memo(function PlainRow({ id, ...row }: ListRowProps & { id: string }) {
+  return <ListRow {...row} oneLine onClick={() => useFocus.getState().openCheck(id)} data-check={id} />
 })

@@ -1,4 +1,5 @@
 import { Box, HStack, chakra } from '@chakra-ui/react'
+import { memo } from 'react'
 import {
   LIST_ORDERS,
   STAGE_CAUTIONS,
@@ -10,7 +11,8 @@ import {
 } from '@plumb-mark/core'
 import { SectionTitle, SmallPrint } from '../ui/theme/text.js'
 import { Select } from '../ui/select.js'
-import { InHand } from './in-hand.js'
+import { InHand, dimensionsOf } from './in-hand.js'
+import { alike } from '../ui/alike.js'
 import { Cluster } from '../ui/cluster.js'
 
 export type StageFilter = 'all' | 'left' | 'wrong' | 'not-proven'
@@ -53,29 +55,50 @@ const FilterButton = chakra('button', {
   },
 })
 
-/** The stage by its name, what of it is shown, and in which order. */
-export function StageHead({
-  stage,
-  here,
-  ofUnit,
-  filter,
-  onFilter,
-  unitId,
-  onUnit,
-  order,
-  onOrder,
-}: {
+interface Chosen {
   stage: Stage
-  here: readonly JudgedCheck[]
-  ofUnit: readonly JudgedCheck[]
   filter: StageFilter
   onFilter: (filter: StageFilter) => void
   unitId: string
   onUnit: (unitId: string) => void
   order: ListOrder
   onOrder: (order: ListOrder) => void
-}) {
-  const units = new Map(here.map(({ check: { unit } }) => [unit.id, unit.label]))
+}
+
+/** The stage by its name, what of it is shown, and in which order. */
+export function StageHead({
+  here,
+  ofUnit,
+  ...chosen
+}: Chosen & { here: readonly JudgedCheck[]; ofUnit: readonly JudgedCheck[] }) {
+  return <Head {...chosen} {...factsOf(here, ofUnit)} />
+}
+
+function factsOf(here: readonly JudgedCheck[], ofUnit: readonly JudgedCheck[]) {
+  return {
+    units: [...new Map(here.map(({ check: { unit } }) => [unit.id, unit.label]))],
+    counts: (Object.keys(PASSES) as StageFilter[]).map((one) => {
+      const of = ofUnit.filter(PASSES[one])
+      // Looked at, and still wrong or not proven.
+      const isLookedAt = of.length > 0 && of.every(({ outcome }) => outcome.verdict !== 'not-inspected')
+      return { one, count: of.length, isLookedAt }
+    }),
+    wanted: dimensionsOf(here),
+  }
+}
+
+const Head = memo(function Head({
+  stage,
+  units,
+  counts,
+  wanted,
+  filter,
+  onFilter,
+  unitId,
+  onUnit,
+  order,
+  onOrder,
+}: Chosen & ReturnType<typeof factsOf>) {
   return (
     <Box
       layerStyle="ruleBelow"
@@ -102,7 +125,7 @@ export function StageHead({
               </option>
             ))}
           </Select>
-          {units.size > 1 && (
+          {units.length > 1 && (
             <Select
               aria-label="Unit"
               value={unitId}
@@ -111,7 +134,7 @@ export function StageHead({
               maxW="180px"
             >
               <option value="">every unit</option>
-              {[...units].map(([id, label]) => (
+              {units.map(([id, label]) => (
                 <option key={id} value={id}>
                   {label}
                 </option>
@@ -121,20 +144,14 @@ export function StageHead({
         </HStack>
       </Cluster>
       <Cluster role="group" aria-label="What is shown" gap="2px" ml="-11px">
-        {(Object.keys(PASSES) as StageFilter[]).map((one) => {
-          const of = ofUnit.filter(PASSES[one])
-          const count = of.length
-          // Looked at, and still wrong or not proven.
-          const isLookedAt = count > 0 && of.every(({ outcome }) => outcome.verdict !== 'not-inspected')
-          return (
-            <FilterButton key={one} type="button" aria-pressed={filter === one} onClick={() => onFilter(one)}>
-              {one === 'left' && isLookedAt ? 'Unsettled' : FILTER_WORDS[one]} {count}
-            </FilterButton>
-          )
-        })}
+        {counts.map(({ one, count, isLookedAt }) => (
+          <FilterButton key={one} type="button" aria-pressed={filter === one} onClick={() => onFilter(one)}>
+            {one === 'left' && isLookedAt ? 'Unsettled' : FILTER_WORDS[one]} {count}
+          </FilterButton>
+        ))}
       </Cluster>
-      <InHand checks={here} />
+      <InHand wanted={wanted} />
       {STAGE_CAUTIONS[stage] && <SmallPrint lineHeight={1.3}>{STAGE_CAUTIONS[stage]}</SmallPrint>}
     </Box>
   )
-}
+}, alike)

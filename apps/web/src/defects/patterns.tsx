@@ -13,6 +13,7 @@ import { Note, SmallMono, SmallPrint, SubTitle } from '../ui/theme/text.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { Cluster } from '../ui/cluster.js'
+import { shape } from '../ui/drawings/shape.js'
 
 const BY_WORDS = {
   clause: 'clause',
@@ -111,7 +112,7 @@ function Scale({
       role="img"
       aria-label={label}
     >
-      <chakra.rect
+      <shape.rect
         x={x(0)}
         y={5}
         width={Math.max(1, x(rate) - x(0))}
@@ -119,13 +120,13 @@ function Scale({
         fill={says === 'stands-out' ? 'danger' : 'accent'}
         opacity={0.8}
       />
-      <chakra.path
+      <shape.path
         d={`M${x(low)} 8 H${x(high)} M${x(low)} 4 V12 M${x(high)} 4 V12`}
         stroke="text"
         strokeWidth="1.5px"
         fill="none"
       />
-      <chakra.path d={`M${x(expected)} 0 V16`} stroke="unproven" strokeWidth="3px" />
+      <shape.path d={`M${x(expected)} 0 V16`} stroke="unproven" strokeWidth="3px" />
     </chakra.svg>
   )
 }

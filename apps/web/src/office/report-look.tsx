@@ -146,7 +146,6 @@ function Form({ kept }: { kept: ReportLook }) {
                         type="checkbox"
                         w="22px"
                         h="22px"
-                        accentColor="var(--chakra-colors-accent)"
                         aria-label={`${PART_TITLES[id]} for ${AUDIENCE_WORDS[audience]}`}
                         checked={parts[audience].includes(id)}
                         onChange={() => flip(audience, id)}

@@ -18,6 +18,7 @@ import { Sheet } from './sheet.js'
 import { TakePhoto } from './take-photo.js'
 import { TouchedPhoto } from './touched-photo.js'
 import { HandButton, IconButton } from '../ui/buttons.js'
+import { shape } from '../ui/drawings/shape.js'
 
 const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'] as const
 
@@ -149,7 +150,7 @@ function HowFar({
 function ReadMark({ label, found }: { label: ReadLabel; found: LabelsOnMap | undefined }) {
   const placed = found?.placed.some(({ serial }) => serial === label.text)
   return (
-    <chakra.circle
+    <shape.circle
       cx={label.px}
       cy={label.py}
       r="16"

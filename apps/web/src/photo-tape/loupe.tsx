@@ -2,6 +2,7 @@ import { Box, chakra } from '@chakra-ui/react'
 import { useDrag } from '@use-gesture/react'
 import type { Pixel } from '@plumb-mark/core'
 import type { Photo, Pinned } from './use-tape.js'
+import { shape } from '../ui/drawings/shape.js'
 
 const SIZE = 132
 /** px of the screen to one of the photo: where a mark lies within a pixel can be seen. */
@@ -48,8 +49,8 @@ export function Loupe({
         top={`${SIZE / 2 - at.py * LARGER}px`}
       />
       <chakra.svg viewBox="-66 -66 132 132" position="absolute" inset="0">
-        <chakra.path d="M-60 0h54 M6 0h54 M0 -60v54 M0 6v54" stroke="white" strokeWidth="3px" opacity={0.7} />
-        <chakra.path d="M-60 0h54 M6 0h54 M0 -60v54 M0 6v54" stroke="pinMark" strokeWidth="1.2px" />
+        <shape.path d="M-60 0h54 M6 0h54 M0 -60v54 M0 6v54" stroke="white" strokeWidth="3px" opacity={0.7} />
+        <shape.path d="M-60 0h54 M6 0h54 M0 -60v54 M0 6v54" stroke="pinMark" strokeWidth="1.2px" />
       </chakra.svg>
     </Box>
   )

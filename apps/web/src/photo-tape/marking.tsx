@@ -5,6 +5,7 @@ import type { Pixel } from '@plumb-mark/core'
 import { PanZoom } from '../ui/pan-zoom.js'
 import { MARK_IDS } from '@plumb-mark/core'
 import { PIN_IDS, type Photo, type Pinned, type PinId, type Tape } from './use-tape.js'
+import { shape } from '../ui/drawings/shape.js'
 
 /** A step of the arrow keys, px of the photo; with the Shift key ten. */
 const NUDGE = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as const
@@ -113,7 +114,7 @@ function useScale(picture: React.RefObject<HTMLDivElement | null>, width: number
 /** The part of the photo in which nothing is measured. */
 function Rim({ width, height }: Photo) {
   return (
-    <chakra.path
+    <shape.path
       d={`M0 0h${width}v${height}h${-width}z M${0.1 * width} ${0.1 * height}v${0.8 * height}h${0.8 * width}v${-0.8 * height}z`}
       fill="rim"
       opacity={0.28}
@@ -129,7 +130,7 @@ function Outline({ pins, scale }: { pins: Tape['pins']; scale: number }) {
     a &&
     b && (
       <g>
-        <chakra.line
+        <shape.line
           x1={a.px}
           y1={a.py}
           x2={b.px}
@@ -138,13 +139,13 @@ function Outline({ pins, scale }: { pins: Tape['pins']; scale: number }) {
           strokeWidth={`${5 * scale}`}
           opacity={0.8}
         />
-        <chakra.line x1={a.px} y1={a.py} x2={b.px} y2={b.py} stroke={colour} strokeWidth={`${2 * scale}`} />
+        <shape.line x1={a.px} y1={a.py} x2={b.px} y2={b.py} stroke={colour} strokeWidth={`${2 * scale}`} />
       </g>
     )
   return (
     <g pointerEvents="none">
       {marks.length === MARK_IDS.length && (
-        <chakra.path
+        <shape.path
           d={`M${marks.map(({ px, py }) => `${px} ${py}`).join('L')}Z`}
           fill="none"
           stroke="white"
@@ -167,14 +168,14 @@ function Pin({ id, at, scale, active }: { id: PinId; at: Pixel; scale: number; a
     id === 'from' || id === 'to' ? 'pinLength' : id === '1' || id === '2' ? 'pinCheck' : 'pinMark'
   return (
     <g transform={`translate(${at.px} ${at.py})`} data-pin={id} data-drag cursor="grab">
-      <chakra.circle r={`${22 * scale}`} fill="transparent" />
-      <chakra.path d={cross} stroke="white" strokeWidth={`${5 * scale}`} opacity={0.85} />
-      <chakra.path d={cross} stroke={colour} strokeWidth={`${(active ? 2.6 : 1.8) * scale}`} />
-      <chakra.text
+      <shape.circle r={`${22 * scale}`} fill="transparent" />
+      <shape.path d={cross} stroke="white" strokeWidth={`${5 * scale}`} opacity={0.85} />
+      <shape.path d={cross} stroke={colour} strokeWidth={`${(active ? 2.6 : 1.8) * scale}`} />
+      <shape.text
         x={`${12 * scale}`}
         y={`${-10 * scale}`}
         fontSize={`${16 * scale}px`}
-        fontFamily="mono"
+        mono
         fontWeight={700}
         fill={colour}
         stroke="white"
@@ -182,7 +183,7 @@ function Pin({ id, at, scale, active }: { id: PinId; at: Pixel; scale: number; a
         paintOrder="stroke"
       >
         {id}
-      </chakra.text>
+      </shape.text>
     </g>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex } from '@chakra-ui/react'
 import { useState, type ReactNode } from 'react'
 import { SmallPrint } from '../ui/theme/text.js'
 import { TouchMark } from '../ui/touch-mark.js'
@@ -7,6 +7,7 @@ import { arrangementOf, type GraphLayout } from '@plumb-mark/report'
 import { useWritable } from '../job/use-writable.js'
 import { useGraphLayout } from './use-graph-layout.js'
 import { Cluster } from '../ui/cluster.js'
+import { shape } from '../ui/drawings/shape.js'
 
 export type Chosen =
   { kind: 'node' | 'edge'; id: string } | { kind: 'new-node' | 'new-edge'; from?: string } | undefined
@@ -150,8 +151,8 @@ export function GraphEdge({ label, points, colour, width, dashed, lines, chosen,
   const top = middle.y + besideStraight(points, middle.x)
   return (
     <TouchMark label={label} chosen={chosen} onTouch={onTouch}>
-      <chakra.polyline points={line} fill="none" stroke="transparent" strokeWidth="26px" />
-      <chakra.polyline
+      <shape.polyline points={line} fill="none" stroke="transparent" strokeWidth="26px" />
+      <shape.polyline
         points={line}
         fill="none"
         stroke={chosen ? 'accent' : colour}
@@ -159,12 +160,12 @@ export function GraphEdge({ label, points, colour, width, dashed, lines, chosen,
         strokeDasharray={dashed ? '3 5' : undefined}
       />
       {lines.map(({ text, mono, strong, colour: own = colour }, i) => (
-        <chakra.text
+        <shape.text
           key={i}
           x={middle.x + 8}
           y={top + 16 * i}
           fontSize="13px"
-          fontFamily={mono ? 'mono' : 'body'}
+          mono={mono}
           fontWeight={strong ? 700 : 400}
           fill={own}
           stroke="sunk"
@@ -172,7 +173,7 @@ export function GraphEdge({ label, points, colour, width, dashed, lines, chosen,
           style={{ paintOrder: 'stroke' }}
         >
           {text}
-        </chakra.text>
+        </shape.text>
       ))}
     </TouchMark>
   )

@@ -20,6 +20,7 @@ import { useFocus } from '../job/focus.js'
 import { prefer } from '../data/preferences.js'
 import { SmallPrint, Strong, SubTitle } from '../ui/theme/text.js'
 import { Cluster } from '../ui/cluster.js'
+import { shape } from '../ui/drawings/shape.js'
 
 /**
  * The terminal strips of every unit: what each terminal asks for and how it was found. Touching one opens its
@@ -200,16 +201,16 @@ function Clamped({
   const length = SCALE * (bare ?? strip?.min ?? strip?.max ?? 0)
   return (
     <chakra.svg viewBox="0 0 118 118" w="100%" maxW="130px" mx="auto" h="96px" aria-hidden fill="none">
-      <chakra.g stroke="text" strokeWidth="2.2px">
+      <shape.g stroke="text" strokeWidth="2.2px">
         {clamp === 'torque' ? (
           <path d="M46 17 a13 13 0 1 0 26 0 a13 13 0 1 0 -26 0 M50 17 H68 M59 8 V26" />
         ) : (
           <path d="M46 5 H72 M46 5 V28 L72 20 V28" />
         )}
         <path d="M32 3 V34 M86 3 V34" />
-      </chakra.g>
+      </shape.g>
       {strip && (
-        <chakra.rect
+        <shape.rect
           x="38"
           width="42"
           y={CLAMP_END + SCALE * (strip.min ?? 0)}
@@ -217,7 +218,7 @@ function Clamped({
           fill="accentWash"
         />
       )}
-      <chakra.rect
+      <shape.rect
         x={59 - thick / 2}
         y={CLAMP_END}
         width={thick}
@@ -227,7 +228,7 @@ function Clamped({
         strokeWidth="1.2px"
         strokeDasharray={bare === undefined ? '3 3' : undefined}
       />
-      <chakra.rect
+      <shape.rect
         x={59 - thick * 0.9}
         y={CLAMP_END + length}
         width={thick * 1.8}

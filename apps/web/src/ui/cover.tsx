@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react'
 import type { ReactNode } from 'react'
+import { shape } from './drawings/shape.js'
 
 /** A cover as it is drawn, in the units of its picture. */
 export const COVER = { w: 320, h: 250 }
@@ -37,7 +38,7 @@ export function Cover({
       role={picture ? 'img' : 'group'}
       aria-label={label}
     >
-      <chakra.rect
+      <shape.rect
         x="14"
         y="14"
         width={COVER.w - 28}

@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react'
 import { useEffect, useRef } from 'react'
+import { shape } from './drawings/shape.js'
 
 /** s of the strip below a lamp. */
 const SHOWN = 4
@@ -44,11 +45,11 @@ export function Lamp({
       maxW={strip ? '240px' : '120px'}
       aria-hidden
     >
-      <chakra.circle cx={24} cy={24} r={20} fill="sunk" stroke="faint" />
-      <chakra.circle ref={lamp} cx={24} cy={24} r={17} fill={fill} />
-      {strip && <chakra.rect x={0} y={54} width={STRIP} height={8} fill="sunk" />}
+      <shape.circle cx={24} cy={24} r={20} fill="sunk" stroke="faint" />
+      <shape.circle ref={lamp} cx={24} cy={24} r={17} fill={fill} />
+      {strip && <shape.rect x={0} y={54} width={STRIP} height={8} fill="sunk" />}
       {(!strip ? [] : beat.length > 0 ? lit(beat, SHOWN) : [[0, SHOWN] as const]).map(([from, to]) => (
-        <chakra.rect
+        <shape.rect
           key={from}
           x={(from / SHOWN) * STRIP}
           y={54}

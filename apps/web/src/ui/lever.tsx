@@ -1,4 +1,5 @@
 import { chakra } from '@chakra-ui/react'
+import { shape } from './drawings/shape.js'
 
 /** Little switches beside each other. */
 export const Bank = chakra('div', {
@@ -18,7 +19,7 @@ export function Lever({
   const colour = wrong ? 'danger' : position === undefined ? 'faint' : 'accent'
   return (
     <chakra.svg viewBox="0 0 40 84" w="40px" h="84px" aria-hidden>
-      <chakra.rect
+      <shape.rect
         x="9"
         y="14"
         width="22"
@@ -30,14 +31,14 @@ export function Lever({
         strokeDasharray={position ? undefined : '3 3'}
       />
       {position && (
-        <chakra.rect x="12" y={position === 'on' ? 17 : 40} width="16" height="21" rx="2" fill={colour} />
+        <shape.rect x="12" y={position === 'on' ? 17 : 40} width="16" height="21" rx="2" fill={colour} />
       )}
-      <chakra.text x="20" y="10" fontSize="9px" textAnchor="middle" fill="faint">
+      <shape.text x="20" y="10" fontSize="9px" textAnchor="middle" fill="faint">
         ON
-      </chakra.text>
-      <chakra.text x="20" y="79" fontSize="13px" fontWeight={600} textAnchor="middle" fill="text">
+      </shape.text>
+      <shape.text x="20" y="79" fontSize="13px" fontWeight={600} textAnchor="middle" fill="text">
         {label}
-      </chakra.text>
+      </shape.text>
     </chakra.svg>
   )
 }

@@ -22,7 +22,6 @@ export function Tick({
         w="22px"
         h="22px"
         flexShrink={0}
-        accentColor="var(--chakra-colors-accent)"
       />
       {label}
     </chakra.label>

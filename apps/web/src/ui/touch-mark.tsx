@@ -1,6 +1,6 @@
-import { chakra, type HTMLChakraProps } from '@chakra-ui/react'
+import type { SVGProps } from 'react'
 
-interface Props extends HTMLChakraProps<'g'> {
+interface Props extends SVGProps<SVGGElement> {
   label: string
   onTouch: () => void
   chosen?: boolean
@@ -9,7 +9,7 @@ interface Props extends HTMLChakraProps<'g'> {
 /** A part of a drawing that can be touched, or reached with Tab and opened with Enter or Space. */
 export function TouchMark({ label, onTouch, chosen, children, ...rest }: Props) {
   return (
-    <chakra.g
+    <g
       role="button"
       tabIndex={0}
       cursor="pointer"
@@ -24,6 +24,6 @@ export function TouchMark({ label, onTouch, chosen, children, ...rest }: Props) 
       {...rest}
     >
       {children}
-    </chakra.g>
+    </g>
   )
 }

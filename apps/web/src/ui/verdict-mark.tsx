@@ -1,5 +1,6 @@
-import { HStack, Text, chakra } from '@chakra-ui/react'
+import { chakra } from '@chakra-ui/react'
 import { VERDICT_WORDS, type Verdict } from '@plumb-mark/core'
+import { ink, type Colour } from './theme/colours.js'
 
 const COLOUR = {
   conforms: 'accent',
@@ -7,8 +8,8 @@ const COLOUR = {
   'not-proven': 'unproven',
   'not-inspected': 'faint',
   'not-applicable': 'faint',
-} satisfies Record<Verdict, string>
-export const verdictColour = (verdict: Verdict): string => COLOUR[verdict]
+} satisfies Record<Verdict, Colour>
+export const verdictColour = (verdict: Verdict): Colour => COLOUR[verdict]
 
 /** Shapes first: a chevron at the mark, a mark struck through twice, an open ring, a dash, a dotted dash. */
 const SHAPES = {
@@ -21,37 +22,40 @@ const SHAPES = {
 
 export function VerdictShape({ verdict, size = 20 }: { verdict: Verdict; size?: number }) {
   return (
-    <chakra.svg
+    <svg
       viewBox="0 0 20 20"
-      width={`${size}px`}
-      height={`${size}px`}
-      flexShrink={0}
-      color={COLOUR[verdict]}
+      width={size}
+      height={size}
+      style={{ flexShrink: 0 }}
       fill="none"
-      stroke="currentColor"
-      strokeWidth="2.4px"
+      stroke={ink(COLOUR[verdict])}
+      strokeWidth={2.4}
       aria-hidden
     >
       {SHAPES[verdict]}
-    </chakra.svg>
+    </svg>
   )
 }
+
+const Mark = chakra('span', {
+  base: {
+    display: 'flex',
+    alignItems: 'center',
+    gap: '8px',
+    fontWeight: 600,
+    fontSize: '15px',
+    lineHeight: 1.1,
+    whiteSpace: 'nowrap',
+    '&[data-large]': { fontFamily: 'heading', fontSize: '26px' },
+  },
+})
 
 /** The shape and always the word. */
 export function VerdictMark({ verdict, large = false }: { verdict: Verdict; large?: boolean }) {
   return (
-    <HStack data-verdict={verdict}>
+    <Mark data-verdict={verdict} data-large={large || undefined}>
       <VerdictShape verdict={verdict} size={large ? 30 : 18} />
-      <Text
-        color={COLOUR[verdict]}
-        fontWeight={600}
-        fontFamily={large ? 'heading' : 'body'}
-        fontSize={large ? '26px' : '15px'}
-        lineHeight={1.1}
-        whiteSpace="nowrap"
-      >
-        {VERDICT_WORDS[verdict]}
-      </Text>
-    </HStack>
+      <span style={{ color: ink(COLOUR[verdict]) }}>{VERDICT_WORDS[verdict]}</span>
+    </Mark>
   )
 }

@@ -1,15 +1,7 @@
 import { Box, Button, Center, Flex, Spinner, Text } from '@chakra-ui/react'
-import { useEffect, useMemo, useState, type ReactNode } from 'react'
+import { useEffect, useMemo, type ReactNode } from 'react'
 import { Navigate, Outlet, useLocation, useParams } from 'react-router'
-import {
-  CLOCK_TOLERANCE,
-  blockers,
-  dangers,
-  isOwedBy,
-  signerWords,
-  type Role,
-  type Signer,
-} from '@plumb-mark/core'
+import { CLOCK_TOLERANCE, dangers, isOwedBy, signerWords, type Role, type Signer } from '@plumb-mark/core'
 import { useClippingFiles } from '../data/clippings.js'
 import { useRecogniserAhead } from '../data/recogniser-ahead.js'
 import { useSession } from '../data/session.js'
@@ -18,6 +10,7 @@ import { Frame } from '../layout/frame.js'
 import { Problem } from '../ui/problem.js'
 import { useFollowing } from '../job/follow.js'
 import { useInspection } from '../job/inspection.js'
+import { useInTheWay } from '../job/in-the-way.js'
 import { JobStatus } from '../job/job-status.js'
 import { usePractisedRole } from '../job/practice-role.js'
 import { OvertakenNotice } from './overtaken.js'
@@ -38,11 +31,7 @@ export function JobFrame() {
   const openDefects = useInspection(
     ({ inspection }) => inspection?.defects.filter((one) => isOwedBy(role, one)).length ?? 0,
   )
-  // What stands in the way is counted for what is kept, not for what is being typed.
-  const inTheWay = useInspection(({ inspection, draft }) =>
-    !inspection || inspection.state.seal || draft ? undefined : blockers(inspection).length,
-  )
-  const shown = useLast(inTheWay) ?? 0
+  const inTheWay = useInTheWay()
   const again = useInspection(({ inspection }) => inspection?.state.header?.again !== undefined)
   const { pathname } = useLocation()
   useEffect(() => void (jobId && open(jobId)), [jobId, open])
@@ -66,7 +55,14 @@ export function JobFrame() {
       </Frame>
     )
   return (
-    <JobBar title={title} role={role} jobId={jobId!} openDefects={openDefects} inTheWay={shown} again={again}>
+    <JobBar
+      title={title}
+      role={role}
+      jobId={jobId!}
+      openDefects={openDefects}
+      inTheWay={inTheWay}
+      again={again}
+    >
       <PracticeBar jobId={jobId!} />
       <DangerBanner />
       <Broken />
@@ -79,13 +75,6 @@ export function JobFrame() {
       <Outlet />
     </JobBar>
   )
-}
-
-/** The last value that was one. */
-function useLast<T>(value: T | undefined): T | undefined {
-  const [last, setLast] = useState(value)
-  if (value !== undefined && value !== last) setLast(value)
-  return value ?? last
 }
 
 function JobBar({

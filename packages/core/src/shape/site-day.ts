@@ -12,6 +12,20 @@ function formatter(zone: string): Intl.DateTimeFormat {
  * day stays the day that it is, and what is no time stays as it was written. Without a zone the day is that of Greenwich.
  */
 export function siteDay(at: string, zone = 'UTC'): string {
+  const asked = `${zone} ${at}`
+  const known = DAYS.get(asked)
+  if (known !== undefined) return known
+  if (DAYS.size >= MOST_DAYS) DAYS.clear()
+  const day = dayAt(at, zone)
+  DAYS.set(asked, day)
+  return day
+}
+
+/** With every key the days of the same readings are asked for again, and a calendar is slow to ask. */
+const DAYS = new Map<string, string>()
+const MOST_DAYS = 5000
+
+function dayAt(at: string, zone: string): string {
   const moment = at.length > 10 ? Date.parse(at) : NaN
   if (Number.isNaN(moment)) return at.slice(0, 10)
   const found = Object.fromEntries(

@@ -2,6 +2,7 @@ import { Stack, chakra } from '@chakra-ui/react'
 import { formatNumber } from '@plumb-mark/core'
 import { Note } from '../../ui/theme/text.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const PARTS = [
   ['grid', 'accent'],
@@ -21,19 +22,19 @@ export function Balance({ input }: PictureProps) {
             moment {i + 1}: load {formatNumber(sample.grid + sample.solar + sample.battery, 0)} W
           </Note>
           <chakra.svg viewBox="0 0 600 74" w="100%" maxW="660px" role="img" aria-label={`Moment ${i + 1}`}>
-            <chakra.line x1={300} x2={300} y1={0} y2={74} stroke="text" strokeWidth="1.5px" />
+            <shape.line x1={300} x2={300} y1={0} y2={74} stroke="text" strokeWidth="1.5px" />
             {PARTS.map(([name, colour], k) => {
               const width = (Math.abs(sample[name]) / largest) * 200
               return (
                 <g key={name}>
-                  <chakra.rect
+                  <shape.rect
                     x={sample[name] < 0 ? 300 - width : 300}
                     y={4 + k * 24}
                     width={width}
                     height={17}
                     fill={colour}
                   />
-                  <chakra.text
+                  <shape.text
                     x={sample[name] < 0 ? 306 : 294}
                     y={17 + k * 24}
                     fontSize="13px"
@@ -41,7 +42,7 @@ export function Balance({ input }: PictureProps) {
                     fill="text"
                   >
                     {name} {formatNumber(sample[name], 0)} W
-                  </chakra.text>
+                  </shape.text>
                 </g>
               )
             })}

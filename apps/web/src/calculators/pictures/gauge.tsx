@@ -3,6 +3,7 @@ import { type Verdict } from '@plumb-mark/core'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { shown } from '../shown.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 interface Gauge {
   value: number
@@ -79,7 +80,7 @@ export function GaugePicture(of: keyof typeof GAUGES) {
         role="img"
         aria-label={`${shown(value)} ${unit}`}
       >
-        <chakra.rect
+        <shape.rect
           x={bandFrom}
           y={46}
           width={Math.max(0, bandTo - bandFrom)}
@@ -90,9 +91,9 @@ export function GaugePicture(of: keyof typeof GAUGES) {
           (limit, i) =>
             limit !== undefined && <Limit key={i} x={x(limit)} text={shown(limit)} right={i === 1} />,
         )}
-        <chakra.line x1={PAD} x2={W - PAD} y1={60} y2={60} stroke="faint" />
+        <shape.line x1={PAD} x2={W - PAD} y1={60} y2={60} stroke="faint" />
         {spread > 0 && (
-          <chakra.line
+          <shape.line
             x1={x(value - spread)}
             x2={x(value + spread)}
             y1={60}
@@ -101,9 +102,9 @@ export function GaugePicture(of: keyof typeof GAUGES) {
             strokeWidth="8px"
           />
         )}
-        <chakra.line x1={x(value)} x2={x(value)} y1={36} y2={84} stroke={colour} strokeWidth="4px" />
+        <shape.line x1={x(value)} x2={x(value)} y1={36} y2={84} stroke={colour} strokeWidth="4px" />
         {over && (
-          <chakra.path
+          <shape.path
             d={`M${x(value)} 60 H${W - PAD} m-9 -7 l9 7 l-9 7`}
             stroke={colour}
             strokeWidth="2.5px"
@@ -111,18 +112,18 @@ export function GaugePicture(of: keyof typeof GAUGES) {
             strokeDasharray="6 5"
           />
         )}
-        <chakra.text
+        <shape.text
           x={x(value)}
           y={28}
           textAnchor="middle"
           fontSize="17px"
-          fontFamily="mono"
+          mono
           fontWeight={500}
           fill={colour}
         >
           {over ? '> ' : ''}
           {shown(value)} {unit}
-        </chakra.text>
+        </shape.text>
       </chakra.svg>
     )
   }
@@ -131,18 +132,11 @@ export function GaugePicture(of: keyof typeof GAUGES) {
 function Limit({ x, text, right }: { x: number; text: string; right: boolean }) {
   return (
     <>
-      <chakra.line x1={x} x2={x} y1={40} y2={92} stroke="text" strokeWidth="2px" />
-      <chakra.text
-        x={x}
-        y={110}
-        textAnchor={right ? 'start' : 'end'}
-        fontSize="13px"
-        fontFamily="mono"
-        fill="text"
-      >
+      <shape.line x1={x} x2={x} y1={40} y2={92} stroke="text" strokeWidth="2px" />
+      <shape.text x={x} y={110} textAnchor={right ? 'start' : 'end'} fontSize="13px" mono fill="text">
         {right ? 'at most ' : 'at least '}
         {text}
-      </chakra.text>
+      </shape.text>
     </>
   )
 }

@@ -2,6 +2,7 @@ import { Box } from '@chakra-ui/react'
 import { useMemo } from 'react'
 import { Area, ComposedChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts'
 import type { PictureProps } from '../../ui/drawings/props.js'
+import { ink } from '../../ui/theme/colours.js'
 
 const MOST_POINTS = 800
 
@@ -13,49 +14,43 @@ export function LimitTrace({ input, result }: PictureProps) {
     <Box h="280px" w="100%" fontSize="12px" fontFamily="mono">
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={points} margin={{ top: 18, right: 18, bottom: 4, left: 4 }}>
-          <XAxis
-            dataKey="t"
-            type="number"
-            domain={['dataMin', 'dataMax']}
-            unit=" s"
-            stroke="var(--chakra-colors-faint)"
-          />
-          <YAxis unit=" W" width={74} stroke="var(--chakra-colors-faint)" />
+          <XAxis dataKey="t" type="number" domain={['dataMin', 'dataMax']} unit=" s" stroke={ink('faint')} />
+          <YAxis unit=" W" width={74} stroke={ink('faint')} />
           <Tooltip
             contentStyle={{
-              background: 'var(--chakra-colors-panel)',
-              border: '1px solid var(--chakra-colors-hair)',
+              background: ink('panel'),
+              border: `1px solid ${ink('hair')}`,
             }}
           />
           <Area
             dataKey="power"
             type="stepAfter"
-            stroke="var(--chakra-colors-accent)"
+            stroke={ink('accent')}
             strokeWidth={2}
-            fill="var(--chakra-colors-accent-wash)"
+            fill={ink('accentWash')}
             isAnimationActive={false}
           />
           <ReferenceLine
             y={ceiling}
-            stroke="var(--chakra-colors-danger)"
+            stroke={ink('danger')}
             strokeWidth={2}
             label={{
               value: 'limit + tolerance',
-              fill: 'var(--chakra-colors-danger)',
+              fill: ink('danger'),
               position: 'insideTopRight',
             }}
           />
           <ReferenceLine
             x={input.eventAt}
-            stroke="var(--chakra-colors-text)"
+            stroke={ink('text')}
             strokeDasharray="4 4"
-            label={{ value: 'event', fill: 'var(--chakra-colors-text)', position: 'top' }}
+            label={{ value: 'event', fill: ink('text'), position: 'top' }}
           />
           {result.settledAt !== null && (
             <ReferenceLine
               x={result.settledAt}
-              stroke="var(--chakra-colors-unproven)"
-              label={{ value: 'settled', fill: 'var(--chakra-colors-unproven)', position: 'top' }}
+              stroke={ink('unproven')}
+              label={{ value: 'settled', fill: ink('unproven'), position: 'top' }}
             />
           )}
         </ComposedChart>

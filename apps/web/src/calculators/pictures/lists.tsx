@@ -3,6 +3,7 @@ import { formatNumber, type LikelyTypo, type SplitString, type Verdict } from '@
 import { VerdictMark } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
 import { Danger, Small } from '../../ui/theme/text.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 interface Pair {
   name: string
@@ -105,7 +106,7 @@ export function Rail({ input, result }: PictureProps) {
       <chakra.svg viewBox="0 0 610 96" w="100%" maxW="700px" role="img" aria-label="Marks along the rail">
         {marks.map((at, i) => (
           <g key={i}>
-            <chakra.rect
+            <shape.rect
               x={8 + (at - input.moduleWidth / 2) * scale}
               y={8}
               width={input.moduleWidth * scale}
@@ -113,7 +114,7 @@ export function Rail({ input, result }: PictureProps) {
               fill="accentWash"
               stroke="accent"
             />
-            <chakra.line
+            <shape.line
               x1={8 + at * scale}
               x2={8 + at * scale}
               y1={2}
@@ -123,7 +124,7 @@ export function Rail({ input, result }: PictureProps) {
             />
           </g>
         ))}
-        <chakra.rect x={8} y={62} width={590} height={9} fill="faint" />
+        <shape.rect x={8} y={62} width={590} height={9} fill="faint" />
       </chakra.svg>
       <chakra.ol listStyleType="decimal" pl="26px" fontFamily="mono" css={{ columns: '130px' }}>
         {(result.said as string[]).map((mark, i) => (

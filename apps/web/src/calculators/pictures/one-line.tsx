@@ -2,6 +2,7 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { formatNumber, type ConductorCheck, type Verdict } from '@plumb-mark/core'
 import { VerdictMark, verdictColour } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const CHECK_WORDS: Record<ConductorCheck['id'], string> = {
   'device-carries-design': 'the device carries the design current',
@@ -32,7 +33,7 @@ export function OneLine({ input, result }: PictureProps) {
           const y = 30 + i * 54 + (rows - sources.length) * 27
           return (
             <g key={i}>
-              <chakra.rect
+              <shape.rect
                 x={6}
                 y={y - 20}
                 width={140}
@@ -42,28 +43,28 @@ export function OneLine({ input, result }: PictureProps) {
                 stroke="text"
                 strokeWidth="2px"
               />
-              <chakra.text x={14} y={y - 3} fontSize="14px" fontWeight={600} fill="text">
+              <shape.text x={14} y={y - 3} fontSize="14px" fontWeight={600} fill="text">
                 {name}
-              </chakra.text>
-              <chakra.text x={14} y={y + 14} fontSize="13px" fontFamily="mono" fill="faint">
+              </shape.text>
+              <shape.text x={14} y={y + 14} fontSize="13px" mono fill="faint">
                 {formatNumber(amps, 1)} A
-              </chakra.text>
-              <chakra.path d={`M146 ${y} H186 L226 ${middle}`} stroke="text" strokeWidth="2px" fill="none" />
+              </shape.text>
+              <shape.path d={`M146 ${y} H186 L226 ${middle}`} stroke="text" strokeWidth="2px" fill="none" />
             </g>
           )
         })}
-        <chakra.circle cx={226} cy={middle} r={6} fill="text" />
-        <chakra.path d={`M226 ${middle} H560`} stroke={colour} strokeWidth="7px" />
-        <chakra.text x={240} y={middle - 14} fontSize="17px" fontFamily="mono" fontWeight={500} fill={colour}>
+        <shape.circle cx={226} cy={middle} r={6} fill="text" />
+        <shape.path d={`M226 ${middle} H560`} stroke={colour} strokeWidth="7px" />
+        <shape.text x={240} y={middle - 14} fontSize="17px" mono fontWeight={500} fill={colour}>
           Ib {formatNumber(result.designCurrent, 1)} A
-        </chakra.text>
-        <chakra.text x={240} y={middle + 26} fontSize="13px" fill="text">
+        </shape.text>
+        <shape.text x={240} y={middle + 26} fontSize="13px" fill="text">
           {input.size} {input.school === 'iec' ? 'mm²' : 'AWG'}, carries {formatNumber(result.ampacity, 1)} A,
           drop {formatNumber(result.dropPercent, 2)} %
-        </chakra.text>
+        </shape.text>
         {input.protectiveDevice !== undefined && (
           <g>
-            <chakra.rect
+            <shape.rect
               x={420}
               y={middle - 13}
               width={26}
@@ -72,20 +73,13 @@ export function OneLine({ input, result }: PictureProps) {
               stroke="text"
               strokeWidth="2px"
             />
-            <chakra.path d={`M424 ${middle + 9} L442 ${middle - 9}`} stroke="text" strokeWidth="2px" />
-            <chakra.text
-              x={433}
-              y={middle - 22}
-              fontSize="13px"
-              fontFamily="mono"
-              textAnchor="middle"
-              fill="text"
-            >
+            <shape.path d={`M424 ${middle + 9} L442 ${middle - 9}`} stroke="text" strokeWidth="2px" />
+            <shape.text x={433} y={middle - 22} fontSize="13px" mono textAnchor="middle" fill="text">
               {formatNumber(input.protectiveDevice, 1)} A
-            </chakra.text>
+            </shape.text>
           </g>
         )}
-        <chakra.rect
+        <shape.rect
           x={560}
           y={middle - 22}
           width={54}
@@ -120,16 +114,16 @@ export function Branch({ input, result }: PictureProps) {
       role="img"
       aria-label={`Branch of ${input.units} units, ${result.allowed} allowed`}
     >
-      <chakra.rect x={4} y={40} width={40} height={50} fill="panel" stroke="text" strokeWidth="2px" />
-      <chakra.text x={24} y={106} fontSize="12px" textAnchor="middle" fill="faint">
+      <shape.rect x={4} y={40} width={40} height={50} fill="panel" stroke="text" strokeWidth="2px" />
+      <shape.text x={24} y={106} fontSize="12px" textAnchor="middle" fill="faint">
         {formatNumber(input.breaker, 0)} A
-      </chakra.text>
+      </shape.text>
       {Array.from({ length: units }, (_, i) => {
         const [from, to] = [44 + i * step, 44 + (i + 1) * step]
         const beyond = i + 1 > result.allowed
         return (
           <g key={i}>
-            <chakra.line
+            <shape.line
               x1={from}
               x2={to}
               y1={65}
@@ -138,18 +132,11 @@ export function Branch({ input, result }: PictureProps) {
               strokeWidth={`${2 + (6 * (units - i)) / units}px`}
             />
             {step > 44 && (
-              <chakra.text
-                x={(from + to) / 2}
-                y={52}
-                fontSize="12px"
-                fontFamily="mono"
-                textAnchor="middle"
-                fill="text"
-              >
+              <shape.text x={(from + to) / 2} y={52} fontSize="12px" mono textAnchor="middle" fill="text">
                 {formatNumber(input.unitCurrent * (input.units - i), 1)} A
-              </chakra.text>
+              </shape.text>
             )}
-            <chakra.rect
+            <shape.rect
               x={to - 9}
               y={56}
               width={18}
@@ -161,10 +148,10 @@ export function Branch({ input, result }: PictureProps) {
           </g>
         )
       })}
-      <chakra.text x={604} y={100} fontSize="14px" textAnchor="end" fill="text">
+      <shape.text x={604} y={100} fontSize="14px" textAnchor="end" fill="text">
         {input.units} fitted, {result.allowed} allowed
         {result.risePercent === undefined ? '' : `; rise ${formatNumber(result.risePercent, 2)} %`}
-      </chakra.text>
+      </shape.text>
     </chakra.svg>
   )
 }

@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import type { Violation } from '@plumb-mark/core'
 import type { PictureProps } from '../../ui/drawings/props.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 /** Passes over an order are bolts in a ring; steps with waits are marks on a line of time. */
 export function OrderOrTimeline(props: PictureProps) {
@@ -23,7 +24,7 @@ function Bolts({ input, result }: PictureProps) {
     .map((name) => `${at(name).x} ${at(name).y}`)
   return (
     <chakra.svg viewBox="0 0 300 300" w="280px" role="img" aria-label="Bolt pattern">
-      <chakra.rect
+      <shape.rect
         x={18}
         y={18}
         width={264}
@@ -34,7 +35,7 @@ function Bolts({ input, result }: PictureProps) {
         strokeWidth="2px"
       />
       {path.length > 1 && (
-        <chakra.path
+        <shape.path
           d={`M${path.join(' L')}`}
           fill="none"
           stroke="accent"
@@ -48,7 +49,7 @@ function Bolts({ input, result }: PictureProps) {
         const bad = wrong !== undefined && recorded[wrong] === name
         return (
           <g key={name}>
-            <chakra.circle
+            <shape.circle
               cx={x}
               cy={y}
               r={21}
@@ -56,12 +57,12 @@ function Bolts({ input, result }: PictureProps) {
               stroke={bad ? 'danger' : 'text'}
               strokeWidth="2px"
             />
-            <chakra.text x={x} y={y + 2} textAnchor="middle" fontSize="14px" fontWeight={600} fill="text">
+            <shape.text x={x} y={y + 2} textAnchor="middle" fontSize="14px" fontWeight={600} fill="text">
               {name}
-            </chakra.text>
-            <chakra.text x={x} y={y + 15} textAnchor="middle" fontSize="10px" fill="faint">
+            </shape.text>
+            <shape.text x={x} y={y + 15} textAnchor="middle" fontSize="10px" fill="faint">
               {done}/{input.passes}
-            </chakra.text>
+            </shape.text>
           </g>
         )
       })}
@@ -94,9 +95,9 @@ function Timeline({ input, result }: PictureProps) {
         const colour = wrong.has(id) ? 'danger' : 'accent'
         return (
           <g key={id}>
-            <chakra.line x1={40} x2={580} y1={y} y2={y} stroke="hair" />
+            <shape.line x1={40} x2={580} y1={y} y2={y} stroke="hair" />
             {waitSeconds !== undefined && from !== undefined && Number.isFinite(low) && (
-              <chakra.rect
+              <shape.rect
                 x={x(from)}
                 y={y - 8}
                 width={Math.max(2, Math.min(580 - x(from), x(from + waitSeconds * 1000) - x(from)))}
@@ -105,8 +106,8 @@ function Timeline({ input, result }: PictureProps) {
                 stroke="unproven"
               />
             )}
-            {found && <chakra.circle cx={x(time(found.at))} cy={y} r={8} fill={colour} />}
-            <chakra.text
+            {found && <shape.circle cx={x(time(found.at))} cy={y} r={8} fill={colour} />}
+            <shape.text
               x={
                 found && x(time(found.at)) > 420
                   ? x(time(found.at)) - 14
@@ -121,7 +122,7 @@ function Timeline({ input, result }: PictureProps) {
             >
               {id}
               {found ? '' : ': not recorded'}
-            </chakra.text>
+            </shape.text>
           </g>
         )
       })}

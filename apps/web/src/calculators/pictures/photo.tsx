@@ -1,6 +1,7 @@
 import { chakra } from '@chakra-ui/react'
 import { formatNumber, type PhotoMeasureResult } from '@plumb-mark/core'
 import type { PictureProps } from '../../ui/drawings/props.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 interface Pixel {
   px: number
@@ -27,28 +28,28 @@ export function RectifiedPhoto({ input, result }: PictureProps) {
     >
       {points.map((point, i) => (
         <g key={i}>
-          <chakra.path
+          <shape.path
             d={`M${x(point) - 9} ${y(point)} h18 M${x(point)} ${y(point) - 9} v18`}
             stroke="text"
             strokeWidth="2px"
           />
-          <chakra.text
+          <shape.text
             x={x(point)}
             y={y(point) + (y(point) > 180 ? 28 : -16)}
             textAnchor="middle"
             fontSize="13px"
-            fontFamily="mono"
+            mono
             fill="faint"
           >
             {formatNumber(point.x, 0)}, {formatNumber(point.y, 0)} mm
-          </chakra.text>
+          </shape.text>
         </g>
       ))}
       {lengths.map((length, i) => {
         const { distance, uncertainty } = (result as PhotoMeasureResult).distances[i]!
         return (
           <g key={length.id}>
-            <chakra.line
+            <shape.line
               x1={x(length.from)}
               y1={y(length.from)}
               x2={x(length.to)}
@@ -56,16 +57,16 @@ export function RectifiedPhoto({ input, result }: PictureProps) {
               stroke="accent"
               strokeWidth="3px"
             />
-            <chakra.text
+            <shape.text
               x={(x(length.from) + x(length.to)) / 2}
               y={(y(length.from) + y(length.to)) / 2 - 10}
               textAnchor="middle"
               fontSize="16px"
-              fontFamily="mono"
+              mono
               fill="accent"
             >
               {length.id}: {formatNumber(distance, 1)} ± {formatNumber(uncertainty, 1)} mm
-            </chakra.text>
+            </shape.text>
           </g>
         )
       })}

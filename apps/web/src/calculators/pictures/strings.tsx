@@ -3,6 +3,7 @@ import { HYPOTHESIS_WORDS, formatNumber, stringBand, type Hypothesis, type Verdi
 import { VerdictShape, verdictColour } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
 import { SmallMono, Strong } from '../../ui/theme/text.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const W = 600
 
@@ -24,7 +25,7 @@ export function StringStories({ input, result }: PictureProps) {
         role="img"
         aria-label={`Read ${formatNumber(read, 1)} V, expected ${formatNumber(result.expected, 1)} V`}
       >
-        <chakra.rect
+        <shape.rect
           x={x(result.expected - band)}
           y={30}
           width={Math.max(2, x(result.expected + band) - x(result.expected - band))}
@@ -32,9 +33,9 @@ export function StringStories({ input, result }: PictureProps) {
           fill="accentWash"
           stroke="accent"
         />
-        <chakra.line x1={10} x2={W - 10} y1={116} y2={116} stroke="text" strokeWidth="2px" />
+        <shape.line x1={10} x2={W - 10} y1={116} y2={116} stroke="text" strokeWidth="2px" />
         {shown.map(({ id, voltage, probability }) => (
-          <chakra.line
+          <shape.line
             key={id}
             x1={x(voltage)}
             x2={x(voltage)}
@@ -44,27 +45,27 @@ export function StringStories({ input, result }: PictureProps) {
             strokeWidth="5px"
           />
         ))}
-        <chakra.path d={`M${x(read)} 112 l-9 -18 h18 z`} fill={verdictColour(result.verdict as Verdict)} />
-        <chakra.text
+        <shape.path d={`M${x(read)} 112 l-9 -18 h18 z`} fill={verdictColour(result.verdict as Verdict)} />
+        <shape.text
           x={x(read)}
           y={22}
           fontSize="16px"
-          fontFamily="mono"
+          mono
           textAnchor={x(read) > W - 90 ? 'end' : x(read) < 90 ? 'start' : 'middle'}
           fill={verdictColour(result.verdict as Verdict)}
         >
           read {formatNumber(read, 1)} V
-        </chakra.text>
-        <chakra.text
+        </shape.text>
+        <shape.text
           x={x(result.expected)}
           y={138}
           fontSize="14px"
-          fontFamily="mono"
+          mono
           textAnchor={x(result.expected) > W - 110 ? 'end' : 'middle'}
           fill="accent"
         >
           expected {formatNumber(result.expected, 1)} V
-        </chakra.text>
+        </shape.text>
       </chakra.svg>
       <chakra.ol listStyleType="decimal" pl="22px" aria-label="Explanations, most probable first">
         {stories.slice(0, 4).map(({ id, probability, voltage }) => (

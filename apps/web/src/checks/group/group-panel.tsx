@@ -1,15 +1,15 @@
-import { Box, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Stack, chakra } from '@chakra-ui/react'
 import { ArrowLeft } from 'lucide-react'
 import { useState } from 'react'
 import { VERDICT_WORDS, countWords, placeIn, type CheckGroup, type JudgedCheck } from '@plumb-mark/core'
-import { Note, PartHeading, SmallPrint } from '../../ui/theme/text.js'
-import { VerdictMark, VerdictShape } from '../../ui/verdict-mark.js'
+import { Note, PartHeading } from '../../ui/theme/text.js'
+import { VerdictShape } from '../../ui/verdict-mark.js'
 import { useMay } from '../../job/use-writable.js'
 import { useMessageText } from '../../job/message-text.js'
 import { useFocus } from '../../job/focus.js'
 import { AtHand } from '../at-hand.js'
 import { OpenCheck } from '../open-check.js'
-import { CheckRow, RowButton } from '../row.js'
+import { CheckRow, ListRow } from '../row.js'
 import { TableOfReadings } from './table-of-readings.js'
 import { WalkOver } from './walk-over.js'
 import { Cluster } from '../../ui/cluster.js'
@@ -19,22 +19,18 @@ import { LinkButton } from '../../ui/buttons.js'
 export function GroupRow({ group }: { group: CheckGroup }) {
   const openGroup = useFocus((focus) => focus.openGroup)
   return (
-    <RowButton
-      type="button"
+    <ListRow
+      label={
+        <>
+          {group.title} <small>· {howMany(group)}</small>
+        </>
+      }
+      words={countWords(group.checks.map(({ outcome }) => outcome.verdict))}
+      verdict={group.verdict}
       data-group={group.key}
       aria-expanded={false}
       onClick={() => openGroup(group.key)}
-    >
-      <Box minW={0}>
-        <Text lineHeight={1.2}>
-          {group.title} <chakra.span color="faint">· {howMany(group)}</chakra.span>
-        </Text>
-        <SmallPrint lineHeight={1.25}>
-          {countWords(group.checks.map(({ outcome }) => outcome.verdict))}
-        </SmallPrint>
-      </Box>
-      <VerdictMark verdict={group.verdict} />
-    </RowButton>
+    />
   )
 }
 

@@ -1,10 +1,11 @@
-import { Box, Button, chakra } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { Undo2 } from 'lucide-react'
 import { Note, Small } from '../../ui/theme/text.js'
 import { COVER, boltAt, Cover } from '../../ui/cover.js'
 import { TouchMark } from '../../ui/touch-mark.js'
 import type { FormProps } from './form-props.js'
 import { Cluster } from '../../ui/cluster.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 /** The bolt pattern: touch the bolts as they were tightened; how often each was gone over is counted on it. */
 export function OrderForm({ form: { items, passes }, answer, onChange }: FormProps<'order'>) {
@@ -22,7 +23,7 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
         </b>
       </Small>
       <Cover label="Bolt pattern" maxW="440px">
-        <chakra.rect
+        <shape.rect
           x="30"
           y="30"
           width={COVER.w - 60}
@@ -38,8 +39,8 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
           const [cx, cy] = boltAt(item, i, items.length)
           return (
             <TouchMark key={id} label={`Bolt ${label}, tightened ${times} times`} onTouch={() => touch(id)}>
-              {id === next && <chakra.circle cx={cx} cy={cy} r="29" fill="unproven" opacity={0.35} />}
-              <chakra.circle
+              {id === next && <shape.circle cx={cx} cy={cy} r="29" fill="unproven" opacity={0.35} />}
+              <shape.circle
                 cx={cx}
                 cy={cy}
                 r="24"
@@ -47,13 +48,13 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
                 stroke={times > 0 ? 'accent' : 'faint'}
                 strokeWidth="2.5px"
               />
-              <chakra.path
+              <shape.path
                 d={hexagon(cx, cy, 15)}
                 fill="none"
                 stroke={times > 0 ? 'accent' : 'faint'}
                 strokeWidth="1.5px"
               />
-              <chakra.text
+              <shape.text
                 x={cx}
                 y={cy}
                 dominantBaseline="central"
@@ -69,17 +70,17 @@ export function OrderForm({ form: { items, passes }, answer, onChange }: FormPro
                       .map((word) => word[0])
                       .join('')
                   : label}
-              </chakra.text>
-              <chakra.text
+              </shape.text>
+              <shape.text
                 x={cx}
                 y={cy + 36}
                 textAnchor="middle"
                 fontSize="12px"
-                fontFamily="mono"
+                mono
                 fill={times > passes ? 'danger' : 'faint'}
               >
                 {times} / {passes}
-              </chakra.text>
+              </shape.text>
             </TouchMark>
           )
         })}

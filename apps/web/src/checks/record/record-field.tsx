@@ -18,6 +18,7 @@ import {
 } from '@plumb-mark/core'
 import { TextField } from '../../ui/text-field.js'
 import { useInspection } from '../../job/inspection.js'
+import { useSiteTime } from '../../job/site-time.js'
 import { useCommit } from '../../job/use-commit.js'
 import { InstrumentChoice } from '../instrument-choice.js'
 import { PhotoPicker } from '../photo-picker.js'
@@ -188,7 +189,7 @@ function useInstrumentOf(kind: InstrumentKind | undefined, before: Instrument | 
     suitable(instrument, { kind: 'record', instrument: kind }),
   )
   const [chosen, choose] = useState<string | undefined>(before?.id)
-  const today = new Date().toISOString()
+  const today = useSiteTime().today()
   const usable = fitting.filter((instrument) => !outOfCalibration(instrument, today))
   const instrument =
     kind === undefined

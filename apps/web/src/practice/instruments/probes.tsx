@@ -1,4 +1,4 @@
-import { Box, chakra } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { JudgedCheck } from '@plumb-mark/core'
 import { besides, type Probe } from '@plumb-mark/practice'
@@ -7,6 +7,7 @@ import { Choose } from '../../ui/choose.js'
 import type { HoldProps } from './props.js'
 import { Tile } from './tile.js'
 import { Cluster } from '../../ui/cluster.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const PROBES = { red: ['Red probe', 'R'], black: ['Black probe', 'B'] } as const
 type Colour = keyof typeof PROBES
@@ -66,25 +67,25 @@ const isAt = (put: Probe | undefined, probe: Probe): boolean =>
 function Plug({ sign }: { sign: string }) {
   return (
     <>
-      <chakra.path d="M0 26v24" stroke="text" strokeWidth="7px" fill="none" />
-      <chakra.path
+      <shape.path d="M0 26v24" stroke="text" strokeWidth="7px" fill="none" />
+      <shape.path
         d="M-15 -20h30v34l-6 12h-18l-6 -12z"
         fill="panel"
         stroke="text"
         strokeWidth="2.5px"
         strokeLinejoin="round"
       />
-      <chakra.path d="M-6 -20v-8h12v8" fill="none" stroke="text" strokeWidth="2.5px" />
-      <chakra.text y="8" fontSize="22px" fontWeight={700} textAnchor="middle" fill="text">
+      <shape.path d="M-6 -20v-8h12v8" fill="none" stroke="text" strokeWidth="2.5px" />
+      <shape.text y="8" fontSize="22px" fontWeight={700} textAnchor="middle" fill="text">
         {sign}
-      </chakra.text>
+      </shape.text>
     </>
   )
 }
 
 function Earth() {
   return (
-    <chakra.path
+    <shape.path
       d="M0 -28v34M-22 6h44M-14 16h28M-6 26h12"
       stroke="text"
       strokeWidth="4px"
@@ -101,23 +102,16 @@ function Tip({ colour, shown }: { colour: Colour; shown: boolean }) {
   const tint = colour === 'red' ? 'danger' : 'text'
   return (
     <g>
-      <chakra.path
+      <shape.path
         d={`M${side * 4} -26 L${side * 24} -50`}
         stroke={tint}
         strokeWidth="6px"
         strokeLinecap="round"
       />
-      <chakra.circle cx={side * 27} cy={-48} r="11" fill={tint} />
-      <chakra.text
-        x={side * 27}
-        y={-43.5}
-        fontSize="12.5px"
-        fontWeight={700}
-        textAnchor="middle"
-        fill="paper"
-      >
+      <shape.circle cx={side * 27} cy={-48} r="11" fill={tint} />
+      <shape.text x={side * 27} y={-43.5} fontSize="12.5px" fontWeight={700} textAnchor="middle" fill="paper">
         {PROBES[colour][1]}
-      </chakra.text>
+      </shape.text>
     </g>
   )
 }

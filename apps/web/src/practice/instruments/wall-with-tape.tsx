@@ -1,4 +1,4 @@
-import { Box, Button, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Text } from '@chakra-ui/react'
 import { useMemo, useState } from 'react'
 import { formatQuantity } from '@plumb-mark/core'
 import { edgesOf, taped, type Edge, type Scenario, type ThingFound } from '@plumb-mark/practice'
@@ -6,6 +6,7 @@ import { SmallPrint } from '../../ui/theme/text.js'
 import { TouchMark } from '../../ui/touch-mark.js'
 import { DrawnWall, useWallThere } from './bare-wall.js'
 import { Cluster } from '../../ui/cluster.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 /** As wide as a finger meets it, mm on the wall. */
 const TOUCHED = 90
@@ -60,8 +61,8 @@ function EdgeMark({ edge, held, onTouch }: { edge: Edge; held: boolean; onTouch:
   const d = upright ? `M${at} ${-from} V${-to}` : `M${from} ${-at} H${to}`
   return (
     <TouchMark label={label} chosen={held} onTouch={onTouch}>
-      <chakra.path d={d} stroke="transparent" strokeWidth={`${TOUCHED}px`} pointerEvents="stroke" />
-      {held && <chakra.path d={d} stroke="accent" strokeWidth="26px" />}
+      <shape.path d={d} stroke="transparent" strokeWidth={`${TOUCHED}px`} pointerEvents="stroke" />
+      {held && <shape.path d={d} stroke="accent" strokeWidth="26px" />}
     </TouchMark>
   )
 }
@@ -71,6 +72,6 @@ function Tape({ a, b }: { a: Edge; b: Edge }) {
   const along = (b.from + b.to) / 2
   const d = b.upright ? `M${a.at} ${-along} H${b.at}` : `M${along} ${-a.at} V${-b.at}`
   return (
-    <chakra.path d={d} stroke="unproven" strokeWidth="22px" strokeDasharray="60 16" pointerEvents="none" />
+    <shape.path d={d} stroke="unproven" strokeWidth="22px" strokeDasharray="60 16" pointerEvents="none" />
   )
 }

@@ -1,18 +1,18 @@
-import { chakra } from '@chakra-ui/react'
 import type { SamplePhotoOf } from './drawn.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const Hand = () => <path d="M238 150c14-30 40-34 60-26v50h-44z" strokeWidth="2" opacity="0.6" />
 
 /** A conductor that stays where it was landed when it is pulled, or comes out bare. */
 const pulled: SamplePhotoOf = ({ right }) => (
   <>
-    <chakra.rect x="30" y="40" width="120" height="120" fill="panel" />
+    <shape.rect x="30" y="40" width="120" height="120" fill="panel" />
     <circle cx="90" cy="66" r="14" />
     <path d="M82 58l16 16" />
-    <chakra.rect x="62" y="92" width="56" height="40" fill="sunk" />
+    <shape.rect x="62" y="92" width="56" height="40" fill="sunk" />
     <g transform={right ? undefined : 'translate(62 0)'}>
       <path d="M92 112h58" strokeWidth="5" strokeDasharray={right ? undefined : '7 2'} />
-      <chakra.path d="M150 112h96" stroke="faint" strokeWidth="16" />
+      <shape.path d="M150 112h96" stroke="faint" strokeWidth="16" />
     </g>
     <Hand />
     <path d="M258 96h40m-10-8l12 8-12 8" strokeWidth="2" />
@@ -25,10 +25,10 @@ const click: SamplePhotoOf = ({ right }) => {
   return (
     <>
       <path d="M0 100h70" strokeWidth="6" />
-      <chakra.path d="M70 80h70v40H70z" fill="panel" />
+      <shape.path d="M70 80h70v40H70z" fill="panel" />
       <path d="M140 86h34v28h-34" />
       <g transform={`translate(${apart} 0)`}>
-        <chakra.path d="M174 74h76v52h-76z" fill="panel" />
+        <shape.path d="M174 74h76v52h-76z" fill="panel" />
         <path d="M250 100h70" strokeWidth="6" />
         <path d="M174 82h14v36h-14" />
         <path d={right ? 'M150 82l10 -8 14 0M150 118l10 8 14 0' : 'M150 78l4 -16 14 0M150 122l4 16 14 0'} />
@@ -39,10 +39,10 @@ const click: SamplePhotoOf = ({ right }) => {
 
 const crimp: SamplePhotoOf = ({ right }) => (
   <>
-    <chakra.path d="M0 100h110" stroke="faint" strokeWidth="18" />
+    <shape.path d="M0 100h110" stroke="faint" strokeWidth="18" />
     <g transform={right ? undefined : 'translate(34 0)'}>
-      <chakra.path d="M110 86h70v28h-70z" fill="panel" />
-      <chakra.path d="M180 92c20-24 70-24 92 8-22 32-72 32-92 8z" fill="panel" />
+      <shape.path d="M110 86h70v28h-70z" fill="panel" />
+      <shape.path d="M180 92c20-24 70-24 92 8-22 32-72 32-92 8z" fill="panel" />
       <circle cx="232" cy="100" r="14" />
       {right ? (
         <path d="M124 86l6 10 6-10M150 86l6 10 6-10M124 114l6-10 6 10M150 114l6-10 6 10" />
@@ -66,7 +66,7 @@ export const TERMINAL_PHOTOS: Record<string, SamplePhotoOf> = {
   arrow: ({ chosen }) => (
     <>
       <path d="M20 100h280" strokeWidth="8" />
-      <chakra.rect x="110" y="54" width="100" height="92" rx="10" fill="panel" />
+      <shape.rect x="110" y="54" width="100" height="92" rx="10" fill="panel" />
       <g transform={chosen === 'grid' ? 'rotate(180 160 100)' : undefined}>
         <path d="M130 100h56m-16-14l18 14-18 14" strokeWidth="4" />
       </g>

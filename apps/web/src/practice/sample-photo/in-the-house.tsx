@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react'
 import type { SamplePhotoOf } from './drawn.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const Word = ({ x, y, children }: { x: number; y: number; children: string }) => (
   <text x={x} y={y} fontSize="13" textAnchor="middle" fill="currentColor" stroke="none">
@@ -12,14 +12,14 @@ export const HOUSE_PHOTOS: Record<string, SamplePhotoOf> = {
   isolators: ({ right }) => (
     <>
       <path d="M0 186h320" strokeWidth="3" />
-      <chakra.rect x="34" y="40" width="84" height="110" fill="panel" />
+      <shape.rect x="34" y="40" width="84" height="110" fill="panel" />
       <Word x={76} y={100}>
         Inverter
       </Word>
       <path d="M76 150v22h114" />
       {right && (
         <>
-          <chakra.rect x="160" y="100" width="60" height="60" fill="panel" />
+          <shape.rect x="160" y="100" width="60" height="60" fill="panel" />
           <path d="M190 112v24M178 124h24" strokeWidth="5" />
           <path d="M216 116c12 0 12 16 0 16" />
           <Word x={190} y={154}>
@@ -28,7 +28,7 @@ export const HOUSE_PHOTOS: Record<string, SamplePhotoOf> = {
         </>
       )}
       <path d={right ? 'M220 172h76' : 'M190 172h106'} />
-      <chakra.rect x="262" y="24" width="44" height="80" fill="panel" />
+      <shape.rect x="262" y="24" width="44" height="80" fill="panel" />
       <path d="M270 40h28M270 52h28M270 64h28" strokeWidth="1.5" />
       <path d="M284 104v68" />
     </>
@@ -38,11 +38,11 @@ export const HOUSE_PHOTOS: Record<string, SamplePhotoOf> = {
     <>
       <path d="M60 0v188M0 188h320" strokeWidth="3" />
       {[0, 1, 2].map((i) => (
-        <chakra.rect key={i} x="92" y={44 + i * 46} width="150" height="44" fill="panel" />
+        <shape.rect key={i} x="92" y={44 + i * 46} width="150" height="44" fill="panel" />
       ))}
       {[88, 134].flatMap((y) =>
         [108, 218].map((x) => (
-          <chakra.rect key={`${x} ${y}`} x={x} y={y - 6} width="10" height="14" fill="text" />
+          <shape.rect key={`${x} ${y}`} x={x} y={y - 6} width="10" height="14" fill="text" />
         )),
       )}
       {right ? (

@@ -1,10 +1,10 @@
-import { chakra } from '@chakra-ui/react'
 import type { SamplePhotoOf } from './drawn.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 /** A module from behind, with the rail that it lies on. */
 const Module = ({ x = 40, w = 240 }: { x?: number; w?: number }) => (
   <>
-    <chakra.rect x={x} y="18" width={w} height="120" fill="panel" />
+    <shape.rect x={x} y="18" width={w} height="120" fill="panel" />
     <path
       d={`M${x + w / 3} 18v120M${x + (2 * w) / 3} 18v120M${x} 58h${w}M${x} 98h${w}`}
       strokeWidth="1"
@@ -12,7 +12,7 @@ const Module = ({ x = 40, w = 240 }: { x?: number; w?: number }) => (
     />
   </>
 )
-const Rail = () => <chakra.rect x="10" y="150" width="300" height="16" fill="hair" />
+const Rail = () => <shape.rect x="10" y="150" width="300" height="16" fill="hair" />
 
 export const ARRAY_PHOTOS: Record<string, SamplePhotoOf> = {
   // A box on the rail, or one that hangs by its own leads.
@@ -23,7 +23,7 @@ export const ARRAY_PHOTOS: Record<string, SamplePhotoOf> = {
       {right ? (
         <>
           <path d="M150 150v14h40v-14" />
-          <chakra.rect x="130" y="164" width="80" height="26" fill="panel" />
+          <shape.rect x="130" y="164" width="80" height="26" fill="panel" />
           <path d="M140 176h36M140 183h24" strokeWidth="1.5" />
           <path d="M130 172C90 172 84 150 84 138M210 172c40 0 46-22 46-34" />
         </>
@@ -31,7 +31,7 @@ export const ARRAY_PHOTOS: Record<string, SamplePhotoOf> = {
         <>
           <path d="M84 138C92 186 118 140 132 164M256 138c-8 52-36 16-44 40" />
           <g transform="rotate(14 170 172)">
-            <chakra.rect x="132" y="160" width="80" height="24" fill="panel" />
+            <shape.rect x="132" y="160" width="80" height="24" fill="panel" />
           </g>
         </>
       )}
@@ -49,7 +49,7 @@ export const ARRAY_PHOTOS: Record<string, SamplePhotoOf> = {
         zone
       </text>
       <g transform={`translate(${right ? 88 : 212} 126)`}>
-        <chakra.rect width="24" height="34" fill="hair" />
+        <shape.rect width="24" height="34" fill="hair" />
         <circle cx="12" cy="22" r="6" />
       </g>
     </>
@@ -76,11 +76,11 @@ export const ARRAY_PHOTOS: Record<string, SamplePhotoOf> = {
   // The bonding part between frame above and rail below: its teeth point at the rail, or away from it.
   teeth: ({ right }) => (
     <>
-      <chakra.rect x="50" y="20" width="220" height="56" fill="panel" />
+      <shape.rect x="50" y="20" width="220" height="56" fill="panel" />
       <text x="62" y="52" fontSize="14" fill="currentColor" stroke="none">
         frame
       </text>
-      <chakra.rect x="50" y="136" width="220" height="44" fill="hair" />
+      <shape.rect x="50" y="136" width="220" height="44" fill="hair" />
       <text x="62" y="164" fontSize="14" fill="currentColor" stroke="none">
         rail
       </text>
@@ -98,12 +98,12 @@ export const ARRAY_PHOTOS: Record<string, SamplePhotoOf> = {
     const half = wide ? 90 : 50
     return (
       <>
-        <chakra.path d={`M${160 - half} 180v-70h30v20h${2 * half - 60}v-20h30v70z`} fill="hair" />
+        <shape.path d={`M${160 - half} 180v-70h30v20h${2 * half - 60}v-20h30v70z`} fill="hair" />
         <path d={`M${160 - half} 192h${2 * half}`} strokeWidth="1" />
         <text x="160" y="172" fontSize="13" textAnchor="middle" fill="currentColor" stroke="none">
           {wide ? '40 mm' : '28 mm'}
         </text>
-        <chakra.rect x="110" y="58" width="100" height="34" fill="panel" />
+        <shape.rect x="110" y="58" width="100" height="34" fill="panel" />
         <text x="160" y="81" fontSize="18" textAnchor="middle" fill="currentColor" stroke="none">
           {part}
         </text>

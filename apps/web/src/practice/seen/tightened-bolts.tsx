@@ -1,6 +1,7 @@
-import { Box, chakra } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { SmallPrint } from '../../ui/theme/text.js'
 import { Cover, boltAt } from '../../ui/cover.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 /** A cover with its bolts: on each, as which it was tightened; a dash on one that was left out. */
 export function TightenedBolts({
@@ -20,17 +21,17 @@ export function TightenedBolts({
           const [cx, cy] = boltAt(item, i, items.length)
           return (
             <g key={item.id}>
-              <chakra.circle cx={cx} cy={cy} r="22" fill="panel" stroke="text" strokeWidth="2px" />
-              <chakra.text
+              <shape.circle cx={cx} cy={cy} r="22" fill="panel" stroke="text" strokeWidth="2px" />
+              <shape.text
                 x={cx}
                 y={cy + 6}
                 fontSize={turns.length > 1 ? '14px' : '18px'}
-                fontFamily="mono"
+                mono
                 textAnchor="middle"
                 fill="text"
               >
                 {turns.join('·') || '–'}
-              </chakra.text>
+              </shape.text>
             </g>
           )
         })}

@@ -10,18 +10,19 @@ import { basicSetup } from 'codemirror'
 import { useEffect, useRef } from 'react'
 import type { SheetFault } from '@plumb-mark/contract'
 import { completeSheet } from './completion.js'
+import { MONO, ink } from '../../ui/theme/colours.js'
 
 /** In the colours of the application, which turn with light and dark. */
 const COLOURS = HighlightStyle.define([
   {
     tag: [tags.propertyName, tags.definition(tags.propertyName), tags.keyword],
-    color: 'var(--chakra-colors-accent)',
+    color: ink('accent'),
   },
-  { tag: [tags.string, tags.content, tags.literal], color: 'var(--chakra-colors-text)' },
-  { tag: [tags.comment, tags.meta], color: 'var(--chakra-colors-faint)', fontStyle: 'italic' },
+  { tag: [tags.string, tags.content, tags.literal], color: ink('text') },
+  { tag: [tags.comment, tags.meta], color: ink('faint'), fontStyle: 'italic' },
   {
     tag: [tags.separator, tags.punctuation, tags.squareBracket, tags.brace],
-    color: 'var(--chakra-colors-faint)',
+    color: ink('faint'),
   },
 ])
 
@@ -117,28 +118,28 @@ export function YamlEditor({ text, faults, goTo, onChange, onLine, onSave }: Pro
         '& .cm-editor': {
           height: '100%',
           fontSize: '13.5px',
-          background: 'var(--chakra-colors-panel)',
-          color: 'var(--chakra-colors-text)',
+          background: ink('panel'),
+          color: ink('text'),
         },
-        '& .cm-scroller': { fontFamily: 'var(--chakra-fonts-mono)' },
-        '& .cm-content': { caretColor: 'var(--chakra-colors-text)' },
+        '& .cm-scroller': { fontFamily: MONO },
+        '& .cm-content': { caretColor: ink('text') },
         '& .cm-gutters': {
-          background: 'var(--chakra-colors-sunk)',
-          color: 'var(--chakra-colors-faint)',
+          background: ink('sunk'),
+          color: ink('faint'),
           border: 'none',
         },
-        '& .cm-activeLine, & .cm-activeLineGutter': { background: 'var(--chakra-colors-accent-wash)' },
+        '& .cm-activeLine, & .cm-activeLineGutter': { background: ink('accentWash') },
         '& .cm-tooltip': {
-          background: 'var(--chakra-colors-panel)',
-          color: 'var(--chakra-colors-text)',
-          border: '1px solid var(--chakra-colors-faint)',
+          background: ink('panel'),
+          color: ink('text'),
+          border: `1px solid ${ink('faint')}`,
         },
         '& .cm-tooltip-autocomplete ul li[aria-selected]': {
-          background: 'var(--chakra-colors-accent)',
-          color: 'var(--chakra-colors-panel)',
+          background: ink('accent'),
+          color: ink('panel'),
         },
-        '& .cm-cursor': { borderLeftColor: 'var(--chakra-colors-text)' },
-        '& .cm-selectionBackground': { background: 'var(--chakra-colors-accent-wash) !important' },
+        '& .cm-cursor': { borderLeftColor: ink('text') },
+        '& .cm-selectionBackground': { background: `${ink('accentWash')} !important` },
       }}
     />
   )

@@ -6,6 +6,7 @@ import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
 import { Cluster } from '../../ui/cluster.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 /** The glands in section, to one scale: the cable inside the range of the gland with or without its inner ring. */
 export function Glands() {
@@ -44,23 +45,23 @@ function Section({ judged }: { judged: JudgedCheck }) {
       cursor="pointer"
     >
       <chakra.svg viewBox="-90 -90 180 180" w="170px" h="170px" aria-hidden>
-        <chakra.circle r={80} fill="sunk" stroke="text" strokeWidth="3px" />
+        <shape.circle r={80} fill="sunk" stroke="text" strokeWidth="3px" />
         {fitted && gland.withRing && (
-          <chakra.circle
+          <shape.circle
             r={((gland.without.max ?? 0) * scale) / 2}
             fill="unprovenWash"
             stroke="unproven"
             strokeWidth="2px"
           />
         )}
-        <chakra.circle
+        <shape.circle
           r={((limits.max ?? 0) * scale) / 2}
           fill="paper"
           stroke="accent"
           strokeDasharray="5 4"
           strokeWidth="2px"
         />
-        <chakra.circle
+        <shape.circle
           r={((limits.min ?? 0) * scale) / 2}
           fill="none"
           stroke="accent"
@@ -68,25 +69,25 @@ function Section({ judged }: { judged: JudgedCheck }) {
           strokeWidth="2px"
         />
         {diameter !== undefined && (
-          <chakra.circle
+          <shape.circle
             r={(diameter * scale) / 2}
             fill="none"
             stroke={verdictColour(outcome.verdict)}
             strokeWidth="5px"
           />
         )}
-        <chakra.text
+        <shape.text
           y={5}
           textAnchor="middle"
           fontSize="16px"
-          fontFamily="mono"
+          mono
           fill="text"
           stroke="paper"
           strokeWidth="6px"
           style={{ paintOrder: 'stroke' }}
         >
           {diameter === undefined ? '?' : `${formatNumber(diameter, 1)} mm`}
-        </chakra.text>
+        </shape.text>
       </chakra.svg>
       <Text fontSize="15px" fontWeight={600}>
         {gland.label}, {check.unit.label}

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Flex, Text } from '@chakra-ui/react'
 import { v7 as uuid } from 'uuid'
 import {
   amps,
@@ -30,6 +30,7 @@ import { useWritable } from '../../job/use-writable.js'
 import { ConductorPanel } from './conductor-panel.js'
 import { NetworkPartPanel } from './network-part-panel.js'
 import { Symbol } from './symbols.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const SIZES = { node: { w: 122, h: 68 }, label: { w: 92, h: 30 } }
 const FRAME = { least: '360px', ends: true }
@@ -161,7 +162,7 @@ function Part({
   const figure = part.rating ?? part.source
   return (
     <TouchMark label={`${part.label}, ${PART_WORDS[part.kind]}`} chosen={chosen} onTouch={onTouch}>
-      <chakra.rect
+      <shape.rect
         x={x - w / 2}
         y={y - h / 2}
         width={w}
@@ -173,10 +174,10 @@ function Part({
         strokeDasharray={part.proposed && '5 4'}
       />
       <Symbol kind={part.kind} x={x} y={y - 19} />
-      <chakra.text x={x} y={y + 10} textAnchor="middle" fontSize="13px" fontWeight={600} fill="text">
+      <shape.text x={x} y={y + 10} textAnchor="middle" fontSize="13px" fontWeight={600} fill="text">
         {shortened(part.label, 17)}
-      </chakra.text>
-      <chakra.text x={x} y={y + 25} textAnchor="middle" fontSize="12px" fontFamily="mono" fill="faint">
+      </shape.text>
+      <shape.text x={x} y={y + 25} textAnchor="middle" fontSize="12px" mono fill="faint">
         {[
           figure === undefined ? '' : amps(figure),
           part.residual && part.residual !== 'none' ? `RCD ${part.residual}` : '',
@@ -184,7 +185,7 @@ function Part({
         ]
           .filter(Boolean)
           .join(' · ')}
-      </chakra.text>
+      </shape.text>
     </TouchMark>
   )
 }

@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react'
 import type { PartKind } from '@plumb-mark/core'
+import { shape } from '../../ui/drawings/shape.js'
 
 /** Plain drawings of our own for what stands on a one-line diagram, within 30 by 24. */
 const SHAPES: Record<PartKind, React.ReactNode> = {
@@ -28,9 +28,9 @@ const SHAPES: Record<PartKind, React.ReactNode> = {
 export function Symbol({ kind, x, y }: { kind: PartKind; x: number; y: number }) {
   return (
     <g transform={`translate(${x} ${y})`}>
-      <chakra.g fill="none" stroke="text" strokeWidth="1.7px" strokeLinejoin="round" aria-hidden>
+      <shape.g fill="none" stroke="text" strokeWidth="1.7px" strokeLinejoin="round" aria-hidden>
         {SHAPES[kind]}
-      </chakra.g>
+      </shape.g>
     </g>
   )
 }

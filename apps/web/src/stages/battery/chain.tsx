@@ -4,6 +4,7 @@ import { verdictColour } from '../../ui/verdict-mark.js'
 import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
 import { SubTitle } from '../../ui/theme/text.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const BOX = { w: 150, h: 150 }
 const GAP = 70
@@ -42,7 +43,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
       >
         {boxes.map((box, i) => (
           <g key={box}>
-            <chakra.rect
+            <shape.rect
               x={20 + i * (BOX.w + GAP)}
               y={10}
               width={BOX.w}
@@ -52,7 +53,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
               stroke="text"
               strokeWidth="2px"
             />
-            <chakra.text
+            <shape.text
               x={20 + i * (BOX.w + GAP) + BOX.w / 2}
               y={44}
               textAnchor="middle"
@@ -61,7 +62,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
               fill="text"
             >
               {box}
-            </chakra.text>
+            </shape.text>
           </g>
         ))}
         {answer?.leads.map(({ from, to, lead }, i) => {
@@ -69,14 +70,14 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
           const wrong = !allowed.includes(lead)
           return (
             <g key={i}>
-              <chakra.path
+              <shape.path
                 d={`M${a.x} ${a.y + 12} C${a.x} 210 ${b.x} 210 ${b.x} ${b.y + 12}`}
                 fill="none"
                 stroke={wrong ? 'danger' : 'accent'}
                 strokeWidth="4px"
                 strokeDasharray={wrong ? '8 6' : undefined}
               />
-              <chakra.text
+              <shape.text
                 x={(a.x + b.x) / 2}
                 y={208}
                 textAnchor="middle"
@@ -84,7 +85,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
                 fill={wrong ? 'danger' : 'faint'}
               >
                 {lead}
-              </chakra.text>
+              </shape.text>
             </g>
           )
         })}
@@ -93,7 +94,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
           const ended = answer?.terminators.includes(id)
           return (
             <g key={id}>
-              <chakra.rect
+              <shape.rect
                 x={x - 16}
                 y={y - 12}
                 width={32}
@@ -103,11 +104,11 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
                 stroke={ended ? 'unproven' : 'faint'}
                 strokeWidth={ended ? '4px' : '2px'}
               />
-              <chakra.text x={x} y={y - 20} textAnchor="middle" fontSize="13px" fill="text">
+              <shape.text x={x} y={y - 20} textAnchor="middle" fontSize="13px" fill="text">
                 {label}
-              </chakra.text>
+              </shape.text>
               {/* Above the port: a lead leaves it below. */}
-              <chakra.text
+              <shape.text
                 x={x}
                 y={y - 36}
                 textAnchor="middle"
@@ -115,14 +116,14 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
                 fill={ended ? 'unproven' : 'faint'}
               >
                 {ended ? 'terminator' : label.toLowerCase() === direction ? '' : direction}
-              </chakra.text>
+              </shape.text>
             </g>
           )
         })}
         {!answer && (
-          <chakra.text x={w / 2} y={206} textAnchor="middle" fontSize="14px" fill={colour}>
+          <shape.text x={w / 2} y={206} textAnchor="middle" fontSize="14px" fill={colour}>
             not looked at yet
-          </chakra.text>
+          </shape.text>
         )}
       </chakra.svg>
     </Box>

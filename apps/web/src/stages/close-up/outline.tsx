@@ -5,6 +5,7 @@ import { TouchMark } from '../../ui/touch-mark.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
 import { SubTitle } from '../../ui/theme/text.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 /** mm around the unit, for the marks and their words. */
 const MARGIN = 130
@@ -32,14 +33,14 @@ export function Outline({ checks }: { checks: readonly JudgedCheck[] }) {
         maxH="340px"
         fontFamily="body"
       >
-        <chakra.rect width={width} height={height} rx={18} fill="panel" stroke="text" strokeWidth={6} />
+        <shape.rect width={width} height={height} rx={18} fill="panel" stroke="text" strokeWidth={6} />
         {placed.map(({ judged: { check, outcome }, at }) => (
           <TouchMark
             key={check.id}
             label={`${check.title}: ${VERDICT_WORDS[outcome.verdict]}`}
             onTouch={() => openCheck(check.id)}
           >
-            <chakra.line
+            <shape.line
               x1={at.x * width}
               y1={at.y * height}
               x2={width + 40}
@@ -48,7 +49,7 @@ export function Outline({ checks }: { checks: readonly JudgedCheck[] }) {
               strokeWidth={3}
               strokeDasharray="8 8"
             />
-            <chakra.circle
+            <shape.circle
               cx={at.x * width}
               cy={at.y * height}
               r={MARK}
@@ -57,19 +58,19 @@ export function Outline({ checks }: { checks: readonly JudgedCheck[] }) {
               strokeWidth={10}
             />
             {outcome.verdict === 'conforms' && (
-              <chakra.circle cx={at.x * width} cy={at.y * height} r={14} fill={verdictColour('conforms')} />
+              <shape.circle cx={at.x * width} cy={at.y * height} r={14} fill={verdictColour('conforms')} />
             )}
-            <chakra.text x={width + 56} y={at.y * height + 4} fontSize="34px" fontWeight={600} fill="text">
+            <shape.text x={width + 56} y={at.y * height + 4} fontSize="34px" fontWeight={600} fill="text">
               {check.title}
-            </chakra.text>
-            <chakra.text
+            </shape.text>
+            <shape.text
               x={width + 56}
               y={at.y * height + 42}
               fontSize="28px"
               fill={verdictColour(outcome.verdict)}
             >
               {VERDICT_WORDS[outcome.verdict]}
-            </chakra.text>
+            </shape.text>
           </TouchMark>
         ))}
       </chakra.svg>

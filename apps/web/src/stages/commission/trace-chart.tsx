@@ -12,10 +12,11 @@ import {
 } from 'recharts'
 import type { TraceLimit } from '@plumb-mark/core'
 import type { Digest } from '../../data/workers/trace-work.js'
+import { ink } from '../../ui/theme/colours.js'
 
-const COLOURS = ['var(--chakra-colors-accent)', 'var(--chakra-colors-unproven)', 'var(--chakra-colors-faint)']
-const faint = 'var(--chakra-colors-faint)'
-const danger = 'var(--chakra-colors-danger)'
+const COLOURS = [ink('accent'), ink('unproven'), ink('faint')]
+const faint = ink('faint')
+const danger = ink('danger')
 
 interface Shown {
   digest: Digest
@@ -56,7 +57,7 @@ export function TraceChart({ digest, unit, by, eventAt }: Shown) {
       </svg>
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart margin={{ top: 20, right: 20, bottom: 4, left: 10 }}>
-          <CartesianGrid stroke="var(--chakra-colors-hair)" vertical={false} />
+          <CartesianGrid stroke={ink('hair')} vertical={false} />
           <XAxis
             dataKey="t"
             type="number"
@@ -66,14 +67,12 @@ export function TraceChart({ digest, unit, by, eventAt }: Shown) {
             allowDuplicatedCategory={false}
           />
           <YAxis unit={` ${unit}`} width={84} stroke={faint} domain={['auto', 'auto']} />
-          <Tooltip
-            contentStyle={{ background: 'var(--chakra-colors-panel)', border: `1px solid ${faint}` }}
-          />
+          <Tooltip contentStyle={{ background: ink('panel'), border: `1px solid ${faint}` }} />
           {eventAt !== undefined && (
             <ReferenceArea
               x1={eventAt}
               x2={Math.min(end, eventAt + by.settleWithin)}
-              fill="var(--chakra-colors-accent-wash)"
+              fill={ink('accentWash')}
               fillOpacity={0.6}
               ifOverflow="hidden"
             />
@@ -122,16 +121,16 @@ export function TraceChart({ digest, unit, by, eventAt }: Shown) {
           {eventAt !== undefined && (
             <ReferenceLine
               x={eventAt}
-              stroke="var(--chakra-colors-text)"
+              stroke={ink('text')}
               strokeDasharray="4 4"
-              label={{ value: 'event', fill: 'var(--chakra-colors-text)', position: 'top' }}
+              label={{ value: 'event', fill: ink('text'), position: 'top' }}
             />
           )}
           {settled !== undefined && settled !== eventAt && (
             <ReferenceLine
               x={settled}
-              stroke="var(--chakra-colors-accent)"
-              label={{ value: 'settled', fill: 'var(--chakra-colors-accent)', position: 'top' }}
+              stroke={ink('accent')}
+              label={{ value: 'settled', fill: ink('accent'), position: 'top' }}
             />
           )}
         </ComposedChart>

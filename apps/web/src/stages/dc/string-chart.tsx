@@ -14,10 +14,10 @@ import { TouchMark } from '../../ui/touch-mark.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useFocus } from '../../job/focus.js'
 import { ROW } from './string-row.js'
+import { MONO, ink } from '../../ui/theme/colours.js'
 
 /** How far beneath the middle of its row a string's voltage at the maximum power point is drawn. */
 const UNDER = 25
-const css = (colour: string) => `var(--chakra-colors-${colour.replace(/([A-Z])/g, '-$1').toLowerCase()})`
 
 /** The chart of the strings alone, with the library that draws it. */
 export function StringChart({ rows }: { rows: readonly StringOnChart[] }) {
@@ -36,9 +36,9 @@ export function StringChart({ rows }: { rows: readonly StringOnChart[] }) {
         type="number"
         domain={[0, Math.ceil(limit * 1.05)]}
         unit=" V"
-        stroke={css('faint')}
-        tickCount={6}
-        interval="preserveStart"
+        stroke={ink('faint')}
+        ticks={[0, 1, 2, 3, 4].map((quarter) => (quarter * limit) / 4)}
+        interval={0}
       />
       <YAxis
         type="category"
@@ -51,8 +51,8 @@ export function StringChart({ rows }: { rows: readonly StringOnChart[] }) {
       />
       <Bar
         dataKey={({ band }: StringOnChart) => (band ? [band.from, band.to] : undefined)}
-        fill={css('accentWash')}
-        stroke={css('accent')}
+        fill={ink('accentWash')}
+        stroke={ink('accent')}
         isAnimationActive={false}
         barSize={32}
       />
@@ -61,9 +61,9 @@ export function StringChart({ rows }: { rows: readonly StringOnChart[] }) {
       </ZIndexLayer>
       <ReferenceLine
         x={limit}
-        stroke={css('danger')}
+        stroke={ink('danger')}
         strokeWidth={2}
-        label={{ value: 'limit', fill: css('danger'), position: 'top' }}
+        label={{ value: 'limit', fill: ink('danger'), position: 'top' }}
       />
     </ComposedChart>
   )
@@ -91,10 +91,10 @@ function Name({
       onTouch={() => onOpen(row.id)}
     >
       <rect x={0} y={y - ROW / 2 + 4} width={x + 8} height={ROW - 8} fill="transparent" />
-      <text x={4} y={y - 3} style={{ fontSize: '16px', fontWeight: 600, fill: css('text') }}>
+      <text x={4} y={y - 3} style={{ fontSize: '16px', fontWeight: 600, fill: ink('text') }}>
         {row.label}
       </text>
-      <text x={4} y={y + 15} style={{ fontSize: '12px', fill: css('faint') }}>
+      <text x={4} y={y + 15} style={{ fontSize: '12px', fill: ink('faint') }}>
         {row.measured === undefined
           ? 'not read yet'
           : `${row.unitLabel}, ${row.input} · ${row.count} modules`}
@@ -146,7 +146,7 @@ function FromSheets({
           x2={x(start)}
           y1={y - 20}
           y2={y + 16}
-          stroke={css('faint')}
+          stroke={ink('faint')}
           strokeWidth={2}
           strokeDasharray="2 4"
         />
@@ -156,8 +156,8 @@ function FromSheets({
           cx={x(cold.voltage)}
           cy={y}
           r={7}
-          fill={css('panel')}
-          stroke={css(verdictColour(cold.verdict))}
+          fill={ink('panel')}
+          stroke={ink(verdictColour(cold.verdict))}
           strokeWidth={2.5}
         />
       )}
@@ -174,7 +174,7 @@ function FromSheets({
               )
               .join(' ')}
             fill="none"
-            stroke={css('faint')}
+            stroke={ink('faint')}
             strokeWidth={2}
           />
           <line
@@ -182,7 +182,7 @@ function FromSheets({
             x2={x(operating.to)}
             y1={beneath}
             y2={beneath}
-            stroke={css(verdictColour(operating.verdict))}
+            stroke={ink(verdictColour(operating.verdict))}
             strokeWidth={7}
           />
         </>
@@ -201,7 +201,7 @@ function Measured({
   x: number
   y: number
 }) {
-  const colour = css(verdictColour(verdict))
+  const colour = ink(verdictColour(verdict))
   // To the left of its band there is room; to the right stands the coldest morning.
   const left = band !== undefined && measured <= band.to
   return (
@@ -213,9 +213,9 @@ function Measured({
         textAnchor={left ? 'end' : 'start'}
         style={{
           fontSize: '14px',
-          fontFamily: 'var(--chakra-fonts-mono)',
+          fontFamily: MONO,
           fill: colour,
-          stroke: css('sunk'),
+          stroke: ink('sunk'),
           strokeWidth: 4,
           paintOrder: 'stroke',
         }}

@@ -1,4 +1,4 @@
-import { Box, Button, Text, chakra } from '@chakra-ui/react'
+import { Box, Button, Text } from '@chakra-ui/react'
 import { v7 as uuid } from 'uuid'
 import {
   BOND_WORDS,
@@ -21,6 +21,7 @@ import type { GraphLayout } from '@plumb-mark/report'
 import { useWritable } from '../../job/use-writable.js'
 import { BondPanel } from './bond-panel.js'
 import { PartPanel } from './part-panel.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const SIZES = { node: { w: 164, h: 52 }, label: { w: 116, h: 50 } }
 const FRAME = { least: '320px', ends: false }
@@ -132,7 +133,7 @@ function DrawnPart({
   const main = part.kind === 'main-terminal'
   return (
     <TouchMark label={`${part.label}, ${EARTH_PART_WORDS[part.kind]}`} chosen={chosen} onTouch={onTouch}>
-      <chakra.rect
+      <shape.rect
         x={x - w / 2}
         y={y - h / 2}
         width={w}
@@ -143,12 +144,12 @@ function DrawnPart({
         strokeWidth={chosen ? '4px' : '2px'}
         strokeDasharray={part.proposed && '5 4'}
       />
-      <chakra.text x={x} y={y - 3} textAnchor="middle" fontSize="17px" fontWeight={600} fill="text">
+      <shape.text x={x} y={y - 3} textAnchor="middle" fontSize="17px" fontWeight={600} fill="text">
         {shortened(part.label, 19)}
-      </chakra.text>
-      <chakra.text x={x} y={y + 17} textAnchor="middle" fontSize="12.5px" fill="faint">
+      </shape.text>
+      <shape.text x={x} y={y + 17} textAnchor="middle" fontSize="12.5px" fill="faint">
         {EARTH_PART_WORDS[part.kind]}
-      </chakra.text>
+      </shape.text>
     </TouchMark>
   )
 }

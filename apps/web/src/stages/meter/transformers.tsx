@@ -5,6 +5,7 @@ import { verdictColour } from '../../ui/verdict-mark.js'
 import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
 import { SubTitle } from '../../ui/theme/text.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const W = 620
 const ROW = 74
@@ -21,12 +22,12 @@ export function Transformers({ checks }: { checks: readonly JudgedCheck[] }) {
         role="group"
         aria-label="Transformers"
       >
-        <chakra.text x={8} y={16} fontSize="14px" fontWeight={600} fill="text">
+        <shape.text x={8} y={16} fontSize="14px" fontWeight={600} fill="text">
           grid
-        </chakra.text>
-        <chakra.text x={W - 8} y={16} fontSize="14px" fontWeight={600} fill="text" textAnchor="end">
+        </shape.text>
+        <shape.text x={W - 8} y={16} fontSize="14px" fontWeight={600} fill="text" textAnchor="end">
           loads and inverters
-        </chakra.text>
+        </shape.text>
         {checks.map((judged, i) => (
           <OnConductor key={judged.check.id} judged={judged} y={i * ROW + 56} />
         ))}
@@ -48,11 +49,11 @@ function OnConductor({ judged, y }: { judged: JudgedCheck; y: number }) {
       onTouch={() => openCheck(check.id)}
     >
       <rect x={0} y={y - 34} width={W} height={ROW - 6} fill="transparent" />
-      <chakra.line x1={8} x2={W - 8} y1={y} y2={y} stroke="text" strokeWidth="5px" />
-      <chakra.text x={8} y={y - 12} fontSize="13px" fill="faint">
+      <shape.line x1={8} x2={W - 8} y1={y} y2={y} stroke="text" strokeWidth="5px" />
+      <shape.text x={8} y={y - 12} fontSize="13px" fill="faint">
         {check.unit.label}, {check.subject.label}
-      </chakra.text>
-      <chakra.rect
+      </shape.text>
+      <shape.rect
         x={W / 2 - 62}
         y={y - 24}
         width={124}
@@ -65,9 +66,9 @@ function OnConductor({ judged, y }: { judged: JudgedCheck; y: number }) {
       />
       {found && <Arrow x={W / 2} y={y} to={found} colour={colour} />}
       <Arrow x={W / 2 + 150} y={y + 22} to={wanted} colour="faint" small />
-      <chakra.text x={W / 2 + 186} y={y + 27} fontSize="12.5px" fill="faint">
+      <shape.text x={W / 2 + 186} y={y + 27} fontSize="12.5px" fill="faint">
         must be
-      </chakra.text>
+      </shape.text>
     </TouchMark>
   )
 }
@@ -89,7 +90,7 @@ function Arrow({
   const d = to === 'grid' ? -1 : 1
   const l = small ? 22 : 40
   return (
-    <chakra.path
+    <shape.path
       d={`M${x - d * l} ${y} H${x + d * l} m${-d * 12} -9 l${d * 12} 9 l${-d * 12} 9`}
       fill="none"
       stroke={colour}

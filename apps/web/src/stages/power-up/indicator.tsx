@@ -7,6 +7,7 @@ import { LAMPS, Lamp } from '../../ui/lamp.js'
 import { useAnswerOf } from '../answer-of.js'
 import { UnitHeading } from '../unit-heading.js'
 import { useAnswering } from '../use-answering.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 const STRIP = 200
 
@@ -123,7 +124,7 @@ function Bars({ lit: count, of, colour }: { lit: number; of: number; colour: str
   return (
     <chakra.svg viewBox={`0 0 ${STRIP} 64`} w="100%" maxW="240px" aria-hidden>
       {Array.from({ length: of }, (_, i) => (
-        <chakra.rect
+        <shape.rect
           key={i}
           x={i * width + 3}
           y={8}

@@ -2,6 +2,8 @@ import { chakra } from '@chakra-ui/react'
 import { memo } from 'react'
 import { placeWords, type ArrayDrawing, type DrawnPlace, type DrawnPlane } from '@plumb-mark/core'
 import { stringColour } from '../../ui/theme/string-colours.js'
+import { alike } from '../../ui/alike.js'
+import { shape } from '../../ui/drawings/shape.js'
 
 export interface MapState {
   drawing: ArrayDrawing
@@ -70,9 +72,9 @@ const Plane = memo(function Plane({
 }) {
   return (
     <g transform={`translate(${x} ${y})`}>
-      <chakra.text x={0} y={-0.5 * size} fontSize={`${1.25 * size}px`} fontWeight={600} fill="text">
+      <shape.text x={0} y={-0.5 * size} fontSize={`${1.25 * size}px`} fontWeight={600} fill="text">
         {label}
-      </chakra.text>
+      </shape.text>
       {places.map((place) => (
         <Module key={place.id} place={place} w={moduleW} h={moduleH} size={size} words={words} />
       ))}
@@ -95,14 +97,14 @@ function Module({
 }) {
   const silent = heard === 'silent'
   return (
-    <chakra.g
+    <shape.g
       data-place={id}
       role="button"
       tabIndex={words ? 0 : -1}
       cursor="pointer"
       aria-label={`${placeWords(id)}${string === undefined ? '' : `, string ${string + 1}, module ${order}`}${heard && heard !== 'heard' ? `, ${heard === 'silent' ? 'silent' : 'serial mistyped'}` : ''}`}
     >
-      <chakra.rect
+      <shape.rect
         x={x}
         y={y}
         width={w}
@@ -113,7 +115,7 @@ function Module({
         strokeWidth={silent || heard === 'typo' ? '40px' : '16px'}
       />
       {words && string !== undefined && (
-        <chakra.text
+        <shape.text
           x={x + w - 0.25 * size}
           y={y + 0.95 * size}
           fontSize={`${0.9 * size}px`}
@@ -122,10 +124,10 @@ function Module({
           fontWeight={600}
         >
           {order}
-        </chakra.text>
+        </shape.text>
       )}
       {words && device && heard !== 'silent' && heard !== 'typo' && (
-        <chakra.rect
+        <shape.rect
           x={x + 0.25 * size}
           y={y + h - 1.05 * size}
           width={1.1 * size}
@@ -137,7 +139,7 @@ function Module({
         />
       )}
       {words && heard && heard !== 'heard' && (
-        <chakra.text
+        <shape.text
           x={x + w / 2}
           y={y + h - 0.3 * size}
           fontSize={`${1.1 * size}px`}
@@ -146,9 +148,9 @@ function Module({
           fontWeight={700}
         >
           {silent ? 'silent' : 'slip?'}
-        </chakra.text>
+        </shape.text>
       )}
-    </chakra.g>
+    </shape.g>
   )
 }
 
@@ -165,7 +167,7 @@ const Lines = memo(function Lines({
     <g pointerEvents="none" fill="none">
       {branches.map(({ id, label, path, endCapped }) => (
         <g key={id}>
-          <chakra.polyline
+          <shape.polyline
             points={points(path)}
             stroke="unproven"
             strokeWidth="46px"
@@ -173,7 +175,7 @@ const Lines = memo(function Lines({
             opacity={0.9}
           />
           {path[0] && (
-            <chakra.text
+            <shape.text
               x={path[0].x}
               y={path[0].y - 0.25 * size}
               fontSize={`${0.95 * size}px`}
@@ -182,7 +184,7 @@ const Lines = memo(function Lines({
               textAnchor="middle"
             >
               {label}
-            </chakra.text>
+            </shape.text>
           )}
           {path.length > 0 && endCapped !== undefined && <End at={path.at(-1)!} capped={endCapped} />}
         </g>
@@ -192,7 +194,7 @@ const Lines = memo(function Lines({
           <polyline points={points(path)} strokeWidth="60px" strokeLinejoin="round" opacity={0.85} />
           {path[0] && <circle cx={path[0].x} cy={path[0].y} r="130" fill={stringColour(number)} />}
           {path[0] && (
-            <chakra.text
+            <shape.text
               x={path[0].x}
               y={path[0].y + 70}
               fontSize="190px"
@@ -202,7 +204,7 @@ const Lines = memo(function Lines({
               fill="#fff"
             >
               {label.replace(/^string /i, '').slice(0, 3)}
-            </chakra.text>
+            </shape.text>
           )}
           {path.length > 1 && (
             <path
@@ -219,9 +221,9 @@ const Lines = memo(function Lines({
 /** The end of a trunk: closed by its cap, or open. */
 function End({ at: { x, y }, capped }: { at: { x: number; y: number }; capped: boolean }) {
   return capped ? (
-    <chakra.rect x={x - 110} y={y - 110} width={220} height={220} fill="unproven" />
+    <shape.rect x={x - 110} y={y - 110} width={220} height={220} fill="unproven" />
   ) : (
-    <chakra.path d={`M${x - 130} ${y - 130} l260 260 m0 -260 l-260 260`} stroke="danger" strokeWidth="60px" />
+    <shape.path d={`M${x - 130} ${y - 130} l260 260 m0 -260 l-260 260`} stroke="danger" strokeWidth="60px" />
   )
 }
 
@@ -229,13 +231,13 @@ function Walk({ drawing, walked }: { drawing: ArrayDrawing; walked: readonly str
   const path = walked.flatMap((id) => middleOf(drawing, id) ?? [])
   return (
     <g pointerEvents="none" fill="none">
-      <chakra.polyline points={points(path)} stroke="accent" strokeWidth="90px" strokeLinejoin="round" />
+      <shape.polyline points={points(path)} stroke="accent" strokeWidth="90px" strokeLinejoin="round" />
       {path.map(({ x, y }, i) => (
         <g key={walked[i]}>
-          <chakra.circle cx={x} cy={y} r="170" fill="panel" stroke="accent" strokeWidth="40px" />
-          <chakra.text x={x} y={y + 80} fontSize="220px" fontWeight={700} textAnchor="middle" fill="text">
+          <shape.circle cx={x} cy={y} r="170" fill="panel" stroke="accent" strokeWidth="40px" />
+          <shape.text x={x} y={y + 80} fontSize="220px" fontWeight={700} textAnchor="middle" fill="text">
             {i + 1}
-          </chakra.text>
+          </shape.text>
         </g>
       ))}
     </g>
@@ -247,7 +249,7 @@ function Ring({ drawing, at, colour }: { drawing: ArrayDrawing; at: string | und
   const place = plane?.places.find(({ id }) => id === at)
   if (!plane || !place) return null
   return (
-    <chakra.rect
+    <shape.rect
       x={plane.x + place.x - 30}
       y={plane.y + place.y - 30}
       width={plane.moduleW + 60}
@@ -267,9 +269,4 @@ function middleOf({ planes }: ArrayDrawing, id: string): { x: number; y: number 
   return (
     plane && place && { x: plane.x + place.x + plane.moduleW / 2, y: plane.y + place.y + plane.moduleH / 2 }
   )
-}
-
-/** Drawn again only when it says something else: a map has thousands of modules. */
-function alike(before: object, after: object): boolean {
-  return JSON.stringify(before) === JSON.stringify(after)
 }

@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react'
+import { ink } from '../theme/colours.js'
 
-const LINE = { fill: 'none', stroke: 'var(--chakra-colors-text)', strokeWidth: 2 } as const
-const MARK = { fill: 'none', stroke: 'var(--chakra-colors-accent)', strokeWidth: 2.5 } as const
-const FILL = 'var(--chakra-colors-panel)'
+const LINE = { fill: 'none', stroke: ink('text'), strokeWidth: 2 } as const
+const MARK = { fill: 'none', stroke: ink('accent'), strokeWidth: 2.5 } as const
+const FILL = ink('panel')
 
 /** A measure between two points, with its ends. */
 function Measure({ from: [x1, y1], to: [x2, y2] }: { from: [number, number]; to: [number, number] }) {

@@ -3,6 +3,7 @@ import { formatNumber, phaseCurrents, type CtPhasingInput, type Phasor, type Wir
 import type { PictureProps } from './props.js'
 import { Lead } from '../theme/text.js'
 import { Cluster } from '../cluster.js'
+import { shape } from './shape.js'
 
 const SIZE = 270
 const COLOURS = ['accent', 'danger', 'unproven'] as const
@@ -42,7 +43,7 @@ function Diagram({ title, voltages, currents }: { title: string; voltages: Phaso
         role="img"
         aria-label={`Phasors ${title}`}
       >
-        <chakra.circle r={SIZE / 2 - 6} fill="none" stroke="hair" />
+        <shape.circle r={SIZE / 2 - 6} fill="none" stroke="hair" />
         {voltages.map(({ magnitude, angle }, k) => (
           <Arrow
             key={`v${k}`}
@@ -91,13 +92,13 @@ function Arrow({
   const along = Math.max(44, length * 0.62)
   const [lx, ly] = thin ? at(length + 13) : at(along, -22 / along)
   return (
-    <chakra.g stroke={colour} fill="none" opacity={thin ? 0.65 : 1}>
-      <chakra.path
+    <shape.g stroke={colour} fill="none" opacity={thin ? 0.65 : 1}>
+      <shape.path
         d={`M0 0 L${x} ${y} M${head(0.4)} L${x} ${y} L${head(-0.4)}`}
         strokeWidth={thin ? '1.5px' : '4px'}
         strokeDasharray={thin ? '5 4' : undefined}
       />
-      <chakra.text
+      <shape.text
         x={lx}
         y={ly + 4}
         fontSize="13px"
@@ -106,7 +107,7 @@ function Arrow({
         textAnchor={thin ? 'middle' : Math.abs(lx) < 30 ? 'middle' : lx < 0 ? 'end' : 'start'}
       >
         {label}
-      </chakra.text>
-    </chakra.g>
+      </shape.text>
+    </shape.g>
   )
 }

@@ -1,5 +1,5 @@
-import { chakra } from '@chakra-ui/react'
 import { afterMoves, type Move, type WallDrawing } from '@plumb-mark/core'
+import { shape } from './shape.js'
 
 /** Each unit that would have to move, drawn where it would then hang. In millimetres of the wall. */
 export function ReworkGhosts({ drawing, moves }: { drawing: WallDrawing; moves: readonly Move[] }) {
@@ -8,7 +8,7 @@ export function ReworkGhosts({ drawing, moves }: { drawing: WallDrawing; moves: 
     const from = drawing.items.find((item) => item.id === id)!
     return (
       <g key={id} pointerEvents="none">
-        <chakra.rect
+        <shape.rect
           x={x}
           y={-y - h}
           width={w}
@@ -19,12 +19,12 @@ export function ReworkGhosts({ drawing, moves }: { drawing: WallDrawing; moves: 
           strokeWidth="12px"
           strokeDasharray="36 22"
         />
-        <chakra.path
+        <shape.path
           d={`M${from.x + w / 2} ${-from.y - h / 2} L${x + w / 2} ${-y - h / 2}`}
           stroke="accent"
           strokeWidth="14px"
         />
-        <chakra.text
+        <shape.text
           x={x + w / 2}
           y={-y - h - 30}
           textAnchor="middle"
@@ -33,7 +33,7 @@ export function ReworkGhosts({ drawing, moves }: { drawing: WallDrawing; moves: 
           fill="accent"
         >
           {label} here
-        </chakra.text>
+        </shape.text>
       </g>
     )
   })

@@ -10,6 +10,8 @@ import {
 import { useDrag } from '@use-gesture/react'
 import { TouchMark } from '../touch-mark.js'
 import { verdictColour } from '../verdict-mark.js'
+import { alike } from '../alike.js'
+import { shape } from './shape.js'
 
 /** A thing on a wall that is being dragged: its lower left corner as it stands now, mm. */
 export interface Dragged {
@@ -73,7 +75,7 @@ export function WallElevation({
           patternUnits="userSpaceOnUse"
           patternTransform="rotate(45)"
         >
-          <chakra.line x1="0" y1="0" x2="0" y2="40" stroke="faint" strokeWidth="5px" opacity={0.55} />
+          <shape.line x1="0" y1="0" x2="0" y2="40" stroke="faint" strokeWidth="5px" opacity={0.55} />
         </pattern>
       </defs>
       <Surround drawing={drawing} />
@@ -167,9 +169,6 @@ function useMillimetresPerPixel(
   return Math.max(width / size.w, height / size.h)
 }
 
-/** A drawing is made anew on every keystroke; what says the same is not drawn again. */
-const alike = (before: object, after: object) => JSON.stringify(before) === JSON.stringify(after)
-
 const Surround = memo(function Surround({
   drawing: { bounds, ceiling, leftCorner, rightCorner },
 }: {
@@ -181,7 +180,7 @@ const Surround = memo(function Surround({
   const top = ceiling ?? y1
   return (
     <g>
-      <chakra.rect x={left} y={-top} width={right - left} height={top} fill="paper" />
+      <shape.rect x={left} y={-top} width={right - left} height={top} fill="paper" />
       <rect x={x0} y={0} width={x1 - x0} height={-y0} fill="url(#hatch)" />
       {ceiling !== undefined && (
         <rect x={x0} y={-y1} width={x1 - x0} height={y1 - ceiling} fill="url(#hatch)" />
@@ -190,7 +189,7 @@ const Surround = memo(function Surround({
       {rightCorner !== undefined && (
         <rect x={rightCorner} y={-top} width={x1 - rightCorner} height={top} fill="url(#hatch)" />
       )}
-      <chakra.path
+      <shape.path
         d={`M${left} 0 H${right} ${ceiling !== undefined ? `M${left} ${-ceiling} H${right}` : ''} ${leftCorner ? `M0 0 V${-top}` : ''} ${rightCorner !== undefined ? `M${rightCorner} 0 V${-top}` : ''}`}
         stroke="text"
         strokeWidth="12px"
@@ -211,7 +210,7 @@ function GoesOn({ x, top }: { x: number; top: number }) {
   const zigzag = `M${x} 0 V${-middle + 3 * SWING} l${SWING} ${-1.5 * SWING} l${-2 * SWING} ${-3 * SWING} l${SWING} ${-1.5 * SWING} V${-top}`
   return (
     <g>
-      <chakra.path d={zigzag} stroke="faint" strokeWidth="7px" fill="none" />
+      <shape.path d={zigzag} stroke="faint" strokeWidth="7px" fill="none" />
       <title>The wall goes on</title>
     </g>
   )
@@ -229,22 +228,20 @@ function sameSurround(
   )
 }
 
-const Dashed = chakra('rect', {
-  base: {
-    fill: 'none',
-    stroke: 'faint',
-    strokeWidth: '4px',
-    strokeDasharray: '18 14',
-    pointerEvents: 'none',
-  },
-})
+const DASHED = {
+  fill: 'none',
+  stroke: 'faint',
+  strokeWidth: 4,
+  strokeDasharray: '18 14',
+  pointerEvents: 'none',
+} as const
 
 const Envelope = memo(function Envelope({ whole, unit, x, y, w, h }: DrawnEnvelope) {
-  if (whole) return <Dashed x={x} y={-y - h} width={w} height={h} />
+  if (whole) return <shape.rect {...DASHED} x={x} y={-y - h} width={w} height={h} />
   return (
     <>
-      <Dashed x={x} y={-unit.y - unit.h} width={w} height={unit.h} />
-      <Dashed x={unit.x} y={-y - h} width={unit.w} height={h} />
+      <shape.rect {...DASHED} x={x} y={-unit.y - unit.h} width={w} height={unit.h} />
+      <shape.rect {...DASHED} x={unit.x} y={-y - h} width={unit.w} height={h} />
     </>
   )
 }, alike)
@@ -275,7 +272,7 @@ const Item = memo(function Item({
       data-item={id}
       {...(movable && { 'data-drag': true, style: { touchAction: 'none' } })}
     >
-      <chakra.rect
+      <shape.rect
         x={x}
         y={-y - h}
         width={w}
@@ -287,14 +284,10 @@ const Item = memo(function Item({
         strokeDasharray={drawn ? '26 16' : undefined}
       />
       {isUnit && (
-        <chakra.path
-          d={`M${x + w * 0.2} ${-y - h * 0.82} H${x + w * 0.8}`}
-          stroke="hair"
-          strokeWidth="10px"
-        />
+        <shape.path d={`M${x + w * 0.2} ${-y - h * 0.82} H${x + w * 0.8}`} stroke="hair" strokeWidth="10px" />
       )}
       <g transform={narrow && !below ? `rotate(-90 ${cx} ${cy})` : undefined}>
-        <chakra.text
+        <shape.text
           x={cx}
           y={cy}
           fontSize={`${size * 1.1}px`}
@@ -308,7 +301,7 @@ const Item = memo(function Item({
           pointerEvents="none"
         >
           {label}
-        </chakra.text>
+        </shape.text>
       </g>
     </TouchMark>
   )
@@ -338,18 +331,18 @@ const Dimension = memo(function Dimension({
     : { x: mx, y: my - 26, textAnchor: 'middle' as const }
   const strong = verdict === 'does-not-conform'
   return (
-    <chakra.g opacity={quiet ? 0.4 : 1} pointerEvents="none" data-dimension={line.id} data-verdict={verdict}>
-      <chakra.path
+    <shape.g opacity={quiet ? 0.4 : 1} pointerEvents="none" data-dimension={line.id} data-verdict={verdict}>
+      <shape.path
         d={`M${from.x} ${-from.y} L${to.x} ${-to.y} ${ticks}`}
         stroke={colour}
         strokeWidth={strong ? '14px' : '7px'}
         fill="none"
       />
       {shown && (
-        <chakra.text
+        <shape.text
           {...place}
           fontSize={`${size * (strong ? 1.15 : 1)}px`}
-          fontFamily="mono"
+          mono
           fontWeight={500}
           fill={colour}
           stroke="paper"
@@ -357,10 +350,10 @@ const Dimension = memo(function Dimension({
           style={{ paintOrder: 'stroke' }}
         >
           {figures}
-        </chakra.text>
+        </shape.text>
       )}
       {shortBy > 0 && (
-        <chakra.text
+        <shape.text
           {...place}
           y={place.y + (upright ? 1.3 * size : 1.9 * size)}
           fontSize={`${size * 1.25}px`}
@@ -371,8 +364,8 @@ const Dimension = memo(function Dimension({
           style={{ paintOrder: 'stroke' }}
         >
           short by {formatNumber(shortBy, 1)}
-        </chakra.text>
+        </shape.text>
       )}
-    </chakra.g>
+    </shape.g>
   )
 }, alike)

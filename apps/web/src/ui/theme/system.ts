@@ -19,6 +19,7 @@ import {
   textareaRecipe,
   tokens,
 } from '@chakra-ui/react/theme'
+import { COLOURS } from './colours.js'
 
 /** Of the library's theme the parts that are used: with all its recipes it would be a third of what is loaded first. */
 const library = defineConfig({
@@ -50,30 +51,6 @@ const library = defineConfig({
   },
 })
 
-/**
- * Drawn from the craft of setting out: a limewashed ground, a chalk-line blue to act with, red oxide for
- * danger, the bob’s brass for what is unproven.
- */
-const colours = {
-  paper: ['#f3eee3', '#171916'],
-  panel: ['#fbf8f1', '#20231f'],
-  sunk: ['#e9e2d3', '#101210'],
-  text: ['#22211d', '#ece7da'],
-  faint: ['#615b4e', '#a9a391'],
-  hair: ['#d5ccb9', '#3a3e37'],
-  accent: ['#23527d', '#8fbde2'],
-  accentWash: ['#dde7ef', '#1f2f3c'],
-  danger: ['#9a3119', '#f0937a'],
-  dangerWash: ['#f4ddd4', '#42241b'],
-  unproven: ['#7a5b12', '#dcb65f'],
-  unprovenWash: ['#f1e6c8', '#393019'],
-  // On a photo, with a white edge around them: the same by day and by night.
-  pinMark: ['#1d4a73', '#1d4a73'],
-  pinCheck: ['#7a5b12', '#7a5b12'],
-  pinLength: ['#9a3119', '#9a3119'],
-  rim: ['#171916', '#171916'],
-} as const
-
 const both = ([light, dark]: readonly [string, string]) => ({ value: { _light: light, _dark: dark } })
 
 const config = defineConfig({
@@ -89,6 +66,7 @@ const config = defineConfig({
     'body:has([data-print]) [data-print], body:has([data-print]) [data-print] *': {
       _print: { visibility: 'visible' },
     },
+    'input, progress': { accentColor: 'accent' },
     '*': { _motionReduce: { animation: 'none', transition: 'none' } },
   },
   theme: {
@@ -111,7 +89,7 @@ const config = defineConfig({
       ruleBelow: { value: { borderBottom: '1px solid', borderColor: 'hair' } },
     },
     semanticTokens: {
-      colors: Object.fromEntries(Object.entries(colours).map(([name, pair]) => [name, both(pair)])),
+      colors: Object.fromEntries(Object.entries(COLOURS).map(([name, pair]) => [name, both(pair)])),
     },
     slotRecipes: {
       // On whatever it lies; the library's is white.

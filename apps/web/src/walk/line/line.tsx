@@ -2,10 +2,11 @@ import { Box, Text, chakra } from '@chakra-ui/react'
 import { memo, useEffect, useRef } from 'react'
 import { NavLink, useParams } from 'react-router'
 import { useShallow } from 'zustand/react/shallow'
-import { STAGE_TITLES, blockers, worst, type Inspection, type Stage, type Verdict } from '@plumb-mark/core'
+import { STAGE_TITLES, worst, type Inspection, type Stage, type Verdict } from '@plumb-mark/core'
 import { useSession } from '../../data/session.js'
 import { PlumbBob } from '../../ui/plumb-bob.js'
 import { VerdictShape } from '../../ui/verdict-mark.js'
+import { useInTheWay } from '../../job/in-the-way.js'
 import { useInspection } from '../../job/inspection.js'
 import { useBestNext } from './best-next.js'
 import { Small } from '../../ui/theme/text.js'
@@ -76,7 +77,7 @@ export const Line = memo(function Line({ stages, here }: { stages: readonly Stag
 function SignMark() {
   const { jobId } = useParams()
   const sealed = useInspection(({ inspection }) => inspection?.state.seal !== undefined)
-  const inTheWay = useInspection(({ inspection }) => (inspection ? blockers(inspection).length : 0))
+  const inTheWay = useInTheWay()
   return (
     <Mark to={`/jobs/${jobId}/sign-off`}>
       <Box w="26px" flexShrink={0} display="flex" justifyContent="center" zIndex={1} bg="panel">

@@ -1,4 +1,4 @@
-import { Button, Text, chakra } from '@chakra-ui/react'
+import { Button, Text } from '@chakra-ui/react'
 import { useRef, useState } from 'react'
 import {
   OBSTRUCTION_CLASSES,
@@ -23,6 +23,7 @@ import { useCommit } from '../../../job/use-commit.js'
 import { Panel } from '../../panel.js'
 import { Danger, SmallMono } from '../../../ui/theme/text.js'
 import { Cluster } from '../../../ui/cluster.js'
+import { shape } from '../../../ui/drawings/shape.js'
 
 /** A finger hits the pixel that it means, or the next. */
 const HIT_PX = 1.5
@@ -56,7 +57,7 @@ export function CornerTouches({
     <g>
       {shown && <Between {...shown} />}
       {one && (
-        <chakra.circle cx={one.x} cy={-one.y} r="14" fill="pinLength" stroke="white" strokeWidth="5px" />
+        <shape.circle cx={one.x} cy={-one.y} r="14" fill="pinLength" stroke="white" strokeWidth="5px" />
       )}
       <rect
         ref={area}
@@ -76,7 +77,7 @@ export function CornerTouches({
 
 function Between({ one, other }: Pick<TouchedCorners, 'one' | 'other'>) {
   return (
-    <chakra.rect
+    <shape.rect
       x={Math.min(one.x, other.x)}
       y={-Math.max(one.y, other.y)}
       width={Math.abs(other.x - one.x)}
