@@ -23,7 +23,7 @@ export async function run() {
     spawn(process.execPath, [at('apps', name, name === 'server' ? 'bundle' : 'dist', 'main.js'), ...args], {
       stdio: ['pipe', 'ignore', 'ignore'],
     })
-  const server = program('server', '--data', dataDir, '--port', String(PORT))
+  const server = program('server', '--data', dataDir, '--port', String(PORT), '--simulated-devices')
   const parks = [0, 1, 2, 3].map((i) => program('devices', '--first-port', String(FIRST_PORT + 200 * i)))
   const browser = await chromium.launch({
     executablePath: CHROMIUM,
@@ -178,7 +178,7 @@ async function longTraces(page, jobId) {
   }
   const channels = [{ name: 'inverter', unit: 'W' }]
   const kept = await keep(writeTrace({ channels, t, values: [rounded] }))
-  const found = traceFacts({ t, values: rounded }, 50_000, by)
+  const found = traceFacts({ t, values: rounded, unit: 'W' }, 50_000, by)
   const ref = {
     id: kept.id,
     sha256: kept.sha256,
