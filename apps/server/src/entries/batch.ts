@@ -4,6 +4,7 @@ import {
   inspect,
   inspectNext,
   knownWhereDone,
+  pointsNext,
   type Entry,
   type EntryKind,
   type Inspection,
@@ -20,11 +21,14 @@ export interface OpenJob {
   inspection: Inspection
 }
 
-/** A job while a batch is appended to it: judged on only when the next entry is weighed by something that the last ones changed. */
+/** A job while a batch is appended to it: judged on only when the next entry is weighed by something that
+ * the last ones changed, and only as far as it is weighed by. */
 export class Batch {
   private readonly entries: Entry[]
   private state: JobState
   private inspection: Inspection
+  /** The same with what is asked by what was built since; not judged. */
+  private points: Inspection
   private behind: 'nothing' | 'outcomes' | 'points' = 'nothing'
   /** The same as the device that sends it knew the job, once that is asked; undefined where nothing came between. */
   private elsewhere: Batch | undefined | 'not-asked' = 'not-asked'
@@ -35,6 +39,7 @@ export class Batch {
   ) {
     this.entries = [...before.entries]
     this.inspection = before.inspection
+    this.points = before.inspection
     this.state = before.inspection.state
   }
 
@@ -49,8 +54,9 @@ export class Batch {
 
   async weighedFor(kind: EntryKind): Promise<Inspection> {
     const wanted = entryRow(kind)?.validatesAgainst
-    if (wanted === 'outcomes' || (wanted === 'points' && this.behind === 'points')) await this.catchUp()
-    return { ...this.inspection, state: this.state }
+    if (wanted === 'outcomes') await this.catchUp()
+    if (wanted === 'points') await this.catchUpPoints()
+    return { ...(wanted === 'points' ? this.points : this.inspection), state: this.state }
   }
 
   /** The job without what others did that had not reached the device. */
@@ -88,6 +94,13 @@ export class Batch {
   private async catchUp(): Promise<void> {
     if (this.behind === 'nothing') return
     this.inspection = inspectNext(this.inspection, this.state, await this.sheetsFor(this.state))
+    this.points = this.inspection
     this.behind = 'nothing'
+  }
+
+  private async catchUpPoints(): Promise<void> {
+    if (this.behind !== 'points') return
+    this.points = pointsNext(this.points, this.state, await this.sheetsFor(this.state))
+    this.behind = 'outcomes'
   }
 }

@@ -37,9 +37,12 @@ export function admit(entry: NewEntry, role: Role, inspection: Inspection, knows
 
 /** The job as judged, as an entry is weighed against it. */
 function againstWhat(inspection: Inspection): Against {
-  const { state, checks, defects } = inspection
+  const { state, checks, at, defects } = inspection
   const asked = (point: PointId, kind: Ask['kind']) =>
-    checks.find(({ check }) => check.point === point && check.ask.kind === kind)?.check.ask
+    at.byPoint
+      .get(point)
+      ?.map((i) => checks[i]!.check.ask)
+      .find((ask) => ask.kind === kind)
   const severityOf = (id: CheckId) => checks.find(({ check }) => check.id === id)?.check.requirement.severity
   return {
     state,

@@ -4,7 +4,7 @@ import { ENTRY_KINDS } from '../job/entries/registry.js'
 import { inverseOf, photosShown } from '../job/entry.js'
 import { fold } from '../job/fold.js'
 import { adoptionChanges } from '../walk/adoption.js'
-import { inspect, inspectDraft, type Inspection } from '../walk/inspect.js'
+import { inspect, inspectDraft, pointsNext, type Inspection } from '../walk/inspect.js'
 import { sayEvidence } from '../walk/say-evidence.js'
 import { arrayDrawing } from '../drawings/array.js'
 import { stringChart } from '../drawings/string-chart.js'
@@ -14,6 +14,9 @@ import { blockers, waitingFor } from '../sign-off/gate.js'
 import { readInspectionFile, verifyInspectionFile } from './inspection-file.js'
 import { Chance, LIBRARY, RandomJob } from './random-job.testing.js'
 import { sha256 } from './sample-job.testing.js'
+
+const SEEDS = Array.from({ length: 36 }, (_, i) => 1000 + 77 * i)
+const STEPS = 90
 
 /** All that a person could read of a judged job, a line for each check. */
 function plainly({ checks, defects, verdict, walls }: Inspection): string[] {
@@ -40,6 +43,23 @@ function plainly({ checks, defects, verdict, walls }: Inspection): string[] {
   return [...said, rest].map(canonicalJson)
 }
 
+/** What is asked where, a line for each check. */
+const asksOf = ({ checks }: Inspection): string[] =>
+  checks.map(({ check: { id, point, ask, because } }) => canonicalJson({ id, point, ask, because }))
+
+it('what is asked at each point is carried forward without judging, over as many steps as nobody looks at the outcomes', () => {
+  for (const seed of SEEDS.slice(0, 12)) {
+    const job = new RandomJob(new Chance(seed))
+    let points = job.inspection
+    for (let step = 0; step < STEPS; step++) {
+      if (!job.grow() || step % 3 !== 0) continue
+      const { state, sheets } = job.inspection
+      points = pointsNext(points, state, sheets)
+      expect([seed, step, ...asksOf(points)]).toEqual([seed, step, ...asksOf(job.inspection)])
+    }
+  }
+})
+
 /** The lines that are not the same in both: none, when two inspections say the same. */
 const differing = (a: Inspection, b: Inspection): string[] => {
   const [here, there] = [plainly(a), plainly(b)]
@@ -48,9 +68,6 @@ const differing = (a: Inspection, b: Inspection): string[] => {
     ...there.filter((line) => !here.includes(line)),
   ].slice(0, 2)
 }
-
-const SEEDS = Array.from({ length: 36 }, (_, i) => 1000 + 77 * i)
-const STEPS = 90
 
 it('whatever is admitted can be judged, listed, drawn, exported and verified, and what is carried forward is what would be judged anew', () => {
   const written = new Set<string>()

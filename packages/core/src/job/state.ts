@@ -95,6 +95,8 @@ export interface JobState {
   asBuilt: AsBuilt
   /** By measuring point, oldest first; the last one that is not struck is in force. */
   evidence: ReadonlyMap<PointId, readonly Evidence[]>
+  /** Points of which somebody said of a check that it does not apply. */
+  notApplicableAt: ReadonlySet<PointId>
   lastChanged: LastChanged
   defects: ReadonlyMap<DefectId, RaisedDefect>
   calculations: readonly CalculationEntry[]
@@ -122,6 +124,7 @@ export interface JobState {
 /** A state that is being put together; whoever made it owns it until it is handed on. */
 export interface Draft extends JobState {
   evidence: Map<PointId, readonly Evidence[]>
+  notApplicableAt: Set<PointId>
   lastChanged: LastChanged & { walls: Map<WallId, Moment> }
   defects: Map<DefectId, RaisedDefect>
   waiting: Map<string, readonly EntryWith<unknown>[]>
@@ -135,6 +138,7 @@ export const NOTHING_ENTERED: JobState = {
   header: undefined,
   asBuilt: NOTHING_BUILT,
   evidence: new Map(),
+  notApplicableAt: new Set(),
   lastChanged: { walls: new Map() },
   defects: new Map(),
   calculations: [],
@@ -153,10 +157,11 @@ export const NOTHING_ENTERED: JobState = {
 
 /** A copy that may be changed; what stands in the state itself never is, so it is shared. */
 export function draftOf(state: JobState): Draft {
-  const { evidence, lastChanged, defects, waiting } = state
+  const { evidence, notApplicableAt, lastChanged, defects, waiting } = state
   return {
     ...state,
     evidence: new Map(evidence),
+    notApplicableAt: new Set(notApplicableAt),
     lastChanged: { ...lastChanged, walls: new Map(lastChanged.walls) },
     defects: new Map(defects),
     waiting: new Map(waiting),

@@ -20,15 +20,16 @@ export interface TypingProblem {
   message: string
 }
 
-/** Thrown inside the parser, and answered by it as a problem. */
-export class Misread extends Error {
+/**
+ * Thrown inside the parser, and answered by it as a problem. No error of the language: words that are no figure are tried with every
+ * judgement, and finding out each time where in the program that was takes longer than the rest.
+ */
+export class Misread {
   constructor(
     readonly code: TypingCode,
     readonly at: number,
-    message: string,
-  ) {
-    super(message)
-  }
+    readonly message: string,
+  ) {}
 }
 
 export const isDigit = (code: number) => code >= 48 && code <= 57

@@ -14,7 +14,7 @@ import type { Sheet } from '../requirements/sheet.js'
 import type { WalkContext } from './walk-context.js'
 import { STAGES, type Stage } from '../sheet/stages.js'
 import { worst, type Verdict } from '../verdict/verdict.js'
-import type { JudgedCheck, Outcome } from './check.js'
+import type { Check, JudgedCheck, Outcome } from './check.js'
 import { defectOf, type Defect } from './defect.js'
 import { impliedRequirements } from './implied-requirements.js'
 import { expand } from './expand.js'
@@ -77,38 +77,74 @@ export function inspectNext(
   sheets: ReadonlyMap<string, Sheet> = before.sheets,
   asBuilt: AsBuilt = state.asBuilt,
 ): Inspection {
+  return carriedForward(before, { state, sheets, asBuilt }, OUTCOMES)
+}
+
+/**
+ * The same without judging: what is asked at each measuring point by what stands now. Outcomes and defects stay those of before, and a
+ * check that is new has none: for entries that are weighed against points alone, of which a long batch brings hundreds.
+ */
+export function pointsNext(
+  before: Inspection,
+  state: JobState,
+  sheets: ReadonlyMap<string, Sheet> = before.sheets,
+): Inspection {
+  return carriedForward(before, { state, sheets, asBuilt: state.asBuilt }, POINTS)
+}
+
+/** What is made of a check when something that it reads has changed, and of all of them at the end. */
+interface Judging {
+  check(check: Check, state: JobState, context: WalkContext): JudgedCheck
+  finish(
+    base: Base & Pick<Inspection, 'rows' | 'at'>,
+    checks: readonly JudgedCheck[],
+    before: Inspection,
+  ): Inspection
+}
+const OUTCOMES: Judging = { check: judgeCheck, finish: finished }
+const POINTS: Judging = {
+  check: (check) => ({ check, history: [], measured: undefined, outcome: { verdict: 'not-inspected' } }),
+  finish: (base, checks, { defects, verdict }) => ({ ...base, checks, defects, verdict }),
+}
+
+function carriedForward(
+  before: Inspection,
+  { state, sheets, asBuilt }: Pick<Inspection, 'state' | 'sheets'> & { asBuilt: AsBuilt },
+  judging: Judging,
+): Inspection {
   const replaced = state.replacements !== before.state.replacements
   if (state.header !== before.state.header || replaced || !sameSheets(sheets, before.sheets))
     return inspect(state, sheets, asBuilt)
   const points = changedPoints(before.state, state)
   const built = before.context.asBuilt
-  if (sameThings(built, asBuilt)) return readAgain(before, state, asBuilt, points)
+  if (sameThings(built, asBuilt)) return readAgain(before, state, asBuilt, points, judging)
   const walls = asBuilt.walls.map(
     (wall) => measuredBefore(wall, before, asBuilt, state) ?? measured(wall, asBuilt, state, sheets),
   )
   const context = walkContextOf(state, asBuilt, walls, sheets, before.context)
   const changed = changes(before, walls, asBuilt, points)
   const base = { state, sheets, context, walls }
-  const inPlace = built.units === asBuilt.units ? judgedInPlace(before, base, changed, points) : undefined
+  const inPlace =
+    built.units === asBuilt.units ? judgedInPlace(before, base, changed, points, judging) : undefined
   if (inPlace) return inPlace
   const known = new Map(before.rows.map((row) => [keyOf(row), row]))
   const rows = requirementsOf(asBuilt, sheets).map((one): JudgedRow => {
     const row = known.get(keyOf(one))
     const stands =
       row && likeButPlace(row.unit, one.unit) && !reads(one.requirement).some((what) => changed.has(what))
-    if (!stands) return judgedRow(one, state, context)
+    if (!stands) return judgedRow(one, state, context, judging)
     const checks = row.at.map((at) => {
       const judged = before.checks[at]!
       const check = row.unit === one.unit ? judged.check : { ...judged.check, unit: one.unit }
       return points.has(check.point)
-        ? judgeCheck(check, state, context)
+        ? judging.check(check, state, context)
         : check === judged.check
           ? judged
           : { ...judged, check }
     })
     return { ...one, checks }
   })
-  return inOrder(base, rows)
+  return inOrder(base, rows, (found, checks) => judging.finish(found, checks, before))
 }
 
 /** The units are the same, so every row stands where it stood; undefined when one of them has other checks than before. */
@@ -117,6 +153,7 @@ function judgedInPlace(
   base: Base,
   changed: ReadonlySet<Reads>,
   points: ReadonlySet<PointId>,
+  judging: Judging,
 ): Inspection | undefined {
   const { state, context } = base
   const checks = [...before.checks]
@@ -125,12 +162,12 @@ function judgedInPlace(
     const fresh = expand(unit, base.sheets.get(unit.sheetId)!, requirement, context)
     if (fresh.length !== at.length || fresh.some(({ id }, i) => id !== checks[at[i]!]!.check.id))
       return undefined
-    fresh.forEach((check, i) => (checks[at[i]!] = judgeCheck(check, state, context)))
+    fresh.forEach((check, i) => (checks[at[i]!] = judging.check(check, state, context)))
   }
   for (const point of points)
     for (const i of before.at.byPoint.get(point) ?? [])
-      checks[i] = judgeCheck(checks[i]!.check, state, context)
-  return finished({ ...base, rows: before.rows, at: before.at }, checks)
+      checks[i] = judging.check(checks[i]!.check, state, context)
+  return judging.finish({ ...base, rows: before.rows, at: before.at }, checks, before)
 }
 
 /** The job with what was built otherwise, for trying out. The same as `inspect` with that as-built. */
@@ -143,14 +180,15 @@ function readAgain(
   state: JobState,
   asBuilt: AsBuilt,
   points: ReadonlySet<PointId>,
+  judging: Judging,
 ): Inspection {
   const { walls, sheets, at } = before
   const context = walkContextOf(state, asBuilt, walls, sheets, before.context)
   const again = new Set([...points].flatMap((point) => at.byPoint.get(point) ?? []))
   if (points.size > 0) for (const i of at.comparing) again.add(i)
   const checks = again.size === 0 ? before.checks : [...before.checks]
-  for (const i of again) (checks as JudgedCheck[])[i] = judgeCheck(before.checks[i]!.check, state, context)
-  return finished({ ...before, state, context }, checks)
+  for (const i of again) (checks as JudgedCheck[])[i] = judging.check(before.checks[i]!.check, state, context)
+  return judging.finish({ ...before, state, context }, checks, before)
 }
 
 interface Demand {
@@ -170,14 +208,26 @@ function requirementsOf({ units }: AsBuilt, sheets: ReadonlyMap<string, Sheet>):
   return [...byStage.values()].flat()
 }
 
-function judgedRow({ unit, sheet, requirement }: Demand, state: JobState, context: WalkContext): JudgedRow {
+function judgedRow(
+  { unit, sheet, requirement }: Demand,
+  state: JobState,
+  context: WalkContext,
+  judging = OUTCOMES,
+): JudgedRow {
   const checks = expand(unit, sheet, requirement, context)
-  return { unit, requirement, checks: checks.map((check) => judgeCheck(check, state, context)) }
+  return { unit, requirement, checks: checks.map((check) => judging.check(check, state, context)) }
 }
 
 type Base = Pick<Inspection, 'state' | 'sheets' | 'context' | 'walls'>
 
-function inOrder(base: Base, judged: readonly JudgedRow[]): Inspection {
+function inOrder(
+  base: Base,
+  judged: readonly JudgedRow[],
+  finish: (
+    base: Base & Pick<Inspection, 'rows' | 'at'>,
+    checks: readonly JudgedCheck[],
+  ) => Inspection = finished,
+): Inspection {
   const checks: JudgedCheck[] = []
   const byId = new Map<CheckId, number>()
   const byPoint = new Map<PointId, number[]>()
@@ -195,7 +245,7 @@ function inOrder(base: Base, judged: readonly JudgedRow[]): Inspection {
     })
     return { unit, requirement, at }
   })
-  return finished({ ...base, rows, at: { byId, byPoint, comparing } }, checks)
+  return finish({ ...base, rows, at: { byId, byPoint, comparing } }, checks)
 }
 
 /** What follows from the checks as a whole. */

@@ -19,10 +19,11 @@ import { judgeInvalidFacts } from './invalid-facts.js'
 /** A check with the evidence in force at its point, and what comes of it. */
 export function judgeCheck(
   check: Check,
-  { evidence, lastChanged }: JobState,
+  { evidence, notApplicableAt, lastChanged }: JobState,
   context: WalkContext,
 ): JudgedCheck {
-  const history = answersTo(check, evidence.get(check.point) ?? [])
+  const rows = evidence.get(check.point) ?? []
+  const history = notApplicableAt.has(check.point) ? answersTo(check, rows) : rows
   const current = inForce(history)
   if (check.ask.kind === 'derived')
     return {

@@ -26,4 +26,4 @@ const isOfAnother = ({ kind, body }: Evidence, { id }: Check): boolean =>
 
 /** What was ever answered to this check: that another one at the same point does not apply says nothing of this one. */
 export const answersTo = (check: Check, rows: readonly Evidence[]): readonly Evidence[] =>
-  rows.some((row) => isOfAnother(row, check)) ? rows.filter((row) => !isOfAnother(row, check)) : rows
+  rows.filter((row) => !isOfAnother(row, check))

@@ -32,6 +32,7 @@ const unknownPoint = (point: PointId): Admission =>
 
 /** Puts evidence at its point, in the order of time whatever the order of arrival. */
 function keepEvidence(draft: Draft, entry: EvidenceEntry & Pick<Evidence, 'walkedOver'>): void {
+  if (entry.kind === 'not-applicable') draft.notApplicableAt.add(entry.body.point)
   const rows = draft.evidence.get(entry.body.point) ?? []
   const before = rows.findLastIndex((row) => !isLater(row, entry)) + 1
   const { point } = entry.body
