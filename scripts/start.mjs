@@ -22,7 +22,6 @@ const children = [
   spawn(
     process.execPath,
     [
-      '--enable-source-maps',
       SERVER_HEAP,
       at('apps', 'server', 'bundle', 'main.js'),
       ...(alone ? [] : ['--simulated-devices']),

@@ -1,5 +1,6 @@
 import type { LoggerService } from '@nestjs/common'
-import { pino, type DestinationStream, type Logger } from 'pino'
+import { pino, stdSerializers, type DestinationStream, type Logger } from 'pino'
+import { inSources } from './source-lines.js'
 
 export type Log = Logger
 
@@ -10,9 +11,15 @@ export type Log = Logger
 export function createLog(destination?: DestinationStream): Log {
   const options = {
     base: null,
+    serializers: { err: fault },
     redact: { paths: ['password', 'cookie', 'body', '*.password', '*.cookie', '*.body'], remove: true },
   }
   return destination ? pino(options, destination) : pino(options)
+}
+
+function fault(problem: Error) {
+  const told = stdSerializers.err(problem)
+  return { ...told, ...(told.stack !== undefined && { stack: inSources(told.stack) }) }
 }
 
 /** The framework's warnings and errors go the same way; what it tells of putting itself together is left out. */
