@@ -6,14 +6,15 @@ import { useInspection } from '../job/inspection.js'
 import { prefer, usePreferences } from '../data/preferences.js'
 import { useFocus } from '../job/focus.js'
 import { GroupPanel, GroupRow } from './group/group-panel.js'
-import { LongList } from './long-list.js'
 import { OpenCheck } from './open-check.js'
 import { CheckRow } from './row.js'
 import { NOTHING, PASSES, StageHead, type StageFilter } from './stage-head.js'
+import { lazyPart } from '../ui/lazy-part.js'
 import { Cluster } from '../ui/cluster.js'
 
-/** With more rows than this only those in sight are drawn. */
+/** With more rows than this only those in sight are drawn, by a library of its own. */
 const LONG = 120
+const LongList = lazyPart(async () => (await import('./long-list.js')).LongList)
 
 /** The checks of a stage, those that are answered together as one row; the row in focus opens. */
 export function CheckList({ stage, id }: { stage: Stage; id?: string }) {

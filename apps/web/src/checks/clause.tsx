@@ -10,7 +10,7 @@ import { SmallPrint } from '../ui/theme/text.js'
 import { LinkButton } from '../ui/buttons.js'
 import { lazyPart } from '../ui/lazy-part.js'
 
-const ClauseView = lazyPart('ClauseView', () => import('../manuals/clause-view.js'))
+const ClauseView = lazyPart(async () => (await import('../manuals/clause-view.js')).ClauseView)
 
 /** Sheet and clause of a check; where the sheet was read from a manual, the cut-out is one touch away, and its page another. */
 export function Clause({ check: { sheet, requirement, title } }: { check: Check }) {

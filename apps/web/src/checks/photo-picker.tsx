@@ -1,4 +1,4 @@
-import { Box, Button, Image, chakra } from '@chakra-ui/react'
+import { Box, Image, chakra } from '@chakra-ui/react'
 import { Camera } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import type { PhotoRef } from '@plumb-mark/core'
@@ -9,8 +9,9 @@ import { isPracticeJob } from '../offline/practice-job.js'
 import { Cluster } from '../ui/cluster.js'
 import { lazyPart } from '../ui/lazy-part.js'
 import { Small, SmallDanger } from '../ui/theme/text.js'
+import { FileButton } from '../ui/file-button.js'
 
-const PhotoMarks = lazyPart('PhotoMarks', () => import('../ui/photo-marks.js'), {
+const PhotoMarks = lazyPart(async () => (await import('../ui/photo-marks.js')).PhotoMarks, {
   coming: <Small>Opening the photo …</Small>,
 })
 
@@ -28,7 +29,6 @@ export function PhotoPicker({
   caption?: string
 }) {
   const jobId = useInspection((state) => state.jobId)
-  const input = useRef<HTMLInputElement>(null)
   const by = useSession(({ person }) => person?.id ?? '')
   const tellsPlace = useInspection(({ inspection }) => inspection?.state.header?.photosTellPlace)
   // Reading and hashing takes a while, and another photo may be taken meanwhile: neither takes the place of the other.
@@ -52,11 +52,11 @@ export function PhotoPicker({
       setProblem(`The photo was not kept: ${(fault as Error).message}`)
     }
   }
-  const take = (files: FileList | null) =>
+  const take = (files: readonly File[]) =>
     taking(async () => {
       const kept: PhotoRef[] = []
-      for (const file of files ?? []) kept.push(await keep(file, caption ?? file.name))
-      if (kept.length > 0) change([...latest.current, ...kept])
+      for (const file of files) kept.push(await keep(file, caption ?? file.name))
+      change([...latest.current, ...kept])
     })
   /** The photo as taken stays beside the marked copy: a year later both can be looked at. */
   const mark = (photo: PhotoRef, said: string, marked: Blob | undefined) =>
@@ -71,19 +71,9 @@ export function PhotoPicker({
   return (
     <Box>
       <Cluster>
-        <Button variant="outline" onClick={() => input.current?.click()}>
+        <FileButton label="Photo" accept="image/jpeg,image/png,image/webp" camera multiple onFiles={take}>
           <Camera size={18} /> Photo
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept="image/jpeg,image/png,image/webp"
-          capture="environment"
-          multiple
-          hidden
-          aria-label="Photo"
-          onChange={(event) => void take(event.target.files)}
-        />
+        </FileButton>
         {photos.map((photo) => (
           <chakra.button
             key={photo.id}

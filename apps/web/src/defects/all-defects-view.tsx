@@ -16,8 +16,8 @@ import { DefectTable } from './defect-table.js'
 import { Cluster } from '../ui/cluster.js'
 import { lazyPart } from '../ui/lazy-part.js'
 
-const ComesBack = lazyPart('ComesBack', () => import('./comes-back.js'))
-const Patterns = lazyPart('Patterns', () => import('./patterns.js'))
+const ComesBack = lazyPart(async () => (await import('./comes-back.js')).ComesBack)
+const Patterns = lazyPart(async () => (await import('./patterns.js')).Patterns)
 const STATE_WORDS = { open: 'open', closed: 'closed', all: 'open and closed' } as const
 
 /** The defects of all jobs: what is owed, and what comes back. */

@@ -20,7 +20,7 @@ import { Cluster } from '../ui/cluster.js'
 import { LinkButton } from '../ui/buttons.js'
 import { lazyPart } from '../ui/lazy-part.js'
 
-const BeforeAfter = lazyPart('BeforeAfter', () => import('../photo-tape/before-after.js'))
+const BeforeAfter = lazyPart(async () => (await import('../photo-tape/before-after.js')).BeforeAfter)
 
 const STATE_WORDS = {
   open: 'open',

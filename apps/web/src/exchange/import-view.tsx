@@ -1,6 +1,6 @@
 import { Box, Button, Progress, Text } from '@chakra-ui/react'
 import { Upload } from 'lucide-react'
-import { useRef, useState, type FormEvent } from 'react'
+import { useState, type FormEvent } from 'react'
 import { Link } from 'react-router'
 import type { Imported, ImportPreview, RecordKept } from '@plumb-mark/contract'
 import { signerWords } from '@plumb-mark/core'
@@ -13,10 +13,10 @@ import { EntryLines } from './entry-lines.js'
 import { JobsImport } from './jobs-import.js'
 import { RecordsKept } from './records-kept.js'
 import { Cluster } from '../ui/cluster.js'
+import { FileButton } from '../ui/file-button.js'
 
 /** A record that arrives as a ZIP: looked at first, then worked on here or kept to be read. Nothing is merged in silence. */
 export function ImportView() {
-  const input = useRef<HTMLInputElement>(null)
   const [part, setPart] = useState<number>()
   const [preview, setPreview] = useState<ImportPreview>()
   const [done, setDone] = useState<Imported>()
@@ -32,8 +32,7 @@ export function ImportView() {
       setPart(undefined)
     }
   }
-  const look = (file: File | undefined) =>
-    file &&
+  const look = (file: File) =>
     act(async () => {
       setDone(undefined)
       setPreview(undefined)
@@ -67,17 +66,15 @@ export function ImportView() {
         traces are verified before anything is taken.
       </Note>
       <Box mt="14px">
-        <Button onClick={() => input.current?.click()} disabled={part !== undefined}>
-          <Upload size={18} /> Choose a ZIP
-        </Button>
-        <input
-          ref={input}
-          type="file"
+        <FileButton
+          label="Record (ZIP)"
           accept=".zip,application/zip"
-          hidden
-          aria-label="Record (ZIP)"
-          onChange={(event) => void look(event.target.files?.[0])}
-        />
+          variant="solid"
+          disabled={part !== undefined}
+          onFiles={([file]) => file && look(file)}
+        >
+          <Upload size={18} /> Choose a ZIP
+        </FileButton>
       </Box>
       {part !== undefined && (
         <Progress.Root

@@ -1,4 +1,5 @@
 import { Box, Button, Image, Stack, Text, chakra } from '@chakra-ui/react'
+import { ImageUp } from 'lucide-react'
 import { useState } from 'react'
 import { PAPERS, type ReportLook } from '@plumb-mark/contract'
 import {
@@ -16,6 +17,7 @@ import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { TextField } from '../ui/text-field.js'
 import { Cluster } from '../ui/cluster.js'
+import { FileButton } from '../ui/file-button.js'
 
 const ADDRESS = '/api/office/report'
 
@@ -115,12 +117,13 @@ function Form({ kept }: { kept: ReportLook }) {
           ) : (
             <Small>None: reports carry the plumb bob.</Small>
           )}
-          <chakra.input
-            type="file"
+          <FileButton
+            label="Picture of the logo"
             accept="image/png,image/jpeg,image/webp"
-            aria-label="Picture of the logo"
-            onChange={({ target }) => takeLogo(target.files?.[0])}
-          />
+            onFiles={([logo]) => takeLogo(logo)}
+          >
+            <ImageUp size={18} /> Choose a picture
+          </FileButton>
         </Stack>
       </Cluster>
       <Box overflowX="auto">

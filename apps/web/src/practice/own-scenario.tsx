@@ -1,7 +1,7 @@
 import { Box, Button, Stack } from '@chakra-ui/react'
 import { useQuery } from '@tanstack/react-query'
 import { Download, Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import {
   LEVEL_NAMES,
   LEVEL_WORDS,
@@ -17,6 +17,7 @@ import { CountField, TextField } from '../ui/text-field.js'
 import { Tick } from '../ui/tick.js'
 import { placesToHide, usePractice } from './session.js'
 import { Cluster } from '../ui/cluster.js'
+import { FileButton } from '../ui/file-button.js'
 
 const EMPTY: ScenarioFile = {
   format: 'plumb-mark-practice',
@@ -32,7 +33,6 @@ export function OwnScenario() {
   const begin = usePractice((practice) => practice.begin)
   const [draft, setDraft] = useState(EMPTY)
   const [problem, setProblem] = useState('')
-  const file = useRef<HTMLInputElement>(null)
   const { data: places = [] } = useQuery({
     queryKey: ['hiding-places', draft.level, draft.seed],
     queryFn: () => placesToHide(draft),
@@ -51,8 +51,7 @@ export function OwnScenario() {
       setProblem((fault as Error).message)
     }
   }
-  const open = async (chosen: File | undefined) => {
-    if (!chosen) return
+  const open = async (chosen: File) => {
     try {
       setDraft(readScenarioFile(JSON.parse(await chosen.text())))
       setProblem('')
@@ -100,17 +99,13 @@ export function OwnScenario() {
         >
           <Download size={17} /> Export
         </Button>
-        <Button variant="outline" onClick={() => file.current?.click()}>
-          <Upload size={17} /> Import
-        </Button>
-        <input
-          ref={file}
-          type="file"
+        <FileButton
+          label="Scenario file"
           accept=".json,application/json"
-          hidden
-          aria-label="Scenario file"
-          onChange={(event) => void open(event.target.files?.[0]).then(() => (event.target.value = ''))}
-        />
+          onFiles={([file]) => file && open(file)}
+        >
+          <Upload size={17} /> Import
+        </FileButton>
       </Cluster>
       <Problem>{problem}</Problem>
     </Stack>

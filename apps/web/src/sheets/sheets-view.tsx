@@ -1,6 +1,6 @@
 import { Box, Button, Grid, Text, chakra } from '@chakra-ui/react'
 import { FilePlus2, FileText, Upload } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import type { SampleSheet, SheetSummary } from '@plumb-mark/contract'
 import {
@@ -18,6 +18,7 @@ import { RowsComing } from '../ui/rows-coming.js'
 import { useResource } from '../data/resource.js'
 import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { TextField } from '../ui/text-field.js'
+import { FileButton } from '../ui/file-button.js'
 
 const Row = chakra(Link, {
   base: {
@@ -130,10 +131,9 @@ function NewSheets({
   onProblem: (problem: string | undefined) => void
 }) {
   const go = useNavigate()
-  const input = useRef<HTMLInputElement>(null)
-  const take = async (files: FileList | null) => {
+  const take = async (files: readonly File[]) => {
     const faults: string[] = []
-    for (const file of files ?? []) {
+    for (const file of files) {
       try {
         await (file.name.endsWith('.zip')
           ? sendFile<PinnedSheet>('POST', '/api/sheets/zip', 'zip', file, () => undefined)
@@ -147,24 +147,15 @@ function NewSheets({
   }
   return (
     <>
-      <Button variant="outline" onClick={() => input.current?.click()}>
+      <FileButton label="Sheet files" accept=".yaml,.yml,.json,.zip" multiple onFiles={take}>
         <Upload size={18} /> Import sheets
-      </Button>
+      </FileButton>
       <Button variant="outline" onClick={() => void go('/sheets/without-manual')}>
         <FilePlus2 size={18} /> New sheet
       </Button>
       <Button onClick={() => void go('/sheets/from-manual')}>
         <FileText size={18} /> New from a manual
       </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".yaml,.yml,.json,.zip"
-        multiple
-        hidden
-        aria-label="Sheet files"
-        onChange={(event) => void take(event.target.files).then(() => (event.target.value = ''))}
-      />
     </>
   )
 }

@@ -28,7 +28,7 @@ import { SecondReader } from './second-reader.js'
 import { Cluster } from '../ui/cluster.js'
 import { lazyPart } from '../ui/lazy-part.js'
 
-const SignForm = lazyPart('SignForm', () => import('./sign-form.js'))
+const SignForm = lazyPart(async () => (await import('./sign-form.js')).SignForm)
 
 const KINDS = {
   'nothing-to-judge': 'Nothing to judge',

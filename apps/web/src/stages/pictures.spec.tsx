@@ -267,7 +267,7 @@ describe('the array map', () => {
     openJob([...UNITS, PLANE], { sheets: SHEETS })
     onScreen(<Roof />)
     await press('Module electronics and serials')
-    await press(/free modules$/)
+    await user.click(await screen.findByRole('button', { name: /free modules$/ }))
     await user.type(screen.getByLabelText(/^Serial at row 1, place 1/), 'SL-1{Enter}')
     await user.type(screen.getByLabelText(/^Serial at row 1, place 2/), 'sl1')
     expect(screen.getByRole('alert').textContent).toContain('the same serial stands at row 1, place 1')

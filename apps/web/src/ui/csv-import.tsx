@@ -1,9 +1,10 @@
 import { Box, Button, Flex, Grid, Table, Text } from '@chakra-ui/react'
 import { Upload } from 'lucide-react'
-import { useRef, useState, type ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { guessColumns, plural, type CsvColumn, type CsvMapping, type CsvRead } from '@plumb-mark/core'
 import { ChoiceField, optionsOf } from './choice-field.js'
 import { Note, Strong } from './theme/text.js'
+import { FileButton } from './file-button.js'
 
 interface Opened {
   name: string
@@ -42,12 +43,10 @@ export function CsvImport<T>({
   /** What is asked beside the columns. */
   children?: ReactNode
 }) {
-  const file = useRef<HTMLInputElement>(null)
   const [opened, setOpened] = useState<Opened>()
   const [mapping, setMapping] = useState<CsvMapping>({})
   const [said, setSaid] = useState<string[]>([])
-  const open = async (chosen: File | undefined) => {
-    if (!chosen) return
+  const open = async (chosen: File) => {
     const text = (await chosen.text()).replace(/^\uFEFF/, '')
     const { default: Papa } = await import('papaparse')
     const { data, meta, errors } = Papa.parse<Record<string, string>>(text, {
@@ -74,17 +73,9 @@ export function CsvImport<T>({
   }
   return (
     <Box>
-      <Button variant="outline" onClick={() => file.current?.click()}>
+      <FileButton label={words.file} accept=".csv,text/csv" onFiles={([file]) => file && open(file)}>
         <Upload size={17} /> {words.button}
-      </Button>
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,text/csv"
-        hidden
-        aria-label={words.file}
-        onChange={(event) => void open(event.target.files?.[0]).then(() => (event.target.value = ''))}
-      />
+      </FileButton>
       {opened && (
         <Box
           role="region"

@@ -7,8 +7,8 @@ import { lazyChart, lazyPart } from './lazy-part.js'
 const Scale = ({ upTo }: { upTo: number }) => <p>scale up to {upTo} V</p>
 
 it('a part is fetched when it is first shown, with what stands there meanwhile', async () => {
-  const fetch = jest.fn(async () => ({ Scale }))
-  const Part = lazyPart('Scale', fetch, { coming: <p>coming</p> })
+  const fetch = jest.fn(async () => Scale)
+  const Part = lazyPart(fetch, { coming: <p>coming</p> })
   expect(fetch).not.toHaveBeenCalled()
   onScreen(<Part upTo={1000} />)
   expect(screen.getByText('coming')).toBeVisible()
@@ -20,9 +20,9 @@ it('without signal a part says that it is not here, and is asked for again the n
   let signal = false
   const fetch = jest.fn(async () => {
     if (!signal) throw new TypeError('Failed to fetch dynamically imported module')
-    return { Scale }
+    return Scale
   })
-  const Part = lazyPart('Scale', fetch)
+  const Part = lazyPart(fetch)
   onScreen(<Part upTo={600} />)
   expect(await screen.findByRole('alert')).toHaveTextContent('comes when there is signal again')
   cleanup()
@@ -33,8 +33,8 @@ it('without signal a part says that it is not here, and is asked for again the n
 })
 
 it('a chart comes after the screen around it has been painted, and not at all to one that was left before', async () => {
-  const fetch = jest.fn(async () => ({ Scale }))
-  const Chart = lazyChart('Scale', fetch, { coming: <p>coming</p> })
+  const fetch = jest.fn(async () => Scale)
+  const Chart = lazyChart(fetch, { coming: <p>coming</p> })
   const { unmount } = onScreen(<Chart upTo={150} />)
   unmount()
   await new Promise((later) => setTimeout(later, 50))

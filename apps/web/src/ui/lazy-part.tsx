@@ -9,8 +9,6 @@ import {
 } from 'react'
 import { SmallDanger } from './theme/text.js'
 
-type Fetch<N extends string, P> = () => Promise<Record<N, ComponentType<P>>>
-
 interface Options {
   /** What stands there until it has been fetched. */
   coming?: ReactNode
@@ -20,18 +18,17 @@ interface Options {
  * A part of a screen with a library of its own: fetched when it is first shown. One that cannot be fetched, where nothing is installed and
  * there is no signal, says so in its place and is asked for again when it is shown anew.
  */
-export function lazyPart<N extends string, P extends object>(
-  name: N,
-  fetch: Fetch<N, P>,
+export function lazyPart<P extends object>(
+  fetch: () => Promise<ComponentType<P>>,
   { coming }: Options = {},
 ): ComponentType<P> {
-  const fetched = (): ComponentType<object> =>
+  const fetched = () =>
     lazy(async () => {
       try {
-        return { default: (await fetch())[name] as ComponentType<object> }
+        return { default: await fetch() }
       } catch {
         Part = fetched()
-        return { default: NotHere }
+        return { default: NotHere as ComponentType<P> }
       }
     })
   let Part = fetched()
@@ -49,12 +46,11 @@ export function lazyPart<N extends string, P extends object>(
  * A chart: its library works it out in many rounds, so it is drawn in a task of its own, after the screen around it was painted. The room
  * that it needs is left by whoever shows it.
  */
-export function lazyChart<N extends string, P extends object>(
-  name: N,
-  fetch: Fetch<N, P>,
+export function lazyChart<P extends object>(
+  fetch: () => Promise<ComponentType<P>>,
   { coming }: Options = {},
 ): ComponentType<P> {
-  const Chart = lazyPart(name, fetch, { coming })
+  const Chart = lazyPart(fetch, { coming })
   return function LazyChart(props: P) {
     return usePainted() ? <Chart {...props} /> : coming
   }

@@ -3,7 +3,8 @@ import { BrowserMultiFormatReader, type IScannerControls } from '@zxing/browser'
 import { ImageUp, X } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 import { SectionTitle } from './theme/text.js'
-import { HandButton, IconButton } from './buttons.js'
+import { IconButton } from './buttons.js'
+import { FileButton } from './file-button.js'
 
 const Sheet = chakra('div', {
   base: {
@@ -29,7 +30,6 @@ export function Scanner({
   onClose: () => void
 }) {
   const video = useRef<HTMLVideoElement>(null)
-  const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState('Hold the label before the camera, or take a photo of it.')
   const found = useRef(onCode)
   useEffect(() => void (found.current = onCode), [onCode])
@@ -47,8 +47,7 @@ export function Scanner({
       controls?.stop()
     }
   }, [])
-  const fromPhoto = async (photo: File | undefined) => {
-    if (!photo) return
+  const fromPhoto = async (photo: File) => {
     const address = URL.createObjectURL(photo)
     try {
       found.current((await new BrowserMultiFormatReader().decodeFromImageUrl(address)).getText())
@@ -80,17 +79,15 @@ export function Scanner({
           aria-label="Camera"
         />
       </Box>
-      <HandButton onClick={() => file.current?.click()}>
-        <ImageUp size={20} /> From a photo
-      </HandButton>
-      <input
-        ref={file}
-        type="file"
+      <FileButton
+        label="Photo of the label"
         accept="image/*"
-        hidden
-        aria-label="Photo of the label"
-        onChange={(event) => void fromPhoto(event.target.files?.[0])}
-      />
+        h="56px"
+        variant="solid"
+        onFiles={([photo]) => photo && fromPhoto(photo)}
+      >
+        <ImageUp size={20} /> From a photo
+      </FileButton>
     </Sheet>
   )
 }

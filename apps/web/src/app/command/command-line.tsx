@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import { lazyPart } from '../../ui/lazy-part.js'
 
-const Line = lazyPart('Line', () => import('./line.js'))
+const Line = lazyPart(async () => (await import('./line.js')).Line)
 
 /** Opens the line from wherever somebody is, unless something is being typed. */
 const KEY = ';'

@@ -13,7 +13,7 @@ import type { PictureProps } from '../../ui/drawings/props.js'
 import { ReworkPicture, WallPicture } from './wall.js'
 import { lazyPart } from '../../ui/lazy-part.js'
 
-const LimitTrace = lazyPart('LimitTrace', () => import('./limit-trace.js'))
+const LimitTrace = lazyPart(async () => (await import('./limit-trace.js')).LimitTrace)
 
 const PICTURES = {
   decision: GaugePicture('decision'),

@@ -7,9 +7,11 @@ import { Field } from '../../ui/field.js'
 import { AsFound } from '../../ui/as-found.js'
 import { useDecimal, type DecimalMark } from '../../data/preferences.js'
 import type { FormProps } from './form-props.js'
-import { NameplatePhoto } from './nameplate-photo.js'
-import { TripFile } from './trip-file.js'
+import { lazyPart } from '../../ui/lazy-part.js'
 import { Scanner } from '../../ui/lazy-scanner.js'
+
+const NameplatePhoto = lazyPart(async () => (await import('./nameplate-photo.js')).NameplatePhoto)
+const TripFile = lazyPart(async () => (await import('./trip-file.js')).TripFile)
 
 /** Several things read together, what is expected beside what was found. */
 export function FieldsForm({ form, answer, onChange }: FormProps<'fields'>) {

@@ -1,10 +1,11 @@
 import { Box, Button, Grid, Text } from '@chakra-ui/react'
 import { Camera, Check } from 'lucide-react'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { isSameOnPlate, type FormField } from '@plumb-mark/core'
 import { readNameplate, warmRecogniser, type ReadLine } from '../../data/workers/read-nameplate.js'
 import { Problem } from '../../ui/problem.js'
 import { Note } from '../../ui/theme/text.js'
+import { FileButton } from '../../ui/file-button.js'
 
 type State =
   { at: 'none' } | { at: 'reading' } | { at: 'read'; lines: ReadLine[] } | { at: 'refused'; message: string }
@@ -17,14 +18,12 @@ export function NameplatePhoto({
   fields: readonly FormField[]
   onTake: (typed: Record<string, string>) => void
 }) {
-  const input = useRef<HTMLInputElement>(null)
   const [state, setState] = useState<State>({ at: 'none' })
   useEffect(() => {
     // Where it cannot be loaded now, the photo itself will say so.
     if (navigator.onLine) warmRecogniser().catch(() => undefined)
   }, [])
-  const read = async (photo: File | undefined) => {
-    if (!photo) return
+  const read = async (photo: File) => {
     setState({ at: 'reading' })
     try {
       const lines = await readNameplate(
@@ -40,24 +39,17 @@ export function NameplatePhoto({
     state.at === 'read' ? fields.filter(({ id }) => !state.lines.some((line) => line.id === id)) : []
   return (
     <Box gridColumn="1 / -1">
-      <Button
-        variant="outline"
+      <FileButton
+        label="Photo of the nameplate"
+        accept="image/*"
+        camera
         h="50px"
         loading={state.at === 'reading'}
         loadingText="Reading the plate …"
-        onClick={() => input.current?.click()}
+        onFiles={([photo]) => photo && read(photo)}
       >
         <Camera size={20} /> Read the nameplate from a photo
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        hidden
-        aria-label="Photo of the nameplate"
-        onChange={(event) => void read(event.target.files?.[0]).then(() => (event.target.value = ''))}
-      />
+      </FileButton>
       {state.at === 'refused' && <Problem mt="6px">{state.message}</Problem>}
       {state.at === 'read' && (
         <Box mt="8px" role="region" aria-label="Read off the nameplate">

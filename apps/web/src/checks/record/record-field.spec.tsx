@@ -196,9 +196,9 @@ it('begins from what was kept before, and cannot be kept again unchanged', () =>
 })
 
 describe('a self-test from the unit’s own file', () => {
-  const opens = (text: string) =>
+  const opens = async (text: string) =>
     user.upload(
-      screen.getByLabelText('Self-test file'),
+      await screen.findByLabelText('Self-test file'),
       new File([text], 'self-test.csv', { type: 'text/csv' }),
     )
   const ROWS = [

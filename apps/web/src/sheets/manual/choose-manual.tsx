@@ -3,6 +3,7 @@ import { FileText } from 'lucide-react'
 import { useState } from 'react'
 import { TextField } from '../../ui/text-field.js'
 import { Note } from '../../ui/theme/text.js'
+import { FileButton } from '../../ui/file-button.js'
 
 /** Where a manual is dropped, chosen, or the sample taken. */
 export function DropManual({ onFile }: { onFile: (file: File) => void }) {
@@ -32,21 +33,14 @@ export function DropManual({ onFile }: { onFile: (file: File) => void }) {
         Drop the maker’s manual here
       </Text>
       <Note mb="14px">PDF, up to 100 MB. Scanned pages are read too, which takes some seconds a page.</Note>
-      <Button asChild>
-        <label>
-          Choose a file
-          <input
-            type="file"
-            accept="application/pdf,.pdf"
-            hidden
-            aria-label="Manual"
-            onChange={(event) => {
-              const chosen = event.target.files?.[0]
-              if (chosen) onFile(chosen)
-            }}
-          />
-        </label>
-      </Button>
+      <FileButton
+        label="Manual"
+        accept="application/pdf,.pdf"
+        variant="solid"
+        onFiles={([manual]) => manual && onFile(manual)}
+      >
+        Choose a file
+      </FileButton>
       <Button variant="plain" onClick={() => void sample(onFile)}>
         Try it with a sample manual
       </Button>

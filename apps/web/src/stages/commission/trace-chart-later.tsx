@@ -1,6 +1,6 @@
 import { Box } from '@chakra-ui/react'
 import { lazyChart } from '../../ui/lazy-part.js'
 
-export const TraceChartLater = lazyChart('TraceChart', () => import('./trace-chart.js'), {
+export const TraceChartLater = lazyChart(async () => (await import('./trace-chart.js')).TraceChart, {
   coming: <Box h="300px" />,
 })

@@ -1,4 +1,4 @@
-import { Button, FileUpload, Flex, Grid, Stack } from '@chakra-ui/react'
+import { Button, Flex, Grid, Stack } from '@chakra-ui/react'
 import { useState } from 'react'
 import { canonicalUnit, type Trace, type TraceTest } from '@plumb-mark/core'
 import { traceWork } from '../../data/workers/use-trace.js'
@@ -8,6 +8,7 @@ import { Problem } from '../../ui/problem.js'
 import { TextField } from '../../ui/text-field.js'
 import type { Mapping } from '../../data/workers/trace-work.js'
 import { recordingOf, useRecordings } from './recording.js'
+import { FileButton } from '../../ui/file-button.js'
 
 interface Table {
   head: string[]
@@ -66,8 +67,7 @@ function FromFile({
   const [factor, setFactor] = useState('1')
   const [problem, setProblem] = useState('')
   const { unit } = mapping
-  const read = async (file: File | undefined) => {
-    if (!file) return
+  const read = async (file: File) => {
     const { default: Papa } = await import('papaparse')
     const { data } = Papa.parse<string[]>(await file.text(), { skipEmptyLines: true })
     const [head = [], ...rows] = data
@@ -86,16 +86,9 @@ function FromFile({
   const columns = (table?.head ?? []).map((head, i): Option => [String(i), head || `column ${i + 1}`])
   return (
     <Stack>
-      <FileUpload.Root
-        accept={['text/csv', '.csv']}
-        maxFiles={1}
-        onFileAccept={({ files }) => void read(files[0])}
-      >
-        <FileUpload.HiddenInput />
-        <FileUpload.Trigger asChild>
-          <Button variant="outline">Choose a CSV file</Button>
-        </FileUpload.Trigger>
-      </FileUpload.Root>
+      <FileButton label="Trace file" accept=".csv,text/csv" onFiles={([file]) => file && read(file)}>
+        Choose a CSV file
+      </FileButton>
       {table && (
         <>
           <Grid templateColumns="repeat(3, 1fr)" gap="10px">

@@ -6,7 +6,7 @@ import { Faint, SubTitle } from '../../ui/theme/text.js'
 import { lazyChart } from '../../ui/lazy-part.js'
 import { Cluster } from '../../ui/cluster.js'
 
-const StringChart = lazyChart('StringChart', () => import('./string-chart.js'))
+const StringChart = lazyChart(async () => (await import('./string-chart.js')).StringChart)
 
 /**
  * Each string against what is expected of it, the limit of its input, and the window in which that can work;

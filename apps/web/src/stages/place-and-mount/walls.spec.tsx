@@ -162,7 +162,7 @@ it('a gap measured by itself disagrees with the offsets: the misclosure says by 
   openJob([WALL, inverter('one', 300), inverter('two', 1200)], { sheets: SHEETS })
   onScreen(<Walls />)
   await press('Gaps')
-  await user.selectOptions(screen.getByLabelText('From'), 'one')
+  await user.selectOptions(await screen.findByLabelText('From'), 'one')
   await user.selectOptions(screen.getByLabelText('To'), 'two')
   await user.type(screen.getByLabelText('Gap as read'), '390')
   await press('Add')

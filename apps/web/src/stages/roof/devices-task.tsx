@@ -28,8 +28,9 @@ import { Cluster } from '../../ui/cluster.js'
 import { HandButton } from '../../ui/buttons.js'
 import { Scanner } from '../../ui/lazy-scanner.js'
 import { lazyPart } from '../../ui/lazy-part.js'
+import { FileButton } from '../../ui/file-button.js'
 
-const LabelsPhoto = lazyPart('LabelsPhoto', () => import('../../photo-tape/labels-photo.js'))
+const LabelsPhoto = lazyPart(async () => (await import('../../photo-tape/labels-photo.js')).LabelsPhoto)
 const CARRIES_BOXES = ['module-electronics', 'small-inverter']
 
 /** The devices under the modules and their serials: typed or scanned in walking order, or from a list. */
@@ -203,12 +204,10 @@ function SerialPhoto() {
 function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
   const array = useInspection(({ inspection }) => inspection!.state.asBuilt.array)
   const commit = useCommit()
-  const file = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState<string[]>([])
   const save = () =>
     download('serials.csv', csvText(serialsOut({ devices: inWalkingOrder(devices) })), 'text/csv')
-  const read = async (chosen: File | undefined) => {
-    if (!chosen) return
+  const read = async (chosen: File) => {
     const { default: Papa } = await import('papaparse')
     const { data, errors } = Papa.parse<Record<string, string>>(
       (await chosen.text()).replace(/^\uFEFF/, ''),
@@ -232,21 +231,13 @@ function SerialFiles({ devices }: { devices: readonly DeviceBuilt[] }) {
   return (
     <Box>
       <Flex gap="8px">
-        <Button variant="outline" onClick={() => file.current?.click()}>
+        <FileButton label="Serial list" accept=".csv,text/csv" onFiles={([file]) => file && read(file)}>
           <Upload size={17} /> CSV in
-        </Button>
+        </FileButton>
         <Button variant="outline" onClick={save} disabled={devices.length === 0}>
           <Download size={17} /> CSV out
         </Button>
       </Flex>
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,text/csv"
-        hidden
-        aria-label="Serial list"
-        onChange={(event) => void read(event.target.files?.[0]).then(() => (event.target.value = ''))}
-      />
       <Box role="status" fontSize="13px">
         {said.map((line) => (
           <Text key={line}>{line}</Text>

@@ -1,5 +1,5 @@
 import { Box, Button, Flex } from '@chakra-ui/react'
-import { useMemo, useState } from 'react'
+import { useMemo, useState, type ComponentType } from 'react'
 import { arrayDrawing, readPlace, walkedTo } from '@plumb-mark/core'
 import { Note } from '../../ui/theme/text.js'
 import { PanZoom } from '../../ui/pan-zoom.js'
@@ -8,13 +8,16 @@ import { useFocus } from '../../job/focus.js'
 import { PictureHead } from '../drawing-frame.js'
 import { useWritable } from '../../job/use-writable.js'
 import { ArrayMap } from './array-map.js'
-import { DevicesTask } from './devices-task.js'
-import { BranchTask } from './branch-task.js'
 import { PlaceTask } from './place-task.js'
 import { PlaneTask } from './plane-task.js'
 import { StringTask } from './string-task.js'
 import type { Task, TaskProps } from './task.js'
+import { lazyPart } from '../../ui/lazy-part.js'
 import { Cluster } from '../../ui/cluster.js'
+
+/** What is entered after the planes and their strings is fetched when it is. */
+const DevicesTask = lazyPart(async () => (await import('./devices-task.js')).DevicesTask)
+const BranchTask = lazyPart(async () => (await import('./branch-task.js')).BranchTask)
 
 const TASKS = [
   ['plane', 'Planes'],
@@ -28,7 +31,7 @@ const PANELS = {
   string: StringTask,
   devices: DevicesTask,
   branch: BranchTask,
-} satisfies Record<Task, (props: TaskProps) => React.ReactNode>
+} satisfies Record<Task, ComponentType<TaskProps>>
 
 /** The roof: the array map, and beneath it what is being done to it. */
 export function Roof() {

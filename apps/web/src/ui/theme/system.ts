@@ -5,7 +5,6 @@ import {
   buttonRecipe,
   checkboxSlotRecipe,
   checkmarkRecipe,
-  fileUploadSlotRecipe,
   globalCss,
   headingRecipe,
   inputRecipe,
@@ -44,7 +43,6 @@ const library = defineConfig({
     },
     slotRecipes: {
       checkbox: checkboxSlotRecipe,
-      fileUpload: fileUploadSlotRecipe,
       progress: progressSlotRecipe,
       table: tableSlotRecipe,
     },

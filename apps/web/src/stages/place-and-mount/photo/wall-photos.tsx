@@ -6,9 +6,11 @@ import { useInspection } from '../../../job/inspection.js'
 import { usePhotoAddress } from '../../../offline/photos.js'
 import { useRectified, type Rectified } from '../../../data/workers/use-rectified.js'
 import { useCommit } from '../../../job/use-commit.js'
-import { DrawnOnPhoto } from './drawn-on-photo.js'
 import { TakeWallPhoto } from './take-wall-photo.js'
+import { lazyPart } from '../../../ui/lazy-part.js'
 import { Cluster } from '../../../ui/cluster.js'
+
+const DrawnOnPhoto = lazyPart(async () => (await import('./drawn-on-photo.js')).DrawnOnPhoto)
 
 /** The photo that lies under a wall, and what is being drawn on it. */
 export interface PhotoOnWall {
