@@ -395,7 +395,14 @@ export { isSentence } from './shape/sentence.js'
 export { madeVoid, type Deed, type MadeVoid } from './walk/made-void.js'
 export { carriedWord } from './walk/carried-word.js'
 export { answerFromDevice, pointsAsked, readsOf, serialsHeard, type ReadValues } from './walk/from-device.js'
-export { inspect, inspectDraft, inspectNext, pointsNext, type Inspection, wallContext } from './walk/inspect.js'
+export {
+  inspect,
+  inspectDraft,
+  inspectNext,
+  pointsNext,
+  type Inspection,
+  wallContext,
+} from './walk/inspect.js'
 export { judgeAnswer, judgeTyped, type TypedJudgement } from './walk/judge.js'
 export {
   LIST_ORDERS,

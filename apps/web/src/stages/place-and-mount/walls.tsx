@@ -18,6 +18,7 @@ import { ReworkGhosts } from '../../ui/drawings/rework-ghosts.js'
 import { ItemPanel } from './item-panel.js'
 import type { Dragged } from '../../ui/drawings/wall-elevation.js'
 import { dropChange, movedBy } from './drag.js'
+import { CornerTouches } from './photo/corner-touches.js'
 import { PhotoBar, PhotoUnder, usePhotoOnWall } from './photo/wall-photos.js'
 import { WallElevation } from '../../ui/drawings/wall-elevation.js'
 import { WallForm } from './wall-form.js'
@@ -25,7 +26,6 @@ import { lazyPart } from '../../ui/lazy-part.js'
 import { Cluster } from '../../ui/cluster.js'
 
 const GapSurvey = lazyPart(async () => (await import('./gap-survey.js')).GapSurvey)
-const CornerTouches = lazyPart(async () => (await import('./photo/drawn-on-photo.js')).CornerTouches)
 
 /** The walls of the job, one at a time in elevation and to scale, with the thing at hand open for measuring beneath it. */
 export function Walls() {
