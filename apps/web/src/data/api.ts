@@ -67,7 +67,7 @@ export function sendFile<T>(
       reject(new ApiError(0, 'unreachable', 'the server cannot be reached', undefined, false))
     request.onload = () => {
       const { error } = (request.response ?? {}) as Partial<ErrorShape>
-      if (request.status < 300) resolve(request.response as T)
+      if (request.status < 300 && request.response !== null) resolve(request.response as T)
       else
         reject(
           new ApiError(
@@ -81,14 +81,14 @@ export function sendFile<T>(
   })
 }
 /** What a file is to be called, quoted or not (RFC 6266). */
-const nameIn = (disposition: string | null): string =>
-  /filename="?([^";]+)"?/.exec(disposition ?? '')?.[1]?.trim() ?? 'download'
+const nameIn = (disposition: string | null): string | undefined =>
+  /filename="?([^";]+)"?/.exec(disposition ?? '')?.[1]?.trim()
 
-/** A file with the name that the server gives it; can be called off. */
+/** A file with the name that the server gives it, where it gives one; can be called off. */
 export async function getFile(
   address: string,
   signal?: AbortSignal,
-): Promise<{ name: string; content: Blob }> {
+): Promise<{ name: string | undefined; content: Blob }> {
   const response = await fetch(address, { headers: { 'x-plumb-mark': '1' }, ...(signal && { signal }) }).catch(() => {
     throw new ApiError(0, 'unreachable', 'the server cannot be reached', undefined, false)
   })

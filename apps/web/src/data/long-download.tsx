@@ -32,6 +32,8 @@ export function LongDownload({
         `${address}?${new URLSearchParams({ ...fields, work })}`,
         stop.signal,
       )
+      // A page that answers in the server's place, such as the one by which a network lets people in, names no file.
+      if (name === undefined) throw new ApiError(200, 'fault', 'what answered is not the server')
       download(name, content)
     } catch (fault) {
       if (!stop.signal.aborted) setProblem(fault instanceof ApiError ? fault.message : 'it did not arrive')

@@ -1,6 +1,13 @@
 import { Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
-import { formatQuantity, orderOf, serialOf, type DeviceBuilt, type UnitBuilt } from '@plumb-mark/core'
+import {
+  formatQuantity,
+  orderOf,
+  placeWords,
+  serialOf,
+  type DeviceBuilt,
+  type UnitBuilt,
+} from '@plumb-mark/core'
 import { Note, Strong } from '../../ui/theme/text.js'
 import { ChoiceField, type Option } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
@@ -66,7 +73,10 @@ export function ReplaceUnit({
     if (kept) onDone()
   }
   return (
-    <Panel title={`Replace ${device ? `the device at ${device.at}` : unit.label}`} onClose={onDone}>
+    <Panel
+      title={`Replace ${device ? `the device at ${placeWords(device.at)}` : unit.label}`}
+      onClose={onDone}
+    >
       <Note mb="8px">
         Only qualified people open live equipment. What was proved on the old one is void; what hangs on it is
         asked again, the rest stands.
