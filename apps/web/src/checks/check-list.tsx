@@ -7,7 +7,7 @@ import { prefer, usePreferences } from '../data/preferences.js'
 import { useFocus } from '../job/focus.js'
 import { GroupPanel, GroupRow } from './group/group-panel.js'
 import { OpenCheck } from './open-check.js'
-import { CheckRow } from './row.js'
+import { CheckRow, useRowWords } from './row.js'
 import { NOTHING, PASSES, StageHead, type StageFilter } from './stage-head.js'
 import { lazyPart } from '../ui/lazy-part.js'
 import { Cluster } from '../ui/cluster.js'
@@ -22,6 +22,7 @@ export function CheckList({ stage, id }: { stage: Stage; id?: string }) {
   const { checkId, groupKey, openCheck, openGroup } = useFocus()
   const [filter, setFilter] = useState<StageFilter>('all')
   const [unitId, setUnitId] = useState('')
+  const words = useRowWords()
   const order = usePreferences(({ listOrder }) => listOrder)
   const here = useMemo(() => (all ?? []).filter(({ check }) => check.stage === stage), [all, stage])
   const ofUnit = useMemo(
@@ -52,7 +53,11 @@ export function CheckList({ stage, id }: { stage: Stage; id?: string }) {
       return item.key === checkId ? (
         <OpenCheck judged={item.judged} onDone={goOn} />
       ) : (
-        <CheckRow judged={item.judged} name={order === 'worst' ? nameWithUnit(item.judged) : undefined} />
+        <CheckRow
+          judged={item.judged}
+          words={words}
+          name={order === 'worst' ? nameWithUnit(item.judged) : undefined}
+        />
       )
     if (at !== openAt) return <GroupRow group={item.group} />
     const open = item.group.checks.find(({ check }) => check.id === checkId)

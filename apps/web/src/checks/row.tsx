@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react'
-import { memo, type ComponentProps, type ReactNode } from 'react'
-import { expiredInstrument, type JudgedCheck, type Verdict } from '@plumb-mark/core'
+import { memo, useMemo, type ComponentProps, type ReactNode } from 'react'
+import { expiredInstrument, type JudgedCheck, type Message, type Verdict } from '@plumb-mark/core'
 import { ink, type Colour } from '../ui/theme/colours.js'
 import { VerdictMark } from '../ui/verdict-mark.js'
 import { useMessageText } from '../job/message-text.js'
@@ -55,17 +55,29 @@ export function ListRow({ label, words, colour, oneLine, verdict, ...button }: L
   )
 }
 
+/** How rows are put into words in the open job: asked once for a list, and not by each of its rows with every key. */
+export interface RowWords {
+  saying: (said: Message) => string
+  zone: string | undefined
+}
+export function useRowWords(): RowWords {
+  const saying = useMessageText()
+  const zone = useSiteZone()
+  return useMemo(() => ({ saying, zone }), [saying, zone])
+}
+
 /** A row is put into words again only when it was judged again, and drawn again only when one of its own words changes. */
 export const CheckRow = memo(function CheckRow({
   judged,
   name,
+  words: { saying, zone },
 }: {
   judged: JudgedCheck
   name?: string | undefined
+  words: RowWords
 }) {
-  const saying = useMessageText()
   const { check, outcome } = judged
-  const expired = expiredInstrument(judged, useSiteZone())
+  const expired = expiredInstrument(judged, zone)
   const said = expired
     ? `${expired.name} was out of calibration`
     : 'finding' in outcome

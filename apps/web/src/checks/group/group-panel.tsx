@@ -5,11 +5,10 @@ import { VERDICT_WORDS, countWords, placeIn, type CheckGroup, type JudgedCheck }
 import { Note, PartHeading } from '../../ui/theme/text.js'
 import { VerdictShape } from '../../ui/verdict-mark.js'
 import { useMay } from '../../job/use-writable.js'
-import { useMessageText } from '../../job/message-text.js'
 import { useFocus } from '../../job/focus.js'
 import { AtHand } from '../at-hand.js'
 import { OpenCheck } from '../open-check.js'
-import { CheckRow, ListRow } from '../row.js'
+import { CheckRow, ListRow, useRowWords } from '../row.js'
 import { TableOfReadings } from './table-of-readings.js'
 import { WalkOver } from './walk-over.js'
 import { Cluster } from '../../ui/cluster.js'
@@ -55,8 +54,8 @@ export function GroupPanel({
   const openGroup = useFocus((focus) => focus.openGroup)
   const [lastOpen, setLastOpen] = useState<string>()
   if (open && open.check.id !== lastOpen) setLastOpen(open.check.id)
-  const saying = useMessageText()
-  const limits = new Set(group.checks.map(({ check }) => saying(check.required)))
+  const words = useRowWords()
+  const limits = new Set(group.checks.map(({ check }) => words.saying(check.required)))
   const tabled = group.together === 'reading' && writable
   const listed = group.together !== 'observation' && !tabled
   return (
@@ -92,6 +91,7 @@ export function GroupPanel({
               ) : (
                 <CheckRow
                   judged={judged}
+                  words={words}
                   name={group.together === 'other' ? placeIn(group, judged) : undefined}
                 />
               )}
