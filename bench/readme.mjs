@@ -4,7 +4,8 @@ import { at } from '../scripts/shared.mjs'
 import { ms } from './reference.mjs'
 
 const README = at('README.md')
-const ORDER = [
+/** What is measured, in the order of the README. */
+export const SECTIONS = [
   'light',
   'core',
   'electrical',
@@ -13,14 +14,15 @@ const ORDER = [
   'tablet',
   'report',
   'manual',
+  'nameplate',
   'hand',
   'first-week',
   'devices',
   'many',
   'load',
-  'nameplate',
-  'campaign',
 ]
+/** The campaign writes its figures itself. */
+const ORDER = [...SECTIONS, 'campaign']
 const begin = (section) => `<!-- measured: ${section} -->`
 const end = (section) => `<!-- end of ${section} -->`
 

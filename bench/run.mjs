@@ -2,7 +2,7 @@
 // beside a reference loop; --write puts it into the README.
 import { parseArgs } from 'node:util'
 import { prepare } from '../scripts/shared.mjs'
-import { writeFigures } from './readme.mjs'
+import { SECTIONS, writeFigures } from './readme.mjs'
 import { ms, referenceLoop, takePrinted } from './reference.mjs'
 
 const { values, positionals: wanted } = parseArgs({
@@ -10,22 +10,7 @@ const { values, positionals: wanted } = parseArgs({
   allowPositionals: true,
 })
 prepare()
-const sections = [
-  'light',
-  'core',
-  'electrical',
-  'job',
-  'web',
-  'tablet',
-  'report',
-  'manual',
-  'nameplate',
-  'hand',
-  'first-week',
-  'devices',
-  'many',
-  'load',
-].filter((name) => wanted.length === 0 || wanted.includes(name))
+const sections = SECTIONS.filter((name) => wanted.length === 0 || wanted.includes(name))
 console.log(`Node ${process.version}`)
 for (const name of sections) {
   // Beside every section, since a shared machine is not the same for an hour.

@@ -1,8 +1,14 @@
 import { Button, Flex, Stack } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
-import { memo, useState } from 'react'
+import { memo, useState, type ReactNode } from 'react'
 import { v7 as uuid } from 'uuid'
-import { DRAWN_FIGURES, OBSTRUCTION_CLASSES, sheetName, type WallBuilt } from '@plumb-mark/core'
+import {
+  DRAWN_FIGURES,
+  OBSTRUCTION_CLASSES,
+  sheetName,
+  type UnitBuilt,
+  type WallBuilt,
+} from '@plumb-mark/core'
 import { SmallPrint } from '../../ui/theme/text.js'
 import { ChoiceField, optionsOf, type Option } from '../../ui/choice-field.js'
 import { TextField } from '../../ui/text-field.js'
@@ -43,6 +49,20 @@ function useItemsOn(wall: WallBuilt) {
   return [...wall.obstructions, ...units.flatMap(({ place }) => (place?.wallId === wall.id ? [place] : []))]
 }
 
+/** A unit of this size as it is drawn until its place is typed. */
+const hungOn = (
+  { id: wallId }: WallBuilt,
+  items: readonly { x: number; w: number }[],
+  { width, height }: { width: number; height: number },
+): WallPlace => ({
+  wallId,
+  x: freeX(items),
+  y: 1000,
+  w: width,
+  h: height,
+  drawn: ['x', 'y'],
+})
+
 function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
   const sheets = useInspection((state) => state.sheets)
   const commit = useCommit()
@@ -68,14 +88,7 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
       kind: 'unit-fitted',
       body: {
         ...unit,
-        place: {
-          wallId: wall.id,
-          x: freeX(items),
-          y: 1000,
-          w: size.width,
-          h: size.height,
-          drawn: ['x', 'y'],
-        },
+        place: hungOn(wall, items, size),
       },
     })
     chooseItem(unit.id)
@@ -93,28 +106,14 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
         label: label.trim(),
         sheetId,
         ...(serial.trim() && { serial: serial.trim() }),
-        place: {
-          wallId: wall.id,
-          x: freeX(items),
-          y: 1000,
-          w: sheet.size.width,
-          h: sheet.size.height,
-          drawn: ['x', 'y'],
-        },
+        place: hungOn(wall, items, sheet.size),
       },
     })
     chooseItem(id)
     onDone()
   }
   return (
-    <Stack
-      as="form"
-      bg="panel"
-      p="12px"
-      gap="10px"
-      onSubmit={(event) => (event.preventDefault(), add())}
-      aria-label="Add a unit"
-    >
+    <AddForm name="Add a unit" onAdd={add} onCancel={onDone}>
       {loose.length > 0 && (
         <ChoiceField
           label="Unit"
@@ -147,8 +146,7 @@ function AddUnit({ wall, onDone }: { wall: WallBuilt; onDone: () => void }) {
           </Flex>
         </>
       )}
-      <Buttons onCancel={onDone} />
-    </Stack>
+    </AddForm>
   )
 }
 
@@ -178,33 +176,46 @@ function AddObstruction({ wall, onDone }: { wall: WallBuilt; onDone: () => void 
     onDone()
   }
   return (
-    <Stack
-      as="form"
-      bg="panel"
-      p="12px"
-      gap="10px"
-      onSubmit={(event) => (event.preventDefault(), add())}
-      aria-label="Add an obstruction"
-    >
+    <AddForm name="Add an obstruction" onAdd={add} onCancel={onDone}>
       <ChoiceField
         label="What is it?"
         value={of}
         options={optionsOf(OBSTRUCTION_CLASSES, (name) => name)}
         onChange={setOf}
       />
-      <Buttons onCancel={onDone} />
-    </Stack>
+    </AddForm>
   )
 }
 
-function Buttons({ onCancel }: { onCancel: () => void }) {
+/** What is added in a moment; where it stands is typed next. */
+function AddForm({
+  name,
+  onAdd,
+  onCancel,
+  children,
+}: {
+  name: string
+  onAdd: () => void
+  onCancel: () => void
+  children: ReactNode
+}) {
   return (
-    <Flex gap="8px" align="center">
-      <Button type="submit">Add</Button>
-      <Button variant="plain" onClick={onCancel}>
-        Cancel
-      </Button>
-      <SmallPrint>Type its place next.</SmallPrint>
-    </Flex>
+    <Stack
+      as="form"
+      bg="panel"
+      p="12px"
+      gap="10px"
+      onSubmit={(event) => (event.preventDefault(), onAdd())}
+      aria-label={name}
+    >
+      {children}
+      <Flex gap="8px" align="center">
+        <Button type="submit">Add</Button>
+        <Button variant="plain" onClick={onCancel}>
+          Cancel
+        </Button>
+        <SmallPrint>Type its place next.</SmallPrint>
+      </Flex>
+    </Stack>
   )
 }
