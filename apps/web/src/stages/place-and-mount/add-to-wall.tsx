@@ -6,7 +6,7 @@ import {
   DRAWN_FIGURES,
   OBSTRUCTION_CLASSES,
   sheetName,
-  type UnitBuilt,
+  type WallPlace,
   type WallBuilt,
 } from '@plumb-mark/core'
 import { SmallPrint } from '../../ui/theme/text.js'
