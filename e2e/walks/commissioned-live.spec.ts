@@ -112,7 +112,8 @@ test('settings are read and a fallback is tried on a live device, and the sealed
   const fallback = page.getByRole('region', { name: /^Fallback when the meter goes quiet/ })
   await fallback.getByRole('button', { name: 'Start the trace' }).click()
   await expect(fallback.locator('[data-trace-now]')).toContainText(/[1-9]\d{3} W/)
-  await page.waitForTimeout(3000)
+  // How things stood before is part of the proof.
+  await expect(fallback.getByRole('timer')).toContainText(/^[3-9] s traced/)
   hand('fallowmere-meter:data-lead-out=on')
   await fallback.getByRole('button', { name: /^Now: the data lead is unplugged/ }).click()
   await expect(fallback.getByRole('status')).toContainText(
@@ -130,7 +131,7 @@ test('settings are read and a fallback is tried on a live device, and the sealed
   // The device vanishes in the middle of a second try: what was seen proves nothing.
   await fallback.getByRole('button', { name: 'Start the trace' }).click()
   await expect(fallback.locator('[data-trace-now]')).toContainText(/W/)
-  await page.waitForTimeout(2500)
+  await expect(fallback.getByRole('timer')).toContainText(/^[2-9] s traced/)
   await fallback.getByRole('button', { name: /^Now:/ }).click()
   hand('fallowmere-inverter-1:line-drops=on')
   await expect(fallback.getByText(/fell silent at/)).toBeVisible()

@@ -9,6 +9,20 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => server.remove())
 
+/** How many jobs this browser keeps by now. */
+const jobsOnDevice = () =>
+  new Promise<number>((answer, fail) => {
+    const asked = indexedDB.open('plumb-mark')
+    asked.onerror = () => fail(asked.error)
+    asked.onsuccess = () => {
+      const counted = asked.result.transaction('jobs').objectStore('jobs').count()
+      counted.onsuccess = () => {
+        asked.result.close()
+        answer(counted.result)
+      }
+    }
+  })
+
 test('with the server gone the application opens, the last job can be worked on, and all of it arrives later', async ({
   browser,
 }) => {
@@ -25,7 +39,7 @@ test('with the server gone the application opens, the last job can be worked on,
   await page.reload()
   await page.getByRole('navigation', { name: 'Stages of the walk' }).getByText('Close up').click()
   await expect(page.getByRole('heading', { name: 'Close up', level: 2 })).toBeVisible()
-  await page.waitForTimeout(1500)
+  await expect.poll(() => page.evaluate(jobsOnDevice)).toBe(1)
 
   await server.kill()
   const began = Date.now()

@@ -436,7 +436,7 @@ export {
 export { kitFor, stageWords, type InstrumentWanted, type Kit } from './prepare/kit.js'
 export { clashes, type Visit } from './prepare/visits.js'
 export { arrayDrawing, type ArrayDrawing, type DrawnPlace, type DrawnPlane } from './drawings/array.js'
-export { stringChart, type StringOnChart } from './drawings/string-chart.js'
+export { endOfVoltages, stringChart, type StringOnChart } from './drawings/string-chart.js'
 export {
   wallDrawing,
   type DimensionLine,

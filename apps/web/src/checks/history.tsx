@@ -21,11 +21,11 @@ export function History({
   return (
     <Box layerStyle="ruleAbove" pt="8px">
       <SmallPrint>Readings so far</SmallPrint>
-      <chakra.ul aria-label="Readings so far">
+      <ul aria-label="Readings so far">
         {[...history].reverse().map((evidence) => (
           <Row key={evidence.id} check={check} evidence={evidence} writable={writable} />
         ))}
-      </chakra.ul>
+      </ul>
     </Box>
   )
 }

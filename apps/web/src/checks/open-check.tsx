@@ -14,9 +14,13 @@ import { NotApplicable } from './not-applicable.js'
 import { ObservationField } from './observation-field.js'
 import { RaiseDefectLater } from './raise-defect-later.js'
 import { ReadingField } from './reading-field.js'
-import { ToCalculator } from './to-calculator.js'
 import { RecordField } from './record/record-field.js'
 import { Cluster } from '../ui/cluster.js'
+import { lazyPart } from '../ui/lazy-part.js'
+import { Numbered } from '../ui/list.js'
+
+/** With the words of all calculators. */
+const ToCalculator = lazyPart(async () => (await import('./to-calculator.js')).ToCalculator)
 
 const DERIVED_WORDS = {
   wall: 'Read off the wall: change an offset in the picture, and this follows.',
@@ -141,11 +145,11 @@ function Why({ outcome }: { outcome: Outcome }) {
       {causes.length > 0 && (
         <Box>
           <SmallPrint>Most likely first</SmallPrint>
-          <chakra.ol pl="20px" listStyleType="decimal" fontSize="14px" lineHeight={1.4}>
+          <Numbered fontSize="14px" lineHeight={1.4}>
             {causes.map((cause) => (
               <li key={String(cause)}>{saying(cause)}</li>
             ))}
-          </chakra.ol>
+          </Numbered>
         </Box>
       )}
       <Lines aria-label="Working">

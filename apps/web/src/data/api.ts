@@ -67,7 +67,9 @@ export function sendFile<T>(
       reject(new ApiError(0, 'unreachable', 'the server cannot be reached', undefined, false))
     request.onload = () => {
       const { error } = (request.response ?? {}) as Partial<ErrorShape>
-      if (request.status < 300 && request.response !== null) resolve(request.response as T)
+      // What is kept without a word is 204; anything else without data was not said by the server.
+      const isOurs = request.status === 204 || request.response !== null
+      if (request.status < 300 && isOurs) resolve(request.response as T)
       else
         reject(
           new ApiError(

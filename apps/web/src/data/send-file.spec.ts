@@ -55,6 +55,12 @@ it.each([
   await expect(done).rejects.toMatchObject({ status, code, message })
 })
 
+it('what is kept without a word is kept', async () => {
+  const done = send()
+  Request.last.answers(204, null)
+  expect(await done).toBeNull()
+})
+
 it('without signal it is said to be unreachable', async () => {
   const done = send()
   Request.last.onerror()

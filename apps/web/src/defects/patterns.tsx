@@ -14,6 +14,7 @@ import { ChoiceField, optionsOf } from '../ui/choice-field.js'
 import { Problem } from '../ui/problem.js'
 import { Cluster } from '../ui/cluster.js'
 import { shape } from '../ui/drawings/shape.js'
+import { Item } from '../ui/list.js'
 
 const BY_WORDS = {
   clause: 'clause',
@@ -74,7 +75,7 @@ function Row({ pattern, by }: { pattern: PatternRow; by: PatternsBy }) {
   const { key, failed, judged, rate, low, high, says } = pattern
   const suggestion = suggestionFor(pattern, by)
   return (
-    <chakra.li layerStyle="ruleBelow" py="8px">
+    <Item>
       <Cluster justifyContent="space-between" rowGap="2px">
         <Text fontWeight={says === 'stands-out' ? 600 : 400} flex="1 1 260px">
           {key}
@@ -88,7 +89,7 @@ function Row({ pattern, by }: { pattern: PatternRow; by: PatternsBy }) {
       </Cluster>
       <Scale pattern={pattern} label={`${percent(rate)}, between ${percent(low)} and ${percent(high)}`} />
       {suggestion && <Note>{SUGGESTS[suggestion]}</Note>}
-    </chakra.li>
+    </Item>
   )
 }
 

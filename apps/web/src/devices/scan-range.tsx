@@ -6,6 +6,7 @@ import { TextField } from '../ui/text-field.js'
 import { Simulated } from './simulated.js'
 import { Danger } from '../ui/theme/text.js'
 import { Cluster } from '../ui/cluster.js'
+import { Summary } from '../ui/buttons.js'
 
 type Range = Record<'from' | 'to' | 'fromPort' | 'toPort', string>
 
@@ -66,16 +67,7 @@ export function ScanRange({ onFound }: { onFound: (device: DeviceFound) => void 
   )
   return (
     <chakra.details mt="10px">
-      <chakra.summary
-        cursor="pointer"
-        minH="44px"
-        display="flex"
-        alignItems="center"
-        color="accent"
-        fontWeight={600}
-      >
-        Look through a range
-      </chakra.summary>
+      <Summary fontWeight={600}>Look through a range</Summary>
       <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(4, 1fr) auto' }} gap="10px" alignItems="end">
         {field('from', 'From address')}
         {field('to', 'To address')}

@@ -10,6 +10,7 @@ import { useMessageText } from '../job/message-text.js'
 import { ReceiveForm } from './receive-form.js'
 import { useSiteTime } from '../job/site-time.js'
 import { Cluster } from '../ui/cluster.js'
+import { Numbered } from '../ui/list.js'
 
 /** The page that stays with the customer, in plain words: what was installed, how it is set, what the lights mean, how to switch off. */
 export function HandOverView() {
@@ -125,14 +126,14 @@ function SwitchOff({ steps, conflicts }: HandOver['switchOff']) {
   return (
     <Part title="How to switch off, in this order">
       {steps.length === 0 && <Note>The sheets of these units give no order of switching off.</Note>}
-      <chakra.ol pl="26px" listStyleType="decimal" fontSize="18px" lineHeight={1.6}>
+      <Numbered fontSize="18px" lineHeight={1.6}>
         {steps.map(({ key, label, of, wait }) => (
           <li key={key}>
             <b>{label}</b> ({[...new Set(of.map(({ unit }) => unit))].join(', ')})
             {wait > 0 && `, after waiting ${wait} s`}
           </li>
         ))}
-      </chakra.ol>
+      </Numbered>
       {conflicts.length > 0 && <Unproven>The makers’ orders differ here: ask before you switch.</Unproven>}
     </Part>
   )

@@ -9,6 +9,7 @@ import { Note, SectionTitle } from '../ui/theme/text.js'
 import { DemandDrawing } from '../ui/drawings/demands.js'
 import { VerdictShape } from '../ui/verdict-mark.js'
 import { helpFor, searched, type HelpText } from './texts.js'
+import { Summary } from '../ui/buttons.js'
 
 /** All of the help on one page, on the device: what the screen that one came from is for stands first. */
 export function HelpView() {
@@ -75,9 +76,7 @@ function One({ text: { title, text, questions = [], drawing, verdict } }: { text
           key={question}
           css={{ '@media print': { '&::details-content': { display: 'block' } } }}
         >
-          <chakra.summary cursor="pointer" minH="44px" pt="10px" color="accent">
-            {question}
-          </chakra.summary>
+          <Summary>{question}</Summary>
           <Flex pl="18px" pb="6px">
             <Text maxW="66ch">{answer}</Text>
           </Flex>

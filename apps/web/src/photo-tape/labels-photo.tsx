@@ -1,4 +1,4 @@
-import { Button, Flex, HStack, Stack, Text, chakra } from '@chakra-ui/react'
+import { Button, Flex, HStack, Stack, Text } from '@chakra-ui/react'
 import { Undo2, X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import {
@@ -19,6 +19,7 @@ import { TakePhoto } from './take-photo.js'
 import { TouchedPhoto } from './touched-photo.js'
 import { HandButton, IconButton } from '../ui/buttons.js'
 import { shape } from '../ui/drawings/shape.js'
+import { Item } from '../ui/list.js'
 
 const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'] as const
 
@@ -168,9 +169,9 @@ function Found({ on, onTake }: { on: LabelsOnMap; onTake: (rows: LabelsOnMap['pl
       <HandButton flexShrink={0} disabled={placed.length === 0} onClick={() => onTake(placed)}>
         Take {plural(placed.length, 'serial')} onto the map
       </HandButton>
-      <chakra.ul aria-label="Serials by place">
+      <ul aria-label="Serials by place">
         {placed.map(({ place, serial, was }) => (
-          <chakra.li layerStyle="ruleBelow" key={place} py="3px">
+          <Item key={place}>
             <Flex gap="8px">
               <Faint flex="1">{placeWords(place)}</Faint>
               <Mono>{serial}</Mono>
@@ -180,9 +181,9 @@ function Found({ on, onTake }: { on: LabelsOnMap; onTake: (rows: LabelsOnMap['pl
                 now {was} on the map
               </Text>
             )}
-          </chakra.li>
+          </Item>
         ))}
-      </chakra.ul>
+      </ul>
       {unplaced.map(({ label, why }, i) => (
         <SmallUnproven key={i}>
           {label.text} {WHY[why]}

@@ -1,7 +1,8 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
+import { Box, Text } from '@chakra-ui/react'
 import { Note, SubTitle } from '../ui/theme/text.js'
 import type { Practised } from './session.js'
 import { Cluster } from '../ui/cluster.js'
+import { Item } from '../ui/list.js'
 
 const MOST = 8
 
@@ -21,9 +22,9 @@ export function ByClause({ past }: { past: readonly Practised[] }) {
   return (
     <Box as="section" aria-label="What you miss" mt="14px">
       <SubTitle>What you miss</SubTitle>
-      <chakra.ul>
+      <ul>
         {rows.map(([clause, all]) => (
-          <chakra.li layerStyle="ruleBelow" key={clause} py="6px">
+          <Item key={clause}>
             <Cluster justifyContent="space-between">
               <Text>{clause}</Text>
               <Note>
@@ -34,9 +35,9 @@ export function ByClause({ past }: { past: readonly Practised[] }) {
                   .join(' ')}
               </Note>
             </Cluster>
-          </chakra.li>
+          </Item>
         ))}
-      </chakra.ul>
+      </ul>
     </Box>
   )
 }

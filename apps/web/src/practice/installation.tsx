@@ -55,7 +55,7 @@ export function Installation({ scenario }: { scenario: Scenario }) {
         >
           <SectionTitle>{STAGE_TITLES[stage]}</SectionTitle>
           {STAGE_CAUTIONS[stage] && <SmallPrint>{STAGE_CAUTIONS[stage]}</SmallPrint>}
-          <chakra.ul>
+          <ul>
             {scenario.things
               .filter((thing) => thing.stage === stage)
               .map((thing) => (
@@ -66,7 +66,7 @@ export function Installation({ scenario }: { scenario: Scenario }) {
               .map((one) => (
                 <CheckPlace key={one.check.id} judged={one} scenario={scenario} bag={bag} />
               ))}
-          </chakra.ul>
+          </ul>
         </Box>
       ))}
     </Box>

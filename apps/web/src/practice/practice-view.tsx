@@ -1,4 +1,4 @@
-import { Box, Stack, Text, chakra } from '@chakra-ui/react'
+import { Box, Stack, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { DIFFICULTIES, LEVEL_NAMES, LEVEL_WORDS, type Difficulty, type Level } from '@plumb-mark/practice'
 import { Page } from '../layout/page.js'
@@ -14,6 +14,7 @@ import { OwnScenario } from './own-scenario.js'
 import { usePractice } from './session.js'
 import { Cluster } from '../ui/cluster.js'
 import { HandButton, LinkButton } from '../ui/buttons.js'
+import { Item } from '../ui/list.js'
 
 /** Made-up installations with hidden faults: nothing of them ever reaches a real job. */
 export function PracticeView() {
@@ -87,9 +88,9 @@ function Begin() {
       {past.length > 0 && (
         <Box as="section" aria-label="Practised so far" mt="14px">
           <SubTitle>Practised so far</SubTitle>
-          <chakra.ul>
+          <ul>
             {past.slice(0, 12).map((one) => (
-              <chakra.li layerStyle="ruleBelow" key={one.at} py="7px">
+              <Item key={one.at}>
                 <Cluster justifyContent="space-between">
                   <Text>
                     {LEVEL_WORDS[one.level]}, {one.difficulty}, number {one.seed}
@@ -102,9 +103,9 @@ function Begin() {
                   {whenHere(one.at)}, {one.minutes} min
                   {one.missed.length > 0 && `; missed: ${one.missed.join('; ')}`}
                 </Note>
-              </chakra.li>
+              </Item>
             ))}
-          </chakra.ul>
+          </ul>
         </Box>
       )}
     </Stack>

@@ -4,6 +4,7 @@ import { Replay } from './replay.js'
 import { usePractice } from './session.js'
 import { Lead, PartHeading } from '../ui/theme/text.js'
 import { Cluster } from '../ui/cluster.js'
+import { Item } from '../ui/list.js'
 
 /** What was found, missed and invented; each missed fault once more: where it was to be seen, by which clause, what one would have read. */
 export function Result({ scenario, score }: { scenario: Scenario; score: Score }) {
@@ -80,13 +81,13 @@ function Faults({
   return (
     <Box as="section" aria-label={title} mt="18px">
       <PartHeading as="h2">{title}</PartHeading>
-      <chakra.ul>
+      <ul>
         {faults.map((fault) => (
-          <chakra.li layerStyle="ruleBelow" key={fault.where} py="12px">
+          <Item key={fault.where}>
             <Replay fault={fault} scenario={scenario} />
-          </chakra.li>
+          </Item>
         ))}
-      </chakra.ul>
+      </ul>
     </Box>
   )
 }

@@ -90,13 +90,13 @@ function Compared({ now, earlier }: { now: Inspection; earlier: readonly Earlier
       </Part>
       <Part title="Built otherwise">
         {built.length === 0 && <Text>Everything that is entered stands as it did.</Text>}
-        <chakra.ul>
+        <ul>
           {built.map(({ what, label, how }) => (
             <chakra.li key={`${what} ${label} ${how}`} py="4px">
               {what} <b>{label}</b> {HOW[how]}
             </chakra.li>
           ))}
-        </chakra.ul>
+        </ul>
       </Part>
     </>
   )

@@ -1,5 +1,6 @@
-import { Text, chakra } from '@chakra-ui/react'
+import { Text } from '@chakra-ui/react'
 import { differenceWords, sheetDifferences, type Sheet } from '@plumb-mark/core'
+import { Item } from '../ui/list.js'
 
 const MARK = { added: '+', removed: '−', changed: '≠' } as const
 const COLOUR = { added: 'accent', removed: 'danger', changed: 'unproven' } as const
@@ -9,11 +10,11 @@ export function Differences({ before, after }: { before: Sheet; after: Sheet }) 
   const found = sheetDifferences(before, after)
   if (found.length === 0) return <Text>Nothing that is asked for differs.</Text>
   return (
-    <chakra.ul aria-label={`Differences from revision ${before.revision} to ${after.revision}`}>
+    <ul aria-label={`Differences from revision ${before.revision} to ${after.revision}`}>
       {found.map((difference) => {
         const words = differenceWords(difference)
         return (
-          <chakra.li layerStyle="ruleBelow" key={words} display="flex" gap="12px" py="7px" lineHeight={1.35}>
+          <Item key={words} display="flex" gap="12px" lineHeight={1.35}>
             <Text
               as="span"
               w="18px"
@@ -27,9 +28,9 @@ export function Differences({ before, after }: { before: Sheet; after: Sheet }) 
             <Text as="span" flex="1" overflowWrap="anywhere">
               {words}
             </Text>
-          </chakra.li>
+          </Item>
         )
       })}
-    </chakra.ul>
+    </ul>
   )
 }

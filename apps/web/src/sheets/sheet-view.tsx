@@ -126,14 +126,14 @@ function Head({ sheet: { kind, mass, size, ratings, terminals, module, equipment
     ...terminals.map(({ label, clamp }) => [`terminal ${label}`, CLAMP_WORDS[clamp]] as [string, string]),
   ]
   return (
-    <chakra.dl>
+    <dl>
       {rows.map(([name, value]) => (
         <Flex layerStyle="ruleBelow" key={name} justify="space-between" gap="14px" py="5px" fontSize="14px">
           <chakra.dt color="faint">{name}</chakra.dt>
           <chakra.dd textAlign="right">{value}</chakra.dd>
         </Flex>
       ))}
-    </chakra.dl>
+    </dl>
   )
 }
 

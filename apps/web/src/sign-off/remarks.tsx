@@ -27,11 +27,11 @@ export function Remarks({ inspection }: { inspection: Inspection }) {
     <Box mt="26px" as="section" aria-label="Remarks">
       <PartHeading>Remarks</PartHeading>
       {mayReturn && <Returning />}
-      <chakra.ul>
+      <ul>
         {remarks.map((remark) => (
           <RemarkRow key={remark.id} remark={remark} inspection={inspection} />
         ))}
-      </chakra.ul>
+      </ul>
     </Box>
   )
 }
@@ -120,7 +120,7 @@ function Returning() {
         Open a check or a defect and press Remark, or note one on the job as a whole. Nothing is signed until
         each is answered.
       </Note>
-      <chakra.ul>
+      <ul>
         {drafts.map(({ id, text, about }) => (
           <Row key={id}>
             <Flex gap="10px" align="center">
@@ -134,7 +134,7 @@ function Returning() {
             </Flex>
           </Row>
         ))}
-      </chakra.ul>
+      </ul>
       <Cluster alignItems="flex-start">
         {drafts.length > 0 && (
           <Button onClick={send}>

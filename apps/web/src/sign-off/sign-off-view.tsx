@@ -27,6 +27,8 @@ import { Remarks } from './remarks.js'
 import { SecondReader } from './second-reader.js'
 import { Cluster } from '../ui/cluster.js'
 import { lazyPart } from '../ui/lazy-part.js'
+import { Summary } from '../ui/buttons.js'
+import { Item } from '../ui/list.js'
 
 const SignForm = lazyPart(async () => (await import('./sign-form.js')).SignForm)
 
@@ -148,14 +150,12 @@ function Group({
       <PartHeading>
         {title} ({found.length})
       </PartHeading>
-      <chakra.ul>{found.slice(0, SHOWN).map(row)}</chakra.ul>
+      <ul>{found.slice(0, SHOWN).map(row)}</ul>
       {found.length > SHOWN && (
-        <chakra.details>
-          <chakra.summary minH="44px" cursor="pointer" color="accent" display="list-item" py="10px">
-            {found.length - SHOWN} more
-          </chakra.summary>
-          <chakra.ul>{found.slice(SHOWN).map(row)}</chakra.ul>
-        </chakra.details>
+        <details>
+          <Summary>{found.length - SHOWN} more</Summary>
+          <ul>{found.slice(SHOWN).map(row)}</ul>
+        </details>
       )}
     </Box>
   )
@@ -243,17 +243,17 @@ function StatedAbsences({ inspection }: { inspection: Inspection }) {
   return (
     <Box mt="26px">
       <PartHeading>Said not to be there, or not to apply</PartHeading>
-      <chakra.ul>
+      <ul>
         {said.map(({ checkId, title, place, reason, by, at }) => (
-          <chakra.li layerStyle="ruleBelow" key={checkId} py="8px">
+          <Item key={checkId}>
             {title}, {place}: {reason}
             <Note as="span">
               {' '}
               {by.name}, {when(at)}
             </Note>
-          </chakra.li>
+          </Item>
         ))}
-      </chakra.ul>
+      </ul>
     </Box>
   )
 }
@@ -265,7 +265,7 @@ function Calculations({ inspection: { state } }: { inspection: Inspection }) {
   return (
     <Box mt="26px">
       <PartHeading>Calculations kept with the job</PartHeading>
-      <chakra.ul>
+      <ul>
         {state.calculations.map(({ id, at, by, body }) => (
           <chakra.li layerStyle="ruleBelow" key={id}>
             <Flex asChild minH="44px" align="center" gap="10px" _hover={{ color: 'accent' }}>
@@ -278,7 +278,7 @@ function Calculations({ inspection: { state } }: { inspection: Inspection }) {
             </Flex>
           </chakra.li>
         ))}
-      </chakra.ul>
+      </ul>
     </Box>
   )
 }

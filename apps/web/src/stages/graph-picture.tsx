@@ -1,8 +1,9 @@
-import { Box, Button, Flex } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { useState, type ReactNode } from 'react'
 import { SmallPrint } from '../ui/theme/text.js'
 import { TouchMark } from '../ui/touch-mark.js'
 import { DrawingFrame, PictureHead } from './drawing-frame.js'
+import { WholePicture } from './picture-part.js'
 import { arrangementOf, type GraphLayout } from '@plumb-mark/report'
 import { useWritable } from '../job/use-writable.js'
 import { useGraphLayout } from './use-graph-layout.js'
@@ -75,7 +76,7 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
     onTouchNode?.(node)
   }
   return (
-    <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
+    <WholePicture>
       <PictureHead title={title}>{nodes.length > 0 && actions}</PictureHead>
       {nodes.length > 0 && note && <SmallPrint>{note}</SmallPrint>}
       {nodes.length === 0 && empty}
@@ -130,7 +131,7 @@ export function GraphPicture<N extends { id: string }, E extends Tied>({
           choose,
         )}
       {chosen?.kind === 'new-node' && nodePanel(undefined, choose)}
-    </Flex>
+    </WholePicture>
   )
 }
 

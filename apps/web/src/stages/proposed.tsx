@@ -6,6 +6,7 @@ import { useCommit } from '../job/use-commit.js'
 import { useWritable } from '../job/use-writable.js'
 import { Small } from '../ui/theme/text.js'
 import { Cluster } from '../ui/cluster.js'
+import { Summary } from '../ui/buttons.js'
 
 /** What of some areas is proposed and confirmed by nobody, as it is kept. */
 export function useProposals(...areas: ProposedArea[]): readonly Proposed[] {
@@ -59,11 +60,9 @@ export function ProposedBar({ areas }: { areas: readonly ProposedArea[] }) {
     <chakra.section aria-label="Proposed, to be confirmed" mx={{ base: '8px', lg: '20px' }} my="8px">
       <ProposedNote things={things} writable={writable} />
       {things.length > 1 && (
-        <chakra.details>
-          <chakra.summary minH="44px" py="10px" cursor="pointer" color="accent" display="list-item">
-            One by one
-          </chakra.summary>
-          <chakra.ul>
+        <details>
+          <Summary>One by one</Summary>
+          <ul>
             {things.map((thing) => (
               <chakra.li layerStyle="ruleBelow" key={`${thing.kind} ${thing.id}`}>
                 <Flex align="center" gap="10px" minH="48px">
@@ -84,8 +83,8 @@ export function ProposedBar({ areas }: { areas: readonly ProposedArea[] }) {
                 </Flex>
               </chakra.li>
             ))}
-          </chakra.ul>
-        </chakra.details>
+          </ul>
+        </details>
       )}
     </chakra.section>
   )

@@ -21,6 +21,7 @@ import { prefer } from '../data/preferences.js'
 import { SmallPrint, Strong, SubTitle } from '../ui/theme/text.js'
 import { Cluster } from '../ui/cluster.js'
 import { shape } from '../ui/drawings/shape.js'
+import { PicturePart } from './picture-part.js'
 
 /**
  * The terminal strips of every unit: what each terminal asks for and how it was found. Touching one opens its
@@ -39,7 +40,7 @@ export function Terminals({ side, of }: { side: 'dc' | 'ac' | 'battery'; of?: Un
     .filter(({ terminals }) => terminals.length > 0)
   if (units.length === 0) return null
   return (
-    <Box p={{ base: '12px', lg: '24px' }}>
+    <PicturePart>
       <SubTitle>Terminals</SubTitle>
       {units.map(({ unit, terminals }) => (
         <Strip
@@ -51,7 +52,7 @@ export function Terminals({ side, of }: { side: 'dc' | 'ac' | 'battery'; of?: Un
           )}
         />
       ))}
-    </Box>
+    </PicturePart>
   )
 }
 

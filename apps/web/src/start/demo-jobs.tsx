@@ -37,7 +37,7 @@ export function DemoJobs() {
         Finished and half-finished inspections of sites that do not exist. They can be read, not worked on,
         are in no list of yours and no count, and can be removed again.
       </Note>
-      <chakra.ul>
+      <ul>
         {here.map(({ id, number, title }) => (
           <chakra.li key={id} py="10px">
             <Link to={`/jobs/${id}`}>
@@ -45,7 +45,7 @@ export function DemoJobs() {
             </Link>
           </chakra.li>
         ))}
-      </chakra.ul>
+      </ul>
       <Problem>{problem}</Problem>
       {here.length < count && (
         <Button variant="outline" mt="8px" loading={busy} onClick={() => void act(() => post(ADDRESS))}>

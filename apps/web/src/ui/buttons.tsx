@@ -1,4 +1,4 @@
-import { Button, type ButtonProps } from '@chakra-ui/react'
+import { Button, chakra, type ButtonProps } from '@chakra-ui/react'
 
 /** A button in line with what stands above it. */
 export const LinkButton = (props: ButtonProps) => <Button variant="plain" px="0" {...props} />
@@ -8,3 +8,8 @@ export const IconButton = (props: ButtonProps) => <LinkButton minW="44px" {...pr
 
 /** For a gloved hand: the one thing that is done next. */
 export const HandButton = (props: ButtonProps) => <Button h="56px" {...props} />
+
+/** What opens and closes what lies under it. */
+export const Summary = chakra('summary', {
+  base: { display: 'list-item', minH: '44px', py: '10px', cursor: 'pointer', color: 'accent' },
+})

@@ -1,6 +1,6 @@
 import { METER, MODULE, Site, plane, sheet, string } from '../requirements/site.testing.js'
 import { operatingVoltage } from '../requirements/dc/operating-voltage.js'
-import { stringChart } from './string-chart.js'
+import { endOfVoltages, stringChart } from './string-chart.js'
 
 const INVERTER = sheet('I', 'string-inverter', [
   { id: 'voc', kind: 'string-open-circuit', max: '500 V', start: '60 V' },
@@ -71,6 +71,15 @@ describe('a string on the chart', () => {
   it('has no window where the modules do not say their voltage', () =>
     expect(stringChart(site(undefined, {}).inspection)[0]!.operating).toBeUndefined())
 })
+
+it.each([
+  ['nothing read yet', site(), 525],
+  ['a reading below the limit', site().write(read(480)), 525],
+  ['a reading beyond the limit', site().write(read(900)), 945],
+  ['a morning so cold that the string is beyond the limit', site({ coldest: -40 }, { voc: 300 }), 753],
+])('the axis goes beyond the limit and beyond all that is drawn: %s', (_name, { inspection }, end) =>
+  expect(endOfVoltages(stringChart(inspection))).toBe(end),
+)
 
 describe('the voltage at the maximum power point', () => {
   const at = (vmp?: number, vmpTempCoeff?: number) => ({ data: { vmp, vmpTempCoeff } }) as never

@@ -72,6 +72,18 @@ export function stringChart(inspection: Inspection): StringOnChart[] {
   })
 }
 
+/**
+ * Where the axis of the voltages ends, V: a twentieth beyond the highest limit and beyond all that is drawn on it, so that what exceeds a
+ * limit is seen to.
+ */
+export const endOfVoltages = (rows: readonly StringOnChart[]): number =>
+  Math.ceil(1.05 * Math.max(...rows.flatMap(voltagesOf)))
+
+const voltagesOf = ({ limit, start, measured, band, cold, operating }: StringOnChart): number[] =>
+  [limit, start, measured, band?.to, cold?.voltage, operating?.to, operating?.most].filter(
+    (voltage) => voltage !== undefined,
+  )
+
 const COLDEST_OF_TABLE = -40
 
 function coldOf(judged: JudgedCheck | undefined, { context: { header } }: Inspection): StringOnChart['cold'] {

@@ -81,8 +81,8 @@ export function inspectNext(
 }
 
 /**
- * The same without judging: what is asked at each measuring point by what stands now. Outcomes and defects stay those of before, and a
- * check that is new has none: for entries that are weighed against points alone, of which a long batch brings hundreds.
+ * The same without judging: what is asked at each measuring point by what stands now. Defects stay those of before, and a check that reads
+ * something that changed has no outcome: for entries that are weighed against points alone, of which a long batch brings hundreds.
  */
 export function pointsNext(
   before: Inspection,

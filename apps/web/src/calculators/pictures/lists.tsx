@@ -4,6 +4,7 @@ import { VerdictMark } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
 import { Danger, Small } from '../../ui/theme/text.js'
 import { shape } from '../../ui/drawings/shape.js'
+import { Numbered } from '../../ui/list.js'
 
 interface Pair {
   name: string
@@ -126,11 +127,11 @@ export function Rail({ input, result }: PictureProps) {
         ))}
         <shape.rect x={8} y={62} width={590} height={9} fill="faint" />
       </chakra.svg>
-      <chakra.ol listStyleType="decimal" pl="26px" fontFamily="mono" css={{ columns: '130px' }}>
+      <Numbered fontFamily="mono" css={{ columns: '130px' }}>
         {(result.said as string[]).map((mark, i) => (
           <li key={i}>{mark}</li>
         ))}
-      </chakra.ol>
+      </Numbered>
     </Stack>
   )
 }

@@ -4,6 +4,7 @@ import { VerdictShape, verdictColour } from '../../ui/verdict-mark.js'
 import type { PictureProps } from '../../ui/drawings/props.js'
 import { SmallMono, Strong } from '../../ui/theme/text.js'
 import { shape } from '../../ui/drawings/shape.js'
+import { Numbered } from '../../ui/list.js'
 
 const W = 600
 
@@ -67,7 +68,7 @@ export function StringStories({ input, result }: PictureProps) {
           expected {formatNumber(result.expected, 1)} V
         </shape.text>
       </chakra.svg>
-      <chakra.ol listStyleType="decimal" pl="22px" aria-label="Explanations, most probable first">
+      <Numbered aria-label="Explanations, most probable first">
         {stories.slice(0, 4).map(({ id, probability, voltage }) => (
           <chakra.li key={id} pb="4px">
             <Strong as="span">{HYPOTHESIS_WORDS[id].says}</Strong> ({formatNumber(100 * probability, 1)} %,{' '}
@@ -75,7 +76,7 @@ export function StringStories({ input, result }: PictureProps) {
             {id === 'as-designed' ? '' : `: ${HYPOTHESIS_WORDS[id].lookAt}`}
           </chakra.li>
         ))}
-      </chakra.ol>
+      </Numbered>
     </Stack>
   )
 }

@@ -17,7 +17,7 @@ export function StepsForm({ form: { steps }, answer, held = [], onChange }: Form
   }
   const now = useSeconds(done.length > 0 && done.length < steps.length)
   return (
-    <chakra.ol>
+    <ol>
       {stepsAt(steps, done, now).map(({ id, label, after, waitSeconds, at: stamped, lacks, left }, i) => {
         const early = lacks.length > 0 || left > 0
         return (
@@ -74,6 +74,6 @@ export function StepsForm({ form: { steps }, answer, held = [], onChange }: Form
           </chakra.li>
         )
       })}
-    </chakra.ol>
+    </ol>
   )
 }

@@ -76,14 +76,14 @@ function SwitchesThere({
 }) {
   const said = switches.map(({ id, label }) => `${label} ${positions[id] ?? 'broken off'}`).join(', ')
   return (
-    <chakra.figure role="img" aria-label={`Switches: ${said}`}>
+    <figure role="img" aria-label={`Switches: ${said}`}>
       <Bank>
         {switches.map(({ id, label }) => (
           <Lever key={id} label={label} position={positions[id]} wrong={false} />
         ))}
       </Bank>
       <SmallPrint as="figcaption">Sample photo, drawn.</SmallPrint>
-    </chakra.figure>
+    </figure>
   )
 }
 

@@ -7,6 +7,7 @@ import { FormWordsContext } from '../../calculators/words/context.js'
 import { schemaAt } from './schema-at.js'
 import { TerminalTable } from './terminal-table.js'
 import { SHEET_WORDS } from './words.js'
+import { Summary } from '../../ui/buttons.js'
 
 interface Props {
   data: Record<string, unknown>
@@ -81,9 +82,7 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
     <FormWordsContext value={SHEET_WORDS}>
       <Box p="14px">
         <chakra.details open={open === undefined} mb="10px">
-          <chakra.summary fontWeight={600} minH="44px" cursor="pointer" pt="10px">
-            The unit
-          </chakra.summary>
+          <Summary fontWeight={600}>The unit</Summary>
           <SchemaForm
             schema={{
               type: 'object',
@@ -98,9 +97,7 @@ export function SheetForm({ data, problems, open, onOpen, onChange }: Props) {
           />
         </chakra.details>
         <chakra.details open={open === undefined} mb="10px">
-          <chakra.summary fontWeight={600} minH="44px" cursor="pointer" pt="10px">
-            Terminals ({terminals.length})
-          </chakra.summary>
+          <Summary fontWeight={600}>Terminals ({terminals.length})</Summary>
           <TerminalTable
             terminals={terminals}
             problems={problems}

@@ -1,4 +1,4 @@
-import { Box, Text, chakra } from '@chakra-ui/react'
+import { Text, chakra } from '@chakra-ui/react'
 import { formatNumber, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { SmallPrint, SubTitle } from '../../ui/theme/text.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
@@ -7,6 +7,7 @@ import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
 import { Cluster } from '../../ui/cluster.js'
 import { shape } from '../../ui/drawings/shape.js'
+import { PicturePart } from '../picture-part.js'
 
 /** The glands in section, to one scale: the cable inside the range of the gland with or without its inner ring. */
 export function Glands() {
@@ -15,14 +16,14 @@ export function Glands() {
   )
   if (checks.length === 0) return null
   return (
-    <Box p={{ base: '12px', lg: '24px' }}>
+    <PicturePart>
       <SubTitle>Glands, in section</SubTitle>
       <Cluster gap="18px" mt="8px">
         {checks.map((judged) => (
           <Section key={judged.check.id} judged={judged} />
         ))}
       </Cluster>
-    </Box>
+    </PicturePart>
   )
 }
 

@@ -1,10 +1,11 @@
-import { Box, chakra } from '@chakra-ui/react'
+import { chakra } from '@chakra-ui/react'
 import type { AnswerOf, JudgedCheck } from '@plumb-mark/core'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
 import { SubTitle } from '../../ui/theme/text.js'
 import { shape } from '../../ui/drawings/shape.js'
+import { PicturePart } from '../picture-part.js'
 
 const BOX = { w: 150, h: 150 }
 const GAP = 70
@@ -28,7 +29,7 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
   const w = boxes.length * (BOX.w + GAP) - GAP + 40
   const colour = verdictColour(outcome.verdict)
   return (
-    <Box p={{ base: '12px', lg: '24px' }} pb="0">
+    <PicturePart pb="0">
       <SubTitle>Data chain, {check.unit.label}</SubTitle>
       <chakra.svg
         viewBox={`0 0 ${w} 230`}
@@ -126,6 +127,6 @@ export function Chain({ judged }: { judged: JudgedCheck }) {
           </shape.text>
         )}
       </chakra.svg>
-    </Box>
+    </PicturePart>
   )
 }

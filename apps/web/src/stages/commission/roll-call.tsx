@@ -1,4 +1,4 @@
-import { Button, chakra } from '@chakra-ui/react'
+import { Button } from '@chakra-ui/react'
 import { Link, useParams } from 'react-router'
 import { serialsHeard, type JudgedCheck } from '@plumb-mark/core'
 import { isLive, useLiveOf } from '../../devices/live.js'
@@ -46,9 +46,9 @@ function Serials({ unitId }: { unitId: string }) {
       {said.map((one) => (
         <Danger key={String(one)}>{String(one)}</Danger>
       ))}
-      <chakra.span>
+      <span>
         <Link to={`/jobs/${jobId}/walk/roof`}>Show on the array map</Link>
-      </chakra.span>
+      </span>
     </Cluster>
   )
 }

@@ -39,6 +39,7 @@ import { tracedBy } from './traced-by.js'
 import { deviceWordOf } from './device-word-of.js'
 import { Cluster } from '../../ui/cluster.js'
 import { HandButton } from '../../ui/buttons.js'
+import { Numbered } from '../../ui/list.js'
 
 /** A test with its trace: what to do, the trace as it grows, the event by a touch, judged meanwhile; then a file with its digest. */
 export function TraceTest({ judged }: { judged: JudgedCheck }) {
@@ -65,12 +66,12 @@ export function TraceTest({ judged }: { judged: JudgedCheck }) {
 
 function Recipe({ requirement: { do: steps, record } }: { requirement: Requirement }) {
   return (
-    <chakra.ol pl="22px" listStyleType="decimal" mb="10px" fontSize="16px" lineHeight={1.5}>
+    <Numbered mb="10px" fontSize="16px" lineHeight={1.5}>
       {steps.map((step) => (
         <li key={step}>{step}</li>
       ))}
       <li>go on tracing for {record} s</li>
-    </chakra.ol>
+    </Numbered>
   )
 }
 

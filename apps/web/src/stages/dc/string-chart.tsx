@@ -9,7 +9,7 @@ import {
   useXAxisScale,
   useYAxisScale,
 } from 'recharts'
-import { formatNumber, volts, type StringOnChart } from '@plumb-mark/core'
+import { endOfVoltages, formatNumber, volts, type StringOnChart } from '@plumb-mark/core'
 import { TouchMark } from '../../ui/touch-mark.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
 import { useFocus } from '../../job/focus.js'
@@ -34,7 +34,7 @@ export function StringChart({ rows }: { rows: readonly StringOnChart[] }) {
     >
       <XAxis
         type="number"
-        domain={[0, Math.ceil(limit * 1.05)]}
+        domain={[0, endOfVoltages(rows)]}
         unit=" V"
         stroke={ink('faint')}
         ticks={[0, 1, 2, 3, 4].map((quarter) => (quarter * limit) / 4)}

@@ -5,6 +5,7 @@ import { ROW } from './string-row.js'
 import { Faint, SubTitle } from '../../ui/theme/text.js'
 import { lazyChart } from '../../ui/lazy-part.js'
 import { Cluster } from '../../ui/cluster.js'
+import { PicturePart } from '../picture-part.js'
 
 const StringChart = lazyChart(async () => (await import('./string-chart.js')).StringChart)
 
@@ -22,7 +23,7 @@ export function Strings() {
       </Faint>
     )
   return (
-    <Box p={{ base: '12px', lg: '24px' }}>
+    <PicturePart>
       <SubTitle>Strings: measured on the expected band</SubTitle>
       <Box h={`${rows.length * ROW + 54}px`} maxW="760px" fontSize="12px" role="group" aria-label="Strings">
         <StringChart rows={rows} />
@@ -32,7 +33,7 @@ export function Strings() {
         operating={rows.some(({ operating }) => operating)}
         start={rows.some(({ start }) => start !== undefined)}
       />
-    </Box>
+    </PicturePart>
   )
 }
 

@@ -1,4 +1,4 @@
-import { Button, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Button, Flex, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import {
   formatQuantity,
@@ -16,6 +16,7 @@ import { useInspection } from '../../job/inspection.js'
 import { useCommit } from '../../job/use-commit.js'
 import { Panel } from '../panel.js'
 import { HandButton } from '../../ui/buttons.js'
+import { Numbered } from '../../ui/list.js'
 
 const REASONS: readonly Option[] = [
   ['', 'choose'],
@@ -84,7 +85,7 @@ export function ReplaceUnit({
       {steps.length > 0 ? (
         <>
           <Strong>Taken off in its maker’s order</Strong>
-          <chakra.ol listStyleType="decimal" pl="24px" mb="8px">
+          <Numbered mb="8px">
             {steps.map(({ id, label, wait }) => (
               <li key={id}>
                 <Tick
@@ -94,7 +95,7 @@ export function ReplaceUnit({
                 />
               </li>
             ))}
-          </chakra.ol>
+          </Numbered>
         </>
       ) : (
         <Text mb="8px">Its sheet gives no order of taking off: follow the maker’s manual.</Text>

@@ -21,6 +21,7 @@ import { TakeOver, useAlike } from './take-over.js'
 import { useWritable } from '../../job/use-writable.js'
 import { Faint, PartHeading, Small, SubTitle } from '../../ui/theme/text.js'
 import { Cluster } from '../../ui/cluster.js'
+import { PicturePart } from '../picture-part.js'
 
 /** The units as their nameplates say: ordered beside found, and what is still to be identified. */
 export function Units() {
@@ -32,7 +33,7 @@ export function Units() {
   if (!inspection) return null
   const { units } = inspection.state.asBuilt
   return (
-    <Box p={{ base: '12px', lg: '24px' }}>
+    <PicturePart>
       <Flex align="center" mb="10px">
         <SubTitle flex="1">Units and their nameplates</SubTitle>
         {writable && (
@@ -77,7 +78,7 @@ export function Units() {
           />
         ))}
       </Cluster>
-    </Box>
+    </PicturePart>
   )
 }
 

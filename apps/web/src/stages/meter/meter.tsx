@@ -1,4 +1,3 @@
-import { Box } from '@chakra-ui/react'
 import { ctPhasing, proofInput, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { Phasors } from '../../ui/drawings/phasors.js'
 import { DevicesStrip } from '../../devices/devices-strip.js'
@@ -8,6 +7,7 @@ import { Terminals } from '../terminals.js'
 import { LiveProof } from './live-proof.js'
 import { Transformers } from './transformers.js'
 import { Faint, SubTitle } from '../../ui/theme/text.js'
+import { PicturePart } from '../picture-part.js'
 
 /** The transformers as fitted beside as this maker means them, and the phasors that prove it. */
 export function Meter() {
@@ -32,7 +32,7 @@ function Proof({ judged }: { judged: JudgedCheck }) {
   if (requirement.kind !== 'ct-proof') return null
   const input = answer && proofInput(answer, requirement.phases, requirement.uncertainty)
   return (
-    <Box p={{ base: '12px', lg: '24px' }} pt="0">
+    <PicturePart pt="0">
       <SubTitle mb="6px">Electrical proof, {unit.label}</SubTitle>
       <LiveProof judged={judged} />
       {input ? (
@@ -43,6 +43,6 @@ function Proof({ judged }: { judged: JudgedCheck }) {
           show which transformer sits where.
         </Faint>
       )}
-    </Box>
+    </PicturePart>
   )
 }

@@ -1,4 +1,4 @@
-import { Box, chakra } from '@chakra-ui/react'
+import { chakra } from '@chakra-ui/react'
 import { arrowTowards, type AnswerOf, type JudgedCheck } from '@plumb-mark/core'
 import { TouchMark } from '../../ui/touch-mark.js'
 import { verdictColour } from '../../ui/verdict-mark.js'
@@ -6,6 +6,7 @@ import { useFocus } from '../../job/focus.js'
 import { useAnswerOf } from '../answer-of.js'
 import { SubTitle } from '../../ui/theme/text.js'
 import { shape } from '../../ui/drawings/shape.js'
+import { PicturePart } from '../picture-part.js'
 
 const W = 620
 const ROW = 74
@@ -13,7 +14,7 @@ const ROW = 74
 /** Each transformer on its conductor between grid and loads: the arrow as it must point, and as it was found. */
 export function Transformers({ checks }: { checks: readonly JudgedCheck[] }) {
   return (
-    <Box p={{ base: '12px', lg: '24px' }}>
+    <PicturePart>
       <SubTitle>Transformers: which way the arrow points</SubTitle>
       <chakra.svg
         viewBox={`0 0 ${W} ${checks.length * ROW + 26}`}
@@ -32,7 +33,7 @@ export function Transformers({ checks }: { checks: readonly JudgedCheck[] }) {
           <OnConductor key={judged.check.id} judged={judged} y={i * ROW + 56} />
         ))}
       </chakra.svg>
-    </Box>
+    </PicturePart>
   )
 }
 

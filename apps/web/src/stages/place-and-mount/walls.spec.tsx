@@ -127,7 +127,7 @@ describe('adding to a wall', () => {
     openJob([WALL, inverter('one', 300)], { sheets: SHEETS })
     onScreen(<Walls />)
     await press('Unit')
-    await user.selectOptions(screen.getByLabelText('Sheet'), 'Aldervane DX-4, revision A')
+    await user.selectOptions(await screen.findByLabelText('Sheet'), 'Aldervane DX-4, revision A')
     await user.type(screen.getByLabelText('Name on site'), 'Isolator')
     await press('Add')
     expect(built().units[1]).toMatchObject({
@@ -152,7 +152,7 @@ describe('adding to a wall', () => {
     openJob([WALL], { sheets: SHEETS })
     onScreen(<Walls />)
     await press('Obstruction')
-    await user.selectOptions(screen.getByLabelText('What is it?'), 'window')
+    await user.selectOptions(await screen.findByLabelText('What is it?'), 'window')
     await press('Add')
     expect(built().walls[0]!.obstructions).toMatchObject([{ class: 'window', label: 'window' }])
   })

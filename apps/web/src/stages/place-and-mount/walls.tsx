@@ -1,4 +1,4 @@
-import { Box, Button, Flex } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { Plus } from 'lucide-react'
 import { memo, useCallback, useEffect, useMemo, useState } from 'react'
 import { useShallow } from 'zustand/react/shallow'
@@ -20,10 +20,11 @@ import type { Dragged } from '../../ui/drawings/wall-elevation.js'
 import { dropChange, movedBy } from './drag.js'
 import { CornerTouches } from './photo/corner-touches.js'
 import { PhotoBar, PhotoUnder, usePhotoOnWall } from './photo/wall-photos.js'
-import { WallElevation } from '../../ui/drawings/wall-elevation.js'
 import { WallForm } from './wall-form.js'
+import { WallElevation } from '../../ui/drawings/wall-elevation.js'
 import { lazyPart } from '../../ui/lazy-part.js'
 import { Cluster } from '../../ui/cluster.js'
+import { WholePicture } from '../picture-part.js'
 
 const GapSurvey = lazyPart(async () => (await import('./gap-survey.js')).GapSurvey)
 
@@ -54,7 +55,7 @@ export function Walls() {
   const byId = (sought: string | undefined) => walls.find(({ id }) => id === sought)
   const shown = byId(wallId) ?? byId(wrong) ?? walls[0]
   return (
-    <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
+    <WholePicture>
       {(walls.length > 1 || writable) && (
         <Cluster gap="6px" mb="4px" role="group" aria-label="Walls">
           {walls.length > 1 &&
@@ -88,7 +89,7 @@ export function Walls() {
       {shown && (
         <OneWall key={shown.id} wallId={shown.id} writable={writable} onEdit={() => setEditing('this')} />
       )}
-    </Flex>
+    </WholePicture>
   )
 }
 

@@ -9,6 +9,7 @@ import { AlarmTable } from './alarm-table.js'
 import { Indicator } from './indicator.js'
 import { SiteOrder } from './site-order.js'
 import { StepLine } from './step-line.js'
+import { PicturePart } from '../picture-part.js'
 
 const PARTS = { 'ordered-steps': StepLine, indicator: Indicator, 'alarm-codes': AlarmTable }
 const WAYS = [
@@ -41,9 +42,9 @@ export function PowerUp() {
       {way === 'unit' ? (
         <ByKind stage="power-up" parts={PARTS} />
       ) : (
-        <Box p={{ base: '12px', lg: '24px' }}>
+        <PicturePart>
           <SiteOrder checks={orders(way)} direction={way} />
-        </Box>
+        </PicturePart>
       )}
     </>
   )

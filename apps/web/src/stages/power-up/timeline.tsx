@@ -56,7 +56,7 @@ export function Timeline({
   }
   return (
     <>
-      <chakra.ol>
+      <ol>
         {steps.map((step) => (
           <Step
             key={step.id}
@@ -65,7 +65,7 @@ export function Timeline({
             hint={wanted.find(({ id }) => id === step.id)?.hint}
           />
         ))}
-      </chakra.ol>
+      </ol>
       {asking && next && (
         <DespiteStop
           step={next.label}

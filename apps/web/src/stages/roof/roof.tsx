@@ -1,4 +1,4 @@
-import { Box, Button, Flex } from '@chakra-ui/react'
+import { Box, Button } from '@chakra-ui/react'
 import { useMemo, useState, type ComponentType } from 'react'
 import { arrayDrawing, readPlace, walkedTo } from '@plumb-mark/core'
 import { Note } from '../../ui/theme/text.js'
@@ -6,6 +6,7 @@ import { PanZoom } from '../../ui/pan-zoom.js'
 import { useInspection } from '../../job/inspection.js'
 import { useFocus } from '../../job/focus.js'
 import { PictureHead } from '../drawing-frame.js'
+import { WholePicture } from '../picture-part.js'
 import { useWritable } from '../../job/use-writable.js'
 import { ArrayMap } from './array-map.js'
 import { PlaceTask } from './place-task.js'
@@ -80,7 +81,7 @@ export function Roof() {
   const chosen = deviceOf(checkId)?.at ?? touched
   const differ = new Set([...(choosing?.chosen ?? [])].flatMap((id) => deviceOf(id)?.at ?? []))
   return (
-    <Flex direction="column" minH={{ lg: '100%' }} p={{ base: '8px', lg: '14px 20px' }}>
+    <WholePicture>
       <PictureHead title="Array map" />
       {!empty && (
         <Box flex="1" minH={{ base: '280px', lg: '300px' }} display="flex">
@@ -119,7 +120,7 @@ export function Roof() {
       ) : (
         !empty && <Legend writable={writable} />
       )}
-    </Flex>
+    </WholePicture>
   )
 }
 
