@@ -175,6 +175,21 @@ const MANUAL_FLOORS = [
   'workbench',
 ]
 
+/** The folders of the stand-ins: what is around them, the machines, the site that they make, what is spoken and what can be wrong. */
+const DEVICE_FLOORS = [
+  'environment',
+  'protocol',
+  'battery',
+  'electronics',
+  'inverter',
+  'meter',
+  'site',
+  'faults',
+]
+const DEVICES_KNOW = [
+  { group: ['@plumb-mark/*', '@nestjs/*', 'typeorm', 'react'], message: 'stand-ins know none of the others' },
+]
+
 const MANUAL_KNOWS = [
   {
     group: [
@@ -317,6 +332,7 @@ export default tseslint.config(
   },
   {
     files: ['apps/devices/src/**/*.ts'],
-    rules: forbid(['@plumb-mark/*', '@nestjs/*', 'typeorm', 'react'], 'stand-ins know none of the others'),
+    rules: forbid(DEVICES_KNOW[0].group, DEVICES_KNOW[0].message),
   },
+  ...floorsOf('apps/devices/src', DEVICE_FLOORS, DEVICES_KNOW),
 )

@@ -9,7 +9,7 @@ import { meterMap } from './meter/map.js'
 import { SOUND_LINE } from './protocol/line.js'
 import { house } from './site/house.js'
 import { advance, type Plant } from './site/plant.js'
-import type { StringOfModules } from './site/array.js'
+import type { StringOfModules } from './environment/array.js'
 
 export const FIRST_PORT = 15_020
 /** Long enough that everything feeds, and is heard, when the first question comes. */

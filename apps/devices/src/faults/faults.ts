@@ -1,5 +1,5 @@
 import type { Plant } from '../site/plant.js'
-import { switchGrid } from '../site/grid.js'
+import { switchGrid } from '../environment/grid.js'
 import type { DemandMode } from '../inverter/inverter.js'
 import type { Device } from '../device.js'
 

@@ -1,5 +1,5 @@
-import { available, voltage, type StringOfModules } from '../site/array.js'
-import type { Light } from '../site/sun.js'
+import { available, voltage, type StringOfModules } from '../environment/array.js'
+import type { Light } from '../environment/sun.js'
 import { chargeOf, limitsOf, run, type Battery } from '../battery/battery.js'
 import { allowance, type ExportControl } from './export-control.js'
 

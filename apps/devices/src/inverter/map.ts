@@ -1,6 +1,6 @@
 import { claimed, type Device } from '../device.js'
 import { model, trackers, wholeMap } from '../protocol/models.js'
-import { lightOf } from '../site/plant.js'
+import { lightOf } from '../environment/sun.js'
 import { batteryCharge, inputsOf, type Inverter } from './inverter.js'
 import { limitsOf } from '../battery/battery.js'
 

@@ -1,6 +1,7 @@
 import { claimed, type Device } from '../device.js'
 import { model, wholeMap } from '../protocol/models.js'
-import { meterReadings, sum } from '../site/plant.js'
+import { sum } from '../environment/loads.js'
+import { meterReadings } from './meter.js'
 
 const LETTERS = ['A', 'B', 'C']
 /** Models of one, two and three phases. */

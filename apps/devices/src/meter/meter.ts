@@ -21,3 +21,12 @@ export function readings(
     return { watts: through * Math.cos(angle), vars: through * Math.sin(angle) }
   })
 }
+
+/** What the meter of a site reads on each channel now. */
+export const meterReadings = ({
+  fromGrid,
+  transformers,
+}: {
+  fromGrid: readonly number[]
+  transformers: readonly Transformer[]
+}) => readings(fromGrid, transformers)

@@ -1,3 +1,4 @@
 /** The physical model of a site by itself, without a line: pure, so that it also runs where nothing can be connected. */
 export { house } from './house.js'
-export { advance, meterReadings, type Plant } from './plant.js'
+export { meterReadings } from '../meter/meter.js'
+export { advance, type Plant } from './plant.js'

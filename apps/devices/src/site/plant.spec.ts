@@ -1,8 +1,10 @@
 import { demoPark } from '../park.js'
 import { throwSwitch } from '../faults/faults.js'
 import { readings } from '../meter/meter.js'
-import { advance, lightOf, meterReadings, sum, type Plant } from './plant.js'
-import { sunAt } from './sun.js'
+import { sum } from '../environment/loads.js'
+import { lightOf, sunAt } from '../environment/sun.js'
+import { meterReadings } from '../meter/meter.js'
+import { advance, type Plant } from './plant.js'
 
 const park = () => demoPark(() => 0)
 const named = (name: string, all = park()) => all.find((device) => device.name === name)!

@@ -1,10 +1,10 @@
 import { hear, type Reporting } from '../electronics/devices.js'
 import { step as stepInverter, type Inverter } from '../inverter/inverter.js'
 import { tell } from '../inverter/export-control.js'
-import { readings, type Transformer } from '../meter/meter.js'
-import type { Grid } from './grid.js'
-import { drawn, type Load } from './loads.js'
-import { sunAt, type Light } from './sun.js'
+import type { Grid } from '../environment/grid.js'
+import { drawn, sum, type Load } from '../environment/loads.js'
+import { lightOf } from '../environment/sun.js'
+import { meterReadings, type Transformer } from '../meter/meter.js'
 
 /** One site: everything behind one connection to the street. */
 export interface Plant {
@@ -28,8 +28,6 @@ export interface Plant {
 }
 
 export const STEP = 0.25
-
-export const lightOf = ({ beganAt, now, shade }: Plant): Light => sunAt(beganAt + now, shade)
 
 /** Goes on by `seconds`, in steps of a quarter of a second. What is fed, drawn, stored and lost balances at each. */
 export function advance(plant: Plant, seconds: number): void {
@@ -58,7 +56,3 @@ function stepOnce(plant: Plant, dt: number): void {
     for (const { control } of inverters) tell(control, now, -sum(told.map(({ watts }) => watts)))
   hear(plant.boxes, now, light.irradiance)
 }
-
-export const meterReadings = ({ fromGrid, transformers }: Plant) => readings(fromGrid, transformers)
-
-export const sum = (all: readonly number[]): number => all.reduce((one, other) => one + other, 0)

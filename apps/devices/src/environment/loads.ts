@@ -12,6 +12,8 @@ export interface Load {
 export function drawn(loads: readonly Load[], phases: number, only: 'all' | 'backed-up' = 'all'): number[] {
   const on = loads.filter((load) => load.on && (only === 'all' || load.backedUp))
   return Array.from({ length: phases }, (_, phase) =>
-    on.filter((load) => load.phase === phase).reduce((sum, { watts }) => sum + watts, 0),
+    sum(on.filter((load) => load.phase === phase).map(({ watts }) => watts)),
   )
 }
+
+export const sum = (all: readonly number[]): number => all.reduce((one, other) => one + other, 0)

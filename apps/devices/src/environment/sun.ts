@@ -19,3 +19,7 @@ export function sunAt(secondOfDay: number, shade = 0): Light {
   const irradiance = hour < SUNRISE || hour > SUNSET ? 0 : BRIGHTEST * height * (1 - shade)
   return { irradiance, cellTemperature: AIR + (WARMING * irradiance) / 1000 }
 }
+
+/** The light on a site whose clock stands at `now`, s, and began at that second of the day. */
+export const lightOf = ({ beganAt, now, shade }: { beganAt: number; now: number; shade: number }): Light =>
+  sunAt(beganAt + now, shade)
