@@ -4,6 +4,7 @@ import { useState } from 'react'
 import {
   formatQuantity,
   photoInstrument,
+  siteDay,
   type Instrument,
   type PhotoReading,
   type PhotoRef,
@@ -12,6 +13,7 @@ import {
 import { useSession } from '../data/session.js'
 import { SmallDanger, SmallPrint } from '../ui/theme/text.js'
 import { useInspection } from '../job/inspection.js'
+import { useSiteZone } from '../job/site-time.js'
 import { keepPhoto } from '../offline/photos.js'
 import { PhotoTape } from '../photo-tape/lazy-photo-tape.js'
 
@@ -37,6 +39,8 @@ export function FromPhoto({
   const sheets = useInspection((state) => state.sheets)
   const units = useInspection(({ inspection }) => inspection?.state.asBuilt.units) ?? []
   const tellsPlace = useInspection(({ inspection }) => inspection?.state.header?.photosTellPlace)
+  // Held for that day, and judged by the day at the site.
+  const zone = useSiteZone()
   const by = useSession(({ person }) => person?.id ?? '')
   const [open, setOpen] = useState(false)
   const [problem, setProblem] = useState<string>()
@@ -55,7 +59,7 @@ export function FromPhoto({
         typed: formatQuantity(value, 'length', { decimals: 1 }),
         photo,
         reading,
-        instrument: photoInstrument(photo, known, new Date().toISOString().slice(0, 10)),
+        instrument: photoInstrument(photo, known, siteDay(new Date().toISOString(), zone)),
       })
       setOpen(false)
     } catch (fault) {

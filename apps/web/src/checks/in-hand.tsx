@@ -84,7 +84,7 @@ export const InHand = memo(function InHand({ wanted }: { wanted: readonly Dimens
               label={`For ${dimensionWords(dimension)}`}
               instruments={fitting}
               chosen={offered}
-              words={(instrument) => instrumentWords(instrument, dimension)}
+              words={(instrument) => instrumentWords(instrument, dimension, today())}
               onChoose={(id) => habits.useInstrument(dimension, id)}
             />
           ))}

@@ -7,6 +7,7 @@ import { useDecimal } from '../data/preferences.js'
 import { useInspection } from '../job/inspection.js'
 import { useCommit } from '../job/use-commit.js'
 import { instrumentWords } from './instrument-words.js'
+import { useSiteTime } from '../job/site-time.js'
 import { ConditionFields, useConditions } from './conditions.js'
 import { InstrumentChoice } from './instrument-choice.js'
 import { FromPhoto, type OffPhoto } from './from-photo.js'
@@ -39,6 +40,7 @@ export function ReadingField({
   const offered = off?.instrument ?? inHand
   const conditions = useConditions(check.ask.conditions)
   const decimal = useDecimal()
+  const { today } = useSiteTime()
   const typing = typed.trim() !== ''
   const { photos, change: takePhotos, clear: clearPhotos } = usePhotos(judged, typing)
   const trial = useMemo(
@@ -134,7 +136,7 @@ export function ReadingField({
         <InstrumentChoice
           instruments={fitting}
           chosen={offered}
-          words={(instrument) => instrumentWords(instrument, dimension)}
+          words={(instrument) => instrumentWords(instrument, dimension, today())}
           onChoose={(id) => habits.useInstrument(dimension, id)}
         />
       )}
